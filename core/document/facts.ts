@@ -1,0 +1,68 @@
+import { type Palette } from "../color/palette";
+import { type FocalPoint } from "../geometry/framing";
+import { type OfferLines } from "../offer/offerLines";
+import { type FrameRate } from "../time/frames";
+
+/** What a media item is, as ingest measured it. Sizes are upright, square pixels of the largest working copy. */
+export type MediaFacts = PictureFacts | ClipFacts | SoundFacts;
+
+interface MediaFactsBase {
+  readonly id: string;
+  readonly name: string;
+}
+export interface PictureFacts extends MediaFactsBase {
+  readonly kind: "picture";
+  readonly width: number;
+  readonly height: number;
+  /** How many working copies there are, each half the one before. */
+  readonly levels: number;
+  readonly focal: FocalPoint;
+}
+export interface ClipFacts extends MediaFactsBase {
+  readonly kind: "clip";
+  readonly width: number;
+  readonly height: number;
+  readonly frames: number;
+  readonly rate: FrameRate;
+  readonly hasSound: boolean;
+  /** The poster's working copies, used where one still stands for the clip. */
+  readonly levels: number;
+  readonly focal: FocalPoint;
+}
+export interface SoundFacts extends MediaFactsBase {
+  readonly kind: "sound";
+  /** Milliseconds. */
+  readonly length: number;
+  /** Integrated loudness in LUFS; null for silence. */
+  readonly loudness: number | null;
+  /** Highest true peak in dBTP; null for silence. */
+  readonly peak: number | null;
+}
+
+export interface BrandFacts {
+  readonly id: string;
+  readonly name: string;
+  readonly palette: Palette;
+  readonly headlineFamily: string;
+  readonly textFamily: string;
+  readonly website: string;
+  readonly handle: string;
+  readonly call: string;
+  readonly logo: PictureFacts | null;
+}
+
+export interface ProductFacts {
+  readonly id: string;
+  readonly name: string;
+  readonly line: string;
+  readonly picture: string | null;
+}
+
+/** Everything outside the document that its frames depend on, looked up by id. */
+export interface Facts {
+  readonly brand: BrandFacts;
+  readonly product: ProductFacts | null;
+  /** The chosen offer on the chosen product, written out on the server. */
+  readonly offer: OfferLines | null;
+  readonly media: Readonly<Record<string, MediaFacts>>;
+}

@@ -1,0 +1,62 @@
+/** Rectangles in design units (see placement/formats.ts): x to the right, y down. */
+export interface Point {
+  readonly x: number;
+  readonly y: number;
+}
+export interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+export interface Rect extends Point, Size {}
+
+export interface Insets {
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+  readonly left: number;
+}
+
+export const rect = (x: number, y: number, width: number, height: number): Rect => ({ x, y, width, height });
+export const right = (r: Rect): number => r.x + r.width;
+export const bottom = (r: Rect): number => r.y + r.height;
+export const wholeOf = (size: Size): Rect => rect(0, 0, size.width, size.height);
+
+/** The rectangle inside `r` after taking `insets` off its edges. Never smaller than nothing. */
+export function inset(r: Rect, insets: Insets): Rect {
+  return rect(
+    r.x + insets.left,
+    r.y + insets.top,
+    Math.max(0, r.width - insets.left - insets.right),
+    Math.max(0, r.height - insets.top - insets.bottom),
+  );
+}
+
+export const evenInsets = (amount: number): Insets => ({ top: amount, right: amount, bottom: amount, left: amount });
+
+/** Whether `inner` lies within `outer`, allowing `slack` design units for floating point. */
+export function contains(outer: Rect, inner: Rect, slack = 1e-6): boolean {
+  return (
+    inner.x >= outer.x - slack && inner.y >= outer.y - slack && right(inner) <= right(outer) + slack && bottom(inner) <= bottom(outer) + slack
+  );
+}
+
+/** Whether two rectangles share an area (touching edges do not count). */
+export function overlaps(a: Rect, b: Rect, slack = 1e-6): boolean {
+  return a.x < right(b) - slack && b.x < right(a) - slack && a.y < bottom(b) - slack && b.y < bottom(a) - slack;
+}
+
+/** The part two rectangles share, or null when they share none. */
+export function intersection(a: Rect, b: Rect): Rect | null {
+  const x = Math.max(a.x, b.x);
+  const y = Math.max(a.y, b.y);
+  const width = Math.min(right(a), right(b)) - x;
+  const height = Math.min(bottom(a), bottom(b)) - y;
+  return width > 0 && height > 0 ? rect(x, y, width, height) : null;
+}
+
+/** The smallest rectangle around both. */
+export function union(a: Rect, b: Rect): Rect {
+  const x = Math.min(a.x, b.x);
+  const y = Math.min(a.y, b.y);
+  return rect(x, y, Math.max(right(a), right(b)) - x, Math.max(bottom(a), bottom(b)) - y);
+}

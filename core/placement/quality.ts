@@ -1,0 +1,20 @@
+import type { Size } from "../geometry/rect";
+import { FORMATS, type FormatName } from "./formats";
+
+export const QUALITIES = ["480p", "1080p"] as const;
+/** Named by the short side of the file in pixels. */
+export type Quality = (typeof QUALITIES)[number];
+
+export const isQuality = (value: unknown): value is Quality => QUALITIES.some((quality) => quality === value);
+
+/** Output pixels per design unit. */
+export function qualityScale(quality: Quality): number {
+  return quality === "1080p" ? 1 : 480 / 1080;
+}
+
+/** Pixel size of a file. Both sides are even, because 4:2:0 colour needs it (480p widescreen: 854 × 480). */
+export function outputSize(format: FormatName, quality: Quality): Size {
+  const scale = qualityScale(quality);
+  const even = (length: number): number => 2 * Math.round((length * scale) / 2);
+  return { width: even(FORMATS[format].width), height: even(FORMATS[format].height) };
+}

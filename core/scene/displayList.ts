@@ -1,0 +1,107 @@
+import { type Point, type Rect } from "../geometry/rect";
+import { type Outline } from "../type/outline";
+
+/**
+ * What a frame is made of, back to front. Plain data in design units; `paint/` turns it into pixels and knows nothing of
+ * scenes. Every node is either made anew for a frame or the very same object as in the frame before, so two lists whose
+ * nodes are identical paint the same picture.
+ */
+export type DisplayList = readonly DisplayNode[];
+
+export type DisplayNode = FillNode | ShapeNode | PictureNode | ClipNode | EmojiNode | MovedNode | StillNode | LayerNode;
+
+export type Ink = string | LinearGradient;
+
+export interface LinearGradient {
+  readonly from: Point;
+  readonly to: Point;
+  /** Offsets 0 to 1, in order, with CSS colours. */
+  readonly stops: readonly (readonly [number, string])[];
+}
+
+/** A filled rectangle. */
+export interface FillNode {
+  readonly kind: "fill";
+  readonly place: Rect;
+  readonly ink: Ink;
+}
+
+/** A filled outline: words, cards, rules. */
+export interface ShapeNode {
+  readonly kind: "shape";
+  readonly outline: Outline;
+  readonly at: Point;
+  readonly ink: Ink;
+}
+
+/** A part of a picture drawn into a place. */
+export interface PictureNode {
+  readonly kind: "picture";
+  readonly media: string;
+  /** Size of the largest working copy and how many copies there are. */
+  readonly width: number;
+  readonly height: number;
+  readonly levels: number;
+  /** In pixels of the largest working copy. */
+  readonly part: Rect;
+  readonly place: Rect;
+  /** Design units per pixel of the largest copy at the smallest the picture is drawn while it is on screen. */
+  readonly leastScale: number;
+  /** Blur radius (standard deviation) in design units. */
+  readonly blur?: number;
+}
+
+/** A part of one frame of a clip drawn into a place. */
+export interface ClipNode {
+  readonly kind: "clip";
+  readonly media: string;
+  readonly width: number;
+  readonly height: number;
+  readonly frame: number;
+  readonly part: Rect;
+  readonly place: Rect;
+}
+
+export interface EmojiNode {
+  readonly kind: "emoji";
+  readonly code: string;
+  readonly place: Rect;
+}
+
+/** Nodes faded, moved, and scaled about a point. Children must not cover one another where alpha is below 1. */
+export interface MovedNode {
+  readonly kind: "moved";
+  readonly alpha: number;
+  readonly dx: number;
+  readonly dy: number;
+  readonly scale: number;
+  readonly about: Point;
+  readonly children: readonly DisplayNode[];
+}
+
+/** Nodes that look the same in every frame: rasterised once, then copied. */
+export interface StillNode {
+  readonly kind: "still";
+  /** Must contain everything the children paint. */
+  readonly bounds: Rect;
+  readonly children: readonly DisplayNode[];
+}
+
+/** Nodes painted on their own and laid over the rest as one: a crossfade's coming scene. */
+export interface LayerNode {
+  readonly kind: "layer";
+  readonly alpha: number;
+  readonly children: readonly DisplayNode[];
+}
+
+/** Whether two frames are the same picture without looking deeper than their nodes' identity. */
+export const sameFrame = (one: DisplayList, other: DisplayList): boolean =>
+  one.length === other.length && one.every((node, index) => node === other[index]);
+
+/** Every node of a list, containers included. */
+export function* everyNode(list: readonly DisplayNode[]): Generator<DisplayNode> {
+  for (const node of list) {
+    yield node;
+    if ("children" in node) yield* everyNode(node.children);
+  }
+}

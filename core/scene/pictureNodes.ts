@@ -1,0 +1,25 @@
+import { type ClipFacts, type PictureFacts } from "../document/facts";
+import { CENTRE, containPlace, coverPart } from "../geometry/framing";
+import { type Rect } from "../geometry/rect";
+import { type ClipNode, type PictureNode } from "./displayList";
+
+/** A picture that fills its place; `zoom` 1 fills exactly. Every zoom of a scene draws the same working copy. */
+export function coverNode(picture: PictureFacts | ClipFacts, place: Rect, zoom = 1, blur = 0): PictureNode {
+  const { id, width, height, levels } = picture;
+  const leastScale = Math.max(place.width / width, place.height / height);
+  const node: PictureNode = { kind: "picture", media: id, width, height, levels, part: coverPart(picture, place, picture.focal, zoom), place, leastScale };
+  return blur > 0 ? { ...node, blur } : node;
+}
+
+/** A whole picture inside its place. */
+export function containNode(picture: PictureFacts, place: Rect): PictureNode {
+  const { id, width, height, levels } = picture;
+  const inside = containPlace(picture, place, CENTRE);
+  const leastScale = inside.width / width;
+  return { kind: "picture", media: id, width, height, levels, part: { x: 0, y: 0, width, height }, place: inside, leastScale };
+}
+
+export function clipNode(clip: ClipFacts, place: Rect, frame: number): ClipNode {
+  const { id, width, height } = clip;
+  return { kind: "clip", media: id, width, height, frame, part: coverPart(clip, place, clip.focal), place };
+}

@@ -1,0 +1,12 @@
+import { type ResolvedPromotion } from "../document/resolve";
+import { filesWanted } from "../type/itemise";
+import { type FontBook } from "../type/fontBook";
+import { brandStyle } from "./brandStyle";
+
+/** Ids of the font files to open before a promotion can be prepared. Ask again after opening, until it is empty. */
+export function fontFilesWanted(promotion: ResolvedPromotion, book: FontBook): string[] {
+  const { faces } = brandStyle(promotion.facts.brand, book);
+  const texts = promotion.scenes.flatMap(({ words, offer }) => [...Object.values(words), ...(offer ? Object.values(offer) : [])]);
+  const wanted = texts.flatMap((text) => [...filesWanted(text, faces.headline, book), ...filesWanted(text, faces.text, book)]);
+  return [...new Set(wanted)];
+}

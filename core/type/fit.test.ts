@@ -1,0 +1,88 @@
+import fc from "fast-check";
+import { type FontBook } from "./fontBook";
+import { openWanted, testBook } from "../testing/fonts";
+import { faceStack } from "./faces";
+import { type FitRule, fitWords } from "./fit";
+import { filesWanted } from "./itemise";
+import { outlineBounds } from "./outline";
+import { paragraph } from "./paragraph";
+import { anyWords } from "../testing/words";
+
+const rule: FitRule = { smallest: 40, largest: 120, mostLines: 3, leading: 1.05, align: "start" };
+const box = { width: 700, height: 360 };
+
+let book: FontBook;
+beforeAll(() => {
+  book = testBook();
+});
+
+async function fit(text: string, wanted: Partial<FitRule> = {}, size = box) {
+  const stack = faceStack(book.catalogue, { family: "Bricolage Grotesque", weight: 800 });
+  await openWanted(book, () => filesWanted(text, stack, book));
+  return fitWords(paragraph(text, stack, book), size, { ...rule, ...wanted });
+}
+
+test("short words take the largest size on one line", async () => {
+  const words = await fit("Hello");
+  expect(words).toMatchObject({ size: 120, fits: true });
+  expect(words.lines).toHaveLength(1);
+});
+
+test("no words take no room and count as fitting", async () => {
+  expect(await fit("")).toMatchObject({ width: 0, height: 0, fits: true, lines: [] });
+});
+
+test("lines are balanced: a last word does not stand alone where it need not", async () => {
+  const words = await fit("Bring the potting bench to life again", { largest: 60 });
+  const widths = words.lines.map((line) => line.width);
+  expect(widths.length).toBe(2);
+  expect(Math.min(...widths) / Math.max(...widths)).toBeGreaterThan(0.7);
+});
+
+test("words that cannot fit at the smallest size say so, stay in the box and lose nothing", async () => {
+  const words = await fit("Unbelievablyextraordinarilylongsinglewordwithoutanyspaces ".repeat(3).trim());
+  expect(words.fits).toBe(false);
+  expect(words.size).toBeLessThanOrEqual(rule.smallest);
+  for (const line of words.lines) expect(line.x + line.width).toBeLessThanOrEqual(box.width + 1e-3);
+});
+
+test("right-to-left words stand at the right by default", async () => {
+  const words = await fit("مرحبا بكم في المتجر الصغير", { largest: 100 }, { width: 420, height: 400 });
+  expect(words.lines.length).toBeGreaterThan(1);
+  const ends = words.lines.map((line) => line.x + line.width);
+  expect(Math.max(...ends) - Math.min(...ends)).toBeLessThan(1e-6);
+});
+
+test("an emoji is a picture in the line, not a letter", async () => {
+  const words = await fit("New 🌱 seeds");
+  expect(words.lines.flatMap((line) => line.emoji.map(({ code }) => code))).toEqual(["1f331"]);
+  expect(words.missing).toBe("");
+});
+
+test("ink of any words stays in the box, in any script", async () => {
+  await fc.assert(
+    fc.asyncProperty(anyWords, async (text) => {
+      const words = await fit(text);
+      expect(words.width).toBeLessThanOrEqual(box.width + 1e-6);
+      expect(words.height).toBeLessThanOrEqual(box.height + 1e-6);
+      if (words.fits) expect(words.size).toBeGreaterThanOrEqual(rule.smallest);
+      for (const line of words.lines) {
+        const ink = outlineBounds(line.outline);
+        if (!ink) continue;
+        expect(ink.y).toBeGreaterThanOrEqual(-0.5);
+        expect(ink.y + ink.height).toBeLessThanOrEqual(box.height + 0.5);
+      }
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test("longer words never get larger type", async () => {
+  await fc.assert(
+    fc.asyncProperty(anyWords, anyWords, async (text, more) => {
+      const [shorter, longer] = [await fit(text), await fit(`${text} ${more}`)];
+      expect(longer.size).toBeLessThanOrEqual(shorter.size);
+    }),
+    { numRuns: 60 },
+  );
+});

@@ -1,0 +1,126 @@
+import { type Rect, type Size, rect } from "../geometry/rect";
+import { type Line, balanceLines, fillLines, splitWideWords, visualOrder } from "./lines";
+import { type Outline, appendPlaced } from "./outline";
+import { type Paragraph } from "./paragraph";
+import { EMOJI } from "./shapeWord";
+
+/** How words may be set. Sizes are in design units (the height of an em). */
+export interface FitRule {
+  readonly smallest: number;
+  readonly largest: number;
+  readonly mostLines: number;
+  /** Distance of baselines as a share of the size, for letters that reach no further than usual. */
+  readonly leading: number;
+  /** `start` is left for text that reads from the left, right for text that reads from the right. */
+  readonly align: "start" | "centre";
+}
+
+export interface PlacedEmoji {
+  readonly code: string;
+  readonly place: Rect;
+}
+
+/** A line set at its size. Coordinates are design units from the top left of the block. */
+export interface SetLine {
+  readonly outline: Outline;
+  readonly emoji: readonly PlacedEmoji[];
+  readonly x: number;
+  readonly baseline: number;
+  readonly width: number;
+}
+
+export interface FittedWords extends Size {
+  readonly size: number;
+  /** False when even the smallest allowed size does not fit; the words are then set smaller, so that nothing is lost. */
+  readonly fits: boolean;
+  readonly lines: readonly SetLine[];
+  /** Letters no shipped font has. */
+  readonly missing: string;
+}
+
+/** Sizes are whole steps, so that a letter more or less does not make type shiver. */
+const STEP = 2;
+
+/**
+ * Sets words as large as they fit in a box: the largest size between smallest and largest with at most `mostLines` lines,
+ * lines then balanced. Where even the smallest size does not fit, words are cut between letters and set smaller.
+ * Longer words never come out larger.
+ */
+export function fitWords(text: Paragraph, box: Size, rule: FitRule): FittedWords {
+  if (!(box.width > 0 && box.height > 0)) throw new RangeError("Words need a box with a width and a height above 0.");
+  if (text.words.length === 0) return { width: 0, height: 0, size: rule.largest, fits: true, lines: [], missing: "" };
+  const allowed = (size: number): boolean => {
+    const lines = fillLines(text.words, box.width / size);
+    return lines.length <= rule.mostLines && fitsBox(lines, text, rule, size, box);
+  };
+  const steps = Math.floor((rule.largest - rule.smallest) / STEP);
+  const step = largestTrue(steps, (index) => allowed(rule.smallest + index * STEP));
+  if (step >= 0) {
+    const size = rule.smallest + step * STEP;
+    return setLines(balanceLines(text.words, box.width / size), text, rule, size, box, true);
+  }
+  const cut = (size: number): Line[] => fillLines(splitWideWords(text, box.width / size), box.width / size);
+  const emergency = largestTrue(rule.smallest * 4, (index) => fitsBox(cut((index + 1) / 4), text, rule, (index + 1) / 4, box));
+  const size = Math.min(rule.smallest, (Math.max(0, emergency) + 1) / 4);
+  return setLines(cut(size), text, rule, size, box, false);
+}
+
+/** The largest index from 0 to `last` for which a test that turns from true to false once is true; -1 for none. */
+function largestTrue(last: number, test: (index: number) => boolean): number {
+  let low = -1;
+  let high = last + 1;
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (test(middle)) low = middle;
+    else high = middle;
+  }
+  return low;
+}
+
+/** Above the first baseline, between baselines, and below the last, in em. */
+function measures(text: Paragraph, rule: FitRule): { above: number; pitch: number; below: number } {
+  const above = Math.max(text.capHeight, text.above);
+  const below = Math.max(0.02, text.below);
+  return { above, below, pitch: Math.max(rule.leading, (above + below) * 0.96) };
+}
+
+function blockHeight(lines: number, text: Paragraph, rule: FitRule): number {
+  const { above, pitch, below } = measures(text, rule);
+  return above + (lines - 1) * pitch + below;
+}
+
+function fitsBox(lines: readonly Line[], text: Paragraph, rule: FitRule, size: number, box: Size): boolean {
+  return lines.every((line) => line.width * size <= box.width + 1e-6) && blockHeight(lines.length, text, rule) * size <= box.height + 1e-6;
+}
+
+function setLines(lines: readonly Line[], text: Paragraph, rule: FitRule, size: number, box: Size, fits: boolean): FittedWords {
+  const { above, pitch } = measures(text, rule);
+  const width = lines.reduce((widest, line) => Math.max(widest, line.width), 0) * size;
+  const set = lines.map((line, index): SetLine => {
+    const lineWidth = line.width * size;
+    const free = width - lineWidth;
+    const x = rule.align === "centre" ? free / 2 : text.base === 1 ? free : 0;
+    const baseline = (above + index * pitch) * size;
+    return { ...drawLine(line, size, x, baseline), x, baseline, width: lineWidth };
+  });
+  const height = Math.min(box.height, blockHeight(lines.length, text, rule) * size);
+  return { width: Math.min(width, box.width), height, size, fits, lines: set, missing: text.missing };
+}
+
+function drawLine(line: Line, size: number, x: number, baseline: number): { outline: Outline; emoji: PlacedEmoji[] } {
+  const outline: number[] = [];
+  const emoji: PlacedEmoji[] = [];
+  let pen = x;
+  for (const piece of visualOrder(line.pieces)) {
+    for (const { font, glyph, x: dx, y: dy } of piece.glyphs) {
+      const scale = size / font.unitsPerEm;
+      appendPlaced(outline, font.outline(glyph), scale, scale, pen + dx * size, baseline + dy * size);
+    }
+    if (piece.emoji) {
+      const side = EMOJI.size * size;
+      emoji.push({ code: piece.emoji, place: rect(pen + EMOJI.side * size, baseline + EMOJI.below * size - side, side, side) });
+    }
+    pen += piece.advance * size;
+  }
+  return { outline, emoji };
+}

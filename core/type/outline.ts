@@ -1,0 +1,58 @@
+import { type Rect, rect, union } from "../geometry/rect";
+
+/**
+ * A filled shape as a flat list of drawing steps: a step code followed by its coordinates (x right, y down).
+ * Numbers rather than path text, because two platforms may read the same text to different floats.
+ */
+export type Outline = readonly number[];
+
+export const STEP = { move: 0, line: 1, quadratic: 2, cubic: 3, close: 4 } as const;
+const COORDINATES: readonly number[] = [2, 2, 4, 6, 0];
+
+/** Calls `visit` for each step with where its coordinates begin in the outline. Throws on an unknown step code. */
+export function eachStep(outline: Outline, visit: (step: number, at: number) => void): void {
+  let index = 0;
+  while (index < outline.length) {
+    const step = outline[index] ?? -1;
+    const length = COORDINATES[step];
+    if (length === undefined) throw new RangeError(`Unknown step ${step} at ${index} of an outline.`);
+    visit(step, index + 1);
+    index += 1 + length;
+  }
+}
+
+/** Appends `outline`, scaled by (`scaleX`, `scaleY`) and then moved by (`dx`, `dy`), to `target`. */
+export function appendPlaced(target: number[], outline: Outline, scaleX: number, scaleY: number, dx: number, dy: number): void {
+  eachStep(outline, (step, at) => {
+    target.push(step);
+    for (let offset = 0; offset < (COORDINATES[step] ?? 0); offset += 2)
+      target.push((outline[at + offset] ?? 0) * scaleX + dx, (outline[at + offset + 1] ?? 0) * scaleY + dy);
+  });
+}
+
+/** The box around all points of an outline, control points included; null when it has none. */
+export function outlineBounds(outline: Outline): Rect | null {
+  let box: Rect | null = null;
+  eachStep(outline, (step, at) => {
+    for (let offset = 0; offset < (COORDINATES[step] ?? 0); offset += 2) {
+      const point = rect(outline[at + offset] ?? 0, outline[at + offset + 1] ?? 0, 0, 0);
+      box = box ? union(box, point) : point;
+    }
+  });
+  return box;
+}
+
+/** A closed polygon through points given as x, y, x, y … */
+export function polygon(...coordinates: readonly number[]): Outline {
+  const outline: number[] = [];
+  for (let index = 0; index < coordinates.length; index += 2)
+    outline.push(index === 0 ? STEP.move : STEP.line, coordinates[index] ?? 0, coordinates[index + 1] ?? 0);
+  outline.push(STEP.close);
+  return outline;
+}
+
+/** A card with its top right and bottom left corners cut off by `cut`: the workshop's shape. */
+export function cutCard(r: Rect, cut: number): Outline {
+  const { x, y, width, height } = r;
+  return polygon(x, y, x + width - cut, y, x + width, y + cut, x + width, y + height, x + cut, y + height, x, y + height - cut);
+}

@@ -1,0 +1,69 @@
+import LineBreaker from "linebreak";
+import { type FaceFiles, graphemesOf } from "./faces";
+import { type FontBook } from "./fontBook";
+import { bidiLevels } from "./itemise";
+import { type InkReach, type Piece, type ShapedWord, shapeWord } from "./shapeWord";
+
+/** What stands between two break opportunities (UAX #14): a word, the blank after it, and whether the line must end there. */
+export interface BrokenWord {
+  readonly text: string;
+  readonly shaped: ShapedWord;
+  readonly space: Piece | null;
+  readonly mustBreak: boolean;
+}
+
+/** A text cut into words and shaped once. Lengths are in em, so it can be set at any size without shaping again. */
+export interface Paragraph extends InkReach {
+  readonly words: readonly BrokenWord[];
+  /** 0 when the text reads from the left, 1 from the right. */
+  readonly base: number;
+  readonly capHeight: number;
+  readonly missing: string;
+}
+
+export interface TextBreak {
+  readonly text: string;
+  readonly start: number;
+  readonly mustBreak: boolean;
+}
+
+/** The stretches of a text between its line break opportunities, by the Unicode line breaking algorithm (UAX #14). */
+export function textBreaks(text: string): TextBreak[] {
+  const breaker = new LineBreaker(text);
+  const breaks: TextBreak[] = [];
+  let start = 0;
+  for (let found = breaker.nextBreak(); found; found = breaker.nextBreak()) {
+    breaks.push({ text: text.slice(start, found.position), start, mustBreak: found.required && found.position < text.length });
+    start = found.position;
+  }
+  return breaks;
+}
+
+/** Prepares a text for setting in lines. Every font file it needs must be open (see filesWanted). */
+export function paragraph(text: string, stack: FaceFiles, book: FontBook): Paragraph {
+  const { levels, base } = bidiLevels(text);
+  const words = textBreaks(text).map(({ text: stretch, start, mustBreak }): BrokenWord => {
+    const word = stretch.replace(/\s+$/u, "");
+    const blank = stretch.slice(word.length).replace(/[\r\n\u2028\u2029\u0085\u000b\u000c]/gu, "");
+    const end = start + word.length;
+    const shaped = shapeWord(word, levels.slice(start, end), stack, book);
+    const space = blank === "" ? null : blankPiece(blank, levels[end] ?? base, stack, book);
+    return { text: word, shaped, space, mustBreak };
+  });
+  const reach = (side: keyof InkReach): number => words.reduce((most, word) => Math.max(most, word.shaped[side]), 0);
+  const first = book.open.get(stack[0]?.id ?? "");
+  return {
+    words,
+    base: base % 2,
+    capHeight: first?.capHeight ?? 0.7,
+    above: reach("above"),
+    below: reach("below"),
+    missing: words.map((word) => word.shaped.missing).join(""),
+  };
+}
+
+function blankPiece(blank: string, level: number, stack: FaceFiles, book: FontBook): Piece {
+  const font = book.open.get(stack[0]?.id ?? "");
+  const one = font ? font.font.glyphHAdvance(font.font.nominalGlyph(0x20) ?? 0) / font.unitsPerEm : 0.25;
+  return { level, advance: one * graphemesOf(blank).length, glyphs: [], emoji: null };
+}

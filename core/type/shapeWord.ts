@@ -1,0 +1,84 @@
+import { Buffer as ShapingBuffer, Direction, shape } from "harfbuzzjs";
+import { type FaceFiles } from "./faces";
+import { type FontBook, type OpenFont } from "./fontBook";
+import { type Run, itemise } from "./itemise";
+
+/** A glyph in its place. Lengths in em; x from the start of the piece, to the right. */
+export interface PlacedGlyph {
+  readonly font: OpenFont;
+  readonly glyph: number;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** The least part of a line that keeps together: glyphs of one direction, an emoji, or a blank. */
+export interface Piece {
+  readonly level: number;
+  readonly advance: number;
+  readonly glyphs: readonly PlacedGlyph[];
+  readonly emoji: string | null;
+}
+
+/** How far ink reaches above and below the baseline, in em. */
+export interface InkReach {
+  readonly above: number;
+  readonly below: number;
+}
+
+export interface ShapedWord extends InkReach {
+  readonly pieces: readonly Piece[];
+  readonly advance: number;
+  /** Letters that no shipped font has, shown as a box. */
+  readonly missing: string;
+}
+
+/** An emoji stands on the line like a capital: this wide and high, and this far below the baseline. In em. */
+export const EMOJI = { size: 1.1, below: 0.18, side: 0.04 } as const;
+const MISSING_ADVANCE = 0.6;
+
+/** Shapes one word (no break opportunity inside) with HarfBuzz: kerning, ligatures, marks, joining letters. */
+export function shapeWord(text: string, levels: Uint8Array, stack: FaceFiles, book: FontBook): ShapedWord {
+  const pieces: Piece[] = [];
+  let missing = "";
+  let above = 0;
+  let below = 0;
+  for (const run of itemise(text, levels, stack, book)) {
+    if (run.kind === "emoji") {
+      pieces.push({ level: run.level, advance: EMOJI.size + 2 * EMOJI.side, glyphs: [], emoji: run.code });
+      above = Math.max(above, EMOJI.size - EMOJI.below);
+      below = Math.max(below, EMOJI.below);
+    } else if (run.kind === "missing") {
+      missing += run.text;
+      pieces.push({ level: run.level, advance: MISSING_ADVANCE, glyphs: [], emoji: null });
+    } else {
+      const piece = shapeRun(run);
+      pieces.push(piece);
+      for (const { font, glyph, y } of piece.glyphs) {
+        const box = font.bounds(glyph);
+        if (!box) continue;
+        above = Math.max(above, -(box.y / font.unitsPerEm) - y);
+        below = Math.max(below, (box.y + box.height) / font.unitsPerEm + y);
+      }
+    }
+  }
+  return { pieces, advance: pieces.reduce((sum, piece) => sum + piece.advance, 0), above, below, missing };
+}
+
+function shapeRun(run: Extract<Run, { kind: "letters" }>): Piece {
+  const buffer = new ShapingBuffer();
+  buffer.addText(run.text);
+  buffer.guessSegmentProperties();
+  buffer.setDirection(run.level % 2 === 1 ? Direction.RTL : Direction.LTR);
+  shape(run.font.font, buffer);
+  const infos = buffer.getGlyphInfos();
+  const positions = buffer.getGlyphPositions();
+  const em = run.font.unitsPerEm;
+  let advance = 0;
+  const glyphs = infos.map((info, index): PlacedGlyph => {
+    const position = positions[index];
+    const placed = { font: run.font, glyph: info.codepoint, x: advance + (position?.xOffset ?? 0) / em, y: -(position?.yOffset ?? 0) / em };
+    advance += (position?.xAdvance ?? 0) / em;
+    return placed;
+  });
+  return { level: run.level, advance, glyphs, emoji: null };
+}
