@@ -1,7 +1,8 @@
 import { type Rect, type Size, rect } from "../core/geometry/rect";
-import { levelLength, pyramidLevel } from "../core/geometry/pyramid";
+import { levelLength } from "../core/geometry/pyramid";
 import { type ClipNode, type DisplayList, type DisplayNode, type EmojiNode, type Ink, type MovedNode, type PictureNode, type ShapeNode, type StillNode } from "../core/scene/displayList";
-import { EMOJI_LEVELS, EMOJI_SIDE } from "../core/type/emojiPictures";
+import { emojiLevel, pictureLevel } from "../core/scene/drawnLevel";
+import { EMOJI_SIDE } from "../core/type/emojiPictures";
 import { type Outline, STEP, eachStep } from "../core/type/outline";
 import { type PaintContext, type PaintResources, type Surface } from "./resources";
 
@@ -28,6 +29,7 @@ export const PAINTER_VERSION = 1;
 export function createPainter(format: Size, pixels: Size, resources: PaintResources): Painter {
   const scaleX = pixels.width / format.width;
   const scaleY = pixels.height / format.height;
+  const scale = Math.min(scaleX, scaleY);
   const stills = new WeakMap<StillNode, { surface: Surface; x: number; y: number }>();
   const paths = new WeakMap<Outline, Path2D>();
   let layerSurface: Surface | null = null;
@@ -91,11 +93,11 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   }
 
   function paintPicture(node: PictureNode, pen: Pen): void {
-    const level = pyramidLevel(node.leastScale * Math.min(scaleX, scaleY), node.levels);
+    const level = pictureLevel(node, scale);
     const image = resources.picture(node.media, level);
     if (!image) return;
     const part = scaledPart(node.part, levelLength(node.width, level) / node.width, levelLength(node.height, level) / node.height);
-    if (node.blur) paintBlurred(image, node.place, node.part, part, node.blur * Math.min(scaleX, scaleY), pen);
+    if (node.blur) paintBlurred(image, node.place, node.part, part, node.blur * scale, pen);
     else drawPart(image, part, toPixels(node.place, pen), pen);
   }
 
@@ -119,11 +121,11 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     drawPart(frame.image, scaledPart(node.part, frame.width / node.width, frame.height / node.height), toPixels(node.place, pen), pen);
   }
 
-  function paintEmoji({ code, place }: EmojiNode, pen: Pen): void {
-    const level = pyramidLevel((place.width * Math.min(scaleX, scaleY) * 0.75) / EMOJI_SIDE, EMOJI_LEVELS);
-    const image = resources.emoji(code, level);
+  function paintEmoji(node: EmojiNode, pen: Pen): void {
+    const level = emojiLevel(node, scale);
+    const image = resources.emoji(node.code, level);
     const side = levelLength(EMOJI_SIDE, level);
-    if (image) drawPart(image, rect(0, 0, side, side), toPixels(place, { ...pen, snaps: false }), pen);
+    if (image) drawPart(image, rect(0, 0, side, side), toPixels(node.place, { ...pen, snaps: false }), pen);
   }
 
   function paintMoved({ alpha, dx, dy, scale, about, children }: MovedNode, pen: Pen): void {

@@ -1,0 +1,22 @@
+#!/usr/bin/env bash
+# Installs what is missing: Debian packages (as root, or through sudo) and npm packages. Sourced by the other commands.
+set -euo pipefail
+cd "$(dirname "${BASH_SOURCE[0]}")/.."
+
+missing=()
+command -v ffmpeg >/dev/null && command -v ffprobe >/dev/null || missing+=(ffmpeg)
+compgen -G '/usr/lib/postgresql/*/bin/initdb' >/dev/null || missing+=(postgresql)
+[ "${WANT_BROWSER:-no}" = yes ] && ! command -v chromium >/dev/null && missing+=(chromium)
+command -v runuser >/dev/null || missing+=(util-linux)
+if [ ${#missing[@]} -gt 0 ]; then
+  echo "Installing ${missing[*]} …" >&2
+  as_root=; [ "$(id -u)" = 0 ] || as_root=sudo
+  # A cluster of our own is made later; the package need not make one.
+  $as_root apt-get update -qq >&2
+  DEBIAN_FRONTEND=noninteractive $as_root apt-get install -y -qq --no-install-recommends "${missing[@]}" >/dev/null
+fi
+if [ ! -e node_modules/.stencilcraft-lock ] || ! cmp -s package-lock.json node_modules/.stencilcraft-lock; then
+  echo "Installing npm packages …" >&2
+  npm ci --no-audit --no-fund --loglevel=error >&2
+  cp package-lock.json node_modules/.stencilcraft-lock
+fi

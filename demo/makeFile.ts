@@ -1,0 +1,38 @@
+import { spawn } from "node:child_process";
+import { once } from "node:events";
+import { writeFile } from "node:fs/promises";
+import { join } from "node:path";
+import { CLIPS, CLIP_RATE, clipPainter } from "./art/clips";
+import { quillfernLogo } from "./art/logo";
+import { PICTURES, drawPicture } from "./art/pictures";
+import { playTune, TUNES } from "./tunes/tunes";
+import { wavFile } from "./tunes/synth";
+
+export const LOGO_FILE = "quillfern-logo.svg";
+
+/** Names of all files of the demo world, the ones that take longest first. */
+export const FILE_NAMES: readonly string[] = [...CLIPS, ...PICTURES, ...TUNES].map(({ name }) => name).concat(LOGO_FILE);
+
+/** Makes one file of the demo world in a folder, the same bytes' worth of picture or sound every time. */
+export async function makeFile(name: string, folder: string): Promise<void> {
+  const path = join(folder, name);
+  const seed = 1000 + FILE_NAMES.indexOf(name);
+  const picture = PICTURES.find((one) => one.name === name);
+  if (picture) return writeFile(path, await drawPicture(picture, seed).encode("jpeg", 92));
+  const clip = CLIPS.find((one) => one.name === name);
+  if (clip) {
+    const paint = clipPainter(clip, seed);
+    const encoder = spawn("ffmpeg", ["-v", "error", "-y", "-f", "rawvideo", "-pix_fmt", "rgba", "-s", `${clip.width}x${clip.height}`, "-r", String(CLIP_RATE), "-i", "pipe:0",
+      "-vf", "scale=out_color_matrix=bt709:out_range=tv", "-pix_fmt", "yuv420p", "-c:v", "libx264", "-preset", "veryfast", "-crf", "18", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709", path], { stdio: ["pipe", "inherit", "inherit"] });
+    const ended = once(encoder, "close");
+    for (let frame = 0; frame < clip.frames; frame++) if (!encoder.stdin.write(paint(frame).data())) await once(encoder.stdin, "drain");
+    encoder.stdin.end();
+    const [code] = await ended;
+    if (code !== 0) throw new Error(`The clip ${name} could not be encoded.`);
+    return;
+  }
+  const tune = TUNES.find((one) => one.name === name);
+  if (tune) return writeFile(path, wavFile(playTune(tune, seed)));
+  if (name === LOGO_FILE) return writeFile(path, quillfernLogo());
+  throw new RangeError(`The demo world has no file “${name}”.`);
+}

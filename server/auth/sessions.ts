@@ -1,0 +1,70 @@
+import { createHash, randomBytes } from "node:crypto";
+import { createCookie, redirect } from "react-router";
+import { config } from "../config";
+import { database } from "../db/connect";
+import { type TeamScope, teamScope } from "../db/teamScope";
+import { type Role } from "../db/tables";
+
+const LIFETIME_DAYS = 14;
+const cookie = () =>
+  createCookie("stencilcraft-session", { httpOnly: true, sameSite: "lax", path: "/", maxAge: LIFETIME_DAYS * 86_400, secure: config().SECURE_COOKIES === "yes" });
+
+/** Only the hash of a token is stored, so that a read of the table signs nobody in. */
+const tokenHash = (token: string): string => createHash("sha256").update(token).digest("hex");
+
+/** Who is asking, and the team whose rows they may see. */
+export interface Person {
+  readonly id: string;
+  readonly name: string;
+  readonly email: string;
+  readonly role: Role;
+  readonly team: { readonly id: string; readonly name: string; readonly locale: string; readonly zone: string; readonly currency: string };
+  readonly scope: TeamScope;
+}
+
+/** Starts a session for a member and gives the header that carries it. */
+export async function startSession(memberId: string, teamId: string): Promise<string> {
+  const token = randomBytes(32).toString("base64url");
+  const expires = new Date(Date.now() + LIFETIME_DAYS * 86_400_000);
+  await database().deleteFrom("session").where("expires_at", "<", new Date()).execute();
+  await database().insertInto("session").values({ token_hash: tokenHash(token), member_id: memberId, team_id: teamId, expires_at: expires }).execute();
+  return cookie().serialize(token);
+}
+
+export async function endSession(request: Request): Promise<string> {
+  const token: unknown = await cookie().parse(request.headers.get("cookie"));
+  if (typeof token === "string") await database().deleteFrom("session").where("token_hash", "=", tokenHash(token)).execute();
+  return cookie().serialize("", { maxAge: 0 });
+}
+
+/** The signed-in person, or null. */
+export async function findPerson(request: Request): Promise<Person | null> {
+  const token: unknown = await cookie().parse(request.headers.get("cookie"));
+  if (typeof token !== "string" || token === "") return null;
+  const row = await database()
+    .selectFrom("session")
+    .innerJoin("member", "member.id", "session.member_id")
+    .innerJoin("team", "team.id", "session.team_id")
+    .where("session.token_hash", "=", tokenHash(token))
+    .where("session.expires_at", ">", new Date())
+    .select(["member.id", "member.name", "member.email", "member.role", "team.id as team_id", "team.name as team_name", "team.locale", "team.zone", "team.currency"])
+    .executeTakeFirst();
+  if (!row) return null;
+  const { id, name, email, role, team_id, team_name, locale, zone, currency } = row;
+  return { id, name, email, role, team: { id: team_id, name: team_name, locale, zone, currency }, scope: teamScope(database(), team_id) };
+}
+
+/** The signed-in person; anyone else is sent to sign in and back again. */
+export async function requirePerson(request: Request): Promise<Person> {
+  const person = await findPerson(request);
+  if (person) return person;
+  const { pathname, search } = new URL(request.url);
+  throw redirect(`/sign-in?next=${encodeURIComponent(pathname + search)}`);
+}
+
+/** The signed-in person if their role may change things; reviewers may only look. */
+export async function requireEditor(request: Request): Promise<Person> {
+  const person = await requirePerson(request);
+  if (person.role === "reviewer") throw new Response("Reviewers can look and comment, but not change things.", { status: 403 });
+  return person;
+}

@@ -1,0 +1,128 @@
+import { mkdirSync } from "node:fs";
+import { rename, writeFile } from "node:fs/promises";
+import { join, resolve } from "node:path";
+import { parseArgs } from "node:util";
+import { FORMAT_NAMES, type FormatName, isFormatName } from "../../core/placement/formats";
+import { isQuality } from "../../core/placement/quality";
+import { startCluster } from "./cluster";
+
+const USAGE = `bin/render --promotion SLUG [--formats square,vertical,widescreen] [--quality 480p|1080p] [--out DIR]
+bin/render --still SLUG --format F --at SECONDS --out FILE.png
+bin/render --list
+
+Renders promotions without a browser, through the same plan, painter and encoder as the web application.
+  --data DIR    the data folder of bin/start (.data), when DATABASE_URL is not set`;
+
+const { values } = parseArgs({
+  options: {
+    promotion: { type: "string" }, formats: { type: "string", default: FORMAT_NAMES.join(",") }, quality: { type: "string", default: "1080p" }, out: { type: "string" },
+    still: { type: "string" }, format: { type: "string" }, at: { type: "string" }, list: { type: "boolean" }, data: { type: "string", default: ".data" }, help: { type: "boolean" },
+  },
+});
+
+/** A mistake in the command line, said without a stack. */
+class UsageProblem extends Error {}
+
+async function main(): Promise<void> {
+  if (values.help || !(values.list || values.promotion || values.still)) {
+    process.stdout.write(`${USAGE}\n`);
+    process.exitCode = values.help ? 0 : 2;
+    return;
+  }
+  const data = resolve(values.data);
+  process.env["STENCILCRAFT_DATA"] ??= data;
+  const cluster = process.env["DATABASE_URL"] ? null : await startCluster(data);
+  if (cluster) process.env["DATABASE_URL"] = cluster.url;
+  const { database, closeDatabase } = await import("../db/connect");
+  try {
+    const { migrate } = await import("../db/migrate");
+    await migrate(database());
+    if (values.list) await list();
+    else if (values.still) await still(values.still);
+    else await render(values.promotion ?? "");
+  } finally {
+    await closeDatabase();
+    if (cluster?.started) await cluster.stop();
+  }
+}
+
+async function list(): Promise<void> {
+  const { database } = await import("../db/connect");
+  const rows = await database().selectFrom("promotion").innerJoin("team", "team.id", "promotion.team_id").select(["slug", "promotion.name", "team.name as team"]).orderBy("slug").execute();
+  for (const { slug, name, team } of rows) process.stdout.write(`${slug}\t${name}\t${team}\n`);
+}
+
+async function inputOf(slug: string) {
+  const { database } = await import("../db/connect");
+  const { teamScope } = await import("../db/teamScope");
+  const { promotionBySlug } = await import("../promotions/promotionStore");
+  const { loadRenderInput } = await import("../promotions/loadFacts");
+  const rows = await database().selectFrom("promotion").select(["slug", "team_id"]).where("slug", "=", slug).execute();
+  const [row] = rows;
+  if (!row) throw new UsageProblem(`There is no promotion “${slug}”. bin/render --list shows those there are.`);
+  if (rows.length > 1) throw new UsageProblem(`Several teams have a promotion “${slug}”. Rename one of them.`);
+  const scope = teamScope(database(), row.team_id);
+  return loadRenderInput(scope, (await promotionBySlug(scope, slug)).document);
+}
+
+async function render(slug: string): Promise<void> {
+  const formats = values.formats.split(",").map((name): FormatName => {
+    if (!isFormatName(name)) throw new UsageProblem(`There is no format “${name}”. There are ${FORMAT_NAMES.join(", ")}.`);
+    return name;
+  });
+  const { quality } = values;
+  if (!isQuality(quality)) throw new UsageProblem(`There is no quality “${quality}”. There are 480p and 1080p.`);
+  const input = await inputOf(slug);
+  const out = resolve(values.out ?? ".");
+  mkdirSync(out, { recursive: true });
+  const { openPaintPool } = await import("../render/paintPool");
+  const { renderFile } = await import("../render/renderFile");
+  const pool = openPaintPool();
+  const shares = new Map<string, number>();
+  let told = -1;
+  const tell = (format: string, share: number): void => {
+    shares.set(format, share);
+    const percent = Math.floor((100 * [...shares.values()].reduce((sum, one) => sum + one, 0)) / formats.length);
+    if (percent === told) return;
+    told = percent;
+    process.stderr.write(process.stderr.isTTY ? `\rRendering ${percent} %` : percent % 10 === 0 ? `Rendering ${percent} %\n` : "");
+  };
+  const stop = new AbortController();
+  for (const signal of ["SIGINT", "SIGTERM"] as const) process.on(signal, () => stop.abort());
+  try {
+    const files = await Promise.all(
+      formats.map(async (format) => {
+        const path = join(out, `${slug}-${format}-${quality}.mp4`);
+        const aside = `${path}.part`;
+        const file = await renderFile(pool, input, { format, quality }, aside, (share) => tell(format, share), stop.signal);
+        await rename(aside, path);
+        return { path, ...file };
+      }),
+    );
+    if (process.stderr.isTTY) process.stderr.write("\n");
+    for (const file of files) process.stdout.write(`${JSON.stringify(file)}\n`);
+  } finally {
+    await pool.close();
+  }
+}
+
+async function still(slug: string): Promise<void> {
+  const { format, at, out } = values;
+  if (!isFormatName(format)) throw new UsageProblem(`--still needs --format: one of ${FORMAT_NAMES.join(", ")}.`);
+  const seconds = Number(at);
+  if (at === undefined || !Number.isFinite(seconds) || seconds < 0) throw new UsageProblem("--still needs --at: a time in seconds, such as 2.5.");
+  if (!out) throw new UsageProblem("--still needs --out: the PNG file to write.");
+  const { openFrameSource } = await import("../render/frameSource");
+  const source = await openFrameSource(await inputOf(slug), { format, quality: "1080p" });
+  try {
+    await writeFile(resolve(out), await source.pngAt(seconds * 1000));
+  } finally {
+    source.stop();
+  }
+}
+
+await main().catch((error: unknown) => {
+  process.stderr.write(`${error instanceof UsageProblem ? error.message : error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+  process.exitCode = 1;
+});
+process.exit();

@@ -1,0 +1,114 @@
+import { type ChildProcess, execFileSync, spawn } from "node:child_process";
+import { once } from "node:events";
+import { existsSync, readFileSync, writeFileSync, mkdirSync } from "node:fs";
+import { join, resolve } from "node:path";
+import { parseArgs } from "node:util";
+import { createHash } from "node:crypto";
+import { freePort, startCluster } from "./cluster";
+
+const USAGE = `bin/start [--port N] [--data DIR] [--no-demo] [--no-worker] [--dev]
+
+Starts Stencilcraft: a private database, the web server and one worker. Ctrl-C stops all of it.
+  --port N      where to listen (4173, or a free one if that is taken)
+  --data DIR    where everything is kept (.data)
+  --no-demo     do not load the demo world into an empty database
+  --no-worker   only the web server; start workers with bin/worker
+  --dev         development server that follows changes`;
+
+const { values } = parseArgs({
+  options: { port: { type: "string" }, data: { type: "string", default: ".data" }, "no-demo": { type: "boolean" }, "no-worker": { type: "boolean" }, dev: { type: "boolean" }, help: { type: "boolean" } },
+});
+if (values.help) {
+  process.stdout.write(`${USAGE}\n`);
+  process.exit(0);
+}
+
+process.title = "stencilcraft";
+const data = resolve(values.data);
+mkdirSync(data, { recursive: true });
+const children: ChildProcess[] = [];
+let stopping = false;
+
+if (!values.dev) buildIfChanged();
+const cluster = await startCluster(data);
+const port = Number(values.port ?? process.env["PORT"] ?? (await usualPort()));
+const environment = { ...process.env, DATABASE_URL: cluster.url, STENCILCRAFT_DATA: data, PORT: String(port), NODE_ENV: values.dev ? "development" : "production" };
+Object.assign(process.env, environment);
+
+for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const) process.on(signal, () => void stop(0));
+
+try {
+  const { database, closeDatabase } = await import("../db/connect");
+  const { migrate } = await import("../db/migrate");
+  await migrate(database());
+  if (!values["no-demo"]) {
+    const { loadDemo } = await import("../../demo/loadDemo");
+    await loadDemo(database(), (step) => process.stderr.write(`${step}\n`));
+  }
+  await closeDatabase();
+  if (!stopping) {
+    startProcess("web", ["server/cli/web.ts", ...(values.dev ? ["--dev"] : [])]);
+    if (!values["no-worker"]) startProcess("worker", ["server/cli/worker.ts"]);
+    await reachable(`http://127.0.0.1:${port}/healthz`);
+    process.stdout.write(`Stencilcraft is ready at http://127.0.0.1:${port}\n`);
+  }
+} catch (error) {
+  process.stderr.write(`${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+  await stop(1);
+}
+
+function startProcess(name: string, args: readonly string[]): void {
+  // A group of its own, so that Ctrl-C reaches it through us and once only.
+  const child = spawn(process.execPath, ["--import", "tsx", ...args], { env: environment, stdio: ["ignore", "inherit", "inherit"], detached: true });
+  children.push(child);
+  child.on("exit", (code) => {
+    if (stopping) return;
+    process.stderr.write(`The ${name} process ended with ${code}.\n`);
+    if (name === "worker") setTimeout(() => !stopping && startProcess(name, args), 1000);
+    else void stop(1);
+  });
+}
+
+async function stop(code: number): Promise<void> {
+  if (stopping) return;
+  stopping = true;
+  const alive = children.filter((child) => child.exitCode === null && child.signalCode === null);
+  const ended = Promise.all(alive.map((child) => once(child, "exit")));
+  alive.forEach((child) => child.kill("SIGTERM"));
+  const late = setTimeout(() => alive.forEach((child) => child.kill("SIGKILL")), 15_000);
+  await ended;
+  clearTimeout(late);
+  await cluster.stop();
+  process.exit(code);
+}
+
+/** Builds when a source file is newer than the last build, told by a hash over the sources. */
+function buildIfChanged(): void {
+  const sources = execFileSync("find", ["app", "core", "paint", "server", "package-lock.json", "vite.config.ts", "react-router.config.ts", "-type", "f"]).toString().trim().split("\n").sort();
+  const hash = createHash("sha256");
+  for (const file of sources) hash.update(file).update(readFileSync(file));
+  const stamp = hash.digest("hex");
+  const stampFile = join("build", "stamp");
+  if (existsSync(stampFile) && readFileSync(stampFile, "utf8") === stamp) return;
+  process.stderr.write("Building …\n");
+  execFileSync("npx", ["--no-install", "react-router", "build"], { stdio: ["ignore", "ignore", "inherit"], env: { ...process.env, NODE_ENV: "production" } });
+  writeFileSync(stampFile, stamp);
+}
+
+async function usualPort(): Promise<number> {
+  const { createServer } = await import("node:net");
+  const usual = 4173;
+  return new Promise((done) => {
+    const probe = createServer()
+      .on("error", () => void freePort().then(done))
+      .listen(usual, "127.0.0.1", () => probe.close(() => done(usual)));
+  });
+}
+
+async function reachable(url: string): Promise<void> {
+  for (let tries = 0; tries < 300 && !stopping; tries++) {
+    if (await fetch(url).then((response) => response.ok, () => false)) return;
+    await new Promise((done) => setTimeout(done, 100));
+  }
+  if (!stopping) throw new Error("The web server did not come up in 30 s.");
+}

@@ -1,0 +1,35 @@
+import { resolve } from "node:path";
+import { number, object, string } from "yup";
+
+/** Everything a deployment may set, from the environment. See the README for what each is. */
+const schema = object({
+  DATABASE_URL: string().required("DATABASE_URL must name the PostgreSQL database."),
+  STENCILCRAFT_DATA: string().default(".data"),
+  PORT: number().integer().min(1).max(65535).default(4173),
+  HOST: string().default("127.0.0.1"),
+  LOG_LEVEL: string().oneOf(["fatal", "error", "warn", "info", "debug"]).default("info"),
+  PAINT_THREADS: number().integer().min(1).max(64).optional(),
+  S3_BUCKET: string().optional(),
+  S3_REGION: string().default("us-east-1"),
+  S3_ENDPOINT: string().optional(),
+  S3_ACCESS_KEY_ID: string().optional(),
+  S3_SECRET_ACCESS_KEY: string().optional(),
+  SECURE_COOKIES: string().oneOf(["yes", "no"]).default("no"),
+  LIMIT_PICTURE_BYTES: number().default(80_000_000),
+  LIMIT_PICTURE_PIXELS: number().default(120_000_000),
+  LIMIT_CLIP_BYTES: number().default(2_000_000_000),
+  LIMIT_CLIP_SECONDS: number().default(600),
+  LIMIT_CLIP_PIXELS: number().default(4096 * 2304),
+  LIMIT_CLIP_TRACKS: number().default(8),
+});
+
+export type Config = ReturnType<typeof readConfig>;
+
+/** Reads the configuration. Throws, naming the variable, when one is missing or wrong. */
+export function readConfig(environment: NodeJS.ProcessEnv = process.env) {
+  const read = schema.validateSync(environment, { stripUnknown: true });
+  return { ...read, data: resolve(read.STENCILCRAFT_DATA) };
+}
+
+let known: Config | null = null;
+export const config = (): Config => (known ??= readConfig());

@@ -1,0 +1,20 @@
+import { Kysely, PostgresDialect } from "kysely";
+import pg from "pg";
+import { config } from "../config";
+import { type Database } from "./tables";
+
+/** A pool of connections. Whoever opens one destroys it. */
+export function connect(url = config().DATABASE_URL): Kysely<Database> {
+  // Amounts are bigint columns; JavaScript's safe integers are far beyond any price.
+  pg.types.setTypeParser(pg.types.builtins.NUMERIC, Number);
+  return new Kysely<Database>({ dialect: new PostgresDialect({ pool: new pg.Pool({ connectionString: url, max: 10 }) }) });
+}
+
+let shared: Kysely<Database> | null = null;
+/** The pool of this process. */
+export const database = (): Kysely<Database> => (shared ??= connect());
+
+export async function closeDatabase(): Promise<void> {
+  await shared?.destroy();
+  shared = null;
+}

@@ -1,0 +1,18 @@
+import { type Kysely, type Migration, Migrator } from "kysely";
+import { runMigrations } from "graphile-worker";
+import { config } from "../config";
+import { log } from "../log";
+import * as foundation from "./migrations/0001_foundation";
+import { type Database } from "./tables";
+
+/** In order. A migration that has run anywhere is never changed; a new one is added. */
+const MIGRATIONS: Readonly<Record<string, Migration>> = { "0001_foundation": foundation };
+
+/** Brings the database to the newest shape, the job queue's tables included. Safe to run twice. */
+export async function migrate(db: Kysely<Database>): Promise<void> {
+  const migrator = new Migrator({ db, provider: { getMigrations: async () => ({ ...MIGRATIONS }) } });
+  const { error, results } = await migrator.migrateToLatest();
+  for (const { migrationName, status } of results ?? []) log.info({ migrationName, status }, "migration");
+  if (error) throw error;
+  await runMigrations({ connectionString: config().DATABASE_URL });
+}

@@ -1,0 +1,58 @@
+import { type Insertable, type Kysely } from "kysely";
+import { type Database } from "./tables";
+
+type New<Table extends keyof Database> = Omit<Insertable<Database[Table]>, "team_id">;
+
+/**
+ * The one place where queries are tied to a team. Everything a signed-in person does goes through a scope, so no route
+ * can forget the team: rows of another team are simply not there.
+ */
+export interface TeamScope extends ReturnType<typeof teamRows> {
+  /** Several changes that happen together or not at all. */
+  together<Result>(work: (scope: TeamScope) => Promise<Result>): Promise<Result>;
+}
+
+export function teamScope(db: Kysely<Database>, teamId: string): TeamScope {
+  return {
+    ...teamRows(db, teamId),
+    together: (work) => db.transaction().execute((transaction) => work(teamScope(transaction, teamId))),
+  };
+}
+
+function teamRows(db: Kysely<Database>, teamId: string) {
+  return {
+    teamId,
+    team: () => db.selectFrom("team").where("id", "=", teamId),
+    members: () => db.selectFrom("member").where("team_id", "=", teamId),
+    brands: () => db.selectFrom("brand").where("team_id", "=", teamId),
+    products: () => db.selectFrom("product").where("team_id", "=", teamId),
+    offers: () => db.selectFrom("offer").where("team_id", "=", teamId),
+    media: () => db.selectFrom("media").where("team_id", "=", teamId),
+    promotions: () => db.selectFrom("promotion").where("team_id", "=", teamId),
+    renders: () => db.selectFrom("render").where("team_id", "=", teamId),
+    renditions: () => db.selectFrom("rendition").where("team_id", "=", teamId),
+
+    addBrand: (row: New<"brand">) => db.insertInto("brand").values({ ...row, team_id: teamId }),
+    addProduct: (row: New<"product">) => db.insertInto("product").values({ ...row, team_id: teamId }),
+    addOffer: (row: New<"offer">) => db.insertInto("offer").values({ ...row, team_id: teamId }),
+    addMedia: (row: New<"media">) => db.insertInto("media").values({ ...row, team_id: teamId }),
+    addPromotion: (row: New<"promotion">) => db.insertInto("promotion").values({ ...row, team_id: teamId }),
+    addRevision: (row: New<"promotion_revision">) => db.insertInto("promotion_revision").values({ ...row, team_id: teamId }),
+    addRender: (row: New<"render">) => db.insertInto("render").values({ ...row, team_id: teamId }),
+    addRendition: (row: New<"rendition">) => db.insertInto("rendition").values({ ...row, team_id: teamId }),
+
+    changeBrand: () => db.updateTable("brand").where("team_id", "=", teamId),
+    changeProduct: () => db.updateTable("product").where("team_id", "=", teamId),
+    changeOffer: () => db.updateTable("offer").where("team_id", "=", teamId),
+    changeMedia: () => db.updateTable("media").where("team_id", "=", teamId),
+    changePromotion: () => db.updateTable("promotion").where("team_id", "=", teamId),
+    changeRendition: () => db.updateTable("rendition").where("team_id", "=", teamId),
+
+    removeProduct: () => db.deleteFrom("product").where("team_id", "=", teamId),
+    removeOffer: () => db.deleteFrom("offer").where("team_id", "=", teamId),
+    removeMedia: () => db.deleteFrom("media").where("team_id", "=", teamId),
+
+    /** For pieces that tell others what happened; not for queries. */
+    connection: db,
+  };
+}

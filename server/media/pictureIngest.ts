@@ -1,0 +1,73 @@
+import { join } from "node:path";
+import { Resvg } from "@resvg/resvg-js";
+import { readFile } from "node:fs/promises";
+import sharp from "sharp";
+import { levelLength } from "../../core/geometry/pyramid";
+import { config } from "../config";
+import { levelKey } from "../storage/keys";
+import { store } from "../storage/store";
+import { svgProblem } from "./svgSafety";
+import { UploadProblem } from "./uploadProblem";
+
+/** The longest side of the largest working copy: enough for a 4K frame with room to crop. */
+const LONGEST_SIDE = 4096;
+const SMALLEST_SIDE = 48;
+const LOGO_WIDTH = 2048;
+
+export interface IngestedPicture {
+  readonly width: number;
+  readonly height: number;
+  readonly levels: number;
+}
+
+/**
+ * Makes the pyramid of working copies: upright, sRGB, WebP, each half the one before. Throws an UploadProblem, naming the
+ * file and the limit, when the picture is damaged or too large.
+ */
+export async function ingestPicture(path: string, mime: string, sha256: string, name: string, folder: string): Promise<IngestedPicture> {
+  const input = mime === "image/svg+xml" ? await rasteriseSvg(path, name) : path;
+  const limit = config().LIMIT_PICTURE_PIXELS;
+  const about = await sharp(input, { limitInputPixels: false }).metadata().catch(() => null);
+  if (!about?.width || !about.height) throw new UploadProblem(`“${name}” is damaged: it can't be opened as a picture. Export or copy it again.`);
+  if (about.width * about.height > limit)
+    throw new UploadProblem(`“${name}” is ${about.width} × ${about.height} pixels; the limit is ${Math.round(limit / 1e6)} million. Bring it smaller.`);
+  return makePyramid(input, about.hasAlpha === true, sha256, name, folder);
+}
+
+/** The levels of any picture sharp can read, into the store under its hash. */
+export async function makePyramid(input: string | Buffer, hasAlpha: boolean, sha256: string, name: string, folder: string): Promise<IngestedPicture> {
+  // Rotated by EXIF, brought from its own profile (or CMYK) to sRGB.
+  const upright = await sharp(input, { limitInputPixels: config().LIMIT_PICTURE_PIXELS, failOn: "error" })
+    .rotate()
+    .toColorspace("srgb")
+    .resize({ width: LONGEST_SIDE, height: LONGEST_SIDE, fit: "inside", withoutEnlargement: true })
+    .raw()
+    .toBuffer({ resolveWithObject: true })
+    .catch(() => {
+      throw new UploadProblem(`“${name}” is cut short or damaged. Export or copy it again.`);
+    });
+  const { width, height, channels } = upright.info;
+  const levels = 1 + Math.max(0, Math.floor(Math.log2(Math.max(width, height) / SMALLEST_SIDE)));
+  let above = { data: upright.data, width, height };
+  for (let level = 0; level < levels; level++) {
+    const size = { width: levelLength(width, level), height: levelLength(height, level) };
+    const raw = { width: above.width, height: above.height, channels };
+    const data = level === 0 ? above.data : await sharp(above.data, { raw }).resize({ ...size, fit: "fill", kernel: "lanczos3" }).raw().toBuffer();
+    const file = join(folder, `level-${level}.webp`);
+    await sharp(data, { raw: { ...size, channels } }).webp(hasAlpha ? { lossless: true } : { quality: 92, smartSubsample: true, effort: 2 }).toFile(file);
+    await store().keep(levelKey(sha256, level), file);
+    above = { data, ...size };
+  }
+  return { width, height, levels };
+}
+
+async function rasteriseSvg(path: string, name: string): Promise<Buffer> {
+  const text = await readFile(path, "utf8");
+  const problem = svgProblem(text);
+  if (problem) throw new UploadProblem(`“${name}” ${problem} Export it as plain shapes, or bring it as PNG.`);
+  try {
+    return new Resvg(text, { fitTo: { mode: "width", value: LOGO_WIDTH }, font: { loadSystemFonts: false } }).render().asPng();
+  } catch {
+    throw new UploadProblem(`“${name}” is damaged: it can't be drawn as SVG. Export it again, or bring it as PNG.`);
+  }
+}

@@ -1,0 +1,38 @@
+import { join } from "node:path";
+import { config } from "../config";
+import { soundProxyKey } from "../storage/keys";
+import { store } from "../storage/store";
+import { probe } from "./probe";
+import { SAFE_INPUT, runProgram } from "./program";
+import { type SniffedType } from "./sniff";
+import { UploadProblem } from "./uploadProblem";
+
+export interface IngestedSound {
+  /** Milliseconds. */
+  readonly length: number;
+  readonly loudness: number | null;
+  readonly peak: number | null;
+}
+
+/** Measures a sound (EBU R 128) and makes the copy that browsers play. */
+export async function ingestSound(path: string, type: SniffedType, sha256: string, name: string, folder: string): Promise<IngestedSound> {
+  const probed = await probe(path, type, name);
+  if (!probed.hasSound) throw new UploadProblem(`“${name}” holds no sound that can be read.`);
+  if (probed.length > config().LIMIT_CLIP_SECONDS) throw new UploadProblem(`“${name}” is longer than the limit of ${config().LIMIT_CLIP_SECONDS} s.`);
+  const proxy = join(folder, "proxy.m4a");
+  const input = ["-v", "info", "-nostats", "-y", "-nostdin", ...SAFE_INPUT, "-f", type.demuxer, "-i", path];
+  const { stderr } = await runProgram("ffmpeg", [...input, "-map", "0:a:0", "-af", "ebur128=peak=true", "-f", "null", "-"], { timeLimitMs: 300_000 });
+  await runProgram("ffmpeg", [...input, "-map", "0:a:0", "-c:a", "aac", "-b:a", "160k", "-ar", "48000", "-ac", "2", "-movflags", "+faststart", proxy], { timeLimitMs: 300_000 });
+  await store().keep(soundProxyKey(sha256), proxy);
+  return { length: Math.round(probed.length * 1000), ...readLoudness(stderr) };
+}
+
+/** The summary ffmpeg's ebur128 filter prints. Silence has no loudness. */
+export function readLoudness(report: string): { loudness: number | null; peak: number | null } {
+  const summary = report.slice(report.lastIndexOf("Summary:"));
+  const read = (pattern: RegExp): number | null => {
+    const value = Number(pattern.exec(summary)?.[1] ?? NaN);
+    return Number.isFinite(value) && value > -70 ? value : null;
+  };
+  return { loudness: read(/I:\s+(-?[\d.]+|-inf) LUFS/), peak: read(/Peak:\s+(-?[\d.]+|-inf) dBFS/) };
+}

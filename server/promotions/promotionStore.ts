@@ -1,0 +1,82 @@
+import { type Edit, applyEdit } from "../../core/document/edits";
+import { type Promotion, readPromotion } from "../../core/document/promotion";
+import { templateBySlug } from "../../core/document/oneOffer";
+import { type TeamScope } from "../db/teamScope";
+import { freeSlug, slugOf } from "./slug";
+
+export interface StoredPromotion {
+  readonly id: string;
+  readonly slug: string;
+  readonly revision: number;
+  readonly document: Promotion;
+  readonly updatedAt: Date;
+}
+
+const NOT_FOUND = (): Response => new Response("There is no such promotion in your team.", { status: 404 });
+
+/** A promotion of the team by its slug. Throws a 404 when there is none. */
+export async function promotionBySlug(scope: TeamScope, slug: string): Promise<StoredPromotion> {
+  const row = await scope.promotions().selectAll().where("slug", "=", slug).executeTakeFirst();
+  if (!row) throw NOT_FOUND();
+  return { id: row.id, slug: row.slug, revision: row.revision, document: readPromotion(row.document), updatedAt: row.updated_at };
+}
+
+export async function allPromotions(scope: TeamScope): Promise<StoredPromotion[]> {
+  const rows = await scope.promotions().selectAll().orderBy("updated_at", "desc").execute();
+  return rows.map((row) => ({ id: row.id, slug: row.slug, revision: row.revision, document: readPromotion(row.document), updatedAt: row.updated_at }));
+}
+
+/** Makes a promotion from a template, a product and an offer: a filled first version, since all slots have a source. */
+export async function createPromotion(
+  scope: TeamScope,
+  chosen: { template: string; product: string; offer: string | null; name?: string },
+  memberId: string | null,
+): Promise<StoredPromotion> {
+  const template = templateBySlug(chosen.template);
+  const product = await scope.products().select(["id", "name"]).where("id", "=", chosen.product).executeTakeFirst();
+  if (!product) throw new Response("There is no such product in your team.", { status: 404 });
+  const offer = chosen.offer ? await scope.offers().select("id").where("id", "=", chosen.offer).executeTakeFirst() : null;
+  if (chosen.offer && !offer) throw new Response("There is no such offer in your team.", { status: 404 });
+  const brand = await scope.brands().select("id").orderBy("name").executeTakeFirst();
+  if (!brand) throw new Response("Fill in your brand book first: a promotion needs colours and typefaces.", { status: 409 });
+  const tune = await scope.media().select("id").where("kind", "=", "sound").where("state", "=", "ready").orderBy("name").executeTakeFirst();
+  const name = chosen.name ?? `${product.name}: ${template.name.toLowerCase()}`.slice(0, 80);
+  const document = readPromotion({ version: 1, name, template: template.slug, brand: brand.id, product: product.id, offer: offer?.id ?? null, tune: tune?.id ?? null, fills: {} });
+  return scope.together(async (within) => {
+    const taken = new Set((await within.promotions().select("slug").execute()).map((row) => row.slug));
+    const row = await within
+      .addPromotion({ slug: freeSlug(slugOf(name), taken), name, document: JSON.stringify(document) })
+      .returning(["id", "slug", "revision", "updated_at"])
+      .executeTakeFirstOrThrow();
+    await within.addRevision({ promotion_id: row.id, revision: row.revision, document: JSON.stringify(document), member_id: memberId }).execute();
+    return { id: row.id, slug: row.slug, revision: row.revision, document, updatedAt: row.updated_at };
+  });
+}
+
+export type EditResult = { readonly kind: "saved"; readonly revision: number; readonly document: Promotion } | { readonly kind: "conflict"; readonly revision: number; readonly document: Promotion };
+
+/** Applies edits made on a revision. When someone else has saved since, nothing is changed and their version is given. */
+export async function saveEdits(scope: TeamScope, slug: string, base: number, edits: readonly Edit[], memberId: string): Promise<EditResult> {
+  return scope.together(async (within) => {
+    const row = await within.promotions().selectAll().where("slug", "=", slug).forUpdate().executeTakeFirst();
+    if (!row) throw NOT_FOUND();
+    const current = readPromotion(row.document);
+    if (row.revision !== base) return { kind: "conflict", revision: row.revision, document: current };
+    const document = edits.reduce(applyEdit, current);
+    await checkReferences(within, document);
+    const revision = row.revision + 1;
+    const json = JSON.stringify(document);
+    await within.changePromotion().set({ document: json, revision, name: document.name, updated_at: new Date() }).where("id", "=", row.id).execute();
+    await within.addRevision({ promotion_id: row.id, revision, document: json, member_id: memberId }).execute();
+    return { kind: "saved", revision, document };
+  });
+}
+
+/** What a document names must be the team's own. */
+async function checkReferences(scope: TeamScope, document: Promotion): Promise<void> {
+  const media = [...new Set([...Object.values(document.fills).flatMap((fill) => (fill.kind === "media" ? [fill.media] : [])), ...(document.tune ? [document.tune] : [])])];
+  const own = media.length === 0 ? [] : await scope.media().select("id").where("id", "in", media).execute();
+  if (own.length < media.length) throw new TypeError("A chosen media item is not in your team's media.");
+  if (document.product && !(await scope.products().select("id").where("id", "=", document.product).executeTakeFirst())) throw new TypeError("The chosen product is not in your catalogue.");
+  if (document.offer && !(await scope.offers().select("id").where("id", "=", document.offer).executeTakeFirst())) throw new TypeError("The chosen offer is not in your catalogue.");
+}

@@ -1,0 +1,79 @@
+import { type ClipNode, type DisplayList, everyNode, sameFrame } from "../../core/scene/displayList";
+import { FORMATS } from "../../core/placement/formats";
+import { outputSize } from "../../core/placement/quality";
+import { type Size } from "../../core/geometry/rect";
+import { resolvePromotion } from "../../core/document/resolve";
+import { displayListAt, preparePromotion } from "../../core/scene/preparePromotion";
+import { fontFilesWanted } from "../../core/scene/wantedFiles";
+import { type FrameRate } from "../../core/time/frames";
+import { createPainter } from "../../paint/painter";
+import { openedBook } from "../faces/faceFiles";
+import { workKey } from "../storage/keys";
+import { store } from "../storage/store";
+import { type ClipReader, readClip } from "./clipReader";
+import { nodeResources, nodeSurface } from "./nodeResources";
+import { type OutputChoice, type RenderInput } from "./renderInput";
+
+/** Frames of a promotion in one format, painted one after another on the server. */
+export interface FrameSource {
+  /** RGBA of the frame at a time in milliseconds. Times must not go back while clips play. Valid until the next call. */
+  frameAt(time: number): Promise<Uint8Array>;
+  /** The frame as PNG. */
+  pngAt(time: number): Promise<Buffer>;
+  stop(): void;
+}
+
+/** Prepares a promotion in a format for painting at `size` pixels (the output's own when absent). */
+export async function openFrameSource(input: RenderInput, { format, quality }: OutputChoice, size: Size = outputSize(format, quality)): Promise<FrameSource> {
+  const promotion = resolvePromotion(input.document, input.facts);
+  const book = await openedBook((open) => fontFilesWanted(promotion, open));
+  const prepared = preparePromotion(promotion, format, book);
+  const resources = nodeResources(input.hashes);
+  const painter = createPainter(FORMATS[format], size, resources);
+  const surface = nodeSurface(size.width, size.height);
+  const scale = Math.min(size.width / FORMATS[format].width, size.height / FORMATS[format].height);
+  const readers = new Map<string, ClipReader>();
+  let painted: { list: DisplayList; pixels: Uint8Array | null } | null = null;
+
+  async function paint(time: number): Promise<void> {
+    const list = displayListAt(prepared, time);
+    if (painted && sameFrame(painted.list, list)) return;
+    await resources.load(list, scale);
+    for (const node of everyNode(list)) if (node.kind === "clip") await showClipFrame(node);
+    painter.paint(list, surface.context);
+    painted = { list, pixels: null };
+  }
+
+  async function showClipFrame(node: ClipNode): Promise<void> {
+    const facts = input.facts.media[node.media];
+    if (facts?.kind !== "clip") return;
+    const place = `${node.media}/${node.place.width}×${node.place.height}`;
+    let reader = readers.get(place);
+    if (!reader) readers.set(place, (reader = await startReader(node, facts.rate)));
+    const pixels = await reader.frame(node.frame);
+    if (pixels) resources.setClipFrame(node.media, pixels, reader.width, reader.height);
+  }
+
+  /** Decodes at the size the frame is drawn at, never larger than the clip is. */
+  async function startReader(node: ClipNode, rate: FrameRate): Promise<ClipReader> {
+    const scale = Math.min(1, (node.place.width / node.part.width) * Math.max(size.width / FORMATS[format].width, size.height / FORMATS[format].height));
+    const even = (length: number): number => Math.max(2, 2 * Math.round((length * scale) / 2));
+    const path = await store().local(workKey(input.hashes[node.media] ?? ""));
+    return readClip(path, rate, node.frame, even(node.width), even(node.height));
+  }
+
+  return {
+    async frameAt(time) {
+      await paint(time);
+      if (!painted) throw new Error("Nothing was painted.");
+      // A frame equal to the one before is neither painted nor read back again.
+      painted.pixels ??= surface.canvas.data();
+      return painted.pixels;
+    },
+    async pngAt(time) {
+      await paint(time);
+      return surface.canvas.encode("png");
+    },
+    stop: () => readers.forEach((reader) => reader.stop()),
+  };
+}

@@ -1,0 +1,78 @@
+import { availableParallelism } from "node:os";
+import { type Worker } from "node:worker_threads";
+import { config } from "../config";
+import { startThread } from "../threads/startThread";
+import { type SegmentTask } from "./segmentRender";
+import { type FromThread, type ToThread } from "./threadMessages";
+
+interface QueuedTask {
+  readonly task: SegmentTask;
+  readonly onFrame: () => void;
+  readonly signal: AbortSignal;
+  readonly resolve: () => void;
+  readonly reject: (error: Error) => void;
+}
+
+/** Threads that paint and encode segments, shared by all renders of a process. */
+export interface PaintPool {
+  /** Renders a segment when a thread is free. Rejects when it fails or `signal` is aborted. */
+  render(task: SegmentTask, onFrame: () => void, signal: AbortSignal): Promise<void>;
+  close(): Promise<void>;
+}
+
+/** One thread a core: a thread waits while its encoder works, and the encoders use what is left. */
+export function openPaintPool(size = config().PAINT_THREADS ?? Math.max(2, availableParallelism())): PaintPool {
+  const queue: QueuedTask[] = [];
+  const threads = new Set<Worker>();
+  const idle: Worker[] = [];
+  const busy = new Map<Worker, QueuedTask>();
+
+  function startThread(): Worker {
+    const thread = startThread(new URL("./paintThread.ts", import.meta.url));
+    threads.add(thread);
+    thread.on("message", (message: FromThread) => {
+      const queued = busy.get(thread);
+      if (message.kind === "frame") return queued?.onFrame();
+      busy.delete(thread);
+      idle.push(thread);
+      if (message.kind === "done") queued?.resolve();
+      else queued?.reject(new Error(message.reason));
+      advance();
+    });
+    thread.on("error", (error) => {
+      threads.delete(thread);
+      busy.get(thread)?.reject(error);
+      busy.delete(thread);
+      advance();
+    });
+    return thread;
+  }
+
+  function advance(): void {
+    while (queue.length > 0) {
+      const thread = idle.pop() ?? (threads.size < size ? startThread() : null);
+      const next = thread && queue.shift();
+      if (!thread || !next) return;
+      if (next.signal.aborted) {
+        idle.push(thread);
+        next.reject(new Error("The render was stopped."));
+        continue;
+      }
+      busy.set(thread, next);
+      next.signal.addEventListener("abort", () => busy.get(thread) === next && thread.postMessage({ kind: "stop" } satisfies ToThread), { once: true });
+      thread.postMessage({ kind: "render", task: next.task } satisfies ToThread);
+    }
+  }
+
+  return {
+    render: (task, onFrame, signal) =>
+      new Promise((resolve, reject) => {
+        queue.push({ task, onFrame, signal, resolve, reject });
+        advance();
+      }),
+    async close() {
+      queue.splice(0).forEach(({ reject }) => reject(new Error("The render was stopped.")));
+      await Promise.all([...threads].map((thread) => thread.terminate()));
+    },
+  };
+}

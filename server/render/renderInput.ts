@@ -1,0 +1,17 @@
+import { type Facts } from "../../core/document/facts";
+import { type Promotion } from "../../core/document/promotion";
+import { type FormatName } from "../../core/placement/formats";
+import { type Quality } from "../../core/placement/quality";
+
+/** Everything a render depends on, fixed at the moment it was asked for. Plain JSON. */
+export interface RenderInput {
+  readonly document: Promotion;
+  readonly facts: Facts;
+  /** The SHA-256 of each media item in the facts, by id: the name of its bytes. */
+  readonly hashes: Readonly<Record<string, string>>;
+}
+
+export interface OutputChoice {
+  readonly format: FormatName;
+  readonly quality: Quality;
+}

@@ -1,0 +1,96 @@
+import { type Kysely } from "kysely";
+import { number, object, string } from "yup";
+import { type FormatName, isFormatName } from "../../core/placement/formats";
+import { type Quality, isQuality } from "../../core/placement/quality";
+import { readPromotion } from "../../core/document/promotion";
+import { type Database, type RenditionState } from "../db/tables";
+import { type TeamScope } from "../db/teamScope";
+import { tellTeam } from "../events/teamEvents";
+import { enqueue } from "../jobs/enqueue";
+import { loadRenderInput } from "../promotions/loadFacts";
+import { type StoredPromotion } from "../promotions/promotionStore";
+import { type RenderInput } from "./renderInput";
+import { type RenderedFile } from "./renderFile";
+
+/** Asks for renditions of a promotion as it stands now, one per format; each is a job of its own. */
+export async function requestRender(scope: TeamScope, promotion: StoredPromotion, formats: readonly FormatName[], quality: Quality): Promise<string> {
+  const input = await loadRenderInput(scope, promotion.document);
+  return scope.together(async (within) => {
+    const render = await within
+      .addRender({ promotion_id: promotion.id, revision: promotion.revision, quality, input: JSON.stringify(input) })
+      .returning("id")
+      .executeTakeFirstOrThrow();
+    for (const format of formats) {
+      const { id } = await within.addRendition({ render_id: render.id, format, file: null, file_key: null, problem: null }).returning("id").executeTakeFirstOrThrow();
+      await enqueue(within.connection, "render-rendition", { rendition: id });
+    }
+    return render.id;
+  });
+}
+
+export interface RenditionView {
+  readonly id: string;
+  readonly format: FormatName;
+  readonly state: RenditionState;
+  readonly progress: number;
+  readonly problem: string | null;
+  readonly file: RenderedFile | null;
+}
+export interface RenderView {
+  readonly id: string;
+  readonly revision: number;
+  readonly quality: Quality;
+  readonly createdAt: Date;
+  readonly renditions: readonly RenditionView[];
+}
+
+const fileSchema = object({
+  format: string().required(), width: number().required(), height: number().required(), fps: number().required(),
+  frames: number().required(), seconds: number().required(), bytes: number().required(),
+});
+
+/** The renders of a promotion, newest first. */
+export async function rendersOf(scope: TeamScope, promotionId: string, most = 10): Promise<RenderView[]> {
+  const renders = await scope.renders().select(["id", "revision", "quality", "created_at"]).where("promotion_id", "=", promotionId).orderBy("created_at", "desc").limit(most).execute();
+  if (renders.length === 0) return [];
+  const rows = await scope.renditions().selectAll().where("render_id", "in", renders.map((render) => render.id)).orderBy("created_at").orderBy("format").execute();
+  return renders.map((render) => ({
+    id: render.id,
+    revision: render.revision,
+    quality: isQuality(render.quality) ? render.quality : "1080p",
+    createdAt: render.created_at,
+    renditions: rows.filter((row) => row.render_id === render.id).flatMap((row) =>
+      isFormatName(row.format)
+        ? [{ id: row.id, format: row.format, state: row.state, progress: row.progress, problem: row.problem, file: row.file ? fileSchema.validateSync(row.file) : null }]
+        : [],
+    ),
+  }));
+}
+
+const unfinished: RenditionState[] = ["waiting", "working"];
+
+/** Stops a rendition that is not finished. The worker notices within a second; nothing half made is kept. */
+export async function cancelRendition(scope: TeamScope, id: string): Promise<void> {
+  const row = await scope.changeRendition().set({ state: "cancelled" }).where("id", "=", id).where("state", "in", unfinished).returning("id").executeTakeFirst();
+  if (row) await tellTeam(scope.connection, { team: scope.teamId, topic: "rendition", id, state: "cancelled", progress: 0 });
+}
+
+/** Queues a failed or cancelled rendition again, from the same input. */
+export async function retryRendition(scope: TeamScope, id: string): Promise<void> {
+  await scope.together(async (within) => {
+    const row = await within.changeRendition().set({ state: "waiting", progress: 0, problem: null }).where("id", "=", id).where("state", "in", ["failed", "cancelled"]).returning("id").executeTakeFirst();
+    if (row) await enqueue(within.connection, "render-rendition", { rendition: id });
+  });
+}
+
+/** Reads the fixed input of a render back from the database. */
+export function readRenderInput(value: object): RenderInput {
+  if (!("document" in value && "facts" in value && "hashes" in value)) throw new TypeError("A stored render lacks its input.");
+  const { facts, hashes } = value as Pick<RenderInput, "facts" | "hashes">;
+  return { document: readPromotion(value.document), facts, hashes };
+}
+
+export async function renditionState(db: Kysely<Database>, id: string): Promise<RenditionState | null> {
+  const row = await db.selectFrom("rendition").select("state").where("id", "=", id).executeTakeFirst();
+  return row?.state ?? null;
+}

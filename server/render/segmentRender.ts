@@ -1,0 +1,34 @@
+import { type FrameRate, frameTime } from "../../core/time/frames";
+import { startEncoder } from "./encoder";
+import { openFrameSource } from "./frameSource";
+import { type OutputChoice, type RenderInput } from "./renderInput";
+
+export interface SegmentTask extends OutputChoice {
+  readonly input: RenderInput;
+  readonly from: number;
+  readonly to: number;
+  readonly rate: FrameRate;
+  readonly width: number;
+  readonly height: number;
+  /** Where the finished file is written. */
+  readonly path: string;
+}
+
+/** Paints and encodes the frames of one segment. Calls `onFrame` after each; stops early when `stopped` says so. */
+export async function renderSegment(task: SegmentTask, onFrame: () => void, stopped: () => boolean): Promise<void> {
+  const source = await openFrameSource(task.input, task);
+  const encoder = startEncoder(task.path, task.width, task.height, task.rate);
+  try {
+    for (let frame = task.from; frame < task.to; frame++) {
+      if (stopped()) throw new Error("The render was stopped.");
+      await encoder.write(await source.frameAt(frameTime(frame, task.rate)));
+      onFrame();
+    }
+    await encoder.finish();
+  } catch (error) {
+    encoder.stop();
+    throw error;
+  } finally {
+    source.stop();
+  }
+}

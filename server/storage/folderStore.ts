@@ -1,0 +1,33 @@
+import { randomUUID } from "node:crypto";
+import { constants } from "node:fs";
+import { access, copyFile, mkdir, open, rename, rm } from "node:fs/promises";
+import { dirname, join, normalize, sep } from "node:path";
+import { type Store } from "./store";
+
+/** A store in a local folder. Files are written aside, synced, then renamed into place. */
+export function folderStore(folder: string): Store {
+  const pathOf = (key: string): string => {
+    const path = normalize(join(folder, key));
+    if (!path.startsWith(normalize(folder) + sep)) throw new RangeError("A key must stay inside the store.");
+    return path;
+  };
+  const has = (key: string): Promise<boolean> => access(pathOf(key), constants.R_OK).then(() => true, () => false);
+  return {
+    has,
+    async keep(key, localFile) {
+      if (await has(key)) return;
+      const path = pathOf(key);
+      const aside = `${path}.${randomUUID()}.part`;
+      await mkdir(dirname(path), { recursive: true });
+      await rename(localFile, aside).catch(() => copyFile(localFile, aside));
+      const file = await open(aside, "r");
+      await file.sync().finally(() => file.close());
+      await rename(aside, path);
+    },
+    async local(key) {
+      if (!(await has(key))) throw new Error(`The store has no file “${key}”.`);
+      return pathOf(key);
+    },
+    remove: (key) => rm(pathOf(key), { force: true }),
+  };
+}

@@ -1,0 +1,16 @@
+/** Where each kind of file lies in the store. Media lies under the SHA-256 of the original, renditions under their id. */
+const SHA = /^[0-9a-f]{64}$/;
+
+function folderOf(sha256: string): string {
+  if (!SHA.test(sha256)) throw new RangeError("Media is stored under its SHA-256 only.");
+  return `media/${sha256.slice(0, 2)}/${sha256}`;
+}
+
+export const originalKey = (sha256: string): string => `${folderOf(sha256)}/original`;
+export const levelKey = (sha256: string, level: number): string => `${folderOf(sha256)}/level-${level}.webp`;
+export const workKey = (sha256: string): string => `${folderOf(sha256)}/work.mp4`;
+export const proxyKey = (sha256: string): string => `${folderOf(sha256)}/proxy.mp4`;
+export const soundProxyKey = (sha256: string): string => `${folderOf(sha256)}/proxy.m4a`;
+export const segmentKey = (hash: string): string => `segments/${hash.slice(0, 2)}/${hash}.mp4`;
+export const stillKey = (hash: string): string => `stills/${hash.slice(0, 2)}/${hash}.png`;
+export const renditionKey = (renditionId: string): string => `renditions/${renditionId}.mp4`;
