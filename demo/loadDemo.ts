@@ -8,6 +8,7 @@ import { type ReadableStream as WebStream } from "node:stream/web";
 import { type Kysely } from "kysely";
 import { readPromotion } from "../core/document/promotion";
 import { instantOf, wallTime } from "../core/offer/validity";
+import { DEMO_PASSWORD } from "../server/auth/demoPassword";
 import { hashPassword } from "../server/auth/passwords";
 import { type Database, type Role } from "../server/db/tables";
 import { type TeamScope, teamScope } from "../server/db/teamScope";
@@ -15,9 +16,6 @@ import { ingestMedia } from "../server/media/ingest";
 import { receiveMedia } from "../server/media/receive";
 import { LOGO_FILE } from "./makeFile";
 import { makeAll } from "./makeAll";
-
-/** One password for all demo accounts; they are offered on the sign-in page only while the demo world is loaded. */
-export const DEMO_PASSWORD = "clay-and-compost";
 
 const PEOPLE: readonly { name: string; email: string; role: Role }[] = [
   { name: "Imre Vass", email: "imre@quillfern.example.com", role: "owner" },

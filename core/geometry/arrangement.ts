@@ -52,7 +52,7 @@ function fullPicture(format: Format): Arrangement {
     align: "start",
     anchor: "bottom",
     gap: steps(2),
-    logo: rect(safe.x, safe.y, steps(26), steps(8)),
+    logo: rect(safe.x, safe.y, steps(36), steps(11)),
   };
 }
 
@@ -73,11 +73,11 @@ function beside(format: Format, share: Record<"standing" | "square" | "lying", n
   const split = toRhythm(format.height * share[shape]);
   const panel = rect(0, split, format.width, format.height - split);
   const column = inset(panel, { top: pad, bottom: format.height - bottom(safe), left: safe.x, right: format.width - right(safe) });
-  return { picture: rect(0, 0, format.width, split), panel, column, align: "start", anchor, gap: steps(2), logo: null };
+  return { picture: rect(0, 0, format.width, split), panel, column, align: "start", anchor, gap: steps(3), logo: null };
 }
 
 function offer(format: Format): Arrangement {
-  if (shapeOf(format) !== "square") return { ...beside(format, { standing: 0.42, square: 0.5, lying: 0.46 }, "middle"), gap: steps(2) };
+  if (shapeOf(format) !== "square") return { ...beside(format, { standing: 0.42, square: 0.5, lying: 0.46 }, "middle"), gap: steps(3) };
   // In a square the picture stands beside the price: a column of figures needs height more than width.
   const safe = safeArea(format);
   const split = toRhythm(format.width * 0.56);
@@ -85,7 +85,7 @@ function offer(format: Format): Arrangement {
     picture: rect(split, 0, format.width - split, format.height),
     panel: rect(0, 0, split, format.height),
     column: rect(safe.x, safe.y, split - steps(3) - safe.x, safe.height),
-    align: "start", anchor: "middle", gap: steps(2), logo: null,
+    align: "start", anchor: "middle", gap: steps(3), logo: null,
   };
 }
 

@@ -14,12 +14,16 @@ process.title = "stencilcraft-web";
 const development = process.argv.includes("--dev");
 const app = express().disable("x-powered-by");
 let closing = false;
+/** Responses under way; streams of events among them never end by themselves. */
+const open = new Set<express.Response>();
 
 app.use((request, response, next) => {
   const started = process.hrtime.bigint();
   const id = randomUUID().slice(0, 8);
   response.setHeader("x-request-id", id);
   if (closing) response.setHeader("connection", "close");
+  open.add(response);
+  response.on("close", () => open.delete(response));
   response.on("finish", () => {
     const ms = Number(process.hrtime.bigint() - started) / 1e6;
     log[response.statusCode >= 500 ? "error" : "debug"]({ id, method: request.method, path: request.path, status: response.statusCode, ms: Math.round(ms) }, "request");
@@ -72,7 +76,7 @@ for (const signal of ["SIGINT", "SIGTERM"] as const)
     if (closing) return;
     closing = true;
     log.info("web server stopping: requests under way are finished");
-    process.emit("stencilcraft:closing" as never);
+    for (const response of open) if (String(response.getHeader("content-type")).startsWith("text/event-stream")) response.end();
     server.close(() => void closeDatabase().finally(() => process.exit(0)));
     server.closeIdleConnections();
     setTimeout(() => process.exit(0), 10_000).unref();

@@ -31,6 +31,8 @@ function teamRows(db: Kysely<Database>, teamId: string) {
     promotions: () => db.selectFrom("promotion").where("team_id", "=", teamId),
     renders: () => db.selectFrom("render").where("team_id", "=", teamId),
     renditions: () => db.selectFrom("rendition").where("team_id", "=", teamId),
+    renditionsWithPromotion: () =>
+      db.selectFrom("rendition").innerJoin("render", "render.id", "rendition.render_id").innerJoin("promotion", "promotion.id", "render.promotion_id").where("rendition.team_id", "=", teamId),
 
     addBrand: (row: New<"brand">) => db.insertInto("brand").values({ ...row, team_id: teamId }),
     addProduct: (row: New<"product">) => db.insertInto("product").values({ ...row, team_id: teamId }),

@@ -1,4 +1,4 @@
-import { Logger, type Runner, type TaskList, makeWorkerUtils, run } from "graphile-worker";
+import { Logger, type Runner, type TaskList, run } from "graphile-worker";
 import { object, string } from "yup";
 import { config } from "../config";
 import { closeDatabase, database } from "../db/connect";
@@ -7,10 +7,8 @@ import { giveUpIngest, ingestMedia } from "../media/ingest";
 import { openPaintPool } from "../render/paintPool";
 import { giveUpRendition, renderRendition } from "../render/renditionJob";
 import { type Jobs } from "./enqueue";
+import { startHeartbeat } from "./heartbeat";
 
-const BEAT_MS = 2000;
-/** A worker not seen for this long is taken as dead, and its jobs are given to others. */
-export const DEAD_AFTER_MS = 10_000;
 const POLL_MS = 500;
 
 const media = object({ media: string().uuid().required() });
@@ -60,21 +58,4 @@ async function failed(task: keyof Jobs, error: unknown, job: { attempts: number;
   log.error({ task, attempt: job.attempts, error: error instanceof Error ? error.stack : String(error) }, "job failed");
   if (job.attempts >= job.max_attempts) await giveUp();
   throw error;
-}
-
-/** Says that this worker lives, and frees the jobs of workers that were killed. */
-function startHeartbeat(ids: ReadonlySet<string>): NodeJS.Timeout {
-  const beat = async (): Promise<void> => {
-    const now = new Date();
-    const db = database();
-    for (const id of ids) await db.insertInto("worker").values({ id, seen_at: now }).onConflict((conflict) => conflict.column("id").doUpdateSet({ seen_at: now })).execute();
-    const dead = await db.deleteFrom("worker").where("seen_at", "<", new Date(now.getTime() - DEAD_AFTER_MS)).returning("id").execute();
-    if (dead.length === 0) return;
-    const utils = await makeWorkerUtils({ connectionString: config().DATABASE_URL });
-    await utils.forceUnlockWorkers(dead.map(({ id }) => id)).finally(() => utils.release());
-    log.warn({ workers: dead.length }, "took over the jobs of workers that were gone");
-  };
-  const safely = (): void => void beat().catch((error: unknown) => log.warn({ error: String(error) }, "heartbeat failed"));
-  setTimeout(safely, 50);
-  return setInterval(safely, BEAT_MS);
 }

@@ -11,6 +11,8 @@ interface QueuedTask {
   readonly signal: AbortSignal;
   readonly resolve: () => void;
   readonly reject: (error: Error) => void;
+  /** Stops listening to the signal. */
+  ended: () => void;
 }
 
 /** Threads that paint and encode segments, shared by all renders of a process. */
@@ -27,12 +29,13 @@ export function openPaintPool(size = config().PAINT_THREADS ?? Math.max(2, avail
   const idle: Worker[] = [];
   const busy = new Map<Worker, QueuedTask>();
 
-  function startThread(): Worker {
+  function openThread(): Worker {
     const thread = startThread(new URL("./paintThread.ts", import.meta.url));
     threads.add(thread);
     thread.on("message", (message: FromThread) => {
       const queued = busy.get(thread);
       if (message.kind === "frame") return queued?.onFrame();
+      queued?.ended();
       busy.delete(thread);
       idle.push(thread);
       if (message.kind === "done") queued?.resolve();
@@ -50,7 +53,7 @@ export function openPaintPool(size = config().PAINT_THREADS ?? Math.max(2, avail
 
   function advance(): void {
     while (queue.length > 0) {
-      const thread = idle.pop() ?? (threads.size < size ? startThread() : null);
+      const thread = idle.pop() ?? (threads.size < size ? openThread() : null);
       const next = thread && queue.shift();
       if (!thread || !next) return;
       if (next.signal.aborted) {
@@ -59,15 +62,21 @@ export function openPaintPool(size = config().PAINT_THREADS ?? Math.max(2, avail
         continue;
       }
       busy.set(thread, next);
-      next.signal.addEventListener("abort", () => busy.get(thread) === next && thread.postMessage({ kind: "stop" } satisfies ToThread), { once: true });
+      listenForStop(thread, next);
       thread.postMessage({ kind: "render", task: next.task } satisfies ToThread);
     }
+  }
+
+  function listenForStop(thread: Worker, queued: QueuedTask): void {
+    const stop = (): void => thread.postMessage({ kind: "stop" } satisfies ToThread);
+    queued.signal.addEventListener("abort", stop);
+    queued.ended = () => queued.signal.removeEventListener("abort", stop);
   }
 
   return {
     render: (task, onFrame, signal) =>
       new Promise((resolve, reject) => {
-        queue.push({ task, onFrame, signal, resolve, reject });
+        queue.push({ task, onFrame, signal, resolve, reject, ended: () => undefined });
         advance();
       }),
     async close() {

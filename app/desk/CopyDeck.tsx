@@ -1,0 +1,122 @@
+import { type Edit } from "../../core/document/edits";
+import { type MediaFacts } from "../../core/document/facts";
+import { MOST_WORDS, type Promotion } from "../../core/document/promotion";
+import { type ResolvedPromotion } from "../../core/document/resolve";
+import { type SceneTemplate, type Slot, type SlotKey, type WordsSlot, slotKey } from "../../core/document/template";
+import { wordReports } from "../../core/preflight/wordFindings";
+import { type PreparedPromotion } from "../../core/scene/preparePromotion";
+import { type SceneSpan } from "../../core/time/timeline";
+import { SlotPicture } from "./SlotPicture";
+import { WordsMeters } from "./WordsMeters";
+
+export interface DeckChoices {
+  readonly media: readonly MediaFacts[];
+  readonly products: readonly { readonly id: string; readonly name: string }[];
+  readonly offers: readonly { readonly id: string; readonly name: string; readonly state: string }[];
+}
+
+/** The copy deck: a ruled sheet with one band per scene, in reading order. Every slot is a plain field that stays in its place. */
+export function CopyDeck({ document, promotion, prepared, choices, marked, onMark, onEdit, onDropFiles }: {
+  document: Promotion;
+  promotion: ResolvedPromotion;
+  prepared: readonly PreparedPromotion[];
+  choices: DeckChoices;
+  marked: SlotKey | null;
+  onMark: (slot: SlotKey, scene: SceneSpan) => void;
+  onEdit: (edit: Edit) => void;
+  onDropFiles: (slot: SlotKey, files: FileList) => void;
+}) {
+  const reports = wordReports(prepared);
+  return (
+    <div className="h-full overflow-y-auto" data-testid="copy-deck">
+      {promotion.scenes.map((scene, index) => {
+        const { template } = scene;
+        const span = promotion.spans[index];
+        if (!span) return null;
+        const words = template.slots.filter((slot) => slot.kind !== "media");
+        const pictures = template.slots.filter((slot) => slot.kind === "media");
+        const active = marked?.startsWith(`${template.id}.`) ?? false;
+        return (
+          <section key={template.id} aria-label={`Scene ${index + 1}, ${template.name}`} className={`flex gap-4 border-b border-l-4 border-b-rule px-4 py-3.5 ${active ? "border-l-accent bg-card" : "border-l-transparent"}`}>
+            <div className="w-[58px] shrink-0 text-right">
+              <div className="font-heading text-[24px] font-extrabold leading-none">{index + 1}</div>
+              <div className="figures mt-2 leading-[1.35] text-soft">{at(span.start)}<br />{at(span.end)}</div>
+            </div>
+            <div className="flex min-w-0 flex-1 flex-col gap-2">
+              {words.map((slot) => {
+                const key = slotKey(template, slot);
+                const focus = (): void => onMark(key, span);
+                if (slot.kind === "offer") return <OfferField key={key} slotKey={key} document={document} promotion={promotion} choices={choices} report={reports.get(key)} onFocus={focus} onEdit={onEdit} />;
+                return <WordsField key={key} scene={template} slot={slot} text={scene.words[slot.id] ?? ""} filled={key in document.fills} report={reports.get(key)} products={choices.products} product={document.product} onFocus={focus} onEdit={onEdit} />;
+              })}
+            </div>
+            {pictures.map((slot) => {
+              const key = slotKey(template, slot);
+              const facts = scene.media[slot.id] ?? null;
+              const frames = prepared.flatMap((one) => (one.scenes[index]?.slots ?? []).filter((placed) => placed.key === key).map(({ place }) => ({ format: one.format, place })));
+              return (
+                <SlotPicture key={key} label={slot.label} facts={facts} frames={frames} items={choices.media.filter((item) => accepts(slot, item))} inherited={!(key in document.fills)} marked={marked === key}
+                  onFocus={() => onMark(key, span)} onChoose={(media) => onEdit({ kind: "fill", slot: key, fill: { kind: "media", media } })} onReset={() => onEdit({ kind: "fill", slot: key, fill: null })} onDropFiles={(files) => onDropFiles(key, files)}
+                />
+              );
+            })}
+          </section>
+        );
+      })}
+    </div>
+  );
+}
+
+const at = (time: number): string => `${String(Math.floor(time / 60000)).padStart(2, "0")}:${((time % 60000) / 1000).toFixed(1).padStart(4, "0")}`;
+
+const accepts = (slot: Slot, item: MediaFacts): boolean => slot.kind === "media" && item.kind !== "sound" && slot.accepts.includes(item.kind);
+
+const fieldLook = "w-full border border-rule bg-white px-2.5 py-1.5 text-[15px] focus-visible:border-accent focus-visible:outline-1 focus-visible:outline-accent";
+
+function WordsField({ scene, slot, text, filled, report, products, product, onFocus, onEdit }: {
+  scene: SceneTemplate; slot: WordsSlot; text: string; filled: boolean; report: Parameters<typeof WordsMeters>[0]["report"];
+  products: DeckChoices["products"]; product: string | null; onFocus: () => void; onEdit: (edit: Edit) => void;
+}) {
+  const key = slotKey(scene, slot);
+  const length = [...text].length;
+  return (
+    <div>
+      <div className="mb-0.5 flex items-baseline justify-between gap-3 text-[13px] text-soft">
+        <label htmlFor={key}>{slot.label}{!slot.required && " (optional)"}</label>
+        <span className="flex gap-3">
+          {slot.binding === "product.name" && (
+            <select aria-label="Product of the promotion" value={product ?? ""} onFocus={onFocus} onChange={(event) => onEdit({ kind: "choose", what: "product", id: event.target.value || null })} className="max-w-36 truncate bg-transparent text-ready underline">
+              {products.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}
+            </select>
+          )}
+          {filled && slot.binding ? <button type="button" className="underline hover:text-ink" onClick={() => onEdit({ kind: "fill", slot: key, fill: null })}>Reset</button> : slot.binding && <span>{slot.binding.startsWith("brand") ? "from the brand book" : "from the catalogue"}</span>}
+          <span className={`figures pt-0.5 ${length > slot.budget ? "text-warn" : ""}`}>{length} of {slot.budget}</span>
+        </span>
+      </div>
+      <input id={key} data-slot={key} value={text} maxLength={MOST_WORDS} placeholder={slot.hint} onFocus={onFocus} dir="auto"
+        onChange={(event) => onEdit({ kind: "fill", slot: key, fill: { kind: "words", text: event.target.value } })} className={fieldLook}
+      />
+      {text.trim() !== "" && <WordsMeters report={report} />}
+    </div>
+  );
+}
+
+function OfferField({ slotKey: key, document, promotion, choices, report, onFocus, onEdit }: {
+  slotKey: SlotKey; document: Promotion; promotion: ResolvedPromotion; choices: DeckChoices; report: Parameters<typeof WordsMeters>[0]["report"]; onFocus: () => void; onEdit: (edit: Edit) => void;
+}) {
+  const lines = promotion.facts.offer;
+  return (
+    <div>
+      <div className="mb-0.5 flex justify-between text-[13px] text-soft"><label htmlFor={key}>Offer</label><span>{lines?.until ?? "from the catalogue"}</span></div>
+      <div className="flex items-center gap-2">
+        <select id={key} data-slot={key} value={document.offer ?? ""} onFocus={onFocus} onChange={(event) => onEdit({ kind: "choose", what: "offer", id: event.target.value || null })} className={`${fieldLook} w-auto! min-w-0 flex-1`}>
+          <option value="">no offer</option>
+          {choices.offers.map(({ id, name, state }) => <option key={id} value={id}>{name}{state === "running" ? "" : ` (${state})`}</option>)}
+        </select>
+        {lines && <span className="figures whitespace-nowrap text-[12px] text-ready"><s className="text-soft">{lines.was}</s> {lines.now} · {lines.badge}</span>}
+      </div>
+      {document.offer && !lines && <p className="mt-1 text-[13px] text-wrong">This offer does not lower the product’s price. Choose another, or change it in the catalogue.</p>}
+      {lines && <WordsMeters report={report} />}
+    </div>
+  );
+}

@@ -1,0 +1,87 @@
+import { useEffect, useRef, type MouseEvent } from "react";
+import { Download } from "lucide-react";
+import { type SlotKey } from "../../core/document/template";
+import { contains, rect } from "../../core/geometry/rect";
+import { FORMATS, type FormatName } from "../../core/placement/formats";
+import { scenesAt } from "../../core/time/timeline";
+import { type ProofEngine } from "../proof/proofEngine";
+import { FormatMark } from "../components/FormatMark";
+import { useProofState } from "./useProof";
+
+/** The three formats, in step, on neutral grey. A click says which slot it hit; the slot in hand is outlined. */
+export function Trio({ engine, slug, marked, onPick }: { engine: ProofEngine | null; slug: string; marked: SlotKey | null; onPick: (slot: SlotKey) => void }) {
+  const problem = useProofState(engine, (state) => state.problem);
+  const screen = (format: FormatName) => <ProofScreen engine={engine} format={format} slug={slug} marked={marked} onPick={onPick} />;
+  return (
+    <div className="@container-size relative h-full min-h-0 min-w-0 bg-proof p-5 [--gap:18px] [--label:22px]">
+      {problem && <p role="alert" className="absolute inset-x-5 top-2 z-10 bg-wrong-pale px-3 py-2 text-sm text-wrong">{problem}</p>}
+      {/* One unit u is the vertical's width; the right column is as wide again as fits, and both columns end level. */}
+      <div className="flex h-full items-start justify-center gap-[var(--gap)] [--u:min(calc((100cqh-62px)*0.5625),calc((100cqw-58px)*0.5))]">
+        <div style={{ width: "var(--u)" }}>{screen("vertical")}</div>
+        <div className="flex flex-col gap-[var(--gap)]" style={{ width: "min(calc(100cqw - 58px - var(--u)), calc((var(--u) * 16 / 9 - 40px) / 1.5625))" }}>
+          {screen("square")}
+          {screen("widescreen")}
+        </div>
+      </div>
+    </div>
+  );
+}
+
+function ProofScreen({ engine, format, slug, marked, onPick }: { engine: ProofEngine | null; format: FormatName; slug: string; marked: SlotKey | null; onPick: (slot: SlotKey) => void }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const { width, height, ratio } = FORMATS[format];
+  useEffect(() => {
+    engine?.attach(format, canvas.current);
+    return () => engine?.attach(format, null);
+  }, [engine, format]);
+
+  function pick({ clientX, clientY, currentTarget }: MouseEvent<HTMLElement>): void {
+    const box = currentTarget.getBoundingClientRect();
+    const point = rect(((clientX - box.left) / box.width) * width, ((clientY - box.top) / box.height) * height, 0, 0);
+    const found = slotsNow(engine, format).filter((slot) => slot.kind !== "logo" && contains(slot.place, point)).at(-1);
+    if (found) onPick(found.key);
+  }
+
+  async function saveFrame(): Promise<void> {
+    if (!engine) return;
+    const blob = await engine.frame(format, "1080p");
+    const link = Object.assign(document.createElement("a"), { href: URL.createObjectURL(blob), download: `${slug}-${format}-${(engine.state().time / 1000).toFixed(3)}s.png` });
+    link.click();
+    URL.revokeObjectURL(link.href);
+  }
+
+  return (
+    <figure>
+      <figcaption className="mb-1 flex h-[var(--label)] items-center gap-2 text-white">
+        <FormatMark format={format} size={12} />
+        <span className="text-[13px]">{format}</span> <span className="figures">{ratio}</span>
+        <button type="button" onClick={() => void saveFrame()} className="ml-auto p-1 text-white/90 hover:text-white" aria-label={`Save this ${format} frame as PNG`} title="Save this frame as PNG"><Download aria-hidden size={14} /></button>
+      </figcaption>
+      <div className="relative shadow-lg" style={{ aspectRatio: `${width} / ${height}` }} onClick={pick} data-proof={format}>
+        <canvas ref={canvas} className="block h-full w-full" role="img" aria-label={`${format} proof`} />
+        {marked && <Mark engine={engine} format={format} slot={marked} />}
+      </div>
+    </figure>
+  );
+}
+
+function Mark({ engine, format, slot }: { engine: ProofEngine | null; format: FormatName; slot: SlotKey }) {
+  // The time is part of what is picked, so that the outline follows the scene on screen.
+  useProofState(engine, (state) => `${state.prepared.length}/${Math.floor(state.time / 100)}`);
+  useProofState(engine, (state) => state.prepared);
+  const { width, height } = FORMATS[format];
+  return slotsNow(engine, format)
+    .filter(({ key, place }) => key === slot && place.width > 0)
+    .map(({ part, place }) => (
+      <div key={part} aria-hidden className="pointer-events-none absolute outline-2 outline-accent" style={{ left: `${(place.x / width) * 100}%`, top: `${(place.y / height) * 100}%`, width: `${(place.width / width) * 100}%`, height: `${(place.height / height) * 100}%`, outlineOffset: part === "picture" ? -3 : 3 }} />
+    ));
+}
+
+function slotsNow(engine: ProofEngine | null, format: FormatName) {
+  const state = engine?.state();
+  const prepared = state?.prepared.find((one) => one.format === format);
+  if (!state || !prepared) return [];
+  const { under, over } = scenesAt(prepared.spans, Math.min(state.time, state.length - 1));
+  const index = over && over.progress > 0.5 ? over.span.index : under.index;
+  return prepared.scenes[index]?.slots ?? [];
+}

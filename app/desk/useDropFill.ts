@@ -1,0 +1,37 @@
+import { useRef } from "react";
+import { toast } from "sonner";
+import { object, string } from "yup";
+import { type SlotKey } from "../../core/document/template";
+import { useTeamEvents } from "../components/useTeamEvents";
+
+const received = object({ id: string().required(), name: string().required() });
+
+/** Brings a file dropped on a slot into the media, and fills the slot with it once it has been read in. */
+export function useDropFill(fill: (slot: SlotKey, media: string) => void, onReady: () => void): (slot: SlotKey, files: FileList) => void {
+  const waiting = useRef(new Map<string, SlotKey>());
+  useTeamEvents(({ topic, id, state }) => {
+    const slot = topic === "media" ? waiting.current.get(id) : undefined;
+    if (!slot || state === "working") return;
+    waiting.current.delete(id);
+    if (state === "failed") {
+      toast.error("The file could not be read in. Media says why.");
+      return;
+    }
+    onReady();
+    fill(slot, id);
+  });
+  return (slot, files) => {
+    const file = files[0];
+    if (!file) return;
+    void (async () => {
+      const response = await fetch(`/media/upload?name=${encodeURIComponent(file.name)}`, { method: "POST", body: file, headers: { "content-type": "application/octet-stream" } });
+      const body: unknown = await response.json();
+      if (!received.isValidSync(body)) {
+        toast.error(typeof body === "object" && body !== null && "problem" in body ? String(body.problem) : `“${file.name}” was not taken.`);
+        return;
+      }
+      waiting.current.set(body.id, slot);
+      toast(`Reading in “${file.name}” …`);
+    })().catch(() => toast.error(`“${file.name}” did not arrive: the connection was lost. Try again.`));
+  };
+}

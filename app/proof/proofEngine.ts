@@ -1,0 +1,258 @@
+import { type Promotion } from "../../core/document/promotion";
+import { type Facts } from "../../core/document/facts";
+import { type ResolvedPromotion, resolvePromotion } from "../../core/document/resolve";
+import { type DisplayList, everyNode, sameFrame } from "../../core/scene/displayList";
+import { type PreparationMemory, type PreparedPromotion, displayListAt, preparePromotion } from "../../core/scene/preparePromotion";
+import { fontFilesWanted } from "../../core/scene/wantedFiles";
+import { FORMAT_NAMES, FORMATS, type FormatName } from "../../core/placement/formats";
+import { outputSize, type Quality } from "../../core/placement/quality";
+import { mixPlan } from "../../core/sound/mixPlan";
+import { FPS_30, frameAt, frameTime } from "../../core/time/frames";
+import { type FontBook } from "../../core/type/fontBook";
+import { type Painter, createPainter } from "../../paint/painter";
+import { browserBook, openFiles } from "./browserBook";
+import { browserResources } from "./browserResources";
+import { type ClipPlayer, openClipPlayer } from "./clipPlayer";
+import { type SoundPlayer, openSoundPlayer } from "./soundPlayer";
+
+/** What the interface shows of the proofs. */
+export interface ProofState {
+  readonly prepared: readonly PreparedPromotion[];
+  /** Milliseconds. */
+  readonly time: number;
+  readonly length: number;
+  readonly playing: boolean;
+  readonly problem: string | null;
+}
+
+/** Shows one promotion in three canvases, in step. */
+export interface ProofEngine {
+  attach(format: FormatName, canvas: HTMLCanvasElement | null): void;
+  show(document: Promotion, facts: Facts): void;
+  play(): void;
+  pause(): void;
+  seek(time: number): void;
+  /** Moves by whole frames and pauses. */
+  step(frames: number): void;
+  /** Paints the present frame at an output's full size, exactly as it will render. */
+  frame(format: FormatName, quality: Quality): Promise<Blob>;
+  subscribe(listener: () => void): () => void;
+  state(): ProofState;
+  close(): void;
+}
+
+interface Screen {
+  readonly canvas: HTMLCanvasElement;
+  readonly context: CanvasRenderingContext2D;
+  painter: Painter;
+  width: number;
+  height: number;
+  painted: DisplayList | null;
+}
+
+export function openProofEngine(): ProofEngine {
+  const listeners = new Set<() => void>();
+  const screens = new Map<FormatName, Screen>();
+  const players = new Map<string, ClipPlayer>();
+  const memory: PreparationMemory = new Map();
+  let facts: Facts | null = null;
+  let current: ProofState = { prepared: [], time: 0, length: 0, playing: false, problem: null };
+  let showing = 0;
+  let started = { at: 0, from: 0 };
+  let sound: { key: string; player: SoundPlayer } | null = null;
+  let closed = false;
+
+  const resources = browserResources((media) => {
+    let player = players.get(media);
+    const clip = facts?.media[media];
+    if (!player) {
+      if (clip?.kind !== "clip") return NO_CLIP;
+      players.set(media, (player = openClipPlayer(clip, requestPaint)));
+    }
+    return player;
+  });
+
+  function change(next: Partial<ProofState>): void {
+    current = { ...current, ...next };
+    listeners.forEach((listener) => listener());
+  }
+
+  const listOf = (format: FormatName, time: number): DisplayList | null => {
+    const prepared = current.prepared.find((one) => one.format === format);
+    return prepared ? displayListAt(prepared, time) : null;
+  };
+
+  /** Paints each screen whose frame has changed and whose pictures are here; fetches what is missing. */
+  function paintAll(force: boolean): void {
+    for (const [format, screen] of screens) {
+      const list = listOf(format, current.time);
+      if (!list) continue;
+      const repaint = force || resize(format, screen) || !screen.painted || !sameFrame(screen.painted, list);
+      if (!repaint) continue;
+      const scale = scaleOf(format, screen);
+      if (!resources.has(list, scale)) void resources.load(list, scale).then(requestPaint, (error: unknown) => change({ problem: String(error) }));
+      screen.painter.paint(list, screen.context);
+      screen.painted = resources.has(list, scale) ? list : null;
+    }
+  }
+
+  let asked = false;
+  function requestPaint(): void {
+    if (asked || closed) return;
+    asked = true;
+    requestAnimationFrame(() => {
+      asked = false;
+      if (!closed) paintAll(true);
+    });
+  }
+
+  function resize(format: FormatName, screen: Screen): boolean {
+    const box = screen.canvas.getBoundingClientRect();
+    const width = Math.max(1, Math.round(box.width * devicePixelRatio));
+    const height = Math.max(1, Math.round(box.height * devicePixelRatio));
+    if (width === screen.width && height === screen.height) return false;
+    Object.assign(screen, { width, height, painter: createPainter(FORMATS[format], { width, height }, resources) });
+    Object.assign(screen.canvas, { width, height });
+    return true;
+  }
+
+  const watcher = new ResizeObserver(requestPaint);
+
+  function tick(now: number): void {
+    if (!current.playing || closed) return;
+    const time = started.from + (now - started.at);
+    if (time >= current.length) {
+      pauseAt(current.length);
+      return;
+    }
+    change({ time: Math.max(0, time) });
+    followClips();
+    paintAll(false);
+    requestAnimationFrame(tick);
+  }
+
+  /** Which clip frames are on screen now; the same in every format. */
+  function clipFrames(time: number): Map<string, number> {
+    const list = listOf("square", time) ?? [];
+    return new Map([...everyNode(list)].flatMap((node) => (node.kind === "clip" ? [[node.media, node.frame] as const] : [])));
+  }
+
+  function followClips(): void {
+    const frames = clipFrames(current.time);
+    for (const [media, player] of players) {
+      const frame = frames.get(media);
+      if (frame === undefined) player.hold();
+      else player.follow(frame);
+    }
+    for (const media of frames.keys()) resources.clipFrame(media, 0);
+  }
+
+  async function seekClips(time: number): Promise<void> {
+    const frames = clipFrames(time);
+    for (const media of frames.keys()) resources.clipFrame(media, 0);
+    await Promise.all([...frames].map(([media, frame]) => players.get(media)?.seek(frame)));
+  }
+
+  function pauseAt(time: number): void {
+    sound?.player.hold();
+    players.forEach((player) => player.hold());
+    change({ playing: false, time: clampToFrame(time) });
+    paintAll(false);
+    void seekClips(current.time).then(requestPaint, () => undefined);
+  }
+
+  const clampToFrame = (time: number): number => {
+    const last = frameAt(Math.max(0, current.length - 1), FPS_30);
+    return frameTime(Math.min(last, Math.max(0, frameAt(time + 0.5, FPS_30))), FPS_30);
+  };
+
+  function prepareSound(document: Promotion, promotion: ResolvedPromotion): void {
+    const tune = document.tune ? promotion.facts.media[document.tune] : undefined;
+    const key = `${tune?.id ?? ""}/${promotion.length}`;
+    if (sound?.key === key) return;
+    sound?.player.close();
+    sound = tune?.kind === "sound" ? { key, player: openSoundPlayer(`/media/${tune.id}/sound`, mixPlan(tune, promotion.template.sound, promotion.length)) } : null;
+  }
+
+  async function prepare(promotion: ResolvedPromotion, book: FontBook, turn: number): Promise<void> {
+    for (let wanted = fontFilesWanted(promotion, book); wanted.length > 0; wanted = fontFilesWanted(promotion, book)) {
+      await openFiles(book, wanted);
+      if (turn !== showing) return;
+    }
+    const prepared = FORMAT_NAMES.map((format) => preparePromotion(promotion, format, book, memory));
+    change({ prepared, length: promotion.length, time: Math.min(current.time, promotion.length), problem: null });
+    paintAll(false);
+    if (!current.playing) void seekClips(current.time).then(requestPaint, () => undefined);
+  }
+
+  let book: FontBook | null = null;
+  return {
+    attach(format, canvas) {
+      const before = screens.get(format);
+      if (before) watcher.unobserve(before.canvas);
+      screens.delete(format);
+      const context = canvas?.getContext("2d", { alpha: false, willReadFrequently: true });
+      if (!canvas || !context) return;
+      screens.set(format, { canvas, context, width: 0, height: 0, painted: null, painter: createPainter(FORMATS[format], FORMATS[format], resources) });
+      watcher.observe(canvas);
+      requestPaint();
+    },
+    show(document, newFacts) {
+      facts = newFacts;
+      const turn = ++showing;
+      const promotion = resolvePromotion(document, newFacts);
+      prepareSound(document, promotion);
+      const run = async (): Promise<void> => prepare(promotion, (book ??= await browserBook()), turn);
+      void run().catch((error: unknown) => change({ problem: error instanceof Error ? error.message : String(error) }));
+    },
+    play() {
+      const from = current.time >= current.length - 40 ? 0 : current.time;
+      started = { at: performance.now(), from };
+      change({ playing: true, time: from });
+      sound?.player.play(from);
+      requestAnimationFrame(tick);
+    },
+    pause: () => pauseAt(current.time),
+    seek(time) {
+      if (current.playing) {
+        started = { at: performance.now(), from: Math.min(current.length, Math.max(0, time)) };
+        sound?.player.play(started.from);
+        return;
+      }
+      change({ time: clampToFrame(time) });
+      paintAll(false);
+      void seekClips(current.time).then(requestPaint, () => undefined);
+    },
+    step(frames) {
+      if (current.playing) pauseAt(current.time);
+      pauseAt(clampToFrame(current.time + frameTime(frames, FPS_30)));
+    },
+    async frame(format, quality) {
+      const list = listOf(format, current.time);
+      if (!list) throw new Error("The proof is not there yet.");
+      const size = outputSize(format, quality);
+      await resources.load(list, Math.min(size.width / FORMATS[format].width, size.height / FORMATS[format].height));
+      await seekClips(current.time);
+      const canvas = new OffscreenCanvas(size.width, size.height);
+      const context = canvas.getContext("2d", { willReadFrequently: true });
+      if (!context) throw new Error("This browser gives no canvas to paint on.");
+      createPainter(FORMATS[format], size, resources).paint(list, context);
+      return canvas.convertToBlob({ type: "image/png" });
+    },
+    subscribe(listener) {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    state: () => current,
+    close() {
+      closed = true;
+      watcher.disconnect();
+      sound?.player.close();
+      players.forEach((player) => player.close());
+    },
+  };
+}
+
+const scaleOf = (format: FormatName, { width, height }: Screen): number => Math.min(width / FORMATS[format].width, height / FORMATS[format].height);
+
+const NO_CLIP: ClipPlayer = { image: () => null, seek: () => Promise.resolve(), follow: () => undefined, hold: () => undefined, close: () => undefined };

@@ -1,0 +1,85 @@
+import { useEffect, useMemo, useRef, useState } from "react";
+import { useRevalidator } from "react-router";
+import { Redo2, Undo2 } from "lucide-react";
+import { toast, Toaster } from "sonner";
+import { resolvePromotion } from "../../core/document/resolve";
+import { type SlotKey } from "../../core/document/template";
+import { requirePerson } from "../../server/auth/sessions";
+import { loadFillDesk } from "../../server/promotions/fillDesk";
+import { type Route } from "./+types/fillDesk";
+import { Button, ButtonLink } from "../components/Button";
+import { useDropFill } from "../desk/useDropFill";
+import { CopyDeck } from "../desk/CopyDeck";
+import { DeskHeader } from "../desk/DeskHeader";
+import { Transport } from "../desk/Transport";
+import { Trio } from "../desk/Trio";
+import { useDocument } from "../desk/useDocument";
+import { useProofEngine, useProofState } from "../desk/useProof";
+import { useUndoKeys } from "../desk/useUndoKeys";
+
+export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
+  const { scope } = await requirePerson(request);
+  return loadFillDesk(scope, slug);
+}
+
+export default function FillDesk({ loaderData, params }: Route.ComponentProps) {
+  // A desk of another promotion starts anew.
+  return <Desk key={params.slug} loaded={loaderData} />;
+}
+
+function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
+  const { slug, lines, media, products, offers } = loaded;
+  const revalidator = useRevalidator();
+  const { document, save, merged, apply, undo, redo, canUndo, canRedo } = useDocument(slug, loaded, (edits) => {
+    if (edits.some((edit) => edit.kind === "choose")) void revalidator.revalidate();
+  });
+  const engine = useProofEngine();
+  const prepared = useProofState(engine, (state) => state.prepared);
+  const [marked, setMarked] = useState<SlotKey | null>(null);
+  const deck = useRef<HTMLDivElement>(null);
+  useUndoKeys(undo, redo);
+  const dropFill = useDropFill((slot, id) => apply({ kind: "fill", slot, fill: { kind: "media", media: id } }), () => void revalidator.revalidate());
+
+  const facts = useMemo(() => {
+    const product = products.find(({ id }) => id === document.product) ?? null;
+    return { ...loaded.facts, product, offer: document.offer ? (lines[document.offer] ?? null) : null };
+  }, [loaded.facts, lines, products, document.product, document.offer]);
+  const promotion = useMemo(() => resolvePromotion(document, facts), [document, facts]);
+  useEffect(() => engine?.show(document, facts), [engine, document, facts]);
+  useEffect(() => {
+    if (merged) toast("Someone else saved meanwhile. Your changes were put on top of theirs.");
+  }, [merged]);
+
+  function pick(slot: SlotKey): void {
+    setMarked(slot);
+    deck.current?.querySelector<HTMLElement>(`[data-slot="${slot}"]`)?.focus();
+  }
+
+  return (
+    <main className="flex h-[calc(100vh-46px)] min-h-[560px] flex-col">
+      <DeskHeader slug={slug} name={document.name} save={save} current="Fill" onRename={(name) => apply({ kind: "rename", name })}>
+        <Button onClick={undo} disabled={!canUndo} aria-label="Undo" className="px-3"><Undo2 aria-hidden size={16} /> Undo</Button>
+        <Button onClick={redo} disabled={!canRedo} aria-label="Redo" className="px-3"><Redo2 aria-hidden size={16} /></Button>
+        <ButtonLink look="main" to={`/promotions/${slug}/send`}>Render 3 formats</ButtonLink>
+      </DeskHeader>
+      <div className="grid min-h-0 flex-1 grid-cols-[minmax(560px,648px)_minmax(0,1fr)]">
+        <div ref={deck} className="min-h-0">
+          <CopyDeck
+            document={document} promotion={promotion} prepared={prepared} marked={marked} onEdit={apply} onDropFiles={dropFill}
+            choices={{ media: media.flatMap((item) => (item.facts ? [item.facts] : [])), products, offers }}
+            onMark={(slot, span) => {
+              setMarked(slot);
+              const state = engine?.state();
+              if (state && !state.playing && (state.time < span.entered || state.time >= span.end - 500)) engine?.seek(span.start + (span.end - span.start) * 0.6);
+            }}
+          />
+        </div>
+        <Trio engine={engine} slug={slug} marked={marked} onPick={pick} />
+      </div>
+      <Transport engine={engine} scenes={promotion.template.scenes} spans={promotion.spans} length={promotion.length} />
+      <Toaster position="bottom-center" offset={74} />
+    </main>
+  );
+}
+
+export { ProblemPage as ErrorBoundary } from "../components/ProblemPage";

@@ -1,0 +1,2 @@
+/** The process is up. */
+export const loader = () => new Response("ok\n");

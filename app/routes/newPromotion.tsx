@@ -1,0 +1,94 @@
+import { Form, Link, data, redirect, useNavigation } from "react-router";
+import { useState } from "react";
+import { TEMPLATES } from "../../core/document/oneOffer";
+import { offerState } from "../../core/offer/validity";
+import { writePrice, money } from "../../core/offer/money";
+import { requireEditor, requirePerson } from "../../server/auth/sessions";
+import { mediaList } from "../../server/media/mediaList";
+import { linesFor } from "../../server/promotions/loadFacts";
+import { createPromotion } from "../../server/promotions/promotionStore";
+import { type Route } from "./+types/newPromotion";
+import { Button } from "../components/Button";
+import { Notice } from "../components/Notice";
+import { PageHead } from "../components/PageHead";
+import { thumbAddress } from "../components/mediaLook";
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const { scope, team } = await requirePerson(request);
+  const [products, offers, media] = await Promise.all([scope.products().selectAll().orderBy("name").execute(), scope.offers().selectAll().orderBy("starts_at").execute(), mediaList(scope)]);
+  const now = new Date();
+  const thumbs = new Map(media.flatMap(({ facts }) => (facts ? [[facts.id, thumbAddress(facts, 300)] as const] : [])));
+  const open = offers.filter((offer) => offerState({ startsAt: offer.starts_at, endsAt: offer.ends_at, zone: offer.zone }, now) !== "ended");
+  return {
+    template: new URL(request.url).searchParams.get("template") ?? TEMPLATES[0]?.slug ?? "",
+    products: products.map((row) => ({ id: row.id, name: row.name, price: writePrice(money(row.price_minor, row.currency), team.locale), thumb: thumbs.get(row.picture_media_id ?? "") ?? null, lines: Object.fromEntries(open.map((offer) => [offer.id, linesFor(row, offer, team.locale)])) })),
+    offers: open.map(({ id, name }) => ({ id, name })),
+  };
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const { scope, id } = await requireEditor(request);
+  const form = await request.formData();
+  const product = String(form.get("product") ?? "");
+  if (product === "") return data({ problem: "Choose the product this promotion is about." }, { status: 422 });
+  const offer = String(form.get("offer") ?? "");
+  const { slug } = await createPromotion(scope, { template: String(form.get("template")), product, offer: offer === "" ? null : offer }, id);
+  return redirect(`/promotions/${slug}`);
+}
+
+export default function NewPromotion({ loaderData: { template, products, offers }, actionData }: Route.ComponentProps) {
+  const [product, setProduct] = useState(products[0]?.id ?? "");
+  const [offer, setOffer] = useState(offers[0]?.id ?? "");
+  const busy = useNavigation().state !== "idle";
+  const lines = products.find(({ id }) => id === product)?.lines ?? {};
+  return (
+    <main className="flex-1 px-8 py-7">
+      <Form method="post">
+        <PageHead title="New promotion" about="A template, a product, an offer. The first version fills itself."><Button look="main" type="submit" disabled={busy || products.length === 0}>Fill the first version</Button></PageHead>
+        {actionData?.problem && <Notice kind="wrong" className="mb-4">{actionData.problem}</Notice>}
+        <div className="grid grid-cols-[260px_minmax(0,1fr)_300px] gap-10 max-lg:grid-cols-1">
+          <fieldset>
+            <legend className="mb-3 font-heading text-lg font-semibold">1 Template</legend>
+            {TEMPLATES.map(({ slug, name, purpose }) => (
+              <label key={slug} className="block cursor-pointer border-2 border-transparent bg-card p-4 has-checked:border-ink">
+                <span className="flex items-center gap-2 font-semibold"><input type="radio" name="template" value={slug} defaultChecked={slug === template} className="accent-accent" /> {name}</span>
+                <span className="mt-1 block text-sm text-soft">{purpose}</span>
+              </label>
+            ))}
+          </fieldset>
+          <fieldset>
+            <legend className="mb-3 font-heading text-lg font-semibold">2 Product</legend>
+            {products.length === 0 && <p className="text-soft">Your catalogue is empty. <Link to="/catalogue" className="underline">Add a product first.</Link></p>}
+            <div className="grid grid-cols-3 gap-4">
+              {products.map(({ id, name, price, thumb }) => (
+                <label key={id} className="cursor-pointer border-2 border-transparent bg-card has-checked:border-ink has-focus-visible:outline-2 has-focus-visible:outline-accent">
+                  <span className="block h-32 bg-proof">{thumb && <img src={thumb} alt="" className="h-full w-full object-cover" />}</span>
+                  <span className="block px-3 py-2">
+                    <input type="radio" name="product" value={id} checked={id === product} onChange={() => setProduct(id)} className="sr-only" />
+                    <span className="block font-semibold leading-tight">{name}</span><span className="figures text-soft">{price}</span>
+                  </span>
+                </label>
+              ))}
+            </div>
+          </fieldset>
+          <fieldset>
+            <legend className="mb-3 font-heading text-lg font-semibold">3 Offer</legend>
+            <div className="flex flex-col gap-2">
+              {[...offers, { id: "", name: "No offer" }].map(({ id, name }) => {
+                const line = lines[id];
+                return (
+                  <label key={id} className="flex cursor-pointer items-start gap-3 border-2 border-transparent bg-card px-4 py-3 has-checked:border-ink">
+                    <input type="radio" name="offer" value={id} checked={id === offer} onChange={() => setOffer(id)} className="mt-1 accent-accent" />
+                    <span><span className="block font-semibold">{name}</span><span className="text-sm text-soft">{id === "" ? "Only show the product" : line ? `${line.was} → ${line.now}, ${line.badge}` : "does not lower this product’s price"}</span></span>
+                  </label>
+                );
+              })}
+            </div>
+          </fieldset>
+        </div>
+      </Form>
+    </main>
+  );
+}
+
+export { ProblemPage as ErrorBoundary } from "../components/ProblemPage";

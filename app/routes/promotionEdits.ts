@@ -1,0 +1,23 @@
+import { ValidationError, number, object } from "yup";
+import { readEdits } from "../../core/document/edits";
+import { requireEditor } from "../../server/auth/sessions";
+import { saveEdits } from "../../server/promotions/promotionStore";
+import { type Route } from "./+types/promotionEdits";
+
+const envelope = object({ base: number().integer().min(1).required() });
+
+/** Autosave: edits with the revision they were made on. 409 with the newer document when someone saved in between. */
+export async function action({ request, params: { slug } }: Route.ActionArgs) {
+  const { scope, id } = await requireEditor(request);
+  try {
+    const body: unknown = await request.json();
+    const { base } = envelope.validateSync(body);
+    const edits = readEdits(typeof body === "object" && body !== null && "edits" in body ? body.edits : undefined);
+    const result = await saveEdits(scope, slug, base, edits, id);
+    return Response.json(result, { status: result.kind === "saved" ? 200 : 409 });
+  } catch (error) {
+    if (error instanceof ValidationError || error instanceof TypeError || error instanceof SyntaxError || error instanceof RangeError)
+      return Response.json({ problem: error.message }, { status: 422 });
+    throw error;
+  }
+}

@@ -1,0 +1,19 @@
+import { string } from "yup";
+import { type TeamScope } from "../db/teamScope";
+import { levelKey, proxyKey, soundProxyKey } from "../storage/keys";
+import { store } from "../storage/store";
+
+const missing = (): Response => new Response("There is no such media item in your team.", { status: 404 });
+
+/** Where a working copy of a team's item lies. Throws a 404 for another team's, as for none. */
+export async function mediaFilePath(scope: TeamScope, id: string, file: string): Promise<{ path: string; type: string }> {
+  if (!string().uuid().required().isValidSync(id)) throw missing();
+  const row = await scope.media().select("sha256").where("id", "=", id).executeTakeFirst();
+  if (!row) throw missing();
+  const level = /^level-(\d{1,2})$/.exec(file)?.[1];
+  const found = level !== undefined ? { key: levelKey(row.sha256, Number(level)), type: "image/webp" }
+    : file === "proxy" ? { key: proxyKey(row.sha256), type: "video/mp4" }
+    : file === "sound" ? { key: soundProxyKey(row.sha256), type: "audio/mp4" } : null;
+  if (!found || !(await store().has(found.key))) throw missing();
+  return { path: await store().local(found.key), type: found.type };
+}

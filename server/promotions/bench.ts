@@ -1,0 +1,23 @@
+import { offerState } from "../../core/offer/validity";
+import { type TeamScope } from "../db/teamScope";
+import { allPromotions } from "./promotionStore";
+
+const SOON_MS = 14 * 86_400_000;
+
+/** What needs doing: promotions in work, offers that start or end soon, renders under way. */
+export async function loadBench(scope: TeamScope) {
+  const now = new Date();
+  const [promotions, offers, running] = await Promise.all([
+    allPromotions(scope),
+    scope.offers().selectAll().orderBy("starts_at").execute(),
+    scope.renditionsWithPromotion()
+      .where("rendition.state", "in", ["waiting", "working"])
+      .select(["rendition.id", "rendition.format", "rendition.progress", "promotion.slug", "promotion.name"]).execute(),
+  ]);
+  const days = offers.flatMap((offer) => {
+    const state = offerState({ startsAt: offer.starts_at, endsAt: offer.ends_at, zone: offer.zone }, now);
+    const next = state === "coming" ? offer.starts_at : offer.ends_at;
+    return state !== "ended" && next.getTime() - now.getTime() < SOON_MS ? [{ id: offer.id, name: offer.name, what: state === "coming" ? ("starts" as const) : ("ends" as const), at: next, startsAt: offer.starts_at, endsAt: offer.ends_at, zone: offer.zone }] : [];
+  });
+  return { promotions, offers: days.sort((a, b) => a.at.getTime() - b.at.getTime()), running, now };
+}

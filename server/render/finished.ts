@@ -1,0 +1,53 @@
+import { createHash } from "node:crypto";
+import { createReadStream } from "node:fs";
+import { Readable } from "node:stream";
+import { pipeline } from "node:stream/promises";
+import archiver from "archiver";
+import { string } from "yup";
+import { type TeamScope } from "../db/teamScope";
+import { store } from "../storage/store";
+
+const missing = (): Response => new Response("There is no such rendition in your team, or it is not ready.", { status: 404 });
+const isId = (id: string): boolean => string().uuid().required().isValidSync(id);
+
+/** The file of a ready rendition, and the name people get it under. */
+export async function finishedRendition(scope: TeamScope, id: string): Promise<{ path: string; name: string }> {
+  if (!isId(id)) throw missing();
+  const row = await scope.renditions().select(["render_id", "format", "file_key"]).where("id", "=", id).where("state", "=", "ready").executeTakeFirst();
+  if (!row?.file_key) throw missing();
+  const { slug, quality } = await aboutRender(scope, row.render_id);
+  return { path: await store().local(row.file_key), name: `${slug}-${row.format}-${quality}.mp4` };
+}
+
+/** A zip of a render's finished files, streamed. Its manifest.json says what each is, with its SHA-256. */
+export async function zipRender(scope: TeamScope, renderId: string): Promise<{ name: string; stream: ReadableStream }> {
+  if (!isId(renderId)) throw missing();
+  const rows = await scope.renditions().selectAll().where("render_id", "=", renderId).where("state", "=", "ready").orderBy("format").execute();
+  if (rows.length === 0) throw missing();
+  const { slug, name, quality, revision, created_at } = await aboutRender(scope, renderId);
+  const zip = archiver("zip", { store: true });
+  const files: object[] = [];
+  for (const row of rows) {
+    const path = await store().local(row.file_key ?? "");
+    const file = `${slug}-${row.format}-${quality}.mp4`;
+    zip.file(path, { name: file });
+    files.push({ file, ...row.file, sha256: await hashOf(path) });
+  }
+  const manifest = { promotion: name, slug, revision, quality, renderedAt: created_at.toISOString(), files };
+  zip.append(`${JSON.stringify(manifest, null, 2)}\n`, { name: "manifest.json" });
+  void zip.finalize();
+  return { name: `${slug}-${quality}.zip`, stream: Readable.toWeb(zip) as ReadableStream };
+}
+
+async function aboutRender(scope: TeamScope, renderId: string) {
+  const render = await scope.renders().select(["promotion_id", "quality", "revision", "created_at"]).where("id", "=", renderId).executeTakeFirst();
+  const promotion = render && (await scope.promotions().select(["slug", "name"]).where("id", "=", render.promotion_id).executeTakeFirst());
+  if (!render || !promotion) throw missing();
+  return { ...render, ...promotion };
+}
+
+async function hashOf(path: string): Promise<string> {
+  const hash = createHash("sha256");
+  await pipeline(createReadStream(path), hash);
+  return hash.digest("hex");
+}

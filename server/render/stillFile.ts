@@ -1,0 +1,41 @@
+import { createHash, randomUUID } from "node:crypto";
+import { mkdir, rm, writeFile } from "node:fs/promises";
+import { join } from "node:path";
+import { type Promotion } from "../../core/document/promotion";
+import { resolvePromotion } from "../../core/document/resolve";
+import { FORMATS, type FormatName } from "../../core/placement/formats";
+import { settledTime } from "../../core/scene/preparePromotion";
+import { PAINTER_VERSION } from "../../paint/painter";
+import { config } from "../config";
+import { type TeamScope } from "../db/teamScope";
+import { loadRenderInput } from "../promotions/loadFacts";
+import { stillKey } from "../storage/keys";
+import { store } from "../storage/store";
+import { openFrameSource } from "./frameSource";
+
+const SHORT_SIDE = 360;
+
+/** A local PNG of a scene's settled moment, painted on first use and kept under a hash of all it shows. */
+export async function stillFile(scope: TeamScope, document: Promotion, format: FormatName, scene: number): Promise<string> {
+  const input = await loadRenderInput(scope, document);
+  const { spans } = resolvePromotion(input.document, input.facts);
+  const span = spans[scene] ?? spans[0];
+  if (!span) throw new Response("This promotion has no scene.", { status: 404 });
+  const key = stillKey(createHash("sha256").update(JSON.stringify([PAINTER_VERSION, SHORT_SIDE, format, span.index, input])).digest("hex"));
+  if (!(await store().has(key))) {
+    const { width, height } = FORMATS[format];
+    const size = { width: Math.round((width * SHORT_SIDE) / 1080), height: Math.round((height * SHORT_SIDE) / 1080) };
+    const source = await openFrameSource(input, { format, quality: "480p" }, size);
+    const folder = join(config().data, "incoming");
+    const path = join(folder, `${randomUUID()}.png`);
+    try {
+      await mkdir(folder, { recursive: true });
+      await writeFile(path, await source.pngAt(settledTime(span)));
+      await store().keep(key, path);
+    } finally {
+      source.stop();
+      await rm(path, { force: true });
+    }
+  }
+  return store().local(key);
+}
