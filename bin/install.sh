@@ -17,6 +17,7 @@ if [ ${#missing[@]} -gt 0 ]; then
 fi
 if [ ! -e node_modules/.stencilcraft-lock ] || ! cmp -s package-lock.json node_modules/.stencilcraft-lock; then
   echo "Installing npm packages …" >&2
-  npm ci --no-audit --no-fund --loglevel=error >&2
+  # Not `npm ci`: it insists on optional packages of other systems, which not every registry carries.
+  npm install --no-save --no-audit --no-fund --loglevel=error >&2
   cp package-lock.json node_modules/.stencilcraft-lock
 fi
