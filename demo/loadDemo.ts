@@ -4,7 +4,6 @@ import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { Readable } from "node:stream";
-import { type ReadableStream as WebStream } from "node:stream/web";
 import { type Kysely } from "kysely";
 import { readPromotion } from "../core/document/promotion";
 import { instantOf, wallTime } from "../core/offer/validity";
@@ -89,7 +88,7 @@ async function loadMedia(db: Kysely<Database>, scope: TeamScope, tell: (step: st
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-demo-"));
   try {
     await makeAll(folder, async (name) => {
-      const { id } = await receiveMedia(scope, name, Readable.toWeb(createReadStream(join(folder, name))) as WebStream);
+      const { id } = await receiveMedia(scope, name, Readable.toWeb(createReadStream(join(folder, name))) as ReadableStream);
       await ingestMedia(db, id);
       ids.set(name, id);
       tell(`  ${name}`);

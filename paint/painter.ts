@@ -33,6 +33,8 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   const stills = new WeakMap<StillNode, { surface: Surface; x: number; y: number }>();
   const paths = new WeakMap<Outline, Path2D>();
   let layerSurface: Surface | null = null;
+  /** Whether a picture was not there yet since this was last cleared: what lacks one must not be kept. */
+  let lacking = false;
 
   function paintAll(nodes: readonly DisplayNode[], pen: Pen): void {
     for (const node of nodes) paintNode(node, pen);
@@ -95,7 +97,10 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   function paintPicture(node: PictureNode, pen: Pen): void {
     const level = pictureLevel(node, scale);
     const image = resources.picture(node.media, level);
-    if (!image) return;
+    if (!image) {
+      lacking = true;
+      return;
+    }
     const part = scaledPart(node.part, levelLength(node.width, level) / node.width, levelLength(node.height, level) / node.height);
     if (node.blur) paintBlurred(image, node.place, node.part, part, node.blur * scale, pen);
     else drawPart(image, part, toPixels(node.place, pen), pen);
@@ -126,6 +131,7 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     const image = resources.emoji(node.code, level);
     const side = levelLength(EMOJI_SIDE, level);
     if (image) drawPart(image, rect(0, 0, side, side), toPixels(node.place, { ...pen, snaps: false }), pen);
+    else lacking = true;
   }
 
   function paintMoved({ alpha, dx, dy, scale, about, children }: MovedNode, pen: Pen): void {
@@ -149,8 +155,10 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
       if (rightEdge <= x || bottomEdge <= y) return;
       const surface = resources.surface(rightEdge - x, bottomEdge - y);
       surface.context.translate(-x, -y);
+      lacking = false;
       paintAll(node.children, { context: surface.context, snaps: true, alpha: 1 });
-      stills.set(node, (kept = { surface, x, y }));
+      kept = { surface, x, y };
+      if (!lacking) stills.set(node, kept);
     }
     pen.context.drawImage(kept.surface.image, kept.x, kept.y);
   }

@@ -1,19 +1,21 @@
 import { FORMAT_NAMES, FORMATS } from "../../core/placement/formats";
 
+/** How tall each format stands beside the others, so that none of the three looks small. */
+const STANDING = { square: 0.74, vertical: 1, widescreen: 0.6 } as const;
+
 /** A promotion's three formats side by side at true shape, as stills from the renderer. */
-export function TrioThumbs({ slug, revision, height = 132 }: { slug: string; revision: number; height?: number }) {
+export function TrioThumbs({ slug, revision }: { slug: string; revision: number }) {
   return (
-    <div className="flex items-end gap-2 bg-proof p-3">
+    <span className="flex items-end gap-3 bg-proof p-4">
       {FORMAT_NAMES.map((format) => {
-        const { width, height: tall } = FORMATS[format];
-        const shown = format === "vertical" ? height : format === "square" ? height * 0.74 : height * 0.6;
+        const { width, height } = FORMATS[format];
         return (
           <img
             key={format} src={`/promotions/${slug}/still/${format}?revision=${revision}`} alt={`${format} proof`} loading="lazy"
-            className="block bg-[#7b7d7a] object-cover shadow-md" style={{ height: shown, width: (shown * width) / tall }}
+            className="block min-w-0 basis-0 bg-[#7b7d7a] object-cover shadow-md" style={{ aspectRatio: `${width} / ${height}`, flexGrow: (STANDING[format] * width) / height }}
           />
         );
       })}
-    </div>
+    </span>
   );
 }

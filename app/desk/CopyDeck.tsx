@@ -83,13 +83,13 @@ function WordsField({ scene, slot, text, filled, report, products, product, onFo
     <div>
       <div className="mb-0.5 flex items-baseline justify-between gap-3 text-[13px] text-soft">
         <label htmlFor={key}>{slot.label}{!slot.required && " (optional)"}</label>
-        <span className="flex gap-3">
+        <span className="flex min-w-0 gap-3 whitespace-nowrap">
           {slot.binding === "product.name" && (
             <select aria-label="Product of the promotion" value={product ?? ""} onFocus={onFocus} onChange={(event) => onEdit({ kind: "choose", what: "product", id: event.target.value || null })} className="max-w-36 truncate bg-transparent text-ready underline">
               {products.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}
             </select>
           )}
-          {filled && slot.binding ? <button type="button" className="underline hover:text-ink" onClick={() => onEdit({ kind: "fill", slot: key, fill: null })}>Reset</button> : slot.binding && <span>{slot.binding.startsWith("brand") ? "from the brand book" : "from the catalogue"}</span>}
+          {filled && slot.binding ? <button type="button" className="underline hover:text-ink" onClick={() => onEdit({ kind: "fill", slot: key, fill: null })}>Reset</button> : slot.binding && slot.binding !== "product.name" && <span>{slot.binding.startsWith("brand") ? "from the brand book" : "from the catalogue"}</span>}
           <span className={`figures pt-0.5 ${length > slot.budget ? "text-warn" : ""}`}>{length} of {slot.budget}</span>
         </span>
       </div>

@@ -16,7 +16,7 @@ export function Trio({ engine, slug, marked, onPick }: { engine: ProofEngine | n
     <div className="@container-size relative h-full min-h-0 min-w-0 bg-proof p-5 [--gap:18px] [--label:22px]">
       {problem && <p role="alert" className="absolute inset-x-5 top-2 z-10 bg-wrong-pale px-3 py-2 text-sm text-wrong">{problem}</p>}
       {/* One unit u is the vertical's width; the right column is as wide again as fits, and both columns end level. */}
-      <div className="flex h-full items-start justify-center gap-[var(--gap)] [--u:min(calc((100cqh-62px)*0.5625),calc((100cqw-58px)*0.5))]">
+      <div className="grid h-full grid-flow-col place-content-center items-start gap-[var(--gap)] [--u:min(calc((100cqh-62px)*0.5625),calc((100cqw-58px)*0.53))]">
         <div style={{ width: "var(--u)" }}>{screen("vertical")}</div>
         <div className="flex flex-col gap-[var(--gap)]" style={{ width: "min(calc(100cqw - 58px - var(--u)), calc((var(--u) * 16 / 9 - 40px) / 1.5625))" }}>
           {screen("square")}

@@ -2,7 +2,7 @@ import { type Promotion } from "../../core/document/promotion";
 import { type Facts } from "../../core/document/facts";
 import { type ResolvedPromotion, resolvePromotion } from "../../core/document/resolve";
 import { type DisplayList, everyNode, sameFrame } from "../../core/scene/displayList";
-import { type PreparationMemory, type PreparedPromotion, displayListAt, preparePromotion } from "../../core/scene/preparePromotion";
+import { type PreparationMemory, type PreparedPromotion, displayListAt, preparePromotion, settledTime } from "../../core/scene/preparePromotion";
 import { fontFilesWanted } from "../../core/scene/wantedFiles";
 import { FORMAT_NAMES, FORMATS, type FormatName } from "../../core/placement/formats";
 import { outputSize, type Quality } from "../../core/placement/quality";
@@ -61,6 +61,8 @@ export function openProofEngine(): ProofEngine {
   let started = { at: 0, from: 0 };
   let sound: { key: string; player: SoundPlayer } | null = null;
   let closed = false;
+  /** Until someone plays or seeks, the first scene is shown at its settled moment; playing still begins at the start. */
+  let untouched = true;
 
   const resources = browserResources((media) => {
     let player = players.get(media);
@@ -181,6 +183,8 @@ export function openProofEngine(): ProofEngine {
     }
     const prepared = FORMAT_NAMES.map((format) => preparePromotion(promotion, format, book, memory));
     change({ prepared, length: promotion.length, time: Math.min(current.time, promotion.length), problem: null });
+    const first = promotion.spans[0];
+    if (untouched && first) change({ time: clampToFrame(settledTime(first)) });
     paintAll(false);
     if (!current.playing) void seekClips(current.time).then(requestPaint, () => undefined);
   }
@@ -206,7 +210,8 @@ export function openProofEngine(): ProofEngine {
       void run().catch((error: unknown) => change({ problem: error instanceof Error ? error.message : String(error) }));
     },
     play() {
-      const from = current.time >= current.length - 40 ? 0 : current.time;
+      const from = untouched || current.time >= current.length - 40 ? 0 : current.time;
+      untouched = false;
       started = { at: performance.now(), from };
       change({ playing: true, time: from });
       sound?.player.play(from);
@@ -214,6 +219,7 @@ export function openProofEngine(): ProofEngine {
     },
     pause: () => pauseAt(current.time),
     seek(time) {
+      untouched = false;
       if (current.playing) {
         started = { at: performance.now(), from: Math.min(current.length, Math.max(0, time)) };
         sound?.player.play(started.from);
@@ -224,6 +230,7 @@ export function openProofEngine(): ProofEngine {
       void seekClips(current.time).then(requestPaint, () => undefined);
     },
     step(frames) {
+      untouched = false;
       if (current.playing) pauseAt(current.time);
       pauseAt(clampToFrame(current.time + frameTime(frames, FPS_30)));
     },

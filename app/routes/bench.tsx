@@ -3,7 +3,7 @@ import { isFormatName } from "../../core/placement/formats";
 import { wallTime } from "../../core/offer/validity";
 import { requirePerson } from "../../server/auth/sessions";
 import { loadBench } from "../../server/promotions/bench";
-import { type Route } from "./+types/bench";
+import type { Route } from "./+types/bench";
 import { ButtonLink } from "../components/Button";
 import { FormatMark } from "../components/FormatMark";
 import { OfferCalendar } from "../components/OfferCalendar";
@@ -49,7 +49,7 @@ export default function Bench({ loaderData: { firstName, today, promotions, offe
               {promotions.map(({ slug, revision, name, changed }) => (
                 <li key={slug} className="bg-card">
                   <Link to={`/promotions/${slug}`} className="block">
-                    <TrioThumbs slug={slug} revision={revision} height={186} />
+                    <TrioThumbs slug={slug} revision={revision} />
                     <span className="flex items-baseline justify-between gap-3 px-4 py-3"><span className="font-semibold">{name}</span><span className="whitespace-nowrap text-sm text-soft">{changed}</span></span>
                   </Link>
                 </li>

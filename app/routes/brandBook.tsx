@@ -7,7 +7,7 @@ import { BRAND_FAMILIES, headlineWeight, textWeight } from "../../core/type/ship
 import { loadBrand, saveBrand } from "../../server/brand/brandBook";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { mediaList } from "../../server/media/mediaList";
-import { type Route } from "./+types/brandBook";
+import type { Route } from "./+types/brandBook";
 import { Button } from "../components/Button";
 import { Choice, Field } from "../components/Field";
 import { Notice } from "../components/Notice";

@@ -6,7 +6,7 @@ import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { saveOffer } from "../../server/catalogue/offers";
 import { removeOffer, removeProduct, saveProduct } from "../../server/catalogue/products";
 import { mediaList } from "../../server/media/mediaList";
-import { type Route } from "./+types/catalogue";
+import type { Route } from "./+types/catalogue";
 import { Button } from "../components/Button";
 import { Choice, Field } from "../components/Field";
 import { Notice } from "../components/Notice";

@@ -1,6 +1,6 @@
 import { emojiFile } from "../../server/faces/emojiFiles";
 import { fileResponse } from "../../server/fileResponse";
-import { type Route } from "./+types/emojiPicture";
+import type { Route } from "./+types/emojiPicture";
 
 export async function loader({ request, params: { code, level } }: Route.LoaderArgs) {
   const path = await emojiFile(code, Number(level)).catch(() => {

@@ -1,6 +1,6 @@
 import { requirePerson } from "../../server/auth/sessions";
 import { onTeamEvent } from "../../server/events/teamEvents";
-import { type Route } from "./+types/events";
+import type { Route } from "./+types/events";
 
 const KEEP_ALIVE_MS = 20_000;
 

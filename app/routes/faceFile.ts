@@ -1,5 +1,5 @@
 import { fontBytes } from "../../server/faces/faceFiles";
-import { type Route } from "./+types/faceFile";
+import type { Route } from "./+types/faceFile";
 
 /** A shipped font file, opened: the very bytes the renderer uses. */
 export async function loader({ params: { stem, subset, weight } }: Route.LoaderArgs) {

@@ -6,7 +6,7 @@ import { resolvePromotion } from "../../core/document/resolve";
 import { type SlotKey } from "../../core/document/template";
 import { requirePerson } from "../../server/auth/sessions";
 import { loadFillDesk } from "../../server/promotions/fillDesk";
-import { type Route } from "./+types/fillDesk";
+import type { Route } from "./+types/fillDesk";
 import { Button, ButtonLink } from "../components/Button";
 import { useDropFill } from "../desk/useDropFill";
 import { CopyDeck } from "../desk/CopyDeck";

@@ -3,7 +3,7 @@ import { useRef, useState } from "react";
 import { AudioLines, Upload as UploadIcon, X } from "lucide-react";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { type MediaItem, mediaList, removeMedia } from "../../server/media/mediaList";
-import { type Route } from "./+types/media";
+import type { Route } from "./+types/media";
 import { Button } from "../components/Button";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";

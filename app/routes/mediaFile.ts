@@ -1,7 +1,7 @@
 import { requirePerson } from "../../server/auth/sessions";
 import { fileResponse } from "../../server/fileResponse";
 import { mediaFilePath } from "../../server/media/mediaFile";
-import { type Route } from "./+types/mediaFile";
+import type { Route } from "./+types/mediaFile";
 
 /** A working copy of a media item of the team: `level-2`, `proxy` or `sound`. */
 export async function loader({ request, params: { id, file } }: Route.LoaderArgs) {

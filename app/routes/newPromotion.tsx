@@ -7,7 +7,7 @@ import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { mediaList } from "../../server/media/mediaList";
 import { linesFor } from "../../server/promotions/loadFacts";
 import { createPromotion } from "../../server/promotions/promotionStore";
-import { type Route } from "./+types/newPromotion";
+import type { Route } from "./+types/newPromotion";
 import { Button } from "../components/Button";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";

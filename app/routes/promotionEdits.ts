@@ -2,7 +2,7 @@ import { ValidationError, number, object } from "yup";
 import { readEdits } from "../../core/document/edits";
 import { requireEditor } from "../../server/auth/sessions";
 import { saveEdits } from "../../server/promotions/promotionStore";
-import { type Route } from "./+types/promotionEdits";
+import type { Route } from "./+types/promotionEdits";
 
 const envelope = object({ base: number().integer().min(1).required() });
 

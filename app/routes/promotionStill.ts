@@ -3,7 +3,7 @@ import { requirePerson } from "../../server/auth/sessions";
 import { fileResponse } from "../../server/fileResponse";
 import { promotionBySlug } from "../../server/promotions/promotionStore";
 import { stillFile } from "../../server/render/stillFile";
-import { type Route } from "./+types/promotionStill";
+import type { Route } from "./+types/promotionStill";
 
 /** A small still of a promotion in a format, by the renderer. `?scene=2` picks the scene; the first by default. */
 export async function loader({ request, params: { slug, format } }: Route.LoaderArgs) {

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import { requirePerson } from "../../server/auth/sessions";
 import { allPromotions } from "../../server/promotions/promotionStore";
-import { type Route } from "./+types/promotions";
+import type { Route } from "./+types/promotions";
 import { ButtonLink } from "../components/Button";
 import { PageHead } from "../components/PageHead";
 import { TrioThumbs } from "../components/TrioThumbs";
@@ -20,7 +20,7 @@ export default function Promotions({ loaderData: { promotions } }: Route.Compone
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(380px,1fr))] gap-6">
         {promotions.map(({ slug, revision, name }) => (
           <li key={slug} className="bg-card">
-            <Link to={`/promotions/${slug}`} className="block"><TrioThumbs slug={slug} revision={revision} height={176} /><span className="block px-4 py-3 font-semibold">{name}</span></Link>
+            <Link to={`/promotions/${slug}`} className="block"><TrioThumbs slug={slug} revision={revision} /><span className="block px-4 py-3 font-semibold">{name}</span></Link>
           </li>
         ))}
       </ul>

@@ -1,6 +1,6 @@
 import { requirePerson } from "../../server/auth/sessions";
 import { zipRender } from "../../server/render/finished";
-import { type Route } from "./+types/renderZip";
+import type { Route } from "./+types/renderZip";
 
 /** All finished renditions of a render in one zip, with a manifest. */
 export async function loader({ request, params: { id } }: Route.LoaderArgs) {

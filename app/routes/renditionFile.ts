@@ -1,7 +1,7 @@
 import { requirePerson } from "../../server/auth/sessions";
 import { fileResponse } from "../../server/fileResponse";
 import { finishedRendition } from "../../server/render/finished";
-import { type Route } from "./+types/renditionFile";
+import type { Route } from "./+types/renditionFile";
 
 /** A finished rendition, to play or, with `?save`, to download. */
 export async function loader({ request, params: { id } }: Route.LoaderArgs) {

@@ -6,7 +6,7 @@ import { QUALITIES, isQuality, outputSize, type Quality } from "../../core/place
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { promotionBySlug } from "../../server/promotions/promotionStore";
 import { type RenderView, type RenditionView, cancelRendition, rendersOf, requestRender, retryRendition } from "../../server/render/renditions";
-import { type Route } from "./+types/sendDesk";
+import type { Route } from "./+types/sendDesk";
 import { Button } from "../components/Button";
 import { FormatMark } from "../components/FormatMark";
 import { Notice } from "../components/Notice";

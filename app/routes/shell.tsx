@@ -3,7 +3,7 @@ import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { ChevronDown } from "lucide-react";
 import { readPalette } from "../../server/promotions/loadFacts";
 import { requirePerson } from "../../server/auth/sessions";
-import { type Route } from "./+types/shell";
+import type { Route } from "./+types/shell";
 import { ProblemPage } from "../components/ProblemPage";
 
 export async function loader({ request }: Route.LoaderArgs) {

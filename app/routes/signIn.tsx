@@ -2,7 +2,7 @@ import { Form, data, redirect, useNavigation } from "react-router";
 import { demoAccounts, signIn } from "../../server/auth/signIn";
 import { findPerson } from "../../server/auth/sessions";
 import { DEMO_PASSWORD } from "../../server/auth/demoPassword";
-import { type Route } from "./+types/signIn";
+import type { Route } from "./+types/signIn";
 import { Button } from "../components/Button";
 import { Field } from "../components/Field";
 import { Notice } from "../components/Notice";

@@ -1,6 +1,6 @@
 import { redirect } from "react-router";
 import { endSession } from "../../server/auth/sessions";
-import { type Route } from "./+types/signOut";
+import type { Route } from "./+types/signOut";
 
 export const loader = () => redirect("/");
 

@@ -2,7 +2,7 @@ import { TEMPLATES } from "../../core/document/oneOffer";
 import { sceneSpans, totalLength } from "../../core/time/timeline";
 import { requirePerson } from "../../server/auth/sessions";
 import { allPromotions } from "../../server/promotions/promotionStore";
-import { type Route } from "./+types/templates";
+import type { Route } from "./+types/templates";
 import { ButtonLink } from "../components/Button";
 import { FormatMark } from "../components/FormatMark";
 import { PageHead } from "../components/PageHead";

@@ -20,7 +20,7 @@ export interface WordReport {
   readonly load: number;
 }
 
-/** The report of every words slot, from the formats prepared. Reading time is shared by all words of a scene. */
+/** The report of every words slot, from the formats prepared. The parts of an offer are read as one text. */
 export function wordReports(formats: readonly PreparedPromotion[]): Map<SlotKey, WordReport> {
   const reports = new Map<SlotKey, WordReport>();
   const first = formats[0];
@@ -28,9 +28,9 @@ export function wordReports(formats: readonly PreparedPromotion[]): Map<SlotKey,
     const span = first.spans[index];
     const next = first.spans[index + 1];
     const stays = span ? (next?.start ?? span.end) - span.start : 0;
-    const text = scene.slots.map((slot) => slot.text).filter(Boolean).join(" ");
     for (const { key, kind, part } of scene.slots) {
       if (kind !== "words" || reports.has(key)) continue;
+      const text = scene.slots.filter((slot) => slot.key === key).map((slot) => slot.text).join(" ");
       const fits = formats.flatMap((format): WordFit[] => {
         const slot = format.scenes[index]?.slots.find((other) => other.key === key && other.part === part);
         return slot?.fitted ? [{ format: format.format, size: slot.fitted.size, smallest: slot.smallest, fits: slot.fitted.fits, missing: slot.fitted.missing }] : [];

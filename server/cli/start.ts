@@ -4,8 +4,10 @@ import { existsSync, readFileSync, writeFileSync, mkdirSync } from "node:fs";
 import { join, resolve } from "node:path";
 import { parseArgs } from "node:util";
 import { createHash } from "node:crypto";
+import { createServer } from "node:net";
 import { freePort, startCluster } from "./cluster";
 
+const USUAL_PORT = 4173;
 const USAGE = `bin/start [--port N] [--data DIR] [--no-demo] [--no-worker] [--dev]
 
 Starts Stencilcraft: a private database, the web server and one worker. Ctrl-C stops all of it.
@@ -29,9 +31,12 @@ mkdirSync(data, { recursive: true });
 const children: ChildProcess[] = [];
 let stopping = false;
 
+const port = await choosePort(values.port ?? process.env["PORT"]).catch((error: Error) => {
+  process.stderr.write(`${error.message}\n`);
+  process.exit(2);
+});
 if (!values.dev) buildIfChanged();
 const cluster = await startCluster(data);
-const port = Number(values.port ?? process.env["PORT"] ?? (await usualPort()));
 const environment = { ...process.env, DATABASE_URL: cluster.url, STENCILCRAFT_DATA: data, PORT: String(port), NODE_ENV: values.dev ? "development" : "production" };
 Object.assign(process.env, environment);
 
@@ -95,13 +100,20 @@ function buildIfChanged(): void {
   writeFileSync(stampFile, stamp);
 }
 
-async function usualPort(): Promise<number> {
-  const { createServer } = await import("node:net");
-  const usual = 4173;
+/** The wanted port, which must be free; without one the usual port, or any free one where that is taken. */
+async function choosePort(wanted: string | undefined): Promise<number> {
+  const port = Number(wanted ?? USUAL_PORT);
+  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Error(`--port ${wanted} is not a port: choose a number from 1 to 65535.`);
+  if (await isFree(port)) return port;
+  if (wanted) throw new Error(`Port ${port} is taken by another program. Choose another with --port.`);
+  return freePort();
+}
+
+function isFree(port: number): Promise<boolean> {
   return new Promise((done) => {
     const probe = createServer()
-      .on("error", () => void freePort().then(done))
-      .listen(usual, "127.0.0.1", () => probe.close(() => done(usual)));
+      .on("error", () => done(false))
+      .listen(port, "127.0.0.1", () => probe.close(() => done(true)));
   });
 }
 

@@ -40,7 +40,8 @@ export function fontBytes(fileId: string): Promise<Uint8Array> {
 
 async function readFont(fileId: string): Promise<Uint8Array> {
   const [scope = "", name = "", ...rest] = packagePath(fileId).split("/");
-  return wawoff2.decompress(await readFile(join(packageFolder(`${scope}/${name}`), ...rest)));
+  // Copied, because what the decoder gives back lies in memory that its next call writes over.
+  return Uint8Array.from(await wawoff2.decompress(await readFile(join(packageFolder(`${scope}/${name}`), ...rest))));
 }
 
 let book: Promise<FontBook> | null = null;

@@ -1,4 +1,5 @@
-import { Logger, type Runner, type TaskList, run } from "graphile-worker";
+import { EventEmitter } from "node:events";
+import { Logger, type Runner, type TaskList, type WorkerEvents, run } from "graphile-worker";
 import { object, string } from "yup";
 import { config } from "../config";
 import { closeDatabase, database } from "../db/connect";
@@ -35,12 +36,14 @@ export async function startWorker(): Promise<RunningWorker> {
     },
   } satisfies Record<keyof Jobs, TaskList[string]>;
 
+  const ids = new Set<string>();
+  const events: WorkerEvents = new EventEmitter();
+  events.on("worker:create", ({ worker }) => ids.add(worker.workerId));
   const runner: Runner = await run({
+    events,
     connectionString: config().DATABASE_URL, taskList: tasks, concurrency: 3, pollInterval: POLL_MS, noHandleSignals: true,
     logger: new Logger(() => (level, message) => (level === "error" ? log.error(message) : log.debug(message))),
   });
-  const ids = new Set<string>();
-  runner.events.on("worker:create", ({ worker }) => ids.add(worker.workerId));
   const beat = startHeartbeat(ids);
   return {
     ended: runner.promise,

@@ -23,14 +23,14 @@ export interface ReceivedMedia {
  * Takes an upload in: streams it to disk while counting and hashing, tells its type from its bytes, stores it and queues
  * its ingest. Throws an UploadProblem, naming file and limit; nothing is left behind then.
  */
-export async function receiveMedia(scope: TeamScope, rawName: string, body: WebStream | null): Promise<ReceivedMedia> {
+export async function receiveMedia(scope: TeamScope, rawName: string, body: ReadableStream | null): Promise<ReceivedMedia> {
   const name = displayName(rawName);
   if (!body) throw new UploadProblem(`“${name}” is empty (0 bytes). Export or copy it again, then bring it once more.`);
   const folder = join(config().data, "incoming");
   await mkdir(folder, { recursive: true });
   const path = join(folder, randomUUID());
   try {
-    const { sha256, bytes } = await spool(body, path, name);
+    const { sha256, bytes } = await spool(body as WebStream, path, name);
     const type = await sniffType(path, name);
     const { LIMIT_PICTURE_BYTES } = config();
     if (type.kind === "picture" && bytes > LIMIT_PICTURE_BYTES) throw new UploadProblem(tooLarge(name, "pictures", LIMIT_PICTURE_BYTES));
