@@ -1,7 +1,7 @@
 import tseslint from "typescript-eslint";
 
 export default tseslint.config(
-  { ignores: ["server/threads/bootstrap.mjs", "node_modules", "build", ".react-router", ".data", "test-results", ".dependency-cruiser.cjs"] },
+  { ignores: ["server/threads/bootstrap.mjs", "node_modules", "build", ".react-router", ".data", ".scratch", "test-results", ".dependency-cruiser.cjs"] },
   ...tseslint.configs.strict,
   {
     rules: {

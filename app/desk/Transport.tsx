@@ -14,12 +14,12 @@ export function Transport({ engine, scenes, spans, length }: { engine: ProofEngi
   const time = useProofState(engine, (state) => state.time);
   const strip = useRef<HTMLDivElement>(null);
 
-  const toggle = (): void => (playing ? engine?.pause() : engine?.play());
+  const toggle = (): void => togglePlaying(engine);
   useEffect(() => {
     const onKey = (event: globalThis.KeyboardEvent): void => {
       const target = event.target;
       if (target instanceof HTMLElement && target.closest("input, textarea, select, button, [role=slider], [role=dialog], [role=listbox]")) return;
-      if (event.key === " ") engine?.state().playing ? engine.pause() : engine?.play();
+      if (event.key === " ") togglePlaying(engine);
       else if (event.key === "ArrowLeft" || event.key === "ArrowRight") engine?.step((event.key === "ArrowLeft" ? -1 : 1) * (event.shiftKey ? FRAMES_A_SECOND : 1));
       else return;
       event.preventDefault();
@@ -74,6 +74,11 @@ export function Transport({ engine, scenes, spans, length }: { engine: ProofEngi
       <span className="figures whitespace-nowrap text-[13px] text-soft">{(length / 1000).toFixed(1)} s · {frameCount(length, FPS_30)} frames</span>
     </div>
   );
+}
+
+function togglePlaying(engine: ProofEngine | null): void {
+  if (engine?.state().playing) engine.pause();
+  else engine?.play();
 }
 
 /** Minutes, seconds and the frame within the second. */

@@ -19,7 +19,7 @@ export function applyEdit(document: Promotion, edit: Edit): Promotion {
     case "choose":
       return readPromotion({ ...document, [edit.what]: edit.id });
     case "fill": {
-      const { [edit.slot]: _before, ...others } = document.fills;
+      const others = Object.fromEntries(Object.entries(document.fills).filter(([slot]) => slot !== edit.slot));
       return readPromotion({ ...document, fills: edit.fill ? { ...others, [edit.slot]: edit.fill } : others });
     }
   }

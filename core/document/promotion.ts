@@ -42,7 +42,7 @@ function fillsProblem(template: string, fills: unknown): string | null {
 
 const shape = object({
   version: number<1>().oneOf([1] as const, "This promotion was written by a newer Stencilcraft.").required(),
-  name: string().trim().min(1, "A promotion needs a name.").max(MOST_NAME, `A name has at most ${MOST_NAME} characters.`).required("A promotion needs a name."),
+  name: string().matches(/\S/, "A promotion needs a name.").max(MOST_NAME, `A name has at most ${MOST_NAME} characters.`).required("A promotion needs a name."),
   template: string().required(),
   brand: id.required(),
   product: id.defined().nullable(),

@@ -4,6 +4,7 @@ import { access, mkdir, rename } from "node:fs/promises";
 import { dirname, join } from "node:path";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
+import { type ReadableStream as WebStream } from "node:stream/web";
 import { createS3FileStorage } from "@remix-run/file-storage-s3";
 import { type Config } from "../config";
 import { type Store } from "./store";
@@ -30,7 +31,7 @@ export function bucketStore(config: Config, fetcher?: typeof fetch): Store {
       cached(key, async (path) => {
         const file = await bucket.get(key);
         if (!file) throw new Error(`The bucket has no file “${key}”.`);
-        await pipeline(Readable.fromWeb(file.stream() as import("node:stream/web").ReadableStream), createWriteStream(path));
+        await pipeline(Readable.fromWeb(file.stream() as WebStream), createWriteStream(path));
       }),
     remove: async (key) => bucket.remove(key),
   };

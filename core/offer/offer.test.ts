@@ -1,0 +1,99 @@
+import Decimal from "decimal.js";
+import fc from "fast-check";
+import { minorDigits, money, parsePrice, plainAmount, writePrice } from "./money";
+import { offerLines } from "./offerLines";
+import { reduce } from "./reduction";
+import { instantOf, lastDay, offerState, wallTime } from "./validity";
+
+const price = fc.integer({ min: 1, max: 10_000_000 });
+const percent = fc.integer({ min: 1, max: 10_000 }).map((hundredths) => hundredths / 100);
+
+describe("money", () => {
+  test.each([["GBP", 2], ["JPY", 0], ["BHD", 3]])("%s has %d decimal places (ISO 4217)", (currency, digits) => expect(minorDigits(currency)).toBe(digits));
+
+  test.each([
+    ["24", "GBP", 2400], ["24.00", "GBP", 2400], ["£24.5", "GBP", 2450], ["24,50", "EUR", 2450], ["1,250", "GBP", 125000], ["1,250.50", "GBP", 125050], ["1.234", "BHD", 1234], ["300", "JPY", 300], [" 0 ", "GBP", 0],
+  ])("“%s” in %s is %d", (typed, currency, amount) => expect(parsePrice(typed, currency).amount).toBe(amount));
+
+  test.each([["", "GBP"], ["cheap", "GBP"], ["-3", "GBP"], ["24.005", "GBP"], ["3.5", "JPY"], ["1.2.3", "GBP"], ["9".repeat(30), "GBP"]])("“%s” in %s is refused with words", (typed, currency) =>
+    expect(() => parsePrice(typed, currency)).toThrow(/not a price|decimal places/));
+
+  test("typed and written amounts round-trip in every kind of currency", () => {
+    fc.assert(fc.property(price, fc.constantFrom("GBP", "JPY", "BHD"), (amount, currency) => expect(parsePrice(plainAmount(money(amount, currency)), currency).amount).toBe(amount)));
+  });
+
+  test("a fraction of a minor unit is not money", () => expect(() => money(1.5, "GBP")).toThrow(RangeError));
+
+  test("whole prices may be written short, others never", () => {
+    expect(writePrice(money(2400, "GBP"), "en-GB", "short")).toBe("£24");
+    expect(writePrice(money(2450, "GBP"), "en-GB", "short")).toBe("£24.50");
+  });
+});
+
+describe("reduction", () => {
+  test.each([
+    [2400, 15, 2040, 360, 15],
+    [99, 15, 84, 15, 15],
+    [97, 15, 82, 15, 15],
+    [450, 33.33, 300, 150, 33],
+    [1000, 0.5, 995, 5, 0],
+    [1000, 100, 0, 1000, 100],
+    [0, 20, 0, 0, 0],
+  ])("%d less %d %% is %d, saves %d and says %d %%", (was, off, now, saving, says) => {
+    const reduced = reduce(money(was, "GBP"), { kind: "percent-off", percent: off });
+    expect([reduced.now.amount, reduced.saving.amount, reduced.percent]).toEqual([now, saving, says]);
+  });
+
+  test("nothing is ever overstated, and the promised share is always given (decimal.js)", () => {
+    fc.assert(
+      fc.property(price, percent, (was, off) => {
+        const { now, saving, percent: says } = reduce(money(was, "GBP"), { kind: "percent-off", percent: off });
+        expect(now.amount + saving.amount).toBe(was);
+        expect(new Decimal(saving.amount).gte(new Decimal(was).times(off).div(100))).toBe(true);
+        expect(new Decimal(saving.amount).times(100).div(was).gte(says)).toBe(true);
+        expect(says).toBeLessThanOrEqual(off);
+      }),
+    );
+  });
+
+  test("a new price tells its percentage rounded down", () => {
+    expect(reduce(money(1250, "GBP"), { kind: "new-price", price: money(950, "GBP") })).toMatchObject({ percent: 24, saving: { amount: 300 } });
+  });
+
+  test.each([[{ kind: "percent-off", percent: 0 } as const], [{ kind: "percent-off", percent: 101 } as const], [{ kind: "new-price", price: money(2400, "GBP") } as const], [{ kind: "new-price", price: money(10, "EUR") } as const]])("%o on £24 is refused", (reduction) =>
+    expect(() => reduce(money(2400, "GBP"), reduction)).toThrow(RangeError));
+});
+
+describe("validity", () => {
+  test("a window ends at its end, and begins at its start", () => {
+    const window = { startsAt: new Date("2030-05-01T00:00Z"), endsAt: new Date("2030-05-08T00:00Z"), zone: "Europe/London" };
+    expect(offerState(window, new Date("2030-04-30T23:59:59Z"))).toBe("coming");
+    expect(offerState(window, window.startsAt)).toBe("running");
+    expect(offerState(window, window.endsAt)).toBe("ended");
+  });
+
+  test.each([
+    // IANA: London's clocks go forward on 31 March 2030 at 01:00 UTC and back on 27 October at 01:00 UTC.
+    ["2030-03-31T00:30", "Europe/London", "2030-03-31T00:30:00.000Z"],
+    ["2030-03-31T09:00", "Europe/London", "2030-03-31T08:00:00.000Z"],
+    ["2030-10-28T00:00", "Europe/London", "2030-10-28T00:00:00.000Z"],
+    ["2030-07-01T00:00", "Asia/Kolkata", "2030-06-30T18:30:00.000Z"],
+  ])("%s in %s is %s", (local, zone, instant) => {
+    expect(instantOf(local, zone).toISOString()).toBe(instant);
+    expect(wallTime(instantOf(local, zone), zone)).toBe(local);
+  });
+
+  test("an offer that ends at midnight ends on the day before", () => {
+    const window = { startsAt: new Date("2030-03-25T00:00Z"), endsAt: instantOf("2030-04-01T00:00", "Europe/London"), zone: "Europe/London" };
+    expect(lastDay(window, "en-GB")).toBe("Sunday 31 March");
+  });
+
+  test("a time that is none is named", () => expect(() => instantOf("tomorrow", "Europe/London")).toThrow("“tomorrow”"));
+});
+
+test("offer lines are written out for slots", () => {
+  const window = { startsAt: new Date("2030-05-01T00:00Z"), endsAt: new Date("2030-05-06T00:00Z"), zone: "UTC" };
+  expect(offerLines(money(2400, "GBP"), { kind: "percent-off", percent: 15 }, window, "en-GB")).toEqual({ was: "£24.00", now: "£20.40", badge: "15\u00a0% off", saving: "You save £3.60", until: "Until Sunday 5 May" });
+  expect(offerLines(money(1200, "GBP"), { kind: "new-price", price: money(900, "GBP") }, window, "en-GB")).toMatchObject({ was: "£12", now: "£9" });
+  expect(offerLines(money(1000, "GBP"), { kind: "percent-off", percent: 0.5 }, window, "en-GB").badge).toBe("save £0.05");
+});

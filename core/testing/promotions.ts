@@ -1,0 +1,36 @@
+import { type BrandFacts, type ClipFacts, type Facts, type MediaFacts, type PictureFacts } from "../document/facts";
+import { type Promotion } from "../document/promotion";
+import { CENTRE } from "../geometry/framing";
+
+const id = (number: number): string => `00000000-0000-4000-8000-${String(number).padStart(12, "0")}`;
+
+export const BRAND_ID = id(1);
+export const PRODUCT_ID = id(2);
+export const PICTURE_ID = id(4);
+export const CLIP_ID = id(5);
+const LOGO_ID = id(6);
+
+export const testPicture = (change: Partial<PictureFacts> = {}): PictureFacts => ({ kind: "picture", id: PICTURE_ID, name: "pot.jpg", width: 1600, height: 1200, levels: 6, focal: CENTRE, ...change });
+
+export const testClip = (change: Partial<ClipFacts> = {}): ClipFacts => ({
+  kind: "clip", id: CLIP_ID, name: "pot.mp4", width: 1280, height: 720, levels: 5, focal: CENTRE, frames: 120, rate: { numerator: 30, denominator: 1 }, hasSound: false, ...change,
+});
+
+export const TEST_BRAND: BrandFacts = {
+  id: BRAND_ID, name: "Quillfern", palette: { ground: "#f4efe2", card: "#fffaf0", ink: "#1f2a24", primary: "#2b5f47", accent: "#c9603a" },
+  headlineFamily: "Bricolage Grotesque", textFamily: "Instrument Sans", website: "quillfern.example.com", handle: "@quillfern", call: "Come and choose yours",
+  logo: testPicture({ id: LOGO_ID, name: "logo.svg", width: 1200, height: 300 }),
+};
+
+export function testFacts(change: Partial<Facts> = {}): Facts {
+  const media: readonly MediaFacts[] = [testPicture(), testClip(), ...(TEST_BRAND.logo ? [TEST_BRAND.logo] : [])];
+  return {
+    brand: TEST_BRAND,
+    product: { id: PRODUCT_ID, name: "Hand-thrown pot, 24 cm", line: "Frost-proof, thrown and fired in the next street", picture: PICTURE_ID },
+    offer: { was: "£24.00", now: "£20.40", badge: "15\u00a0% off", saving: "You save £3.60", until: "Until Sunday 29 November" },
+    media: Object.fromEntries(media.map((item) => [item.id, item])),
+    ...change,
+  };
+}
+
+export const testDocument = (change: Partial<Promotion> = {}): Promotion => ({ version: 1, name: "Potting week", template: "one-offer", brand: BRAND_ID, product: PRODUCT_ID, offer: id(3), tune: null, fills: {}, ...change });

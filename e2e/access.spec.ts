@@ -1,0 +1,84 @@
+import { createHash, randomBytes } from "node:crypto";
+import { expect, test } from "@playwright/test";
+import pg from "pg";
+import { signInAs } from "./people";
+
+/** Who may come in, and what they may see. */
+async function query<Row extends pg.QueryResultRow>(text: string, values: readonly unknown[] = []): Promise<Row[]> {
+  const client = new pg.Client({ connectionString: process.env["DATABASE_URL"] });
+  await client.connect();
+  try {
+    return (await client.query<Row>(text, [...values])).rows;
+  } finally {
+    await client.end();
+  }
+}
+
+test("wrong passwords are answered alike for known and unknown addresses, and slowed", async ({ page }) => {
+  await page.goto("/sign-in");
+  const attempt = async (email: string): Promise<void> => {
+    await page.getByLabel("E-mail").fill(email);
+    await page.getByLabel("Password").fill("not the password");
+    await page.getByRole("button", { name: "Sign in", exact: true }).click();
+    await expect(page.getByRole("alert")).toBeVisible();
+  };
+  await attempt("nobody@quillfern.example.com");
+  await expect(page.getByRole("alert")).toHaveText("This e-mail address and password do not belong together.");
+  for (let wrong = 0; wrong < 12; wrong++) {
+    await attempt("delphine@quillfern.example.com");
+    if (await page.getByText("Too many wrong passwords").isVisible()) break;
+  }
+  await expect(page.getByRole("alert")).toContainText(/Too many wrong passwords. Wait \d+ s/);
+  // Even the right password must wait now.
+  await page.getByLabel("Password").fill("clay-and-compost");
+  await page.getByRole("button", { name: "Sign in", exact: true }).click();
+  await expect(page.getByRole("alert")).toContainText("Too many wrong passwords");
+});
+
+test("without a session every page leads to sign-in and back", async ({ page }) => {
+  await page.goto("/catalogue");
+  await expect(page).toHaveURL(/sign-in\?next=%2Fcatalogue/);
+  await page.getByLabel("E-mail").fill("imre@quillfern.example.com");
+  await page.getByLabel("Password").fill("clay-and-compost");
+  await page.getByRole("button", { name: "Sign in", exact: true }).click();
+  await expect(page).toHaveURL(/catalogue$/);
+  await page.getByRole("button", { name: "Imre Vass" }).click();
+  await page.getByRole("menuitem", { name: "Sign out" }).click();
+  await page.goto("/catalogue");
+  await expect(page).toHaveURL(/sign-in/);
+});
+
+test("a session of another team finds nothing of this one", async ({ browser, baseURL }) => {
+  const token = randomBytes(32).toString("base64url");
+  const [team] = await query<{ id: string }>("insert into team (name, locale, zone, currency) values ('Tallowby Bakehouse', 'en-GB', 'Europe/London', 'GBP') returning id");
+  const [member] = await query<{ id: string }>("insert into member (team_id, email, name, role, password_hash) values ($1, 'oda@tallowby.example.com', 'Oda Finch', 'owner', 'x') returning id", [team?.id]);
+  await query("insert into session (token_hash, team_id, member_id, expires_at) values ($1, $2, $3, now() + interval '1 hour')", [createHash("sha256").update(token).digest("hex"), team?.id, member?.id]);
+  const [media] = await query<{ id: string }>("select id from media where name = 'herb-tray.jpg'");
+  const context = await browser.newContext(baseURL ? { baseURL } : {});
+  await context.addCookies([{ name: "stencilcraft-session", value: encodeURIComponent(Buffer.from(JSON.stringify(token)).toString("base64")), url: baseURL ?? "" }]);
+  const page = await context.newPage();
+  await page.goto("/");
+  await expect(page.getByRole("heading", { name: "Good day, Oda" })).toBeVisible();
+  await expect(page.getByText("No promotion yet")).toBeVisible();
+  for (const path of ["/promotions/potting-week-terracotta", "/promotions/potting-week-terracotta/send", "/promotions/potting-week-terracotta/still/square", `/media/${media?.id}/level-0`])
+    expect((await page.request.get(path)).status()).toBe(404);
+  const edit = await page.request.post("/promotions/potting-week-terracotta/edits", { data: { base: 1, edits: [{ kind: "rename", name: "Mine now" }] } });
+  expect(edit.status()).toBe(404);
+  await context.close();
+});
+
+test("a reviewer can look, but not change", async ({ page }) => {
+  await signInAs(page, "Bram Okoro");
+  await page.goto("/promotions/potting-week-terracotta");
+  await expect(page.getByLabel("Headline", { exact: true })).toBeVisible();
+  const edit = await page.request.post("/promotions/potting-week-terracotta/edits", { data: { base: 1, edits: [{ kind: "rename", name: "Reviewed" }] } });
+  expect(edit.status()).toBe(403);
+});
+
+test("a form sent from another site is not carried out", async ({ page, baseURL }) => {
+  await signInAs(page, "Imre Vass");
+  const response = await page.request.post("/catalogue", { headers: { origin: "http://elsewhere.example.com" }, form: { intent: "product", name: "x", price: "1" } });
+  expect(response.status()).toBe(403);
+  expect((await page.request.get(`${baseURL}/healthz`)).status()).toBe(200);
+  expect(await (await page.request.get(`${baseURL}/readyz`)).json()).toEqual({ database: "ok", storage: "ok", worker: "ok" });
+});

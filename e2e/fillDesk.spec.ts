@@ -1,0 +1,133 @@
+import AxeBuilder from "@axe-core/playwright";
+import { type Page, expect, test } from "@playwright/test";
+import { signInAs } from "./people";
+
+/** The Fill desk as people use it: typing, undo, the trio and its strip, two people at once. */
+test.beforeEach(async ({ page }) => {
+  await signInAs(page, "Tamsin Kell");
+});
+
+const open = async (page: Page, slug = "potting-week-terracotta"): Promise<void> => {
+  await page.goto(`/promotions/${slug}`);
+  await expect(page.getByTestId("meters").first()).toBeVisible();
+};
+const print = (page: Page, format: string): Promise<string> =>
+  page.locator(`[data-proof=${format}] canvas`).evaluate((canvas) => (canvas instanceof HTMLCanvasElement ? canvas.toDataURL() : ""));
+const saved = (page: Page) => expect(page.getByRole("status").filter({ hasText: "saved" })).toBeVisible();
+
+test("while typing, all three proofs follow, and the meters say what fits", async ({ page }) => {
+  await open(page);
+  const before = await Promise.all(["square", "vertical", "widescreen"].map((format) => print(page, format)));
+  await page.getByLabel("Headline", { exact: true }).pressSequentially(" now");
+  for (const [index, format] of ["square", "vertical", "widescreen"].entries()) await expect.poll(() => print(page, format)).not.toBe(before[index]);
+  await page.getByLabel("Headline", { exact: true }).fill("An extraordinarily long headline that nobody at all could ever read in the time it stays there, however large the screen may be, and however kind the light is today");
+  await expect(page.getByLabel("Scene 1, Headline")).toContainText("too short to read");
+  await page.keyboard.press("Control+z");
+  await page.keyboard.press("Control+z");
+  await expect(page.getByLabel("Headline", { exact: true })).toHaveValue("Bring the bench to life");
+  await saved(page);
+});
+
+test("undo and redo go through edits, and what was undone is saved too", async ({ page }) => {
+  await open(page, "herb-friday-tray");
+  await page.getByLabel("Call to action").fill("Pick two");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByLabel("Call to action")).toHaveValue("Pick yours on Friday");
+  await page.getByRole("button", { name: "Redo" }).click();
+  await expect(page.getByLabel("Call to action")).toHaveValue("Pick two");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel("Call to action")).toHaveValue("Pick yours on Friday");
+});
+
+test("a click in a proof puts the cursor in the field it shows", async ({ page }) => {
+  await open(page);
+  const box = await page.locator("[data-proof=square]").boundingBox();
+  await page.mouse.click((box?.x ?? 0) + (box?.width ?? 0) * 0.25, (box?.y ?? 0) + (box?.height ?? 0) * 0.88);
+  await expect(page.getByLabel("Headline", { exact: true })).toBeFocused();
+});
+
+test("the trio plays in step, pauses with Space, steps by frame and is dragged through time", async ({ page }) => {
+  await open(page);
+  const slider = page.getByRole("slider", { name: "Place in time" });
+  const time = async (): Promise<number> => Number(await slider.getAttribute("aria-valuenow"));
+  await page.getByRole("button", { name: "Play" }).click();
+  await expect.poll(time).toBeGreaterThan(700);
+  await slider.focus();
+  await page.keyboard.press("Space");
+  await expect(page.getByRole("button", { name: "Play" })).toBeVisible();
+  const paused = await time();
+  await page.keyboard.press("ArrowRight");
+  expect(Math.abs((await time()) - paused - 1000 / 30)).toBeLessThan(2);
+  await page.keyboard.press("Shift+ArrowRight");
+  expect(Math.abs((await time()) - paused - 1033)).toBeLessThan(3);
+  const box = await slider.boundingBox();
+  const at = (share: number): [number, number] => [(box?.x ?? 0) + (box?.width ?? 0) * share, (box?.y ?? 0) + 12];
+  await page.mouse.move(...at(0.2));
+  await page.mouse.down();
+  await page.mouse.move(...at(0.6), { steps: 4 });
+  await page.mouse.up();
+  expect(Math.abs((await time()) - 9000)).toBeLessThan(60);
+  await expect(page.getByTestId("time")).toHaveText(/00:0[89]\.\d\d/);
+});
+
+test("two people in one promotion: the later change is put on top, nothing is lost", async ({ page, browser, baseURL }) => {
+  await open(page, "herb-friday-tray");
+  const context = await browser.newContext({ ...(baseURL ? { baseURL } : {}), viewport: { width: 1280, height: 800 } });
+  const other = await context.newPage();
+  await signInAs(other, "Imre Vass");
+  await open(other, "herb-friday-tray");
+  await other.getByLabel("Terms (optional)").fill("One tray a person");
+  await saved(other);
+  await page.getByLabel("Headline", { exact: true }).fill("Supper begins here");
+  await expect(page.getByText("Someone else saved meanwhile")).toBeVisible();
+  await expect(page.getByLabel("Terms (optional)")).toHaveValue("One tray a person");
+  await saved(page);
+  await other.reload();
+  await expect(other.getByLabel("Headline", { exact: true })).toHaveValue("Supper begins here");
+  await expect(other.getByLabel("Terms (optional)")).toHaveValue("One tray a person");
+  await context.close();
+});
+
+test("another offer rewrites the lines; one that lowers nothing says so", async ({ page }) => {
+  await open(page);
+  await page.getByLabel("Offer", { exact: true }).selectOption({ label: "Spring compost (coming)" });
+  await expect(page.getByLabel("Scene 3, Offer")).toContainText("£19.20 · 20\u00a0% off");
+  await saved(page);
+  await page.getByLabel("Offer", { exact: true }).selectOption({ label: "Potting week" });
+  await saved(page);
+});
+
+for (const path of ["/", "/brand-book", "/catalogue", "/media", "/templates", "/promotions", "/promotions/new", "/promotions/potting-week-terracotta", "/promotions/potting-week-terracotta/send"])
+  test(`${path} passes axe (WCAG 2.2 AA) and does not scroll sideways`, async ({ page }) => {
+    await page.goto(path);
+    await page.waitForLoadState("load");
+    const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]).analyze();
+    expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(" | ")}`)).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
+  });
+
+test("the brand book and the catalogue are filled in by hand, and show their problems where they are", async ({ page }) => {
+  await page.goto("/catalogue");
+  await page.getByRole("button", { name: "New product" }).click();
+  const form = page.getByRole("form", { name: "New product" });
+  await form.getByLabel("Name").fill("Clay saucer");
+  await form.getByLabel("Price").fill("cheap");
+  await form.getByRole("button", { name: "Save" }).click();
+  await expect(form.getByRole("alert")).toHaveText("“cheap” is not a price. Write it like 24.00.");
+  await form.getByLabel("Price").fill("6.50");
+  await form.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByLabel("Products")).toContainText("£6.50");
+  await page.getByRole("button", { name: "Change Hand-thrown pot, 24 cm" }).click();
+  await page.getByRole("button", { name: "Remove" }).click();
+  await expect(page.getByText("This product is used in “Potting week, terracotta”")).toBeVisible();
+
+  await page.goto("/brand-book");
+  await page.getByLabel("accent colour, hex").fill("#12");
+  await page.getByRole("button", { name: "Save the book" }).click();
+  await expect(page.getByText("A colour looks like #1a2b3c.")).toBeVisible();
+  await page.getByLabel("accent colour, hex").fill("#C9603A");
+  await page.getByRole("button", { name: "Save the book" }).click();
+  await expect(page.getByText("Saved. Promotions show it")).toBeVisible();
+});

@@ -1,0 +1,62 @@
+import { mkdtemp, rm, writeFile } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { displayName } from "./fileName";
+import { readLoudness } from "./soundIngest";
+import { sniffType } from "./sniff";
+import { svgProblem } from "./svgSafety";
+import { workingRate } from "./workingRate";
+
+let folder: string;
+beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), "stencilcraft-unit-"));
+});
+afterAll(() => rm(folder, { recursive: true }));
+
+async function sniffed(bytes: string | Uint8Array) {
+  const path = join(folder, "file");
+  await writeFile(path, bytes);
+  return sniffType(path, "holiday.mp4");
+}
+
+test("a type is told from bytes, whatever the name says", async () => {
+  await expect(sniffed("just some words")).rejects.toThrow("“holiday.mp4” is plain text inside");
+  await expect(sniffed("")).rejects.toThrow("0 bytes");
+  await expect(sniffed(Buffer.from("%PDF-1.7\n"))).rejects.toThrow("application/pdf");
+  await expect(sniffed('<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg"/>')).resolves.toMatchObject({ kind: "picture", mime: "image/svg+xml" });
+});
+
+test.each([
+  ["../../etc/passwd", "passwd"], ["C:\\pictures\\pot.jpg", "pot.jpg"], ["a\u0000b\u001b[31m.png", "ab[31m.png"], ["gpj.\u202etop", "gpj.top"], ["///", "unnamed"], ["  ", "unnamed"], ["x".repeat(500), "x".repeat(120)],
+])("the name %j is shown as %j", (raw, shown) => expect(displayName(raw)).toBe(shown));
+
+const svg = (inside: string, attributes = ""): string => `<svg xmlns="http://www.w3.org/2000/svg" ${attributes}>${inside}</svg>`;
+
+test.each([
+  ["script", svg("<script>alert(1)</script>")],
+  ["script", svg("<svg:script xmlns:svg='x'/>")],
+  ["event handlers", svg('<rect onload="x()"/>')],
+  ["outside of itself", svg('<image href="http://example.com/a.png"/>')],
+  ["outside of itself", svg('<image xlink:href="file:///etc/passwd"/>')],
+  ["outside of itself", svg('<rect style="fill:url(http://example.com/#a)"/>')],
+  ["outside of itself", svg("<style>@import 'x.css'</style>")],
+  ["entities", `<!DOCTYPE svg [<!ENTITY a "b">]>${svg("&a;")}`],
+  ["foreign content", svg("<foreignObject/>")],
+  ["too large", svg("", 'viewBox="0 0 1e9 1e9"')],
+  ["too many times", svg('<use href="#a"/>'.repeat(501))],
+])("an SVG is refused for %s", (reason, text) => expect(svgProblem(text)).toContain(reason));
+
+test("a plain SVG is taken, with references inside itself", () => {
+  expect(svgProblem(svg('<linearGradient id="g"/><rect fill="url(#g)"/><use href="#g"/>', 'viewBox="0 0 100 40"'))).toBeNull();
+});
+
+test.each([[29.97, "30000/1001"], [30, "30/1"], [24.8, "25/1"], [59.9, "60000/1001"], [120, "60/1"], [0, "30/1"]])("a clip at %d frames a second works at %s", (measured, rate) => {
+  const { numerator, denominator } = workingRate(measured);
+  expect(`${numerator}/${denominator}`).toBe(rate);
+});
+
+test("ffmpeg's loudness report is read, and silence told apart", () => {
+  const report = (loudness: string, peak: string): string => `Summary:\n\n  Integrated loudness:\n    I:         ${loudness} LUFS\n  True peak:\n    Peak:       ${peak} dBFS\n`;
+  expect(readLoudness(report("-18.2", "-3.0"))).toEqual({ loudness: -18.2, peak: -3 });
+  expect(readLoudness(report("-70.0", "-inf"))).toEqual({ loudness: null, peak: null });
+});
