@@ -17,8 +17,8 @@ const run = promisify(execFile);
 
 /** Frames at 30 a second: entrances, slow zooms, crossfades, settled moments, exits, in every scene of the template. */
 const PLACES = [
-  ["potting-week-terracotta", [6, 12, 33, 63, 84, 96, 103, 120, 150, 192, 200, 207, 216, 224, 270, 310, 320, 328, 335, 345, 400, 449]],
-  ["herb-friday-tray", [10, 60, 100, 130, 205, 260, 325, 430]],
+  ["potting-week-terracotta", [3, 11, 33, 62, 97, 122, 151, 200, 212, 220, 271, 321, 332, 342, 420]],
+  ["herb-friday-tray", [5, 62, 272, 425]],
 ] as const;
 /** The clip is on screen in scene 2, from frame 90 up to 210. */
 const showsClip = (frame: number): boolean => frame >= 90 && frame < 210;

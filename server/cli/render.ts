@@ -31,12 +31,15 @@ async function main(): Promise<void> {
   }
   const data = resolve(values.data);
   process.env["STENCILCRAFT_DATA"] ??= data;
+  process.env["LOG_LEVEL"] ??= "warn";
   const cluster = process.env["DATABASE_URL"] ? null : await startCluster(data);
   if (cluster) process.env["DATABASE_URL"] = cluster.url;
   const { database, closeDatabase } = await import("../db/connect");
   try {
     const { migrate } = await import("../db/migrate");
     await migrate(database());
+    // A data folder of our own that was never started gets the demo world, as bin/start gives it.
+    if (cluster) await (await import("../../demo/loadDemo")).loadDemo(database(), (step) => process.stderr.write(`${step}\n`));
     if (values.list) await list();
     else if (values.still) await still(values.still);
     else await render(values.promotion ?? "");

@@ -1,0 +1,32 @@
+import { mkdtemp, rm } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { ONE_OFFER, TEMPLATES } from "../core/document/oneOffer";
+import { type Template } from "../core/document/template";
+import { millis } from "../core/units";
+import { openDemoData } from "./demoInstance";
+import { freshInput } from "./render";
+
+/** Renders the demo promotion, square at 1080p, with every scene STRETCH times as long, in this process, and ends. */
+const [stretch = "1", data = ".data"] = process.argv.slice(2);
+const long: Template = { ...ONE_OFFER, slug: "stretched", scenes: ONE_OFFER.scenes.map((scene) => ({ ...scene, length: millis(scene.length * Number(stretch)) })) };
+(TEMPLATES as Template[]).push(long);
+
+const demo = await openDemoData(data);
+const folder = await mkdtemp(join(tmpdir(), "stencilcraft-bench-"));
+try {
+  const { renderSegment } = await import("../server/render/segmentRender");
+  const { renderFile } = await import("../server/render/renderFile");
+  const input = await freshInput();
+  // One segment after another, so that the two lengths differ in nothing but length.
+  let turn: Promise<void> = Promise.resolve();
+  const pool = {
+    render: (task: Parameters<typeof renderSegment>[0], onFrame: () => void) => (turn = turn.then(() => renderSegment(task, onFrame, () => false))),
+    close: () => Promise.resolve(),
+  };
+  await renderFile(pool, { ...input, document: { ...input.document, template: long.slug } }, { format: "square", quality: "1080p" }, join(folder, "out.mp4"), () => undefined, new AbortController().signal);
+} finally {
+  await rm(folder, { recursive: true, force: true });
+  await demo.close();
+}
+process.exit();

@@ -1,0 +1,97 @@
+import { spawn } from "node:child_process";
+import { once } from "node:events";
+import { chromium, type Page } from "@playwright/test";
+import { freePort } from "../server/cli/cluster";
+import { BENCH_PROMOTION } from "./render";
+
+/** Measures the playing trio and typing in headless Chromium at 1280×800, against a server of its own. */
+export async function benchProof(data: string): Promise<void> {
+  const port = await freePort();
+  const server = spawn(process.execPath, ["--import", "tsx", "server/cli/start.ts", "--data", data, "--port", String(port), "--no-worker"], { stdio: ["ignore", "pipe", "inherit"], env: { ...process.env, LOG_LEVEL: "warn" } });
+  for await (const text of server.stdout.setEncoding("utf8")) if (String(text).includes("ready at")) break;
+  const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--autoplay-policy=no-user-gesture-required"] });
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: `http://127.0.0.1:${port}` });
+    await page.goto("/sign-in");
+    await page.getByRole("button", { name: "Sign in as Tamsin Kell" }).click();
+    await page.waitForURL(/\/$/);
+    await page.goto(`/promotions/${BENCH_PROMOTION}`);
+    await page.getByTestId("meters").first().waitFor();
+    await playOnce(page);
+    const fps = await playOnce(page);
+    const delays = await typing(page);
+    console.log(`playing trio: ${fps.toFixed(1)} frames a second over the whole promotion`);
+    console.log(`keystroke to three repainted proofs: median ${delays[delays.length >> 1]?.toFixed(0)} ms, slowest ${delays.at(-1)?.toFixed(0)} ms`);
+    console.log(`ratio ${(fps / 30).toFixed(2)} of the promotion's own frame rate`);
+  } finally {
+    await browser.close();
+    server.kill("SIGTERM");
+    await once(server, "exit");
+  }
+}
+
+/** Plays from the start to the end; how many times a second the three canvases were painted. */
+async function playOnce(page: Page): Promise<number> {
+  await page.getByRole("slider", { name: "Place in time" }).focus();
+  await page.keyboard.press("Home");
+  return page.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        const slider = document.querySelector("[role=slider]");
+        const button = document.querySelector<HTMLButtonElement>("button[aria-label=Play]");
+        if (!slider || !button) throw new Error("The desk has no transport strip.");
+        let painted = 0;
+        const canvas = document.querySelector<HTMLCanvasElement>("[data-proof=widescreen] canvas");
+        const context = canvas?.getContext("2d");
+        if (!context) throw new Error("There is no proof.");
+        // Painting a frame begins by filling the whole canvas; the widescreen proof is painted last of the three.
+        const fill = context.fillRect.bind(context);
+        context.fillRect = (x, y, width, height) => {
+          if (width === canvas?.width && height === canvas.height && context.fillStyle === "#000000") painted++;
+          fill(x, y, width, height);
+        };
+        const started = performance.now();
+        button.click();
+        new MutationObserver((_records, observer) => {
+          if (button.getAttribute("aria-label") !== "Play") return;
+          observer.disconnect();
+          context.fillRect = fill;
+          resolve(painted / ((performance.now() - started) / 1000));
+        }).observe(button, { attributes: true, attributeFilter: ["aria-label"] });
+      }),
+  );
+}
+
+/** Milliseconds from each of some keystrokes to the frame in which all three canvases show other pixels, sorted. */
+async function typing(page: Page): Promise<number[]> {
+  await page.getByLabel("Headline", { exact: true }).focus();
+  const delays: number[] = [];
+  for (const letter of "spring is here again") {
+    const delay = page.evaluate(
+      () =>
+        new Promise<number>((resolve) => {
+          const canvases = [...document.querySelectorAll<HTMLCanvasElement>("[data-proof] canvas")];
+          const prints = (): string[] => canvases.map((canvas) => canvas.toDataURL());
+          const before = prints();
+          window.addEventListener(
+            "keydown",
+            () => {
+              const pressed = performance.now();
+              const look = (): void => {
+                const now = prints();
+                if (now.every((print, index) => print !== before[index])) resolve(performance.now() - pressed);
+                else requestAnimationFrame(look);
+              };
+              requestAnimationFrame(look);
+            },
+            { once: true, capture: true },
+          );
+        }),
+    );
+    await page.keyboard.press(letter === " " ? "Space" : letter);
+    // A blank alone changes no pixel; the next letter shows it.
+    if (letter === " ") continue;
+    delays.push(await delay);
+  }
+  return delays.sort((one, other) => one - other);
+}

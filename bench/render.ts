@@ -1,0 +1,106 @@
+import { spawn } from "node:child_process";
+import { once } from "node:events";
+import { createWriteStream } from "node:fs";
+import { mkdtemp, readFile, rm } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { FORMAT_NAMES, type FormatName } from "../core/placement/formats";
+import { frameTime } from "../core/time/frames";
+import { type RenderInput } from "../server/render/renderInput";
+import { openDemoData } from "./demoInstance";
+
+export const BENCH_PROMOTION = "potting-week-terracotta";
+
+/** The demo promotion's input, changed in nothing that is painted, but so that no stored segment fits. */
+export async function freshInput(): Promise<RenderInput> {
+  const { database } = await import("../server/db/connect");
+  const { teamScope } = await import("../server/db/teamScope");
+  const { loadRenderInput } = await import("../server/promotions/loadFacts");
+  const { promotionBySlug } = await import("../server/promotions/promotionStore");
+  const { team_id } = await database().selectFrom("promotion").select("team_id").where("slug", "=", BENCH_PROMOTION).executeTakeFirstOrThrow();
+  const scope = teamScope(database(), team_id);
+  const input = await loadRenderInput(scope, (await promotionBySlug(scope, BENCH_PROMOTION)).document);
+  return { ...input, facts: { ...input.facts, brand: { ...input.facts.brand, name: `bench ${Date.now()}` } } };
+}
+
+/** Measures the whole render of three formats, then ffmpeg alone on the very frames, then memory at 15 s and 60 s. */
+export async function benchRender(data: string): Promise<void> {
+  const demo = await openDemoData(data);
+  const folder = await mkdtemp(join(tmpdir(), "stencilcraft-bench-"));
+  try {
+    const input = await freshInput();
+    const whole = await wholeRender(input, folder);
+    let alone = 0;
+    let painting = 0;
+    for (const format of FORMAT_NAMES) {
+      const one = await encodeAlone(input, format, folder);
+      alone += one.encode;
+      painting += one.paint;
+    }
+    console.log(`whole render, three formats at 1080p: ${whole.toFixed(1)} s`);
+    console.log(`ffmpeg alone, the same frames and settings: ${alone.toFixed(1)} s`);
+    console.log(`painting alone, one thread: ${painting.toFixed(1)} s; ${painting > alone ? "painting" : "encoding"} dominates`);
+    const [short, long] = [await peakMemory(1, data), await peakMemory(4, data)];
+    console.log(`peak memory: ${short} MB for 15 s, ${long} MB for 60 s, ratio ${(long / short).toFixed(3)}`);
+    console.log(`ratio ${(whole / alone).toFixed(2)}`);
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+    await demo.close();
+  }
+}
+
+async function wholeRender(input: RenderInput, folder: string): Promise<number> {
+  const { openPaintPool } = await import("../server/render/paintPool");
+  const { renderFile } = await import("../server/render/renderFile");
+  const started = performance.now();
+  const pool = openPaintPool();
+  await Promise.all(FORMAT_NAMES.map((format) => renderFile(pool, input, { format, quality: "1080p" }, join(folder, `${format}.mp4`), () => undefined, new AbortController().signal)));
+  const seconds = (performance.now() - started) / 1000;
+  await pool.close();
+  return seconds;
+}
+
+/** Paints all frames of a format to a raw file, then lets ffmpeg encode it with the render's own settings. */
+async function encodeAlone(input: RenderInput, format: FormatName, folder: string): Promise<{ encode: number; paint: number }> {
+  const { encodeSettings, rawFrames } = await import("../server/render/encoder");
+  const { openFrameSource } = await import("../server/render/frameSource");
+  const { renderPlan } = await import("../server/render/renderPlan");
+  const { frames, rate, width, height } = renderPlan(input, { format, quality: "1080p" });
+  const raw = join(folder, "frames.rgba");
+  const file = createWriteStream(raw);
+  const source = await openFrameSource(input, { format, quality: "1080p" });
+  let paint = 0;
+  for (let frame = 0; frame < frames; frame++) {
+    const started = performance.now();
+    const pixels = await source.frameAt(frameTime(frame, rate));
+    paint += performance.now() - started;
+    // Copied, because the bytes are the canvas's own and the file is written later.
+    if (!file.write(Buffer.from(pixels))) await once(file, "drain");
+  }
+  source.stop();
+  await new Promise((done) => file.end(done));
+  const started = performance.now();
+  const encoder = spawn("ffmpeg", ["-v", "error", "-y", "-nostdin", ...rawFrames(width, height, rate), "-i", raw, "-an", ...encodeSettings(rate), join(folder, "alone.mp4")], { stdio: ["ignore", "ignore", "inherit"] });
+  await once(encoder, "close");
+  await rm(raw);
+  return { encode: (performance.now() - started) / 1000, paint: paint / 1000 };
+}
+
+/** Peak memory in MB of a process, encoders included, that renders the square format with every scene `stretch` times as long. */
+async function peakMemory(stretch: number, data: string): Promise<number> {
+  const child = spawn(process.execPath, ["--import", "tsx", "bench/memory.ts", String(stretch), data], { stdio: ["ignore", "inherit", "inherit"] });
+  let peak = 0;
+  const sampling = setInterval(() => void treeMemory(child.pid ?? 0).then((now) => (peak = Math.max(peak, now)), () => undefined), 100);
+  const [code] = await once(child, "close");
+  clearInterval(sampling);
+  if (code !== 0) throw new Error("The render whose memory was measured failed.");
+  return Math.round(peak);
+}
+
+/** Resident memory of a process and its children, in MB, as Linux counts it. */
+async function treeMemory(pid: number): Promise<number> {
+  const children = (await readFile(`/proc/${pid}/task/${pid}/children`, "utf8")).trim().split(" ").filter(Boolean).map(Number);
+  const own = /VmRSS:\s+(\d+) kB/.exec(await readFile(`/proc/${pid}/status`, "utf8"))?.[1];
+  const others = await Promise.all(children.map((child) => treeMemory(child).catch(() => 0)));
+  return Number(own ?? 0) / 1024 + others.reduce((sum, one) => sum + one, 0);
+}
