@@ -44,6 +44,7 @@ test("without a session every page leads to sign-in and back", async ({ page }) 
   await expect(page).toHaveURL(/catalogue$/);
   await page.getByRole("button", { name: "Imre Vass" }).click();
   await page.getByRole("menuitem", { name: "Sign out" }).click();
+  await expect(page.getByRole("heading", { name: "Sign in" })).toBeVisible();
   await page.goto("/catalogue");
   await expect(page).toHaveURL(/sign-in/);
 });

@@ -85,7 +85,7 @@ function WordsField({ scene, slot, text, filled, report, products, product, onFo
         <label htmlFor={key}>{slot.label}{!slot.required && " (optional)"}</label>
         <span className="flex min-w-0 gap-3 whitespace-nowrap">
           {slot.binding === "product.name" && (
-            <select aria-label="Product of the promotion" value={product ?? ""} onFocus={onFocus} onChange={(event) => onEdit({ kind: "choose", what: "product", id: event.target.value || null })} className="max-w-36 truncate bg-transparent text-ready underline">
+            <select aria-label="Product of the promotion" value={product ?? ""} onFocus={onFocus} onChange={(event) => onEdit({ kind: "choose", what: "product", id: event.target.value || null })} className="-my-0.5 h-6 max-w-36 truncate bg-transparent text-ready underline">
               {products.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}
             </select>
           )}

@@ -52,10 +52,10 @@ function ProofScreen({ engine, format, slug, marked, onPick }: { engine: ProofEn
 
   return (
     <figure>
-      <figcaption className="mb-1 flex h-[var(--label)] items-center gap-2 text-white">
+      <figcaption className="mb-1 flex h-[var(--label)] items-center gap-2 text-[#12181a]">
         <FormatMark format={format} size={12} />
         <span className="text-[13px]">{format}</span> <span className="figures">{ratio}</span>
-        <button type="button" onClick={() => void saveFrame()} className="ml-auto p-1 text-white/90 hover:text-white" aria-label={`Save this ${format} frame as PNG`} title="Save this frame as PNG"><Download aria-hidden size={14} /></button>
+        <button type="button" onClick={() => void saveFrame()} className="ml-auto p-1 hover:text-black" aria-label={`Save this ${format} frame as PNG`} title="Save this frame as PNG"><Download aria-hidden size={14} /></button>
       </figcaption>
       <div className="relative shadow-lg" style={{ aspectRatio: `${width} / ${height}` }} onClick={pick} data-proof={format}>
         <canvas ref={canvas} className="block h-full w-full" role="img" aria-label={`${format} proof`} />

@@ -94,7 +94,7 @@ function ColorRow({ role, palette, problem, onChange }: { role: ColorRole; palet
           const ratio = contrastRatio(hex, palette[other]);
           return (
             <div key={other} className="flex items-center gap-2 text-sm">
-              <span aria-hidden className="flex h-9 w-12 items-center justify-center border border-ink/10 font-semibold" style={{ background: palette[other], color: hex }}>Aa</span>
+              <span aria-hidden data-sample className="flex h-9 w-12 items-center justify-center border border-ink/10 font-semibold" style={{ background: palette[other], color: hex }}>Aa</span>
               <span><span className="text-soft">on {other}</span><br /><span className="figures">{ratio.toFixed(1)}</span> {contrastVerdict(ratio)}</span>
             </div>
           );

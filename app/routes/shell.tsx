@@ -1,4 +1,4 @@
-import { Form, NavLink, Outlet } from "react-router";
+import { NavLink, Outlet, useSubmit } from "react-router";
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { ChevronDown } from "lucide-react";
 import { readPalette } from "../../server/promotions/loadFacts";
@@ -16,6 +16,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 const PLACES = [["/", "Bench"], ["/brand-book", "Brand book"], ["/catalogue", "Catalogue"], ["/media", "Media"], ["/templates", "Templates"], ["/promotions", "Promotions"]] as const;
 
 export default function Shell({ loaderData: { name, role, email, brand, team } }: Route.ComponentProps) {
+  const submit = useSubmit();
   return (
     <div className="flex min-h-screen flex-col">
       <a href="#content" className="absolute left-2 top-2 z-20 -translate-y-20 bg-ink px-3 py-2 text-card focus:translate-y-0">
@@ -47,13 +48,12 @@ export default function Shell({ loaderData: { name, role, email, brand, team } }
                 <br />
                 {role} in {team}
               </div>
-              <Form method="post" action="/sign-out">
-                <MenuItem>
-                  <button type="submit" className="mt-1 w-full px-2 py-1.5 text-left data-focus:bg-paper">
-                    Sign out
-                  </button>
-                </MenuItem>
-              </Form>
+              {/* Submitted by hand: the menu closes on a click and would take a form inside it along. */}
+              <MenuItem>
+                <button type="button" onClick={() => void submit(null, { method: "post", action: "/sign-out" })} className="mt-1 w-full px-2 py-1.5 text-left data-focus:bg-paper">
+                  Sign out
+                </button>
+              </MenuItem>
             </MenuItems>
           </Menu>
         </div>

@@ -36,9 +36,10 @@ export async function startWorker(): Promise<RunningWorker> {
     },
   } satisfies Record<keyof Jobs, TaskList[string]>;
 
+  // The queue notes which pool of workers took a job; that name is what others free it by when we are killed.
   const ids = new Set<string>();
   const events: WorkerEvents = new EventEmitter();
-  events.on("worker:create", ({ worker }) => ids.add(worker.workerId));
+  events.on("pool:create", ({ workerPool }) => ids.add(workerPool.id));
   const runner: Runner = await run({
     events,
     connectionString: config().DATABASE_URL, taskList: tasks, concurrency: 3, pollInterval: POLL_MS, noHandleSignals: true,
