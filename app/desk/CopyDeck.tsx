@@ -42,7 +42,7 @@ export function CopyDeck({ document, promotion, prepared, choices, marked, onMar
               <div className="font-heading text-[24px] font-extrabold leading-none">{index + 1}</div>
               <div className="figures mt-2 leading-[1.35] text-soft">{at(span.start)}<br />{at(span.end)}</div>
             </div>
-            <div className="flex min-w-0 flex-1 flex-col gap-2">
+            <div className="flex min-w-0 flex-1 flex-col gap-1">
               {words.map((slot) => {
                 const key = slotKey(template, slot);
                 const focus = (): void => onMark(key, span);
@@ -81,16 +81,16 @@ function WordsField({ scene, slot, text, filled, report, products, product, onFo
   const length = [...text].length;
   return (
     <div>
-      <div className="mb-0.5 flex items-baseline justify-between gap-3 text-[13px] text-soft">
+      <div className="mb-1 flex min-h-6 items-center justify-between gap-3 text-[13px] text-soft">
         <label htmlFor={key}>{slot.label}{!slot.required && " (optional)"}</label>
-        <span className="flex min-w-0 gap-3 whitespace-nowrap">
+        <span className="flex min-w-0 items-center gap-3 whitespace-nowrap">
           {slot.binding === "product.name" && (
-            <select aria-label="Product of the promotion" value={product ?? ""} onFocus={onFocus} onChange={(event) => onEdit({ kind: "choose", what: "product", id: event.target.value || null })} className="-my-0.5 h-6 max-w-36 truncate bg-transparent text-ready underline">
+            <select aria-label="Product of the promotion" value={product ?? ""} onFocus={onFocus} onChange={(event) => onEdit({ kind: "choose", what: "product", id: event.target.value || null })} className="h-6 max-w-36 truncate bg-transparent text-ready underline">
               {products.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}
             </select>
           )}
           {filled && slot.binding ? <button type="button" className="underline hover:text-ink" onClick={() => onEdit({ kind: "fill", slot: key, fill: null })}>Reset</button> : slot.binding && slot.binding !== "product.name" && <span>{slot.binding.startsWith("brand") ? "from the brand book" : "from the catalogue"}</span>}
-          <span className={`figures pt-0.5 ${length > slot.budget ? "text-warn" : ""}`}>{length} of {slot.budget}</span>
+          <span className={`figures ${length > slot.budget ? "text-warn" : ""}`}>{length} of {slot.budget}</span>
         </span>
       </div>
       <input id={key} data-slot={key} value={text} maxLength={MOST_WORDS} placeholder={slot.hint} onFocus={onFocus} dir="auto"
@@ -107,7 +107,7 @@ function OfferField({ slotKey: key, document, promotion, choices, report, onFocu
   const lines = promotion.facts.offer;
   return (
     <div>
-      <div className="mb-0.5 flex justify-between text-[13px] text-soft"><label htmlFor={key}>Offer</label><span>{lines?.until ?? "from the catalogue"}</span></div>
+      <div className="mb-1 flex min-h-6 items-center justify-between text-[13px] text-soft"><label htmlFor={key}>Offer</label><span>{lines?.until ?? "from the catalogue"}</span></div>
       <div className="flex items-center gap-2">
         <select id={key} data-slot={key} value={document.offer ?? ""} onFocus={onFocus} onChange={(event) => onEdit({ kind: "choose", what: "offer", id: event.target.value || null })} className={`${fieldLook} w-auto! min-w-0 flex-1`}>
           <option value="">no offer</option>

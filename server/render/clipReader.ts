@@ -29,8 +29,11 @@ export function readClip(path: string, rate: FrameRate, first: number, width: nu
   let at = first - 1;
   let ended = false;
 
+  // Two frames in turn: the one given out last stays whole while the next is read.
+  let [frame, spare] = [new Uint8ClampedArray(bytes), new Uint8ClampedArray(bytes)];
+
   async function next(): Promise<Uint8ClampedArray | null> {
-    const frame = new Uint8ClampedArray(bytes);
+    [frame, spare] = [spare, frame];
     let filled = 0;
     while (filled < bytes) {
       if (rest.length === 0) {

@@ -21,6 +21,20 @@ export interface NodeResources extends PaintResources {
   setClipFrame(media: string, pixels: Uint8ClampedArray, width: number, height: number): void;
 }
 
+/** Decoded pictures by file, shared by the segments a thread renders one after another. The longest unused goes first. */
+const decoded = new Map<string, Promise<Image>>();
+const MOST_DECODED = 8;
+
+function decode(file: string): Promise<Image> {
+  const image = decoded.get(file) ?? loadImage(file);
+  decoded.delete(file);
+  decoded.set(file, image);
+  const [oldest] = decoded.keys();
+  if (decoded.size > MOST_DECODED && oldest !== undefined) decoded.delete(oldest);
+  image.catch(() => decoded.delete(file));
+  return image;
+}
+
 /** @param hashes SHA-256 of each media item by id */
 export function nodeResources(hashes: Readonly<Record<string, string>>): NodeResources {
   const pictures = new Map<string, Image | null>();
@@ -28,7 +42,7 @@ export function nodeResources(hashes: Readonly<Record<string, string>>): NodeRes
 
   async function loadOnce(key: string, file: () => Promise<string>): Promise<void> {
     if (pictures.has(key)) return;
-    pictures.set(key, await loadImage(await file()));
+    pictures.set(key, await decode(await file()));
   }
 
   const levelFile = async (media: string, level: number): Promise<string> => {

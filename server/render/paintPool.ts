@@ -22,8 +22,8 @@ export interface PaintPool {
   close(): Promise<void>;
 }
 
-/** One thread a core: a thread waits while its encoder works, and the encoders use what is left. */
-export function openPaintPool(size = config().PAINT_THREADS ?? Math.max(2, availableParallelism())): PaintPool {
+/** One thread more than cores, because a thread waits while its encoder catches up. Threads start at once. */
+export function openPaintPool(size = config().PAINT_THREADS ?? availableParallelism() + 1): PaintPool {
   const queue: QueuedTask[] = [];
   const threads = new Set<Worker>();
   const idle: Worker[] = [];
@@ -54,7 +54,7 @@ export function openPaintPool(size = config().PAINT_THREADS ?? Math.max(2, avail
   function advance(): void {
     while (queue.length > 0) {
       const thread = idle.pop() ?? (threads.size < size ? openThread() : null);
-      const next = thread && queue.shift();
+      const next = thread && takeLargest(queue);
       if (!thread || !next) return;
       if (next.signal.aborted) {
         idle.push(thread);
@@ -73,6 +73,8 @@ export function openPaintPool(size = config().PAINT_THREADS ?? Math.max(2, avail
     queued.ended = () => queued.signal.removeEventListener("abort", stop);
   }
 
+  for (let index = 0; index < size; index++) idle.push(openThread());
+
   return {
     render: (task, onFrame, signal) =>
       new Promise((resolve, reject) => {
@@ -84,4 +86,11 @@ export function openPaintPool(size = config().PAINT_THREADS ?? Math.max(2, avail
       await Promise.all([...threads].map((thread) => thread.terminate()));
     },
   };
+}
+
+/** The task with most pixels to paint: the long ones first, so that no thread is left alone with one at the end. */
+function takeLargest(queue: QueuedTask[]): QueuedTask | undefined {
+  const work = ({ task }: QueuedTask): number => (task.to - task.from) * task.width * task.height;
+  const largest = queue.reduce<number>((best, queued, index) => (work(queued) > work(queue[best] ?? queued) ? index : best), 0);
+  return queue.splice(largest, 1)[0];
 }
