@@ -1,7 +1,7 @@
 import { useEffect, useRef, type MouseEvent } from "react";
 import { Download } from "lucide-react";
 import { type SlotKey } from "../../core/document/template";
-import { contains, rect } from "../../core/geometry/rect";
+import { contains, rect, union } from "../../core/geometry/rect";
 import { FORMATS, type FormatName } from "../../core/placement/formats";
 import { scenesAt } from "../../core/time/timeline";
 import { type ProofEngine } from "../proof/proofEngine";
@@ -70,11 +70,12 @@ function Mark({ engine, format, slot }: { engine: ProofEngine | null; format: Fo
   useProofState(engine, (state) => `${state.prepared.length}/${Math.floor(state.time / 100)}`);
   useProofState(engine, (state) => state.prepared);
   const { width, height } = FORMATS[format];
-  return slotsNow(engine, format)
-    .filter(({ key, place }) => key === slot && place.width > 0)
-    .map(({ part, place }) => (
-      <div key={part} aria-hidden className="pointer-events-none absolute outline-2 outline-accent" style={{ left: `${(place.x / width) * 100}%`, top: `${(place.y / height) * 100}%`, width: `${(place.width / width) * 100}%`, height: `${(place.height / height) * 100}%`, outlineOffset: part === "picture" ? -3 : 3 }} />
-    ));
+  const shown = slotsNow(engine, format).filter(({ key, place }) => key === slot && place.width > 0);
+  const first = shown[0];
+  if (!first) return null;
+  // The parts of an offer are one slot, so they get one outline.
+  const place = shown.reduce((box, one) => union(box, one.place), first.place);
+  return <div aria-hidden className="pointer-events-none absolute outline-2 outline-accent" style={{ left: `${(place.x / width) * 100}%`, top: `${(place.y / height) * 100}%`, width: `${(place.width / width) * 100}%`, height: `${(place.height / height) * 100}%`, outlineOffset: first.part === "picture" ? -3 : 4 }} />;
 }
 
 function slotsNow(engine: ProofEngine | null, format: FormatName) {

@@ -60,7 +60,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
       <DeskHeader slug={slug} name={document.name} save={save} current="Fill" onRename={(name) => apply({ kind: "rename", name })}>
         <Button onClick={undo} disabled={!canUndo} aria-label="Undo" className="px-3"><Undo2 aria-hidden size={16} /> Undo</Button>
         <Button onClick={redo} disabled={!canRedo} aria-label="Redo" className="px-3"><Redo2 aria-hidden size={16} /></Button>
-        <ButtonLink look="main" to={`/promotions/${slug}/send`}>Render 3 formats</ButtonLink>
+        <ButtonLink look="main" to={`/promotions/${slug}/send`}>On to rendering</ButtonLink>
       </DeskHeader>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(560px,648px)_minmax(0,1fr)]">
         <div ref={deck} className="min-h-0">

@@ -94,7 +94,7 @@ function RenderBlock({ render, shares, newest }: { render: RenderView & { when: 
         {!newest && <span className="bg-warn-pale px-2 py-0.5 text-sm text-warn">the promotion changed since</span>}
         {ready > 0 && <a href={`/renders/${render.id}/zip`} className="ml-auto flex items-center gap-1.5 text-sm font-semibold underline underline-offset-2"><Download aria-hidden size={15} /> {ready === 3 ? "All three as zip" : `${ready} ready as zip`}</a>}
       </div>
-      <ul className="grid grid-cols-[9fr_16fr_28fr] items-start gap-6 max-md:grid-cols-1">
+      <ul className="grid grid-cols-[minmax(206px,9fr)_16fr_24fr] items-start gap-6 max-md:grid-cols-1">
         {(["vertical", "square", "widescreen"] as const).map((format) => {
           const rendition = render.renditions.find((one) => one.format === format);
           return rendition && <RenditionCard key={rendition.id} rendition={rendition} share={rendition.state === "working" ? (shares[rendition.id] ?? rendition.progress) : rendition.progress} />;
@@ -108,7 +108,7 @@ function RenditionCard({ rendition: { id, format, state, problem, file }, share 
   const { width, height } = FORMATS[format];
   return (
     <li data-format={format} data-state={state} className="min-w-0">
-      <div className="flex items-center justify-center bg-proof" style={{ aspectRatio: `${width} / ${height}`, maxHeight: 340 }}>
+      <div className="flex items-center justify-center bg-proof" style={{ aspectRatio: `${width} / ${height}`, maxHeight: 366 }}>
         {state === "ready" ? (
           <video controls playsInline preload="metadata" src={`/renditions/${id}/file`} className="h-full w-full" aria-label={`${format} rendition`} />
         ) : (
