@@ -2,6 +2,7 @@ import { type RouteConfig, index, layout, route } from "@react-router/dev/routes
 
 export default [
   route("sign-in", "routes/signIn.tsx"),
+  route("set-up", "routes/setUp.tsx"),
   route("sign-out", "routes/signOut.ts"),
   route("healthz", "routes/healthz.ts"),
   route("readyz", "routes/readyz.ts"),

@@ -1,3 +1,4 @@
+import { AudioLines } from "lucide-react";
 import { type Edit } from "../../core/document/edits";
 import { type MediaFacts } from "../../core/document/facts";
 import { MOST_WORDS, type Promotion } from "../../core/document/promotion";
@@ -63,7 +64,23 @@ export function CopyDeck({ document, promotion, prepared, choices, marked, onMar
           </section>
         );
       })}
+      <SoundBand document={document} sounds={choices.media.filter((item) => item.kind === "sound")} onEdit={onEdit} />
     </div>
+  );
+}
+
+/** The music under the whole promotion. It fades in and out by itself and is brought to an even loudness. */
+function SoundBand({ document, sounds, onEdit }: { document: Promotion; sounds: readonly MediaFacts[]; onEdit: (edit: Edit) => void }) {
+  return (
+    <section aria-label="Sound" className="flex items-center gap-4 border-l-4 border-l-transparent px-4 py-3.5">
+      <AudioLines aria-hidden size={24} className="ml-[34px] shrink-0" />
+      <label htmlFor="tune" className="text-[13px] text-soft">Music</label>
+      <select id="tune" value={document.tune ?? ""} onChange={(event) => onEdit({ kind: "choose", what: "tune", id: event.target.value || null })} className={`${fieldLook} w-auto! min-w-60`}>
+        <option value="">no music</option>
+        {sounds.map(({ id, name }) => <option key={id} value={id}>{name.replace(/\.\w+$/, "")}</option>)}
+      </select>
+      <span className="text-[13px] text-soft">{sounds.length === 0 ? "Bring a tune in under Media." : "fades in and out, at −14 LUFS"}</span>
+    </section>
   );
 }
 

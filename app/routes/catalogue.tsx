@@ -1,7 +1,7 @@
 import { Form, data, useActionData, useNavigation } from "react-router";
 import { useState } from "react";
 import { plainAmount, money, writePrice } from "../../core/offer/money";
-import { lastDay, offerState, wallTime } from "../../core/offer/validity";
+import { firstDay, lastDay, offerState, wallTime } from "../../core/offer/validity";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { saveOffer } from "../../server/catalogue/offers";
 import { removeOffer, removeProduct, saveProduct } from "../../server/catalogue/products";
@@ -37,6 +37,7 @@ export async function loader({ request }: Route.LoaderArgs) {
         id: row.id, name: row.name, kind: row.kind, percent: row.percent, typed: price ? plainAmount(price) : "", state: offerState(window, now),
         says: price ? `now ${writePrice(price, team.locale)}` : `${row.percent ?? 0} % off`,
         starts: wallTime(row.starts_at, row.zone), ends: wallTime(row.ends_at, row.zone), until: lastDay(window, team.locale),
+        from: firstDay(window, team.locale),
       };
     }),
   };
@@ -98,7 +99,7 @@ export default function Catalogue({ loaderData, actionData }: Route.ComponentPro
               offer === row.id ? <li key={row.id}><OfferForm loaded={loaderData} row={row} close={() => setOffer(null)} /></li> : (
                 <li key={row.id} className="flex items-center gap-4 py-3">
                   <span className={`w-20 px-2 py-0.5 text-center text-sm ${STATE_LOOK[row.state]}`}>{row.state}</span>
-                  <div className="min-w-0 flex-1"><p className="font-semibold">{row.name}</p><p className="text-sm text-soft">{row.state === "coming" ? `from ${row.starts.replace("T", ", ")}, until ${row.until}` : `until ${row.until}`}</p></div>
+                  <div className="min-w-0 flex-1"><p className="font-semibold">{row.name}</p><p className="text-sm text-soft">{row.state === "coming" ? `from ${row.from}, until ${row.until}` : `until ${row.until}`}</p></div>
                   <span className="figures">{row.says}</span>
                   <Button look="quiet" onClick={() => setOffer(row.id)} aria-label={`Change ${row.name}`}>Change</Button>
                 </li>

@@ -1,4 +1,5 @@
 import { Form, data, redirect, useNavigation } from "react-router";
+import { isEmpty } from "../../server/auth/setUp";
 import { demoAccounts, signIn } from "../../server/auth/signIn";
 import { findPerson } from "../../server/auth/sessions";
 import { DEMO_PASSWORD } from "../../server/auth/demoPassword";
@@ -13,6 +14,7 @@ const safeNext = (next: unknown): string => (typeof next === "string" && /^\/(?!
 
 export async function loader({ request }: Route.LoaderArgs) {
   if (await findPerson(request)) throw redirect("/");
+  if (await isEmpty()) throw redirect("/set-up");
   return { demo: await demoAccounts(), demoPassword: DEMO_PASSWORD };
 }
 

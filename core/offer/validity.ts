@@ -44,8 +44,9 @@ function offsetAt(instant: number, zone: string): number {
 }
 
 /** The last day an offer runs, in words of a locale: `Sunday 29 November`. Called on the server only, as writePrice. */
-export function lastDay(window: OfferWindow, locale: string): string {
-  return new Intl.DateTimeFormat(locale, { weekday: "long", day: "numeric", month: "long", timeZone: window.zone }).format(
-    new Date(window.endsAt.getTime() - 1),
-  );
-}
+export const lastDay = (window: OfferWindow, locale: string): string => dayInWords(new Date(window.endsAt.getTime() - 1), window.zone, locale);
+
+export const firstDay = (window: OfferWindow, locale: string): string => dayInWords(window.startsAt, window.zone, locale);
+
+const dayInWords = (at: Date, zone: string, locale: string): string =>
+  new Intl.DateTimeFormat(locale, { weekday: "long", day: "numeric", month: "long", timeZone: zone }).format(at);

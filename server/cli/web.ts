@@ -13,6 +13,7 @@ import { log } from "../log";
 process.title = "stencilcraft-web";
 const development = process.argv.includes("--dev");
 const app = express().disable("x-powered-by");
+const server = createServer(app);
 let closing = false;
 /** Responses under way; streams of events among them never end by themselves. */
 const open = new Set<express.Response>();
@@ -42,7 +43,8 @@ app.use((_request, response, next) => {
   response.setHeader("x-content-type-options", "nosniff");
   response.setHeader("x-frame-options", "DENY");
   response.setHeader("referrer-policy", "same-origin");
-  response.setHeader(
+  // The development server talks to the page in ways of its own.
+  if (!development) response.setHeader(
     "content-security-policy",
     "default-src 'self'; img-src 'self' blob: data:; media-src 'self' blob:; style-src 'self' 'unsafe-inline'; script-src 'self' 'unsafe-inline' 'wasm-unsafe-eval'; worker-src 'self' blob:; object-src 'none'; base-uri 'self'; form-action 'self'",
   );
@@ -53,7 +55,7 @@ app.use(compression({ filter: (request, response) => response.getHeader("content
 
 if (development) {
   const { createServer: createViteServer } = await import("vite");
-  const vite = await createViteServer({ server: { middlewareMode: true } });
+  const vite = await createViteServer({ server: { middlewareMode: true, hmr: { server } } });
   app.use(vite.middlewares);
   app.use(createRequestHandler({ build: () => vite.ssrLoadModule("virtual:react-router/server-build") as Promise<ServerBuild>, mode: "development" }));
 } else {
@@ -64,7 +66,6 @@ if (development) {
   app.use(createRequestHandler({ build: () => import(built.href) as Promise<ServerBuild>, mode: "production" }));
 }
 
-const server = createServer(app);
 // Uploads of large clips take longer than Node's usual limit for a request.
 server.requestTimeout = 30 * 60_000;
 server.listen(config().PORT, config().HOST);

@@ -82,7 +82,7 @@ export function openPaintPool(size = config().PAINT_THREADS ?? availableParallel
         advance();
       }),
     async close() {
-      queue.splice(0).forEach(({ reject }) => reject(new Error("The render was stopped.")));
+      [...queue.splice(0), ...busy.values()].forEach(({ reject }) => reject(new Error("The render was stopped.")));
       await Promise.all([...threads].map((thread) => thread.terminate()));
     },
   };
