@@ -4,6 +4,7 @@ import { coverPart } from "../../core/geometry/framing";
 import { type Rect } from "../../core/geometry/rect";
 import { type FormatName } from "../../core/placement/formats";
 import { seconds, thumbAddress } from "../components/mediaLook";
+import { useDropZone } from "../components/useDropZone";
 import { MediaPicker } from "./MediaPicker";
 
 /** A slot's picture with the part each format shows of it; replaced by choosing, or by dropping a file on it. */
@@ -21,23 +22,14 @@ export function SlotPicture({ label, facts, frames, items, inherited, marked, on
   onFocus: () => void;
 }) {
   const [open, setOpen] = useState(false);
-  const [over, setOver] = useState(false);
+  const { over, zone } = useDropZone(onDropFiles);
   return (
     <div className="w-[168px] shrink-0" onFocus={onFocus}>
       <div className="mb-1 truncate text-[13px] text-soft">{label}</div>
       <button
         type="button" onClick={() => setOpen(true)} aria-label={`Choose ${label.toLowerCase()}`}
         className={`relative block w-full overflow-hidden bg-proof ${over ? "outline-3 outline-ready" : marked ? "outline-2 outline-accent" : ""}`} style={{ aspectRatio: facts ? `${Math.min(2.2, Math.max(1.2, facts.width / facts.height))}` : "1.6" }}
-        onDragOver={(event) => {
-          event.preventDefault();
-          setOver(true);
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={(event) => {
-          event.preventDefault();
-          setOver(false);
-          onDropFiles(event.dataTransfer.files);
-        }}
+        {...zone}
       >
         {facts ? <PictureWithFrames facts={facts} frames={frames} /> : <span className="flex h-full items-center justify-center p-3 text-sm text-white">Choose or drop a picture</span>}
       </button>

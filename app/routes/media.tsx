@@ -8,6 +8,7 @@ import { Button } from "../components/Button";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { factLine, megabytes, thumbAddress } from "../components/mediaLook";
+import { useDropZone } from "../components/useDropZone";
 import { useTeamEvents } from "../components/useTeamEvents";
 import { useUploads } from "../components/useUploads";
 
@@ -30,7 +31,7 @@ export default function Media({ loaderData: { items }, actionData }: Route.Compo
   const { uploads, add, cancel } = useUploads(() => void revalidator.revalidate());
   const [shares, setShares] = useState<Readonly<Record<string, number>>>({});
   const [filter, setFilter] = useState<string>("all");
-  const [over, setOver] = useState(false);
+  const { over, zone } = useDropZone(add);
   const picker = useRef<HTMLInputElement>(null);
   useTeamEvents(({ topic, id, state, progress }) => {
     if (topic !== "media") return;
@@ -41,16 +42,7 @@ export default function Media({ loaderData: { items }, actionData }: Route.Compo
   return (
     <main
       className={`flex-1 px-8 py-7 ${over ? "bg-ready-pale" : ""}`}
-      onDragOver={(event) => {
-        event.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={(event) => {
-        event.preventDefault();
-        setOver(false);
-        add(event.dataTransfer.files);
-      }}
+      {...zone}
     >
       <PageHead title="Media" about="Pictures, clips and tunes. Drop files anywhere on this page.">
         <input ref={picker} type="file" multiple className="sr-only" tabIndex={-1} aria-label="Files to bring in" data-testid="file-picker"

@@ -1,4 +1,5 @@
 import { join } from "node:path";
+import { type ClipFacts } from "../../core/document/facts";
 import { type FrameRate, frameCount } from "../../core/time/frames";
 import { config } from "../config";
 import { proxyKey, workKey } from "../storage/keys";
@@ -10,14 +11,7 @@ import { type SniffedType } from "./sniff";
 import { UploadProblem } from "./uploadProblem";
 import { workingRate } from "./workingRate";
 
-export interface IngestedClip {
-  readonly width: number;
-  readonly height: number;
-  readonly frames: number;
-  readonly rate: FrameRate;
-  readonly hasSound: boolean;
-  readonly levels: number;
-}
+export type IngestedClip = Omit<ClipFacts, "kind" | "id" | "name" | "focal">;
 
 const PROXY_SHORT_SIDE = 480;
 const TIME_LIMIT_MS = 30 * 60_000;

@@ -2,6 +2,7 @@ import { join } from "node:path";
 import { Resvg } from "@resvg/resvg-js";
 import { readFile } from "node:fs/promises";
 import sharp from "sharp";
+import { type PictureFacts } from "../../core/document/facts";
 import { levelLength } from "../../core/geometry/pyramid";
 import { config } from "../config";
 import { levelKey } from "../storage/keys";
@@ -14,11 +15,7 @@ const LONGEST_SIDE = 4096;
 const SMALLEST_SIDE = 48;
 const LOGO_WIDTH = 2048;
 
-export interface IngestedPicture {
-  readonly width: number;
-  readonly height: number;
-  readonly levels: number;
-}
+export type IngestedPicture = Pick<PictureFacts, "width" | "height" | "levels">;
 
 /**
  * Makes the pyramid of working copies: upright, sRGB, WebP, each half the one before. Throws an UploadProblem, naming the

@@ -1,4 +1,5 @@
 import { join } from "node:path";
+import { type SoundFacts } from "../../core/document/facts";
 import { config } from "../config";
 import { soundProxyKey } from "../storage/keys";
 import { store } from "../storage/store";
@@ -7,12 +8,7 @@ import { SAFE_INPUT, runProgram } from "./program";
 import { type SniffedType } from "./sniff";
 import { UploadProblem } from "./uploadProblem";
 
-export interface IngestedSound {
-  /** Milliseconds. */
-  readonly length: number;
-  readonly loudness: number | null;
-  readonly peak: number | null;
-}
+export type IngestedSound = Pick<SoundFacts, "length" | "loudness" | "peak">;
 
 /** Measures a sound (EBU R 128) and makes the copy that browsers play. */
 export async function ingestSound(path: string, type: SniffedType, sha256: string, name: string, folder: string): Promise<IngestedSound> {
