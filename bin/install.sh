@@ -11,8 +11,12 @@ command -v runuser >/dev/null || missing+=(util-linux)
 if [ ${#missing[@]} -gt 0 ]; then
   echo "Installing ${missing[*]} …" >&2
   as_root=; [ "$(id -u)" = 0 ] || as_root=sudo
-  # A cluster of our own is made later; the package need not make one.
   $as_root apt-get update -qq >&2
+  if [[ " ${missing[*]} " == *" postgresql "* ]]; then
+    # A private cluster is made later; Debian's package need neither make nor start one.
+    DEBIAN_FRONTEND=noninteractive $as_root apt-get install -y -qq --no-install-recommends postgresql-common >/dev/null
+    $as_root sed -i -E 's/^#? ?create_main_cluster.*/create_main_cluster = false/' /etc/postgresql-common/createcluster.conf
+  fi
   DEBIAN_FRONTEND=noninteractive $as_root apt-get install -y -qq --no-install-recommends "${missing[@]}" >/dev/null
 fi
 if [ ! -e node_modules/.stencilcraft-lock ] || ! cmp -s package-lock.json node_modules/.stencilcraft-lock; then

@@ -74,6 +74,23 @@ test("a reviewer can look, but not change", async ({ page }) => {
   await expect(page.getByLabel("Headline", { exact: true })).toBeVisible();
   const edit = await page.request.post("/promotions/potting-week-terracotta/edits", { data: { base: 1, edits: [{ kind: "rename", name: "Reviewed" }] } });
   expect(edit.status()).toBe(403);
+  await page.getByLabel("Headline", { exact: true }).fill("A reviewer’s idea");
+  await expect(page.getByRole("alert")).toContainText("as a reviewer you can look, but not change");
+});
+
+test("who is signed out while typing is told so, and what was typed is saved after signing in again", async ({ page, context }) => {
+  await signInAs(page, "Tamsin Kell");
+  await page.goto("/promotions/herb-friday-tray");
+  await expect(page.getByTestId("meters").first()).toBeVisible();
+  await context.clearCookies();
+  await page.getByLabel("Terms (optional)").fill("One tray each");
+  await expect(page.getByRole("alert")).toContainText("you were signed out");
+  const again = await context.newPage();
+  await signInAs(again, "Tamsin Kell");
+  await page.getByLabel("Terms (optional)").fill("One tray each.");
+  await expect(page.getByRole("status").filter({ hasText: "saved" })).toBeVisible();
+  await again.goto("/promotions/herb-friday-tray");
+  await expect(again.getByLabel("Terms (optional)")).toHaveValue("One tray each.");
 });
 
 test("a form sent from another site is not carried out", async ({ page, baseURL }) => {

@@ -28,7 +28,7 @@ export function useDocument(slug: string, loaded: { document: Promotion; revisio
   const [save, setSave] = useState<SaveState>("saved");
   const [steps, setSteps] = useState({ undo: 0, redo: 0 });
   const [merged, setMerged] = useState(false);
-  const live = useRef({ document: loaded.document, revision: loaded.revision, waiting: [] as Edit[], sending: false, timer: 0, undo: [] as Step[], redo: [] as Step[] });
+  const live = useRef({ document: loaded.document, revision: loaded.revision, waiting: [] as Edit[], sending: false, held: false, timer: 0, undo: [] as Step[], redo: [] as Step[] });
   const saved = useRef(onSaved);
   saved.current = onSaved;
 
@@ -42,12 +42,18 @@ export function useDocument(slug: string, loaded: { document: Promotion; revisio
     const state = live.current;
     if (state.sending || state.waiting.length === 0) return;
     state.sending = true;
+    state.held = false;
     const edits = state.waiting.splice(0);
     setSave("saving");
     try {
       const response = await fetch(`/promotions/${slug}/edits`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ base: state.revision, edits }) });
       const body: unknown = await response.json().catch(() => null);
-      if (response.status === 422) setSave({ problem: problemOf(body) });
+      if (response.redirected || response.status === 403) {
+        // Kept here and sent with the next change, once the person may.
+        state.waiting = [...edits, ...state.waiting];
+        state.held = true;
+        setSave({ problem: response.redirected ? "not saved: you were signed out. Sign in again in another tab, then go on here." : "not saved: as a reviewer you can look, but not change." });
+      } else if (response.status === 422) setSave({ problem: problemOf(body) });
       else if (response.ok || response.status === 409) {
         const { kind, revision } = answer.validateSync(body);
         state.revision = revision;
@@ -64,10 +70,18 @@ export function useDocument(slug: string, loaded: { document: Promotion; revisio
     } catch {
       state.waiting = [...edits, ...state.waiting];
       setSave("offline");
-      state.timer = window.setTimeout(() => void send(), RETRY_AFTER_MS);
+      sendLater(RETRY_AFTER_MS);
     } finally {
       state.sending = false;
-      if (live.current.waiting.length > 0 && state.timer === 0) state.timer = window.setTimeout(() => void send(), SAVE_AFTER_MS);
+      if (state.waiting.length > 0 && state.timer === 0 && !state.held) sendLater(SAVE_AFTER_MS);
+    }
+
+    function sendLater(ms: number): void {
+      window.clearTimeout(state.timer);
+      state.timer = window.setTimeout(() => {
+        state.timer = 0;
+        void send();
+      }, ms);
     }
   }, [slug, put]);
 
