@@ -5,6 +5,8 @@ import { startThread } from "../threads/startThread";
 import { type SegmentTask } from "./segmentRender";
 import { type FromThread, type ToThread } from "./threadMessages";
 
+const STOP_WITHIN_MS = 3000;
+
 interface QueuedTask {
   readonly task: SegmentTask;
   readonly onFrame: () => void;
@@ -73,6 +75,17 @@ export function openPaintPool(size = config().PAINT_THREADS ?? availableParallel
     queued.ended = () => queued.signal.removeEventListener("abort", stop);
   }
 
+  function stopTask(thread: Worker, queued: QueuedTask): Promise<void> {
+    return new Promise((resolve) => {
+      const { ended } = queued;
+      queued.ended = () => {
+        ended();
+        resolve();
+      };
+      thread.postMessage({ kind: "stop" } satisfies ToThread);
+    });
+  }
+
   for (let index = 0; index < size; index++) idle.push(openThread());
 
   return {
@@ -82,7 +95,10 @@ export function openPaintPool(size = config().PAINT_THREADS ?? availableParallel
         advance();
       }),
     async close() {
-      [...queue.splice(0), ...busy.values()].forEach(({ reject }) => reject(new Error("The render was stopped.")));
+      queue.splice(0).forEach(({ reject }) => reject(new Error("The render was stopped.")));
+      // Told to stop first, so that no decoder or encoder of a thread outlives it.
+      const stopping = [...busy].map(([thread, queued]) => stopTask(thread, queued));
+      await Promise.race([Promise.all(stopping), new Promise((resolve) => setTimeout(resolve, STOP_WITHIN_MS))]);
       await Promise.all([...threads].map((thread) => thread.terminate()));
     },
   };
