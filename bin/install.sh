@@ -8,6 +8,7 @@ command -v ffmpeg >/dev/null && command -v ffprobe >/dev/null || missing+=(ffmpe
 compgen -G '/usr/lib/postgresql/*/bin/initdb' >/dev/null || missing+=(postgresql)
 [ "${WANT_BROWSER:-no}" = yes ] && ! command -v chromium >/dev/null && missing+=(chromium)
 command -v runuser >/dev/null || missing+=(util-linux)
+[ "${WANT_BROWSER:-no}" = yes ] && ! command -v ps >/dev/null && missing+=(procps)
 if [ ${#missing[@]} -gt 0 ]; then
   echo "Installing ${missing[*]} …" >&2
   as_root=; [ "$(id -u)" = 0 ] || as_root=sudo
