@@ -1,0 +1,29 @@
+import fc from "fast-check";
+import { contrastRatio } from "../color/contrast";
+import { testBook } from "../testing/fonts";
+import { TEST_BRAND } from "../testing/promotions";
+import { brandStyle } from "./brandStyle";
+
+const book = testBook();
+const hex = fc.integer({ min: 0, max: 0xffffff }).map((value) => `#${value.toString(16).padStart(6, "0")}`);
+
+test("whatever five colours a brand has, its words can be read on each of its grounds (WCAG 2.2, 1.4.3)", () => {
+  fc.assert(
+    fc.property(fc.record({ ground: hex, card: hex, ink: hex, primary: hex, accent: hex }), (palette) => {
+      const style = brandStyle({ ...TEST_BRAND, palette }, book);
+      for (const [words, ground] of [[style.onPanel, style.panel], [style.onPanelStrong, style.panel], [style.onOffer, style.offerGround], [style.onBadge, style.badge], [style.onShade, style.shade]] as const)
+        expect(contrastRatio(words, ground)).toBeGreaterThanOrEqual(4.5);
+    }),
+  );
+});
+
+test("words on a picture can be read over its shade even where the picture is white", () => {
+  const { shade, onShade } = brandStyle(TEST_BRAND, book);
+  // The shade behind words is at least 60 % (common practice); white shines through the rest.
+  const channel = (at: number): string => Math.round(0.4 * 255 + 0.6 * Number.parseInt(shade.slice(at, at + 2), 16)).toString(16).padStart(2, "0");
+  expect(contrastRatio(onShade, `#${channel(1)}${channel(3)}${channel(5)}`)).toBeGreaterThanOrEqual(3);
+});
+
+test("a typeface that does not ship is named", () => {
+  expect(() => brandStyle({ ...TEST_BRAND, headlineFamily: "Elsewhere" }, book)).toThrow("Elsewhere");
+});
