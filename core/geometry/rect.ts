@@ -45,15 +45,6 @@ export function overlaps(a: Rect, b: Rect, slack = 1e-6): boolean {
   return a.x < right(b) - slack && b.x < right(a) - slack && a.y < bottom(b) - slack && b.y < bottom(a) - slack;
 }
 
-/** The part two rectangles share, or null when they share none. */
-export function intersection(a: Rect, b: Rect): Rect | null {
-  const x = Math.max(a.x, b.x);
-  const y = Math.max(a.y, b.y);
-  const width = Math.min(right(a), right(b)) - x;
-  const height = Math.min(bottom(a), bottom(b)) - y;
-  return width > 0 && height > 0 ? rect(x, y, width, height) : null;
-}
-
 /** The smallest rectangle around both. */
 export function union(a: Rect, b: Rect): Rect {
   const x = Math.min(a.x, b.x);

@@ -31,7 +31,6 @@ export function cubicBezier(x1: number, y1: number, x2: number, y2: number): Eas
   return (progress) => (progress <= 0 ? 0 : progress >= 1 ? 1 : at(y1, y2, parameterFor(progress)));
 }
 
-export const linear: Easing = (progress) => Math.min(1, Math.max(0, progress));
 /** Quick start, long settle: for things that come in. */
 export const settle = cubicBezier(0.16, 0.84, 0.3, 1);
 /** Slow start, quick end: for things that leave. */
