@@ -26,3 +26,5 @@ if [ ! -e node_modules/.stencilcraft-lock ] || ! cmp -s package-lock.json node_m
   npm install --no-save --no-audit --no-fund --loglevel=error >&2
   cp package-lock.json node_modules/.stencilcraft-lock
 fi
+# Frames are large buffers that come and go: in huge pages they cost a fraction of the page faults (see docs/decisions).
+export GLIBC_TUNABLES="${GLIBC_TUNABLES:-glibc.malloc.hugetlb=1}"

@@ -5,10 +5,15 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { Readable } from "node:stream";
 import { type Kysely } from "kysely";
+import { type BrandBook, newBrandBook } from "../core/brand/book";
 import { readPromotion } from "../core/document/promotion";
+import { money } from "../core/offer/money";
+import { type OfferScope } from "../core/offer/scope";
+import { type OfferTerms } from "../core/offer/terms";
 import { instantOf, wallTime } from "../core/offer/validity";
 import { DEMO_PASSWORD } from "../server/auth/demoPassword";
 import { hashPassword } from "../server/auth/passwords";
+import { setPictures } from "../server/catalogue/productPictures";
 import { type Database, type Role } from "../server/db/tables";
 import { type TeamScope, teamScope } from "../server/db/teamScope";
 import { ingestMedia } from "../server/media/ingest";
@@ -24,13 +29,16 @@ const PEOPLE: readonly { name: string; email: string; role: Role }[] = [
 ];
 
 const PRODUCTS = [
-  { key: "pot", name: "Hand-thrown pot, 24 cm", line: "Frost-proof, thrown and fired in the next street", price_minor: 2400, picture: "bench-morning.jpg" },
-  { key: "herbs", name: "Kitchen herb tray", line: "Six pots of herbs, grown without peat or plastic", price_minor: 1250, picture: "herb-tray.jpg" },
-  { key: "can", name: "Long-spout watering can", line: "Pours softly, reaches the back of every shelf", price_minor: 3200, picture: "watering-can.jpg" },
-  { key: "compost", name: "Peat-free compost, 40 l", line: "Dark, crumbly and made from last year’s leaves", price_minor: 980, picture: "compost-sack.jpg" },
-  { key: "seeds", name: "Meadow seed mix", line: "Thirty flowers that bees ask for by name", price_minor: 450, picture: "seed-mixes.jpg" },
-  { key: "planter", name: "River planter, glazed", line: "Deep blue, wide enough for a grown fern", price_minor: 3800, picture: "river-planter.jpg" },
+  { key: "pot", name: "Hand-thrown pot, 24 cm", line: "Frost-proof, thrown and fired in the next street", price_minor: 2400, picture: "bench-morning.jpg", code: "POT-24", tags: ["pots", "potting"] },
+  { key: "herbs", name: "Kitchen herb tray", line: "Six pots of herbs, grown without peat or plastic", price_minor: 1250, picture: "herb-tray.jpg", code: "HERB-6", tags: ["herbs"] },
+  { key: "can", name: "Long-spout watering can", line: "Pours softly, reaches the back of every shelf", price_minor: 3200, picture: "watering-can.jpg", code: "CAN-1", tags: ["tools"] },
+  { key: "compost", name: "Peat-free compost, 40 l", content_quantity: 40, content_unit: "l", line: "Dark, crumbly and made from last year’s leaves", price_minor: 980, picture: "compost-sack.jpg", code: "6291041500213", tags: ["soil", "potting"] },
+  { key: "seeds", name: "Meadow seed mix", line: "Thirty flowers that bees ask for by name", price_minor: 450, picture: "seed-mixes.jpg", code: "SEED-30", tags: ["seeds"] },
+  { key: "planter", name: "River planter, glazed", line: "Deep blue, wide enough for a grown fern", price_minor: 3800, picture: "river-planter.jpg", code: "PLANTER-B", tags: ["pots", "potting"] },
 ] as const;
+
+/** Pictures and clips of a product besides its main one. */
+const MORE_PICTURES: Readonly<Record<string, readonly string[]>> = { pot: ["pots-stacked.jpg", "pot-passing.mp4"], herbs: ["watering-herbs.mp4"] };
 
 /** Loads the demo world into an empty database. Does nothing when there is any team already. */
 export async function loadDemo(db: Kysely<Database>, tell: (step: string) => void): Promise<void> {
@@ -52,20 +60,20 @@ async function fillTeam(db: Kysely<Database>, scope: TeamScope, tell: (step: str
   const brand = await scope
     .addBrand({
       name: "Quillfern",
-      palette: JSON.stringify({ ground: "#f4efe2", card: "#fffaf0", ink: "#1f2a24", primary: "#2b5f47", accent: "#c9603a" }),
-      headline_family: "Bricolage Grotesque", text_family: "Instrument Sans",
-      website: "quillfern.example.com", handle: "@quillfern", call: "Come and choose yours", logo_media_id: media.get(LOGO_FILE) ?? null,
+      book: JSON.stringify(quillfernBook(media.get(LOGO_FILE) ?? "", media.get("potting-bench.wav") ?? null)),
     })
     .returning("id")
     .executeTakeFirstOrThrow();
   const products = new Map<string, string>();
   for (const { key, picture, ...product } of PRODUCTS) {
-    const row = await scope.addProduct({ ...product, currency: "GBP", picture_media_id: media.get(picture) ?? null }).returning("id").executeTakeFirstOrThrow();
+    const row = await scope.addProduct({ ...product, tags: [...product.tags], currency: "GBP" }).returning("id").executeTakeFirstOrThrow();
     products.set(key, row.id);
+    await setPictures(scope, row.id, [picture, ...(MORE_PICTURES[key] ?? [])].flatMap((name) => media.get(name) ?? []));
+    await scope.addPriceSteps([{ product_id: row.id, from_at: new Date(Date.now() - 90 * 86_400_000), price_minor: product.price_minor, currency: "GBP" }]).execute();
   }
-  const pottingWeek = await addOffer(scope, { name: "Potting week", kind: "percent-off", percent: 15, price_minor: null }, -2, 6);
-  const herbFriday = await addOffer(scope, { name: "Herb Friday", kind: "new-price", percent: null, price_minor: 950 }, -1, 4);
-  await addOffer(scope, { name: "Spring compost", kind: "percent-off", percent: 20, price_minor: null }, 9, 23);
+  const pottingWeek = await addOffer(scope, "Potting week", { kind: "percent-off", percent: 15, ending: "exact" }, { on: "tags", tags: ["potting"] }, -2, 6);
+  const herbFriday = await addOffer(scope, "Herb Friday", { kind: "new-price", price: money(950, "GBP") }, { on: "products", products: [products.get("herbs") ?? ""] }, -1, 4);
+  await addOffer(scope, "Spring compost", { kind: "buy-x-get-y", buy: 2, free: 1 }, { on: "products", products: [products.get("compost") ?? ""] }, 9, 23);
 
   const pick = (name: string): { kind: "media"; media: string } => ({ kind: "media", media: media.get(name) ?? "" });
   const words = (text: string): { kind: "words"; text: string } => ({ kind: "words", text });
@@ -88,7 +96,8 @@ async function loadMedia(db: Kysely<Database>, scope: TeamScope, tell: (step: st
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-demo-"));
   try {
     await makeAll(folder, async (name) => {
-      const { id } = await receiveMedia(scope, name, Readable.toWeb(createReadStream(join(folder, name))) as ReadableStream);
+      const { id } = await receiveMedia(scope, name, Readable.toWeb(createReadStream(join(folder, name))) as ReadableStream, { isLogo: name === LOGO_FILE });
+      await noteOrigin(scope, id, name);
       await ingestMedia(db, id);
       ids.set(name, id);
       tell(`  ${name}`);
@@ -99,12 +108,33 @@ async function loadMedia(db: Kysely<Database>, scope: TeamScope, tell: (step: st
   }
 }
 
+/** Everything of the demo is the team's own work. */
+async function noteOrigin(scope: TeamScope, id: string, name: string): Promise<void> {
+  const tags = name.replace(/\.\w+$/, "").split("-").filter((word) => word.length > 3);
+  await scope.changeMedia().set({ tags, source: "made in the potting shed", licence: "own work", holder: "Quillfern" }).where("id", "=", id).execute();
+}
+
 /** An offer whose window lies around today, in whole days of the team's zone. */
-async function addOffer(scope: TeamScope, offer: { name: string; kind: "percent-off" | "new-price"; percent: number | null; price_minor: number | null }, startDay: number, endDay: number): Promise<string> {
+async function addOffer(scope: TeamScope, name: string, terms: OfferTerms, on: OfferScope, startDay: number, endDay: number): Promise<string> {
   const zone = "Europe/London";
   const midnight = (days: number): Date => instantOf(`${wallTime(new Date(Date.now() + days * 86_400_000), zone).slice(0, 10)}T00:00`, zone);
-  const row = await scope.addOffer({ ...offer, currency: "GBP", starts_at: midnight(startDay), ends_at: midnight(endDay + 1), zone }).returning("id").executeTakeFirstOrThrow();
+  const row = await scope.addOffer({ name, terms: JSON.stringify(terms), scope: JSON.stringify(on), currency: "GBP", starts_at: midnight(startDay), ends_at: midnight(endDay + 1), zone }).returning("id").executeTakeFirstOrThrow();
   return row.id;
+}
+
+/** The made-up nursery's book. */
+function quillfernBook(logo: string, tune: string | null): BrandBook {
+  const color = (name: string, hex: string): { name: string; hex: string } => ({ name, hex });
+  return {
+    ...newBrandBook(),
+    colors: { ground: color("Paper", "#f4efe2"), card: color("Cream", "#fffaf0"), ink: color("Wet bark", "#1f2a24"), primary: color("Fern", "#2b5f47"), accent: color("Terracotta", "#c9603a"), sale: color("Rosehip", "#b3402a") },
+    extras: [color("Glaze blue", "#4f7f93"), color("Straw", "#e3c878")],
+    logos: [{ variant: "full", media: logo }],
+    contact: { website: "quillfern.example.com", phone: "01632 960 140", address: "3 Fern Lane, by the old kiln", handles: ["@quillfern"] },
+    calls: ["Come and choose yours", "Ask us on the bench", "Order by Thursday"],
+    legal: ["While stocks last. In the shop only."],
+    tune,
+  };
 }
 
 async function addPromotion(scope: TeamScope, slug: string, parts: { name: string; brand: string; product: string | undefined; offer: string; tune: string | undefined; fills: object }): Promise<void> {

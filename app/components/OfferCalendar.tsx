@@ -1,8 +1,8 @@
-/** Two weeks from Monday of this week: a number a day, and a bar under each day an offer runs. Days are `YYYY-MM-DD`. */
-export function OfferCalendar({ today, offers }: { today: string; offers: readonly { id: string; name: string; from: string; to: string }[] }) {
+/** Weeks from Monday of this one: a number a day, and a bar under each day an offer runs. Days are `YYYY-MM-DD`. */
+export function OfferCalendar({ today, offers, weeks = 2 }: { today: string; weeks?: number; offers: readonly { id: string; name: string; from: string; to: string }[] }) {
   const start = new Date(`${today}T00:00:00Z`);
   start.setUTCDate(start.getUTCDate() - ((start.getUTCDay() + 6) % 7));
-  const days = Array.from({ length: 14 }, (_, index) => new Date(start.getTime() + index * 86_400_000).toISOString().slice(0, 10));
+  const days = Array.from({ length: 7 * weeks }, (_, index) => new Date(start.getTime() + index * 86_400_000).toISOString().slice(0, 10));
   return (
     <div className="bg-card p-3">
       <div className="grid grid-cols-7 gap-y-1 text-center">

@@ -1,6 +1,8 @@
 import { AudioLines } from "lucide-react";
 import { type Edit } from "../../core/document/edits";
-import { type MediaFacts } from "../../core/document/facts";
+import { RIGHTS_WORDS } from "../../core/document/rights";
+import { RightsMark } from "../components/RightsMark";
+import { type OfferedMedia } from "./MediaPicker";
 import { MOST_WORDS, type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
 import { type SceneTemplate, type Slot, type SlotKey, type WordsSlot, slotKey } from "../../core/document/template";
@@ -11,7 +13,7 @@ import { SlotPicture } from "./SlotPicture";
 import { WordsMeters } from "./WordsMeters";
 
 export interface DeckChoices {
-  readonly media: readonly MediaFacts[];
+  readonly media: readonly OfferedMedia[];
   readonly products: readonly { readonly id: string; readonly name: string }[];
   readonly offers: readonly { readonly id: string; readonly name: string; readonly state: string }[];
 }
@@ -64,21 +66,22 @@ export function CopyDeck({ document, promotion, prepared, choices, marked, onMar
           </section>
         );
       })}
-      <SoundBand document={document} sounds={choices.media.filter((item) => item.kind === "sound")} onEdit={onEdit} />
+      <SoundBand document={document} sounds={choices.media.filter(({ facts }) => facts.kind === "sound")} onEdit={onEdit} />
     </div>
   );
 }
 
 /** The music under the whole promotion. It fades in and out by itself and is brought to an even loudness. */
-function SoundBand({ document, sounds, onEdit }: { document: Promotion; sounds: readonly MediaFacts[]; onEdit: (edit: Edit) => void }) {
+function SoundBand({ document, sounds, onEdit }: { document: Promotion; sounds: readonly OfferedMedia[]; onEdit: (edit: Edit) => void }) {
   return (
     <section aria-label="Sound" className="flex items-center gap-4 border-l-4 border-l-transparent px-4 py-3.5">
       <AudioLines aria-hidden size={24} className="ml-[34px] shrink-0" />
       <label htmlFor="tune" className="text-[13px] text-soft">Music</label>
       <select id="tune" value={document.tune ?? ""} onChange={(event) => onEdit({ kind: "choose", what: "tune", id: event.target.value || null })} className={`${fieldLook} w-auto! min-w-60`}>
         <option value="">no music</option>
-        {sounds.map(({ id, name }) => <option key={id} value={id}>{name.replace(/\.\w+$/, "")}</option>)}
+        {sounds.map(({ facts: { id, name }, rights }) => <option key={id} value={id}>{name.replace(/\.\w+$/, "")}{rights === "clear" ? "" : ` (${RIGHTS_WORDS[rights]})`}</option>)}
       </select>
+      <RightsMark state={sounds.find(({ facts }) => facts.id === document.tune)?.rights ?? "clear"} />
       <span className="text-[13px] text-soft">{sounds.length === 0 ? "Bring a tune in under Media." : "fades in and out, at −14 LUFS"}</span>
     </section>
   );
@@ -86,7 +89,7 @@ function SoundBand({ document, sounds, onEdit }: { document: Promotion; sounds: 
 
 const at = (time: number): string => `${String(Math.floor(time / 60000)).padStart(2, "0")}:${((time % 60000) / 1000).toFixed(1).padStart(4, "0")}`;
 
-const accepts = (slot: Slot, item: MediaFacts): boolean => slot.kind === "media" && item.kind !== "sound" && slot.accepts.includes(item.kind);
+const accepts = (slot: Slot, { facts }: OfferedMedia): boolean => slot.kind === "media" && facts.kind !== "sound" && slot.accepts.includes(facts.kind);
 
 const fieldLook = "w-full border border-rule bg-white px-2.5 py-1.5 text-[15px] focus-visible:border-accent focus-visible:outline-1 focus-visible:outline-accent";
 

@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import { Check, CloudOff, LoaderCircle, TriangleAlert } from "lucide-react";
 import { type ReactNode, useState } from "react";
+import { useLive } from "../components/useLive";
 import { type SaveState } from "./useDocument";
 
 const DESKS = [["Fill", ""], ["Send", "/send"]] as const;
@@ -27,6 +28,7 @@ export function DeskHeader({ slug, name, save, current, onRename, children }: { 
 
 function EditableName({ name, onRename }: { name: string; onRename: (name: string) => void }) {
   const [typed, setTyped] = useState<string | null>(null);
+  const live = useLive();
   const finish = (): void => {
     if (typed !== null && typed.trim() !== "" && typed.trim() !== name) onRename(typed.trim());
     setTyped(null);
@@ -34,7 +36,7 @@ function EditableName({ name, onRename }: { name: string; onRename: (name: strin
   const shown = typed ?? name;
   return (
     <input
-      value={shown} maxLength={80} aria-label="Name of the promotion" onChange={(event) => setTyped(event.target.value)} onBlur={finish}
+      value={shown} readOnly={!live} maxLength={80} aria-label="Name of the promotion" onChange={(event) => setTyped(event.target.value)} onBlur={finish}
       onKeyDown={(event) => {
         if (event.key === "Enter") event.currentTarget.blur();
         if (event.key === "Escape") setTyped(null);

@@ -2,14 +2,22 @@ import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
 import { X } from "lucide-react";
 import { useState } from "react";
 import { type MediaFacts } from "../../core/document/facts";
+import { type RightsState } from "../../core/document/rights";
+import { RightsMark } from "../components/RightsMark";
 import { factLine, thumbAddress } from "../components/mediaLook";
 
+/** A media item that is offered for choosing, with the state of its rights. */
+export interface OfferedMedia {
+  readonly facts: MediaFacts;
+  readonly rights: RightsState;
+}
+
 /** Chooses a picture or clip of the team for a slot; fitting ones only. */
-export function MediaPicker({ open, title, items, chosen, onChoose, onClose }: { open: boolean; title: string; items: readonly MediaFacts[]; chosen: string | null; onChoose: (id: string) => void; onClose: () => void }) {
+export function MediaPicker({ open, title, items, chosen, onChoose, onClose }: { open: boolean; title: string; items: readonly OfferedMedia[]; chosen: string | null; onChoose: (id: string) => void; onClose: () => void }) {
   const [search, setSearch] = useState("");
-  const shown = items.filter(({ name }) => name.toLowerCase().includes(search.trim().toLowerCase()));
+  const shown = items.filter(({ facts }) => facts.name.toLowerCase().includes(search.trim().toLowerCase()));
   return (
-    <Dialog open={open} onClose={onClose} className="relative z-30">
+    <Dialog open={open} onClose={onClose} className="relative z-40">
       <div className="fixed inset-0 bg-ink/50" aria-hidden />
       <div className="fixed inset-0 flex items-center justify-center p-8">
         <DialogPanel className="flex max-h-full w-full max-w-4xl flex-col bg-card shadow-2xl">
@@ -20,12 +28,13 @@ export function MediaPicker({ open, title, items, chosen, onChoose, onClose }: {
           </div>
           <ul className="grid grid-cols-4 gap-4 overflow-y-auto p-5">
             {shown.length === 0 && <li className="col-span-4 py-12 text-center text-soft">Nothing fits. Bring pictures in under Media.</li>}
-            {shown.map((item) => (
-              <li key={item.id}>
-                <button type="button" onClick={() => onChoose(item.id)} aria-pressed={item.id === chosen} className={`block w-full border-2 text-left ${item.id === chosen ? "border-accent" : "border-transparent hover:border-firm"}`}>
-                  <img src={thumbAddress(item, 300) ?? ""} alt="" className="h-32 w-full bg-proof object-contain" />
-                  <span className="block truncate px-1 pt-1 text-sm font-semibold">{item.name}</span>
-                  <span className="figures block truncate px-1 pb-1 text-soft">{item.kind === "clip" ? "clip · " : ""}{factLine(item)}</span>
+            {shown.map(({ facts, rights }) => (
+              <li key={facts.id}>
+                <button type="button" onClick={() => onChoose(facts.id)} aria-pressed={facts.id === chosen} className={`block w-full border-2 text-left ${facts.id === chosen ? "border-accent" : "border-transparent hover:border-firm"}`}>
+                  <img src={thumbAddress(facts, 300) ?? ""} alt="" loading="lazy" className="h-32 w-full bg-proof object-contain" />
+                  <span className="block truncate px-1 pt-1 text-sm font-semibold">{facts.name}</span>
+                  <span className="figures block truncate px-1 pb-1 text-soft">{facts.kind === "clip" ? "clip · " : ""}{factLine(facts)}</span>
+                  <RightsMark state={rights} className="mx-1 mb-1" />
                 </button>
               </li>
             ))}

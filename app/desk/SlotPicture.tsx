@@ -1,11 +1,12 @@
 import { useState } from "react";
-import { type ClipFacts, type MediaFacts, type PictureFacts } from "../../core/document/facts";
+import { type ClipFacts, type PictureFacts } from "../../core/document/facts";
 import { coverPart } from "../../core/geometry/framing";
 import { type Rect } from "../../core/geometry/rect";
 import { type FormatName } from "../../core/placement/formats";
 import { seconds, thumbAddress } from "../components/mediaLook";
 import { useDropZone } from "../components/useDropZone";
-import { MediaPicker } from "./MediaPicker";
+import { RightsMark } from "../components/RightsMark";
+import { MediaPicker, type OfferedMedia } from "./MediaPicker";
 
 /** A slot's picture with the part each format shows of it; replaced by choosing, or by dropping a file on it. */
 export function SlotPicture({ label, facts, frames, items, inherited, marked, onChoose, onReset, onDropFiles, onFocus }: {
@@ -13,7 +14,7 @@ export function SlotPicture({ label, facts, frames, items, inherited, marked, on
   facts: PictureFacts | ClipFacts | null;
   /** Where the picture goes in each format. */
   frames: readonly { readonly format: FormatName; readonly place: Rect }[];
-  items: readonly MediaFacts[];
+  items: readonly OfferedMedia[];
   inherited: boolean;
   marked: boolean;
   onChoose: (id: string) => void;
@@ -37,6 +38,7 @@ export function SlotPicture({ label, facts, frames, items, inherited, marked, on
         <span className="truncate text-soft" title={facts?.name}>{facts ? `${facts.name.replace(/\.\w+$/, "")}${facts.kind === "clip" ? ` · clip ${seconds((facts.frames * 1000 * facts.rate.denominator) / facts.rate.numerator)}` : ""}` : "empty"}</span>
         {!inherited && <button type="button" onClick={onReset} className="shrink-0 text-soft underline hover:text-ink">Reset</button>}
       </div>
+      <RightsMark state={items.find((item) => item.facts.id === facts?.id)?.rights ?? "clear"} />
       <MediaPicker open={open} title={label} items={items} chosen={facts?.id ?? null} onClose={() => setOpen(false)}
         onChoose={(id) => {
           setOpen(false);

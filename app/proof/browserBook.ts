@@ -24,5 +24,5 @@ export async function openFiles(own: FontBook, ids: readonly string[]): Promise<
 async function openFile(own: FontBook, id: string): Promise<void> {
   const response = await fetch(`/faces/${id}`);
   if (!response.ok) throw new Error(`The font file ${id} could not be fetched (${response.status}).`);
-  openFont(own, id, new Uint8Array(await response.arrayBuffer()));
+  openFont(own, id, new Uint8Array(await response.arrayBuffer()), Number(id.split("/").at(-1)));
 }

@@ -1,125 +1,206 @@
-import { Form, data, useNavigation } from "react-router";
+import { Link, data, redirect, useFetcher, useSearchParams } from "react-router";
 import { useState } from "react";
-import { contrastRatio, contrastVerdict } from "../../core/color/contrast";
-import { COLOR_ROLES, type ColorRole, type Palette, inkFor } from "../../core/color/palette";
+import { Printer } from "lucide-react";
+import { type BrandBook, CORNERS, SIGN_OFF_LINES, newBrandBook, paletteOf, signOffWords } from "../../core/brand/book";
+import { COLOR_ROLES, inkFor } from "../../core/color/palette";
 import { isHex } from "../../core/color/srgb";
-import { BRAND_FAMILIES, headlineWeight, textWeight } from "../../core/type/shippedFaces";
-import { loadBrand, saveBrand } from "../../server/brand/brandBook";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
+import { addBrand, allBrands, promotionsOf, removeBrand, saveBook, switchBrand, workingBrand } from "../../server/brand/brandBook";
+import { colorProposals, lackingLetters } from "../../server/brand/brandPage";
+import { ownFamilies } from "../../server/faces/ownFonts";
+import { receiveFont, removeFont } from "../../server/faces/receiveFont";
 import { mediaList } from "../../server/media/mediaList";
+import { UploadProblem } from "../../server/media/uploadProblem";
 import type { Route } from "./+types/brandBook";
-import { Button } from "../components/Button";
+import { ColorSection } from "../brand/ColorSection";
+import { FaceSection } from "../brand/FaceSection";
+import { Lines } from "../brand/Lines";
+import { LogoSection } from "../brand/LogoSection";
+import { Button, ButtonLink } from "../components/Button";
 import { Choice, Field } from "../components/Field";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
+import { RightsMark } from "../components/RightsMark";
 import { thumbAddress } from "../components/mediaLook";
 
 export async function loader({ request }: Route.LoaderArgs) {
-  const { scope } = await requirePerson(request);
-  const [brand, media] = await Promise.all([loadBrand(scope), mediaList(scope)]);
-  return { brand, pictures: media.flatMap(({ facts }) => (facts?.kind === "picture" ? [facts] : [])) };
+  const { scope, id, team } = await requirePerson(request);
+  const brand = new URL(request.url).searchParams.has("new") ? null : await workingBrand(scope, id);
+  const [brands, media, own, proposals, lacking, touched] = await Promise.all([
+    allBrands(scope), mediaList(scope, team.zone), ownFamilies(scope), brand ? colorProposals(scope, brand.book) : [], brand ? lackingLetters(scope, brand) : [], brand ? promotionsOf(scope, brand.id) : [],
+  ]);
+  return {
+    brand, isFirst: brands.length === 0, proposals, lacking, touched,
+    own: own.map(({ id, family, subfamily, sha256, weights, letters, embedding }) => ({ id, family, subfamily, sha256, weights, letters, embedding })),
+    pictures: media.flatMap(({ facts, rights }) => (facts?.kind === "picture" ? [{ facts, rights }] : [])),
+    sounds: media.flatMap(({ facts, rights }) => (facts?.kind === "sound" ? [{ facts, rights }] : [])),
+  };
 }
+
+interface Answer {
+  readonly saved: boolean;
+  readonly problem: string | null;
+  readonly problems: Readonly<Record<string, string>>;
+  readonly done: string;
+}
+const answer = (change: Partial<Answer>): Answer => ({ saved: false, problem: null, problems: {}, done: "", ...change });
 
 export async function action({ request }: Route.ActionArgs) {
-  const { scope } = await requireEditor(request);
-  const result = await saveBrand(scope, await request.formData());
-  return result.ok ? { saved: true, problems: {} as Readonly<Record<string, string>> } : data({ saved: false, problems: result.problems }, { status: 422 });
+  const { scope, id } = await requireEditor(request);
+  const form = await request.formData();
+  const text = (name: string): string => String(form.get(name) ?? "");
+  const failed = (change: Partial<Answer>) => data(answer(change), { status: 422 });
+  switch (text("intent")) {
+    case "switch": {
+      await switchBrand(scope, id, text("brand"));
+      const from = text("from");
+      return redirect(from.startsWith("/") && !from.startsWith("//") ? from : "/brand-book");
+    }
+    case "add": {
+      const problem = await addBrand(scope, id, text("name"));
+      return problem ? failed({ problems: { name: problem } }) : redirect("/brand-book");
+    }
+    case "remove": {
+      const problem = await removeBrand(scope, text("brand"));
+      return problem ? data(answer({ problem }), { status: 409 }) : redirect("/brand-book");
+    }
+    case "font": {
+      const file = form.get("file");
+      if (!(file instanceof File)) return failed({ problem: "Choose a font file first." });
+      try {
+        const { family } = await receiveFont(scope, file);
+        return answer({ saved: true, done: `${family} is among the typefaces now, under “your own”.` });
+      } catch (error) {
+        if (error instanceof UploadProblem) return failed({ problem: error.message });
+        throw error;
+      }
+    }
+    case "remove-font": {
+      const problem = await removeFont(scope, text("id"));
+      return problem ? data(answer({ problem }), { status: 409 }) : answer({ saved: true });
+    }
+    case "save": {
+      const book: unknown = JSON.parse(text("book"));
+      const result = await saveBook(scope, text("brand"), { name: text("name"), book });
+      if (!result.ok) return failed({ problems: result.problems });
+      const { outdated } = result.values;
+      return answer({ saved: true, done: outdated > 0 ? `Saved. ${outdated} ${outdated === 1 ? "rendition is" : "renditions are"} out of date now.` : "Saved. Promotions show it from now on." });
+    }
+    default:
+      throw new Response("The brand book does not know what to do with that.", { status: 400 });
+  }
 }
 
-const ROLE_TEXT: Readonly<Record<ColorRole, string>> = {
-  ground: "behind everything", card: "panels and plates", ink: "words", primary: "the brand’s own", accent: "badges and rules",
-};
-const FIRST: Palette = { ground: "#f3eee3", card: "#ffffff", ink: "#20282a", primary: "#2f4f6b", accent: "#c9603a" };
+export default function BrandBookPage({ loaderData }: Route.ComponentProps) {
+  const { brand, isFirst } = loaderData;
+  return brand ? <Book key={brand.id} loaded={{ ...loaderData, brand }} /> : <NewBrand isFirst={isFirst} />;
+}
 
-export default function BrandBook({ loaderData: { brand, pictures }, actionData }: Route.ComponentProps) {
-  const [palette, setPalette] = useState<Palette>(brand?.palette ?? FIRST);
-  const [faces, setFaces] = useState({ headline: brand?.headlineFamily ?? "Bricolage Grotesque", text: brand?.textFamily ?? "Instrument Sans" });
-  const [logo, setLogo] = useState(brand?.logo?.id ?? "");
-  const problems = actionData?.problems ?? {};
-  const busy = useNavigation().state !== "idle";
-  const shownLogo = pictures.find(({ id }) => id === logo);
+function NewBrand({ isFirst }: { isFirst: boolean }) {
+  const fetcher = useFetcher<Answer>();
   return (
     <main className="flex-1 px-8 py-7">
-      <Form method="post">
-        <PageHead title="Brand book" about="What every promotion draws from. A change here shows in all of them.">
-          <Button look="main" type="submit" disabled={busy}>Save the book</Button>
-        </PageHead>
-        {actionData?.saved && <Notice kind="ready" className="mb-5">Saved. Promotions show it from now on; files rendered before stay as they are.</Notice>}
-        {actionData && !actionData.saved && <Notice kind="wrong" className="mb-5">Not saved yet: see the marked fields.</Notice>}
-        <div className="grid grid-cols-[minmax(0,1fr)_400px] gap-10 max-lg:grid-cols-1">
-          <div className="flex flex-col gap-8">
-            <section className="grid grid-cols-2 gap-4">
-              <Field label="Brand name" name="name" defaultValue={brand?.name ?? ""} problem={problems["name"]} />
-              <Field label="Call to action" name="call" defaultValue={brand?.call ?? ""} problem={problems["call"]} />
-              <Field label="Website" name="website" defaultValue={brand?.website ?? ""} problem={problems["website"]} />
-              <Field label="Handle" name="handle" defaultValue={brand?.handle ?? ""} problem={problems["handle"]} />
-            </section>
-            <section>
-              <h2 className="mb-3">Colours</h2>
-              <ul className="divide-y divide-rule border-y border-rule">
-                {COLOR_ROLES.map((role) => <ColorRow key={role} role={role} palette={palette} problem={problems[role]} onChange={(hex) => setPalette({ ...palette, [role]: hex })} />)}
-              </ul>
-            </section>
-            <section className="grid grid-cols-3 gap-4">
-              {(["headline", "text"] as const).map((role) => (
-                <Choice key={role} label={role === "headline" ? "Headline typeface" : "Text typeface"} name={role} value={faces[role]} problem={problems[role]}
-                  onChange={(event) => setFaces({ ...faces, [role]: event.target.value })} options={BRAND_FAMILIES.map(({ family }) => [family, family])}
-                />
-              ))}
-              <Choice label="Logo" name="logo" value={logo} problem={problems["logo"]} onChange={(event) => setLogo(event.target.value)} options={[["", "none"], ...pictures.map(({ id, name }) => [id, name] as const)]} />
-            </section>
-          </div>
-          <BrandSample palette={palette} faces={faces} logo={shownLogo ? thumbAddress(shownLogo, 500) : null} call={brand?.call ?? "Come and see"} website={brand?.website ?? ""} />
-        </div>
-      </Form>
+      <PageHead title={isFirst ? "Brand book" : "Another brand"} about="What every promotion draws from: colours, typefaces, logos, contact lines." />
+      <fetcher.Form method="post" className="flex max-w-xl items-end gap-4 bg-card p-6">
+        <Field label="Brand name" name="name" problem={fetcher.data?.problems["name"]} className="flex-1" autoFocus />
+        <Button look="main" type="submit" name="intent" value="add">Start the book</Button>
+      </fetcher.Form>
     </main>
   );
 }
 
-function ColorRow({ role, palette, problem, onChange }: { role: ColorRole; palette: Palette; problem: string | undefined; onChange: (hex: string) => void }) {
-  const hex = palette[role];
-  const valid = isHex(hex);
-  const against: readonly ColorRole[] = role === "ink" ? ["ground", "card"] : role === "ground" || role === "card" ? ["ink", "primary"] : ["card", "ink"];
+type Loaded = Route.ComponentProps["loaderData"] & { brand: NonNullable<Route.ComponentProps["loaderData"]["brand"]> };
+
+function Book({ loaded: { brand, pictures, sounds, own, proposals, lacking, touched } }: { loaded: Loaded }) {
+  const [params] = useSearchParams();
+  const [book, setBook] = useState<BrandBook>(brand.book);
+  const [name, setName] = useState(brand.name);
+  const fetcher = useFetcher<Answer>();
+  const remover = useFetcher<Answer>();
+  const change = (part: Partial<BrandBook>): void => setBook((before) => ({ ...before, ...part }));
+  const problems = fetcher.data?.problems ?? {};
+  const dirty = name !== brand.name || JSON.stringify(book) !== JSON.stringify(brand.book);
+  const contact = (part: Partial<BrandBook["contact"]>): void => change({ contact: { ...book.contact, ...part } });
+  const tune = sounds.find(({ facts }) => facts.id === book.tune);
   return (
-    <li className="flex items-center gap-4 py-2.5">
-      <input type="color" value={valid ? hex : "#000000"} onChange={(event) => onChange(event.target.value)} aria-label={`${role} colour, picker`} className="h-10 w-14 border border-rule bg-white p-0.5" />
-      <div className="w-40"><p className="font-semibold">{role}</p><p className="text-sm text-soft">{ROLE_TEXT[role]}</p></div>
-      <div className="w-32">
-        <input name={role} value={hex} onChange={(event) => onChange(event.target.value)} aria-label={`${role} colour, hex`} aria-invalid={problem ? true : undefined} className="figures w-full border border-rule bg-white px-2 py-2 uppercase" />
-        {problem && <p role="alert" className="mt-1 text-sm text-wrong">{problem}</p>}
-      </div>
-      <div className="flex flex-1 gap-3">
-        {against.map((other) => {
-          if (!valid || !isHex(palette[other])) return null;
-          const ratio = contrastRatio(hex, palette[other]);
-          return (
-            <div key={other} className="flex items-center gap-2 text-sm">
-              <span aria-hidden data-sample className="flex h-9 w-12 items-center justify-center border border-ink/10 font-semibold" style={{ background: palette[other], color: hex }}>Aa</span>
-              <span><span className="text-soft">on {other}</span><br /><span className="figures">{ratio.toFixed(1)}</span> {contrastVerdict(ratio)}</span>
+    <main className="flex-1 px-8 py-7">
+      <PageHead title="Brand book" about="What every promotion draws from. A change here shows in all of them.">
+        <span role="status" className="self-center text-sm text-soft">{fetcher.state !== "idle" ? "saving" : dirty ? "not saved yet" : "saved"}</span>
+        <ButtonLink to="/brand-book/sheet"><Printer aria-hidden size={16} /> Brand sheet</ButtonLink>
+        <Button look="main" disabled={fetcher.state !== "idle"} onClick={() => void fetcher.submit({ intent: "save", brand: brand.id, name, book: JSON.stringify(book) }, { method: "post" })}>Save the book</Button>
+      </PageHead>
+      {params.has("saved") && <Notice kind="ready" className="mb-5">Saved.</Notice>}
+      {fetcher.data?.done && fetcher.state === "idle" && !dirty && <Notice kind="ready" className="mb-5">{fetcher.data.done}</Notice>}
+      {Object.keys(problems).length > 0 && <Notice kind="wrong" className="mb-5">Not saved yet: {unplaced(problems) || "see the marked fields."}</Notice>}
+      <div className="grid grid-cols-[minmax(0,1fr)_330px] gap-10 max-lg:grid-cols-1">
+        <div className="flex min-w-0 flex-col gap-9">
+          <section aria-label="Name and contact" className="grid grid-cols-2 gap-x-6 gap-y-4">
+            <Field label="Brand name" value={name} onChange={(event) => setName(event.target.value)} problem={problems["name"]} />
+            <Field label="Website" value={book.contact.website} onChange={(event) => contact({ website: event.target.value })} problem={problems["contact.website"]} />
+            <Field label="Phone" value={book.contact.phone} onChange={(event) => contact({ phone: event.target.value })} problem={problems["contact.phone"]} />
+            <Field label="Address" value={book.contact.address} onChange={(event) => contact({ address: event.target.value })} problem={problems["contact.address"]} />
+            <Lines label="Call to action" hint="the first is the usual one" values={book.calls} path="calls" problems={problems} add="Another phrase" onChange={(calls) => change({ calls })} />
+            <Lines label="Handle" hint="with its sign" values={book.contact.handles} path="contact.handles" problems={problems} add="A handle" onChange={(handles) => contact({ handles })} />
+          </section>
+          <ColorSection colors={book.colors} extras={book.extras} problems={problems} proposals={proposals} exportName={brand.name} onChange={change} />
+          <FaceSection faces={book.faces} own={own} lacking={lacking} problems={problems} onChange={(faces) => change({ faces })} />
+          <LogoSection logos={book.logos} logoRules={book.logoRules} pictures={pictures} palette={paletteOf(book)} problems={problems} onChange={change} />
+          <section aria-label="Sign-off and sound" className="grid grid-cols-2 gap-x-6 gap-y-4">
+            <h2 className="col-span-2 -mb-1">Sign-off, watermark, sound</h2>
+            {(["first", "second"] as const).map((which) => (
+              <Choice key={which} label={which === "first" ? "Under the call to action" : "And under that"} hint={signOffWords(book, which) || "empty"} value={book.signOff[which]} options={SIGN_OFF_LINES.map((line) => [line, line])}
+                onChange={(event) => change({ signOff: { ...book.signOff, [which]: SIGN_OFF_LINES.find((line) => line === event.target.value) ?? "nothing" } })}
+              />
+            ))}
+            <div>
+              <Choice label="House tune" value={book.tune ?? ""} problem={problems["tune"]} options={[["", "none"], ...sounds.map(({ facts }) => [facts.id, facts.name] as const)]} onChange={(event) => change({ tune: event.target.value || null })} />
+              {tune && <RightsMark state={tune.rights} className="mt-1" />}
             </div>
-          );
-        })}
+            <div className="grid grid-cols-[1fr_80px_80px] gap-3">
+              <Choice label="Watermark" value={book.watermark.on ? book.watermark.corner : ""} options={[["", "none"], ...CORNERS.map((corner) => [corner, corner.replace("-", " ")] as const)]}
+                onChange={(event) => {
+                  const corner = CORNERS.find((one) => one === event.target.value);
+                  change({ watermark: { ...book.watermark, on: corner !== undefined, ...(corner ? { corner } : {}) } });
+                }}
+              />
+              <Field label="Size %" type="number" min={5} max={30} value={Math.round(book.watermark.size * 100)} onChange={(event) => change({ watermark: { ...book.watermark, size: Number(event.target.value) / 100 } })} problem={problems["watermark.size"]} />
+              <Field label="Opacity %" type="number" min={20} max={100} value={Math.round(book.watermark.opacity * 100)} onChange={(event) => change({ watermark: { ...book.watermark, opacity: Number(event.target.value) / 100 } })} problem={problems["watermark.opacity"]} />
+            </div>
+            <div className="col-span-2"><Lines label="Legal line" hint="small print offered in promotions" values={book.legal} path="legal" problems={problems} add="A legal line" onChange={(legal) => change({ legal })} /></div>
+          </section>
+        </div>
+        <div className="flex flex-col gap-6 self-start lg:sticky lg:top-4">
+          <BrandSample name={name} book={book} logo={pictures.find(({ facts }) => facts.id === book.logos[0]?.media)?.facts ?? null} />
+          <section aria-label="Promotions in this brand" className="text-sm">
+            <h2 className="mb-1 text-base">{touched.length === 0 ? "No promotion uses it yet" : "A change touches"}</h2>
+            <ul className="divide-y divide-rule border-y border-rule">{touched.map(({ slug, name: promotion }) => <li key={slug}><Link to={`/promotions/${slug}`} className="block py-1.5 underline-offset-2 hover:underline">{promotion}</Link></li>)}</ul>
+            {touched.length > 0 && <p className="mt-1 text-soft">Their renditions are marked as out of date where a frame would differ.</p>}
+            {remover.data?.problem && <Notice kind="wrong" className="mt-3">{remover.data.problem}</Notice>}
+            <button type="button" onClick={() => void remover.submit({ intent: "remove", brand: brand.id }, { method: "post" })} className="mt-4 text-wrong hover:underline">Remove this brand</button>
+          </section>
+        </div>
       </div>
-    </li>
+    </main>
   );
 }
 
+/** Problems that have no field of their own to stand beside. */
+const unplaced = (problems: Readonly<Record<string, string>>): string => Object.entries(problems).filter(([path]) => path === "book" || path === "version").map(([, text]) => text).join(" ");
+
 /** The book at work: a small card in the brand's colours and faces. */
-function BrandSample({ palette, faces, logo, call, website }: { palette: Palette; faces: { headline: string; text: string }; logo: string | null; call: string; website: string }) {
+function BrandSample({ name, book, logo }: { name: string; book: BrandBook; logo: Parameters<typeof thumbAddress>[0] | null }) {
+  const palette = paletteOf(book);
   if (!COLOR_ROLES.every((role) => isHex(palette[role]))) return null;
-  const stem = (family: string): string => family.toLowerCase().replaceAll(" ", "-");
-  const face = (family: string, weight: number): string => `@font-face{font-family:"sample ${family}";font-weight:${weight};src:url(/faces/${stem(family)}/latin/${weight})}`;
   return (
-    <aside aria-label="The book at work" className="self-start shadow-md" style={{ background: palette.ground, color: inkFor(palette.ground, palette) }}>
-      <style>{face(faces.headline, headlineWeight(faces.headline)) + face(faces.text, textWeight(faces.text))}</style>
-      <div className="flex h-36 items-center justify-center p-6" style={{ background: palette.card }}>{logo ? <img src={logo} alt="Logo" className="max-h-24 max-w-[300px]" /> : <span className="text-soft">No logo yet</span>}</div>
+    <aside aria-label="The book at work" className="shadow-md" style={{ background: palette.ground, color: inkFor(palette.ground, palette) }}>
+      <div className="flex h-28 items-center justify-center p-5" style={{ background: palette.card }}>{logo ? <img src={thumbAddress(logo, 500) ?? ""} alt="Logo" className="max-h-20 max-w-[250px]" /> : <span style={{ color: inkFor(palette.card, palette) }}>{name}</span>}</div>
       <div className="h-2" style={{ background: palette.accent }} />
-      <div className="p-7">
-        <p className="cut inline-block px-3 py-1" style={{ background: palette.accent, color: inkFor(palette.accent, palette, ["card", "ink"]), fontFamily: `"sample ${faces.headline}"`, fontWeight: headlineWeight(faces.headline) }}>15 % off</p>
-        <p className="mt-3 text-[42px] leading-[1.05]" style={{ fontFamily: `"sample ${faces.headline}"`, fontWeight: headlineWeight(faces.headline), color: inkFor(palette.ground, palette, ["primary", "ink"]) }}>{call}</p>
-        <p className="mt-3 text-lg" style={{ fontFamily: `"sample ${faces.text}"` }}>Set in {faces.text}, £24.00 → £20.40, until Sunday.</p>
+      <div className="p-6">
+        <p className="cut inline-block px-3 py-1" style={{ background: palette.sale, color: inkFor(palette.sale, palette, ["card", "ink"]), fontFamily: '"sample headline"' }}>15 % off</p>
+        <p className="mt-3 text-[36px] leading-[1.05]" style={{ fontFamily: '"sample headline"', color: inkFor(palette.ground, palette, ["primary", "ink"]) }}>{book.calls[0] || newBrandBook().calls[0]}</p>
+        <p className="mt-3 text-base" style={{ fontFamily: '"sample text"' }}>Set in {book.faces.text.family}, <span style={{ fontFamily: '"sample figures"' }}>£24.00 → £20.40</span>, until Sunday.</p>
       </div>
-      <div className="px-7 py-4" style={{ background: palette.primary, color: inkFor(palette.primary, palette, ["card", "ink"]), fontFamily: `"sample ${faces.text}"` }}>{website || "your website"}</div>
+      <div className="px-6 py-3.5" style={{ background: palette.primary, color: inkFor(palette.primary, palette, ["card", "ink"]), fontFamily: '"sample text"' }}>{signOffWords(book, "first") || "your website"}</div>
     </aside>
   );
 }

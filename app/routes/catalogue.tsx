@@ -1,171 +1,223 @@
-import { Form, data, useActionData, useNavigation } from "react-router";
+import { Form, Link, data, useFetcher, useNavigation, useSearchParams, useSubmit } from "react-router";
 import { useState } from "react";
-import { plainAmount, money, writePrice } from "../../core/offer/money";
-import { firstDay, lastDay, offerState, wallTime } from "../../core/offer/validity";
+import { Download, Upload } from "lucide-react";
+import { writeContent } from "../../core/catalogue/productRow";
+import { money, plainAmount, writePrice } from "../../core/offer/money";
+import { isContentUnit } from "../../core/offer/unitPrice";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
-import { saveOffer } from "../../server/catalogue/offers";
-import { removeOffer, removeProduct, saveProduct } from "../../server/catalogue/products";
+import { PRODUCTS_A_PAGE, listProducts, productTags, readProductQuery } from "../../server/catalogue/productList";
+import { picturesOf } from "../../server/catalogue/productPictures";
+import { IN_PLACE, type BulkAction, changeField, changeMany, saveProduct } from "../../server/catalogue/products";
 import { mediaList } from "../../server/media/mediaList";
+import { mediaFacts } from "../../server/media/storedFacts";
+import { type TeamScope } from "../../server/db/teamScope";
 import type { Route } from "./+types/catalogue";
-import { Button } from "../components/Button";
-import { Choice, Field } from "../components/Field";
+import { answer, outdatedWords, type CatalogueAnswer } from "../catalogue/answer";
+import { type EditedProduct, ProductEditor } from "../catalogue/ProductEditor";
+import { InPlace } from "../catalogue/InPlace";
+import { Button, ButtonLink } from "../components/Button";
+import { inputClasses } from "../components/Field";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
+import { Tabs } from "../components/Tabs";
 import { thumbAddress } from "../components/mediaLook";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { scope, team } = await requirePerson(request);
-  const [products, offers, media] = await Promise.all([
-    scope.products().selectAll().orderBy("name").execute(),
-    scope.offers().selectAll().orderBy("starts_at").execute(),
-    mediaList(scope),
-  ]);
-  const now = new Date();
+  const params = new URL(request.url).searchParams;
+  const query = readProductQuery(params);
+  const open = params.get("product") ?? "";
+  const [{ products, count }, tags, edited] = await Promise.all([listProducts(scope, query, team.locale), productTags(scope), open && open !== "new" ? editedProduct(scope, open, team.locale) : null]);
+  const media = open ? (await mediaList(scope, team.zone)).flatMap(({ facts, rights }) => (facts ? [{ facts, rights }] : [])) : [];
+  return { currency: team.currency, query, products: await withThumbs(scope, products), count, tags, edited, isNew: open === "new", media };
+}
+
+async function withThumbs<Row extends { readonly picture: string | null }>(scope: TeamScope, products: readonly Row[]) {
+  const ids = products.flatMap(({ picture }) => picture ?? []);
+  const rows = ids.length > 0 ? await scope.media().selectAll().where("id", "in", ids).execute() : [];
+  const thumbs = new Map(rows.flatMap((row) => {
+    const facts = mediaFacts(row);
+    return facts ? [[row.id, thumbAddress(facts, 96)] as const] : [];
+  }));
+  return products.map((product) => ({ ...product, thumb: thumbs.get(product.picture ?? "") ?? null }));
+}
+
+async function editedProduct(scope: TeamScope, id: string, locale: string): Promise<EditedProduct | null> {
+  if (!/^[0-9a-f-]{36}$/.test(id)) return null;
+  const row = await scope.products().selectAll().where("id", "=", id).executeTakeFirst();
+  if (!row) return null;
+  const [pictures, steps] = await Promise.all([picturesOf(scope, id), scope.priceSteps().selectAll().where("product_id", "=", id).orderBy("from_at", "desc").limit(12).execute()]);
+  const day = new Intl.DateTimeFormat(locale, { dateStyle: "medium" });
+  const content = row.content_quantity !== null && isContentUnit(row.content_unit) ? { quantity: row.content_quantity, unit: row.content_unit } : null;
   return {
-    currency: team.currency,
-    zone: team.zone,
-    soon: { starts: wallTime(now, team.zone), ends: wallTime(new Date(now.getTime() + 7 * 86_400_000), team.zone) },
-    pictures: media.flatMap(({ facts }) => (facts && facts.kind !== "sound" ? [facts] : [])),
-    products: products.map((row) => {
-      const price = money(row.price_minor, row.currency);
-      return { id: row.id, name: row.name, line: row.line, picture: row.picture_media_id, typed: plainAmount(price), price: writePrice(price, team.locale) };
-    }),
-    offers: offers.map((row) => {
-      const window = { startsAt: row.starts_at, endsAt: row.ends_at, zone: row.zone };
-      const price = row.price_minor === null ? null : money(row.price_minor, row.currency);
-      return {
-        id: row.id, name: row.name, kind: row.kind, percent: row.percent, typed: price ? plainAmount(price) : "", state: offerState(window, now),
-        says: price ? `now ${writePrice(price, team.locale)}` : `${row.percent ?? 0} % off`,
-        starts: wallTime(row.starts_at, row.zone), ends: wallTime(row.ends_at, row.zone), until: lastDay(window, team.locale),
-        from: firstDay(window, team.locale),
-      };
-    }),
+    id, name: row.name, line: row.line, text: row.text, code: row.code, price: plainAmount(money(row.price_minor, row.currency)), content: writeContent(content), link: row.link, tags: row.tags.join(", "), inStock: row.in_stock, pictures,
+    history: steps.map((step) => ({ from: day.format(step.from_at), price: writePrice(money(step.price_minor, step.currency), locale) })),
   };
 }
 
 export async function action({ request }: Route.ActionArgs) {
   const { scope, team } = await requireEditor(request);
   const form = await request.formData();
-  // A pressed Remove comes after the form’s own intent.
-  const intent = String(form.getAll("intent").sort((a, b) => Number(String(b).startsWith("remove")) - Number(String(a).startsWith("remove")))[0]);
-  if (intent === "remove-product" || intent === "remove-offer") {
-    const problem = await (intent === "remove-product" ? removeProduct : removeOffer)(scope, String(form.get("id")));
-    return data({ intent, problem, problems: {} as Readonly<Record<string, string>>, saved: problem === null }, { status: problem ? 409 : 200 });
+  const text = (name: string): string => String(form.get(name) ?? "");
+  // A pressed button comes after the form’s own intent.
+  const intent = String(form.getAll("intent").at(-1));
+  const failed = (change: Partial<CatalogueAnswer>) => data(answer(change), { status: 422 });
+  switch (intent) {
+    case "product": {
+      const result = await saveProduct(scope, team.currency, form);
+      return result.ok ? answer({ saved: true, done: `Saved.${outdatedWords(result.values.outdated)}` }) : failed({ problems: result.problems });
+    }
+    case "field": {
+      const field = IN_PLACE.find((one) => one === text("field"));
+      const problem = field ? await changeField(scope, text("id"), field, text("value")) : "This column can’t be changed here.";
+      return problem ? failed({ problem }) : answer({ saved: true });
+    }
+    case "remove-product":
+    case "bulk": {
+      const action = intent === "remove-product" ? ({ kind: "remove" } as const) : bulkAction(text("do"), text("tag"));
+      const ids = intent === "remove-product" ? [text("id")] : text("ids").split(",").filter(Boolean);
+      const { done, problem } = await changeMany(scope, ids, action);
+      return data(answer({ saved: problem === null, done, problem }), { status: problem ? 409 : 200 });
+    }
+    default:
+      throw new Response("The catalogue does not know what to do with that.", { status: 400 });
   }
-  const result = intent === "product" ? await saveProduct(scope, team.currency, form) : await saveOffer(scope, team, form);
-  return data({ intent, problem: null, problems: result.ok ? {} : result.problems, saved: result.ok }, { status: result.ok ? 200 : 422 });
 }
 
-const STATE_LOOK = { running: "bg-ready-pale text-ready", coming: "bg-warn-pale text-warn", ended: "bg-[#e9e1d0] text-soft" } as const;
+function bulkAction(what: string, tag: string): BulkAction {
+  switch (what) {
+    case "in-stock":
+    case "out-of-stock":
+      return { kind: "stock", inStock: what === "in-stock" };
+    case "tag":
+    case "untag":
+      return { kind: what, tag };
+    case "remove":
+      return { kind: "remove" };
+    default:
+      throw new Response("The catalogue does not know what to do with that.", { status: 400 });
+  }
+}
 
-type Loaded = Route.ComponentProps["loaderData"];
+const CATALOGUE_TABS = [["/catalogue", "Products"], ["/catalogue/offers", "Offers"]] as const;
 
-export default function Catalogue({ loaderData, actionData }: Route.ComponentProps) {
-  const { products, offers, pictures } = loaderData;
-  const [product, setProduct] = useState<string | null>(null);
-  const [offer, setOffer] = useState<string | null>(null);
-  const thumb = (id: string | null): string | null => {
-    const facts = pictures.find((one) => one.id === id);
-    return facts ? thumbAddress(facts, 120) : null;
-  };
+export default function Catalogue({ loaderData: { currency, query, products, count, tags, edited, isNew, media } }: Route.ComponentProps) {
+  const [params, setParams] = useSearchParams();
+  const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
+  const bulk = useFetcher<CatalogueAnswer>();
+  const waiting = useNavigation().state !== "idle";
+  const setParam = (change: Readonly<Record<string, string>>): void => setParams((before) => {
+    for (const [name, value] of Object.entries(change)) {
+      if (value === "") before.delete(name);
+      else before.set(name, value);
+    }
+    return before;
+  }, { replace: true, preventScrollReset: true });
+  const linkTo = (change: Readonly<Record<string, string>>): string => `?${new URLSearchParams({ ...Object.fromEntries(params), ...change })}`;
+  const pages = Math.max(1, Math.ceil(count / PRODUCTS_A_PAGE));
+  const allMarked = products.length > 0 && products.every(({ id }) => marked.has(id));
+  const toggle = (id: string): void => setMarked((before) => {
+    const next = new Set(before);
+    if (!next.delete(id)) next.add(id);
+    return next;
+  });
   return (
     <main className="flex-1 px-8 py-7">
-      <PageHead title="Catalogue" about="What you sell, and what you promise about it." />
-      {actionData?.problem && <Notice kind="wrong" className="mb-5">{actionData.problem}</Notice>}
-      <div className="grid grid-cols-2 gap-10 max-lg:grid-cols-1">
-        <section aria-label="Products">
-          <div className="mb-3 flex items-center justify-between"><h2>Products</h2><Button onClick={() => setProduct("new")}>New product</Button></div>
-          {product === "new" && <ProductForm loaded={loaderData} close={() => setProduct(null)} />}
-          <ul className="divide-y divide-rule border-y border-rule">
-            {products.length === 0 && <li className="py-8 text-center text-soft">No products yet. Add the first one you want to promote.</li>}
-            {products.map((row) =>
-              product === row.id ? <li key={row.id}><ProductForm loaded={loaderData} row={row} close={() => setProduct(null)} /></li> : (
-                <li key={row.id} className="flex items-center gap-4 py-2.5">
-                  <span className="flex h-14 w-14 shrink-0 items-center justify-center overflow-hidden bg-proof">{thumb(row.picture) && <img src={thumb(row.picture) ?? ""} alt="" className="h-full w-full object-cover" />}</span>
-                  <div className="min-w-0 flex-1"><p className="font-semibold">{row.name}</p><p className="truncate text-sm text-soft">{row.line}</p></div>
-                  <span className="figures">{row.price}</span>
-                  <Button look="quiet" onClick={() => setProduct(row.id)} aria-label={`Change ${row.name}`}>Change</Button>
-                </li>
-              ),
-            )}
-          </ul>
-        </section>
-        <section aria-label="Offers">
-          <div className="mb-3 flex items-center justify-between"><h2>Offers</h2><Button onClick={() => setOffer("new")}>New offer</Button></div>
-          {offer === "new" && <OfferForm loaded={loaderData} close={() => setOffer(null)} />}
-          <ul className="divide-y divide-rule border-y border-rule">
-            {offers.length === 0 && <li className="py-8 text-center text-soft">No offers yet. An offer says what is lower, and from when to when.</li>}
-            {offers.map((row) =>
-              offer === row.id ? <li key={row.id}><OfferForm loaded={loaderData} row={row} close={() => setOffer(null)} /></li> : (
-                <li key={row.id} className="flex items-center gap-4 py-3">
-                  <span className={`w-20 px-2 py-0.5 text-center text-sm ${STATE_LOOK[row.state]}`}>{row.state}</span>
-                  <div className="min-w-0 flex-1"><p className="font-semibold">{row.name}</p><p className="text-sm text-soft">{row.state === "coming" ? `from ${row.from}, until ${row.until}` : `until ${row.until}`}</p></div>
-                  <span className="figures">{row.says}</span>
-                  <Button look="quiet" onClick={() => setOffer(row.id)} aria-label={`Change ${row.name}`}>Change</Button>
-                </li>
-              ),
-            )}
-          </ul>
-        </section>
-      </div>
+      <PageHead title="Catalogue" about="What you sell, and what you promise about it.">
+        <a href="/catalogue/products.csv" className="inline-flex items-center gap-2 py-1 font-semibold text-soft underline-offset-2 hover:text-ink hover:underline"><Download aria-hidden size={16} /> Export list</a>
+        <ButtonLink to="/catalogue/import"><Upload aria-hidden size={16} /> Import list</ButtonLink>
+        <ButtonLink look="main" to={linkTo({ product: "new" })} preventScrollReset>New product</ButtonLink>
+      </PageHead>
+      <Tabs label="Catalogue" tabs={CATALOGUE_TABS} />
+      <Filters query={query} tags={tags} count={count} />
+      {marked.size > 0 && <BulkBar fetcher={bulk} ids={[...marked]} onClear={() => setMarked(new Set())} />}
+      {bulk.data?.problem && <Notice kind="wrong" className="mb-3">{bulk.data.problem}</Notice>}
+      {bulk.data?.done && bulk.state === "idle" && <Notice kind="ready" className="mb-3">{bulk.data.done}</Notice>}
+      {products.length === 0 ? (
+        <div className="border border-dashed border-firm p-16 text-center text-soft">{count === 0 && query.words === "" && query.tag === "" && query.stock === "" ? "No products yet. Add the first one you want to promote, or import your list." : "No product answers that search."}</div>
+      ) : (
+        <table className={`w-full table-fixed border-collapse text-left ${waiting ? "opacity-70" : ""}`}>
+          <thead className="border-b border-ink text-sm">
+            <tr>
+              <th scope="col" className="w-9 py-2"><input type="checkbox" checked={allMarked} onChange={() => setMarked(allMarked ? new Set() : new Set(products.map(({ id }) => id)))} aria-label="Mark all on this page" className="accent-accent" /></th>
+              <th scope="col" className="w-14 py-2"><span className="sr-only">Picture</span></th>
+              <SortHead column="name" text="Name" query={query} onSort={setParam} />
+              <SortHead column="code" text="Code" query={query} onSort={setParam} className="w-40" />
+              <th scope="col" className="w-44 py-2 font-normal text-soft">Tags</th>
+              <SortHead column="price" text="Price" query={query} onSort={setParam} className="w-28 text-right" />
+              <th scope="col" className="w-36 py-2 text-right font-normal text-soft">Per unit</th>
+              <SortHead column="stock" text="In stock" query={query} onSort={setParam} className="w-24 pl-6" />
+              <th scope="col" className="w-20 py-2"><span className="sr-only">Change</span></th>
+            </tr>
+          </thead>
+          <tbody className="divide-y divide-rule border-b border-rule">
+            {products.map((row) => (
+              <tr key={row.id} className={marked.has(row.id) ? "bg-warn-pale/50" : ""}>
+                <td><input type="checkbox" checked={marked.has(row.id)} onChange={() => toggle(row.id)} aria-label={`Mark ${row.name}`} className="accent-accent" /></td>
+                <td className="py-1.5"><span className="block h-11 w-11 overflow-hidden bg-proof">{row.thumb && <img src={row.thumb} alt="" loading="lazy" className="h-full w-full object-cover" />}</span></td>
+                <td className="pr-4"><InPlace product={row.id} field="name" value={row.name} shown={row.name} label="Name" className="font-semibold" /><span className="block truncate text-sm text-soft">{row.line}</span></td>
+                <td className="pr-3"><InPlace product={row.id} field="code" value={row.code} shown={row.code} label={`Code of ${row.name}`} className="figures" /></td>
+                <td className="pr-3"><InPlace product={row.id} field="tags" value={row.tags.join(", ")} shown={row.tags.join(", ")} label={`Tags of ${row.name}`} className="text-sm" /></td>
+                <td><InPlace product={row.id} field="price" value={row.typedPrice} shown={row.price} label={`Price of ${row.name}`} className="figures text-right!" /></td>
+                <td className="figures text-right text-soft">{row.unitPrice}</td>
+                <td className="pl-6 text-sm">{row.inStock ? "yes" : <span className="text-warn">no</span>}</td>
+                <td className="text-right"><Link to={linkTo({ product: row.id })} preventScrollReset aria-label={`Change ${row.name}`} className="text-sm text-soft underline-offset-2 hover:text-ink hover:underline">Change</Link></td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {pages > 1 && (
+        <nav aria-label="Pages" className="mt-4 flex items-center justify-end gap-5 text-sm">
+          {query.page > 0 && <Link to={linkTo({ page: String(query.page) })} className="underline">Earlier</Link>}
+          <span className="figures">{query.page * PRODUCTS_A_PAGE + 1}–{Math.min(count, (query.page + 1) * PRODUCTS_A_PAGE)} of {count}</span>
+          {query.page + 1 < pages && <Link to={linkTo({ page: String(query.page + 2) })} className="underline">Later</Link>}
+        </nav>
+      )}
+      {(edited || isNew) && <ProductEditor key={edited?.id ?? "new"} product={edited} currency={currency} media={media} onClose={() => setParam({ product: "" })} />}
     </main>
   );
 }
 
-/** Closes a form once its save has come back well. */
-function useSaved(intent: string, close: () => void) {
-  const result = useActionData<typeof action>();
-  const { state } = useNavigation();
-  const [sent, setSent] = useState(false);
-  if (sent && state === "idle" && result?.intent === intent && result.saved) queueMicrotask(close);
-  return { problems: sent && result?.intent === intent ? result.problems : {}, busy: state !== "idle", onSubmit: () => setSent(true) };
-}
-
-const formLook = "my-3 grid grid-cols-2 gap-4 bg-card p-5";
-
-function FormFoot({ busy, close, remove, id }: { busy: boolean; close: () => void; remove: string; id: string | undefined }) {
+function SortHead({ column, text, query, onSort, className = "" }: { column: string; text: string; query: { sort: string; down: boolean }; onSort: (change: Readonly<Record<string, string>>) => void; className?: string }) {
+  const active = query.sort === column;
   return (
-    <div className="col-span-2 flex items-center gap-4">
-      <Button look="main" type="submit" disabled={busy}>Save</Button>
-      <Button look="quiet" onClick={close}>Cancel</Button>
-      {id && <button type="submit" name="intent" value={remove} formNoValidate className="ml-auto text-sm text-wrong hover:underline">Remove</button>}
-    </div>
+    <th scope="col" aria-sort={active ? (query.down ? "descending" : "ascending") : "none"} className={`py-2 ${className}`}>
+      <button type="button" onClick={() => onSort({ sort: column, down: active && !query.down ? "yes" : "", page: "" })} className={active ? "font-semibold" : "font-normal text-soft hover:text-ink"}>
+        {text} <span aria-hidden>{active ? (query.down ? "↓" : "↑") : ""}</span>
+      </button>
+    </th>
   );
 }
 
-function ProductForm({ loaded: { pictures, currency }, row, close }: { loaded: Loaded; row?: Loaded["products"][number]; close: () => void }) {
-  const { problems, busy, onSubmit } = useSaved("product", close);
+function Filters({ query, tags, count }: { query: { words: string; tag: string; stock: string; sort: string; down: boolean }; tags: readonly string[]; count: number }) {
+  const submit = useSubmit();
   return (
-    <Form method="post" onSubmit={onSubmit} className={formLook} aria-label={row ? `Change ${row.name}` : "New product"}>
-      <input type="hidden" name="id" value={row?.id ?? ""} />
-      <Field label="Name" name="name" defaultValue={row?.name} problem={problems["name"]} autoFocus />
-      <Field label="Price" hint={currency} name="price" inputMode="decimal" defaultValue={row?.typed} problem={problems["price"]} />
-      <Field label="Short line" name="line" defaultValue={row?.line} problem={problems["line"]} className="col-span-2" />
-      <Choice label="Picture" name="picture" defaultValue={row?.picture ?? ""} problem={problems["picture"]} options={[["", "none"], ...pictures.map(({ id, name }) => [id, name] as const)]} className="col-span-2" />
-      <input type="hidden" name="intent" value="product" />
-      <FormFoot busy={busy} close={close} remove="remove-product" id={row?.id} />
+    <Form role="search" className="mb-4 flex items-center gap-3" onChange={(event) => void submit(event.currentTarget, { replace: true, preventScrollReset: true })}>
+      <input type="search" name="words" defaultValue={query.words} placeholder="Search name, line or code" aria-label="Search products" className={`${inputClasses} max-w-80`} />
+      <select name="tag" defaultValue={query.tag} aria-label="Tag" className={`${inputClasses} w-44!`}><option value="">any tag</option>{tags.map((tag) => <option key={tag}>{tag}</option>)}</select>
+      <select name="stock" defaultValue={query.stock} aria-label="Stock" className={`${inputClasses} w-40!`}><option value="">in stock or not</option><option value="in">in stock</option><option value="out">out of stock</option></select>
+      <input type="hidden" name="sort" value={query.sort} />
+      {query.down && <input type="hidden" name="down" value="yes" />}
+      <span role="status" className="figures ml-auto text-soft">{count} {count === 1 ? "product" : "products"}</span>
     </Form>
   );
 }
 
-function OfferForm({ loaded: { currency, zone, soon }, row, close }: { loaded: Loaded; row?: Loaded["offers"][number]; close: () => void }) {
-  const { problems, busy, onSubmit } = useSaved("offer", close);
-  const [kind, setKind] = useState<string>(row?.kind ?? "percent-off");
+function BulkBar({ fetcher, ids, onClear }: { fetcher: ReturnType<typeof useFetcher<CatalogueAnswer>>; ids: readonly string[]; onClear: () => void }) {
   return (
-    <Form method="post" onSubmit={onSubmit} className={formLook} aria-label={row ? `Change ${row.name}` : "New offer"}>
-      <input type="hidden" name="id" value={row?.id ?? ""} />
-      <Field label="Name" name="name" defaultValue={row?.name} problem={problems["name"]} className="col-span-2" autoFocus />
-      <Choice label="Kind" name="kind" value={kind} onChange={(event) => setKind(event.target.value)} options={[["percent-off", "percent off"], ["new-price", "new price"]]} />
-      {kind === "percent-off" ? (
-        <Field label="Percent" name="percent" inputMode="decimal" defaultValue={row?.percent ?? ""} problem={problems["percent"]} />
-      ) : (
-        <Field label="New price" hint={currency} name="price" inputMode="decimal" defaultValue={row?.typed} problem={problems["price"]} />
-      )}
-      <Field label="Starts" hint={zone} name="starts" type="datetime-local" defaultValue={row?.starts ?? soon.starts} problem={problems["starts"]} />
-      <Field label="Ends" hint={zone} name="ends" type="datetime-local" defaultValue={row?.ends ?? soon.ends} problem={problems["ends"]} />
-      <input type="hidden" name="intent" value="offer" />
-      <FormFoot busy={busy} close={close} remove="remove-offer" id={row?.id} />
-    </Form>
+    <fetcher.Form method="post" className="mb-3 flex flex-wrap items-center gap-3 bg-card px-4 py-2.5" aria-label="Change marked products">
+      <input type="hidden" name="intent" value="bulk" />
+      <input type="hidden" name="ids" value={ids.join(",")} />
+      <span className="font-semibold">{ids.length} marked</span>
+      <button name="do" value="in-stock" className="underline">In stock</button>
+      <button name="do" value="out-of-stock" className="underline">Out of stock</button>
+      <input name="tag" placeholder="tag" aria-label="Tag to give or take" className="w-32 border border-rule bg-white px-2 py-1" />
+      <button name="do" value="tag" className="underline">Give tag</button>
+      <button name="do" value="untag" className="underline">Take tag</button>
+      <button name="do" value="remove" className="text-wrong underline">Remove</button>
+      <Button look="quiet" className="ml-auto" onClick={onClear}>Unmark all</Button>
+    </fetcher.Form>
   );
 }
 

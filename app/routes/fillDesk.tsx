@@ -7,6 +7,7 @@ import { type SlotKey } from "../../core/document/template";
 import { requirePerson } from "../../server/auth/sessions";
 import { loadFillDesk } from "../../server/promotions/fillDesk";
 import type { Route } from "./+types/fillDesk";
+import { useLive } from "../components/useLive";
 import { Button, ButtonLink } from "../components/Button";
 import { useDropFill } from "../desk/useDropFill";
 import { CopyDeck } from "../desk/CopyDeck";
@@ -18,8 +19,8 @@ import { useProofEngine, useProofState } from "../desk/useProof";
 import { useUndoKeys } from "../desk/useUndoKeys";
 
 export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
-  const { scope } = await requirePerson(request);
-  return loadFillDesk(scope, slug);
+  const { scope, team } = await requirePerson(request);
+  return loadFillDesk(scope, slug, team.zone);
 }
 
 export default function FillDesk({ loaderData, params }: Route.ComponentProps) {
@@ -36,7 +37,8 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
   const engine = useProofEngine();
   const prepared = useProofState(engine, (state) => state.prepared);
   const [marked, setMarked] = useState<SlotKey | null>(null);
-  const deck = useRef<HTMLDivElement>(null);
+  const deck = useRef<HTMLFieldSetElement>(null);
+  const live = useLive();
   useUndoKeys(undo, redo);
   const dropFill = useDropFill((slot, id) => apply({ kind: "fill", slot, fill: { kind: "media", media: id } }), () => void revalidator.revalidate());
 
@@ -63,17 +65,17 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
         <ButtonLink look="main" to={`/promotions/${slug}/send`}>On to rendering</ButtonLink>
       </DeskHeader>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(560px,648px)_minmax(0,1fr)]">
-        <div ref={deck} className="min-h-0">
+        <fieldset ref={deck} disabled={!live} className="min-h-0 min-w-0">
           <CopyDeck
             document={document} promotion={promotion} prepared={prepared} marked={marked} onEdit={apply} onDropFiles={dropFill}
-            choices={{ media: media.flatMap((item) => (item.facts ? [item.facts] : [])), products, offers }}
+            choices={{ media: media.flatMap(({ facts, rights }) => (facts ? [{ facts, rights }] : [])), products, offers }}
             onMark={(slot, span) => {
               setMarked(slot);
               const state = engine?.state();
               if (state && !state.playing && (state.time < span.entered || state.time >= span.end - 500)) engine?.seek(span.start + (span.end - span.start) * 0.6);
             }}
           />
-        </div>
+        </fieldset>
         <Trio engine={engine} slug={slug} marked={marked} onPick={pick} />
       </div>
       <Transport engine={engine} scenes={promotion.template.scenes} spans={promotion.spans} length={promotion.length} />

@@ -1,137 +1,167 @@
-import { Form, data, useRevalidator } from "react-router";
-import { useRef, useState } from "react";
-import { AudioLines, Upload as UploadIcon, X } from "lucide-react";
+import { data, useFetcher, useRevalidator, useSearchParams } from "react-router";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { LayoutGrid, List, Mic, Upload as UploadIcon } from "lucide-react";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
-import { type MediaItem, mediaList, removeMedia } from "../../server/media/mediaList";
+import { addCollection, collect, collectionsOf, takeOut } from "../../server/media/collections";
+import { linkProducts, moveFocal, noteRights, removeMedia, renameMedia, restoreMedia, setLogo, tagMedia } from "../../server/media/mediaChanges";
+import { mediaDetail } from "../../server/media/mediaDetail";
+import { MEDIA_A_PAGE, listMedia, mediaTags, readMediaQuery, todayIn } from "../../server/media/mediaList";
 import type { Route } from "./+types/media";
 import { Button } from "../components/Button";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
-import { factLine, megabytes, thumbAddress } from "../components/mediaLook";
+import { Tabs } from "../components/Tabs";
 import { useDropZone } from "../components/useDropZone";
 import { useTeamEvents } from "../components/useTeamEvents";
 import { useUploads } from "../components/useUploads";
+import { answer, type MediaAnswer } from "../media/answer";
+import { MarkedBar } from "../media/MarkedBar";
+import { MediaDetailPanel } from "../media/MediaDetailPanel";
+import { MediaFilters } from "../media/MediaFilters";
+import { MediaWall } from "../media/MediaWall";
+import { Recorder } from "../media/Recorder";
+import { UploadList } from "../media/UploadList";
+import { useMediaPages } from "../media/useMediaPages";
+
+const MOST_PRODUCTS = 200;
 
 export async function loader({ request }: Route.LoaderArgs) {
-  const { scope } = await requirePerson(request);
-  return { items: await mediaList(scope) };
+  const { scope, team } = await requirePerson(request);
+  const params = new URL(request.url).searchParams;
+  const query = { ...readMediaQuery(params), page: 0 };
+  const today = todayIn(team.zone);
+  const open = params.get("item") ?? "";
+  const [first, tags, collections, products, detail] = await Promise.all([
+    listMedia(scope, query, today), mediaTags(scope), collectionsOf(scope),
+    scope.products().select(["id", "name"]).where("id", "in", scope.productPictures().select("product_id")).orderBy("name").limit(MOST_PRODUCTS).execute(),
+    /^[0-9a-f-]{36}$/.test(open) ? mediaDetail(scope, open, today).catch(() => null) : null,
+  ]);
+  return { query, first, tags, collections, products, detail };
 }
 
 export async function action({ request }: Route.ActionArgs) {
   const { scope } = await requireEditor(request);
   const form = await request.formData();
-  const problem = await removeMedia(scope, String(form.get("remove")));
-  return problem ? data({ problem }, { status: 409 }) : { problem: null };
+  const text = (name: string): string => String(form.get(name) ?? "");
+  const ids = text("ids").split(",").filter((id) => /^[0-9a-f-]{36}$/.test(id));
+  const first = ids[0] ?? "";
+  const done = (change: Partial<MediaAnswer>) => data(answer(change), { status: change.problem ? 409 : Object.keys(change.problems ?? {}).length > 0 ? 422 : 200 });
+  switch (text("intent")) {
+    case "remove":
+      return done(await removeMedia(scope, ids));
+    case "restore":
+      return done(await restoreMedia(scope, ids));
+    case "tag":
+    case "untag":
+      return done(await tagMedia(scope, ids, text("tag"), text("intent") === "tag"));
+    case "rights": {
+      const result = await noteRights(scope, ids, form);
+      return done(result.ok ? { done: `Rights noted for ${ids.length} ${ids.length === 1 ? "item" : "items"}.` } : { problems: result.problems });
+    }
+    case "rename":
+      return done({ problem: await renameMedia(scope, first, text("name")) });
+    case "focal":
+      await moveFocal(scope, first, JSON.parse(text("focal")));
+      return done({});
+    case "logo":
+    case "no-logo":
+      await setLogo(scope, first, text("intent") === "logo");
+      return done({});
+    case "products":
+      await linkProducts(scope, first, text("products").split(",").filter(Boolean));
+      return done({});
+    case "collect":
+      await collect(scope, text("collection"), ids);
+      return done({});
+    case "take-out":
+      await takeOut(scope, text("collection"), ids);
+      return done({});
+    case "collect-by-name": {
+      const made = await addCollection(scope, text("collection-name"));
+      if ("problem" in made) return done({ problem: made.problem });
+      await collect(scope, made.id, ids);
+      return done({ done: `Put into “${text("collection-name").trim()}”.` });
+    }
+    default:
+      throw new Response("The media page does not know what to do with that.", { status: 400 });
+  }
 }
 
-const FILTERS = [["all", "Everything"], ["picture", "Pictures"], ["clip", "Clips"], ["sound", "Sounds"]] as const;
-
-export default function Media({ loaderData: { items }, actionData }: Route.ComponentProps) {
+export default function Media({ loaderData: { query, first, tags, collections, products, detail } }: Route.ComponentProps) {
   const revalidator = useRevalidator();
-  const { uploads, add, cancel } = useUploads(() => void revalidator.revalidate());
+  const [params, setParams] = useSearchParams();
+  const changes = useFetcher<MediaAnswer>();
   const [shares, setShares] = useState<Readonly<Record<string, number>>>({});
-  const [filter, setFilter] = useState<string>("all");
-  const { over, zone } = useDropZone(add);
+  const [view, setView] = useState<"grid" | "list">("grid");
+  const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
+  const [recording, setRecording] = useState(false);
   const picker = useRef<HTMLInputElement>(null);
+  const search = useMemo(() => {
+    const only = new URLSearchParams(params);
+    only.delete("item");
+    return only.toString();
+  }, [params]);
+  const { count, itemAt, want, loaded } = useMediaPages(search, first, MEDIA_A_PAGE);
+  const open = useCallback((id: string | null): void => setParams((before) => {
+    if (id) before.set("item", id);
+    else before.delete("item");
+    return before;
+  }, { replace: true, preventScrollReset: true }), [setParams]);
+  const { uploads, add, again, cancel } = useUploads(() => void revalidator.revalidate());
+  const { over, zone } = useDropZone(add);
   useTeamEvents(({ topic, id, state, progress }) => {
     if (topic !== "media") return;
     if (state === "working") setShares((all) => ({ ...all, [id]: progress }));
-    if (state !== "working" || !items.some((item) => item.id === id && item.state === "working")) void revalidator.revalidate();
+    if (state !== "working" || !loaded.some((item) => item.id === id && item.state === "working")) void revalidator.revalidate();
   });
-  const shown = items.filter((item) => filter === "all" || item.kind === filter);
+  const removed = changes.data?.removed ?? [];
+  useEffect(() => {
+    // What was removed is marked no longer, and its details are closed.
+    if (removed.length === 0) return;
+    setMarked((before) => new Set([...before].filter((id) => !removed.includes(id))));
+    if (detail && removed.includes(detail.id)) open(null);
+  }, [changes.data]);
+  const send = (intent: string, ids: readonly string[]): void => void changes.submit({ intent, ids: ids.join(",") }, { method: "post" });
+  const filtered = search !== "";
   return (
-    <main
-      className={`flex-1 px-8 py-7 ${over ? "bg-ready-pale" : ""}`}
-      {...zone}
-    >
-      <PageHead title="Media" about="Pictures, clips and tunes. Drop files anywhere on this page.">
+    <main className={`flex-1 px-8 py-7 ${over ? "bg-ready-pale" : ""}`} {...zone}>
+      <PageHead title="Media" about="Pictures, clips, sounds and logos. Drop files anywhere on this page.">
         <input ref={picker} type="file" multiple className="sr-only" tabIndex={-1} aria-label="Files to bring in" data-testid="file-picker"
           onChange={(event) => {
             add(event.target.files ?? []);
             event.target.value = "";
           }}
         />
-        <Button look="main" onClick={() => picker.current?.click()}>
-          <UploadIcon aria-hidden size={16} /> Bring files in
-        </Button>
+        <Button onClick={() => setRecording(true)}><Mic aria-hidden size={16} /> Record</Button>
+        <Button look="main" onClick={() => picker.current?.click()}><UploadIcon aria-hidden size={16} /> Bring files in</Button>
       </PageHead>
-      {actionData?.problem && <Notice kind="wrong" className="mb-4">{actionData.problem}</Notice>}
-      {uploads.length > 0 && (
-        <ul aria-label="Uploads" className="mb-6 divide-y divide-rule border-y border-rule bg-card">
-          {uploads.map(({ key, name, share, problem }) => (
-            <li key={key} className="flex items-center gap-4 px-3 py-2 text-sm">
-              {problem ? (
-                <Notice kind="wrong" className="flex-1">{problem}</Notice>
-              ) : (
-                <>
-                  <span className="w-72 truncate">{name}</span>
-                  <Bar share={share} label={`Sending ${name}`} />
-                  <span className="figures w-12 text-right">{Math.round(share * 100)} %</span>
-                </>
-              )}
-              <button type="button" onClick={() => cancel(key)} className="p-1 text-soft hover:text-ink" aria-label={problem ? `Dismiss ${name}` : `Cancel ${name}`}>
-                <X aria-hidden size={16} />
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
-      <div role="group" aria-label="Show" className="mb-4 flex gap-5 text-sm">
-        {FILTERS.map(([value, text]) => (
-          <button key={value} type="button" aria-pressed={filter === value} onClick={() => setFilter(value)} className={`border-b-2 pb-1 ${filter === value ? "border-ink font-semibold" : "border-transparent text-soft hover:text-ink"}`}>
-            {text} <span className="figures text-soft">{value === "all" ? items.length : items.filter((item) => item.kind === value).length}</span>
-          </button>
-        ))}
-      </div>
-      {shown.length === 0 ? (
-        <div className="border border-dashed border-firm p-16 text-center text-soft">Nothing here yet. Drop your first pictures here, or press “Bring files in”.</div>
-      ) : (
-        <ul aria-label="Media items" className="grid grid-cols-[repeat(auto-fill,minmax(212px,1fr))] gap-5">
-          {shown.map((item) => <MediaCard key={item.id} item={item} share={shares[item.id] ?? item.progress} />)}
-        </ul>
-      )}
-    </main>
-  );
-}
-
-function MediaCard({ item, share }: { item: MediaItem; share: number }) {
-  const address = item.facts && thumbAddress(item.facts, 420);
-  return (
-    <li className="flex flex-col bg-card" data-state={item.state} data-name={item.name}>
-      <div className="flex h-44 items-center justify-center overflow-hidden bg-proof">
-        {item.state === "failed" ? (
-          <div className="flex h-full w-full items-center bg-wrong-pale p-3"><Notice kind="wrong" className="p-0!">{item.problem}</Notice></div>
-        ) : item.facts?.kind === "clip" ? (
-          <video src={`/media/${item.id}/proxy`} poster={address ?? undefined} muted loop playsInline preload="none" tabIndex={0} aria-label={`Clip ${item.name}; plays while focused`} className="max-h-full max-w-full"
-            onMouseEnter={(event) => void event.currentTarget.play().catch(() => undefined)} onMouseLeave={(event) => event.currentTarget.pause()}
-            onFocus={(event) => void event.currentTarget.play().catch(() => undefined)} onBlur={(event) => event.currentTarget.pause()}
-          />
-        ) : item.facts?.kind === "sound" ? (
-          <div className="flex w-full flex-col items-center gap-3 px-3 text-card"><AudioLines aria-hidden size={44} /><audio controls preload="none" src={`/media/${item.id}/sound`} className="h-9 w-full" aria-label={`Listen to ${item.name}`} /></div>
-        ) : address ? (
-          <img src={address} alt="" loading="lazy" className={`max-h-full max-w-full ${item.name.endsWith(".svg") ? "bg-card p-4" : ""}`} />
-        ) : (
-          <div className="w-4/5 text-center text-sm text-ink"><p className="mb-2">{item.state === "waiting" ? "Waiting to be read in" : "Reading it in"}</p><Bar share={share} label={`Reading in ${item.name}`} /></div>
-        )}
-      </div>
-      <div className="flex items-start justify-between gap-2 px-3 py-2">
-        <div className="min-w-0">
-          <p className="truncate font-semibold" title={item.name}>{item.name}</p>
-          <p className="figures mt-0.5 text-soft">{item.facts ? factLine(item.facts) : item.kind} · {megabytes(item.bytes)}</p>
+      <Tabs label="Media" tabs={[["/media", "Your media"], ["/media/shelf", "Starter shelf"], ["/media/backdrops", "Backdrops from words"]]} />
+      <UploadList uploads={uploads} onCancel={cancel} onAgain={again} onShow={open} />
+      <div className="flex gap-6">
+        <div className="min-w-0 flex-1">
+          <MediaFilters query={query} tags={tags} collections={collections} products={products} />
+          <div className="mb-3 flex items-center gap-3 text-sm">
+            <span role="status" className="figures text-soft">{count} {count === 1 ? "item" : "items"}</span>
+            <button type="button" onClick={() => setMarked(new Set(loaded.map(({ id }) => id)))} className="text-soft underline-offset-2 hover:underline">Mark all shown</button>
+            <span className="ml-auto flex" role="group" aria-label="View">
+              {([["grid", LayoutGrid, "Grid"], ["list", List, "List"]] as const).map(([value, Icon, text]) => <button key={value} type="button" aria-pressed={view === value} onClick={() => setView(value)} className={`flex items-center gap-1.5 px-3 py-1.5 ${view === value ? "bg-card font-semibold" : "text-soft hover:text-ink"}`}><Icon aria-hidden size={15} /> {text}</button>)}
+            </span>
+          </div>
+          {marked.size > 0 && <MarkedBar fetcher={changes} ids={[...marked]} collections={collections} onClear={() => setMarked(new Set())} />}
+          {changes.data?.problem && <Notice kind="wrong" className="mb-4">{changes.data.problem}</Notice>}
+          {changes.data?.done && changes.state === "idle" && <Notice kind="ready" className="mb-4">{changes.data.done} {removed.length > 0 && <button type="button" onClick={() => send("restore", removed)} className="ml-2 font-semibold underline">Undo</button>}</Notice>}
+          {count === 0 ? <div className="border border-dashed border-firm p-16 text-center text-soft">{filtered ? "Nothing answers that search." : "Nothing here yet. Drop your first pictures here, press “Bring files in”, or look at the starter shelf."}</div> : (
+            <MediaWall count={count} itemAt={itemAt} want={want} view={view} shares={shares} marked={marked} open={detail?.id ?? null} onOpen={open} onMark={(id) => setMarked((before) => {
+              const next = new Set(before);
+              if (!next.delete(id)) next.add(id);
+              return next;
+            })} />
+          )}
         </div>
-        <Form method="post" preventScrollReset>
-          <button type="submit" name="remove" value={item.id} className="p-1 text-soft hover:text-wrong" aria-label={`Remove ${item.name}`}><X aria-hidden size={16} /></button>
-        </Form>
+        {detail && <MediaDetailPanel key={detail.id} item={detail} collections={collections} onOpen={open} onClose={() => open(null)} onReplace={(file) => add([file], { replace: detail.id })} onRemove={() => send("remove", [detail.id])} />}
       </div>
-    </li>
-  );
-}
-
-function Bar({ share, label }: { share: number; label: string }) {
-  return (
-    <div role="progressbar" aria-label={label} aria-valuemin={0} aria-valuemax={100} aria-valuenow={Math.round(share * 100)} className="h-1.5 flex-1 bg-rule">
-      <div className="h-full bg-ready transition-[width]" style={{ width: `${share * 100}%` }} />
-    </div>
+      {recording && <Recorder onRecorded={(file) => add([file], { again: true })} onClose={() => setRecording(false)} />}
+    </main>
   );
 }
 

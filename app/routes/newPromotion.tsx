@@ -1,27 +1,41 @@
-import { Form, Link, data, redirect, useNavigation } from "react-router";
+import { Form, Link, data, redirect, useNavigation, useSearchParams } from "react-router";
 import { useState } from "react";
 import { TEMPLATES } from "../../core/document/oneOffer";
 import { offerState } from "../../core/offer/validity";
 import { writePrice, money } from "../../core/offer/money";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
-import { mediaList } from "../../server/media/mediaList";
-import { linesFor } from "../../server/promotions/loadFacts";
+import { likePattern } from "../../server/catalogue/productList";
+import { mediaFacts } from "../../server/media/storedFacts";
+import { bundlePrices, linesOrReason } from "../../server/catalogue/offerOnProduct";
+import { mainPictures } from "../../server/catalogue/productPictures";
 import { createPromotion } from "../../server/promotions/promotionStore";
 import type { Route } from "./+types/newPromotion";
+import { inputClasses } from "../components/Field";
 import { Button } from "../components/Button";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { thumbAddress } from "../components/mediaLook";
 
+const MOST_SHOWN = 60;
+
 export async function loader({ request }: Route.LoaderArgs) {
   const { scope, team } = await requirePerson(request);
-  const [products, offers, media] = await Promise.all([scope.products().selectAll().orderBy("name").execute(), scope.offers().selectAll().orderBy("starts_at").execute(), mediaList(scope)]);
+  const words = (new URL(request.url).searchParams.get("words") ?? "").trim();
+  const found = words === "" ? scope.products() : scope.products().where("search", "like", likePattern(words));
+  const [products, offers] = await Promise.all([found.selectAll().orderBy("name").limit(MOST_SHOWN).execute(), scope.offers().selectAll().orderBy("starts_at").execute()]);
   const now = new Date();
-  const thumbs = new Map(media.flatMap(({ facts }) => (facts ? [[facts.id, thumbAddress(facts, 300)] as const] : [])));
+  const pictures = await mainPictures(scope, products.map(({ id }) => id));
+  const rows = pictures.size > 0 ? await scope.media().selectAll().where("id", "in", [...pictures.values()]).execute() : [];
+  const thumbs = new Map(rows.flatMap((row) => {
+    const facts = mediaFacts(row);
+    return facts ? [[row.id, thumbAddress(facts, 300)] as const] : [];
+  }));
   const open = offers.filter((offer) => offerState({ startsAt: offer.starts_at, endsAt: offer.ends_at, zone: offer.zone }, now) !== "ended");
+  const bundles = await Promise.all(open.map((offer) => bundlePrices(scope, offer)));
   return {
     template: new URL(request.url).searchParams.get("template") ?? TEMPLATES[0]?.slug ?? "",
-    products: products.map((row) => ({ id: row.id, name: row.name, price: writePrice(money(row.price_minor, row.currency), team.locale), thumb: thumbs.get(row.picture_media_id ?? "") ?? null, lines: Object.fromEntries(open.map((offer) => [offer.id, linesFor(row, offer, team.locale)])) })),
+    words,
+    products: products.map((row) => ({ id: row.id, name: row.name, price: writePrice(money(row.price_minor, row.currency), team.locale), thumb: thumbs.get(pictures.get(row.id) ?? "") ?? null, lines: Object.fromEntries(open.map((offer, index) => [offer.id, linesOrReason(row, offer, team.locale, bundles[index])])) })),
     offers: open.map(({ id, name }) => ({ id, name })),
   };
 }
@@ -36,7 +50,7 @@ export async function action({ request }: Route.ActionArgs) {
   return redirect(`/promotions/${slug}`);
 }
 
-export default function NewPromotion({ loaderData: { template, products, offers }, actionData }: Route.ComponentProps) {
+export default function NewPromotion({ loaderData: { template, words, products, offers }, actionData }: Route.ComponentProps) {
   const [product, setProduct] = useState(products[0]?.id ?? "");
   const [offer, setOffer] = useState(offers[0]?.id ?? "");
   const busy = useNavigation().state !== "idle";
@@ -58,7 +72,9 @@ export default function NewPromotion({ loaderData: { template, products, offers 
           </fieldset>
           <fieldset>
             <legend className="mb-3 font-heading text-lg font-semibold">2 Product</legend>
-            {products.length === 0 && <p className="text-soft">Your catalogue is empty. <Link to="/catalogue" className="underline">Add a product first.</Link></p>}
+            {(words !== "" || products.length >= 12) && <ProductSearch words={words} />}
+            {products.length === 0 && words !== "" && <p className="text-soft">No product answers “{words}”.</p>}
+            {products.length === 0 && words === "" && <p className="text-soft">Your catalogue is empty. <Link to="/catalogue" className="underline">Add a product first.</Link></p>}
             <div className="grid grid-cols-3 gap-4">
               {products.map(({ id, name, price, thumb }) => (
                 <label key={id} className="cursor-pointer border-2 border-transparent bg-card has-checked:border-ink has-focus-visible:outline-2 has-focus-visible:outline-accent">
@@ -79,7 +95,7 @@ export default function NewPromotion({ loaderData: { template, products, offers 
                 return (
                   <label key={id} className="flex cursor-pointer items-start gap-3 border-2 border-transparent bg-card px-4 py-3 has-checked:border-ink">
                     <input type="radio" name="offer" value={id} checked={id === offer} onChange={() => setOffer(id)} className="mt-1 accent-accent" />
-                    <span><span className="block font-semibold">{name}</span><span className="text-sm text-soft">{id === "" ? "Only show the product" : line ? `${line.was} → ${line.now}, ${line.badge}` : "does not lower this product’s price"}</span></span>
+                    <span><span className="block font-semibold">{name}</span><span className="text-sm text-soft">{id === "" ? "Only show the product" : !line ? "" : "reason" in line ? line.reason : line.was === "" ? line.badge : `${line.short}, ${line.badge}`}</span></span>
                   </label>
                 );
               })}
@@ -89,6 +105,15 @@ export default function NewPromotion({ loaderData: { template, products, offers 
       </Form>
     </main>
   );
+}
+
+/** Narrows the products shown. Not a form of its own: it stands inside the page's form. */
+function ProductSearch({ words }: { words: string }) {
+  const [, setParams] = useSearchParams();
+  return <input type="search" defaultValue={words} aria-label="Search products" placeholder="Search products" onChange={(event) => setParams((params) => {
+    params.set("words", event.target.value);
+    return params;
+  }, { replace: true })} className={`${inputClasses} mb-4`} />;
 }
 
 export { ProblemPage as ErrorBoundary } from "../components/ProblemPage";

@@ -1,6 +1,6 @@
 import { Form, data, useNavigation, useRevalidator } from "react-router";
 import { useState } from "react";
-import { Download } from "lucide-react";
+import { Download, TriangleAlert } from "lucide-react";
 import { FORMAT_NAMES, FORMATS } from "../../core/placement/formats";
 import { QUALITIES, isQuality, outputSize, type Quality } from "../../core/placement/quality";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
@@ -104,7 +104,7 @@ function RenderBlock({ render, shares, newest }: { render: RenderView & { when: 
   );
 }
 
-function RenditionCard({ rendition: { id, format, state, problem, file }, share }: { rendition: RenditionView; share: number }) {
+function RenditionCard({ rendition: { id, format, state, problem, file, outdatedBy }, share }: { rendition: RenditionView; share: number }) {
   const { width, height } = FORMATS[format];
   return (
     <li data-format={format} data-state={state} className="min-w-0">
@@ -133,6 +133,7 @@ function RenditionCard({ rendition: { id, format, state, problem, file }, share 
           {(state === "failed" || state === "cancelled") && <button name="intent" value="retry" className="underline" aria-label={`Retry ${format}`}>Retry</button>}
         </Form>
       </div>
+      {state === "ready" && outdatedBy && <p className="mt-1 bg-warn-pale px-2 py-1 text-sm text-warn"><TriangleAlert aria-hidden size={14} className="mr-1 inline" />out of date: {outdatedBy}</p>}
       {file && <p className="figures mt-1 text-soft">{file.width}×{file.height} · {file.seconds.toFixed(1)} s · {megabytes(file.bytes)}</p>}
     </li>
   );

@@ -1,22 +1,24 @@
-import { NavLink, Outlet, useSubmit } from "react-router";
+import { NavLink, Outlet, useLocation, useSubmit } from "react-router";
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
-import { ChevronDown } from "lucide-react";
-import { readPalette } from "../../server/promotions/loadFacts";
+import { Check, ChevronDown } from "lucide-react";
+import { paletteOf } from "../../core/brand/book";
+import { allBrands, workingBrand } from "../../server/brand/brandBook";
 import { requirePerson } from "../../server/auth/sessions";
 import type { Route } from "./+types/shell";
 import { ProblemPage } from "../components/ProblemPage";
 
 export async function loader({ request }: Route.LoaderArgs) {
-  const { name, role, email, team, scope } = await requirePerson(request);
-  const brand = await scope.brands().select(["name", "palette"]).orderBy("name").executeTakeFirst();
-  const palette = brand ? readPalette(brand.palette) : null;
-  return { name, role, email, team: team.name, brand: brand && palette ? { name: brand.name, colors: [palette.primary, palette.accent, palette.ground] } : null };
+  const { id, name, role, email, team, scope } = await requirePerson(request);
+  const [brand, brands] = await Promise.all([workingBrand(scope, id), allBrands(scope)]);
+  const palette = brand && paletteOf(brand.book);
+  return { name, role, email, team: team.name, brands: brands.map(({ id, name }) => ({ id, name })), brand: brand && palette ? { id: brand.id, name: brand.name, colors: [palette.primary, palette.accent, palette.ground] } : null };
 }
 
 const PLACES = [["/", "Bench"], ["/brand-book", "Brand book"], ["/catalogue", "Catalogue"], ["/media", "Media"], ["/templates", "Templates"], ["/promotions", "Promotions"]] as const;
 
-export default function Shell({ loaderData: { name, role, email, brand, team } }: Route.ComponentProps) {
+export default function Shell({ loaderData: { name, role, email, brand, brands, team } }: Route.ComponentProps) {
   const submit = useSubmit();
+  const { pathname } = useLocation();
   return (
     <div className="flex min-h-screen flex-col">
       <a href="#content" className="absolute left-2 top-2 z-20 -translate-y-20 bg-ink px-3 py-2 text-card focus:translate-y-0">
@@ -34,10 +36,22 @@ export default function Shell({ loaderData: { name, role, email, brand, team } }
           ))}
         </nav>
         <div className="ml-auto flex items-center gap-6 whitespace-nowrap text-[14.5px]">
-          <span className="flex items-center gap-1.5">
-            {brand?.colors.map((color, index) => <span key={index} aria-hidden className="h-3 w-3 border border-ink/20" style={{ background: color }} />)}
-            <span className="ml-1">{brand?.name ?? team}</span>
-          </span>
+          <Menu>
+            <MenuButton className="flex items-center gap-1.5" aria-label={`Working brand: ${brand?.name ?? "none yet"}`}>
+              {brand?.colors.map((color, index) => <span key={index} aria-hidden className="h-3 w-3 border border-ink/20" style={{ background: color }} />)}
+              <span className="ml-1">{brand?.name ?? team}</span> <ChevronDown aria-hidden size={15} />
+            </MenuButton>
+            <MenuItems anchor="bottom end" className="z-20 mt-2 w-56 border border-rule bg-card p-2 shadow-lg">
+              {brands.map((one) => (
+                <MenuItem key={one.id}>
+                  <button type="button" onClick={() => void submit({ intent: "switch", brand: one.id, from: pathname }, { method: "post", action: "/brand-book" })} className="flex w-full items-center gap-2 px-2 py-1.5 text-left data-focus:bg-paper">
+                    <Check aria-hidden size={15} className={one.id === brand?.id ? "" : "invisible"} /> {one.name}{one.id === brand?.id && <span className="sr-only">, working brand</span>}
+                  </button>
+                </MenuItem>
+              ))}
+              <MenuItem><NavLink to="/brand-book?new" className="block px-2 py-1.5 pl-8 text-soft data-focus:bg-paper">Another brand …</NavLink></MenuItem>
+            </MenuItems>
+          </Menu>
           <Menu>
             <MenuButton className="flex items-center gap-1">
               {name} <ChevronDown aria-hidden size={15} />

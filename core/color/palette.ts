@@ -1,7 +1,7 @@
 import { contrastRatio } from "./contrast";
 
-/** The five roles a brand's colours have. */
-export const COLOR_ROLES = ["ground", "card", "ink", "primary", "accent"] as const;
+/** The roles a brand's colours have. */
+export const COLOR_ROLES = ["ground", "card", "ink", "primary", "accent", "sale"] as const;
 export type ColorRole = (typeof COLOR_ROLES)[number];
 export type Palette = Readonly<Record<ColorRole, string>>;
 

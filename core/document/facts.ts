@@ -1,7 +1,10 @@
+import { type Corner, type FaceRole, type LogoVariant } from "../brand/book";
+import { type DominantColor } from "../color/dominant";
 import { type Palette } from "../color/palette";
 import { type FocalPoint } from "../geometry/framing";
 import { type OfferLines } from "../offer/offerLines";
 import { type FrameRate } from "../time/frames";
+import { type FaceChoice, type OwnFace } from "../type/faces";
 
 /** What a media item is, as ingest measured it. Sizes are upright, square pixels of the largest working copy. */
 export type MediaFacts = PictureFacts | ClipFacts | SoundFacts;
@@ -17,6 +20,8 @@ export interface PictureFacts extends MediaFactsBase {
   /** How many working copies there are, each half the one before. */
   readonly levels: number;
   readonly focal: FocalPoint;
+  /** What it is made of, largest share first; none for what was read in before this was measured. */
+  readonly colors?: readonly DominantColor[] | undefined;
 }
 export interface ClipFacts extends MediaFactsBase {
   readonly kind: "clip";
@@ -43,12 +48,17 @@ export interface BrandFacts {
   readonly id: string;
   readonly name: string;
   readonly palette: Palette;
-  readonly headlineFamily: string;
-  readonly textFamily: string;
-  readonly website: string;
-  readonly handle: string;
+  readonly faces: Readonly<Record<FaceRole, FaceChoice>>;
+  /** The files of faces that the team brought itself. */
+  readonly ownFaces: readonly OwnFace[];
+  /** The two lines of a sign-off, in words. */
+  readonly signOff: { readonly first: string; readonly second: string };
   readonly call: string;
-  readonly logo: PictureFacts | null;
+  readonly logos: readonly { readonly variant: LogoVariant; readonly picture: PictureFacts }[];
+  /** Clear space as a share of the logo's height; least width in design units. */
+  readonly logoRules: { readonly clearSpace: number; readonly leastWidth: number };
+  /** Size as a share of the frame's short side; null for none. */
+  readonly watermark: { readonly corner: Corner; readonly size: number; readonly opacity: number } | null;
 }
 
 export interface ProductFacts {

@@ -35,8 +35,8 @@ export const ONE_OFFER: Template = {
       id: "sign-off", name: "Sign-off", arrangement: "sign-off", length: millis(4500), overlap: millis(500),
       slots: [
         { kind: "words", id: "call", label: "Call to action", hint: "What to do now", required: true, role: "call", budget: 28, binding: "brand.call" },
-        { kind: "words", id: "website", label: "Website", hint: "From the brand book", required: false, role: "contact", budget: 32, binding: "brand.website" },
-        { kind: "words", id: "handle", label: "Handle", hint: "From the brand book", required: false, role: "contact", budget: 24, binding: "brand.handle" },
+        { kind: "words", id: "website", label: "First line", hint: "From the brand book", required: false, role: "contact", budget: 32, binding: "brand.sign-off.first" },
+        { kind: "words", id: "handle", label: "Second line", hint: "From the brand book", required: false, role: "contact", budget: 24, binding: "brand.sign-off.second" },
         { kind: "media", id: "picture", label: "Picture behind", hint: "Blurred and shaded", required: true, accepts: ["picture", "clip"], from: "slot:offer.picture" },
       ],
     },

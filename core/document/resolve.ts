@@ -54,10 +54,10 @@ export function boundWords(facts: Facts, slot: WordsSlot): string | null {
       return facts.product?.name ?? "";
     case "product.line":
       return facts.product?.line ?? "";
-    case "brand.website":
-      return facts.brand.website;
-    case "brand.handle":
-      return facts.brand.handle;
+    case "brand.sign-off.first":
+      return facts.brand.signOff.first;
+    case "brand.sign-off.second":
+      return facts.brand.signOff.second;
     case "brand.call":
       return facts.brand.call;
     case undefined:

@@ -4,7 +4,7 @@ import { type Millis } from "../units";
 export type WordsRole = "headline" | "name" | "line" | "small" | "call" | "contact";
 
 /** Where a slot's words come from when nobody has typed any. */
-export type WordsBinding = "product.name" | "product.line" | "brand.website" | "brand.handle" | "brand.call";
+export type WordsBinding = "product.name" | "product.line" | "brand.sign-off.first" | "brand.sign-off.second" | "brand.call";
 
 interface SlotBase {
   readonly id: string;

@@ -1,28 +1,93 @@
+import { bundleFigures, type OfferFigures, offerFigures } from "./figures";
 import { type Money, writePrice } from "./money";
-import { type Reduction, reduce } from "./reduction";
+import { type OfferTerms } from "./terms";
 import { type OfferWindow, lastDay } from "./validity";
 
-/** An offer on a product, written out for the slots of a promotion. */
+/** An offer on a product, written out for the slots of a promotion. A line that has nothing to say is empty. */
 export interface OfferLines {
+  /** Empty for offers that change no price. */
   readonly was: string;
   readonly now: string;
-  /** `15 % off`, or `save £4` where under a whole percent is saved. */
+  /** The offer in two or three words: `15 % off`, `3 for 2`, `free delivery`. */
   readonly badge: string;
   readonly saving: string;
   readonly until: string;
+  /** `£12 → £9`, or the badge where no price changes. */
+  readonly short: string;
+  /** A whole sentence. */
+  readonly long: string;
 }
 
-/** Writes an offer on a price out in words. Throws as `reduce` does. */
-export function offerLines(was: Money, reduction: Reduction, window: OfferWindow, locale: string): OfferLines {
-  const reduced = reduce(was, reduction);
-  const whole = (price: Money): string => writePrice(price, locale, "short");
-  const bothWhole = [reduced.was, reduced.now].every((price) => whole(price) !== writePrice(price, locale));
-  const write = (price: Money): string => writePrice(price, locale, bothWhole ? "short" : "full");
+/** The product an offer is written out for. */
+export interface OfferedProduct {
+  readonly name: string;
+  readonly price: Money;
+  /** The prices of all products of a bundle, this one's among them. */
+  readonly bundle?: readonly Money[];
+}
+
+const NBSP = "\u00a0";
+
+/**
+ * Writes an offer on a product out in words, with figures and dates in a locale. Called on the server only, as writePrice.
+ * Throws as `offerFigures` and `bundleFigures` do.
+ */
+export function offerLines(product: OfferedProduct, terms: OfferTerms, window: OfferWindow, locale: string): OfferLines {
+  const figures = terms.kind === "bundle-price" ? bundleFigures(product.bundle ?? [product.price], terms.price) : offerFigures(product.price, terms);
+  const until = `Until ${lastDay(window, locale)}`;
+  if (!figures) {
+    const badge = offerBadge(terms, locale);
+    return { was: "", now: writeShort(product.price, locale), badge, saving: "", until, short: badge, long: `${capital(badge)} with ${product.name}, until ${lastDay(window, locale)}` };
+  }
+  const write = pairWriter(figures, locale);
+  const [was, now] = [write(figures.was), write(figures.now)];
+  const badge = terms.kind === "percent-off" || terms.kind === "new-price" || terms.kind === "money-off" || terms.kind === "bundle-price" ? savingBadge(figures, terms, locale) : offerBadge(terms, locale);
+  const several = figures.pieces > 1 && terms.kind !== "bundle-price" ? `${figures.pieces} × ` : "";
   return {
-    was: write(reduced.was),
-    now: write(reduced.now),
-    badge: reduced.percent >= 1 ? `${reduced.percent}\u00a0% off` : `save ${whole(reduced.saving)}`,
-    saving: `You save ${whole(reduced.saving)}`,
-    until: `Until ${lastDay(window, locale)}`,
+    was, now, badge, until,
+    saving: `You save ${writeShort(figures.saving, locale)}`,
+    short: `${was} → ${now}`,
+    long: `${several}${product.name}${terms.kind === "bundle-price" ? " and more" : ""}: ${now} instead of ${was}, until ${lastDay(window, locale)}`,
   };
+}
+
+/** What an offer promises, in two or three words, without a product: for lists and badges. */
+export function offerBadge(terms: OfferTerms, locale: string): string {
+  switch (terms.kind) {
+    case "percent-off":
+      return `${number(terms.percent, locale)}${NBSP}% off`;
+    case "money-off":
+      return `${writeShort(terms.amount, locale)} off`;
+    case "new-price":
+      return `now ${writeShort(terms.price, locale)}`;
+    case "buy-x-get-y":
+      return `${terms.buy + terms.free} for ${terms.buy}`;
+    case "n-for":
+      return `${terms.count} for ${writeShort(terms.price, locale)}`;
+    case "bundle-price":
+      return `together ${writeShort(terms.price, locale)}`;
+    case "gift":
+      return `free ${terms.gift}${fromSpend(terms.leastSpend, locale)}`;
+    case "free-delivery":
+      return `free delivery${fromSpend(terms.leastSpend, locale)}`;
+    case "announcement":
+      return terms.text;
+  }
+}
+
+/** The badge of a lowered price: the whole percent where that is at least one, else the saving. */
+function savingBadge(figures: OfferFigures, terms: OfferTerms, locale: string): string {
+  if (terms.kind === "money-off") return `${writeShort(figures.saving, locale)} off`;
+  return figures.percent >= 1 ? `${number(figures.percent, locale)}${NBSP}% off` : `save ${writeShort(figures.saving, locale)}`;
+}
+
+const fromSpend = (least: Money | null, locale: string): string => (least ? ` from ${writeShort(least, locale)}` : "");
+const writeShort = (price: Money, locale: string): string => writePrice(price, locale, "short");
+const number = (value: number, locale: string): string => new Intl.NumberFormat(locale, { maximumFractionDigits: 2 }).format(value);
+const capital = (text: string): string => text.charAt(0).toLocaleUpperCase() + text.slice(1);
+
+/** Two prices side by side are both short, or both with their decimals. */
+function pairWriter({ was, now }: OfferFigures, locale: string): (price: Money) => string {
+  const bothWhole = [was, now].every((price) => writeShort(price, locale) !== writePrice(price, locale));
+  return (price) => writePrice(price, locale, bothWhole ? "short" : "full");
 }

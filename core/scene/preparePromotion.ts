@@ -24,11 +24,10 @@ export interface PreparedPromotion {
 export function preparePromotion(promotion: ResolvedPromotion, format: FormatName, book: FontBook, before?: PreparationMemory): PreparedPromotion {
   const style = brandStyle(promotion.facts.brand, book);
   const setter = { style, book, format: FORMATS[format] };
-  const logo = promotion.facts.brand.logo;
   const last = promotion.scenes.length - 1;
   const brandKey = JSON.stringify(promotion.facts.brand);
   const scenes = promotion.scenes.map((scene, index) => {
-    const prepare = (): PreparedScene => prepareScene(scene, logo, setter, index === 0, index === last);
+    const prepare = (): PreparedScene => prepareScene(scene, promotion.facts.brand, setter, index === 0, index === last);
     return before ? remember(before, `${format}/${scene.id}`, `${index}/${last}/${brandKey}/${JSON.stringify(scene)}`, prepare) : prepare();
   });
   return { format, scenes, spans: promotion.spans, length: promotion.length };

@@ -1,5 +1,6 @@
 import { type ResolvedScene } from "../document/resolve";
-import { type PictureFacts } from "../document/facts";
+import { logoFor } from "../brand/logoChoice";
+import { type BrandFacts, type PictureFacts } from "../document/facts";
 import { type SlotKey, type WordsSlot, slotKey } from "../document/template";
 import { type Arrangement, arrange } from "../geometry/arrangement";
 import { type PackItem, RHYTHM, allotColumn, packColumn } from "../geometry/column";
@@ -12,11 +13,11 @@ import { type TypeRole, fitRule } from "../type/roles";
 import { withAlpha } from "../color/srgb";
 import { type DisplayNode } from "./displayList";
 import { containNode, coverNode } from "./pictureNodes";
+import { watermark } from "./watermark";
 import { type PlacedSlot, type PreparedScene, type ScenePart } from "./prepared";
 import { type Typesetter, setWords, still, wordNodes } from "./wordsBlock";
 
 const LOGO: SlotKey = "brand.logo";
-const LOGO_PAD = RHYTHM * 2;
 const BADGE_PAD = { x: RHYTHM * 2, y: RHYTHM } as const;
 const FIRST_ENTRANCE_MS = 120;
 const BLUR = 28;
@@ -35,11 +36,14 @@ interface ColumnEntry {
 }
 
 /** Sets a scene in a format: solves its places, sets its words, and says how each part moves. */
-export function prepareScene(scene: ResolvedScene, logo: PictureFacts | null, setter: Typesetter, isFirst: boolean, isLast: boolean): PreparedScene {
+export function prepareScene(scene: ResolvedScene, brand: BrandFacts, setter: Typesetter, isFirst: boolean, isLast: boolean): PreparedScene {
+  const logo = plateLogo(brand);
   const arrangement = arrange(scene.template.arrangement, setter.format);
   const entries = columnEntries(scene, setter);
   const centred = scene.template.arrangement === "sign-off";
-  const logoSize = centred && logo ? platedLogo(logo, rect(0, 0, arrangement.column.width * 0.62, setter.format.height * 0.14)) : null;
+  const logoBox = centred ? rect(0, 0, arrangement.column.width * 0.62, setter.format.height * 0.14) : arrangement.logo;
+  const pad = padAround(brand.logoRules.clearSpace, logoBox?.height ?? 0);
+  const logoSize = centred && logo && logoBox ? platedLogo(logo, pad, logoBox) : null;
   const shares = [...(logoSize ? [{ key: LOGO as string, share: 0.5, most: logoSize.height }] : []), ...entries.map(({ id, share }) => ({ key: id, share }))];
   const allotted = allotColumn(arrangement.column, shares, arrangement.gap);
   const set = entries.map((entry) => ({ entry, words: setEntry(setter, entry, allotted[entry.id], arrangement) }));
@@ -54,9 +58,9 @@ export function prepareScene(scene: ResolvedScene, logo: PictureFacts | null, se
   const slots: PlacedSlot[] = pictureSlots(scene, arrangement);
   let enters = isFirst ? FIRST_ENTRANCE_MS : scene.template.overlap * 0.6;
 
-  const logoPlace = logo && (logoSize ? places[LOGO] : arrangement.logo && fitPlate(logo, arrangement.logo));
+  const logoPlace = logo && (logoSize ? places[LOGO] : !brand.watermark && logoBox && fitPlate(logo, pad, logoBox));
   if (logo && logoPlace) {
-    parts.push({ kind: "moving", motion: centred ? "pop" : "still", enters, atRest: still(logoNodes(logo, logoPlace, setter.style.plate), logoPlace) });
+    parts.push({ kind: "moving", motion: centred ? "pop" : "still", enters, atRest: still(logoNodes(logo, pad, logoPlace, setter.style.plate), logoPlace) });
     slots.push({ key: LOGO, part: "logo", kind: "logo", place: logoPlace, text: "", fitted: null, smallest: 0 });
   }
   for (const { entry, words } of set) {
@@ -67,7 +71,19 @@ export function prepareScene(scene: ResolvedScene, logo: PictureFacts | null, se
     enters += STAGGER_MS;
     parts.push({ kind: "moving", motion: entry.motion, enters, atRest: still(entryNodes(entry, words, place), place) });
   }
+  if (brand.watermark && !centred) {
+    const mark = watermark(brand, brand.watermark, setter.format, slots);
+    if (mark) {
+      parts.push(mark.part);
+      slots.push({ key: LOGO, part: "watermark", kind: "logo", place: mark.place, text: "", fitted: null, smallest: 0 });
+    }
+  }
   return { slots, parts, length: scene.template.length, leaves: !isLast };
+}
+
+/** The logo that is shown on a plate in the card's colour. */
+function plateLogo({ logos, palette }: BrandFacts): PictureFacts | null {
+  return logoFor(logos.map(({ variant, picture }) => ({ variant, picture, colors: picture.colors ?? [] })), palette.card)?.picture ?? null;
 }
 
 function columnEntries(scene: ResolvedScene, { style }: Typesetter): ColumnEntry[] {
@@ -179,18 +195,20 @@ function pictureSlots(scene: ResolvedScene, { picture }: Arrangement): PlacedSlo
     .map((slot) => ({ key: slotKey(scene.template, slot), part: "picture", kind: "picture", place: picture, text: "", fitted: null, smallest: 0 }));
 }
 
-/** The size of a logo on its plate, as large as fits. */
-function platedLogo(logo: PictureFacts, most: Rect): { width: number; height: number } {
-  const inside = containPlace(logo, rect(0, 0, most.width - 2 * LOGO_PAD, most.height - 2 * LOGO_PAD));
-  return { width: inside.width + 2 * LOGO_PAD, height: inside.height + 2 * LOGO_PAD };
+/** The size of a logo on its plate, as large as fits with the clear space around it. */
+function platedLogo(logo: PictureFacts, pad: number, most: Rect): { width: number; height: number } {
+  const inside = containPlace(logo, rect(0, 0, most.width - 2 * pad, most.height - 2 * pad));
+  return { width: inside.width + 2 * pad, height: inside.height + 2 * pad };
 }
 
-function fitPlate(logo: PictureFacts, box: Rect): Rect {
-  const { width, height } = platedLogo(logo, box);
-  return rect(box.x, box.y, width, height);
+/** The pad that leaves the clear space around the highest logo in a box of this height. */
+const padAround = (clearSpace: number, height: number): number => Math.max(RHYTHM * 2, (height * clearSpace) / (1 + 2 * clearSpace));
+
+function fitPlate(logo: PictureFacts, pad: number, box: Rect): Rect {
+  return { ...box, ...platedLogo(logo, pad, box) };
 }
 
-function logoNodes(logo: PictureFacts, place: Rect, plate: string): DisplayNode[] {
-  const inside = rect(place.x + LOGO_PAD, place.y + LOGO_PAD, place.width - 2 * LOGO_PAD, place.height - 2 * LOGO_PAD);
+function logoNodes(logo: PictureFacts, pad: number, place: Rect, plate: string): DisplayNode[] {
+  const inside = rect(place.x + pad, place.y + pad, place.width - 2 * pad, place.height - 2 * pad);
   return [{ kind: "shape", outline: cutCard(place, RHYTHM), at: { x: 0, y: 0 }, ink: plate }, containNode(logo, inside)];
 }

@@ -7,6 +7,6 @@ import { brandStyle } from "./brandStyle";
 export function fontFilesWanted(promotion: ResolvedPromotion, book: FontBook): string[] {
   const { faces } = brandStyle(promotion.facts.brand, book);
   const texts = promotion.scenes.flatMap(({ words, offer }) => [...Object.values(words), ...(offer ? Object.values(offer) : [])]);
-  const wanted = texts.flatMap((text) => [...filesWanted(text, faces.headline, book), ...filesWanted(text, faces.text, book)]);
+  const wanted = texts.flatMap((text) => [...Object.values(faces).flatMap((files) => filesWanted(text, files, book))]);
   return [...new Set(wanted)];
 }

@@ -16,18 +16,21 @@ export const testClip = (change: Partial<ClipFacts> = {}): ClipFacts => ({
   kind: "clip", id: CLIP_ID, name: "pot.mp4", width: 1280, height: 720, levels: 5, focal: CENTRE, frames: 120, rate: { numerator: 30, denominator: 1 }, hasSound: false, ...change,
 });
 
+export const TEST_LOGO = testPicture({ id: LOGO_ID, name: "logo.svg", width: 1200, height: 300, colors: [{ hex: "#20382c", share: 1 }] });
+
 export const TEST_BRAND: BrandFacts = {
-  id: BRAND_ID, name: "Quillfern", palette: { ground: "#f4efe2", card: "#fffaf0", ink: "#1f2a24", primary: "#2b5f47", accent: "#c9603a" },
-  headlineFamily: "Bricolage Grotesque", textFamily: "Instrument Sans", website: "quillfern.example.com", handle: "@quillfern", call: "Come and choose yours",
-  logo: testPicture({ id: LOGO_ID, name: "logo.svg", width: 1200, height: 300 }),
+  id: BRAND_ID, name: "Quillfern", palette: { ground: "#f4efe2", card: "#fffaf0", ink: "#1f2a24", primary: "#2b5f47", accent: "#c9603a", sale: "#b3261e" },
+  faces: { headline: { family: "Bricolage Grotesque", weight: 800 }, text: { family: "Instrument Sans", weight: 400 }, figures: { family: "Bricolage Grotesque", weight: 800 } }, ownFaces: [],
+  signOff: { first: "quillfern.example.com", second: "@quillfern" }, call: "Come and choose yours",
+  logos: [{ variant: "full", picture: TEST_LOGO }], logoRules: { clearSpace: 0.25, leastWidth: 160 }, watermark: null,
 };
 
 export function testFacts(change: Partial<Facts> = {}): Facts {
-  const media: readonly MediaFacts[] = [testPicture(), testClip(), ...(TEST_BRAND.logo ? [TEST_BRAND.logo] : [])];
+  const media: readonly MediaFacts[] = [testPicture(), testClip(), TEST_LOGO];
   return {
     brand: TEST_BRAND,
     product: { id: PRODUCT_ID, name: "Hand-thrown pot, 24 cm", line: "Frost-proof, thrown and fired in the next street", picture: PICTURE_ID },
-    offer: { was: "£24.00", now: "£20.40", badge: "15\u00a0% off", saving: "You save £3.60", until: "Until Sunday 29 November" },
+    offer: { was: "£24.00", now: "£20.40", badge: "15\u00a0% off", saving: "You save £3.60", until: "Until Sunday 29 November", short: "£24.00 → £20.40", long: "Hand-thrown pot: £20.40 instead of £24.00, until Sunday 29 November" },
     media: Object.fromEntries(media.map((item) => [item.id, item])),
     ...change,
   };

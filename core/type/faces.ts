@@ -26,6 +26,11 @@ export interface FaceChoice {
   readonly weight: number;
 }
 
+/** A face that a team brought itself: one file at one weight. */
+export interface OwnFace extends FaceChoice {
+  readonly file: FaceFile;
+}
+
 /** Reads a CSS `unicode-range` (`U+0000-00FF, U+131`) to a flat list of first and last code points. */
 export function parseUnicodeRange(text: string): number[] {
   return text.split(",").flatMap((part) => {
@@ -43,8 +48,9 @@ export function inRanges(ranges: readonly number[], codePoint: number): boolean 
 }
 
 /** The files to try for a chosen face: its own, then each fallback family's at the nearest weight that ships. */
-export function faceStack(catalogue: FaceCatalogue, choice: FaceChoice): FaceFiles {
-  const own = catalogue.faces[`${choice.family}/${choice.weight}`];
+export function faceStack(catalogue: FaceCatalogue, choice: FaceChoice, ownFaces: readonly OwnFace[] = []): FaceFiles {
+  const brought = ownFaces.filter(({ family, weight }) => family === choice.family && weight === choice.weight).map(({ file }) => file);
+  const own = brought.length > 0 ? brought : catalogue.faces[`${choice.family}/${choice.weight}`];
   if (!own) throw new RangeError(`The typeface ${choice.family} in weight ${choice.weight} is not among the shipped ones.`);
   const others = catalogue.fallback.filter((family) => family !== choice.family);
   return [...own, ...others.flatMap((family) => catalogue.faces[`${family}/${choice.weight >= 600 ? 700 : 400}`] ?? [])];

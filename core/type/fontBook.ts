@@ -1,4 +1,4 @@
-import { Blob as FontBlob, Face, Font } from "harfbuzzjs";
+import { Blob as FontBlob, Face, Font, Variation } from "harfbuzzjs";
 import { type Rect } from "../geometry/rect";
 import { type FaceCatalogue } from "./faces";
 import { type Outline, STEP, outlineBounds } from "./outline";
@@ -27,13 +27,15 @@ export const fontBook = (catalogue: FaceCatalogue): FontBook => ({ catalogue, em
 
 /**
  * Opens a font file (TrueType or OpenType bytes, not WOFF2) and adds it to the book.
+ * @param weight the weight a variable font is set to; others have the one they were cut in
  * Throws, naming the file, when the bytes are not a font.
  */
-export function openFont(book: FontBook, id: string, bytes: Uint8Array): OpenFont {
+export function openFont(book: FontBook, id: string, bytes: Uint8Array, weight: number | null = null): OpenFont {
   const face = new Face(new FontBlob(bytes), 0);
   const covers = new Set(face.collectUnicodes());
   if (covers.size === 0) throw new SyntaxError(`The font file ${id} holds no letters: it is broken or not a font.`);
   const font = new Font(face);
+  if (weight !== null && "wght" in face.getAxisInfos()) font.setVariations([new Variation("wght", weight)]);
   const outlines = new Map<number, Outline>();
   const boxes = new Map<number, Rect | null>();
   const outline = (glyph: number): Outline => remembered(outlines, glyph, () => readOutline(font, glyph));

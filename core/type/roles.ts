@@ -1,3 +1,4 @@
+import { type FaceRole } from "../brand/book";
 import { type WordsRole } from "../document/template";
 import { type FormatName } from "../placement/formats";
 import { type FitRule } from "./fit";
@@ -7,7 +8,7 @@ export type TypeRole = WordsRole | "badge" | "price" | "was" | "until";
 
 type Sizes = readonly [smallest: number, largest: number];
 interface RoleRule {
-  readonly face: "headline" | "text";
+  readonly face: FaceRole;
   readonly sizes: Readonly<Record<FormatName, Sizes>>;
   readonly mostLines: number;
   readonly leading: number;
@@ -22,8 +23,8 @@ const ROLES: Readonly<Record<TypeRole, RoleRule>> = {
   call: { face: "headline", mostLines: 3, leading: 1.04, sizes: { square: [56, 116], vertical: [60, 132], widescreen: [60, 132] } },
   contact: { face: "text", mostLines: 1, leading: 1.2, sizes: { square: [32, 48], vertical: [36, 54], widescreen: [32, 48] } },
   badge: { face: "headline", mostLines: 1, leading: 1.1, sizes: { square: [36, 60], vertical: [40, 72], widescreen: [40, 68] } },
-  price: { face: "headline", mostLines: 1, leading: 1, sizes: { square: [72, 176], vertical: [84, 248], widescreen: [84, 248] } },
-  was: { face: "text", mostLines: 1, leading: 1.1, sizes: { square: [34, 68], vertical: [38, 84], widescreen: [38, 80] } },
+  price: { face: "figures", mostLines: 1, leading: 1, sizes: { square: [72, 176], vertical: [84, 248], widescreen: [84, 248] } },
+  was: { face: "figures", mostLines: 1, leading: 1.1, sizes: { square: [34, 68], vertical: [38, 84], widescreen: [38, 80] } },
   until: { face: "text", mostLines: 2, leading: 1.2, sizes: { square: [28, 42], vertical: [30, 54], widescreen: [30, 48] } },
 };
 
@@ -34,4 +35,4 @@ export function fitRule(role: TypeRole, format: FormatName, align: FitRule["alig
   return { smallest, largest, mostLines, leading, align };
 }
 
-export const faceOf = (role: TypeRole): "headline" | "text" => ROLES[role].face;
+export const faceOf = (role: TypeRole): FaceRole => ROLES[role].face;

@@ -6,7 +6,7 @@ import { startSession } from "./sessions";
 
 export const CURRENCIES = ["GBP", "EUR", "USD", "CHF", "SEK", "PLN", "INR", "JPY", "AUD", "CAD"] as const;
 
-const isZone = (zone: string | undefined): boolean => {
+export const isZone = (zone: string | undefined): boolean => {
   try {
     return zone !== undefined && new Intl.DateTimeFormat("en", { timeZone: zone }) instanceof Intl.DateTimeFormat;
   } catch {

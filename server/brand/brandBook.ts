@@ -1,46 +1,149 @@
-import { object, string } from "yup";
-import { COLOR_ROLES } from "../../core/color/palette";
-import { BRAND_FAMILIES } from "../../core/type/shippedFaces";
+import { sql } from "kysely";
+import { ValidationError } from "yup";
+import { type BrandBook, FACE_ROLES, newBrandBook, paletteOf, readBrandBook, signOffWords } from "../../core/brand/book";
+import { type BrandFacts, type MediaFacts } from "../../core/document/facts";
+import { type FaceChoice } from "../../core/type/faces";
+import { headlineWeight, textWeight } from "../../core/type/shippedFaces";
 import { type TeamScope } from "../db/teamScope";
+import { ownFamilies, type OwnFamily } from "../faces/ownFonts";
+import { type ReadForm } from "../formProblems";
 import { mediaFacts } from "../media/storedFacts";
-import { brandFacts } from "../promotions/loadFacts";
-import { type ReadForm, readForm } from "../formProblems";
+import { markOutdated } from "../promotions/outdated";
 
-const families = BRAND_FAMILIES.map(({ family }) => family);
-const color = string().trim().lowercase().matches(/^#[0-9a-f]{6}$/, "A colour looks like #1a2b3c.").required("Every role needs a colour.");
-const family = string().oneOf(families, "Choose one of the shipped typefaces.").required();
-
-const form = object({
-  name: string().trim().max(60, "At most 60 characters.").required("A brand needs a name."),
-  ground: color, card: color, ink: color, primary: color, accent: color,
-  headline: family,
-  text: family,
-  website: string().trim().max(80, "At most 80 characters.").default(""),
-  handle: string().trim().max(40, "At most 40 characters.").default(""),
-  call: string().trim().max(40, "At most 40 characters.").required("A brand needs a call to action, such as “Come and see”."),
-  logo: string().uuid().nullable().transform((value: unknown) => (value === "" ? null : value)).default(null),
-});
-
-/** The team's brand, or null while it has none. */
-export async function loadBrand(scope: TeamScope) {
-  const row = await scope.brands().selectAll().orderBy("name").executeTakeFirst();
-  if (!row) return null;
-  const logoRow = row.logo_media_id ? await scope.media().selectAll().where("id", "=", row.logo_media_id).executeTakeFirst() : undefined;
-  const logo = logoRow ? mediaFacts(logoRow) : null;
-  return brandFacts(row, logo?.kind === "picture" ? logo : null);
+export interface StoredBrand {
+  readonly id: string;
+  readonly name: string;
+  readonly book: BrandBook;
 }
 
-/** Saves the brand book from its form: changes the team's brand, or makes its first. */
-export async function saveBrand(scope: TeamScope, data: FormData): Promise<ReadForm<unknown>> {
-  const read = await readForm(form, data);
-  if (!read.ok) return read;
-  const { name, headline, text, website, handle, call, logo, ...colors } = read.values;
-  if (logo && !(await scope.media().select("id").where("id", "=", logo).where("kind", "=", "picture").executeTakeFirst()))
-    return { ok: false, problems: { logo: "The logo must be a picture of your team." } };
-  const palette = JSON.stringify(Object.fromEntries(COLOR_ROLES.map((role) => [role, colors[role]])));
-  const values = { name, palette, headline_family: headline, text_family: text, website, handle, call, logo_media_id: logo };
-  const first = await scope.brands().select("id").orderBy("name").executeTakeFirst();
-  if (first) await scope.changeBrand().set(values).where("id", "=", first.id).execute();
-  else await scope.addBrand(values).execute();
-  return read;
+/** The team's brands by name. */
+export async function allBrands(scope: TeamScope): Promise<StoredBrand[]> {
+  const rows = await scope.brands().selectAll().orderBy("name").execute();
+  return rows.map(({ id, name, book }) => ({ id, name, book: readBrandBook(book) }));
+}
+
+/** The brand a member works in: the one they chose, else the team's first; null while the team has none. */
+export async function workingBrand(scope: TeamScope, memberId: string | null): Promise<StoredBrand | null> {
+  const [brands, member] = await Promise.all([allBrands(scope), memberId ? scope.members().select("working_brand_id").where("id", "=", memberId).executeTakeFirst() : undefined]);
+  return brands.find(({ id }) => id === member?.working_brand_id) ?? brands[0] ?? null;
+}
+
+export async function switchBrand(scope: TeamScope, memberId: string, brandId: string): Promise<void> {
+  const brand = await scope.brands().select("id").where("id", "=", brandId).executeTakeFirst();
+  if (!brand) throw new Response("There is no such brand in your team.", { status: 404 });
+  await scope.changeMember().set({ working_brand_id: brand.id }).where("id", "=", memberId).execute();
+}
+
+const MOST_NAME = 60;
+
+function nameProblem(name: string): string | null {
+  if (name === "") return "A brand needs a name.";
+  return [...name].length > MOST_NAME ? `At most ${MOST_NAME} characters.` : null;
+}
+
+/** Adds a brand with a book to start from, and makes it the member's working brand. */
+export async function addBrand(scope: TeamScope, memberId: string, typed: string): Promise<string | null> {
+  const name = typed.trim();
+  const problem = nameProblem(name);
+  if (problem) return problem;
+  const { id } = await scope.addBrand({ name, book: JSON.stringify(newBrandBook()) }).returning("id").executeTakeFirstOrThrow();
+  await switchBrand(scope, memberId, id);
+  return null;
+}
+
+/** Removes a brand unless a promotion is made in it; says which then. */
+export async function removeBrand(scope: TeamScope, id: string): Promise<string | null> {
+  const users = await promotionsOf(scope, id);
+  if (users.length > 0) return `This brand is used in ${users.map(({ name }) => `“${name}”`).join(", ")}. A brand with promotions stays.`;
+  await scope.removeBrand().where("id", "=", id).execute();
+  return null;
+}
+
+/** The promotions that a change of a brand's book touches. */
+export async function promotionsOf(scope: TeamScope, brandId: string): Promise<{ id: string; slug: string; name: string }[]> {
+  return scope.promotions().select(["id", "slug", "name"]).where(sql<string>`document ->> 'brand'`, "=", brandId).orderBy("name").execute();
+}
+
+/**
+ * Saves a brand's name and book. Problems come back by field, such as `colors.ink.hex`. Renditions of the promotions it
+ * touches are marked as out of date where their frames would differ now.
+ */
+export async function saveBook(scope: TeamScope, brandId: string, data: { readonly name: string; readonly book: unknown }): Promise<ReadForm<{ outdated: number }>> {
+  const name = data.name.trim();
+  const wrongName = nameProblem(name);
+  const read = readBook(data.book);
+  const problems: Record<string, string> = { ...(wrongName ? { name: wrongName } : {}), ...(read.ok ? await referenceProblems(scope, read.values) : read.problems) };
+  if (!read.ok || Object.keys(problems).length > 0) return { ok: false, problems };
+  const row = await scope.changeBrand().set({ name, book: JSON.stringify(read.values) }).where("id", "=", brandId).returning("id").executeTakeFirst();
+  if (!row) throw new Response("There is no such brand in your team.", { status: 404 });
+  const touched = await promotionsOf(scope, brandId);
+  return { ok: true, values: { outdated: await markOutdated(scope, touched.map(({ id }) => id), `the brand book of ${name} was changed`) } };
+}
+
+function readBook(value: unknown): ReadForm<BrandBook> {
+  try {
+    return { ok: true, values: readBrandBook(value) };
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    const problems = error.inner.length > 0 ? error.inner : [error];
+    return { ok: false, problems: Object.fromEntries(problems.map((one) => [one.path ?? "book", one.message])) };
+  }
+}
+
+/** What a book names must be the team's own. */
+async function referenceProblems(scope: TeamScope, book: BrandBook): Promise<Record<string, string>> {
+  const problems: Record<string, string> = {};
+  const ids = [...book.logos.map(({ media }) => media), ...(book.tune ? [book.tune] : [])];
+  const media = ids.length > 0 ? await scope.media().select(["id", "kind"]).where("id", "in", ids).execute() : [];
+  for (const { variant, media: id } of book.logos) if (!media.some((row) => row.id === id && row.kind === "picture")) problems[`logos.${variant}`] = "The logo must be a picture of your team.";
+  if (book.tune && !media.some((row) => row.id === book.tune && row.kind === "sound")) problems["tune"] = "The house tune must be a sound of your team.";
+  const own = await ownFamilies(scope);
+  for (const role of FACE_ROLES) {
+    const { family, weight } = book.faces[role];
+    if (!resolveFace(family, weight, role, own)) problems[`faces.${role}.family`] = `${family} is not among the typefaces. Choose one from the list.`;
+  }
+  return problems;
+}
+
+/** The face a book's choice stands for; null when there is no such family. */
+function resolveFace(family: string, weight: number | null, role: keyof BrandBook["faces"], own: readonly OwnFamily[]): FaceChoice | null {
+  const brought = own.find((one) => one.family === family);
+  if (brought) return { family, weight: weight ?? (role === "text" ? brought.weights[0] : brought.weights[1]) };
+  const usual = role === "text" ? textWeight(family) : headlineWeight(family);
+  return usual === null ? null : { family, weight: usual };
+}
+
+/** A brand as scenes use it. Throws when its typeface is no longer there. */
+export function brandFacts({ id, name, book }: StoredBrand, media: Readonly<Record<string, MediaFacts>>, own: readonly OwnFamily[]): BrandFacts {
+  const faces = Object.fromEntries(FACE_ROLES.map((role) => {
+    const { family, weight } = book.faces[role];
+    // A typeface that was removed gives way to a shipped one; the brand book says so.
+    return [role, resolveFace(family, weight, role, own) ?? { family: "Instrument Sans", weight: role === "text" ? 400 : 700 }];
+  })) as BrandFacts["faces"];
+  const logos = book.logos.flatMap(({ variant, media: logo }) => {
+    const picture = media[logo];
+    return picture?.kind === "picture" ? [{ variant, picture }] : [];
+  });
+  const chosen = new Set(Object.values(faces).map(({ family }) => family));
+  const { on, corner, size, opacity } = book.watermark;
+  return {
+    id, name, faces, logos,
+    palette: paletteOf(book),
+    ownFaces: own.filter(({ family }) => chosen.has(family)).flatMap(({ family, file }) => Object.values(faces).filter((face) => face.family === family).map((face) => ({ ...face, file: file(face.weight) }))),
+    signOff: { first: signOffWords(book, "first"), second: signOffWords(book, "second") },
+    call: book.calls[0] ?? "",
+    logoRules: book.logoRules,
+    watermark: on ? { corner, size, opacity } : null,
+  };
+}
+
+/** A brand with its logos, ready for a scene. */
+export async function loadBrandFacts(scope: TeamScope, brand: StoredBrand): Promise<BrandFacts> {
+  const ids = brand.book.logos.map(({ media }) => media);
+  const rows = ids.length > 0 ? await scope.media().selectAll().where("id", "in", ids).execute() : [];
+  const media = Object.fromEntries(rows.flatMap((row) => {
+    const facts = mediaFacts(row);
+    return facts ? [[row.id, facts] as const] : [];
+  }));
+  return brandFacts(brand, media, await ownFamilies(scope));
 }

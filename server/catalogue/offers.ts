@@ -1,38 +1,106 @@
-import { number, object, string } from "yup";
+import { ValidationError, object, string } from "yup";
 import { type Money, parsePrice } from "../../core/offer/money";
+import { type OfferScope, readOfferScope } from "../../core/offer/scope";
+import { OFFER_KINDS, type OfferTerms, isOfferKind, readOfferTerms } from "../../core/offer/terms";
 import { instantOf } from "../../core/offer/validity";
+import { readTags } from "../../core/catalogue/productRow";
 import { type TeamScope } from "../db/teamScope";
 import { type ReadForm, readForm } from "../formProblems";
+import { isZone } from "../auth/setUp";
+import { markOutdated, promotionsNaming } from "../promotions/outdated";
 
 const local = string().matches(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, "Choose a date and a time.").required("Choose a date and a time.");
+const typed = string().trim().max(80, "At most 80 characters.").default("");
 
 const form = object({
   id: string().uuid().nullable().transform((value: unknown) => (value === "" ? null : value)).default(null),
   name: string().trim().max(80, "At most 80 characters.").required("An offer needs a name, such as “Potting week”."),
-  kind: string().oneOf(["percent-off", "new-price"] as const).required(),
-  percent: number().transform((value: unknown, typed: unknown) => (typed === "" ? undefined : value)).typeError("Write a number, such as 15.")
-    .when("kind", { is: "percent-off", then: (schema) => schema.required("Write how many percent, such as 15.").moreThan(0, "More than 0 percent.").max(100, "At most 100 percent.")
-      .test("decimals", "At most two decimals.", (value) => value === undefined || Math.abs(value * 100 - Math.round(value * 100)) < 1e-9) }),
-  price: string().trim().when("kind", { is: "new-price", then: (schema) => schema.required("Write the new price, such as 9.50.") }),
+  kind: string().oneOf(OFFER_KINDS, "Choose a kind from the list.").required(),
+  percent: typed, amount: typed, price: typed, buy: typed, free: typed, count: typed, gift: typed, text: typed, leastSpend: typed,
+  ending: string().default("exact"),
+  on: string().oneOf(["all", "products", "tags"] as const, "Choose what the offer is for.").default("all"),
+  products: string().default(""),
+  tags: string().default(""),
   starts: local,
   ends: local,
+  zone: string().test("zone", "Write a time zone such as Europe/London.", (zone) => zone === undefined || isZone(zone)),
+  code: string().trim().max(30, "At most 30 characters.").default(""),
+  small_print: string().trim().max(300, "At most 300 characters.").default(""),
+  limits: string().trim().max(120, "At most 120 characters.").default(""),
 });
 
-/** Adds an offer, or changes one when the form names it. Times are read in the team's zone. */
-export async function saveOffer(scope: TeamScope, team: { currency: string; zone: string }, data: FormData): Promise<ReadForm<unknown>> {
+/** Adds an offer, or changes one when the form names it. Times are read in the offer's zone, else the team's. */
+export async function saveOffer(scope: TeamScope, team: { currency: string; zone: string }, data: FormData): Promise<ReadForm<{ readonly id: string; readonly outdated: number }>> {
   const read = await readForm(form, data);
   if (!read.ok) return read;
-  const { id, name, kind, percent, price: typed, starts, ends } = read.values;
-  let price: Money | null = null;
+  const { id, name, starts, ends, code, small_print, limits, zone = team.zone, ...rest } = read.values;
+  const problems: Record<string, string> = {};
+  const terms = readTerms(rest, team.currency, problems);
+  const on = await readScope(scope, rest, problems);
+  const [starts_at, ends_at] = [instantOf(starts, zone), instantOf(ends, zone)];
+  if (ends_at <= starts_at) problems["ends"] = "The end must come after the start.";
+  if (terms?.kind === "bundle-price" && !(on?.on === "products" && on.products.length >= 2)) problems["products"] = "A bundle is made of chosen products: mark at least two.";
+  if (!terms || !on || Object.keys(problems).length > 0) return { ok: false, problems };
+  const values = { name, terms: JSON.stringify(terms), scope: JSON.stringify(on), currency: team.currency, starts_at, ends_at, zone, code, small_print, limits };
+  const row = id ? await scope.changeOffer().set(values).where("id", "=", id).returning("id").executeTakeFirst() : await scope.addOffer(values).returning("id").executeTakeFirst();
+  if (!row) throw new Response("There is no such offer in your team.", { status: 404 });
+  const touched = await promotionsNaming(scope, [row.id]);
+  return { ok: true, values: { id: row.id, outdated: await markOutdated(scope, touched.map((one) => one.id), `the offer ${name} was changed`) } };
+}
+
+type Typed = Readonly<Record<"percent" | "amount" | "price" | "buy" | "free" | "count" | "gift" | "text" | "leastSpend" | "ending" | "kind", string>>;
+
+function readTerms(typed: Typed, currency: string, problems: Record<string, string>): OfferTerms | null {
+  const money = (field: "amount" | "price" | "leastSpend"): Money | null => {
+    try {
+      return parsePrice(typed[field], currency);
+    } catch (error) {
+      problems[field] = error instanceof Error ? error.message : String(error);
+      return null;
+    }
+  };
+  const number = (field: "percent" | "buy" | "free" | "count"): number | undefined => (typed[field] === "" ? undefined : Number(typed[field].replace(",", ".")));
+  const leastSpend = (): Money | null => (typed.leastSpend === "" ? null : money("leastSpend"));
+  const { kind } = typed;
+  if (!isOfferKind(kind)) return null;
+  const made = {
+    "percent-off": () => ({ kind, percent: number("percent"), ending: typed.ending }),
+    "money-off": () => ({ kind, amount: money("amount"), ending: typed.ending }),
+    "new-price": () => ({ kind, price: money("price") }),
+    "buy-x-get-y": () => ({ kind, buy: number("buy"), free: number("free") }),
+    "n-for": () => ({ kind, count: number("count"), price: money("price") }),
+    "bundle-price": () => ({ kind, price: money("price") }),
+    gift: () => ({ kind, gift: typed.gift, leastSpend: leastSpend() }),
+    "free-delivery": () => ({ kind, leastSpend: leastSpend() }),
+    announcement: () => ({ kind, text: typed.text }),
+  }[kind]();
+  if (Object.keys(problems).length > 0) return null;
   try {
-    price = kind === "new-price" ? parsePrice(typed ?? "", team.currency) : null;
+    return readOfferTerms(made);
   } catch (error) {
-    return { ok: false, problems: { price: error instanceof Error ? error.message : String(error) } };
+    if (!(error instanceof ValidationError)) throw error;
+    for (const one of error.inner.length > 0 ? error.inner : [error]) problems[(one.path ?? "kind").split(".")[0] ?? "kind"] ??= Number.isNaN(one.value) ? "Write a number." : one.message;
+    return null;
   }
-  const [starts_at, ends_at] = [instantOf(starts, team.zone), instantOf(ends, team.zone)];
-  if (ends_at <= starts_at) return { ok: false, problems: { ends: "The end must come after the start." } };
-  const values = { name, kind, percent: kind === "percent-off" ? (percent ?? null) : null, price_minor: price?.amount ?? null, currency: team.currency, starts_at, ends_at, zone: team.zone };
-  if (id) await scope.changeOffer().set(values).where("id", "=", id).execute();
-  else await scope.addOffer(values).execute();
-  return read;
+}
+
+async function readScope(scope: TeamScope, { on, products, tags }: { on: string; products: string; tags: string }, problems: Record<string, string>): Promise<OfferScope | null> {
+  try {
+    const read = readOfferScope(on === "products" ? { on, products: products.split(",").filter(Boolean) } : on === "tags" ? { on, tags: readTags(tags) } : { on: "all" });
+    if (read.on !== "products") return read;
+    const own = await scope.products().select("id").where("id", "in", [...read.products]).execute();
+    if (own.length === new Set(read.products).size) return read;
+    problems["products"] = "A chosen product is not in your catalogue any more. Mark them again.";
+  } catch (error) {
+    problems[on] = error instanceof Error ? error.message : String(error);
+  }
+  return null;
+}
+
+/** Removes an offer unless a promotion uses it; says which then. */
+export async function removeOffer(scope: TeamScope, id: string): Promise<string | null> {
+  const users = await promotionsNaming(scope, [id]);
+  if (users.length > 0) return `This offer is used in ${users.map(({ name }) => `“${name}”`).join(", ")}. Choose another there first.`;
+  await scope.removeOffer().where("id", "=", id).execute();
+  return null;
 }

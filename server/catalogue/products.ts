@@ -1,50 +1,158 @@
 import { sql } from "kysely";
+import { gtinProblem } from "../../core/catalogue/gtin";
+import { type ListedProduct, MOST_LETTERS, readContent, readLink, readPrice, readTags } from "../../core/catalogue/productRow";
 import { object, string } from "yup";
-import { type Money, parsePrice } from "../../core/offer/money";
 import { type TeamScope } from "../db/teamScope";
 import { type ReadForm, readForm } from "../formProblems";
+import { markOutdated, promotionsNaming } from "../promotions/outdated";
+import { setPictures } from "./productPictures";
 
-const optionalId = string().uuid("Choose one from the list.").nullable().transform((value: unknown) => (value === "" ? null : value)).default(null);
+const text = (field: keyof typeof MOST_LETTERS) => string().trim().max(MOST_LETTERS[field] ?? 0, `At most ${MOST_LETTERS[field]} characters.`).default("");
 
 const form = object({
-  id: optionalId,
-  name: string().trim().max(80, "At most 80 characters.").required("A product needs a name."),
-  line: string().trim().max(120, "At most 120 characters.").default(""),
-  price: string().trim().required("A product needs a price, such as 24.00."),
-  picture: optionalId,
+  id: string().uuid().nullable().transform((value: unknown) => (value === "" ? null : value)).default(null),
+  name: text("name").required("A product needs a name."),
+  line: text("line"),
+  text: text("text"),
+  code: text("code").test("gtin", ({ value }) => gtinProblem(String(value)) ?? "", (value) => gtinProblem(value) === null),
+  price: string().trim().default(""),
+  content: string().trim().default(""),
+  link: text("link"),
+  tags: string().default(""),
+  stock: string().oneOf(["yes", "no"] as const).default("yes"),
+  pictures: string().matches(/^([0-9a-f-]{36}(,[0-9a-f-]{36})*)?$/, "Choose pictures from the list.").default(""),
 });
 
-/** Adds a product, or changes one when the form names it. */
-export async function saveProduct(scope: TeamScope, currency: string, data: FormData): Promise<ReadForm<unknown>> {
+export type SavedProduct = ReadForm<{ readonly id: string; readonly outdated: number }>;
+
+/** Adds a product, or changes one when the form names it. Keeps the price history, and marks renditions out of date. */
+export async function saveProduct(scope: TeamScope, currency: string, data: FormData): Promise<SavedProduct> {
   const read = await readForm(form, data);
   if (!read.ok) return read;
-  const { id, name, line, price: typed, picture } = read.values;
-  let price: Money;
-  try {
-    price = parsePrice(typed, currency);
-    if (price.amount > 2_000_000_000) throw new SyntaxError("That price is too high to be true.");
-  } catch (error) {
-    return { ok: false, problems: { price: error instanceof Error ? error.message : String(error) } };
-  }
-  if (picture && !(await scope.media().select("id").where("id", "=", picture).executeTakeFirst())) return { ok: false, problems: { picture: "That picture is not in your media." } };
-  const values = { name, line, price_minor: price.amount, currency, picture_media_id: picture };
+  const { id, name, line, text, code, pictures, stock, ...typed } = read.values;
+  const problems: Record<string, string> = {};
+  const told = <Value>(field: string, work: () => Value): Value | null => {
+    try {
+      return work();
+    } catch (error) {
+      problems[field] = error instanceof Error ? error.message : String(error);
+      return null;
+    }
+  };
+  const price = told("price", () => readPrice(typed.price, currency));
+  const content = told("content", () => readContent(typed.content));
+  const link = told("link", () => readLink(typed.link));
+  const tags = told("tags", () => readTags(typed.tags));
+  if (code !== "" && (await codeOwner(scope, code, id))) problems["code"] = `Another product has the code “${code}” already.`;
+  if (Object.keys(problems).length > 0 || !price) return { ok: false, problems };
+  const product: ListedProduct = { name, line, text, code, price, content, link: link ?? "", tags: tags ?? [], inStock: stock === "yes" };
+  const saved = await scope.together(async (within) => {
+    const productId = await writeProduct(within, id, product);
+    await setPictures(within, productId, pictures === "" ? [] : pictures.split(","));
+    return productId;
+  });
+  return { ok: true, values: { id: saved, outdated: await productChanged(scope, saved, name) } };
+}
+
+async function codeOwner(scope: TeamScope, code: string, except: string | null): Promise<boolean> {
+  const row = await scope.products().select("id").where("code", "=", code).executeTakeFirst();
+  return row !== undefined && row.id !== except;
+}
+
+/** Writes a product and, when its price is new, a step of its price history. Throws a 404 when there is no such product. */
+export async function writeProduct(scope: TeamScope, id: string | null, product: ListedProduct): Promise<string> {
+  const { name, line, text, code, price, content, link, tags, inStock } = product;
+  const values = { name, line, text, code, price_minor: price.amount, currency: price.currency, content_quantity: content?.quantity ?? null, content_unit: content?.unit ?? null, link, tags: [...tags], in_stock: inStock };
+  const before = id ? await scope.products().select(["price_minor", "currency"]).where("id", "=", id).forUpdate().executeTakeFirst() : null;
+  if (id && !before) throw new Response("There is no such product in your team.", { status: 404 });
   if (id) await scope.changeProduct().set(values).where("id", "=", id).execute();
-  else await scope.addProduct(values).execute();
-  return read;
+  const written = id ?? (await scope.addProduct(values).returning("id").executeTakeFirstOrThrow()).id;
+  if (!before || before.price_minor !== price.amount || before.currency !== price.currency)
+    await scope.addPriceSteps([{ product_id: written, from_at: new Date(), price_minor: price.amount, currency: price.currency }]).execute();
+  return written;
 }
 
-/** Removes a product unless a promotion uses it; says which then. */
-export async function removeProduct(scope: TeamScope, id: string): Promise<string | null> {
-  return removeUnused(scope, "product", id, () => scope.removeProduct().where("id", "=", id).execute());
+async function productChanged(scope: TeamScope, id: string, name: string): Promise<number> {
+  return markOutdated(scope, (await promotionsNaming(scope, [id])).map((one) => one.id), `the product ${name} was changed`);
 }
 
-export async function removeOffer(scope: TeamScope, id: string): Promise<string | null> {
-  return removeUnused(scope, "offer", id, () => scope.removeOffer().where("id", "=", id).execute());
-}
+/** Fields that are changed in place, in the table. */
+export const IN_PLACE = ["name", "price", "code", "line", "tags"] as const;
+export type InPlaceField = (typeof IN_PLACE)[number];
 
-async function removeUnused(scope: TeamScope, what: "product" | "offer", id: string, remove: () => Promise<unknown>): Promise<string | null> {
-  const users = await scope.promotions().select("name").where(sql<string>`document ->> ${what}`, "=", id).execute();
-  if (users.length > 0) return `This ${what} is used in ${users.map(({ name }) => `“${name}”`).join(", ")}. Choose another there first.`;
-  await remove();
+/** Changes one field of a product, as typed in the table. Gives the problem in words, or null. */
+export async function changeField(scope: TeamScope, id: string, field: InPlaceField, typed: string): Promise<string | null> {
+  const row = await scope.products().selectAll().where("id", "=", id).executeTakeFirst();
+  if (!row) throw new Response("There is no such product in your team.", { status: 404 });
+  const value = typed.trim();
+  const most = MOST_LETTERS[field === "price" || field === "tags" ? "text" : field] ?? 0;
+  if ([...value].length > most) return `At most ${most} characters.`;
+  try {
+    switch (field) {
+      case "name":
+        if (value === "") return "A product needs a name.";
+        await scope.changeProduct().set({ name: value }).where("id", "=", id).execute();
+        break;
+      case "line":
+        await scope.changeProduct().set({ line: value }).where("id", "=", id).execute();
+        break;
+      case "code": {
+        const problem = gtinProblem(value) ?? (value !== "" && (await codeOwner(scope, value, id)) ? `Another product has the code “${value}” already.` : null);
+        if (problem) return problem;
+        await scope.changeProduct().set({ code: value }).where("id", "=", id).execute();
+        break;
+      }
+      case "tags":
+        await scope.changeProduct().set({ tags: readTags(value) }).where("id", "=", id).execute();
+        break;
+      case "price": {
+        const price = readPrice(value, row.currency);
+        if (price.amount === row.price_minor) return null;
+        await scope.together(async (within) => {
+          await within.changeProduct().set({ price_minor: price.amount }).where("id", "=", id).execute();
+          await within.addPriceSteps([{ product_id: id, from_at: new Date(), price_minor: price.amount, currency: price.currency }]).execute();
+        });
+      }
+    }
+  } catch (error) {
+    if (error instanceof SyntaxError || error instanceof RangeError) return error.message;
+    throw error;
+  }
+  await productChanged(scope, id, field === "name" ? value : row.name);
   return null;
+}
+
+export type BulkAction = { readonly kind: "stock"; readonly inStock: boolean } | { readonly kind: "tag"; readonly tag: string } | { readonly kind: "untag"; readonly tag: string } | { readonly kind: "remove" };
+
+/** Does one thing to many products. Gives what happened, in words. */
+export async function changeMany(scope: TeamScope, ids: readonly string[], action: BulkAction): Promise<{ readonly done: string; readonly problem: string | null }> {
+  if (ids.length === 0) return { done: "", problem: "Mark at least one product first." };
+  const chosen = [...ids];
+  const products = (count: number): string => `${count} ${count === 1 ? "product" : "products"}`;
+  switch (action.kind) {
+    case "stock": {
+      const rows = await scope.changeProduct().set({ in_stock: action.inStock }).where("id", "in", chosen).returning("id").execute();
+      return { done: `${products(rows.length)} marked as ${action.inStock ? "in stock" : "out of stock"}.`, problem: null };
+    }
+    case "tag":
+    case "untag": {
+      const [tag] = readTags(action.tag);
+      if (!tag) return { done: "", problem: "Write the tag first." };
+      const tags = action.kind === "tag" ? sql<string[]>`array_append(array_remove(tags, ${tag}), ${tag})` : sql<string[]>`array_remove(tags, ${tag})`;
+      const rows = await scope.changeProduct().set({ tags }).where("id", "in", chosen).returning("id").execute();
+      return { done: `The tag “${tag}” was ${action.kind === "tag" ? "given to" : "taken from"} ${products(rows.length)}.`, problem: null };
+    }
+    case "remove": {
+      const used: string[] = [];
+      for (const { name, document } of await scope.promotions().select(["name", "document"]).execute()) {
+        const product = "product" in document ? document.product : null;
+        if (typeof product === "string" && chosen.includes(product)) used.push(`${product}|${name}`);
+      }
+      const kept = new Set(used.map((one) => one.split("|")[0]));
+      const free = chosen.filter((id) => !kept.has(id));
+      const rows = free.length > 0 ? await scope.removeProduct().where("id", "in", free).returning("id").execute() : [];
+      const names = [...new Set(used.map((one) => one.split("|").slice(1).join("|")))].map((name) => `“${name}”`).join(", ");
+      return { done: rows.length > 0 ? `${products(rows.length)} removed.` : "", problem: kept.size > 0 ? `${products(kept.size)} stayed, because they are used in ${names}. Choose another there first.` : null };
+    }
+  }
 }

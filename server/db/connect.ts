@@ -7,6 +7,8 @@ import { type Database } from "./tables";
 export function connect(url = config().DATABASE_URL): Kysely<Database> {
   // Amounts are bigint columns; JavaScript's safe integers are far beyond any price.
   pg.types.setTypeParser(pg.types.builtins.NUMERIC, Number);
+  // A day is a day: never a midnight in the zone of this machine.
+  pg.types.setTypeParser(pg.types.builtins.DATE, (day) => day);
   return new Kysely<Database>({ dialect: new PostgresDialect({ pool: new pg.Pool({ connectionString: url, max: 10 }) }) });
 }
 

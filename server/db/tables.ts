@@ -1,4 +1,4 @@
-import { type ColumnType, type Generated, type JSONColumnType } from "kysely";
+import { type ColumnType, type Generated, type GeneratedAlways, type JSONColumnType } from "kysely";
 
 type Timestamp = ColumnType<Date, Date | undefined, Date>;
 /** JSON from the database is unknown until a schema has read it. */
@@ -24,6 +24,7 @@ export interface MemberTable extends TeamRow {
   name: string;
   role: Role;
   password_hash: string;
+  working_brand_id: string | null;
 }
 export interface SessionTable {
   token_hash: string;
@@ -38,30 +39,61 @@ export interface SignInAttemptTable {
 }
 export interface BrandTable extends TeamRow {
   name: string;
-  palette: Json;
-  headline_family: string;
-  text_family: string;
-  website: string;
-  handle: string;
-  call: string;
-  logo_media_id: string | null;
+  book: Json;
 }
 export interface ProductTable extends TeamRow {
   name: string;
   line: string;
   price_minor: number;
   currency: string;
-  picture_media_id: string | null;
+  code: Generated<string>;
+  text: Generated<string>;
+  content_quantity: number | null;
+  content_unit: string | null;
+  link: Generated<string>;
+  tags: Generated<string[]>;
+  in_stock: Generated<boolean>;
+  search: GeneratedAlways<string>;
+}
+export interface ProductPictureTable {
+  team_id: string;
+  product_id: string;
+  media_id: string;
+  position: number;
+}
+export interface PriceStepTable {
+  team_id: string;
+  product_id: string;
+  from_at: Timestamp;
+  price_minor: number;
+  currency: string;
 }
 export interface OfferTable extends TeamRow {
   name: string;
-  kind: "percent-off" | "new-price";
-  percent: number | null;
-  price_minor: number | null;
+  terms: Json;
+  scope: Json;
   currency: string;
   starts_at: Date;
   ends_at: Date;
   zone: string;
+  code: Generated<string>;
+  small_print: Generated<string>;
+  limits: Generated<string>;
+}
+export interface CollectionTable extends TeamRow {
+  name: string;
+}
+export interface CollectionMediaTable {
+  team_id: string;
+  collection_id: string;
+  media_id: string;
+}
+export interface FontTable extends TeamRow {
+  family: string;
+  file_name: string;
+  sha256: string;
+  facts: Json;
+  created_at: Timestamp;
 }
 export type MediaState = "waiting" | "working" | "ready" | "failed";
 export interface MediaTable extends TeamRow {
@@ -75,6 +107,24 @@ export interface MediaTable extends TeamRow {
   bytes: ColumnType<string, number, number>;
   facts: JSONColumnType<object, string | null, string | null> | null;
   created_at: Timestamp;
+  tags: Generated<string[]>;
+  is_logo: Generated<boolean>;
+  source: Generated<string>;
+  licence: Generated<string>;
+  holder: Generated<string>;
+  /** Whole days, `YYYY-MM-DD`. */
+  rights_from: string | null;
+  rights_to: string | null;
+  width: number | null;
+  height: number | null;
+  length_ms: number | null;
+  /** Everyday colour words. */
+  colors: Generated<string[]>;
+  /** The perceptual hash, as a signed 64-bit number. */
+  look: string | null;
+  sharpness: number | null;
+  deleted_at: Date | null;
+  search: GeneratedAlways<string>;
 }
 export interface PromotionTable extends TeamRow {
   slug: string;
@@ -109,6 +159,8 @@ export interface RenditionTable extends TeamRow {
   file_key: string | null;
   file: JSONColumnType<object, string | null, string | null> | null;
   created_at: Timestamp;
+  /** What has changed since it was rendered, in words; null while it is what would be rendered now. */
+  outdated_by: string | null;
 }
 export interface WorkerTable {
   id: string;
@@ -122,8 +174,13 @@ export interface Database {
   sign_in_attempt: SignInAttemptTable;
   brand: BrandTable;
   product: ProductTable;
+  product_picture: ProductPictureTable;
+  price_step: PriceStepTable;
   offer: OfferTable;
   media: MediaTable;
+  collection: CollectionTable;
+  collection_media: CollectionMediaTable;
+  font: FontTable;
   promotion: PromotionTable;
   promotion_revision: PromotionRevisionTable;
   render: RenderTable;

@@ -1,6 +1,7 @@
 import { type Insertable, type Kysely } from "kysely";
 import { type Database } from "./tables";
 
+/** Optional columns may be left out. */
 type New<Table extends keyof Database> = Omit<Insertable<Database[Table]>, "team_id">;
 
 /**
@@ -27,7 +28,14 @@ function teamRows(db: Kysely<Database>, teamId: string) {
     brands: () => db.selectFrom("brand").where("team_id", "=", teamId),
     products: () => db.selectFrom("product").where("team_id", "=", teamId),
     offers: () => db.selectFrom("offer").where("team_id", "=", teamId),
-    media: () => db.selectFrom("media").where("team_id", "=", teamId),
+    productPictures: () => db.selectFrom("product_picture").where("product_picture.team_id", "=", teamId),
+    priceSteps: () => db.selectFrom("price_step").where("team_id", "=", teamId),
+    /** What is there; what was removed and may be brought back is under `removedMedia`. */
+    media: () => db.selectFrom("media").where("media.team_id", "=", teamId).where("media.deleted_at", "is", null),
+    removedMedia: () => db.selectFrom("media").where("media.team_id", "=", teamId).where("media.deleted_at", "is not", null),
+    collections: () => db.selectFrom("collection").where("collection.team_id", "=", teamId),
+    collectionMedia: () => db.selectFrom("collection_media").where("collection_media.team_id", "=", teamId),
+    fonts: () => db.selectFrom("font").where("team_id", "=", teamId),
     promotions: () => db.selectFrom("promotion").where("team_id", "=", teamId),
     renders: () => db.selectFrom("render").where("team_id", "=", teamId),
     renditions: () => db.selectFrom("rendition").where("team_id", "=", teamId),
@@ -36,6 +44,12 @@ function teamRows(db: Kysely<Database>, teamId: string) {
 
     addBrand: (row: New<"brand">) => db.insertInto("brand").values({ ...row, team_id: teamId }),
     addProduct: (row: New<"product">) => db.insertInto("product").values({ ...row, team_id: teamId }),
+    addProducts: (rows: readonly New<"product">[]) => db.insertInto("product").values(rows.map((row) => ({ ...row, team_id: teamId }))),
+    addProductPictures: (rows: readonly New<"product_picture">[]) => db.insertInto("product_picture").values(rows.map((row) => ({ ...row, team_id: teamId }))),
+    addPriceSteps: (rows: readonly New<"price_step">[]) => db.insertInto("price_step").values(rows.map((row) => ({ ...row, team_id: teamId }))),
+    addCollection: (row: New<"collection">) => db.insertInto("collection").values({ ...row, team_id: teamId }),
+    addToCollection: (rows: readonly New<"collection_media">[]) => db.insertInto("collection_media").values(rows.map((row) => ({ ...row, team_id: teamId }))),
+    addFont: (row: New<"font">) => db.insertInto("font").values({ ...row, team_id: teamId }),
     addOffer: (row: New<"offer">) => db.insertInto("offer").values({ ...row, team_id: teamId }),
     addMedia: (row: New<"media">) => db.insertInto("media").values({ ...row, team_id: teamId }),
     addPromotion: (row: New<"promotion">) => db.insertInto("promotion").values({ ...row, team_id: teamId }),
@@ -43,6 +57,8 @@ function teamRows(db: Kysely<Database>, teamId: string) {
     addRender: (row: New<"render">) => db.insertInto("render").values({ ...row, team_id: teamId }),
     addRendition: (row: New<"rendition">) => db.insertInto("rendition").values({ ...row, team_id: teamId }),
 
+    changeMember: () => db.updateTable("member").where("team_id", "=", teamId),
+    changeCollection: () => db.updateTable("collection").where("team_id", "=", teamId),
     changeBrand: () => db.updateTable("brand").where("team_id", "=", teamId),
     changeProduct: () => db.updateTable("product").where("team_id", "=", teamId),
     changeOffer: () => db.updateTable("offer").where("team_id", "=", teamId),
@@ -53,6 +69,11 @@ function teamRows(db: Kysely<Database>, teamId: string) {
     removeProduct: () => db.deleteFrom("product").where("team_id", "=", teamId),
     removeOffer: () => db.deleteFrom("offer").where("team_id", "=", teamId),
     removeMedia: () => db.deleteFrom("media").where("team_id", "=", teamId),
+    removeBrand: () => db.deleteFrom("brand").where("team_id", "=", teamId),
+    removeProductPictures: () => db.deleteFrom("product_picture").where("team_id", "=", teamId),
+    removeCollection: () => db.deleteFrom("collection").where("team_id", "=", teamId),
+    removeFromCollection: () => db.deleteFrom("collection_media").where("team_id", "=", teamId),
+    removeFont: () => db.deleteFrom("font").where("team_id", "=", teamId),
 
     /** For pieces that tell others what happened; not for queries. */
     connection: db,

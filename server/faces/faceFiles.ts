@@ -4,6 +4,9 @@ import { dirname, join } from "node:path";
 import wawoff2 from "wawoff2";
 import { type FaceCatalogue } from "../../core/type/faces";
 import { type FontBook, fontBook, openFont } from "../../core/type/fontBook";
+import { fontKey } from "../storage/keys";
+import { store } from "../storage/store";
+import { parseOwnFileId } from "./ownFonts";
 import { SHIPPED_FAMILIES, packagePath, shippedCatalogue } from "../../core/type/shippedFaces";
 
 const require = createRequire(import.meta.url);
@@ -30,7 +33,7 @@ async function readCatalogue(): Promise<FaceCatalogue> {
 
 const opened = new Map<string, Promise<Uint8Array>>();
 
-/** A shipped font file as TrueType or OpenType bytes. Throws when there is no such file. */
+/** A font file, shipped or brought, as TrueType or OpenType bytes. Throws when there is no such file. */
 export function fontBytes(fileId: string): Promise<Uint8Array> {
   const known = opened.get(fileId) ?? readFont(fileId);
   opened.set(fileId, known);
@@ -39,16 +42,21 @@ export function fontBytes(fileId: string): Promise<Uint8Array> {
 }
 
 async function readFont(fileId: string): Promise<Uint8Array> {
+  const own = parseOwnFileId(fileId);
+  if (own) return new Uint8Array(await readFile(await store().local(fontKey(own.sha256))));
   const [scope = "", name = "", ...rest] = packagePath(fileId).split("/");
   // Copied, because what the decoder gives back lies in memory that its next call writes over.
   return Uint8Array.from(await wawoff2.decompress(await readFile(join(packageFolder(`${scope}/${name}`), ...rest))));
 }
+
+/** The weight in a file's name: what a variable font is set to. */
+const weightOf = (fileId: string): number => Number(fileId.split("/").at(-1));
 
 let book: Promise<FontBook> | null = null;
 
 /** The font book of this process, with every file that `wanted` names open. Ask with what still is missing. */
 export async function openedBook(wanted: (book: FontBook) => readonly string[]): Promise<FontBook> {
   const own = await (book ??= faceCatalogue().then(fontBook));
-  for (let ids = wanted(own); ids.length > 0; ids = wanted(own)) for (const id of ids) if (!own.open.has(id)) openFont(own, id, await fontBytes(id));
+  for (let ids = wanted(own); ids.length > 0; ids = wanted(own)) for (const id of ids) if (!own.open.has(id)) openFont(own, id, await fontBytes(id), weightOf(id));
   return own;
 }

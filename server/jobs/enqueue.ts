@@ -1,9 +1,16 @@
 import { type Kysely, sql } from "kysely";
 import { type Database } from "../db/tables";
 
+/** A file that takes the place of an item's own once it is read in. */
+export interface Replacement {
+  readonly sha256: string;
+  readonly mime: string;
+  readonly bytes: number;
+}
+
 /** The jobs there are and what each is told. */
 export interface Jobs {
-  readonly "ingest-media": { readonly media: string };
+  readonly "ingest-media": { readonly media: string; readonly replacement?: Replacement };
   readonly "render-rendition": { readonly rendition: string };
 }
 

@@ -1,6 +1,6 @@
 import { EventEmitter } from "node:events";
 import { Logger, type Runner, type TaskList, type WorkerEvents, run } from "graphile-worker";
-import { object, string } from "yup";
+import { number, object, string } from "yup";
 import { config } from "../config";
 import { closeDatabase, database } from "../db/connect";
 import { log } from "../log";
@@ -12,7 +12,8 @@ import { startHeartbeat } from "./heartbeat";
 
 const POLL_MS = 500;
 
-const media = object({ media: string().uuid().required() });
+const replacement = object({ sha256: string().matches(/^[0-9a-f]{64}$/).required(), mime: string().required(), bytes: number().required() });
+const media = object({ media: string().uuid().required(), replacement: replacement.optional().default(undefined) });
 const rendition = object({ rendition: string().uuid().required() });
 
 export interface RunningWorker {
@@ -27,8 +28,8 @@ export async function startWorker(): Promise<RunningWorker> {
   const pool = openPaintPool();
   const tasks: TaskList = {
     "ingest-media": async (payload, { job }) => {
-      const { media: id } = media.validateSync(payload);
-      await ingestMedia(db, id).catch((error: unknown) => failed("ingest-media", error, job, () => giveUpIngest(db, id)));
+      const { media: id, replacement } = media.validateSync(payload);
+      await ingestMedia(db, id, replacement).catch((error: unknown) => failed("ingest-media", error, job, () => giveUpIngest(db, id)));
     },
     "render-rendition": async (payload, { job }) => {
       const { rendition: id } = rendition.validateSync(payload);

@@ -4,14 +4,16 @@ import { type FrameRate, frameCount } from "../../core/time/frames";
 import { config } from "../config";
 import { proxyKey, workKey } from "../storage/keys";
 import { store } from "../storage/store";
+import { type ClipLook, clipLook } from "./clipLook";
 import { makePyramid } from "./pictureIngest";
+import { type PictureLook, pictureLook } from "./pictureLook";
 import { type Probed, probe } from "./probe";
 import { ProgramFailed, SAFE_INPUT, runProgram } from "./program";
 import { type SniffedType } from "./sniff";
 import { UploadProblem } from "./uploadProblem";
 import { workingRate } from "./workingRate";
 
-export type IngestedClip = Omit<ClipFacts, "kind" | "id" | "name" | "focal">;
+export type IngestedClip = Omit<ClipFacts, "kind" | "id" | "name" | "focal"> & ClipLook & { readonly look: PictureLook };
 
 const PROXY_SHORT_SIDE = 480;
 const TIME_LIMIT_MS = 30 * 60_000;
@@ -32,6 +34,7 @@ export async function ingestClip(path: string, type: SniffedType, sha256: string
   const made = await probe(work, { ...type, demuxer: "mov" }, name);
   if (!made.picture) throw new UploadProblem(`“${name}” holds no picture that can be read.`);
   const frames = frameCount(made.length * 1000, rate);
+  if (made.length <= 0) throw new UploadProblem(`“${name}” has no length: it is cut short or damaged. Export or copy it again.`);
   if (made.length < probed.length * 0.9 - 0.2)
     throw new UploadProblem(`“${name}” is cut short: ${made.length.toFixed(1)} s of ${probed.length.toFixed(1)} s can be read. Export or copy it again.`);
   const proxy = join(folder, "proxy.mp4");
@@ -39,9 +42,11 @@ export async function ingestClip(path: string, type: SniffedType, sha256: string
   const poster = join(folder, "poster.png");
   await runProgram("ffmpeg", ["-v", "error", "-y", ...SAFE_INPUT, "-ss", String(made.length * 0.4), "-i", work, "-frames:v", "1", "-vf", "scale=in_color_matrix=bt709:in_range=tv", poster], { timeLimitMs: 60_000 });
   const { levels } = await makePyramid(poster, false, sha256, name, folder);
+  const look = await pictureLook(poster);
+  const moves = await clipLook(proxy);
   await store().keep(workKey(sha256), work);
   await store().keep(proxyKey(sha256), proxy);
-  return { width: made.picture.width, height: made.picture.height, frames, rate, hasSound: probed.hasSound, levels };
+  return { width: made.picture.width, height: made.picture.height, frames, rate, hasSound: probed.hasSound, levels, ...moves, look };
 }
 
 function checkClip(probed: Probed, name: string): NonNullable<Probed["picture"]> {
@@ -49,7 +54,6 @@ function checkClip(probed: Probed, name: string): NonNullable<Probed["picture"]>
   if (!probed.picture || probed.picture.width === 0) throw new UploadProblem(`“${name}” holds no picture that can be read.`);
   if (probed.length > LIMIT_CLIP_SECONDS)
     throw new UploadProblem(`“${name}” lasts ${clock(probed.length)}; the limit is ${clock(LIMIT_CLIP_SECONDS)}. Cut out the part you need.`);
-  if (probed.length <= 0) throw new UploadProblem(`“${name}” has no length: it is cut short or damaged. Export or copy it again.`);
   if (probed.tracks > LIMIT_CLIP_TRACKS) throw new UploadProblem(`“${name}” has ${probed.tracks} tracks; the limit is ${LIMIT_CLIP_TRACKS}.`);
   const { width, height } = probed.picture;
   if (width * height > LIMIT_CLIP_PIXELS) throw new UploadProblem(`“${name}” is ${width} × ${height} pixels; the limit is 4096 × 2304.`);

@@ -2,27 +2,36 @@ import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Kysely } from "kysely";
-import { CENTRE } from "../../core/geometry/framing";
+import { colorWords } from "../../core/color/colorNames";
 import { type Database } from "../db/tables";
+import { teamScope } from "../db/teamScope";
+import { markOutdated, promotionsNaming } from "../promotions/outdated";
 import { tellTeam } from "../events/teamEvents";
+import { type Replacement } from "../jobs/enqueue";
 import { log } from "../log";
 import { originalKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { ingestClip } from "./clipIngest";
 import { ingestPicture } from "./pictureIngest";
 import { ingestSound } from "./soundIngest";
+import { type PictureLook } from "./pictureLook";
+import { probe } from "./probe";
 import { type StoredFacts } from "./storedFacts";
-import { sniffType } from "./sniff";
+import { type MediaKind, sniffType } from "./sniff";
 import { UploadProblem } from "./uploadProblem";
 
-/** The ingest job: measures an item and makes its working copies. Safe to run twice. A problem of the file ends it, in words. */
-export async function ingestMedia(db: Kysely<Database>, mediaId: string): Promise<void> {
+/**
+ * The ingest job: measures an item and makes its working copies. Safe to run twice. A problem of the file ends it, in words.
+ * With a replacement, the item keeps its own file, and stays in use, until the new one is read in.
+ */
+export async function ingestMedia(db: Kysely<Database>, mediaId: string, replacement?: Replacement): Promise<void> {
   const item = await db.selectFrom("media").selectAll().where("id", "=", mediaId).executeTakeFirst();
-  if (!item || item.state === "ready") return;
+  if (!item || (replacement ? item.sha256 === replacement.sha256 : item.state === "ready")) return;
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-ingest-"));
-  const tell = async (state: "working" | "ready" | "failed", progress: number, change: { problem?: string; facts?: string } = {}): Promise<void> => {
+  const tell = async (phase: "working" | "ready" | "failed", progress: number, change: { problem?: string | null } & Partial<Measured & Replacement> = {}): Promise<void> => {
+    const state = replacement ? "ready" : phase;
     await db.updateTable("media").set({ state, progress, ...change }).where("id", "=", mediaId).execute();
-    await tellTeam(db, { team: item.team_id, topic: "media", id: mediaId, state, progress });
+    await tellTeam(db, { team: item.team_id, topic: "media", id: mediaId, state: phase, progress });
   };
   try {
     await tell("working", 0.02);
@@ -32,30 +41,55 @@ export async function ingestMedia(db: Kysely<Database>, mediaId: string): Promis
       told = Date.now();
       tell("working", share).catch((error: unknown) => log.warn({ error }, "progress was not told"));
     };
-    const facts = await ingestFile(item, folder, onProgress);
-    await tell("ready", 1, { facts: JSON.stringify(facts) });
+    const measured = await ingestFile({ ...item, ...replacement }, folder, onProgress);
+    await tell("ready", 1, { ...measured, ...replacement, problem: null });
+    await markOutdated(teamScope(db, item.team_id), (await promotionsNaming(teamScope(db, item.team_id), [mediaId])).map(({ id }) => id), `${item.name} was replaced`);
     log.info({ media: mediaId, kind: item.kind }, "media ready");
   } catch (error) {
     if (!(error instanceof UploadProblem)) throw error;
     log.info({ media: mediaId, problem: error.message }, "media refused");
-    await tell("failed", 1, { problem: error.message });
+    await tell("failed", 1, { problem: replacement ? `The replacement was not used. ${error.message}` : error.message });
   } finally {
     await rm(folder, { recursive: true, force: true });
   }
 }
 
-async function ingestFile(item: { sha256: string; name: string }, folder: string, onProgress: (share: number) => void): Promise<StoredFacts> {
+/** What ingest writes into an item's row. */
+interface Measured {
+  readonly kind: MediaKind;
+  readonly facts: string;
+  readonly width: number | null;
+  readonly height: number | null;
+  readonly length_ms: number | null;
+  readonly colors: string[];
+  readonly look: string | null;
+  readonly sharpness: number | null;
+}
+
+async function ingestFile(item: { sha256: string; name: string }, folder: string, onProgress: (share: number) => void): Promise<Measured> {
   const path = await store().local(originalKey(item.sha256));
   const type = await sniffType(path, item.name);
-  switch (type.kind) {
-    case "picture":
-      return { ...(await ingestPicture(path, type.mime, item.sha256, item.name, folder)), focal: CENTRE };
-    case "clip":
-      return { ...(await ingestClip(path, type, item.sha256, item.name, folder, onProgress)), focal: CENTRE };
-    case "sound":
-      return ingestSound(path, type, item.sha256, item.name, folder);
+  // A recorder writes sound alone into a WebM or MP4 file too; only its tracks tell.
+  const soundOnly = type.kind === "clip" && (await probe(path, type, item.name).then(({ picture, hasSound }) => !picture && hasSound));
+  switch (soundOnly ? "sound" : type.kind) {
+    case "picture": {
+      const { look, ...facts } = await ingestPicture(path, type.mime, item.sha256, item.name, folder);
+      return { kind: "picture", ...seen(look), width: facts.width, height: facts.height, length_ms: null, facts: factsOf({ ...facts, focal: look.focal, colors: [...look.colors], sharpness: look.sharpness }) };
+    }
+    case "clip": {
+      const { look, cuts, ...facts } = await ingestClip(path, type, item.sha256, item.name, folder, onProgress);
+      const { numerator, denominator } = facts.rate;
+      return { kind: "clip", ...seen(look), width: facts.width, height: facts.height, length_ms: Math.round((facts.frames * 1000 * denominator) / numerator), facts: factsOf({ ...facts, focal: look.focal, colors: [...look.colors], cuts: [...cuts] }) };
+    }
+    case "sound": {
+      const { peaks, ...facts } = await ingestSound(path, type, item.sha256, item.name, folder);
+      return { kind: "sound", colors: [], look: null, sharpness: null, width: null, height: null, length_ms: facts.length, facts: factsOf({ ...facts, peaks: [...peaks] }) };
+    }
   }
 }
+
+const factsOf = (facts: StoredFacts): string => JSON.stringify(facts);
+const seen = (look: PictureLook): Pick<Measured, "colors" | "look" | "sharpness"> => ({ colors: colorWords(look.colors), look: look.hash, sharpness: look.sharpness });
 
 /** Says that an item could not be read in after all tries: something of ours broke, not the file. */
 export async function giveUpIngest(db: Kysely<Database>, mediaId: string): Promise<void> {

@@ -1,38 +1,129 @@
+import { sql } from "kysely";
+import { COLOR_WORDS } from "../../core/color/colorNames";
 import { type MediaFacts } from "../../core/document/facts";
+import { type RightsState, rightsState } from "../../core/document/rights";
+import { wallTime } from "../../core/offer/validity";
+import { likePattern } from "../catalogue/productList";
 import { type MediaState } from "../db/tables";
 import { type TeamScope } from "../db/teamScope";
-import { mediaFacts } from "./storedFacts";
+import { mediaFacts, moreFacts } from "./storedFacts";
 
 export interface MediaItem {
   readonly id: string;
   readonly name: string;
   readonly kind: "picture" | "clip" | "sound";
+  readonly isLogo: boolean;
   readonly state: MediaState;
   readonly progress: number;
   readonly problem: string | null;
   readonly bytes: number;
+  readonly tags: readonly string[];
+  readonly rights: RightsState;
   readonly facts: MediaFacts | null;
+  /** A sound's waveform, 0 to 100 a bar. */
+  readonly peaks: readonly number[];
 }
 
-/** The team's media, newest first. */
-export async function mediaList(scope: TeamScope, most = 500): Promise<MediaItem[]> {
-  const rows = await scope.media().selectAll().orderBy("created_at", "desc").orderBy("name").limit(most).execute();
-  return rows.map((row) => ({ id: row.id, name: row.name, kind: row.kind, state: row.state, progress: row.progress, problem: row.problem, bytes: Number(row.bytes), facts: mediaFacts(row) }));
+export const MEDIA_KINDS = ["picture", "clip", "sound", "logo"] as const;
+export const MEDIA_SHAPES = ["standing", "square", "lying"] as const;
+export const MEDIA_LENGTHS = ["under 5 s", "5 to 15 s", "over 15 s"] as const;
+export const MEDIA_RIGHTS = ["clear", "missing", "ended"] as const;
+export const MEDIA_SORTS = ["newest", "name", "largest"] as const;
+
+/** Which media to list. Empty texts ask for nothing. */
+export interface MediaQuery {
+  readonly words: string;
+  readonly kind: "" | (typeof MEDIA_KINDS)[number];
+  readonly shape: "" | (typeof MEDIA_SHAPES)[number];
+  readonly length: "" | (typeof MEDIA_LENGTHS)[number];
+  readonly color: string;
+  readonly tag: string;
+  readonly rights: "" | (typeof MEDIA_RIGHTS)[number];
+  readonly product: string;
+  readonly collection: string;
+  readonly sort: (typeof MEDIA_SORTS)[number];
+  /** From 0. */
+  readonly page: number;
 }
 
-/** Removes an item unless it is in use; says where then. Its stored files stay for others that have the same bytes. */
-export async function removeMedia(scope: TeamScope, id: string): Promise<string | null> {
-  const [promotions, products, brands] = await Promise.all([
-    scope.promotions().select(["name", "document"]).execute(),
-    scope.products().select("name").where("picture_media_id", "=", id).execute(),
-    scope.brands().select("name").where("logo_media_id", "=", id).execute(),
+export const MEDIA_A_PAGE = 60;
+
+const oneOf = <Value extends string>(values: readonly Value[], text: string | null): Value | "" => values.find((value) => value === text) ?? "";
+const uuid = (text: string | null): string => (text && /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(text) ? text : "");
+
+/** Reads a query from an address. What is not understood counts as not asked for. */
+export function readMediaQuery(params: URLSearchParams): MediaQuery {
+  const page = Number(params.get("page") ?? 0);
+  return {
+    words: (params.get("words") ?? "").trim().slice(0, 100),
+    kind: oneOf(MEDIA_KINDS, params.get("kind")), shape: oneOf(MEDIA_SHAPES, params.get("shape")), length: oneOf(MEDIA_LENGTHS, params.get("length")),
+    color: oneOf(COLOR_WORDS, params.get("color")), tag: (params.get("tag") ?? "").trim().toLowerCase(), rights: oneOf(MEDIA_RIGHTS, params.get("rights")),
+    product: uuid(params.get("product")), collection: uuid(params.get("collection")),
+    sort: oneOf(MEDIA_SORTS, params.get("sort")) || "newest", page: Number.isSafeInteger(page) && page >= 0 ? page : 0,
+  };
+}
+
+/** A standing picture is more than a tenth higher than wide, a lying one the other way round. */
+const SHAPE_EDGE = 1.1;
+
+/** Today in a zone, as `YYYY-MM-DD`. */
+export const todayIn = (zone: string): string => wallTime(new Date(), zone).slice(0, 10);
+
+/** The media that answer a query, before they are ordered and cut into pages. */
+function chosenMedia(scope: TeamScope, query: MediaQuery, today: string) {
+  let chosen = scope.media();
+  for (const word of query.words.split(/\s+/).filter(Boolean)) chosen = chosen.where(({ eb, or }) => or([eb("search", "like", likePattern(word)), sql<boolean>`tags @> array[${word.toLowerCase()}]::text[]`]));
+  if (query.kind === "logo") chosen = chosen.where("is_logo", "=", true);
+  else if (query.kind) chosen = chosen.where("kind", "=", query.kind);
+  if (query.shape === "standing") chosen = chosen.where(sql<boolean>`height > width * ${SHAPE_EDGE}::real`);
+  if (query.shape === "lying") chosen = chosen.where(sql<boolean>`width > height * ${SHAPE_EDGE}::real`);
+  if (query.shape === "square") chosen = chosen.where(sql<boolean>`height <= width * ${SHAPE_EDGE}::real and width <= height * ${SHAPE_EDGE}::real`);
+  if (query.length === "under 5 s") chosen = chosen.where("length_ms", "<", 5000);
+  if (query.length === "5 to 15 s") chosen = chosen.where("length_ms", ">=", 5000).where("length_ms", "<=", 15_000);
+  if (query.length === "over 15 s") chosen = chosen.where("length_ms", ">", 15_000);
+  if (query.color) chosen = chosen.where(sql<boolean>`colors @> array[${query.color}]::text[]`);
+  if (query.tag) chosen = chosen.where(sql<boolean>`tags @> array[${query.tag}]::text[]`);
+  if (query.rights === "missing") chosen = chosen.where("licence", "=", "");
+  if (query.rights === "ended") chosen = chosen.where("rights_to", "<", today);
+  if (query.rights === "clear") chosen = chosen.where("licence", "!=", "").where(({ eb, or }) => or([eb("rights_to", "is", null), eb("rights_to", ">=", today)]));
+  if (query.product) chosen = chosen.where("id", "in", scope.productPictures().select("media_id").where("product_id", "=", query.product));
+  if (query.collection) chosen = chosen.where("id", "in", scope.collectionMedia().select("media_id").where("collection_id", "=", query.collection));
+  return chosen;
+}
+
+/** A page of media, and how many answer the query in all. */
+export async function listMedia(scope: TeamScope, query: MediaQuery, today: string, pageSize = MEDIA_A_PAGE): Promise<{ items: MediaItem[]; count: number }> {
+  const chosen = chosenMedia(scope, query, today);
+  const [column, direction] = ({ newest: ["created_at", "desc"], name: ["name", "asc"], largest: ["bytes", "desc"] } as const)[query.sort];
+  const [rows, { count }] = await Promise.all([
+    chosen.selectAll().orderBy(column, direction).orderBy("id").limit(pageSize).offset(query.page * pageSize).execute(),
+    chosen.select(({ fn }) => fn.countAll<string>().as("count")).executeTakeFirstOrThrow(),
   ]);
-  const places = [
-    ...promotions.filter(({ document }) => JSON.stringify(document).includes(`"${id}"`)).map(({ name }) => `the promotion “${name}”`),
-    ...products.map(({ name }) => `the product “${name}”`),
-    ...brands.map(({ name }) => `the brand book of ${name}`),
-  ];
-  if (places.length > 0) return `This item is used in ${places.join(", ")}. Choose another there first.`;
-  await scope.removeMedia().where("id", "=", id).execute();
-  return null;
+  return { count: Number(count), items: rows.map((row) => itemOf(row, today)) };
+}
+
+type MediaRow = Awaited<ReturnType<ReturnType<ReturnType<TeamScope["media"]>["selectAll"]>["execute"]>>[number];
+
+export function itemOf(row: MediaRow, today: string): MediaItem {
+  return {
+    id: row.id, name: row.name, kind: row.kind, isLogo: row.is_logo, state: row.state, progress: row.progress, problem: row.problem, bytes: Number(row.bytes), tags: row.tags,
+    rights: rightsOf(row, today), facts: mediaFacts(row), peaks: row.kind === "sound" ? (moreFacts(row).peaks ?? []) : [],
+  };
+}
+
+export const rightsOf = (row: Pick<MediaRow, "source" | "licence" | "holder" | "rights_from" | "rights_to">, today: string): RightsState =>
+  rightsState({ source: row.source, licence: row.licence, holder: row.holder, from: row.rights_from, to: row.rights_to }, today);
+
+const ALL: MediaQuery = { words: "", kind: "", shape: "", length: "", color: "", tag: "", rights: "", product: "", collection: "", sort: "newest", page: 0 };
+const MOST_OFFERED = 500;
+
+/** Media to choose from where one is asked for, newest first. */
+export async function mediaList(scope: TeamScope, zone = "UTC"): Promise<MediaItem[]> {
+  return (await listMedia(scope, ALL, todayIn(zone), MOST_OFFERED)).items;
+}
+
+/** The tags in use, most used first. */
+export async function mediaTags(scope: TeamScope): Promise<string[]> {
+  const rows = await scope.media().select(sql<string>`unnest(tags)`.as("tag")).select(({ fn }) => fn.countAll().as("uses")).groupBy("tag").orderBy("uses", "desc").orderBy("tag").limit(60).execute();
+  return rows.map(({ tag }) => tag);
 }

@@ -7,6 +7,8 @@ import { levelLength } from "../../core/geometry/pyramid";
 import { config } from "../config";
 import { levelKey } from "../storage/keys";
 import { store } from "../storage/store";
+import { type PictureLook, pictureLook } from "./pictureLook";
+import { opaquePart } from "./opaquePart";
 import { svgProblem } from "./svgSafety";
 import { UploadProblem } from "./uploadProblem";
 
@@ -14,8 +16,11 @@ import { UploadProblem } from "./uploadProblem";
 const LONGEST_SIDE = 4096;
 const SMALLEST_SIDE = 48;
 const LOGO_WIDTH = 2048;
+/** The working copy that the look is measured from: large enough to tell sharp from soft. */
+const LOOK_LEVEL = 1;
 
-export type IngestedPicture = Pick<PictureFacts, "width" | "height" | "levels">;
+type Pyramid = Pick<PictureFacts, "width" | "height" | "levels">;
+export type IngestedPicture = Pyramid & { readonly look: PictureLook };
 
 /**
  * Makes the pyramid of working copies: upright, sRGB, WebP, each half the one before. Throws an UploadProblem, naming the
@@ -28,11 +33,12 @@ export async function ingestPicture(path: string, mime: string, sha256: string, 
   if (!about?.width || !about.height) throw new UploadProblem(`“${name}” is damaged: it can't be opened as a picture. Export or copy it again.`);
   if (about.width * about.height > limit)
     throw new UploadProblem(`“${name}” is ${about.width} × ${about.height} pixels; the limit is ${Math.round(limit / 1e6)} million. Bring it smaller.`);
-  return makePyramid(input, about.hasAlpha === true, sha256, name, folder);
+  const pyramid = await makePyramid(input, about.hasAlpha === true, sha256, name, folder);
+  return { ...pyramid, look: await pictureLook(await store().local(levelKey(sha256, Math.min(pyramid.levels - 1, LOOK_LEVEL)))) };
 }
 
-/** The levels of any picture sharp can read, into the store under its hash. */
-export async function makePyramid(input: string | Buffer, hasAlpha: boolean, sha256: string, name: string, folder: string): Promise<IngestedPicture> {
+/** The levels of any picture sharp can read, into the store under its hash. See-through borders are cut off. */
+export async function makePyramid(input: string | Buffer, hasAlpha: boolean, sha256: string, name: string, folder: string): Promise<Pyramid> {
   // Rotated by EXIF, brought from its own profile (or CMYK) to sRGB.
   const upright = await sharp(input, { limitInputPixels: config().LIMIT_PICTURE_PIXELS, failOn: "error" })
     .rotate()
@@ -43,9 +49,12 @@ export async function makePyramid(input: string | Buffer, hasAlpha: boolean, sha
     .catch(() => {
       throw new UploadProblem(`“${name}” is cut short or damaged. Export or copy it again.`);
     });
-  const { width, height, channels } = upright.info;
+  const { channels } = upright.info;
+  const seen = hasAlpha && channels === 4 ? opaquePart(upright.data, upright.info.width, upright.info.height) : null;
+  const { width, height } = seen ?? upright.info;
+  const data = seen ? await sharp(upright.data, { raw: upright.info }).extract({ left: seen.x, top: seen.y, width, height }).raw().toBuffer() : upright.data;
   const levels = 1 + Math.max(0, Math.floor(Math.log2(Math.max(width, height) / SMALLEST_SIDE)));
-  let above = { data: upright.data, width, height };
+  let above = { data, width, height };
   for (let level = 0; level < levels; level++) {
     const size = { width: levelLength(width, level), height: levelLength(height, level) };
     const raw = { width: above.width, height: above.height, channels };

@@ -17,13 +17,23 @@ import { UploadProblem } from "./uploadProblem";
 export interface ReceivedMedia {
   readonly id: string;
   readonly name: string;
+  /** The very bytes are here already, as this item; nothing was added. */
+  readonly known: boolean;
+}
+
+export interface ReceiveWishes {
+  /** Adds the file although its bytes are here already. */
+  readonly again?: boolean;
+  /** The item whose file this is to be from now on. */
+  readonly replace?: string | null;
+  readonly isLogo?: boolean;
 }
 
 /**
  * Takes an upload in: streams it to disk while counting and hashing, tells its type from its bytes, stores it and queues
  * its ingest. Throws an UploadProblem, naming file and limit; nothing is left behind then.
  */
-export async function receiveMedia(scope: TeamScope, rawName: string, body: ReadableStream | null): Promise<ReceivedMedia> {
+export async function receiveMedia(scope: TeamScope, rawName: string, body: ReadableStream | null, { again = false, replace = null, isLogo = false }: ReceiveWishes = {}): Promise<ReceivedMedia> {
   const name = displayName(rawName);
   if (!body) throw new UploadProblem(`“${name}” is empty (0 bytes). Export or copy it again, then bring it once more.`);
   const folder = join(config().data, "incoming");
@@ -34,10 +44,20 @@ export async function receiveMedia(scope: TeamScope, rawName: string, body: Read
     const type = await sniffType(path, name);
     const { LIMIT_PICTURE_BYTES } = config();
     if (type.kind === "picture" && bytes > LIMIT_PICTURE_BYTES) throw new UploadProblem(tooLarge(name, "pictures", LIMIT_PICTURE_BYTES));
+    const known = again || replace ? undefined : await scope.media().select(["id", "name"]).where("sha256", "=", sha256).where("state", "!=", "failed").executeTakeFirst();
+    if (known) return { ...known, known: true };
     await store().keep(originalKey(sha256), path);
-    const { id } = await scope.addMedia({ name, kind: type.kind, state: "waiting", sha256, mime: type.mime, bytes, facts: null, problem: null }).returning("id").executeTakeFirstOrThrow();
+    if (replace) {
+      const item = await scope.media().select(["id", "name", "kind"]).where("id", "=", replace).executeTakeFirst();
+      if (!item) throw new UploadProblem("The item to replace is not in your media any more.");
+      if (item.kind !== type.kind) throw new UploadProblem(`“${name}” is a ${type.kind}, but “${item.name}” is a ${item.kind}: only the same kind can take its places.`);
+      await enqueue(scope.connection, "ingest-media", { media: item.id, replacement: { sha256, mime: type.mime, bytes } });
+      return { id: item.id, name: item.name, known: false };
+    }
+    const row = { name, kind: type.kind, state: "waiting" as const, sha256, mime: type.mime, bytes, facts: null, problem: null, is_logo: isLogo && type.kind === "picture" };
+    const { id } = await scope.addMedia(row).returning("id").executeTakeFirstOrThrow();
     await enqueue(scope.connection, "ingest-media", { media: id });
-    return { id, name };
+    return { id, name, known: false };
   } finally {
     await rm(path, { force: true });
   }

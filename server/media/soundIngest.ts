@@ -1,5 +1,7 @@
 import { join } from "node:path";
 import { type SoundFacts } from "../../core/document/facts";
+import { readFile } from "node:fs/promises";
+import { waveformPeaks } from "../../core/sound/peaks";
 import { config } from "../config";
 import { soundProxyKey } from "../storage/keys";
 import { store } from "../storage/store";
@@ -8,7 +10,10 @@ import { SAFE_INPUT, runProgram } from "./program";
 import { type SniffedType } from "./sniff";
 import { UploadProblem } from "./uploadProblem";
 
-export type IngestedSound = Pick<SoundFacts, "length" | "loudness" | "peak">;
+export type IngestedSound = Pick<SoundFacts, "length" | "loudness" | "peak"> & { readonly peaks: readonly number[] };
+
+const BARS = 240;
+const PEAK_RATE = 8000;
 
 /** Measures a sound (EBU R 128) and makes the copy that browsers play. */
 export async function ingestSound(path: string, type: SniffedType, sha256: string, name: string, folder: string): Promise<IngestedSound> {
@@ -20,7 +25,13 @@ export async function ingestSound(path: string, type: SniffedType, sha256: strin
   const { stderr } = await runProgram("ffmpeg", [...input, "-map", "0:a:0", "-af", "ebur128=peak=true", "-f", "null", "-"], { timeLimitMs: 300_000 });
   await runProgram("ffmpeg", [...input, "-map", "0:a:0", "-c:a", "aac", "-b:a", "160k", "-ar", "48000", "-ac", "2", "-movflags", "+faststart", proxy], { timeLimitMs: 300_000 });
   await store().keep(soundProxyKey(sha256), proxy);
-  return { length: Math.round(probed.length * 1000), ...readLoudness(stderr) };
+  const samples = join(folder, "samples.raw");
+  await runProgram("ffmpeg", [...input, "-map", "0:a:0", "-ac", "1", "-ar", String(PEAK_RATE), "-f", "s16le", samples], { timeLimitMs: 300_000 });
+  const bytes = await readFile(samples);
+  const peaks = waveformPeaks(new Int16Array(bytes.buffer, bytes.byteOffset, Math.floor(bytes.length / 2)), BARS);
+  // Files written by a recorder as it goes do not say how long they are; the samples do.
+  const seconds = probed.length > 0 ? probed.length : bytes.length / 2 / PEAK_RATE;
+  return { length: Math.round(seconds * 1000), peaks, ...readLoudness(stderr) };
 }
 
 /** The summary ffmpeg's ebur128 filter prints. Silence has no loudness. */

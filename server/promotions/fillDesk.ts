@@ -3,23 +3,35 @@ import { type OfferLines } from "../../core/offer/offerLines";
 import { offerState } from "../../core/offer/validity";
 import { type TeamScope } from "../db/teamScope";
 import { mediaList } from "../media/mediaList";
-import { linesFor, loadRenderInput } from "./loadFacts";
+import { bundlePrices, linesOrReason } from "../catalogue/offerOnProduct";
+import { mainPictures } from "../catalogue/productPictures";
+import { loadRenderInput } from "./loadFacts";
 import { promotionBySlug } from "./promotionStore";
 
+const MOST_OFFERED = 500;
+
 /** Everything the Fill desk needs: the document, and all the team has that could go into it. */
-export async function loadFillDesk(scope: TeamScope, slug: string) {
+export async function loadFillDesk(scope: TeamScope, slug: string, zone: string) {
   const promotion = await promotionBySlug(scope, slug);
   const [input, media, products, offers, team] = await Promise.all([
     loadRenderInput(scope, promotion.document),
-    mediaList(scope),
-    scope.products().selectAll().orderBy("name").execute(),
+    mediaList(scope, zone),
+    scope.products().selectAll().orderBy("name").limit(MOST_OFFERED).execute(),
     scope.offers().selectAll().orderBy("starts_at").execute(),
     scope.team().select("locale").executeTakeFirstOrThrow(),
   ]);
   const all: Record<string, MediaFacts> = { ...input.facts.media };
   for (const { facts } of media) if (facts) all[facts.id] = facts;
-  const product = products.find(({ id }) => id === promotion.document.product);
-  const lines: Record<string, OfferLines | null> = Object.fromEntries(offers.map((offer) => [offer.id, product ? linesFor(product, offer, team.locale) : null]));
+  // The chosen product is always among the offered ones, however many there are.
+  const chosen = promotion.document.product;
+  const product = products.find(({ id }) => id === chosen) ?? (chosen ? await scope.products().selectAll().where("id", "=", chosen).executeTakeFirst() : undefined);
+  if (product && !products.includes(product)) products.unshift(product);
+  const lines: Record<string, OfferLines | null> = {};
+  for (const offer of offers) {
+    const found = product ? linesOrReason(product, offer, team.locale, await bundlePrices(scope, offer)) : null;
+    lines[offer.id] = found && !("reason" in found) ? found : null;
+  }
+  const pictures = await mainPictures(scope, products.map(({ id }) => id));
   const facts: Facts = { ...input.facts, media: all };
   const now = new Date();
   return {
@@ -29,7 +41,7 @@ export async function loadFillDesk(scope: TeamScope, slug: string) {
     facts,
     lines,
     media: media.filter((item) => item.state === "ready"),
-    products: products.map(({ id, name, line, picture_media_id }) => ({ id, name, line, picture: picture_media_id })),
+    products: products.map(({ id, name, line }) => ({ id, name, line, picture: pictures.get(id) ?? null })),
     offers: offers.map((offer) => ({ id: offer.id, name: offer.name, state: offerState({ startsAt: offer.starts_at, endsAt: offer.ends_at, zone: offer.zone }, now) })),
   };
 }

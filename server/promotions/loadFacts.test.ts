@@ -1,20 +1,19 @@
-import { linesFor, readPalette } from "./loadFacts";
+import { linesOrReason } from "../catalogue/offerOnProduct";
 import { mediaFacts } from "../media/storedFacts";
 
-const offer = { kind: "percent-off" as const, percent: 15, price_minor: null, currency: "GBP", starts_at: new Date("2030-05-01T00:00Z"), ends_at: new Date("2030-05-06T00:00Z"), zone: "UTC" };
+const offer = { terms: { kind: "percent-off", percent: 15, ending: "exact" }, scope: { on: "all" }, starts_at: new Date("2030-05-01T00:00Z"), ends_at: new Date("2030-05-06T00:00Z"), zone: "UTC" };
+const pot = { id: "5f0c8a56-6f0e-4d39-9d1e-0c6b7f2f6c01", name: "Pot", price_minor: 2400, currency: "GBP", tags: ["pots"] };
 
-test("an offer is written out for a product", () => {
-  expect(linesFor({ price_minor: 2400, currency: "GBP" }, offer, "en-GB")?.now).toBe("£20.40");
-});
+test("an offer is written out for a product", () => expect(linesOrReason(pot, offer, "en-GB")).toMatchObject({ now: "£20.40" }));
 
-test("an offer that can't lower a price gives no lines rather than false ones", () => {
-  const newPrice = { ...offer, kind: "new-price" as const, percent: null, price_minor: 3000 };
-  expect(linesFor({ price_minor: 2400, currency: "GBP" }, newPrice, "en-GB")).toBeNull();
-  expect(linesFor({ price_minor: 2400, currency: "EUR" }, { ...newPrice, price_minor: 100 }, "en-GB")).toBeNull();
-});
-
-test("a stored palette that lacks a role is refused, naming it", () => {
-  expect(() => readPalette({ ground: "#ffffff", card: "#ffffff", ink: "#000000", primary: "green", accent: "#ff0000" })).toThrow("“primary”");
+test.each([
+  ["another currency", { terms: { kind: "new-price", price: { amount: 100, currency: "EUR" } } }, /in EUR/],
+  ["no lower price", { terms: { kind: "new-price", price: { amount: 3000, currency: "GBP" } } }, /below the price before/],
+  ["not in scope", { scope: { on: "tags", tags: ["herbs"] } }, /not among those/],
+  ["a bundle of one", { terms: { kind: "bundle-price", price: { amount: 100, currency: "GBP" } } }, /two products/],
+])("an offer that can't apply says why: %s", (_, change, words) => {
+  const lines = linesOrReason(pot, { ...offer, ...change }, "en-GB");
+  expect("reason" in lines ? lines.reason : "").toMatch(words);
 });
 
 test("stored facts are read through a schema", () => {

@@ -1,6 +1,7 @@
 import { type Edit, applyEdit } from "../../core/document/edits";
 import { type Promotion, readPromotion } from "../../core/document/promotion";
 import { templateBySlug } from "../../core/document/oneOffer";
+import { workingBrand } from "../brand/brandBook";
 import { type TeamScope } from "../db/teamScope";
 import { freeSlug, slugOf } from "./slug";
 
@@ -26,6 +27,8 @@ export async function allPromotions(scope: TeamScope): Promise<StoredPromotion[]
   return rows.map((row) => ({ id: row.id, slug: row.slug, revision: row.revision, document: readPromotion(row.document), updatedAt: row.updated_at }));
 }
 
+const LEAST_TUNE_MS = 10_000;
+
 /** Makes a promotion from a template, a product and an offer: a filled first version, since all slots have a source. */
 export async function createPromotion(
   scope: TeamScope,
@@ -37,11 +40,12 @@ export async function createPromotion(
   if (!product) throw new Response("There is no such product in your team.", { status: 404 });
   const offer = chosen.offer ? await scope.offers().select("id").where("id", "=", chosen.offer).executeTakeFirst() : null;
   if (chosen.offer && !offer) throw new Response("There is no such offer in your team.", { status: 404 });
-  const brand = await scope.brands().select("id").orderBy("name").executeTakeFirst();
+  const brand = await workingBrand(scope, memberId);
   if (!brand) throw new Response("Fill in your brand book first: a promotion needs colours and typefaces.", { status: 409 });
-  const tune = await scope.media().select("id").where("kind", "=", "sound").where("state", "=", "ready").orderBy("name").executeTakeFirst();
+  // The house tune, or the first sound that plays a while: an effect of a second is no music bed.
+  const tune = brand.book.tune ?? (await scope.media().select("id").where("kind", "=", "sound").where("state", "=", "ready").where("length_ms", ">=", LEAST_TUNE_MS).orderBy("name").executeTakeFirst())?.id ?? null;
   const name = chosen.name ?? `${product.name}: ${template.name.toLowerCase()}`.slice(0, 80);
-  const document = readPromotion({ version: 1, name, template: template.slug, brand: brand.id, product: product.id, offer: offer?.id ?? null, tune: tune?.id ?? null, fills: {} });
+  const document = readPromotion({ version: 1, name, template: template.slug, brand: brand.id, product: product.id, offer: offer?.id ?? null, tune, fills: {} });
   return scope.together(async (within) => {
     const taken = new Set((await within.promotions().select("slug").execute()).map((row) => row.slug));
     const row = await within

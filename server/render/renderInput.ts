@@ -1,5 +1,5 @@
 import { type Facts } from "../../core/document/facts";
-import { type Promotion } from "../../core/document/promotion";
+import { readPromotion, type Promotion } from "../../core/document/promotion";
 import { type FormatName } from "../../core/placement/formats";
 import { type Quality } from "../../core/placement/quality";
 
@@ -9,6 +9,13 @@ export interface RenderInput {
   readonly facts: Facts;
   /** The SHA-256 of each media item in the facts, by id: the name of its bytes. */
   readonly hashes: Readonly<Record<string, string>>;
+}
+
+/** Reads the fixed input of a render back from the database. */
+export function readRenderInput(value: object): RenderInput {
+  if (!("document" in value && "facts" in value && "hashes" in value)) throw new TypeError("A stored render lacks its input.");
+  const { facts, hashes } = value as Pick<RenderInput, "facts" | "hashes">;
+  return { document: readPromotion(value.document), facts, hashes };
 }
 
 export interface OutputChoice {

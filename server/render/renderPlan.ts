@@ -54,7 +54,7 @@ function segmentHash(input: RenderInput, promotion: ResolvedPromotion, output: O
     const scene = promotion.scenes[span.index];
     return { scene, hashes: scene && mediaHashes(scene, input), start: frameTime(from, rate) - span.start, first: span.index === 0, last: span.index === last };
   });
-  const brand = { ...promotion.facts.brand, logoHash: input.hashes[promotion.facts.brand.logo?.id ?? ""] ?? null };
+  const brand = { ...promotion.facts.brand, logoHashes: promotion.facts.brand.logos.map(({ picture }) => input.hashes[picture.id] ?? null) };
   const inputs = { painter: PAINTER_VERSION, encoder: ENCODER_VERSION, ...output, rate, frames: to - from, overlap: over ? over.span.entered - over.span.start : 0, brand, shown };
   return createHash("sha256").update(JSON.stringify(inputs)).digest("hex");
 }

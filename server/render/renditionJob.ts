@@ -11,7 +11,8 @@ import { renditionKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { type PaintPool } from "./paintPool";
 import { renderFile } from "./renderFile";
-import { readRenderInput, renditionState } from "./renditions";
+import { readRenderInput } from "./renderInput";
+import { renditionState } from "./renditions";
 
 const TELL_EVERY_MS = 250;
 

@@ -2,14 +2,12 @@ import { type Kysely } from "kysely";
 import { number, object, string } from "yup";
 import { type FormatName, isFormatName } from "../../core/placement/formats";
 import { type Quality, isQuality } from "../../core/placement/quality";
-import { readPromotion } from "../../core/document/promotion";
 import { type Database, type RenditionState } from "../db/tables";
 import { type TeamScope } from "../db/teamScope";
 import { tellTeam } from "../events/teamEvents";
 import { enqueue } from "../jobs/enqueue";
 import { loadRenderInput } from "../promotions/loadFacts";
 import { type StoredPromotion } from "../promotions/promotionStore";
-import { type RenderInput } from "./renderInput";
 import { type RenderedFile } from "./renderFile";
 
 /** Asks for renditions of a promotion as it stands now, one per format; each is a job of its own. */
@@ -35,6 +33,7 @@ export interface RenditionView {
   readonly progress: number;
   readonly problem: string | null;
   readonly file: RenderedFile | null;
+  readonly outdatedBy: string | null;
 }
 export interface RenderView {
   readonly id: string;
@@ -61,7 +60,7 @@ export async function rendersOf(scope: TeamScope, promotionId: string, most = 10
     createdAt: render.created_at,
     renditions: rows.filter((row) => row.render_id === render.id).flatMap((row) =>
       isFormatName(row.format)
-        ? [{ id: row.id, format: row.format, state: row.state, progress: row.progress, problem: row.problem, file: row.file ? fileSchema.validateSync(row.file) : null }]
+        ? [{ id: row.id, format: row.format, state: row.state, progress: row.progress, problem: row.problem, outdatedBy: row.outdated_by, file: row.file ? fileSchema.validateSync(row.file) : null }]
         : [],
     ),
   }));
@@ -81,13 +80,6 @@ export async function retryRendition(scope: TeamScope, id: string): Promise<void
     const row = await within.changeRendition().set({ state: "waiting", progress: 0, problem: null }).where("id", "=", id).where("state", "in", ["failed", "cancelled"]).returning("id").executeTakeFirst();
     if (row) await enqueue(within.connection, "render-rendition", { rendition: id });
   });
-}
-
-/** Reads the fixed input of a render back from the database. */
-export function readRenderInput(value: object): RenderInput {
-  if (!("document" in value && "facts" in value && "hashes" in value)) throw new TypeError("A stored render lacks its input.");
-  const { facts, hashes } = value as Pick<RenderInput, "facts" | "hashes">;
-  return { document: readPromotion(value.document), facts, hashes };
 }
 
 export async function renditionState(db: Kysely<Database>, id: string): Promise<RenditionState | null> {

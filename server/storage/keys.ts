@@ -11,6 +11,10 @@ export const levelKey = (sha256: string, level: number): string => `${folderOf(s
 export const workKey = (sha256: string): string => `${folderOf(sha256)}/work.mp4`;
 export const proxyKey = (sha256: string): string => `${folderOf(sha256)}/proxy.mp4`;
 export const soundProxyKey = (sha256: string): string => `${folderOf(sha256)}/proxy.m4a`;
+export function fontKey(sha256: string): string {
+  if (!SHA.test(sha256)) throw new RangeError("Fonts are stored under their SHA-256 only.");
+  return `fonts/${sha256}.ttf`;
+}
 export const segmentKey = (hash: string): string => `segments/${hash.slice(0, 2)}/${hash}.mp4`;
 export const stillKey = (hash: string): string => `stills/${hash.slice(0, 2)}/${hash}.png`;
 export const renditionKey = (renditionId: string): string => `renditions/${renditionId}.mp4`;

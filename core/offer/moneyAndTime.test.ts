@@ -1,12 +1,8 @@
-import Decimal from "decimal.js";
 import fc from "fast-check";
 import { minorDigits, money, parsePrice, plainAmount, writePrice } from "./money";
-import { offerLines } from "./offerLines";
-import { reduce } from "./reduction";
 import { instantOf, lastDay, offerState, wallTime } from "./validity";
 
 const price = fc.integer({ min: 1, max: 10_000_000 });
-const percent = fc.integer({ min: 1, max: 10_000 }).map((hundredths) => hundredths / 100);
 
 describe("money", () => {
   test.each([["GBP", 2], ["JPY", 0], ["BHD", 3]])("%s has %d decimal places (ISO 4217)", (currency, digits) => expect(minorDigits(currency)).toBe(digits));
@@ -28,40 +24,6 @@ describe("money", () => {
     expect(writePrice(money(2400, "GBP"), "en-GB", "short")).toBe("£24");
     expect(writePrice(money(2450, "GBP"), "en-GB", "short")).toBe("£24.50");
   });
-});
-
-describe("reduction", () => {
-  test.each([
-    [2400, 15, 2040, 360, 15],
-    [99, 15, 84, 15, 15],
-    [97, 15, 82, 15, 15],
-    [450, 33.33, 300, 150, 33],
-    [1000, 0.5, 995, 5, 0],
-    [1000, 100, 0, 1000, 100],
-    [0, 20, 0, 0, 0],
-  ])("%d less %d %% is %d, saves %d and says %d %%", (was, off, now, saving, says) => {
-    const reduced = reduce(money(was, "GBP"), { kind: "percent-off", percent: off });
-    expect([reduced.now.amount, reduced.saving.amount, reduced.percent]).toEqual([now, saving, says]);
-  });
-
-  test("nothing is ever overstated, and the promised share is always given (decimal.js)", () => {
-    fc.assert(
-      fc.property(price, percent, (was, off) => {
-        const { now, saving, percent: says } = reduce(money(was, "GBP"), { kind: "percent-off", percent: off });
-        expect(now.amount + saving.amount).toBe(was);
-        expect(new Decimal(saving.amount).gte(new Decimal(was).times(off).div(100))).toBe(true);
-        expect(new Decimal(saving.amount).times(100).div(was).gte(says)).toBe(true);
-        expect(says).toBeLessThanOrEqual(off);
-      }),
-    );
-  });
-
-  test("a new price tells its percentage rounded down", () => {
-    expect(reduce(money(1250, "GBP"), { kind: "new-price", price: money(950, "GBP") })).toMatchObject({ percent: 24, saving: { amount: 300 } });
-  });
-
-  test.each([[{ kind: "percent-off", percent: 0 } as const], [{ kind: "percent-off", percent: 101 } as const], [{ kind: "new-price", price: money(2400, "GBP") } as const], [{ kind: "new-price", price: money(10, "EUR") } as const]])("%o on £24 is refused", (reduction) =>
-    expect(() => reduce(money(2400, "GBP"), reduction)).toThrow(RangeError));
 });
 
 describe("validity", () => {
@@ -89,11 +51,4 @@ describe("validity", () => {
   });
 
   test("a time that is none is named", () => expect(() => instantOf("tomorrow", "Europe/London")).toThrow("“tomorrow”"));
-});
-
-test("offer lines are written out for slots", () => {
-  const window = { startsAt: new Date("2030-05-01T00:00Z"), endsAt: new Date("2030-05-06T00:00Z"), zone: "UTC" };
-  expect(offerLines(money(2400, "GBP"), { kind: "percent-off", percent: 15 }, window, "en-GB")).toEqual({ was: "£24.00", now: "£20.40", badge: "15\u00a0% off", saving: "You save £3.60", until: "Until Sunday 5 May" });
-  expect(offerLines(money(1200, "GBP"), { kind: "new-price", price: money(900, "GBP") }, window, "en-GB")).toMatchObject({ was: "£12", now: "£9" });
-  expect(offerLines(money(1000, "GBP"), { kind: "percent-off", percent: 0.5 }, window, "en-GB").badge).toBe("save £0.05");
 });

@@ -1,0 +1,62 @@
+import { type BrandBook, FACE_ROLES } from "../../core/brand/book";
+import { COLOR_ROLES } from "../../core/color/palette";
+import { type PaletteFile } from "../../core/color/paletteFiles";
+import { inRanges } from "../../core/type/faces";
+import { faceCatalogue } from "../faces/faceFiles";
+import { ownFamilies } from "../faces/ownFonts";
+import { type TeamScope } from "../db/teamScope";
+import { mediaFacts, moreFacts } from "../media/storedFacts";
+import { resolvePromotion } from "../../core/document/resolve";
+import { loadRenderInput } from "../promotions/loadFacts";
+import { readPromotion } from "../../core/document/promotion";
+import { brandFacts, promotionsOf, type StoredBrand } from "./brandBook";
+
+/** A brand's colours as a file would hold them. */
+export const paletteFile = ({ name, book }: StoredBrand): PaletteFile => ({ name, colors: [...COLOR_ROLES.map((role) => ({ name: book.colors[role].name, hex: book.colors[role].hex })), ...book.extras] });
+
+const MOST_PROPOSALS = 6;
+const MOST_LETTERS = 12;
+
+/** Colours to propose: those of the brand's logos, then of its newest pictures. */
+export async function colorProposals(scope: TeamScope, book: BrandBook): Promise<{ from: string; colors: string[] }[]> {
+  const logos = book.logos.map(({ media }) => media);
+  const [own, newest] = await Promise.all([
+    logos.length > 0 ? scope.media().selectAll().where("id", "in", logos).execute() : [],
+    scope.media().selectAll().where("kind", "=", "picture").where("state", "=", "ready").orderBy("created_at", "desc").limit(MOST_PROPOSALS).execute(),
+  ]);
+  return [...own, ...newest.filter(({ id }) => !logos.includes(id))].slice(0, MOST_PROPOSALS).flatMap((row) => {
+    const colors = (moreFacts(row).colors ?? []).map(({ hex }) => hex);
+    return colors.length > 0 ? [{ from: row.name, colors }] : [];
+  });
+}
+
+/** Letters that promotions of a brand use and its typefaces lack, by typeface. */
+export async function lackingLetters(scope: TeamScope, brand: StoredBrand): Promise<{ family: string; letters: string; promotions: string }[]> {
+  const [promotions, catalogue, own] = await Promise.all([promotionsOf(scope, brand.id), faceCatalogue(), ownFamilies(scope)]);
+  const { faces } = brandFacts(brand, {}, own);
+  const texts: { name: string; text: string }[] = [];
+  for (const { id, name } of promotions) {
+    const row = await scope.promotions().select("document").where("id", "=", id).executeTakeFirstOrThrow();
+    const input = await loadRenderInput(scope, readPromotion(row.document));
+    texts.push({ name, text: resolvePromotion(input.document, input.facts).scenes.flatMap(({ words, offer }) => [...Object.values(words), ...(offer ? [offer.now, offer.was, offer.badge, offer.until] : [])]).join("") });
+  }
+  const families = [...new Map(FACE_ROLES.map((role) => [faces[role].family, faces[role]])).values()];
+  return families.flatMap(({ family, weight }) => {
+    const files = own.find((one) => one.family === family) ? [own.find((one) => one.family === family)?.file(weight)] : (catalogue.faces[`${family}/${weight}`] ?? []);
+    const covers = (code: number): boolean => files.some((file) => file !== undefined && inRanges(file.ranges, code));
+    const lacking = texts.map(({ name, text }) => ({ name, letters: [...text].filter((letter) => /[\p{L}\p{Sc}\p{N}]/u.test(letter) && !covers(letter.codePointAt(0) ?? 0)) })).filter(({ letters }) => letters.length > 0);
+    if (lacking.length === 0) return [];
+    const letters = [...new Set(lacking.flatMap((one) => one.letters))];
+    return [{ family, letters: letters.slice(0, MOST_LETTERS).join(" ") + (letters.length > MOST_LETTERS ? " …" : ""), promotions: lacking.map(({ name }) => `“${name}”`).join(", ") }];
+  });
+}
+
+/** The pictures of a brand's logos, by media id. */
+export async function logoPictures(scope: TeamScope, book: BrandBook) {
+  const ids = book.logos.map(({ media }) => media);
+  const rows = ids.length > 0 ? await scope.media().selectAll().where("id", "in", ids).execute() : [];
+  return rows.flatMap((row) => {
+    const facts = mediaFacts(row);
+    return facts?.kind === "picture" ? [facts] : [];
+  });
+}

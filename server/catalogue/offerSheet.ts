@@ -1,0 +1,94 @@
+import { money, writePrice, type Money } from "../../core/offer/money";
+import { offerBadge } from "../../core/offer/offerLines";
+import { type AppliedReduction, type PriorPriceFinding, priorPriceFinding } from "../../core/offer/priorPrice";
+import { inScope } from "../../core/offer/scope";
+import { figuresOrNull, resolveStacked } from "../../core/offer/stacking";
+import { isContentUnit, unitPrice } from "../../core/offer/unitPrice";
+import { firstDay, lastDay, offerState, wallTime } from "../../core/offer/validity";
+import { sql } from "kysely";
+import { type TeamScope } from "../db/teamScope";
+import { bundlePrices, linesOrReason, readOffer } from "./offerOnProduct";
+
+/** The team's offers as a list shows them, in the order they start. */
+export async function listOffers(scope: TeamScope, locale: string, now: Date) {
+  const rows = await scope.offers().selectAll().orderBy("starts_at").orderBy("name").execute();
+  return rows.map((row) => {
+    const { terms, scope: on, window } = readOffer(row);
+    return {
+      id: row.id, name: row.name, terms, on, zone: row.zone, code: row.code, small_print: row.small_print, limits: row.limits,
+      badge: offerBadge(terms, locale), state: offerState(window, now),
+      starts: wallTime(row.starts_at, row.zone), ends: wallTime(row.ends_at, row.zone), from: firstDay(window, locale), until: lastDay(window, locale),
+      /** Whole days in the offer's zone, for a calendar. */
+      days: { from: wallTime(row.starts_at, row.zone).slice(0, 10), to: wallTime(new Date(row.ends_at.getTime() - 1), row.zone).slice(0, 10) },
+    };
+  });
+}
+
+/** One product in an offer's scope, with its figures. */
+export interface OfferSheetRow {
+  readonly id: string;
+  readonly name: string;
+  readonly was: string;
+  readonly now: string;
+  readonly saving: string;
+  readonly percent: string;
+  readonly unit: string;
+  readonly short: string;
+  readonly long: string;
+  /** Why the offer gives no figures here. */
+  readonly reason: string | null;
+  /** What is wrong with the price before, in words. */
+  readonly finding: string | null;
+  /** Another offer that applies instead by the stacking rule. */
+  readonly instead: string | null;
+}
+
+export const SHEET_ROWS = 60;
+
+/** What an offer makes of each product in its scope, with the 30-day rule and offers on top of each other looked at. */
+export async function offerSheet(scope: TeamScope, offerId: string, locale: string): Promise<{ rows: OfferSheetRow[]; count: number }> {
+  const offer = await scope.offers().selectAll().where("id", "=", offerId).executeTakeFirst();
+  if (!offer) throw new Response("There is no such offer in your team.", { status: 404 });
+  const { terms, scope: on, window } = readOffer(offer);
+  let chosen = scope.products();
+  if (on.on === "products") chosen = chosen.where("id", "in", [...on.products]);
+  if (on.on === "tags") chosen = chosen.where(sql<boolean>`tags && ${[...on.tags]}::text[]`);
+  const [products, { count }, others, bundle] = await Promise.all([
+    chosen.selectAll().orderBy("name").limit(SHEET_ROWS).execute(),
+    chosen.select(({ fn }) => fn.countAll<string>().as("count")).executeTakeFirstOrThrow(),
+    scope.offers().selectAll().where("id", "!=", offerId).execute(),
+    bundlePrices(scope, offer),
+  ]);
+  const steps = products.length > 0 ? await scope.priceSteps().selectAll().where("product_id", "in", products.map(({ id }) => id)).execute() : [];
+  const read = others.map((row) => ({ id: row.id, name: row.name, endsAt: row.ends_at, ...readOffer(row) }));
+  const rows = products.map((product): OfferSheetRow => {
+    const price = money(product.price_minor, product.currency);
+    const lines = linesOrReason(product, offer, locale, bundle);
+    const blank = { id: product.id, name: product.name, was: "", now: "", saving: "", percent: "", unit: "", short: "", long: "", reason: null, finding: null, instead: null };
+    if ("reason" in lines) return { ...blank, was: writePrice(price, locale), reason: lines.reason };
+    const figures = figuresOrNull(price, terms);
+    const content = product.content_quantity !== null && isContentUnit(product.content_unit) ? { quantity: product.content_quantity, unit: product.content_unit } : null;
+    const each = figures && content ? unitPrice(figures.each, content) : null;
+    const applies = read.filter((other) => inScope(other.scope, product) && other.window.startsAt < window.endsAt && other.window.endsAt > window.startsAt);
+    const stacked = resolveStacked(price, [{ id: offer.id, name: offer.name, terms, endsAt: offer.ends_at }, ...applies]);
+    const reductions = applies.concat(read.filter((other) => inScope(other.scope, product) && other.window.endsAt <= window.startsAt)).flatMap((other): AppliedReduction[] => {
+      const reduced = figuresOrNull(price, other.terms);
+      return reduced ? [{ from: other.window.startsAt, to: other.window.endsAt, price: reduced.each }] : [];
+    });
+    const history = steps.filter(({ product_id }) => product_id === product.id).map((step) => ({ from: step.from_at, price: money(step.price_minor, step.currency) }));
+    const finding = figures && lines.was !== "" ? priorPriceFinding(price, history, reductions, window.startsAt) : null;
+    return {
+      ...blank, ...lines, finding: finding ? findingWords(finding, price, locale) : null,
+      percent: figures ? `${figures.percent} %` : "", saving: figures ? writePrice(figures.saving, locale) : "",
+      unit: each ? `${writePrice(each.price, locale)} / ${each.per}` : "",
+      instead: stacked && stacked.offer.id !== offer.id ? stacked.offer.name : null,
+    };
+  });
+  return { rows, count: Number(count) };
+}
+
+function findingWords(finding: PriorPriceFinding, was: Money, locale: string): string {
+  return finding.kind === "no-history"
+    ? `There is no price from before the offer starts, so ${writePrice(was, locale)} can’t be shown as the price before.`
+    : `The price before may be at most ${writePrice(finding.lowest, locale)}: that was the lowest in the 30 days before the offer starts.`;
+}

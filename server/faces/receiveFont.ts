@@ -1,0 +1,49 @@
+import { createHash, randomUUID } from "node:crypto";
+import { mkdir, rm, writeFile } from "node:fs/promises";
+import { join } from "node:path";
+import { config } from "../config";
+import { type TeamScope } from "../db/teamScope";
+import { BRAND_FAMILIES } from "../../core/type/shippedFaces";
+import { displayName } from "../media/fileName";
+import { UploadProblem } from "../media/uploadProblem";
+import { readBrandBook } from "../../core/brand/book";
+import { fontKey } from "../storage/keys";
+import { store } from "../storage/store";
+import { readFont } from "./readFont";
+
+const MOST_BYTES = 12_000_000;
+
+/** Takes a font file in. A family that is there already is replaced. Throws an UploadProblem that names the file. */
+export async function receiveFont(scope: TeamScope, file: File): Promise<{ family: string }> {
+  const name = displayName(file.name);
+  if (file.size === 0) throw new UploadProblem(`“${name}” is empty (0 bytes).`);
+  if (file.size > MOST_BYTES) throw new UploadProblem(`“${name}” is larger than the limit for fonts: ${MOST_BYTES / 1e6} MB.`);
+  const { family, bytes, facts } = await readFont(Buffer.from(await file.arrayBuffer()), name);
+  if (BRAND_FAMILIES.some((shipped) => shipped.family === family)) throw new UploadProblem(`“${name}” holds ${family}, which ships with Stencilcraft already.`);
+  const sha256 = createHash("sha256").update(bytes).digest("hex");
+  const folder = join(config().data, "incoming");
+  await mkdir(folder, { recursive: true });
+  const path = join(folder, randomUUID());
+  try {
+    await writeFile(path, bytes);
+    await store().keep(fontKey(sha256), path);
+  } finally {
+    await rm(path, { force: true });
+  }
+  await scope.together(async (within) => {
+    await within.removeFont().where("family", "=", family).execute();
+    await within.addFont({ family, file_name: name, sha256, facts: JSON.stringify(facts) }).execute();
+  });
+  return { family };
+}
+
+/** Removes a typeface the team brought, unless a brand book uses it; says which then. */
+export async function removeFont(scope: TeamScope, id: string): Promise<string | null> {
+  const font = await scope.fonts().select("family").where("id", "=", id).executeTakeFirst();
+  if (!font) return null;
+  const brands = await scope.brands().select(["name", "book"]).execute();
+  const users = brands.filter(({ book }) => Object.values(readBrandBook(book).faces).some(({ family }) => family === font.family));
+  if (users.length > 0) return `${font.family} is used in the brand book of ${users.map(({ name }) => name).join(", ")}. Choose another typeface there first.`;
+  await scope.removeFont().where("id", "=", id).execute();
+  return null;
+}

@@ -1,0 +1,112 @@
+import { sql } from "kysely";
+import { array, number, object, string } from "yup";
+import { readTags } from "../../core/catalogue/productRow";
+import { type TeamScope } from "../db/teamScope";
+import { type ReadForm, readForm } from "../formProblems";
+import { markOutdated, promotionsNaming } from "../promotions/outdated";
+import { mediaFacts } from "./storedFacts";
+import { usesInWords, whereUsed } from "./whereUsed";
+
+export interface Changed {
+  readonly done: string;
+  readonly problem: string | null;
+}
+const items = (count: number): string => `${count} ${count === 1 ? "item" : "items"}`;
+
+/** Removes items that are not in use, so that they can be brought back; says where the others are used. */
+export async function removeMedia(scope: TeamScope, ids: readonly string[]): Promise<Changed & { readonly removed: readonly string[] }> {
+  const removed: string[] = [];
+  const problems: string[] = [];
+  for (const id of ids) {
+    const uses = await whereUsed(scope, id);
+    if (uses.length > 0) {
+      const row = await scope.media().select("name").where("id", "=", id).executeTakeFirst();
+      problems.push(`“${row?.name ?? "This item"}” is used in ${usesInWords(uses)}. Choose another there first.`);
+      continue;
+    }
+    const rows = await scope.changeMedia().set({ deleted_at: new Date() }).where("id", "=", id).where("deleted_at", "is", null).returning("id").execute();
+    removed.push(...rows.map((row) => row.id));
+  }
+  return { removed, done: removed.length > 0 ? `${items(removed.length)} removed.` : "", problem: problems.length > 0 ? problems.join(" ") : null };
+}
+
+/** Brings removed items back. */
+export async function restoreMedia(scope: TeamScope, ids: readonly string[]): Promise<Changed> {
+  const rows = ids.length > 0 ? await scope.changeMedia().set({ deleted_at: null }).where("id", "in", [...ids]).returning("id").execute() : [];
+  return { done: `${items(rows.length)} brought back.`, problem: null };
+}
+
+export async function tagMedia(scope: TeamScope, ids: readonly string[], typed: string, give: boolean): Promise<Changed> {
+  let tags: string[];
+  try {
+    tags = readTags(typed);
+  } catch (error) {
+    return { done: "", problem: error instanceof Error ? error.message : String(error) };
+  }
+  if (tags.length === 0) return { done: "", problem: "Write a tag first." };
+  if (ids.length === 0) return { done: "", problem: "Mark at least one item first." };
+  for (const tag of tags) await scope.changeMedia().set({ tags: give ? sql<string[]>`array_append(array_remove(tags, ${tag}), ${tag})` : sql<string[]>`array_remove(tags, ${tag})` }).where("id", "in", [...ids]).execute();
+  return { done: `${tags.map((tag) => `“${tag}”`).join(", ")} ${give ? "given to" : "taken from"} ${items(ids.length)}.`, problem: null };
+}
+
+const day = string().matches(/^(\d{4}-\d{2}-\d{2})?$/, "Choose a day.").default("");
+const rightsForm = object({
+  source: string().trim().max(200, "At most 200 characters.").default(""),
+  licence: string().trim().max(200, "At most 200 characters.").default(""),
+  holder: string().trim().max(120, "At most 120 characters.").default(""),
+  rights_from: day,
+  rights_to: day,
+});
+
+/** Writes the rights note of items. */
+export async function noteRights(scope: TeamScope, ids: readonly string[], data: FormData): Promise<ReadForm<unknown>> {
+  const read = await readForm(rightsForm, data);
+  if (!read.ok) return read;
+  const { source, licence, holder, rights_from, rights_to } = read.values;
+  if (rights_from && rights_to && rights_to < rights_from) return { ok: false, problems: { rights_to: "The last day must not come before the first." } };
+  if (ids.length === 0) return { ok: false, problems: { licence: "Mark at least one item first." } };
+  await scope.changeMedia().set({ source, licence, holder, rights_from: rights_from || null, rights_to: rights_to || null }).where("id", "in", [...ids]).execute();
+  return read;
+}
+
+const MOST_NAME = 120;
+
+/** Renames an item. Gives the problem in words, or null. */
+export async function renameMedia(scope: TeamScope, id: string, typed: string): Promise<string | null> {
+  const name = typed.replace(/\p{Cc}/gu, "").trim();
+  if (name === "") return "An item needs a name.";
+  if ([...name].length > MOST_NAME) return `At most ${MOST_NAME} characters.`;
+  await scope.changeMedia().set({ name }).where("id", "=", id).execute();
+  return null;
+}
+
+export async function setLogo(scope: TeamScope, id: string, isLogo: boolean): Promise<void> {
+  await scope.changeMedia().set({ is_logo: isLogo }).where("id", "=", id).where("kind", "=", "picture").execute();
+}
+
+const point = object({ x: number().min(0).max(1).required(), y: number().min(0).max(1).required() });
+
+/** Moves an item's focal point, and marks the renditions it shows in as out of date. */
+export async function moveFocal(scope: TeamScope, id: string, value: unknown): Promise<void> {
+  const focal = point.validateSync(value, { stripUnknown: true });
+  const row = await scope.media().selectAll().where("id", "=", id).executeTakeFirst();
+  if (!row?.facts || mediaFacts(row)?.kind === "sound") return;
+  await scope.changeMedia().set({ facts: JSON.stringify({ ...row.facts, focal }) }).where("id", "=", id).execute();
+  await markOutdated(scope, (await promotionsNaming(scope, [id])).map((one) => one.id), `the focal point of ${row.name} was moved`);
+}
+
+/** Sets which products show an item. */
+export async function linkProducts(scope: TeamScope, mediaId: string, productIds: readonly string[]): Promise<void> {
+  const wanted = array(string().uuid().required()).required().validateSync(productIds);
+  await scope.together(async (within) => {
+    const own = wanted.length > 0 ? await within.products().select("id").where("id", "in", wanted).execute() : [];
+    const before = await within.productPictures().select("product_id").where("media_id", "=", mediaId).execute();
+    const gone = before.map(({ product_id }) => product_id).filter((id) => !wanted.includes(id));
+    if (gone.length > 0) await within.removeProductPictures().where("media_id", "=", mediaId).where("product_id", "in", gone).execute();
+    for (const { id } of own) {
+      if (before.some(({ product_id }) => product_id === id)) continue;
+      const last = await within.productPictures().select(({ fn }) => fn.max("position").as("last")).where("product_id", "=", id).executeTakeFirst();
+      await within.addProductPictures([{ product_id: id, media_id: mediaId, position: (last?.last ?? -1) + 1 }]).execute();
+    }
+  });
+}

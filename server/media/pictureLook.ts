@@ -1,0 +1,49 @@
+import sharp from "sharp";
+import smartcrop, { type CropOptions } from "smartcrop";
+import { type DominantColor, dominantColors } from "../../core/color/dominant";
+import { type FocalPoint, CENTRE } from "../../core/geometry/framing";
+import { HASH_SIDE, perceptualHash } from "../../core/picture/perceptualHash";
+
+/** What a picture looks like, measured from a small copy. */
+export interface PictureLook {
+  readonly colors: readonly DominantColor[];
+  readonly focal: FocalPoint;
+  /** The perceptual hash as a signed 64-bit number, which is what the database column holds. */
+  readonly hash: string;
+  /** As sharp measures it: the standard deviation of the Laplacian; below about 1 a photograph is soft. */
+  readonly sharpness: number;
+}
+
+const COLOR_SIDE = 64;
+const SUBJECT_SIDE = 256;
+
+/** Measures any picture sharp can read. */
+export async function pictureLook(path: string): Promise<PictureLook> {
+  const small = await sharp(path).ensureAlpha().toColorspace("srgb").resize({ width: COLOR_SIDE, height: COLOR_SIDE, fit: "inside" }).raw().toBuffer();
+  const grey = await sharp(path).flatten({ background: "#ffffff" }).greyscale().resize(HASH_SIDE, HASH_SIDE, { fit: "fill" }).raw().toBuffer();
+  const { sharpness } = await sharp(path).stats();
+  return { colors: dominantColors(small), focal: await subjectOf(path), hash: BigInt.asIntN(64, perceptualHash(new Uint8Array(grey))).toString(), sharpness: Number((sharpness ?? 0).toFixed(2)) };
+}
+
+interface Pixels {
+  readonly width: number;
+  readonly height: number;
+  readonly data: Uint8ClampedArray;
+}
+interface PixelOptions extends CropOptions {
+  readonly prescale: boolean;
+  readonly imageOperations: { open(image: Pixels): Promise<Pixels>; resample(image: Pixels): Pixels; getData(image: Pixels): Pixels };
+}
+
+/** Where the subject is, by edges, skin tones and saturation (smartcrop): the middle of the best square. */
+async function subjectOf(path: string): Promise<FocalPoint> {
+  const { data, info } = await sharp(path).flatten({ background: "#ffffff" }).ensureAlpha().resize({ width: SUBJECT_SIDE, height: SUBJECT_SIDE, fit: "inside" }).raw().toBuffer({ resolveWithObject: true });
+  const { width, height } = info;
+  const side = Math.min(width, height) * 0.7;
+  const image = { width, height, data: new Uint8ClampedArray(data) };
+  const options: PixelOptions = { width: side, height: side, prescale: false, minScale: 0.8, imageOperations: { open: async () => image, resample: () => image, getData: () => image } };
+  // Its types know pictures of a browser only; what it does with ours is in `imageOperations`.
+  const { topCrop } = await smartcrop.crop(image as unknown as CanvasImageSource, options);
+  const share = (value: number): number => Number(Math.min(1, Math.max(0, value)).toFixed(3));
+  return Number.isFinite(topCrop.x) ? { x: share((topCrop.x + topCrop.width / 2) / width), y: share((topCrop.y + topCrop.height / 2) / height) } : CENTRE;
+}
