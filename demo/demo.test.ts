@@ -1,6 +1,6 @@
 import { svgProblem } from "../server/media/svgSafety";
 import { quillfernLogo } from "./art/logo";
-import { seeded } from "./art/random";
+import { seeded } from "../server/shelf/random";
 import { FILE_NAMES } from "./makeFile";
 
 test("the logo is an SVG that our own door lets in", () => expect(svgProblem(quillfernLogo())).toBeNull());

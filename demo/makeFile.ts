@@ -5,13 +5,16 @@ import { join } from "node:path";
 import { CLIPS, CLIP_RATE, clipPainter } from "./art/clips";
 import { quillfernLogo } from "./art/logo";
 import { PICTURES, drawPicture } from "./art/pictures";
-import { playTune, TUNES } from "./tunes/tunes";
-import { wavFile } from "./tunes/synth";
+import { playTune, TUNES } from "../server/shelf/tunes";
+import { wavFile } from "../server/shelf/synth";
+
+/** The tunes the made-up team has brought in. */
+const HOUSE_TUNES = TUNES.filter(({ name }) => name === "potting-bench.wav" || name === "morning-watering.wav");
 
 export const LOGO_FILE = "quillfern-logo.svg";
 
 /** Names of all files of the demo world, the ones that take longest first. */
-export const FILE_NAMES: readonly string[] = [...CLIPS, ...PICTURES, ...TUNES].map(({ name }) => name).concat(LOGO_FILE);
+export const FILE_NAMES: readonly string[] = [...CLIPS, ...PICTURES, ...HOUSE_TUNES].map(({ name }) => name).concat(LOGO_FILE);
 
 /** Makes one file of the demo world in a folder, the same bytes' worth of picture or sound every time. */
 export async function makeFile(name: string, folder: string): Promise<void> {
@@ -31,7 +34,7 @@ export async function makeFile(name: string, folder: string): Promise<void> {
     if (code !== 0) throw new Error(`The clip ${name} could not be encoded.`);
     return;
   }
-  const tune = TUNES.find((one) => one.name === name);
+  const tune = HOUSE_TUNES.find((one) => one.name === name);
   if (tune) return writeFile(path, wavFile(playTune(tune, seed)));
   if (name === LOGO_FILE) return writeFile(path, quillfernLogo());
   throw new RangeError(`The demo world has no file “${name}”.`);

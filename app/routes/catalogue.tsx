@@ -29,7 +29,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const open = params.get("product") ?? "";
   const [{ products, count }, tags, edited] = await Promise.all([listProducts(scope, query, team.locale), productTags(scope), open && open !== "new" ? editedProduct(scope, open, team.locale) : null]);
   const media = open ? (await mediaList(scope, team.zone)).flatMap(({ facts, rights }) => (facts ? [{ facts, rights }] : [])) : [];
-  return { currency: team.currency, query, products: await withThumbs(scope, products), count, tags, edited, isNew: open === "new", media };
+  return { currency: team.currency, pageSize: PRODUCTS_A_PAGE, query, products: await withThumbs(scope, products), count, tags, edited, isNew: open === "new", media };
 }
 
 async function withThumbs<Row extends { readonly picture: string | null }>(scope: TeamScope, products: readonly Row[]) {
@@ -101,7 +101,7 @@ function bulkAction(what: string, tag: string): BulkAction {
 
 const CATALOGUE_TABS = [["/catalogue", "Products"], ["/catalogue/offers", "Offers"]] as const;
 
-export default function Catalogue({ loaderData: { currency, query, products, count, tags, edited, isNew, media } }: Route.ComponentProps) {
+export default function Catalogue({ loaderData: { currency, pageSize, query, products, count, tags, edited, isNew, media } }: Route.ComponentProps) {
   const [params, setParams] = useSearchParams();
   const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
   const bulk = useFetcher<CatalogueAnswer>();
@@ -114,7 +114,7 @@ export default function Catalogue({ loaderData: { currency, query, products, cou
     return before;
   }, { replace: true, preventScrollReset: true });
   const linkTo = (change: Readonly<Record<string, string>>): string => `?${new URLSearchParams({ ...Object.fromEntries(params), ...change })}`;
-  const pages = Math.max(1, Math.ceil(count / PRODUCTS_A_PAGE));
+  const pages = Math.max(1, Math.ceil(count / pageSize));
   const allMarked = products.length > 0 && products.every(({ id }) => marked.has(id));
   const toggle = (id: string): void => setMarked((before) => {
     const next = new Set(before);
@@ -170,7 +170,7 @@ export default function Catalogue({ loaderData: { currency, query, products, cou
       {pages > 1 && (
         <nav aria-label="Pages" className="mt-4 flex items-center justify-end gap-5 text-sm">
           {query.page > 0 && <Link to={linkTo({ page: String(query.page) })} className="underline">Earlier</Link>}
-          <span className="figures">{query.page * PRODUCTS_A_PAGE + 1}–{Math.min(count, (query.page + 1) * PRODUCTS_A_PAGE)} of {count}</span>
+          <span className="figures">{query.page * pageSize + 1}–{Math.min(count, (query.page + 1) * pageSize)} of {count}</span>
           {query.page + 1 < pages && <Link to={linkTo({ page: String(query.page + 2) })} className="underline">Later</Link>}
         </nav>
       )}

@@ -20,6 +20,7 @@ import { MediaDetailPanel } from "../media/MediaDetailPanel";
 import { MediaFilters } from "../media/MediaFilters";
 import { MediaWall } from "../media/MediaWall";
 import { Recorder } from "../media/Recorder";
+import { MEDIA_TABS } from "../media/tabs";
 import { UploadList } from "../media/UploadList";
 import { useMediaPages } from "../media/useMediaPages";
 
@@ -36,7 +37,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     scope.products().select(["id", "name"]).where("id", "in", scope.productPictures().select("product_id")).orderBy("name").limit(MOST_PRODUCTS).execute(),
     /^[0-9a-f-]{36}$/.test(open) ? mediaDetail(scope, open, today).catch(() => null) : null,
   ]);
-  return { query, first, tags, collections, products, detail };
+  return { query, first, pageSize: MEDIA_A_PAGE, tags, collections, products, detail };
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -87,7 +88,7 @@ export async function action({ request }: Route.ActionArgs) {
   }
 }
 
-export default function Media({ loaderData: { query, first, tags, collections, products, detail } }: Route.ComponentProps) {
+export default function Media({ loaderData: { query, first, pageSize, tags, collections, products, detail } }: Route.ComponentProps) {
   const revalidator = useRevalidator();
   const [params, setParams] = useSearchParams();
   const changes = useFetcher<MediaAnswer>();
@@ -101,7 +102,7 @@ export default function Media({ loaderData: { query, first, tags, collections, p
     only.delete("item");
     return only.toString();
   }, [params]);
-  const { count, itemAt, want, loaded } = useMediaPages(search, first, MEDIA_A_PAGE);
+  const { count, itemAt, want, loaded } = useMediaPages(search, first, pageSize);
   const open = useCallback((id: string | null): void => setParams((before) => {
     if (id) before.set("item", id);
     else before.delete("item");
@@ -135,7 +136,7 @@ export default function Media({ loaderData: { query, first, tags, collections, p
         <Button onClick={() => setRecording(true)}><Mic aria-hidden size={16} /> Record</Button>
         <Button look="main" onClick={() => picker.current?.click()}><UploadIcon aria-hidden size={16} /> Bring files in</Button>
       </PageHead>
-      <Tabs label="Media" tabs={[["/media", "Your media"], ["/media/shelf", "Starter shelf"], ["/media/backdrops", "Backdrops from words"]]} />
+      <Tabs label="Media" tabs={MEDIA_TABS} />
       <UploadList uploads={uploads} onCancel={cancel} onAgain={again} onShow={open} />
       <div className="flex gap-6">
         <div className="min-w-0 flex-1">

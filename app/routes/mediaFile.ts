@@ -6,6 +6,6 @@ import type { Route } from "./+types/mediaFile";
 /** A working copy of a media item of the team: `level-2`, `proxy` or `sound`. */
 export async function loader({ request, params: { id, file } }: Route.LoaderArgs) {
   const { scope } = await requirePerson(request);
-  const { path, type } = await mediaFilePath(scope, id, file);
-  return fileResponse(request, path, { type, immutable: true });
+  const { path, type, etag } = await mediaFilePath(scope, id, file);
+  return fileResponse(request, path, { type, etag });
 }

@@ -31,7 +31,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     editing ? productTags(scope) : [],
   ]);
   return {
-    currency: team.currency, zone: team.zone, offers, shown: shown?.id ?? null, sheet, today: wallTime(now, team.zone).slice(0, 10),
+    currency: team.currency, zone: team.zone, offers, shown: shown?.id ?? null, sheet, most: SHEET_ROWS, today: wallTime(now, team.zone).slice(0, 10),
     soon: { starts: `${wallTime(now, team.zone).slice(0, 10)}T00:00`, ends: `${wallTime(new Date(now.getTime() + 8 * 86_400_000), team.zone).slice(0, 10)}T00:00` },
     editing, edited: offers.find(({ id }) => id === editing) ?? null,
     choices: { products: products.map((row) => ({ id: row.id, name: row.name, price: writePrice(money(row.price_minor, row.currency), team.locale) })), tags },
@@ -53,7 +53,7 @@ export async function action({ request }: Route.ActionArgs) {
 const STATE_LOOK = { running: "bg-ready-pale text-ready", coming: "bg-warn-pale text-warn", ended: "bg-[#e9e1d0] text-soft" } as const;
 const STATES = ["running", "coming", "ended"] as const;
 
-export default function Offers({ loaderData: { currency, zone, offers, shown, sheet, today, soon, editing, edited, choices } }: Route.ComponentProps) {
+export default function Offers({ loaderData: { currency, zone, offers, shown, sheet, most, today, soon, editing, edited, choices } }: Route.ComponentProps) {
   const [, setParams] = useSearchParams();
   const close = useCallback((id: string | null) => setParams((before) => {
     before.delete("edit");
@@ -93,7 +93,7 @@ export default function Offers({ loaderData: { currency, zone, offers, shown, sh
             <div className="mb-1 flex items-baseline gap-4"><h2 className="text-xl">{offer.name}</h2><span className="figures">{offer.badge}</span><Link to={`?offer=${offer.id}&edit=${offer.id}`} preventScrollReset aria-label={`Change ${offer.name}`} className="ml-auto font-semibold underline underline-offset-2">Change</Link></div>
             <p className="mb-4 text-sm text-soft">{[`${offer.from} to ${offer.until}`, offer.zone, offer.code && `code ${offer.code}`, offer.limits, offer.small_print].filter(Boolean).join(" · ")}</p>
             <Sheet rows={sheet.rows} />
-            {sheet.count > SHEET_ROWS && <p className="mt-2 text-sm text-soft">The first {SHEET_ROWS} of {sheet.count} products.</p>}
+            {sheet.count > most && <p className="mt-2 text-sm text-soft">The first {most} of {sheet.count} products.</p>}
             {sheet.count === 0 && <p className="border border-dashed border-firm p-10 text-center text-soft">No product is in the scope of this offer.</p>}
             <p className="mt-4 text-sm text-soft">{STACKING_RULE} Percentages are rounded down, reduced prices too: nothing is ever overstated.</p>
           </section>

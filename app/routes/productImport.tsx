@@ -3,7 +3,7 @@ import { useRef, useState } from "react";
 import { type ColumnMatch, PRODUCT_FIELDS, PRODUCT_FIELD_NAMES } from "../../core/catalogue/productRow";
 import { CSV_LIMITS } from "../../core/catalogue/csvText";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
-import { type ImportPreview, MOST_FINDINGS, previewImport, readMatch, runImport } from "../../server/catalogue/productImport";
+import { type ImportPreview, previewImport, readMatch, runImport } from "../../server/catalogue/productImport";
 import type { Route } from "./+types/productImport";
 import { Button, ButtonLink } from "../components/Button";
 import { inputClasses } from "../components/Field";
@@ -37,7 +37,7 @@ export async function action({ request }: Route.ActionArgs) {
     const match = parsed === null ? null : readMatch(parsed);
     if (form.get("intent") === "import" && match) return { preview: null, problem: null, imported: await runImport(scope, bytes, team.currency, match) } satisfies Answer;
     const preview = await previewImport(scope, bytes, team.currency, match);
-    return { preview: { ...preview, findings: preview.findings.slice(0, MOST_FINDINGS) }, problem: null, imported: null } satisfies Answer;
+    return { preview, problem: null, imported: null } satisfies Answer;
   } catch (error) {
     if (error instanceof SyntaxError || error instanceof RangeError) return failed(`“${file.name}”: ${error.message}`);
     throw error;
@@ -89,7 +89,7 @@ export default function ProductImport() {
 }
 
 function Preview({ preview, name, busy, onMatch, onOther }: { preview: ImportPreview; name: string; busy: boolean; onMatch: (match: ColumnMatch) => void; onOther: () => void }) {
-  const { header, match, sample, findings, added, changed, same, encoding, delimiter } = preview;
+  const { header, match, sample, findings, left, added, changed, same, encoding, delimiter } = preview;
   return (
     <div className={`grid grid-cols-[minmax(0,1fr)_320px] gap-10 max-lg:grid-cols-1 ${busy ? "opacity-70" : ""}`}>
       <section aria-label="Columns">
@@ -114,7 +114,7 @@ function Preview({ preview, name, busy, onMatch, onOther }: { preview: ImportPre
       <section aria-label="What would happen">
         <h2 className="mb-3">What would happen</h2>
         <dl className="divide-y divide-rule border-y border-rule">
-          {([["added", added], ["changed", changed], ["the same already", same], ["left out", findings.length]] as const).map(([text, count]) => <div key={text} className="flex justify-between py-2"><dt>{text}</dt><dd className="figures">{count}{text === "left out" && count === MOST_FINDINGS ? "+" : ""}</dd></div>)}
+          {([["added", added], ["changed", changed], ["the same already", same], ["left out", left]] as const).map(([text, count]) => <div key={text} className="flex justify-between py-2"><dt>{text}</dt><dd className="figures">{count}</dd></div>)}
         </dl>
         {findings.length > 0 && (
           <>

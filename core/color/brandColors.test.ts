@@ -36,7 +36,8 @@ describe("contrast that is reached", () => {
       fc.property(hex, hex, fc.constantFrom(3, 4.5, 7), (color, ground, wanted) => {
         const found = reachContrast(color, ground, wanted);
         if (found === null) return expect(Math.max(contrastRatio("#000000", ground), contrastRatio("#ffffff", ground))).toBeLessThan(wanted + 0.02);
-        expect(new Color(found).contrast(new Color(ground), "WCAG21")).toBeGreaterThanOrEqual(wanted - 1e-6);
+        // Theirs has the knee of the older sRGB draft (0.03928), which moves a ratio by up to 0.0005.
+        expect(new Color(found).contrast(new Color(ground), "WCAG21")).toBeGreaterThanOrEqual(wanted - 0.0005);
         if (contrastRatio(color, ground) >= wanted) expect(found).toBe(color);
         const [before, after] = [new Color(color).to("oklch"), new Color(found).to("oklch")];
         const turn = Math.abs(((Number(before.coords[2]) - Number(after.coords[2]) + 540) % 360) - 180);

@@ -1,7 +1,7 @@
 import { type Canvas, createCanvas } from "@napi-rs/canvas";
 import { type Ctx, boards, bokeh, fillWith, finish, soft, wall, windowLight } from "./light";
 import { agave, bush, fern, spikes } from "./plants";
-import { type Random, seeded } from "./random";
+import { type Random, seeded } from "../../server/shelf/random";
 import { type Pot, planted, potBack, potFront, potMouth, wateringCan } from "./things";
 
 /** A clip of the demo world. What holds still is drawn once; `draw` adds what moves at a time from 0 to 1. */

@@ -1,5 +1,5 @@
 import { type Canvas, type SKRSContext2D, createCanvas } from "@napi-rs/canvas";
-import { type Random, seeded } from "./random";
+import { type Random, seeded } from "../../server/shelf/random";
 
 export type Ctx = SKRSContext2D;
 

@@ -1,7 +1,7 @@
 import { type Canvas, createCanvas } from "@napi-rs/canvas";
 import { type Ctx, boards, bokeh, fillWith, finish, hsl, linear, soft, wall, windowLight } from "./light";
 import { agave, bush, fern, leaf, seedling, spikes } from "./plants";
-import { type Random, seeded } from "./random";
+import { type Random, seeded } from "../../server/shelf/random";
 import { type Pot, crate, planted, potBack, potFront, sack, seedPacket, wateringCan } from "./things";
 
 /** A picture of the demo world: its file name, size in pixels, and how it is drawn. */

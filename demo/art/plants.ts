@@ -1,5 +1,5 @@
 import { type Ctx, fillWith, hsl, linear } from "./light";
-import { type Random } from "./random";
+import { type Random } from "../../server/shelf/random";
 
 /** How a leaf looks. Lengths in pixels, angles in radians from straight up, clockwise. */
 export interface Leaf {

@@ -1,5 +1,5 @@
 import { type Ctx, fillWith, groundShadow, hsl, linear, soft } from "./light";
-import { type Random } from "./random";
+import { type Random } from "../../server/shelf/random";
 
 /** A pot that stands at (x, y), the middle of its foot. */
 export interface Pot {

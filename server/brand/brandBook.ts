@@ -1,20 +1,11 @@
 import { sql } from "kysely";
 import { ValidationError } from "yup";
-import { type BrandBook, FACE_ROLES, newBrandBook, paletteOf, readBrandBook, signOffWords } from "../../core/brand/book";
-import { type BrandFacts, type MediaFacts } from "../../core/document/facts";
-import { type FaceChoice } from "../../core/type/faces";
-import { headlineWeight, textWeight } from "../../core/type/shippedFaces";
+import { type BrandBook, FACE_ROLES, newBrandBook, readBrandBook } from "../../core/brand/book";
 import { type TeamScope } from "../db/teamScope";
-import { ownFamilies, type OwnFamily } from "../faces/ownFonts";
+import { ownFamilies } from "../faces/ownFonts";
 import { type ReadForm } from "../formProblems";
-import { mediaFacts } from "../media/storedFacts";
+import { type StoredBrand, resolveFace } from "./brandFacts";
 import { markOutdated } from "../promotions/outdated";
-
-export interface StoredBrand {
-  readonly id: string;
-  readonly name: string;
-  readonly book: BrandBook;
-}
 
 /** The team's brands by name. */
 export async function allBrands(scope: TeamScope): Promise<StoredBrand[]> {
@@ -103,47 +94,4 @@ async function referenceProblems(scope: TeamScope, book: BrandBook): Promise<Rec
     if (!resolveFace(family, weight, role, own)) problems[`faces.${role}.family`] = `${family} is not among the typefaces. Choose one from the list.`;
   }
   return problems;
-}
-
-/** The face a book's choice stands for; null when there is no such family. */
-function resolveFace(family: string, weight: number | null, role: keyof BrandBook["faces"], own: readonly OwnFamily[]): FaceChoice | null {
-  const brought = own.find((one) => one.family === family);
-  if (brought) return { family, weight: weight ?? (role === "text" ? brought.weights[0] : brought.weights[1]) };
-  const usual = role === "text" ? textWeight(family) : headlineWeight(family);
-  return usual === null ? null : { family, weight: usual };
-}
-
-/** A brand as scenes use it. Throws when its typeface is no longer there. */
-export function brandFacts({ id, name, book }: StoredBrand, media: Readonly<Record<string, MediaFacts>>, own: readonly OwnFamily[]): BrandFacts {
-  const faces = Object.fromEntries(FACE_ROLES.map((role) => {
-    const { family, weight } = book.faces[role];
-    // A typeface that was removed gives way to a shipped one; the brand book says so.
-    return [role, resolveFace(family, weight, role, own) ?? { family: "Instrument Sans", weight: role === "text" ? 400 : 700 }];
-  })) as BrandFacts["faces"];
-  const logos = book.logos.flatMap(({ variant, media: logo }) => {
-    const picture = media[logo];
-    return picture?.kind === "picture" ? [{ variant, picture }] : [];
-  });
-  const chosen = new Set(Object.values(faces).map(({ family }) => family));
-  const { on, corner, size, opacity } = book.watermark;
-  return {
-    id, name, faces, logos,
-    palette: paletteOf(book),
-    ownFaces: own.filter(({ family }) => chosen.has(family)).flatMap(({ family, file }) => Object.values(faces).filter((face) => face.family === family).map((face) => ({ ...face, file: file(face.weight) }))),
-    signOff: { first: signOffWords(book, "first"), second: signOffWords(book, "second") },
-    call: book.calls[0] ?? "",
-    logoRules: book.logoRules,
-    watermark: on ? { corner, size, opacity } : null,
-  };
-}
-
-/** A brand with its logos, ready for a scene. */
-export async function loadBrandFacts(scope: TeamScope, brand: StoredBrand): Promise<BrandFacts> {
-  const ids = brand.book.logos.map(({ media }) => media);
-  const rows = ids.length > 0 ? await scope.media().selectAll().where("id", "in", ids).execute() : [];
-  const media = Object.fromEntries(rows.flatMap((row) => {
-    const facts = mediaFacts(row);
-    return facts ? [[row.id, facts] as const] : [];
-  }));
-  return brandFacts(brand, media, await ownFamilies(scope));
 }

@@ -9,7 +9,8 @@ import { mediaFacts, moreFacts } from "../media/storedFacts";
 import { resolvePromotion } from "../../core/document/resolve";
 import { loadRenderInput } from "../promotions/loadFacts";
 import { readPromotion } from "../../core/document/promotion";
-import { brandFacts, promotionsOf, type StoredBrand } from "./brandBook";
+import { promotionsOf } from "./brandBook";
+import { brandFacts, type StoredBrand } from "./brandFacts";
 
 /** A brand's colours as a file would hold them. */
 export const paletteFile = ({ name, book }: StoredBrand): PaletteFile => ({ name, colors: [...COLOR_ROLES.map((role) => ({ name: book.colors[role].name, hex: book.colors[role].hex })), ...book.extras] });

@@ -24,11 +24,14 @@ export interface ImportPreview {
   readonly added: number;
   readonly changed: number;
   readonly same: number;
+  /** The first of them. */
   readonly findings: readonly RowFinding[];
+  /** How many rows have findings. */
+  readonly left: number;
 }
 
 const SAMPLE_ROWS = 5;
-export const MOST_FINDINGS = 200;
+const MOST_FINDINGS = 200;
 
 /** Reads a CSV file and says what importing it would do. `chosen` overrides which column says what. Throws in words. */
 export async function previewImport(scope: TeamScope, bytes: Uint8Array, currency: string, chosen: ColumnMatch | null): Promise<ImportPreview> {
@@ -42,7 +45,7 @@ export async function previewImport(scope: TeamScope, bytes: Uint8Array, currenc
     const before = known.get(row.code);
     counts[!before ? "added" : sameProduct(before.product, row) ? "same" : "changed"] += 1;
   }
-  return { encoding, delimiter: table.delimiter, header: table.header, match, sample: table.rows.slice(0, SAMPLE_ROWS), ...counts, findings };
+  return { encoding, delimiter: table.delimiter, header: table.header, match, sample: table.rows.slice(0, SAMPLE_ROWS), ...counts, findings: findings.slice(0, MOST_FINDINGS), left: findings.length };
 }
 
 /** Imports the good rows, all or none; those with findings are left out. Products with a known code are changed. */

@@ -6,7 +6,7 @@ import { store } from "../storage/store";
 const missing = (): Response => new Response("There is no such media item in your team.", { status: 404 });
 
 /** Where a working copy of a team's item lies. Throws a 404 for another team's, as for none. */
-export async function mediaFilePath(scope: TeamScope, id: string, file: string): Promise<{ path: string; type: string }> {
+export async function mediaFilePath(scope: TeamScope, id: string, file: string): Promise<{ path: string; type: string; etag: string }> {
   if (!string().uuid().required().isValidSync(id)) throw missing();
   const row = await scope.media().select("sha256").where("id", "=", id).executeTakeFirst();
   if (!row) throw missing();
@@ -15,5 +15,6 @@ export async function mediaFilePath(scope: TeamScope, id: string, file: string):
     : file === "proxy" ? { key: proxyKey(row.sha256), type: "video/mp4" }
     : file === "sound" ? { key: soundProxyKey(row.sha256), type: "audio/mp4" } : null;
   if (!found || !(await store().has(found.key))) throw missing();
-  return { path: await store().local(found.key), type: found.type };
+  // An item whose file is replaced keeps its address; the bytes are named by their hash.
+  return { path: await store().local(found.key), type: found.type, etag: `${row.sha256.slice(0, 16)}-${file}` };
 }

@@ -2,7 +2,7 @@ import { type Facts, type MediaFacts } from "../../core/document/facts";
 import { type Promotion } from "../../core/document/promotion";
 import { readBrandBook } from "../../core/brand/book";
 import { ownFamilies } from "../faces/ownFonts";
-import { brandFacts } from "../brand/brandBook";
+import { brandFacts } from "../brand/brandFacts";
 import { offerLinesFor } from "../catalogue/offerOnProduct";
 import { mainPictures } from "../catalogue/productPictures";
 import { type TeamScope } from "../db/teamScope";

@@ -15,6 +15,7 @@ export function fontKey(sha256: string): string {
   if (!SHA.test(sha256)) throw new RangeError("Fonts are stored under their SHA-256 only.");
   return `fonts/${sha256}.ttf`;
 }
+export const shelfKey = (hash: string, ending: string): string => `shelf/${hash.slice(0, 2)}/${hash}.${ending}`;
 export const segmentKey = (hash: string): string => `segments/${hash.slice(0, 2)}/${hash}.mp4`;
 export const stillKey = (hash: string): string => `stills/${hash.slice(0, 2)}/${hash}.png`;
 export const renditionKey = (renditionId: string): string => `renditions/${renditionId}.mp4`;

@@ -1,4 +1,4 @@
-import { seeded } from "../art/random";
+import { seeded } from "./random";
 import { type Stereo, bass, pad, pluck, room, silence, tap } from "./synth";
 
 /** A tune: chords of four beats each, picked, over a bass and light taps. */
@@ -25,6 +25,24 @@ export const TUNES: readonly Score[] = [
     chords: [[50, 57, 62, 66, 69], [47, 54, 59, 62, 66], [43, 50, 55, 59, 62], [45, 52, 57, 61, 64]],
     picking: [0, 3, 2, 4, 1, 3, 4, 2],
     melody: [78, 0, 0, 81, 78, 0, 74, 0, 76, 0, 79, 0, 76, 73, 0, 0],
+  },
+  {
+    name: "market-square.wav", beatsAMinute: 118,
+    chords: [[43, 55, 59, 62, 67], [48, 55, 60, 64, 67], [50, 57, 62, 66, 69], [48, 55, 60, 64, 67]],
+    picking: [0, 3, 1, 4, 2, 4, 3, 1],
+    melody: [79, 78, 74, 0, 76, 0, 72, 74, 78, 0, 81, 78, 76, 74, 72, 0],
+  },
+  {
+    name: "slow-oven.wav", beatsAMinute: 72,
+    chords: [[53, 57, 60, 64, 67], [50, 57, 60, 65, 69], [46, 53, 58, 62, 65], [48, 55, 58, 64, 67]],
+    picking: [0, -1, 2, 3, -1, 4, 2, -1],
+    melody: [72, 0, 0, 69, 0, 0, 67, 65, 0, 0, 70, 0, 69, 0, 64, 0],
+  },
+  {
+    name: "first-frost.wav", beatsAMinute: 66,
+    chords: [[45, 52, 57, 60, 64], [41, 53, 57, 60, 65], [48, 55, 60, 64, 67], [43, 50, 55, 59, 62]],
+    picking: [0, 4, -1, 3, 2, -1, 4, -1],
+    melody: [76, 0, 0, 0, 81, 0, 77, 0, 79, 0, 0, 76, 0, 74, 0, 0],
   },
 ];
 

@@ -1,4 +1,4 @@
-import { type Random } from "../art/random";
+import { type Random } from "./random";
 
 export const SAMPLE_RATE = 48000;
 
