@@ -18,7 +18,7 @@ import { type Database, type Role } from "../server/db/tables";
 import { type TeamScope, teamScope } from "../server/db/teamScope";
 import { ingestMedia } from "../server/media/ingest";
 import { receiveMedia } from "../server/media/receive";
-import { LOGO_FILE } from "./makeFile";
+import { LOGOS } from "./art/logo";
 import { makeAll } from "./makeAll";
 
 const PEOPLE: readonly { name: string; email: string; role: Role }[] = [
@@ -60,7 +60,7 @@ async function fillTeam(db: Kysely<Database>, scope: TeamScope, tell: (step: str
   const brand = await scope
     .addBrand({
       name: "Quillfern",
-      book: JSON.stringify(quillfernBook(media.get(LOGO_FILE) ?? "", media.get("potting-bench.wav") ?? null)),
+      book: JSON.stringify(quillfernBook(media)),
     })
     .returning("id")
     .executeTakeFirstOrThrow();
@@ -96,7 +96,7 @@ async function loadMedia(db: Kysely<Database>, scope: TeamScope, tell: (step: st
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-demo-"));
   try {
     await makeAll(folder, async (name) => {
-      const { id } = await receiveMedia(scope, name, Readable.toWeb(createReadStream(join(folder, name))) as ReadableStream, { isLogo: name === LOGO_FILE });
+      const { id } = await receiveMedia(scope, name, Readable.toWeb(createReadStream(join(folder, name))) as ReadableStream, { isLogo: name in LOGOS });
       await noteOrigin(scope, id, name);
       await ingestMedia(db, id);
       ids.set(name, id);
@@ -123,17 +123,17 @@ async function addOffer(scope: TeamScope, name: string, terms: OfferTerms, on: O
 }
 
 /** The made-up nursery's book. */
-function quillfernBook(logo: string, tune: string | null): BrandBook {
+function quillfernBook(media: ReadonlyMap<string, string>): BrandBook {
   const color = (name: string, hex: string): { name: string; hex: string } => ({ name, hex });
   return {
     ...newBrandBook(),
     colors: { ground: color("Paper", "#f4efe2"), card: color("Cream", "#fffaf0"), ink: color("Wet bark", "#1f2a24"), primary: color("Fern", "#2b5f47"), accent: color("Terracotta", "#c9603a"), sale: color("Rosehip", "#b3402a") },
     extras: [color("Glaze blue", "#4f7f93"), color("Straw", "#e3c878")],
-    logos: [{ variant: "full", media: logo }],
+    logos: ([["full", "quillfern-logo.svg"], ["mark", "quillfern-mark.svg"], ["light", "quillfern-logo-light.svg"]] as const).map(([variant, file]) => ({ variant, media: media.get(file) ?? "" })),
     contact: { website: "quillfern.example.com", phone: "01632 960 140", address: "3 Fern Lane, by the old kiln", handles: ["@quillfern"] },
     calls: ["Come and choose yours", "Ask us on the bench", "Order by Thursday"],
     legal: ["While stocks last. In the shop only."],
-    tune,
+    tune: media.get("potting-bench.wav") ?? null,
   };
 }
 

@@ -7,7 +7,7 @@ export async function makeAll(folder: string, onMade: (name: string) => Promise<
   const waiting = [...FILE_NAMES];
   const runThread = (): Promise<void> =>
     new Promise((resolve, reject) => {
-      const thread = startThread(new URL("./makeThread.ts", import.meta.url), folder);
+      const thread = startThread("demo/makeThread.ts", folder);
       const next = (): void => {
         const name = waiting.shift();
         if (name) thread.postMessage(name);

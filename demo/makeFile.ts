@@ -3,7 +3,7 @@ import { once } from "node:events";
 import { writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { CLIPS, CLIP_RATE, clipPainter } from "./art/clips";
-import { quillfernLogo } from "./art/logo";
+import { LOGOS, quillfernLogo } from "./art/logo";
 import { PICTURES, drawPicture } from "./art/pictures";
 import { playTune, TUNES } from "../server/shelf/tunes";
 import { wavFile } from "../server/shelf/synth";
@@ -11,10 +11,8 @@ import { wavFile } from "../server/shelf/synth";
 /** The tunes the made-up team has brought in. */
 const HOUSE_TUNES = TUNES.filter(({ name }) => name === "potting-bench.wav" || name === "morning-watering.wav");
 
-export const LOGO_FILE = "quillfern-logo.svg";
-
 /** Names of all files of the demo world, the ones that take longest first. */
-export const FILE_NAMES: readonly string[] = [...CLIPS, ...PICTURES, ...HOUSE_TUNES].map(({ name }) => name).concat(LOGO_FILE);
+export const FILE_NAMES: readonly string[] = [...CLIPS, ...PICTURES, ...HOUSE_TUNES].map(({ name }) => name).concat(Object.keys(LOGOS));
 
 /** Makes one file of the demo world in a folder, the same bytes' worth of picture or sound every time. */
 export async function makeFile(name: string, folder: string): Promise<void> {
@@ -36,6 +34,7 @@ export async function makeFile(name: string, folder: string): Promise<void> {
   }
   const tune = HOUSE_TUNES.find((one) => one.name === name);
   if (tune) return writeFile(path, wavFile(playTune(tune, seed)));
-  if (name === LOGO_FILE) return writeFile(path, quillfernLogo());
+  const logo = LOGOS[name];
+  if (logo) return writeFile(path, quillfernLogo(logo));
   throw new RangeError(`The demo world has no file “${name}”.`);
 }

@@ -23,7 +23,7 @@ async function bring(page: Page, name: string, contents?: string | Buffer): Prom
 }
 
 const refusal = (page: Page) => page.getByLabel("Uploads").getByRole("alert");
-const card = (page: Page, name: string) => page.locator(`li[data-name="${name}"]`);
+const card = (page: Page, name: string) => page.locator(`[data-name="${name}"]`);
 
 test.beforeEach(async ({ page }) => {
   await signInAs(page, "Tamsin Kell");

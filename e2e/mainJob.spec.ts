@@ -26,7 +26,7 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => rm(folder, { recursive: true }));
 
-const card = (page: Page, name: string) => page.locator(`li[data-name="${name}"]`);
+const card = (page: Page, name: string) => page.locator(`[data-name="${name}"]`);
 
 test("brings in a JPEG with the picker and an MP4 by dropping it", async ({ page }) => {
   await signInAs(page, "Tamsin Kell");

@@ -159,9 +159,9 @@ function Pairs({ palette, onTake }: { palette: Palette; onTake: (role: ColorRole
                   return (
                     <td key={column} className="p-0.5">
                       {row === column ? null : (
-                        <button type="button" onClick={() => setChosen([row, column])} aria-pressed={over === row && under === column} aria-label={`${row} on ${column}: ${pair.toFixed(1)}, ${contrastVerdict(pair)}`} className={`block h-12 w-[68px] border-2 ${over === row && under === column ? "border-ink" : "border-transparent"}`}>
+                        <button type="button" onClick={() => setChosen([row, column])} aria-pressed={over === row && under === column} aria-label={`${row} on ${column}: ${pair.toFixed(1)}, ${contrastVerdict(pair)}`} className={`block h-12 w-[78px] border-2 ${over === row && under === column ? "border-ink" : "border-transparent"}`}>
                           <span data-sample className="flex h-6 items-center justify-center text-sm font-semibold" style={{ background: palette[column], color: palette[row] }}>Aa</span>
-                          <span className="figures block text-[11px]">{pair.toFixed(1)} {contrastVerdict(pair) === "large only" ? "large" : contrastVerdict(pair) === "too low" ? "low" : contrastVerdict(pair)}</span>
+                          <span className="figures block whitespace-nowrap text-[11px] leading-5">{pair.toFixed(1)} {contrastVerdict(pair) === "large only" ? "large" : contrastVerdict(pair) === "too low" ? "low" : contrastVerdict(pair)}</span>
                         </button>
                       )}
                     </td>

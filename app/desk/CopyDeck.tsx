@@ -133,9 +133,9 @@ function OfferField({ slotKey: key, document, promotion, choices, report, onFocu
           <option value="">no offer</option>
           {choices.offers.map(({ id, name, state }) => <option key={id} value={id}>{name}{state === "running" ? "" : ` (${state})`}</option>)}
         </select>
-        {lines && <span className="figures whitespace-nowrap text-[12px] text-ready"><s className="text-soft">{lines.was}</s> {lines.now} · {lines.badge}</span>}
+        {lines && <span className="figures whitespace-nowrap text-[12px] text-ready">{lines.was !== "" && <s className="text-soft">{lines.was}</s>} {lines.now} · {lines.badge}</span>}
       </div>
-      {document.offer && !lines && <p className="mt-1 text-[13px] text-wrong">This offer does not lower the product’s price. Choose another, or change it in the catalogue.</p>}
+      {document.offer && !lines && <p className="mt-1 text-[13px] text-wrong">This offer is not for this product, or does not lower its price. Choose another, or change it in the catalogue.</p>}
       {lines && <WordsMeters report={report} />}
     </div>
   );

@@ -1,10 +1,10 @@
 import { useRef } from "react";
 import { toast } from "sonner";
-import { object, string } from "yup";
+import { boolean, object, string } from "yup";
 import { type SlotKey } from "../../core/document/template";
 import { useTeamEvents } from "../components/useTeamEvents";
 
-const received = object({ id: string().required(), name: string().required() });
+const received = object({ id: string().required(), name: string().required(), known: boolean().required() });
 
 /** Brings a file dropped on a slot into the media, and fills the slot with it once it has been read in. */
 export function useDropFill(fill: (slot: SlotKey, media: string) => void, onReady: () => void): (slot: SlotKey, files: FileList) => void {
@@ -29,6 +29,11 @@ export function useDropFill(fill: (slot: SlotKey, media: string) => void, onRead
       if (!received.isValidSync(body)) {
         toast.error(typeof body === "object" && body !== null && "problem" in body ? String(body.problem) : `“${file.name}” was not taken.`);
         return;
+      }
+      if (body.known) {
+        // The very file is here already, read in long ago.
+        onReady();
+        return fill(slot, body.id);
       }
       waiting.current.set(body.id, slot);
       toast(`Reading in “${file.name}” …`);

@@ -23,7 +23,7 @@ export function MediaCard({ item, share, marked, open, onMark, onOpen }: Props) 
       </div>
       <button type="button" onClick={onOpen} className="min-w-0 px-3 py-2 text-left">
         <span className="block truncate font-semibold underline-offset-2 hover:underline" title={item.name}>{item.name}</span>
-        <span className="figures mt-0.5 block truncate text-soft">{item.facts ? factLine(item.facts) : item.kind} · {megabytes(item.bytes)}</span>
+        <span className="figures mt-0.5 block truncate text-soft">{item.facts ? factLine(item.facts) : item.kind}{item.kind === "picture" && ` · ${megabytes(item.bytes)}`}</span>
       </button>
     </div>
   );

@@ -8,7 +8,7 @@ export function ShelfPreview({ kind, name, src }: { kind: "picture" | "clip" | "
   if (kind === "picture") return <img src={src} alt={name} loading="lazy" className="block aspect-square w-full bg-proof object-cover" />;
   if (kind === "clip")
     return (
-      <video src={src} muted loop playsInline preload="metadata" tabIndex={0} aria-label={`Clip ${name}; plays while focused`} className="block aspect-square w-full bg-proof object-cover"
+      <video src={src} poster={`${src}?still`} muted loop playsInline preload="none" tabIndex={0} aria-label={`Clip ${name}; plays while focused`} className="block aspect-square w-full bg-proof object-cover"
         onMouseEnter={(event) => void event.currentTarget.play().catch(() => undefined)} onMouseLeave={(event) => event.currentTarget.pause()}
         onFocus={(event) => void event.currentTarget.play().catch(() => undefined)} onBlur={(event) => event.currentTarget.pause()}
       />

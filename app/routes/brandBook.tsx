@@ -15,6 +15,7 @@ import type { Route } from "./+types/brandBook";
 import { ColorSection } from "../brand/ColorSection";
 import { FaceSection } from "../brand/FaceSection";
 import { Lines } from "../brand/Lines";
+import { sameBook } from "../brand/sameBook";
 import { LogoSection } from "../brand/LogoSection";
 import { Button, ButtonLink } from "../components/Button";
 import { Choice, Field } from "../components/Field";
@@ -119,7 +120,7 @@ function Book({ loaded: { brand, pictures, sounds, own, proposals, lacking, touc
   const remover = useFetcher<Answer>();
   const change = (part: Partial<BrandBook>): void => setBook((before) => ({ ...before, ...part }));
   const problems = fetcher.data?.problems ?? {};
-  const dirty = name !== brand.name || JSON.stringify(book) !== JSON.stringify(brand.book);
+  const dirty = name !== brand.name || !sameBook(book, brand.book);
   const contact = (part: Partial<BrandBook["contact"]>): void => change({ contact: { ...book.contact, ...part } });
   const tune = sounds.find(({ facts }) => facts.id === book.tune);
   return (

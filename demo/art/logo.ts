@@ -1,5 +1,20 @@
+/** What of the logo is drawn, and in which colours. */
+interface LogoLook {
+  readonly leaf: string;
+  readonly letters: string;
+  /** The sign alone, without the name. */
+  readonly markOnly?: true;
+}
+
+/** The variants of the logo, by file name. */
+export const LOGOS: Readonly<Record<string, LogoLook>> = {
+  "quillfern-logo.svg": { leaf: "#2f6b4f", letters: "#20382c" },
+  "quillfern-logo-light.svg": { leaf: "#cfe5c8", letters: "#fffaf0" },
+  "quillfern-mark.svg": { leaf: "#2f6b4f", letters: "#20382c", markOnly: true },
+};
+
 /** The mark of the made-up nursery: a fern frond that is also a quill, and its name in drawn letters. */
-export function quillfernLogo(): string {
+export function quillfernLogo({ leaf, letters: ink, markOnly }: LogoLook): string {
   const leaflets = Array.from({ length: 9 }, (_, index) => {
     const t = index / 9;
     const x = 60 + t * 92;
@@ -21,5 +36,6 @@ export function quillfernLogo(): string {
       return drawn;
     })
     .join("");
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${pen + 4} 200" width="${pen + 4}" height="200"><g fill="#2f6b4f">${leaflets}</g><path d="M36 190Q70 150 152 50" fill="none" stroke="#2f6b4f" stroke-width="5" stroke-linecap="round"/><g fill="none" stroke="#20382c" stroke-width="13" stroke-linecap="round" stroke-linejoin="round">${letters}</g></svg>`;
+  const width = markOnly ? 196 : pen + 4;
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} 200" width="${width}" height="200"><g fill="${leaf}">${leaflets}</g><path d="M36 190Q70 150 152 50" fill="none" stroke="${leaf}" stroke-width="5" stroke-linecap="round"/>${markOnly ? "" : `<g fill="none" stroke="${ink}" stroke-width="13" stroke-linecap="round" stroke-linejoin="round">${letters}</g>`}</svg>`;
 }

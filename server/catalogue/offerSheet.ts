@@ -81,7 +81,8 @@ export async function offerSheet(scope: TeamScope, offerId: string, locale: stri
       ...blank, ...lines, finding: finding ? findingWords(finding, price, locale) : null,
       percent: figures ? `${figures.percent} %` : "", saving: figures ? writePrice(figures.saving, locale) : "",
       unit: each ? `${writePrice(each.price, locale)} / ${each.per}` : "",
-      instead: stacked && stacked.offer.id !== offer.id ? stacked.offer.name : null,
+      // A gift or free delivery competes with no price.
+      instead: figures && stacked && stacked.offer.id !== offer.id ? stacked.offer.name : null,
     };
   });
   return { rows, count: Number(count) };

@@ -1,6 +1,7 @@
 import { Kysely, PostgresDialect } from "kysely";
 import pg from "pg";
 import { config } from "../config";
+import { log } from "../log";
 import { type Database } from "./tables";
 
 /** A pool of connections. Whoever opens one destroys it. */
@@ -9,7 +10,10 @@ export function connect(url = config().DATABASE_URL): Kysely<Database> {
   pg.types.setTypeParser(pg.types.builtins.NUMERIC, Number);
   // A day is a day: never a midnight in the zone of this machine.
   pg.types.setTypeParser(pg.types.builtins.DATE, (day) => day);
-  return new Kysely<Database>({ dialect: new PostgresDialect({ pool: new pg.Pool({ connectionString: url, max: 10 }) }) });
+  const pool = new pg.Pool({ connectionString: url, max: 10 });
+  // A connection that breaks while idle is replaced by the pool; without a listener it would end the process.
+  pool.on("error", (error) => log.warn({ error: error.message }, "a database connection was lost"));
+  return new Kysely<Database>({ dialect: new PostgresDialect({ pool }) });
 }
 
 let shared: Kysely<Database> | null = null;

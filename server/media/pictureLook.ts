@@ -32,7 +32,7 @@ interface Pixels {
 }
 interface PixelOptions extends CropOptions {
   readonly prescale: boolean;
-  readonly imageOperations: { open(image: Pixels): Promise<Pixels>; resample(image: Pixels): Pixels; getData(image: Pixels): Pixels };
+  readonly imageOperations: { open(image: Pixels): Promise<Pixels>; resample(image: Pixels): Pixels; getData(image: Pixels): Promise<Pixels> };
 }
 
 /** Where the subject is, by edges, skin tones and saturation (smartcrop): the middle of the best square. */
@@ -41,7 +41,7 @@ async function subjectOf(path: string): Promise<FocalPoint> {
   const { width, height } = info;
   const side = Math.min(width, height) * 0.7;
   const image = { width, height, data: new Uint8ClampedArray(data) };
-  const options: PixelOptions = { width: side, height: side, prescale: false, minScale: 0.8, imageOperations: { open: async () => image, resample: () => image, getData: () => image } };
+  const options: PixelOptions = { width: side, height: side, prescale: false, minScale: 0.8, imageOperations: { open: async () => image, resample: () => image, getData: async () => image } };
   // Its types know pictures of a browser only; what it does with ours is in `imageOperations`.
   const { topCrop } = await smartcrop.crop(image as unknown as CanvasImageSource, options);
   const share = (value: number): number => Number(Math.min(1, Math.max(0, value)).toFixed(3));

@@ -32,7 +32,7 @@ export function openPaintPool(size = config().PAINT_THREADS ?? availableParallel
   const busy = new Map<Worker, QueuedTask>();
 
   function openThread(): Worker {
-    const thread = startThread(new URL("./paintThread.ts", import.meta.url));
+    const thread = startThread("server/render/paintThread.ts");
     threads.add(thread);
     thread.on("message", (message: FromThread) => {
       const queued = busy.get(thread);

@@ -22,7 +22,7 @@ let next = 1;
 const waiting = new Map<number, { resolve: () => void; reject: (error: Error) => void }>();
 
 function openThread(): Worker {
-  const opened = startThread(new URL("./shelfThread.ts", import.meta.url));
+  const opened = startThread("server/shelf/shelfThread.ts");
   opened.unref();
   opened.on("message", ({ id, problem }: { id: number; problem: string | null }) => {
     const task = waiting.get(id);
