@@ -2,12 +2,14 @@ import { parseArgs } from "node:util";
 
 const USAGE = `bin/bench render   whole render time ÷ time ffmpeg alone needs for the same frames, and memory against length
 bin/bench proof    frames a second of the playing trio, and keystroke to repainted proofs, in headless Chromium
+bin/bench lists    list, search and page requests over 10 000 products and 5 000 media rows
   --data DIR       the data folder of bin/start with the demo world (.data)`;
 
 const { values, positionals } = parseArgs({ allowPositionals: true, options: { data: { type: "string", default: ".data" }, help: { type: "boolean" } } });
 const [name] = positionals;
 if (name === "render") await (await import("./render")).benchRender(values.data);
 else if (name === "proof") await (await import("./proof")).benchProof(values.data);
+else if (name === "lists") await (await import("./lists")).benchLists(values.data);
 else {
   console.log(USAGE);
   process.exitCode = values.help ? 0 : 2;

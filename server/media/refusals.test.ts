@@ -44,6 +44,8 @@ test.each([
   ["foreign content", svg("<foreignObject/>")],
   ["too large", svg("", 'viewBox="0 0 1e9 1e9"')],
   ["too many times", svg('<use href="#a"/>'.repeat(501))],
+  ["too many times", svg(`<g id="a0"/>${Array.from({ length: 9 }, (_, at) => `<g id="a${at + 1}"><g>${`<use href="#a${at}"/>`.repeat(10)}</g></g>`).join("")}<use href="#a9"/>`)],
+  ["too many times", svg('<g id="a"><use href="#b"/></g><g id="b"><use href="#a"/></g><use href="#a"/>')],
 ])("an SVG is refused for %s", (reason, text) => expect(svgProblem(text)).toContain(reason));
 
 test("a plain SVG is taken, with references inside itself", () => {
