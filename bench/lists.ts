@@ -11,20 +11,20 @@ const PRODUCTS = 10_000;
 const MEDIA = 5_000;
 const TURNS = 15;
 
-/** The views that are asked for, each with what a person would do there. */
-const VIEWS: readonly (readonly [name: string, path: string])[] = [
-  ["catalogue, first page", "/catalogue.data"],
-  ["catalogue, page 150", "/catalogue.data?page=150"],
-  ["catalogue, by price downwards", "/catalogue.data?sort=price&down=yes"],
-  ["catalogue, search by words", "/catalogue.data?words=glazed+4711"],
-  ["catalogue, by tag", "/catalogue.data?tag=tag7"],
-  ["offers, with a sheet", "/catalogue/offers.data"],
-  ["media, first page", "/media.data"],
-  ["media, page 60", "/media/page?page=60"],
-  ["media, search by words", "/media/page?words=shelf+321"],
-  ["media, by colour and shape", "/media/page?color=green&shape=standing"],
-  ["media, rights ended", "/media/page?rights=ended"],
-  ["media, by tag, largest first", "/media/page?tag=tag3&sort=largest"],
+/** The views that are asked for, and something that must stand in the answer. */
+const VIEWS: readonly (readonly [name: string, path: string, holds: string])[] = [
+  ["catalogue, first page", "/catalogue.data", "Clay pot"],
+  ["catalogue, page 150", "/catalogue.data?page=150", "pot"],
+  ["catalogue, by price downwards", "/catalogue.data?sort=price&down=yes", "pot"],
+  ["catalogue, search by words", "/catalogue.data?words=glazed+4711", "Glazed pot 4711"],
+  ["catalogue, by tag", "/catalogue.data?tag=tag7", "tag7"],
+  ["offers, with a sheet", "/catalogue/offers.data", "Offer 1"],
+  ["media, first page", "/media.data", "shelf-1.jpg"],
+  ["media, page 60", "/media/page?page=60", "shelf-3"],
+  ["media, search by words", "/media/page?words=shelf+321", "shelf-321.jpg"],
+  ["media, by colour and shape", "/media/page?color=green&shape=standing", "shelf-"],
+  ["media, rights ended", "/media/page?rights=ended", "shelf-"],
+  ["media, by tag, largest first", "/media/page?tag=tag3&sort=largest", "shelf-"],
 ];
 
 /** Queries whose plans must use an index, as the lists ask them. */
@@ -50,7 +50,7 @@ export async function benchLists(data: string): Promise<void> {
   try {
     for await (const text of server.stdout.setEncoding("utf8")) if (String(text).includes("ready at")) break;
     const cookie = (await createCookie("stencilcraft-session", { httpOnly: true, sameSite: "lax", path: "/" }).serialize(token)).split(";")[0] ?? "";
-    for (const [name, path] of VIEWS) console.log(`${name.padEnd(34)} ${(await median(`http://127.0.0.1:${port}${path}`, cookie)).toFixed(0)} ms`);
+    for (const [name, path, holds] of VIEWS) console.log(`${name.padEnd(34)} ${(await median(`http://127.0.0.1:${port}${path}`, cookie, holds)).toFixed(0)} ms`);
     for (const [name, query] of PLANS) console.log(`plan of ${name.padEnd(26)} ${await planOf(db, query(team))}`);
   } finally {
     server.kill("SIGTERM");
@@ -75,13 +75,13 @@ async function seed(db: Kysely<Database>, token: string): Promise<string> {
   return team;
 }
 
-async function median(address: string, cookie: string): Promise<number> {
+async function median(address: string, cookie: string, holds: string): Promise<number> {
   const times: number[] = [];
   for (let turn = 0; turn < TURNS + 3; turn++) {
     const started = performance.now();
     const response = await fetch(address, { headers: { cookie } });
-    await response.arrayBuffer();
-    if (response.status !== 200) throw new Error(`${address} answered ${response.status}.`);
+    const text = await response.text();
+    if (response.status !== 200 || !text.includes(holds)) throw new Error(`${address} answered ${response.status}, without “${holds}”.`);
     times.push(performance.now() - started);
   }
   // The first few warm the caches.

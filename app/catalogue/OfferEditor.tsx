@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { useFetcher } from "react-router";
 import { type Money, plainAmount } from "../../core/offer/money";
 import { PRICE_ENDINGS } from "../../core/offer/priceEnding";
@@ -9,6 +9,7 @@ import { Choice, Field } from "../components/Field";
 import { Notice } from "../components/Notice";
 import { SidePanel } from "../components/SidePanel";
 import { type CatalogueAnswer } from "./answer";
+import { useOnceSaved } from "./useOnceSaved";
 
 /** An offer as its form shows it. */
 export interface EditedOffer {
@@ -37,9 +38,7 @@ export function OfferEditor({ offer, currency, zone, soon, choices, onClose }: {
   const problems = fetcher.data?.problems ?? {};
   const saved = fetcher.state === "idle" && fetcher.data?.saved === true;
   const id = fetcher.data?.id ?? null;
-  useEffect(() => {
-    if (saved) onClose(id);
-  }, [saved, id, onClose]);
+  useOnceSaved(saved, () => onClose(id));
   return (
     <SidePanel title={offer ? offer.name : "New offer"} onClose={() => onClose(null)}>
       <fetcher.Form method="post" aria-label={offer ? `Change ${offer.name}` : "New offer"} className="grid grid-cols-2 gap-4">

@@ -1,4 +1,3 @@
-import { useEffect } from "react";
 import { useFetcher } from "react-router";
 import { Button } from "../components/Button";
 import { Choice, Field, Labelled, inputClasses } from "../components/Field";
@@ -7,6 +6,7 @@ import { SidePanel } from "../components/SidePanel";
 import { type OfferedMedia } from "../desk/MediaPicker";
 import { PictureOrder } from "./PictureOrder";
 import { type CatalogueAnswer } from "./answer";
+import { useOnceSaved } from "./useOnceSaved";
 
 /** A product as its form shows it. */
 export interface EditedProduct {
@@ -30,9 +30,7 @@ export function ProductEditor({ product, currency, media, onClose }: { product: 
   const fetcher = useFetcher<CatalogueAnswer>();
   const problems = fetcher.data?.problems ?? {};
   const saved = fetcher.state === "idle" && fetcher.data?.saved === true;
-  useEffect(() => {
-    if (saved) onClose();
-  }, [saved, onClose]);
+  useOnceSaved(saved, onClose);
   return (
     <SidePanel title={product ? product.name : "New product"} onClose={onClose}>
       <fetcher.Form method="post" action="/catalogue" aria-label={product ? `Change ${product.name}` : "New product"} className="flex flex-col gap-4">

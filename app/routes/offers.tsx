@@ -1,6 +1,5 @@
 import { Link, data, useSearchParams } from "react-router";
 import { TriangleAlert } from "lucide-react";
-import { useCallback } from "react";
 import { money, writePrice } from "../../core/offer/money";
 import { STACKING_RULE } from "../../core/offer/stacking";
 import { wallTime } from "../../core/offer/validity";
@@ -55,11 +54,11 @@ const STATES = ["running", "coming", "ended"] as const;
 
 export default function Offers({ loaderData: { currency, zone, offers, shown, sheet, most, today, soon, editing, edited, choices } }: Route.ComponentProps) {
   const [, setParams] = useSearchParams();
-  const close = useCallback((id: string | null) => setParams((before) => {
+  const close = (id: string | null): void => setParams((before) => {
     before.delete("edit");
     if (id) before.set("offer", id);
     return before;
-  }, { replace: true, preventScrollReset: true }), [setParams]);
+  }, { replace: true, preventScrollReset: true });
   const offer = offers.find(({ id }) => id === shown);
   return (
     <main className="flex-1 px-8 py-7">

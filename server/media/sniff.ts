@@ -56,6 +56,6 @@ async function readHead(path: string): Promise<Buffer> {
   }
 }
 
-const looksLikeSvg = (head: Buffer): boolean => /^\s*(<\?xml[^>]*>\s*)?(<!--[\s\S]*?-->\s*)*(<!DOCTYPE[^>]*>\s*)?<svg[\s>]/i.test(head.toString("utf8").replace(/^\ufeff/, ""));
+const looksLikeSvg = (head: Buffer): boolean => /^\s*(<\?xml[^>]*>\s*)?(<!--[\s\S]*?-->\s*)*(<!DOCTYPE\s+svg(?:[^>[]|\[[^\]]*\])*>\s*)?<svg[\s>]/i.test(head.toString("utf8").replace(/^\ufeff/, ""));
 
 const isText = (head: Buffer): boolean => !head.includes(0) && !head.toString("utf8").includes("\ufffd");
