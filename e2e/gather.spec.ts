@@ -105,6 +105,25 @@ test("tags, collections and rights are given to many at once, searched by, and u
   await expect(card(page, "loaf 02.jpg")).toBeVisible();
 });
 
+test("a replaced file keeps its places, and a moved focal point stays moved", async ({ page }) => {
+  await page.goto("/media?words=loaf+04");
+  await card(page, "loaf 04.jpg").getByRole("button", { name: "loaf 04.jpg" }).click();
+  const details = page.getByLabel("Details of loaf 04.jpg");
+  const point = details.getByRole("button", { name: /^Focal point/ });
+  await point.focus();
+  await Promise.all([page.waitForResponse((response) => response.request().method() === "POST" && response.url().includes("/media")), page.keyboard.press("ArrowRight")]);
+  const moved = (await point.getAttribute("aria-label")) ?? "";
+  await page.reload();
+  await expect(point).toHaveAttribute("aria-label", moved);
+
+  await ffmpeg("-f", "lavfi", "-i", "sine=f=440:d=1", join(folder, "other.flac"));
+  await page.getByTestId("replace-picker").setInputFiles(join(folder, "other.flac"));
+  await expect(page.getByLabel("Uploads")).toContainText("only the same kind can take its places");
+  await page.getByRole("button", { name: "Dismiss other.flac" }).click();
+  await page.getByTestId("replace-picker").setInputFiles({ name: "better.png", mimeType: "image/png", buffer: await sharp({ create: { width: 900, height: 300, channels: 3, background: "#803010" } }).png().toBuffer() });
+  await expect(details).toContainText("900 × 300", { timeout: 60_000 });
+});
+
 test("a full brand book of another brand", async ({ page }) => {
   await page.goto("/brand-book?new");
   await page.getByLabel("Brand name").fill("Tallowby Bakehouse");

@@ -5,7 +5,7 @@ import { RightsMark } from "../components/RightsMark";
 import { type OfferedMedia } from "./MediaPicker";
 import { MOST_WORDS, type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
-import { type SceneTemplate, type Slot, type SlotKey, type WordsSlot, slotKey } from "../../core/document/template";
+import { type SceneTemplate, type Slot, type SlotKey, type WordsRole, type WordsSlot, slotKey } from "../../core/document/template";
 import { wordReports } from "../../core/preflight/wordFindings";
 import { type PreparedPromotion } from "../../core/scene/preparePromotion";
 import { type SceneSpan } from "../../core/time/timeline";
@@ -16,6 +16,8 @@ export interface DeckChoices {
   readonly media: readonly OfferedMedia[];
   readonly products: readonly { readonly id: string; readonly name: string }[];
   readonly offers: readonly { readonly id: string; readonly name: string; readonly state: string }[];
+  /** Words to pick from, by what they are for. */
+  readonly suggestions: Partial<Record<WordsRole, readonly string[]>>;
 }
 
 /** The copy deck: a ruled sheet with one band per scene, in reading order. Every slot is a plain field that stays in its place. */
@@ -50,7 +52,7 @@ export function CopyDeck({ document, promotion, prepared, choices, marked, onMar
                 const key = slotKey(template, slot);
                 const focus = (): void => onMark(key, span);
                 if (slot.kind === "offer") return <OfferField key={key} slotKey={key} document={document} promotion={promotion} choices={choices} report={reports.get(key)} onFocus={focus} onEdit={onEdit} />;
-                return <WordsField key={key} scene={template} slot={slot} text={scene.words[slot.id] ?? ""} filled={key in document.fills} report={reports.get(key)} products={choices.products} product={document.product} onFocus={focus} onEdit={onEdit} />;
+                return <WordsField key={key} scene={template} slot={slot} text={scene.words[slot.id] ?? ""} filled={key in document.fills} report={reports.get(key)} products={choices.products} suggestions={choices.suggestions[slot.role] ?? []} product={document.product} onFocus={focus} onEdit={onEdit} />;
               })}
             </div>
             {pictures.map((slot) => {
@@ -93,9 +95,9 @@ const accepts = (slot: Slot, { facts }: OfferedMedia): boolean => slot.kind === 
 
 const fieldLook = "w-full border border-rule bg-white px-2.5 py-1.5 text-[15px] focus-visible:border-accent focus-visible:outline-1 focus-visible:outline-accent";
 
-function WordsField({ scene, slot, text, filled, report, products, product, onFocus, onEdit }: {
+function WordsField({ scene, slot, text, filled, report, products, suggestions, product, onFocus, onEdit }: {
   scene: SceneTemplate; slot: WordsSlot; text: string; filled: boolean; report: Parameters<typeof WordsMeters>[0]["report"];
-  products: DeckChoices["products"]; product: string | null; onFocus: () => void; onEdit: (edit: Edit) => void;
+  products: DeckChoices["products"]; suggestions: readonly string[]; product: string | null; onFocus: () => void; onEdit: (edit: Edit) => void;
 }) {
   const key = slotKey(scene, slot);
   const length = [...text].length;
@@ -113,7 +115,8 @@ function WordsField({ scene, slot, text, filled, report, products, product, onFo
           <span className={`figures ${length > slot.budget ? "text-warn" : ""}`}>{length} of {slot.budget}</span>
         </span>
       </div>
-      <input id={key} data-slot={key} value={text} maxLength={MOST_WORDS} placeholder={slot.hint} onFocus={onFocus} dir="auto"
+      {suggestions.length > 0 && <datalist id={`${key}-suggestions`}>{suggestions.map((words) => <option key={words} value={words} />)}</datalist>}
+      <input id={key} data-slot={key} list={suggestions.length > 0 ? `${key}-suggestions` : undefined} value={text} maxLength={MOST_WORDS} placeholder={slot.hint} onFocus={onFocus} dir="auto"
         onChange={(event) => onEdit({ kind: "fill", slot: key, fill: { kind: "words", text: event.target.value } })} className={fieldLook}
       />
       {text.trim() !== "" && <WordsMeters report={report} />}

@@ -1,5 +1,5 @@
 import { Link, useFetcher } from "react-router";
-import { useEffect, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import { X } from "lucide-react";
 import { type FocalPoint } from "../../core/geometry/framing";
 import { type mediaDetail } from "../../server/media/mediaDetail";
@@ -56,17 +56,11 @@ function Preview({ item }: { item: Detail }) {
   const fetcher = useFetcher<MediaAnswer>();
   const [moved, setMoved] = useState<FocalPoint | null>(null);
   const facts = item.facts;
-  useEffect(() => {
-    if (!moved) return;
-    // Told once the point has come to rest.
-    const timer = setTimeout(() => void fetcher.submit({ intent: "focal", ids: item.id, focal: JSON.stringify(moved) }, { method: "post" }), 400);
-    return () => clearTimeout(timer);
-  }, [moved]);
   if (!facts) return null;
   if (facts.kind === "sound") return <div className="bg-proof p-3 text-card"><Waveform src={`/media/${item.id}/sound`} peaks={item.peaks} label={item.name} height={90} /></div>;
   return (
     <div className="bg-proof p-2">
-      <FocalPicker src={thumbAddress(facts, 700) ?? ""} name={item.name} focal={moved ?? facts.focal} onMove={setMoved} />
+      <FocalPicker src={thumbAddress(facts, 700) ?? ""} name={item.name} focal={moved ?? facts.focal} onMove={setMoved} onRest={(at) => void fetcher.submit({ intent: "focal", ids: item.id, focal: JSON.stringify(at) }, { method: "post" })} />
       {facts.kind === "clip" && <video controls muted preload="none" src={`/media/${item.id}/proxy`} className="mt-2 max-h-40 w-full" aria-label={`Play ${item.name}`} />}
       <p className="mt-1 text-center text-xs text-ink">The ring marks what must stay in view. Drag it, or use the arrow keys.</p>
     </div>

@@ -68,7 +68,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
         <fieldset ref={deck} disabled={!live} className="min-h-0 min-w-0">
           <CopyDeck
             document={document} promotion={promotion} prepared={prepared} marked={marked} onEdit={apply} onDropFiles={dropFill}
-            choices={{ media: media.flatMap(({ facts, rights }) => (facts ? [{ facts, rights }] : [])), products, offers }}
+            choices={{ media: media.flatMap(({ facts, rights }) => (facts ? [{ facts, rights }] : [])), products, offers, suggestions: loaded.suggestions }}
             onMark={(slot, span) => {
               setMarked(slot);
               const state = engine?.state();

@@ -2,8 +2,8 @@ import { data, useFetcher, useRevalidator, useSearchParams } from "react-router"
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { LayoutGrid, List, Mic, Upload as UploadIcon } from "lucide-react";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
-import { addCollection, collect, collectionsOf, takeOut } from "../../server/media/collections";
-import { linkProducts, moveFocal, noteRights, removeMedia, renameMedia, restoreMedia, setLogo, tagMedia } from "../../server/media/mediaChanges";
+import { addCollection, collect, collectionsOf, removeCollection, takeOut } from "../../server/media/collections";
+import { moveFocal, noteRights, removeMedia, renameMedia, restoreMedia, setLogo, tagMedia } from "../../server/media/mediaChanges";
 import { mediaDetail } from "../../server/media/mediaDetail";
 import { MEDIA_A_PAGE, listMedia, mediaTags, readMediaQuery, todayIn } from "../../server/media/mediaList";
 import type { Route } from "./+types/media";
@@ -68,12 +68,12 @@ export async function action({ request }: Route.ActionArgs) {
     case "no-logo":
       await setLogo(scope, first, text("intent") === "logo");
       return done({});
-    case "products":
-      await linkProducts(scope, first, text("products").split(",").filter(Boolean));
-      return done({});
     case "collect":
       await collect(scope, text("collection"), ids);
       return done({});
+    case "remove-collection":
+      await removeCollection(scope, text("collection"));
+      return done({ done: "The collection is gone; its items stay." });
     case "take-out":
       await takeOut(scope, text("collection"), ids);
       return done({});
@@ -143,6 +143,10 @@ export default function Media({ loaderData: { query, first, pageSize, tags, coll
           <MediaFilters query={query} tags={tags} collections={collections} products={products} />
           <div className="mb-3 flex items-center gap-3 text-sm">
             <span role="status" className="figures text-soft">{count} {count === 1 ? "item" : "items"}</span>
+            {query.collection !== "" && <button type="button" onClick={() => {
+              void changes.submit({ intent: "remove-collection", collection: query.collection }, { method: "post" });
+              setParams({});
+            }} className="text-wrong hover:underline">Remove this collection</button>}
             <button type="button" onClick={() => setMarked(new Set(loaded.map(({ id }) => id)))} className="text-soft underline-offset-2 hover:underline">Mark all shown</button>
             <span className="ml-auto flex" role="group" aria-label="View">
               {([["grid", LayoutGrid, "Grid"], ["list", List, "List"]] as const).map(([value, Icon, text]) => <button key={value} type="button" aria-pressed={view === value} onClick={() => setView(value)} className={`flex items-center gap-1.5 px-3 py-1.5 ${view === value ? "bg-card font-semibold" : "text-soft hover:text-ink"}`}><Icon aria-hidden size={15} /> {text}</button>)}

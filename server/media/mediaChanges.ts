@@ -1,5 +1,5 @@
 import { sql } from "kysely";
-import { array, number, object, string } from "yup";
+import { number, object, string } from "yup";
 import { readTags } from "../../core/catalogue/productRow";
 import { type TeamScope } from "../db/teamScope";
 import { type ReadForm, readForm } from "../formProblems";
@@ -93,20 +93,4 @@ export async function moveFocal(scope: TeamScope, id: string, value: unknown): P
   if (!row?.facts || mediaFacts(row)?.kind === "sound") return;
   await scope.changeMedia().set({ facts: JSON.stringify({ ...row.facts, focal }) }).where("id", "=", id).execute();
   await markOutdated(scope, (await promotionsNaming(scope, [id])).map((one) => one.id), `the focal point of ${row.name} was moved`);
-}
-
-/** Sets which products show an item. */
-export async function linkProducts(scope: TeamScope, mediaId: string, productIds: readonly string[]): Promise<void> {
-  const wanted = array(string().uuid().required()).required().validateSync(productIds);
-  await scope.together(async (within) => {
-    const own = wanted.length > 0 ? await within.products().select("id").where("id", "in", wanted).execute() : [];
-    const before = await within.productPictures().select("product_id").where("media_id", "=", mediaId).execute();
-    const gone = before.map(({ product_id }) => product_id).filter((id) => !wanted.includes(id));
-    if (gone.length > 0) await within.removeProductPictures().where("media_id", "=", mediaId).where("product_id", "in", gone).execute();
-    for (const { id } of own) {
-      if (before.some(({ product_id }) => product_id === id)) continue;
-      const last = await within.productPictures().select(({ fn }) => fn.max("position").as("last")).where("product_id", "=", id).executeTakeFirst();
-      await within.addProductPictures([{ product_id: id, media_id: mediaId, position: (last?.last ?? -1) + 1 }]).execute();
-    }
-  });
 }

@@ -4,6 +4,8 @@ import { offerState } from "../../core/offer/validity";
 import { type TeamScope } from "../db/teamScope";
 import { mediaList } from "../media/mediaList";
 import { bundlePrices, linesOrReason } from "../catalogue/offerOnProduct";
+import { readBrandBook } from "../../core/brand/book";
+import { type WordsRole } from "../../core/document/template";
 import { mainPictures } from "../catalogue/productPictures";
 import { loadRenderInput } from "./loadFacts";
 import { promotionBySlug } from "./promotionStore";
@@ -40,8 +42,16 @@ export async function loadFillDesk(scope: TeamScope, slug: string, zone: string)
     document: promotion.document,
     facts,
     lines,
+    suggestions: await suggestions(scope, promotion.document.brand, offers.find(({ id }) => id === promotion.document.offer)?.small_print ?? ""),
     media: media.filter((item) => item.state === "ready"),
     products: products.map(({ id, name, line }) => ({ id, name, line, picture: pictures.get(id) ?? null })),
     offers: offers.map((offer) => ({ id: offer.id, name: offer.name, state: offerState({ startsAt: offer.starts_at, endsAt: offer.ends_at, zone: offer.zone }, now) })),
   };
+}
+
+/** Words of the brand book, and of the offer, to pick from where a slot of their role is filled. */
+async function suggestions(scope: TeamScope, brandId: string, smallPrint: string): Promise<Partial<Record<WordsRole, readonly string[]>>> {
+  const { book } = await scope.brands().select("book").where("id", "=", brandId).executeTakeFirstOrThrow();
+  const { calls, legal, contact } = readBrandBook(book);
+  return { call: calls, small: [smallPrint, ...legal].filter(Boolean), contact: [contact.website, contact.phone, contact.address, ...contact.handles].filter(Boolean) };
 }
