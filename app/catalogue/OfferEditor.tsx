@@ -92,7 +92,7 @@ function TermsFields({ kind, terms, currency, problems }: { kind: OfferKind; ter
       return (
         <>
           <Field label="Pieces" name="count" inputMode="numeric" defaultValue={own?.kind === "n-for" ? own.count : 3} problem={problems["count"]} />
-          <Field label="For" hint={currency} name="price" inputMode="decimal" defaultValue={own?.kind === "n-for" ? amount(own.price) : ""} problem={problems["price"]} />
+          <Field label="Price of them together" hint={currency} name="price" inputMode="decimal" defaultValue={own?.kind === "n-for" ? amount(own.price) : ""} problem={problems["price"]} />
         </>
       );
     case "gift":
@@ -116,7 +116,7 @@ function ScopeFields({ scope, choices, problems }: { scope: OfferScope; choices:
   const shown = choices.products.filter(({ name }) => name.toLowerCase().includes(search.trim().toLowerCase()));
   return (
     <>
-      <Choice label="For" name="on" value={on} onChange={(event) => setOn(event.target.value)} options={[["all", "all products"], ["products", "chosen products"], ["tags", "products with tags"]]} className="col-span-2" />
+      <Choice label="The offer is for" name="on" value={on} onChange={(event) => setOn(event.target.value)} options={[["all", "all products"], ["products", "chosen products"], ["tags", "products with tags"]]} className="col-span-2" />
       {on === "tags" && <Field label="Tags" hint={choices.tags.slice(0, 6).join(", ")} name="tags" defaultValue={scope.on === "tags" ? scope.tags.join(", ") : ""} problem={problems["tags"]} className="col-span-2" />}
       {on === "products" && (
         <fieldset className="col-span-2">

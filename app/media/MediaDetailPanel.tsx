@@ -61,7 +61,7 @@ function Preview({ item }: { item: Detail }) {
   return (
     <div className="bg-proof p-2">
       <FocalPicker src={thumbAddress(facts, 700) ?? ""} name={item.name} focal={moved ?? facts.focal} onMove={setMoved} onRest={(at) => void fetcher.submit({ intent: "focal", ids: item.id, focal: JSON.stringify(at) }, { method: "post" })} />
-      {facts.kind === "clip" && <video controls muted preload="none" src={`/media/${item.id}/proxy`} className="mt-2 max-h-40 w-full" aria-label={`Play ${item.name}`} />}
+      {facts.kind === "clip" && <video controls muted preload="none" poster={thumbAddress(facts, 400) ?? undefined} src={`/media/${item.id}/proxy`} className="mt-2 max-h-40 w-full" aria-label={`Play ${item.name}`} />}
       <p className="mt-1 text-center text-xs text-ink">The ring marks what must stay in view. Drag it, or use the arrow keys.</p>
     </div>
   );

@@ -14,7 +14,7 @@ const SORTS = [["newest", "newest first"], ["name", "by name"], ["largest", "lar
 export function MediaFilters({ query, tags, collections, products }: { query: MediaQuery; tags: readonly string[]; collections: readonly Collection[]; products: readonly { id: string; name: string }[] }) {
   const submit = useSubmit();
   const choice = (name: string, value: string, label: string, any: string, options: readonly (readonly [string, string])[]) => (
-    <select name={name} defaultValue={value} aria-label={label} className={`${inputClasses} w-auto! py-1.5! pr-7 text-sm`}><option value="">{any}</option>{options.map(([option, text]) => <option key={option} value={option}>{text}</option>)}</select>
+    <select name={name} defaultValue={value} aria-label={label} className={`${inputClasses} w-auto! max-w-40 truncate py-1.5! pr-7 text-sm`}><option value="">{any}</option>{options.map(([option, text]) => <option key={option} value={option}>{text}</option>)}</select>
   );
   const same = (values: readonly string[]) => values.map((value) => [value, value] as const);
   return (

@@ -42,7 +42,7 @@ export function MediaWall({ count, itemAt, want, view, shares, marked, open, onM
             const item = itemAt(row.index * across + column);
             if (!item) return <div key={column} role="listitem" aria-busy className="bg-card/60" />;
             const props = { item, share: shares[item.id] ?? item.progress, marked: marked.has(item.id), open: open === item.id, onMark: () => onMark(item.id), onOpen: () => onOpen(item.id) };
-            return <div key={item.id} role="listitem" className="min-w-0">{view === "grid" ? <MediaCard {...props} /> : <MediaRow {...props} />}</div>;
+            return <div key={item.id} role="listitem" className="h-full min-w-0">{view === "grid" ? <MediaCard {...props} /> : <MediaRow {...props} />}</div>;
           })}
         </div>
       ))}

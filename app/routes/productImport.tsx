@@ -70,7 +70,7 @@ export default function ProductImport() {
     <main className={`flex-1 px-8 py-7 ${over ? "bg-ready-pale" : ""}`} {...zone}>
       <PageHead title="Import a list" about="Products from a CSV file. A product whose code you have already is changed; the others are added.">
         <ButtonLink look="quiet" to="/catalogue">Back to the catalogue</ButtonLink>
-        {preview && file && <Button look="main" disabled={busy || preview.added + preview.changed === 0} onClick={() => send(file, "import", preview.match)}>Import {preview.added + preview.changed} products</Button>}
+        {preview && file && <Button look="main" disabled={busy || preview.added + preview.changed === 0} onClick={() => send(file, "import", preview.match)}>Import {preview.added + preview.changed} {preview.added + preview.changed === 1 ? "product" : "products"}</Button>}
       </PageHead>
       <input ref={picker} type="file" accept=".csv,.txt,.tsv,text/csv" className="sr-only" tabIndex={-1} aria-label="CSV file" data-testid="csv-picker" onChange={(event) => {
         choose(event.target.files?.[0]);
