@@ -19,6 +19,7 @@ import { type TeamScope, teamScope } from "../server/db/teamScope";
 import { ingestMedia } from "../server/media/ingest";
 import { receiveMedia } from "../server/media/receive";
 import { LOGOS } from "./art/logo";
+import { BAKEHOUSE_LOGO } from "./makeFile";
 import { makeAll } from "./makeAll";
 
 const PEOPLE: readonly { name: string; email: string; role: Role }[] = [
@@ -33,7 +34,10 @@ const PRODUCTS = [
   { key: "herbs", name: "Kitchen herb tray", line: "Six pots of herbs, grown without peat or plastic", price_minor: 1250, picture: "herb-tray.jpg", code: "HERB-6", tags: ["herbs"] },
   { key: "can", name: "Long-spout watering can", line: "Pours softly, reaches the back of every shelf", price_minor: 3200, picture: "watering-can.jpg", code: "CAN-1", tags: ["tools"] },
   { key: "compost", name: "Peat-free compost, 40 l", content_quantity: 40, content_unit: "l", line: "Dark, crumbly and made from last year’s leaves", price_minor: 980, picture: "compost-sack.jpg", code: "6291041500213", tags: ["soil", "potting"] },
-  { key: "seeds", name: "Meadow seed mix", line: "Thirty flowers that bees ask for by name", price_minor: 450, picture: "seed-mixes.jpg", code: "SEED-30", tags: ["seeds"] },
+  { key: "seeds", name: "Meadow seed mix", line: "Thirty flowers that bees ask for by name", price_minor: 450, picture: "seed-mixes.jpg", code: "SEED-30", tags: ["seeds", "potting"] },
+  { key: "loaf", name: "Rye loaf, two days old dough", line: "Dark crust, keeps for a week", price_minor: 420, picture: "rye-loaf.jpg", code: "LOAF-R", tags: ["bakehouse"] },
+  { key: "buns", name: "Sesame buns, six", line: "Out of the oven at seven and at noon", price_minor: 360, content_quantity: 6, content_unit: "piece", picture: "sesame-buns.jpg", code: "BUN-6", tags: ["bakehouse"] },
+  { key: "box", name: "The Friday box", line: "Bread and buns for a whole weekend", price_minor: 1400, picture: "friday-box.jpg", code: "BOX-F", tags: ["bakehouse"] },
   { key: "planter", name: "River planter, glazed", line: "Deep blue, wide enough for a grown fern", price_minor: 3800, picture: "river-planter.jpg", code: "PLANTER-B", tags: ["pots", "potting"] },
 ] as const;
 
@@ -64,6 +68,7 @@ async function fillTeam(db: Kysely<Database>, scope: TeamScope, tell: (step: str
     })
     .returning("id")
     .executeTakeFirstOrThrow();
+  const bakehouse = await scope.addBrand({ name: "Tallowby Bakehouse", book: JSON.stringify(tallowbyBook(media)) }).returning("id").executeTakeFirstOrThrow();
   const products = new Map<string, string>();
   for (const { key, picture, ...product } of PRODUCTS) {
     const row = await scope.addProduct({ ...product, tags: [...product.tags], currency: "GBP" }).returning("id").executeTakeFirstOrThrow();
@@ -74,6 +79,8 @@ async function fillTeam(db: Kysely<Database>, scope: TeamScope, tell: (step: str
   const pottingWeek = await addOffer(scope, "Potting week", { kind: "percent-off", percent: 15, ending: "exact" }, { on: "tags", tags: ["potting"] }, -2, 6);
   const herbFriday = await addOffer(scope, "Herb Friday", { kind: "new-price", price: money(950, "GBP") }, { on: "products", products: [products.get("herbs") ?? ""] }, -1, 4);
   await addOffer(scope, "Spring compost", { kind: "buy-x-get-y", buy: 2, free: 1 }, { on: "products", products: [products.get("compost") ?? ""] }, 9, 23);
+
+  const warmWeek = await addOffer(scope, "Warm week", { kind: "money-off", amount: money(150, "GBP"), ending: ".90" }, { on: "tags", tags: ["bakehouse"] }, -3, 3);
 
   const pick = (name: string): { kind: "media"; media: string } => ({ kind: "media", media: media.get(name) ?? "" });
   const words = (text: string): { kind: "words"; text: string } => ({ kind: "words", text });
@@ -88,6 +95,10 @@ async function fillTeam(db: Kysely<Database>, scope: TeamScope, tell: (step: str
     name: "Herb Friday, the tray", product: products.get("herbs"), offer: herbFriday, tune: media.get("morning-watering.wav"), brand: brand.id,
     fills: { "hook.headline": words("Supper starts on the sill 🌿"), "product.picture": pick("watering-herbs.mp4"), "offer.picture": pick("herb-tray.jpg"), "sign-off.call": words("Pick yours on Friday"), "sign-off.picture": pick("shop-shelves.jpg") },
   });
+  await addPromotion(scope, "friday-box-warm-week", {
+    name: "The Friday box, warm week", product: products.get("box"), offer: warmWeek, tune: media.get("morning-watering.wav"), brand: bakehouse.id,
+    fills: { "hook.headline": words("The weekend comes in a box"), "hook.picture": pick("rye-loaf.jpg"), "product.picture": pick("friday-box.jpg"), "offer.picture": pick("sesame-buns.jpg"), "offer.terms": words("While the oven is hot"), "sign-off.call": words("Order your Friday box"), "sign-off.picture": pick("rye-loaf.jpg") },
+  });
   tell("The demo world is loaded.");
 }
 
@@ -96,7 +107,7 @@ async function loadMedia(db: Kysely<Database>, scope: TeamScope, tell: (step: st
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-demo-"));
   try {
     await makeAll(folder, async (name) => {
-      const { id } = await receiveMedia(scope, name, Readable.toWeb(createReadStream(join(folder, name))) as ReadableStream, { isLogo: name in LOGOS });
+      const { id } = await receiveMedia(scope, name, Readable.toWeb(createReadStream(join(folder, name))) as ReadableStream, { isLogo: name in LOGOS || name === BAKEHOUSE_LOGO });
       await noteOrigin(scope, id, name);
       await ingestMedia(db, id);
       ids.set(name, id);
@@ -120,6 +131,23 @@ async function addOffer(scope: TeamScope, name: string, terms: OfferTerms, on: O
   const midnight = (days: number): Date => instantOf(`${wallTime(new Date(Date.now() + days * 86_400_000), zone).slice(0, 10)}T00:00`, zone);
   const row = await scope.addOffer({ name, terms: JSON.stringify(terms), scope: JSON.stringify(on), currency: "GBP", starts_at: midnight(startDay), ends_at: midnight(endDay + 1), zone }).returning("id").executeTakeFirstOrThrow();
   return row.id;
+}
+
+/** The made-up bakehouse's book: the other brand that every template is seen in. */
+function tallowbyBook(media: ReadonlyMap<string, string>): BrandBook {
+  const color = (name: string, hex: string): { name: string; hex: string } => ({ name, hex });
+  const book = newBrandBook();
+  return {
+    ...book,
+    colors: { ground: color("Dough", "#f6ead8"), card: color("Flour", "#fffaf2"), ink: color("Crust", "#2e1a14"), primary: color("Brick oven", "#7a2436"), accent: color("Honey", "#d98a2b"), sale: color("Oven glow", "#a83a1c") },
+    faces: { headline: { family: "Fraunces", weight: null }, text: { family: "Work Sans", weight: null }, figures: { family: "Fraunces", weight: null } },
+    logos: [{ variant: "full", media: media.get(BAKEHOUSE_LOGO) ?? "" }],
+    contact: { website: "tallowby.example.com", phone: "01632 960 777", address: "1 Mill Steps", handles: ["@tallowby"] },
+    calls: ["Come in, it is warm", "Order your Friday box"],
+    legal: ["While the oven is hot."],
+    tune: media.get("morning-watering.wav") ?? null,
+    watermark: { ...book.watermark, on: true, corner: "top-left" },
+  };
 }
 
 /** The made-up nursery's book. */

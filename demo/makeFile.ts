@@ -3,7 +3,7 @@ import { once } from "node:events";
 import { writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { CLIPS, CLIP_RATE, clipPainter } from "./art/clips";
-import { LOGOS, quillfernLogo } from "./art/logo";
+import { LOGOS, quillfernLogo, tallowbyLogo } from "./art/logo";
 import { PICTURES, drawPicture } from "./art/pictures";
 import { playTune, TUNES } from "../server/shelf/tunes";
 import { wavFile } from "../server/shelf/synth";
@@ -11,8 +11,10 @@ import { wavFile } from "../server/shelf/synth";
 /** The tunes the made-up team has brought in. */
 const HOUSE_TUNES = TUNES.filter(({ name }) => name === "potting-bench.wav" || name === "morning-watering.wav");
 
+export const BAKEHOUSE_LOGO = "tallowby-sign.svg";
+
 /** Names of all files of the demo world, the ones that take longest first. */
-export const FILE_NAMES: readonly string[] = [...CLIPS, ...PICTURES, ...HOUSE_TUNES].map(({ name }) => name).concat(Object.keys(LOGOS));
+export const FILE_NAMES: readonly string[] = [...CLIPS, ...PICTURES, ...HOUSE_TUNES].map(({ name }) => name).concat(Object.keys(LOGOS), BAKEHOUSE_LOGO);
 
 /** Makes one file of the demo world in a folder, the same bytes' worth of picture or sound every time. */
 export async function makeFile(name: string, folder: string): Promise<void> {
@@ -34,6 +36,7 @@ export async function makeFile(name: string, folder: string): Promise<void> {
   }
   const tune = HOUSE_TUNES.find((one) => one.name === name);
   if (tune) return writeFile(path, wavFile(playTune(tune, seed)));
+  if (name === BAKEHOUSE_LOGO) return writeFile(path, tallowbyLogo());
   const logo = LOGOS[name];
   if (logo) return writeFile(path, quillfernLogo(logo));
   throw new RangeError(`The demo world has no file “${name}”.`);

@@ -72,9 +72,11 @@ test("cells that a spreadsheet would carry out come out harmless, and come in as
   const exported = (await (await page.request.get("/catalogue/products.csv")).body()).toString("utf8");
   for (const name of names) expect(exported).toContain(`F-${names.indexOf(name)},'${name},`);
   await page.goto("/catalogue/import");
-  await page.getByTestId("csv-picker").setInputFiles({ name: "again.csv", mimeType: "text/csv", buffer: Buffer.from(exported) });
+  // Products without a code can't be told apart, and would be added again.
+  const again = exported.split("\r\n").filter((line, at) => at === 0 || line.startsWith("F-")).join("\r\n");
+  await page.getByTestId("csv-picker").setInputFiles({ name: "again.csv", mimeType: "text/csv", buffer: Buffer.from(again) });
   await expect(page.getByLabel("What would happen")).toContainText("added0");
-  await expect(page.getByLabel("What would happen")).toContainText("changed0");
+  await expect(page.getByLabel("What would happen")).toContainText("changed0the same already4");
   await page.goto("/catalogue?words=F-");
   for (const name of names) await page.getByRole("checkbox", { name: `Mark ${name}` }).check();
   await page.getByRole("button", { name: "Remove" }).click();

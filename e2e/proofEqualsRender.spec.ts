@@ -19,6 +19,8 @@ const run = promisify(execFile);
 const PLACES = [
   ["potting-week-terracotta", [3, 11, 33, 62, 97, 122, 151, 200, 212, 220, 271, 321, 332, 342, 420]],
   ["herb-friday-tray", [5, 62, 272, 425]],
+  // The other brand: its own faces, and a watermark.
+  ["friday-box-warm-week", [40, 272, 425]],
 ] as const;
 /** The clip is on screen in scene 2, from frame 90 up to 210. */
 const showsClip = (frame: number): boolean => frame >= 90 && frame < 210;

@@ -39,3 +39,9 @@ export function quillfernLogo({ leaf, letters: ink, markOnly }: LogoLook): strin
   const width = markOnly ? 196 : pen + 4;
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} 200" width="${width}" height="200"><g fill="${leaf}">${leaflets}</g><path d="M36 190Q70 150 152 50" fill="none" stroke="${leaf}" stroke-width="5" stroke-linecap="round"/>${markOnly ? "" : `<g fill="none" stroke="${ink}" stroke-width="13" stroke-linecap="round" stroke-linejoin="round">${letters}</g>`}</svg>`;
 }
+
+/** The sign of the made-up bakehouse: a loaf in an oven's arch, over three bars. */
+export function tallowbyLogo(): string {
+  const cuts = [62, 86, 110].map((x) => `<path d="M${x} 92q10 -16 18 -26" fill="none" stroke="#f6ead8" stroke-width="7" stroke-linecap="round"/>`).join("");
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 190 190" width="190" height="190"><path d="M10 180V86a85 76 0 0 1 170 0v94z" fill="#7a2436"/><path d="M38 116q-2 -58 56 -58t58 58z" fill="#e3a857"/>${cuts}<g fill="#f6ead8"><rect x="38" y="128" width="114" height="9"/><rect x="38" y="144" width="114" height="9"/><rect x="38" y="160" width="114" height="9"/></g></svg>`;
+}

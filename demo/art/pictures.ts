@@ -1,5 +1,6 @@
 import { type Canvas, createCanvas } from "@napi-rs/canvas";
 import { type Ctx, boards, bokeh, fillWith, finish, hsl, linear, soft, wall, windowLight } from "./light";
+import { bun, cardBox, loaf } from "./bread";
 import { agave, bush, fern, leaf, seedling, spikes } from "./plants";
 import { type Random, seeded } from "../../server/shelf/random";
 import { type Pot, crate, planted, potBack, potFront, sack, seedPacket, wateringCan } from "./things";
@@ -147,6 +148,33 @@ export const PICTURES: readonly DemoPicture[] = [
           });
         }
       }
+    },
+  },
+  {
+    name: "rye-loaf.jpg", width: 2400, height: 1800,
+    draw(ctx, width, height, random) {
+      room(ctx, width, height, random, 34, 0.62);
+      loaf(ctx, width * 0.74, height * 0.74, 820, random, 22, 30);
+      loaf(ctx, width * 0.46, height * 0.88, 1280, random);
+    },
+  },
+  {
+    name: "sesame-buns.jpg", width: 2200, height: 2200,
+    draw(ctx, width, height, random) {
+      room(ctx, width, height, random, 44, 0.58, false);
+      bokeh(ctx, width, height * 0.56, [38, 46, 24], random, 36);
+      for (const [x, y, size] of [[0.3, 0.7, 620], [0.72, 0.69, 640], [0.52, 0.78, 680], [0.24, 0.9, 720], [0.78, 0.91, 730]] as const) bun(ctx, width * x, height * y, size, random, 28 + random.between(-3, 4), 46 + random.between(-4, 3));
+    },
+  },
+  {
+    name: "friday-box.jpg", width: 2000, height: 2500,
+    draw(ctx, width, height, random) {
+      room(ctx, width, height, random, 26, 0.7);
+      cardBox(ctx, width * 0.5, height * 0.9, 1240, 760, 350, () => {
+        loaf(ctx, width * 0.4, height * 0.64, 760, random);
+        loaf(ctx, width * 0.64, height * 0.65, 600, random, 22, 32);
+        for (const x of [0.32, 0.5, 0.68]) bun(ctx, width * x, height * 0.68, 360, random);
+      });
     },
   },
 ];

@@ -3,12 +3,15 @@ import { rename, writeFile } from "node:fs/promises";
 import { join, resolve } from "node:path";
 import { parseArgs } from "node:util";
 import { FORMAT_NAMES, type FormatName, isFormatName } from "../../core/placement/formats";
+import { TEMPLATES } from "../../core/document/oneOffer";
 import { isQuality } from "../../core/placement/quality";
 import { startCluster } from "./cluster";
 
 const USAGE = `bin/render --promotion SLUG [--formats square,vertical,widescreen] [--quality 480p|1080p] [--out DIR]
 bin/render --still SLUG --format F --at SECONDS --out FILE.png
+bin/render --contact TEMPLATE [--brand BRAND] --out FILE.png
 bin/render --list
+bin/render --list-templates
 
 Renders promotions without a browser, through the same plan, painter and encoder as the web application.
   --data DIR    the data folder of bin/start (.data), when DATABASE_URL is not set`;
@@ -16,7 +19,7 @@ Renders promotions without a browser, through the same plan, painter and encoder
 const { values } = parseArgs({
   options: {
     promotion: { type: "string" }, formats: { type: "string", default: FORMAT_NAMES.join(",") }, quality: { type: "string", default: "1080p" }, out: { type: "string" },
-    still: { type: "string" }, format: { type: "string" }, at: { type: "string" }, list: { type: "boolean" }, data: { type: "string", default: ".data" }, help: { type: "boolean" },
+    still: { type: "string" }, format: { type: "string" }, at: { type: "string" }, list: { type: "boolean" }, "list-templates": { type: "boolean" }, contact: { type: "string" }, brand: { type: "string" }, data: { type: "string", default: ".data" }, help: { type: "boolean" },
   },
 });
 
@@ -24,7 +27,8 @@ const { values } = parseArgs({
 class UsageProblem extends Error {}
 
 async function main(): Promise<void> {
-  if (values.help || !(values.list || values.promotion || values.still)) {
+  if (values["list-templates"]) return listTemplates();
+  if (values.help || !(values.list || values.promotion || values.still || values.contact)) {
     process.stdout.write(`${USAGE}\n`);
     process.exitCode = values.help ? 0 : 2;
     return;
@@ -42,6 +46,7 @@ async function main(): Promise<void> {
     if (cluster) await (await import("../../demo/loadDemo")).loadDemo(database(), (step) => process.stderr.write(`${step}\n`));
     if (values.list) await list();
     else if (values.still) await still(values.still);
+    else if (values.contact) await contact(values.contact);
     else await render(values.promotion ?? "");
   } finally {
     await closeDatabase();
@@ -53,6 +58,24 @@ async function list(): Promise<void> {
   const { database } = await import("../db/connect");
   const rows = await database().selectFrom("promotion").innerJoin("team", "team.id", "promotion.team_id").select(["slug", "promotion.name", "team.name as team"]).orderBy("slug").execute();
   for (const { slug, name, team } of rows) process.stdout.write(`${slug}\t${name}\t${team}\n`);
+}
+
+function listTemplates(): void {
+  for (const { slug, name, purpose } of TEMPLATES) process.stdout.write(`${slug}\t${name}\t${purpose}\n`);
+}
+
+/** Writes the contact sheet of a template, in a brand named by its name; in the first brand there is when none is named. */
+async function contact(template: string): Promise<void> {
+  if (!TEMPLATES.some(({ slug }) => slug === template)) throw new UsageProblem(`There is no template “${template}”. bin/render --list-templates shows those there are.`);
+  if (!values.out) throw new UsageProblem("--contact needs --out: the PNG file to write.");
+  const { database } = await import("../db/connect");
+  const { teamScope } = await import("../db/teamScope");
+  const { contactSheet } = await import("../render/contactSheet");
+  const { readBrandBook } = await import("../../core/brand/book");
+  const rows = await database().selectFrom("brand").selectAll().orderBy("name").execute();
+  const row = values.brand === undefined ? rows[0] : rows.find(({ name }) => name.toLowerCase().startsWith(String(values.brand).toLowerCase()));
+  if (!row) throw new UsageProblem(`There is no brand “${values.brand ?? ""}”. There are: ${rows.map(({ name }) => name).join(", ")}.`);
+  await writeFile(resolve(values.out), await contactSheet(teamScope(database(), row.team_id), template, { id: row.id, name: row.name, book: readBrandBook(row.book) }));
 }
 
 async function inputOf(slug: string) {

@@ -1,0 +1,46 @@
+import sharp, { type OverlayOptions } from "sharp";
+import { readPromotion, type Promotion } from "../../core/document/promotion";
+import { resolvePromotion } from "../../core/document/resolve";
+import { templateBySlug } from "../../core/document/oneOffer";
+import { FORMATS, FORMAT_NAMES } from "../../core/placement/formats";
+import { settledTime } from "../../core/scene/preparePromotion";
+import { type StoredBrand } from "../brand/brandFacts";
+import { readOffer } from "../catalogue/offerOnProduct";
+import { type TeamScope } from "../db/teamScope";
+import { loadRenderInput } from "../promotions/loadFacts";
+import { inScope } from "../../core/offer/scope";
+import { openFrameSource } from "./frameSource";
+
+const ROW_HEIGHT = 420;
+const GAP = 24;
+/** The neutral grey that proofs stand on. */
+const GREY = "#8a8c89";
+
+/** One PNG with every scene of a template, a row each, in every format, at its settled moment, in a brand. */
+export async function contactSheet(scope: TeamScope, template: string, brand: StoredBrand): Promise<Buffer> {
+  const input = await loadRenderInput(scope, await sampleDocument(scope, template, brand));
+  const { spans } = resolvePromotion(input.document, input.facts);
+  const widths = FORMAT_NAMES.map((format) => Math.round((FORMATS[format].width * ROW_HEIGHT) / FORMATS[format].height));
+  const tiles: OverlayOptions[] = [];
+  for (const [column, format] of FORMAT_NAMES.entries()) {
+    const source = await openFrameSource(input, { format, quality: "480p" }, { width: widths[column] ?? 0, height: ROW_HEIGHT });
+    try {
+      const left = GAP + widths.slice(0, column).reduce((sum, width) => sum + width + GAP, 0);
+      for (const [row, span] of spans.entries()) tiles.push({ input: await source.pngAt(settledTime(span)), left, top: GAP + row * (ROW_HEIGHT + GAP) });
+    } finally {
+      source.stop();
+    }
+  }
+  const width = GAP + widths.reduce((sum, one) => sum + one + GAP, 0);
+  return sharp({ create: { width, height: GAP + spans.length * (ROW_HEIGHT + GAP), channels: 3, background: GREY } }).composite(tiles).png().toBuffer();
+}
+
+/** The newest promotion of the brand in this template, else a new one with a product that an offer is for. */
+async function sampleDocument(scope: TeamScope, template: string, brand: StoredBrand): Promise<Promotion> {
+  const rows = await scope.promotions().select("document").orderBy("updated_at", "desc").execute();
+  const own = rows.map(({ document }) => readPromotion(document)).find((document) => document.brand === brand.id && document.template === template);
+  if (own) return own;
+  const [products, offers] = await Promise.all([scope.products().select(["id", "tags"]).orderBy("name").limit(200).execute(), scope.offers().selectAll().orderBy("starts_at").execute()]);
+  const pair = offers.flatMap((offer) => products.filter((product) => inScope(readOffer(offer).scope, product)).map((product) => ({ offer: offer.id, product: product.id })))[0];
+  return readPromotion({ version: 1, name: templateBySlug(template).name, template, brand: brand.id, product: pair?.product ?? products[0]?.id ?? null, offer: pair?.offer ?? null, tune: null, fills: {} });
+}
