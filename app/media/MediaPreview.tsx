@@ -16,6 +16,6 @@ export function MediaPreview({ item, share }: { item: MediaItem; share: number }
       />
     );
   if (item.facts?.kind === "sound") return <div className="w-full px-3 text-card"><Waveform src={`/media/${item.id}/sound`} peaks={item.peaks} label={item.name} /></div>;
-  if (address) return <img src={address} alt="" loading="lazy" className={`max-h-full max-w-full ${item.isLogo ? "bg-card p-4" : ""}`} />;
+  if (address) return <img src={address} alt="" loading="lazy" className={`max-h-full max-w-full ${item.isLogo ? "p-4" : ""}`} />;
   return <div className="w-4/5 text-center text-sm text-ink"><p className="mb-2">{item.state === "waiting" ? "Waiting to be read in" : "Reading it in"}</p><Bar share={share} label={`Reading in ${item.name}`} /></div>;
 }

@@ -52,7 +52,13 @@ export async function action({ request }: Route.ActionArgs) {
 
 export default function NewPromotion({ loaderData: { template, words, products, offers }, actionData }: Route.ComponentProps) {
   const [product, setProduct] = useState(products[0]?.id ?? "");
-  const [offer, setOffer] = useState(offers[0]?.id ?? "");
+  /** The offer to propose with a product: the wanted one if it applies, else the first that does. */
+  const fitting = (of: string, wanted: string): string => {
+    const lines = products.find(({ id }) => id === of)?.lines ?? {};
+    const applies = (id: string): boolean => lines[id] !== undefined && !("reason" in lines[id]);
+    return applies(wanted) ? wanted : (offers.find(({ id }) => applies(id))?.id ?? "");
+  };
+  const [offer, setOffer] = useState(() => fitting(products[0]?.id ?? "", ""));
   const busy = useNavigation().state !== "idle";
   const lines = products.find(({ id }) => id === product)?.lines ?? {};
   return (
@@ -80,7 +86,10 @@ export default function NewPromotion({ loaderData: { template, words, products, 
                 <label key={id} className="cursor-pointer border-2 border-transparent bg-card has-checked:border-ink has-focus-visible:outline-2 has-focus-visible:outline-accent">
                   <span className="block h-32 bg-proof">{thumb && <img src={thumb} alt="" className="h-full w-full object-cover" />}</span>
                   <span className="block px-3 py-2">
-                    <input type="radio" name="product" value={id} checked={id === product} onChange={() => setProduct(id)} className="sr-only" />
+                    <input type="radio" name="product" value={id} checked={id === product} onChange={() => {
+                      setProduct(id);
+                      setOffer(fitting(id, offer));
+                    }} className="sr-only" />
                     <span className="block font-semibold leading-tight">{name}</span><span className="figures text-soft">{price}</span>
                   </span>
                 </label>
