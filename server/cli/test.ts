@@ -5,7 +5,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { parseArgs } from "node:util";
 import { object, number } from "yup";
-import { freePort, removeCluster } from "./cluster";
+import { freePort, removeCluster, startCluster } from "./cluster";
 
 /** bin/test: every check in turn, and one closing line. `--only types,lint,unit,e2e` runs some of them. */
 const { values } = parseArgs({ options: { only: { type: "string", default: "types,lint,unit,e2e" }, grep: { type: "string" } } });
@@ -23,6 +23,8 @@ const count = ({ passed, failed }: Counts): void => {
 
 const running = new Set<ChildProcess>();
 let instance: ChildProcess | null = null;
+/** Where the unit tests keep their database. */
+let unitData: string | null = null;
 /** Readable by the database's own user, who is not root. */
 const data = await mkdtemp(join(tmpdir(), "stencilcraft-test-"));
 await chmod(data, 0o755);
@@ -60,7 +62,13 @@ async function readCounts(path: string, read: (json: never) => Counts): Promise<
 async function unit(): Promise<void> {
   process.stdout.write("\n── unit tests\n");
   const out = join(data, "jest.json");
-  await run(process.execPath, ["--experimental-vm-modules", "--no-warnings", "node_modules/jest/bin/jest.js", "--json", `--outputFile=${out}`, "--silent"], { STENCILCRAFT_DATA: data, DATABASE_URL: "postgres://none" });
+  // A database of their own: the demo world is loaded into an empty one only.
+  const folder = await mkdtemp(join(tmpdir(), "stencilcraft-unit-"));
+  await chmod(folder, 0o755);
+  unitData = folder;
+  const cluster = await startCluster(folder);
+  await run(process.execPath, ["--import", "tsx", "server/cli/migrateOnce.ts"], { STENCILCRAFT_DATA: folder, DATABASE_URL: cluster.url, LOG_LEVEL: "warn" });
+  await run(process.execPath, ["--experimental-vm-modules", "--no-warnings", "node_modules/jest/bin/jest.js", "--json", `--outputFile=${out}`, "--silent"], { STENCILCRAFT_DATA: folder, DATABASE_URL: cluster.url, LOG_LEVEL: "warn" });
   count(await readCounts(out, (json: { numPassedTests: number; numFailedTests: number; numRuntimeErrorTestSuites: number }) => ({ passed: json.numPassedTests, failed: json.numFailedTests + json.numRuntimeErrorTestSuites })));
 }
 
@@ -93,8 +101,10 @@ async function cleanUp(): Promise<void> {
     instance.kill("SIGTERM");
     await ended;
   }
-  await removeCluster(data);
-  await rm(data, { recursive: true, force: true });
+  for (const folder of [data, ...(unitData ? [unitData] : [])]) {
+    await removeCluster(folder);
+    await rm(folder, { recursive: true, force: true });
+  }
 }
 
 try {
