@@ -19,8 +19,8 @@ interface Pen {
   readonly alpha: number;
 }
 
-/** Bumped whenever the same display list would paint other pixels, so that stored segments are not reused. */
-export const PAINTER_VERSION = 1;
+/** Bumped whenever the same document would paint other pixels, so that stored segments are not reused. */
+export const PAINTER_VERSION = 2;
 
 /**
  * A painter for frames of `format` (design units) on surfaces of `pixels`. The two axes scale on their own, so that a

@@ -10,52 +10,57 @@ export interface Line {
 const SLACK = 1e-9;
 
 /** Fills lines one after another up to `width` (em). A word wider than that keeps a line of its own and sticks out. */
-export function fillLines(words: readonly BrokenWord[], width: number): Line[] {
-  const lines: Line[] = [];
-  let pieces: Piece[] = [];
+export const fillLines = (words: readonly BrokenWord[], width: number): Line[] => linesFrom(words, fillStarts(words, width));
+
+/** At which word each line starts when lines are filled one after another. */
+function fillStarts(words: readonly BrokenWord[], width: number): number[] {
+  const starts: number[] = [];
   let length = 0;
-  let pending: Piece | null = null;
-  const endLine = (): void => {
-    lines.push({ pieces, width: length });
-    pieces = [];
-    length = 0;
-    pending = null;
-  };
-  for (const { shaped, space, mustBreak } of words) {
-    const gap: number = pending === null ? 0 : (pending as Piece).advance;
-    if (pieces.length > 0 && length + gap + shaped.advance > width + SLACK) endLine();
-    if (pending !== null) {
-      pieces.push(pending);
-      length += (pending as Piece).advance;
-    }
-    pieces.push(...shaped.pieces);
-    length += shaped.advance;
-    pending = space;
-    if (mustBreak) endLine();
-  }
-  if (pieces.length > 0) lines.push({ pieces, width: length });
-  return lines;
+  words.forEach(({ shaped }, index) => {
+    const before = words[index - 1];
+    const fits = starts.length > 0 && before !== undefined && !before.mustBreak && length + (before.space?.advance ?? 0) + shaped.advance <= width + SLACK;
+    length = fits ? length + (before.space?.advance ?? 0) + shaped.advance : shaped.advance;
+    if (!fits) starts.push(index);
+  });
+  return starts;
+}
+
+const linesFrom = (words: readonly BrokenWord[], starts: readonly number[]): Line[] => starts.map((start, line) => lineOf(words.slice(start, starts[line + 1])));
+
+/** One line of words, with the blanks between them and none at its end. */
+function lineOf(words: readonly BrokenWord[]): Line {
+  const pieces = words.flatMap(({ shaped, space }, index) => [...shaped.pieces, ...(space && index < words.length - 1 ? [space] : [])]);
+  return { pieces, width: pieces.reduce((sum, piece) => sum + piece.advance, 0) };
 }
 
 /**
- * The same number of lines as `fillLines`, but as even as can be: the narrowest width that needs no further line.
- * This also keeps a single short word from standing alone in the last line where that can be avoided.
+ * The same number of lines as `fillLines`, but as even as can be: the narrowest width that needs no further line. A word
+ * that would stand alone in the last line of a paragraph gets the word before it for company, where there is room.
  */
 export function balanceLines(words: readonly BrokenWord[], width: number): Line[] {
-  const filled = fillLines(words, width);
-  if (filled.length < 2) return filled;
+  const filled = fillStarts(words, width);
+  if (filled.length < 2) return linesFrom(words, filled);
   let low = words.reduce((widest, word) => Math.max(widest, word.shaped.advance), 0);
   let high = width;
   let best = filled;
   for (let step = 0; step < 24 && high - low > 1e-4; step++) {
     const middle = (low + high) / 2;
-    const tried = fillLines(words, middle);
+    const tried = fillStarts(words, middle);
     if (tried.length <= filled.length) {
       best = tried;
       high = middle;
     } else low = middle;
   }
-  return best.every((line) => line.width <= width + SLACK) ? best : filled;
+  const lines = linesFrom(words, keepCompany(words, best, width));
+  return lines.every((line) => line.width <= width + SLACK) ? lines : linesFrom(words, filled);
+}
+
+/** Moves the start of the last line one word back where its only word would stand alone and its neighbour can be spared. */
+function keepCompany(words: readonly BrokenWord[], starts: readonly number[], width: number): readonly number[] {
+  const [before, last] = starts.slice(-2);
+  if (before === undefined || last === undefined || last !== words.length - 1 || last - before < 3 || words[last - 1]?.mustBreak) return starts;
+  const moved = [...starts.slice(0, -1), last - 1];
+  return lineOf(words.slice(last - 1)).width <= width + SLACK ? moved : starts;
 }
 
 /** Cuts every word that is wider than `width` (em) between its letters, for words that have no other way to fit. */
