@@ -93,6 +93,19 @@ test("who is signed out while typing is told so, and what was typed is saved aft
   await expect(again.getByLabel("Terms (optional)")).toHaveValue("One tray each.");
 });
 
+test("what no page would send gets an answer in words, never a fault of ours", async ({ page, baseURL }) => {
+  await signInAs(page, "Imre Vass");
+  const send = async (path: string, form: Record<string, string>): Promise<number> => (await page.request.post(`${path}.data`, { form, headers: { origin: baseURL ?? "" } })).status();
+  for (const [path, form] of [
+    ["/catalogue", { intent: "field", id: "junk", field: "name", value: "x" }], ["/catalogue", { intent: "bulk", do: "remove", ids: "junk,'; drop table product" }], ["/catalogue", { intent: "remove-product", id: "junk" }], ["/catalogue", { intent: "moon" }],
+    ["/catalogue/offers", { intent: "remove-offer", id: "junk" }], ["/catalogue/offers", { intent: "offer", id: "junk" }], ["/media", { intent: "remove", ids: "junk" }], ["/media", { intent: "collect", ids: "junk", collection: "junk" }], ["/media", { intent: "remove-collection", collection: "junk" }],
+    ["/brand-book", { intent: "save", brand: "junk", book: "{" }], ["/brand-book", { intent: "switch", brand: "junk" }], ["/brand-book", { intent: "remove-font", id: "junk" }], ["/media/shelf", { slug: "../../etc" }], ["/media/backdrops", { words: "sea", round: "x", which: "9" }],
+  ] as const)
+    expect(`${path} ${form.intent ?? ""} ${await send(path, form) < 500}`).toBe(`${path} ${form.intent ?? ""} true`);
+  for (const path of ["/media/page?product=junk&collection=junk&page=1e9", "/catalogue.data?product=junk", "/media.data?item=junk", "/media/shelf/..%2f/preview", "/media/backdrops/preview?words=sea&which=-1", "/brand-book/palette/moon", "/faces/own/junk/400"]) expect((await page.request.get(path)).status()).toBeLessThan(500);
+  expect((await page.request.post("/media/upload?name=x.jpg&replace=junk", { data: Buffer.from("GIF89a"), headers: { "content-type": "application/octet-stream" } })).status()).toBe(422);
+});
+
 test("a form sent from another site is not carried out", async ({ page, baseURL }) => {
   await signInAs(page, "Imre Vass");
   const response = await page.request.post("/catalogue", { headers: { origin: "http://elsewhere.example.com" }, form: { intent: "product", name: "x", price: "1" } });

@@ -4,6 +4,7 @@ import { Printer } from "lucide-react";
 import { type BrandBook, CORNERS, SIGN_OFF_LINES, newBrandBook, paletteOf, signOffWords } from "../../core/brand/book";
 import { COLOR_ROLES, inkFor } from "../../core/color/palette";
 import { isHex } from "../../core/color/srgb";
+import { readIds, readJson } from "../../server/ids";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { addBrand, allBrands, promotionsOf, removeBrand, saveBook, switchBrand, workingBrand } from "../../server/brand/brandBook";
 import { colorProposals, lackingLetters } from "../../server/brand/brandPage";
@@ -38,6 +39,9 @@ export async function loader({ request }: Route.LoaderArgs) {
   };
 }
 
+/** The id that no row has. */
+const NOBODY = "00000000-0000-0000-0000-000000000000";
+
 interface Answer {
   readonly saved: boolean;
   readonly problem: string | null;
@@ -51,9 +55,10 @@ export async function action({ request }: Route.ActionArgs) {
   const form = await request.formData();
   const text = (name: string): string => String(form.get(name) ?? "");
   const failed = (change: Partial<Answer>) => data(answer(change), { status: 422 });
+  const brandId = readIds(text("brand"))[0] ?? NOBODY;
   switch (text("intent")) {
     case "switch": {
-      await switchBrand(scope, id, text("brand"));
+      await switchBrand(scope, id, brandId);
       const from = text("from");
       return redirect(from.startsWith("/") && !from.startsWith("//") ? from : "/brand-book");
     }
@@ -62,7 +67,7 @@ export async function action({ request }: Route.ActionArgs) {
       return problem ? failed({ problems: { name: problem } }) : redirect("/brand-book");
     }
     case "remove": {
-      const problem = await removeBrand(scope, text("brand"));
+      const problem = await removeBrand(scope, brandId);
       return problem ? data(answer({ problem }), { status: 409 }) : redirect("/brand-book");
     }
     case "font": {
@@ -77,12 +82,11 @@ export async function action({ request }: Route.ActionArgs) {
       }
     }
     case "remove-font": {
-      const problem = await removeFont(scope, text("id"));
+      const problem = await removeFont(scope, readIds(text("id"))[0] ?? NOBODY);
       return problem ? data(answer({ problem }), { status: 409 }) : answer({ saved: true });
     }
     case "save": {
-      const book: unknown = JSON.parse(text("book"));
-      const result = await saveBook(scope, text("brand"), { name: text("name"), book });
+      const result = await saveBook(scope, brandId, { name: text("name"), book: readJson(text("book"), "a brand book") });
       if (!result.ok) return failed({ problems: result.problems });
       const { outdated } = result.values;
       return answer({ saved: true, done: outdated > 0 ? `Saved. ${outdated} ${outdated === 1 ? "rendition is" : "renditions are"} out of date now.` : "Saved. Promotions show it from now on." });

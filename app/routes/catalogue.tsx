@@ -5,6 +5,7 @@ import { writeContent } from "../../core/catalogue/productRow";
 import { money, plainAmount, writePrice } from "../../core/offer/money";
 import { isContentUnit } from "../../core/offer/unitPrice";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
+import { isId, readIds } from "../../server/ids";
 import { PRODUCTS_A_PAGE, listProducts, productTags, readProductQuery } from "../../server/catalogue/productList";
 import { picturesOf } from "../../server/catalogue/productPictures";
 import { IN_PLACE, type BulkAction, changeField, changeMany, saveProduct } from "../../server/catalogue/products";
@@ -43,7 +44,7 @@ async function withThumbs<Row extends { readonly picture: string | null }>(scope
 }
 
 async function editedProduct(scope: TeamScope, id: string, locale: string): Promise<EditedProduct | null> {
-  if (!/^[0-9a-f-]{36}$/.test(id)) return null;
+  if (!isId(id)) return null;
   const row = await scope.products().selectAll().where("id", "=", id).executeTakeFirst();
   if (!row) return null;
   const [pictures, steps] = await Promise.all([picturesOf(scope, id), scope.priceSteps().selectAll().where("product_id", "=", id).orderBy("from_at", "desc").limit(12).execute()]);
@@ -69,13 +70,14 @@ export async function action({ request }: Route.ActionArgs) {
     }
     case "field": {
       const field = IN_PLACE.find((one) => one === text("field"));
-      const problem = field ? await changeField(scope, text("id"), field, text("value")) : "This column can’t be changed here.";
+      const [id] = readIds(text("id"));
+      const problem = field && id ? await changeField(scope, id, field, text("value")) : "This can’t be changed here.";
       return problem ? failed({ problem }) : answer({ saved: true });
     }
     case "remove-product":
     case "bulk": {
       const action = intent === "remove-product" ? ({ kind: "remove" } as const) : bulkAction(text("do"), text("tag"));
-      const ids = intent === "remove-product" ? [text("id")] : text("ids").split(",").filter(Boolean);
+      const ids = intent === "remove-product" ? readIds(text("id")) : readIds(text("ids"));
       const { done, problem } = await changeMany(scope, ids, action);
       return data(answer({ saved: problem === null, done, problem }), { status: problem ? 409 : 200 });
     }

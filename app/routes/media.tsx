@@ -2,6 +2,7 @@ import { data, useFetcher, useRevalidator, useSearchParams } from "react-router"
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { LayoutGrid, List, Mic, Upload as UploadIcon } from "lucide-react";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
+import { isId, readIds, readJson } from "../../server/ids";
 import { addCollection, collect, collectionsOf, removeCollection, takeOut } from "../../server/media/collections";
 import { moveFocal, noteRights, removeMedia, renameMedia, restoreMedia, setLogo, tagMedia } from "../../server/media/mediaChanges";
 import { mediaDetail } from "../../server/media/mediaDetail";
@@ -35,7 +36,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const [first, tags, collections, products, detail] = await Promise.all([
     listMedia(scope, query, today), mediaTags(scope), collectionsOf(scope),
     scope.products().select(["id", "name"]).where("id", "in", scope.productPictures().select("product_id")).orderBy("name").limit(MOST_PRODUCTS).execute(),
-    /^[0-9a-f-]{36}$/.test(open) ? mediaDetail(scope, open, today).catch(() => null) : null,
+    isId(open) ? mediaDetail(scope, open, today).catch(() => null) : null,
   ]);
   return { query, first, pageSize: MEDIA_A_PAGE, tags, collections, products, detail };
 }
@@ -44,8 +45,10 @@ export async function action({ request }: Route.ActionArgs) {
   const { scope } = await requireEditor(request);
   const form = await request.formData();
   const text = (name: string): string => String(form.get(name) ?? "");
-  const ids = text("ids").split(",").filter((id) => /^[0-9a-f-]{36}$/.test(id));
-  const first = ids[0] ?? "";
+  const ids = readIds(text("ids"));
+  const collection = readIds(text("collection"))[0] ?? "00000000-0000-0000-0000-000000000000";
+  const [first] = ids;
+  if (!first && text("intent") !== "remove-collection") return data(answer({ problem: "Mark at least one item first." }), { status: 409 });
   const done = (change: Partial<MediaAnswer>) => data(answer(change), { status: change.problem ? 409 : Object.keys(change.problems ?? {}).length > 0 ? 422 : 200 });
   switch (text("intent")) {
     case "remove":
@@ -60,22 +63,22 @@ export async function action({ request }: Route.ActionArgs) {
       return done(result.ok ? { done: `Rights noted for ${ids.length} ${ids.length === 1 ? "item" : "items"}.` } : { problems: result.problems });
     }
     case "rename":
-      return done({ problem: await renameMedia(scope, first, text("name")) });
+      return done({ problem: await renameMedia(scope, first ?? "", text("name")) });
     case "focal":
-      await moveFocal(scope, first, JSON.parse(text("focal")));
+      await moveFocal(scope, first ?? "", readJson(text("focal"), "a focal point"));
       return done({});
     case "logo":
     case "no-logo":
-      await setLogo(scope, first, text("intent") === "logo");
+      await setLogo(scope, first ?? "", text("intent") === "logo");
       return done({});
     case "collect":
-      await collect(scope, text("collection"), ids);
+      await collect(scope, collection, ids);
       return done({});
     case "remove-collection":
-      await removeCollection(scope, text("collection"));
+      await removeCollection(scope, collection);
       return done({ done: "The collection is gone; its items stay." });
     case "take-out":
-      await takeOut(scope, text("collection"), ids);
+      await takeOut(scope, collection, ids);
       return done({});
     case "collect-by-name": {
       const made = await addCollection(scope, text("collection-name"));

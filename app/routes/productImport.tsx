@@ -2,6 +2,7 @@ import { Link, data, useFetcher } from "react-router";
 import { useRef, useState } from "react";
 import { type ColumnMatch, PRODUCT_FIELDS, PRODUCT_FIELD_NAMES } from "../../core/catalogue/productRow";
 import { CSV_LIMITS } from "../../core/catalogue/csvText";
+import { readJson } from "../../server/ids";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { type ImportPreview, previewImport, readMatch, runImport } from "../../server/catalogue/productImport";
 import type { Route } from "./+types/productImport";
@@ -33,7 +34,7 @@ export async function action({ request }: Route.ActionArgs) {
   try {
     const bytes = new Uint8Array(await file.arrayBuffer());
     const chosen = form.get("match");
-    const parsed: unknown = typeof chosen === "string" && chosen !== "" ? JSON.parse(chosen) : null;
+    const parsed = typeof chosen === "string" && chosen !== "" ? readJson(chosen, "a choice of columns") : null;
     const match = parsed === null ? null : readMatch(parsed);
     if (form.get("intent") === "import" && match) return { preview: null, problem: null, imported: await runImport(scope, bytes, team.currency, match) } satisfies Answer;
     const preview = await previewImport(scope, bytes, team.currency, match);

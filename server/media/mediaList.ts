@@ -4,6 +4,7 @@ import { type MediaFacts } from "../../core/document/facts";
 import { type RightsState, rightsState } from "../../core/document/rights";
 import { wallTime } from "../../core/offer/validity";
 import { likePattern } from "../catalogue/productList";
+import { isId } from "../ids";
 import { type MediaState } from "../db/tables";
 import { type TeamScope } from "../db/teamScope";
 import { mediaFacts, moreFacts } from "./storedFacts";
@@ -49,7 +50,7 @@ export interface MediaQuery {
 export const MEDIA_A_PAGE = 60;
 
 const oneOf = <Value extends string>(values: readonly Value[], text: string | null): Value | "" => values.find((value) => value === text) ?? "";
-const uuid = (text: string | null): string => (text && /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(text) ? text : "");
+const uuid = (text: string | null): string => (isId(text) ? text : "");
 
 /** Reads a query from an address. What is not understood counts as not asked for. */
 export function readMediaQuery(params: URLSearchParams): MediaQuery {

@@ -7,6 +7,7 @@ import { pipeline } from "node:stream/promises";
 import { type ReadableStream as WebStream } from "node:stream/web";
 import { config } from "../config";
 import { type TeamScope } from "../db/teamScope";
+import { isId } from "../ids";
 import { enqueue } from "../jobs/enqueue";
 import { originalKey } from "../storage/keys";
 import { store } from "../storage/store";
@@ -48,7 +49,7 @@ export async function receiveMedia(scope: TeamScope, rawName: string, body: Read
     if (known) return { ...known, known: true };
     await store().keep(originalKey(sha256), path);
     if (replace) {
-      const item = await scope.media().select(["id", "name", "kind"]).where("id", "=", replace).executeTakeFirst();
+      const item = isId(replace) ? await scope.media().select(["id", "name", "kind"]).where("id", "=", replace).executeTakeFirst() : undefined;
       if (!item) throw new UploadProblem("The item to replace is not in your media any more.");
       if (item.kind !== type.kind) throw new UploadProblem(`“${name}” is a ${type.kind}, but “${item.name}” is a ${item.kind}: only the same kind can take its places.`);
       await enqueue(scope.connection, "ingest-media", { media: item.id, replacement: { sha256, mime: type.mime, bytes } });

@@ -1,0 +1,14 @@
+/** Whether a text is an id as the database makes them (RFC 9562 UUID). Anything else would be an error of the database's. */
+export const isId = (text: string | null | undefined): text is string => /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(text ?? "");
+
+/** The ids of a list with commas; what is none is left out. */
+export const readIds = (text: string): string[] => text.split(",").filter(isId);
+
+/** JSON out of a form field. Throws a 400, naming what it should have been. */
+export function readJson(text: string, what: string): unknown {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    throw new Response(`The page sent ${what} that can't be read. Load it again, and repeat the change.`, { status: 400 });
+  }
+}
