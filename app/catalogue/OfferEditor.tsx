@@ -7,6 +7,7 @@ import { OFFER_KINDS, OFFER_KIND_NAMES, type OfferKind, type OfferTerms } from "
 import { Button } from "../components/Button";
 import { Choice, Field } from "../components/Field";
 import { Notice } from "../components/Notice";
+import { useMarked } from "../components/useMarked";
 import { SidePanel } from "../components/SidePanel";
 import { type CatalogueAnswer } from "./answer";
 import { useOnceSaved } from "./useOnceSaved";
@@ -111,7 +112,7 @@ function TermsFields({ kind, terms, currency, problems }: { kind: OfferKind; ter
 /** What the offer is for: everything, products marked in a list, or tags. */
 function ScopeFields({ scope, choices, problems }: { scope: OfferScope; choices: ScopeChoices; problems: Problems }) {
   const [on, setOn] = useState<string>(scope.on);
-  const [marked, setMarked] = useState<ReadonlySet<string>>(new Set(scope.on === "products" ? scope.products : []));
+  const { marked, toggle } = useMarked(scope.on === "products" ? scope.products : []);
   const [search, setSearch] = useState("");
   const shown = choices.products.filter(({ name }) => name.toLowerCase().includes(search.trim().toLowerCase()));
   return (
@@ -127,11 +128,7 @@ function ScopeFields({ scope, choices, problems }: { scope: OfferScope; choices:
             {shown.map(({ id, name, price }) => (
               <li key={id}>
                 <label className="flex items-center gap-3 px-3 py-1.5">
-                  <input type="checkbox" checked={marked.has(id)} className="accent-accent" onChange={() => setMarked((before) => {
-                    const next = new Set(before);
-                    if (!next.delete(id)) next.add(id);
-                    return next;
-                  })} />
+                  <input type="checkbox" checked={marked.has(id)} className="accent-accent" onChange={() => toggle(id)} />
                   <span className="flex-1 truncate">{name}</span><span className="figures text-soft">{price}</span>
                 </label>
               </li>

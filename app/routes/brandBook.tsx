@@ -1,12 +1,12 @@
-import { Link, data, redirect, useFetcher, useSearchParams } from "react-router";
+import { Link, data, redirect, useFetcher } from "react-router";
 import { useState } from "react";
 import { Printer } from "lucide-react";
 import { type BrandBook, CORNERS, SIGN_OFF_LINES, newBrandBook, paletteOf, signOffWords } from "../../core/brand/book";
 import { COLOR_ROLES, inkFor } from "../../core/color/palette";
 import { isHex } from "../../core/color/srgb";
-import { readIds, readJson } from "../../server/ids";
+import { NO_ID, readIds, readJson } from "../../server/ids";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
-import { addBrand, allBrands, promotionsOf, removeBrand, saveBook, switchBrand, workingBrand } from "../../server/brand/brandBook";
+import { addBrand, brandsOf, promotionsOf, removeBrand, saveBook, switchBrand } from "../../server/brand/brandBook";
 import { colorProposals, lackingLetters } from "../../server/brand/brandPage";
 import { ownFamilies } from "../../server/faces/ownFonts";
 import { receiveFont, removeFont } from "../../server/faces/receiveFont";
@@ -27,9 +27,10 @@ import { thumbAddress } from "../components/mediaLook";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { scope, id, team } = await requirePerson(request);
-  const brand = new URL(request.url).searchParams.has("new") ? null : await workingBrand(scope, id);
-  const [brands, media, own, proposals, lacking, touched] = await Promise.all([
-    allBrands(scope), mediaList(scope, team.zone), ownFamilies(scope), brand ? colorProposals(scope, brand.book) : [], brand ? lackingLetters(scope, brand) : [], brand ? promotionsOf(scope, brand.id) : [],
+  const { brands, working } = await brandsOf(scope, id);
+  const brand = new URL(request.url).searchParams.has("new") ? null : working;
+  const [media, own, proposals, lacking, touched] = await Promise.all([
+    mediaList(scope, team.zone), ownFamilies(scope), brand ? colorProposals(scope, brand.book) : [], brand ? lackingLetters(scope, brand) : [], brand ? promotionsOf(scope, brand.id) : [],
   ]);
   return {
     brand, isFirst: brands.length === 0, proposals, lacking, touched,
@@ -38,9 +39,6 @@ export async function loader({ request }: Route.LoaderArgs) {
     sounds: media.flatMap(({ facts, rights }) => (facts?.kind === "sound" ? [{ facts, rights }] : [])),
   };
 }
-
-/** The id that no row has. */
-const NOBODY = "00000000-0000-0000-0000-000000000000";
 
 interface Answer {
   readonly saved: boolean;
@@ -55,7 +53,7 @@ export async function action({ request }: Route.ActionArgs) {
   const form = await request.formData();
   const text = (name: string): string => String(form.get(name) ?? "");
   const failed = (change: Partial<Answer>) => data(answer(change), { status: 422 });
-  const brandId = readIds(text("brand"))[0] ?? NOBODY;
+  const brandId = readIds(text("brand"))[0] ?? NO_ID;
   switch (text("intent")) {
     case "switch": {
       await switchBrand(scope, id, brandId);
@@ -82,7 +80,7 @@ export async function action({ request }: Route.ActionArgs) {
       }
     }
     case "remove-font": {
-      const problem = await removeFont(scope, readIds(text("id"))[0] ?? NOBODY);
+      const problem = await removeFont(scope, readIds(text("id"))[0] ?? NO_ID);
       return problem ? data(answer({ problem }), { status: 409 }) : answer({ saved: true });
     }
     case "save": {
@@ -117,7 +115,6 @@ function NewBrand({ isFirst }: { isFirst: boolean }) {
 type Loaded = Route.ComponentProps["loaderData"] & { brand: NonNullable<Route.ComponentProps["loaderData"]["brand"]> };
 
 function Book({ loaded: { brand, pictures, sounds, own, proposals, lacking, touched } }: { loaded: Loaded }) {
-  const [params] = useSearchParams();
   const [book, setBook] = useState<BrandBook>(brand.book);
   const [name, setName] = useState(brand.name);
   const fetcher = useFetcher<Answer>();
@@ -134,7 +131,6 @@ function Book({ loaded: { brand, pictures, sounds, own, proposals, lacking, touc
         <ButtonLink to="/brand-book/sheet"><Printer aria-hidden size={16} /> Brand sheet</ButtonLink>
         <Button look="main" disabled={fetcher.state !== "idle"} onClick={() => void fetcher.submit({ intent: "save", brand: brand.id, name, book: JSON.stringify(book) }, { method: "post" })}>Save the book</Button>
       </PageHead>
-      {params.has("saved") && <Notice kind="ready" className="mb-5">Saved.</Notice>}
       {fetcher.data?.done && fetcher.state === "idle" && !dirty && <Notice kind="ready" className="mb-5">{fetcher.data.done}</Notice>}
       {Object.keys(problems).length > 0 && <Notice kind="wrong" className="mb-5">Not saved yet: {unplaced(problems) || "see the marked fields."}</Notice>}
       <div className="grid grid-cols-[minmax(0,1fr)_330px] gap-10 max-lg:grid-cols-1">

@@ -1,16 +1,15 @@
 import { Form, Link, data, useFetcher, useNavigation, useSearchParams, useSubmit } from "react-router";
-import { useState } from "react";
 import { Download, Upload } from "lucide-react";
 import { writeContent } from "../../core/catalogue/productRow";
 import { money, plainAmount, writePrice } from "../../core/offer/money";
-import { isContentUnit } from "../../core/offer/unitPrice";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { isId, readIds } from "../../server/ids";
+import { contentOf } from "../../server/catalogue/productContent";
 import { PRODUCTS_A_PAGE, listProducts, productTags, readProductQuery } from "../../server/catalogue/productList";
 import { picturesOf } from "../../server/catalogue/productPictures";
 import { IN_PLACE, type BulkAction, changeField, changeMany, saveProduct } from "../../server/catalogue/products";
 import { mediaList } from "../../server/media/mediaList";
-import { mediaFacts } from "../../server/media/storedFacts";
+import { factsOf } from "../../server/media/factsOf";
 import { type TeamScope } from "../../server/db/teamScope";
 import type { Route } from "./+types/catalogue";
 import { answer, outdatedWords, type CatalogueAnswer } from "../catalogue/answer";
@@ -20,6 +19,7 @@ import { Button, ButtonLink } from "../components/Button";
 import { inputClasses } from "../components/Field";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
+import { useMarked } from "../components/useMarked";
 import { Tabs } from "../components/Tabs";
 import { thumbAddress } from "../components/mediaLook";
 
@@ -34,13 +34,11 @@ export async function loader({ request }: Route.LoaderArgs) {
 }
 
 async function withThumbs<Row extends { readonly picture: string | null }>(scope: TeamScope, products: readonly Row[]) {
-  const ids = products.flatMap(({ picture }) => picture ?? []);
-  const rows = ids.length > 0 ? await scope.media().selectAll().where("id", "in", ids).execute() : [];
-  const thumbs = new Map(rows.flatMap((row) => {
-    const facts = mediaFacts(row);
-    return facts ? [[row.id, thumbAddress(facts, 96)] as const] : [];
-  }));
-  return products.map((product) => ({ ...product, thumb: thumbs.get(product.picture ?? "") ?? null }));
+  const media = await factsOf(scope, products.flatMap(({ picture }) => picture ?? []));
+  return products.map((product) => {
+    const facts = media.get(product.picture ?? "");
+    return { ...product, thumb: facts ? thumbAddress(facts, 96) : null };
+  });
 }
 
 async function editedProduct(scope: TeamScope, id: string, locale: string): Promise<EditedProduct | null> {
@@ -49,9 +47,8 @@ async function editedProduct(scope: TeamScope, id: string, locale: string): Prom
   if (!row) return null;
   const [pictures, steps] = await Promise.all([picturesOf(scope, id), scope.priceSteps().selectAll().where("product_id", "=", id).orderBy("from_at", "desc").limit(12).execute()]);
   const day = new Intl.DateTimeFormat(locale, { dateStyle: "medium" });
-  const content = row.content_quantity !== null && isContentUnit(row.content_unit) ? { quantity: row.content_quantity, unit: row.content_unit } : null;
   return {
-    id, name: row.name, line: row.line, text: row.text, code: row.code, price: plainAmount(money(row.price_minor, row.currency)), content: writeContent(content), link: row.link, tags: row.tags.join(", "), inStock: row.in_stock, pictures,
+    id, name: row.name, line: row.line, text: row.text, code: row.code, price: plainAmount(money(row.price_minor, row.currency)), content: writeContent(contentOf(row)), link: row.link, tags: row.tags.join(", "), inStock: row.in_stock, pictures,
     history: steps.map((step) => ({ from: day.format(step.from_at), price: writePrice(money(step.price_minor, step.currency), locale) })),
   };
 }
@@ -105,7 +102,7 @@ const CATALOGUE_TABS = [["/catalogue", "Products"], ["/catalogue/offers", "Offer
 
 export default function Catalogue({ loaderData: { currency, pageSize, query, products, count, tags, edited, isNew, media } }: Route.ComponentProps) {
   const [params, setParams] = useSearchParams();
-  const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
+  const { marked, setMarked, toggle } = useMarked();
   const bulk = useFetcher<CatalogueAnswer>();
   const waiting = useNavigation().state !== "idle";
   const setParam = (change: Readonly<Record<string, string>>): void => setParams((before) => {
@@ -118,11 +115,6 @@ export default function Catalogue({ loaderData: { currency, pageSize, query, pro
   const linkTo = (change: Readonly<Record<string, string>>): string => `?${new URLSearchParams({ ...Object.fromEntries(params), ...change })}`;
   const pages = Math.max(1, Math.ceil(count / pageSize));
   const allMarked = products.length > 0 && products.every(({ id }) => marked.has(id));
-  const toggle = (id: string): void => setMarked((before) => {
-    const next = new Set(before);
-    if (!next.delete(id)) next.add(id);
-    return next;
-  });
   return (
     <main className="flex-1 px-8 py-7">
       <PageHead title="Catalogue" about="What you sell, and what you promise about it.">

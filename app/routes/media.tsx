@@ -2,7 +2,7 @@ import { data, useFetcher, useRevalidator, useSearchParams } from "react-router"
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { LayoutGrid, List, Mic, Upload as UploadIcon } from "lucide-react";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
-import { isId, readIds, readJson } from "../../server/ids";
+import { NO_ID, isId, readIds, readJson } from "../../server/ids";
 import { addCollection, collect, collectionsOf, removeCollection, takeOut } from "../../server/media/collections";
 import { moveFocal, noteRights, removeMedia, renameMedia, restoreMedia, setLogo, tagMedia } from "../../server/media/mediaChanges";
 import { mediaDetail } from "../../server/media/mediaDetail";
@@ -13,6 +13,7 @@ import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { Tabs } from "../components/Tabs";
 import { useDropZone } from "../components/useDropZone";
+import { useMarked } from "../components/useMarked";
 import { useTeamEvents } from "../components/useTeamEvents";
 import { useUploads } from "../components/useUploads";
 import { answer, type MediaAnswer } from "../media/answer";
@@ -46,7 +47,7 @@ export async function action({ request }: Route.ActionArgs) {
   const form = await request.formData();
   const text = (name: string): string => String(form.get(name) ?? "");
   const ids = readIds(text("ids"));
-  const collection = readIds(text("collection"))[0] ?? "00000000-0000-0000-0000-000000000000";
+  const collection = readIds(text("collection"))[0] ?? NO_ID;
   const [first] = ids;
   if (!first && text("intent") !== "remove-collection") return data(answer({ problem: "Mark at least one item first." }), { status: 409 });
   const done = (change: Partial<MediaAnswer>) => data(answer(change), { status: change.problem ? 409 : Object.keys(change.problems ?? {}).length > 0 ? 422 : 200 });
@@ -97,7 +98,7 @@ export default function Media({ loaderData: { query, first, pageSize, tags, coll
   const changes = useFetcher<MediaAnswer>();
   const [shares, setShares] = useState<Readonly<Record<string, number>>>({});
   const [view, setView] = useState<"grid" | "list">("grid");
-  const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
+  const { marked, setMarked, toggle } = useMarked();
   const [recording, setRecording] = useState(false);
   const picker = useRef<HTMLInputElement>(null);
   const search = useMemo(() => {
@@ -159,11 +160,7 @@ export default function Media({ loaderData: { query, first, pageSize, tags, coll
           {changes.data?.problem && <Notice kind="wrong" className="mb-4">{changes.data.problem}</Notice>}
           {changes.data?.done && changes.state === "idle" && <Notice kind="ready" className="mb-4">{changes.data.done} {removed.length > 0 && <button type="button" onClick={() => send("restore", removed)} className="ml-2 font-semibold underline">Undo</button>}</Notice>}
           {count === 0 ? <div className="border border-dashed border-firm p-16 text-center text-soft">{filtered ? "Nothing answers that search." : "Nothing here yet. Drop your first pictures here, press “Bring files in”, or look at the starter shelf."}</div> : (
-            <MediaWall count={count} itemAt={itemAt} want={want} view={view} shares={shares} marked={marked} open={detail?.id ?? null} onOpen={open} onMark={(id) => setMarked((before) => {
-              const next = new Set(before);
-              if (!next.delete(id)) next.add(id);
-              return next;
-            })} />
+            <MediaWall count={count} itemAt={itemAt} want={want} view={view} shares={shares} marked={marked} open={detail?.id ?? null} onOpen={open} onMark={toggle} />
           )}
         </div>
         {detail && <MediaDetailPanel key={detail.id} item={detail} collections={collections} onOpen={open} onClose={() => open(null)} onReplace={(file) => add([file], { replace: detail.id })} onRemove={() => send("remove", [detail.id])} />}

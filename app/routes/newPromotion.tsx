@@ -5,7 +5,7 @@ import { offerState } from "../../core/offer/validity";
 import { writePrice, money } from "../../core/offer/money";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { likePattern } from "../../server/catalogue/productList";
-import { mediaFacts } from "../../server/media/storedFacts";
+import { factsOf } from "../../server/media/factsOf";
 import { bundlePrices, linesOrReason } from "../../server/catalogue/offerOnProduct";
 import { mainPictures } from "../../server/catalogue/productPictures";
 import { createPromotion } from "../../server/promotions/promotionStore";
@@ -25,17 +25,17 @@ export async function loader({ request }: Route.LoaderArgs) {
   const [products, offers] = await Promise.all([found.selectAll().orderBy("name").limit(MOST_SHOWN).execute(), scope.offers().selectAll().orderBy("starts_at").execute()]);
   const now = new Date();
   const pictures = await mainPictures(scope, products.map(({ id }) => id));
-  const rows = pictures.size > 0 ? await scope.media().selectAll().where("id", "in", [...pictures.values()]).execute() : [];
-  const thumbs = new Map(rows.flatMap((row) => {
-    const facts = mediaFacts(row);
-    return facts ? [[row.id, thumbAddress(facts, 300)] as const] : [];
-  }));
+  const media = await factsOf(scope, [...pictures.values()]);
+  const thumbOf = (product: string): string | null => {
+    const facts = media.get(pictures.get(product) ?? "");
+    return facts ? thumbAddress(facts, 300) : null;
+  };
   const open = offers.filter((offer) => offerState({ startsAt: offer.starts_at, endsAt: offer.ends_at, zone: offer.zone }, now) !== "ended");
   const bundles = await Promise.all(open.map((offer) => bundlePrices(scope, offer)));
   return {
     template: new URL(request.url).searchParams.get("template") ?? TEMPLATES[0]?.slug ?? "",
     words,
-    products: products.map((row) => ({ id: row.id, name: row.name, price: writePrice(money(row.price_minor, row.currency), team.locale), thumb: thumbs.get(pictures.get(row.id) ?? "") ?? null, lines: Object.fromEntries(open.map((offer, index) => [offer.id, linesOrReason(row, offer, team.locale, bundles[index])])) })),
+    products: products.map((row) => ({ id: row.id, name: row.name, price: writePrice(money(row.price_minor, row.currency), team.locale), thumb: thumbOf(row.id), lines: Object.fromEntries(open.map((offer, index) => [offer.id, linesOrReason(row, offer, team.locale, bundles[index])])) })),
     offers: open.map(({ id, name }) => ({ id, name })),
   };
 }

@@ -2,14 +2,14 @@ import { NavLink, Outlet, useLocation, useSubmit } from "react-router";
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { Check, ChevronDown } from "lucide-react";
 import { paletteOf } from "../../core/brand/book";
-import { allBrands, workingBrand } from "../../server/brand/brandBook";
+import { brandsOf } from "../../server/brand/brandBook";
 import { requirePerson } from "../../server/auth/sessions";
 import type { Route } from "./+types/shell";
 import { ProblemPage } from "../components/ProblemPage";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { id, name, role, email, team, scope } = await requirePerson(request);
-  const [brand, brands] = await Promise.all([workingBrand(scope, id), allBrands(scope)]);
+  const { brands, working: brand } = await brandsOf(scope, id);
   const palette = brand && paletteOf(brand.book);
   return { name, role, email, team: team.name, brands: brands.map(({ id, name }) => ({ id, name })), brand: brand && palette ? { id: brand.id, name: brand.name, colors: [palette.primary, palette.accent, palette.ground] } : null };
 }

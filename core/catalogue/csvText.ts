@@ -1,6 +1,6 @@
 import Papa from "papaparse";
 
-export const CSV_LIMITS = { bytes: 20_000_000, rows: 50_000, columns: 100, cell: 5_000 } as const;
+export const CSV_LIMITS = { bytes: 20_000_000, rows: 50_000, columns: 100 } as const;
 
 export interface DecodedText {
   readonly text: string;

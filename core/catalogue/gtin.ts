@@ -12,7 +12,7 @@ export function gtinCheckDigit(digits: string): number {
 }
 
 /** Whether a product code is meant as a GTIN: digits only, of one of its lengths. Other codes are a shop's own. */
-export const looksLikeGtin = (code: string): boolean => /^\d+$/.test(code) && LENGTHS.includes(code.length);
+const looksLikeGtin = (code: string): boolean => /^\d+$/.test(code) && LENGTHS.includes(code.length);
 
 /** What is wrong with a code, in words; null when it is a shop's own code or a GTIN whose check digit is right. */
 export function gtinProblem(code: string): string | null {

@@ -53,7 +53,7 @@ export interface ListedProduct {
 }
 
 export const MOST_LETTERS: Readonly<Partial<Record<ProductField, number>>> = { code: 40, name: 80, line: 120, text: 2000, link: 300 };
-export const MOST_TAGS = 20;
+const MOST_TAGS = 20;
 const MOST_TAG = 30;
 
 export type RowResult = { readonly ok: true; readonly product: ListedProduct } | { readonly ok: false; readonly problems: readonly string[] };

@@ -7,17 +7,14 @@ import { type ReadForm } from "../formProblems";
 import { type StoredBrand, resolveFace } from "./brandFacts";
 import { markOutdated } from "../promotions/outdated";
 
-/** The team's brands by name. */
-export async function allBrands(scope: TeamScope): Promise<StoredBrand[]> {
-  const rows = await scope.brands().selectAll().orderBy("name").execute();
-  return rows.map(({ id, name, book }) => ({ id, name, book: readBrandBook(book) }));
+/** The team's brands by name, and the one a member works in: the one they chose, else the first; null while there is none. */
+export async function brandsOf(scope: TeamScope, memberId: string | null): Promise<{ readonly brands: StoredBrand[]; readonly working: StoredBrand | null }> {
+  const [rows, member] = await Promise.all([scope.brands().selectAll().orderBy("name").execute(), memberId ? scope.members().select("working_brand_id").where("id", "=", memberId).executeTakeFirst() : undefined]);
+  const brands = rows.map(({ id, name, book }) => ({ id, name, book: readBrandBook(book) }));
+  return { brands, working: brands.find(({ id }) => id === member?.working_brand_id) ?? brands[0] ?? null };
 }
 
-/** The brand a member works in: the one they chose, else the team's first; null while the team has none. */
-export async function workingBrand(scope: TeamScope, memberId: string | null): Promise<StoredBrand | null> {
-  const [brands, member] = await Promise.all([allBrands(scope), memberId ? scope.members().select("working_brand_id").where("id", "=", memberId).executeTakeFirst() : undefined]);
-  return brands.find(({ id }) => id === member?.working_brand_id) ?? brands[0] ?? null;
-}
+export const workingBrand = async (scope: TeamScope, memberId: string | null): Promise<StoredBrand | null> => (await brandsOf(scope, memberId)).working;
 
 export async function switchBrand(scope: TeamScope, memberId: string, brandId: string): Promise<void> {
   const brand = await scope.brands().select("id").where("id", "=", brandId).executeTakeFirst();
@@ -52,8 +49,11 @@ export async function removeBrand(scope: TeamScope, id: string): Promise<string 
 
 /** The promotions that a change of a brand's book touches. */
 export async function promotionsOf(scope: TeamScope, brandId: string): Promise<{ id: string; slug: string; name: string }[]> {
-  return scope.promotions().select(["id", "slug", "name"]).where(sql<string>`document ->> 'brand'`, "=", brandId).orderBy("name").execute();
+  return promotionsIn(scope, brandId).select(["id", "slug", "name"]).orderBy("name").execute();
 }
+
+/** Promotions made in a brand, to select from. */
+export const promotionsIn = (scope: TeamScope, brandId: string) => scope.promotions().where(sql<string>`document ->> 'brand'`, "=", brandId);
 
 /**
  * Saves a brand's name and book. Problems come back by field, such as `colors.ink.hex`. Renditions of the promotions it

@@ -18,7 +18,7 @@ export function resolveFace(family: string, weight: number | null, role: keyof B
   return usual === null ? null : { family, weight: usual };
 }
 
-/** A brand as scenes use it. Throws when its typeface is no longer there. */
+/** A brand as scenes use it. */
 export function brandFacts({ id, name, book }: StoredBrand, media: Readonly<Record<string, MediaFacts>>, own: readonly OwnFamily[]): BrandFacts {
   const faces = Object.fromEntries(FACE_ROLES.map((role) => {
     const { family, weight } = book.faces[role];

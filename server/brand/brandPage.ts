@@ -5,11 +5,13 @@ import { inRanges } from "../../core/type/faces";
 import { faceCatalogue } from "../faces/faceFiles";
 import { ownFamilies } from "../faces/ownFonts";
 import { type TeamScope } from "../db/teamScope";
-import { mediaFacts, moreFacts } from "../media/storedFacts";
+import { type PictureFacts } from "../../core/document/facts";
+import { factsOf } from "../media/factsOf";
+import { moreFacts } from "../media/storedFacts";
 import { resolvePromotion } from "../../core/document/resolve";
 import { loadRenderInput } from "../promotions/loadFacts";
 import { readPromotion } from "../../core/document/promotion";
-import { promotionsOf } from "./brandBook";
+import { promotionsIn } from "./brandBook";
 import { brandFacts, type StoredBrand } from "./brandFacts";
 
 /** A brand's colours as a file would hold them. */
@@ -33,18 +35,18 @@ export async function colorProposals(scope: TeamScope, book: BrandBook): Promise
 
 /** Letters that promotions of a brand use and its typefaces lack, by typeface. */
 export async function lackingLetters(scope: TeamScope, brand: StoredBrand): Promise<{ family: string; letters: string; promotions: string }[]> {
-  const [promotions, catalogue, own] = await Promise.all([promotionsOf(scope, brand.id), faceCatalogue(), ownFamilies(scope)]);
+  const [promotions, catalogue, own] = await Promise.all([promotionsIn(scope, brand.id).select(["name", "document"]).orderBy("name").execute(), faceCatalogue(), ownFamilies(scope)]);
   const { faces } = brandFacts(brand, {}, own);
   const texts: { name: string; text: string }[] = [];
-  for (const { id, name } of promotions) {
-    const row = await scope.promotions().select("document").where("id", "=", id).executeTakeFirstOrThrow();
-    const input = await loadRenderInput(scope, readPromotion(row.document));
+  for (const { name, document } of promotions) {
+    const input = await loadRenderInput(scope, readPromotion(document));
     texts.push({ name, text: resolvePromotion(input.document, input.facts).scenes.flatMap(({ words, offer }) => [...Object.values(words), ...(offer ? [offer.now, offer.was, offer.badge, offer.until] : [])]).join("") });
   }
   const families = [...new Map(FACE_ROLES.map((role) => [faces[role].family, faces[role]])).values()];
   return families.flatMap(({ family, weight }) => {
-    const files = own.find((one) => one.family === family) ? [own.find((one) => one.family === family)?.file(weight)] : (catalogue.faces[`${family}/${weight}`] ?? []);
-    const covers = (code: number): boolean => files.some((file) => file !== undefined && inRanges(file.ranges, code));
+    const brought = own.find((one) => one.family === family);
+    const files = brought ? [brought.file(weight)] : (catalogue.faces[`${family}/${weight}`] ?? []);
+    const covers = (code: number): boolean => files.some(({ ranges }) => inRanges(ranges, code));
     const lacking = texts.map(({ name, text }) => ({ name, letters: [...text].filter((letter) => /[\p{L}\p{Sc}\p{N}]/u.test(letter) && !covers(letter.codePointAt(0) ?? 0)) })).filter(({ letters }) => letters.length > 0);
     if (lacking.length === 0) return [];
     const letters = [...new Set(lacking.flatMap((one) => one.letters))];
@@ -52,12 +54,8 @@ export async function lackingLetters(scope: TeamScope, brand: StoredBrand): Prom
   });
 }
 
-/** The pictures of a brand's logos, by media id. */
-export async function logoPictures(scope: TeamScope, book: BrandBook) {
-  const ids = book.logos.map(({ media }) => media);
-  const rows = ids.length > 0 ? await scope.media().selectAll().where("id", "in", ids).execute() : [];
-  return rows.flatMap((row) => {
-    const facts = mediaFacts(row);
-    return facts?.kind === "picture" ? [facts] : [];
-  });
+/** The pictures of a brand's logos. */
+export async function logoPictures(scope: TeamScope, book: BrandBook): Promise<PictureFacts[]> {
+  const facts = await factsOf(scope, book.logos.map(({ media }) => media));
+  return [...facts.values()].filter((item) => item.kind === "picture");
 }

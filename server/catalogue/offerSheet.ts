@@ -3,10 +3,11 @@ import { offerBadge } from "../../core/offer/offerLines";
 import { type AppliedReduction, type PriorPriceFinding, priorPriceFinding } from "../../core/offer/priorPrice";
 import { inScope } from "../../core/offer/scope";
 import { figuresOrNull, resolveStacked } from "../../core/offer/stacking";
-import { isContentUnit, unitPrice } from "../../core/offer/unitPrice";
+import { unitPrice } from "../../core/offer/unitPrice";
 import { firstDay, lastDay, offerState, wallTime } from "../../core/offer/validity";
 import { sql } from "kysely";
 import { type TeamScope } from "../db/teamScope";
+import { contentOf } from "./productContent";
 import { bundlePrices, linesOrReason, readOffer } from "./offerOnProduct";
 
 /** The team's offers as a list shows them, in the order they start. */
@@ -53,25 +54,26 @@ export async function offerSheet(scope: TeamScope, offerId: string, locale: stri
   let chosen = scope.products();
   if (on.on === "products") chosen = chosen.where("id", "in", [...on.products]);
   if (on.on === "tags") chosen = chosen.where(sql<boolean>`tags && ${[...on.tags]}::text[]`);
-  const [products, { count }, others, bundle] = await Promise.all([
+  const [products, { count }, otherRows, bundle] = await Promise.all([
     chosen.selectAll().orderBy("name").limit(SHEET_ROWS).execute(),
     chosen.select(({ fn }) => fn.countAll<string>().as("count")).executeTakeFirstOrThrow(),
     scope.offers().selectAll().where("id", "!=", offerId).execute(),
     bundlePrices(scope, offer),
   ]);
   const steps = products.length > 0 ? await scope.priceSteps().selectAll().where("product_id", "in", products.map(({ id }) => id)).execute() : [];
-  const read = others.map((row) => ({ id: row.id, name: row.name, endsAt: row.ends_at, ...readOffer(row) }));
+  const read = otherRows.map((row) => ({ id: row.id, name: row.name, endsAt: row.ends_at, ...readOffer(row) }));
   const rows = products.map((product): OfferSheetRow => {
     const price = money(product.price_minor, product.currency);
     const lines = linesOrReason(product, offer, locale, bundle);
     const blank = { id: product.id, name: product.name, was: "", now: "", saving: "", percent: "", unit: "", short: "", long: "", reason: null, finding: null, instead: null };
     if ("reason" in lines) return { ...blank, was: writePrice(price, locale), reason: lines.reason };
     const figures = figuresOrNull(price, terms);
-    const content = product.content_quantity !== null && isContentUnit(product.content_unit) ? { quantity: product.content_quantity, unit: product.content_unit } : null;
+    const content = contentOf(product);
     const each = figures && content ? unitPrice(figures.each, content) : null;
-    const applies = read.filter((other) => inScope(other.scope, product) && other.window.startsAt < window.endsAt && other.window.endsAt > window.startsAt);
-    const stacked = resolveStacked(price, [{ id: offer.id, name: offer.name, terms, endsAt: offer.ends_at }, ...applies]);
-    const reductions = applies.concat(read.filter((other) => inScope(other.scope, product) && other.window.endsAt <= window.startsAt)).flatMap((other): AppliedReduction[] => {
+    // Offers on this product that begin before this one ends: those that run at the same time, and those before it.
+    const others = read.filter((other) => inScope(other.scope, product) && other.window.startsAt < window.endsAt);
+    const stacked = resolveStacked(price, [{ id: offer.id, name: offer.name, terms, endsAt: offer.ends_at }, ...others.filter((other) => other.window.endsAt > window.startsAt)]);
+    const reductions = others.flatMap((other): AppliedReduction[] => {
       const reduced = figuresOrNull(price, other.terms);
       return reduced ? [{ from: other.window.startsAt, to: other.window.endsAt, price: reduced.each }] : [];
     });

@@ -7,7 +7,7 @@ import { readTags } from "../../core/catalogue/productRow";
 import { type TeamScope } from "../db/teamScope";
 import { type ReadForm, readForm } from "../formProblems";
 import { isZone } from "../auth/setUp";
-import { markOutdated, promotionsNaming } from "../promotions/outdated";
+import { markNaming, promotionsNaming } from "../promotions/outdated";
 
 const local = string().matches(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, "Choose a date and a time.").required("Choose a date and a time.");
 const typed = string().trim().max(80, "At most 80 characters.").default("");
@@ -44,8 +44,7 @@ export async function saveOffer(scope: TeamScope, team: { currency: string; zone
   const values = { name, terms: JSON.stringify(terms), scope: JSON.stringify(on), currency: team.currency, starts_at, ends_at, zone, code, small_print, limits };
   const row = id ? await scope.changeOffer().set(values).where("id", "=", id).returning("id").executeTakeFirst() : await scope.addOffer(values).returning("id").executeTakeFirst();
   if (!row) throw new Response("There is no such offer in your team.", { status: 404 });
-  const touched = await promotionsNaming(scope, [row.id]);
-  return { ok: true, values: { id: row.id, outdated: await markOutdated(scope, touched.map((one) => one.id), `the offer ${name} was changed`) } };
+  return { ok: true, values: { id: row.id, outdated: await markNaming(scope, [row.id], `the offer ${name} was changed`) } };
 }
 
 type Typed = Readonly<Record<"percent" | "amount" | "price" | "buy" | "free" | "count" | "gift" | "text" | "leastSpend" | "ending" | "kind", string>>;

@@ -2,9 +2,9 @@ import { number, object } from "yup";
 import { type CsvTable, decodeText, parseCsv, writeCsv } from "../../core/catalogue/csvText";
 import { type ColumnMatch, type ListedProduct, PRODUCT_FIELDS, PRODUCT_FIELD_NAMES, matchColumns, readProductRow, writeContent } from "../../core/catalogue/productRow";
 import { money, plainAmount } from "../../core/offer/money";
-import { isContentUnit } from "../../core/offer/unitPrice";
 import { type TeamScope } from "../db/teamScope";
-import { markOutdated, promotionsNaming } from "../promotions/outdated";
+import { markNaming } from "../promotions/outdated";
+import { contentOf } from "./productContent";
 import { writeProduct } from "./products";
 
 /** A row that can't be taken, by its number in the file (the heading is row 1). */
@@ -64,7 +64,7 @@ export async function runImport(scope: TeamScope, bytes: Uint8Array, currency: s
     for (let at = 0; at < fresh.length; at += ROWS_AT_ONCE) await addMany(within, fresh.slice(at, at + ROWS_AT_ONCE));
     return { added: fresh.length, changed: changedIds.length, left: findings.length };
   });
-  if (changedIds.length > 0) await markOutdated(scope, (await promotionsNaming(scope, changedIds)).map(({ id }) => id), "a list of products was imported");
+  if (changedIds.length > 0) await markNaming(scope, changedIds, "a list of products was imported");
   return done;
 }
 
@@ -124,8 +124,8 @@ interface ProductRow {
 }
 
 function productOf(row: ProductRow): ListedProduct {
-  const { name, line, text, code, link, tags, content_quantity, content_unit } = row;
-  const content = content_quantity !== null && isContentUnit(content_unit) ? { quantity: content_quantity, unit: content_unit } : null;
+  const { name, line, text, code, link, tags } = row;
+  const content = contentOf(row);
   return { name, line, text, code, link, tags, content, price: money(row.price_minor, row.currency), inStock: row.in_stock };
 }
 

@@ -1,7 +1,8 @@
 import { sql } from "kysely";
 import { money, plainAmount, writePrice } from "../../core/offer/money";
-import { isContentUnit, unitPrice } from "../../core/offer/unitPrice";
+import { unitPrice } from "../../core/offer/unitPrice";
 import { type TeamScope } from "../db/teamScope";
+import { contentOf } from "./productContent";
 import { mainPictures } from "./productPictures";
 
 export const PRODUCT_SORTS = ["name", "code", "price", "stock"] as const;
@@ -68,11 +69,12 @@ export async function listProducts(scope: TeamScope, query: ProductQuery, locale
     count: Number(count),
     products: rows.map((row) => {
       const price = money(row.price_minor, row.currency);
-      const content = row.content_quantity !== null && isContentUnit(row.content_unit) ? unitPrice(price, { quantity: row.content_quantity, unit: row.content_unit }) : null;
+      const content = contentOf(row);
+      const each = content && unitPrice(price, content);
       return {
         id: row.id, code: row.code, name: row.name, line: row.line, tags: row.tags, inStock: row.in_stock,
         price: writePrice(price, locale), typedPrice: plainAmount(price),
-        unitPrice: content ? `${writePrice(content.price, locale)} / ${content.per}` : "",
+        unitPrice: each ? `${writePrice(each.price, locale)} / ${each.per}` : "",
         picture: pictures.get(row.id) ?? null,
       };
     }),

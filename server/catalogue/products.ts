@@ -4,7 +4,7 @@ import { type ListedProduct, MOST_LETTERS, readContent, readLink, readPrice, rea
 import { object, string } from "yup";
 import { type TeamScope } from "../db/teamScope";
 import { type ReadForm, readForm } from "../formProblems";
-import { markOutdated, promotionsNaming } from "../promotions/outdated";
+import { markNaming } from "../promotions/outdated";
 import { setPictures } from "./productPictures";
 
 const text = (field: keyof typeof MOST_LETTERS) => string().trim().max(MOST_LETTERS[field] ?? 0, `At most ${MOST_LETTERS[field]} characters.`).default("");
@@ -73,7 +73,7 @@ export async function writeProduct(scope: TeamScope, id: string | null, product:
 }
 
 async function productChanged(scope: TeamScope, id: string, name: string): Promise<number> {
-  return markOutdated(scope, (await promotionsNaming(scope, [id])).map((one) => one.id), `the product ${name} was changed`);
+  return markNaming(scope, [id], `the product ${name} was changed`);
 }
 
 /** Fields that are changed in place, in the table. */

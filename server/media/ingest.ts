@@ -5,7 +5,7 @@ import { type Kysely } from "kysely";
 import { colorWords } from "../../core/color/colorNames";
 import { type Database } from "../db/tables";
 import { teamScope } from "../db/teamScope";
-import { markOutdated, promotionsNaming } from "../promotions/outdated";
+import { markNaming } from "../promotions/outdated";
 import { tellTeam } from "../events/teamEvents";
 import { type Replacement } from "../jobs/enqueue";
 import { log } from "../log";
@@ -43,7 +43,7 @@ export async function ingestMedia(db: Kysely<Database>, mediaId: string, replace
     };
     const measured = await ingestFile({ ...item, ...replacement }, folder, onProgress);
     await tell("ready", 1, { ...measured, ...replacement, problem: null });
-    await markOutdated(teamScope(db, item.team_id), (await promotionsNaming(teamScope(db, item.team_id), [mediaId])).map(({ id }) => id), `${item.name} was replaced`);
+    await markNaming(teamScope(db, item.team_id), [mediaId], `${item.name} was replaced`);
     log.info({ media: mediaId, kind: item.kind }, "media ready");
   } catch (error) {
     if (!(error instanceof UploadProblem)) throw error;

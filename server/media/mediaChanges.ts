@@ -3,7 +3,7 @@ import { number, object, string } from "yup";
 import { readTags } from "../../core/catalogue/productRow";
 import { type TeamScope } from "../db/teamScope";
 import { type ReadForm, readForm } from "../formProblems";
-import { markOutdated, promotionsNaming } from "../promotions/outdated";
+import { markNaming } from "../promotions/outdated";
 import { mediaFacts } from "./storedFacts";
 import { usesInWords, whereUsed } from "./whereUsed";
 
@@ -92,5 +92,5 @@ export async function moveFocal(scope: TeamScope, id: string, value: unknown): P
   const row = await scope.media().selectAll().where("id", "=", id).executeTakeFirst();
   if (!row?.facts || mediaFacts(row)?.kind === "sound") return;
   await scope.changeMedia().set({ facts: JSON.stringify({ ...row.facts, focal }) }).where("id", "=", id).execute();
-  await markOutdated(scope, (await promotionsNaming(scope, [id])).map((one) => one.id), `the focal point of ${row.name} was moved`);
+  await markNaming(scope, [id], `the focal point of ${row.name} was moved`);
 }

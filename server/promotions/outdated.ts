@@ -23,6 +23,9 @@ export async function markOutdated(scope: TeamScope, promotionIds: readonly stri
   return marked;
 }
 
+/** As `markOutdated`, for the promotions whose documents name something that has changed. */
+export const markNaming = async (scope: TeamScope, ids: readonly string[], reason: string): Promise<number> => markOutdated(scope, (await promotionsNaming(scope, ids)).map(({ id }) => id), reason);
+
 /** What of an input can change a frame: names of media can't. */
 function pixelsOf({ facts, hashes }: RenderInput): unknown {
   const nameless = (media: MediaFacts): object => ({ ...media, name: "" });
