@@ -1,16 +1,17 @@
 import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { ONE_OFFER, TEMPLATES } from "../core/document/oneOffer";
+import { templateKey } from "../core/document/facts";
 import { type Template } from "../core/document/template";
+import { ONE_OFFER } from "../core/templates/priceDrops";
+import { shippedRef } from "../core/templates/shipped";
 import { millis } from "../core/units";
 import { openDemoData } from "./demoInstance";
 import { freshInput } from "./render";
 
 /** Renders the demo promotion, square at 1080p, with every scene STRETCH times as long, in this process, and ends. */
 const [stretch = "1", data = ".data"] = process.argv.slice(2);
-const long: Template = { ...ONE_OFFER, slug: "stretched", scenes: ONE_OFFER.scenes.map((scene) => ({ ...scene, length: millis(scene.length * Number(stretch)) })) };
-(TEMPLATES as Template[]).push(long);
+const long: Template = { ...ONE_OFFER, scenes: ONE_OFFER.scenes.map((scene) => ({ ...scene, length: millis(scene.length * Number(stretch)) })) };
 
 const demo = await openDemoData(data);
 const folder = await mkdtemp(join(tmpdir(), "stencilcraft-bench-"));
@@ -24,7 +25,7 @@ try {
     render: (task: Parameters<typeof renderSegment>[0], onFrame: () => void) => (turn = turn.then(() => renderSegment(task, onFrame, () => false))),
     close: () => Promise.resolve(),
   };
-  await renderFile(pool, { ...input, document: { ...input.document, template: long.slug } }, { format: "square", quality: "1080p" }, join(folder, "out.mp4"), () => undefined, new AbortController().signal);
+  await renderFile(pool, { ...input, facts: { ...input.facts, templates: { ...input.facts.templates, [templateKey(shippedRef(ONE_OFFER))]: long } } }, { format: "square", quality: "1080p" }, join(folder, "out.mp4"), () => undefined, new AbortController().signal);
 } finally {
   await rm(folder, { recursive: true, force: true });
   await demo.close();

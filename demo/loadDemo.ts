@@ -6,7 +6,9 @@ import { join } from "node:path";
 import { Readable } from "node:stream";
 import { type Kysely } from "kysely";
 import { type BrandBook, newBrandBook } from "../core/brand/book";
-import { readPromotion } from "../core/document/promotion";
+import { scenesOf } from "../core/document/design";
+import { PROMOTION_VERSION, readPromotion } from "../core/document/promotion";
+import { shippedRef, shippedTemplate } from "../core/templates/shipped";
 import { money } from "../core/offer/money";
 import { type OfferScope } from "../core/offer/scope";
 import { type OfferTerms } from "../core/offer/terms";
@@ -30,19 +32,21 @@ const PEOPLE: readonly { name: string; email: string; role: Role }[] = [
 ];
 
 const PRODUCTS = [
-  { key: "pot", name: "Hand-thrown pot, 24 cm", line: "Frost-proof, thrown and fired in the next street", price_minor: 2400, picture: "bench-morning.jpg", code: "POT-24", tags: ["pots", "potting"] },
-  { key: "herbs", name: "Kitchen herb tray", line: "Six pots of herbs, grown without peat or plastic", price_minor: 1250, picture: "herb-tray.jpg", code: "HERB-6", tags: ["herbs"] },
-  { key: "can", name: "Long-spout watering can", line: "Pours softly, reaches the back of every shelf", price_minor: 3200, picture: "watering-can.jpg", code: "CAN-1", tags: ["tools"] },
-  { key: "compost", name: "Peat-free compost, 40 l", content_quantity: 40, content_unit: "l", line: "Dark, crumbly and made from last year’s leaves", price_minor: 980, picture: "compost-sack.jpg", code: "6291041500213", tags: ["soil", "potting"] },
-  { key: "seeds", name: "Meadow seed mix", line: "Thirty flowers that bees ask for by name", price_minor: 450, picture: "seed-mixes.jpg", code: "SEED-30", tags: ["seeds", "potting"] },
+  { key: "pot", name: "Hand-thrown pot, 24 cm", line: "Frost-proof, thrown and fired in the next street", price_minor: 2400, picture: "bench-morning.jpg", code: "POT-24", tags: ["nursery", "pots", "potting"] },
+  { key: "herbs", name: "Kitchen herb tray", line: "Six pots of herbs, grown without peat or plastic", price_minor: 1250, picture: "herb-tray.jpg", code: "HERB-6", tags: ["nursery", "herbs"] },
+  { key: "can", name: "Long-spout watering can", line: "Pours softly, reaches the back of every shelf", price_minor: 3200, picture: "watering-can.jpg", code: "CAN-1", tags: ["nursery", "tools"] },
+  { key: "compost", name: "Peat-free compost, 40 l", content_quantity: 40, content_unit: "l", line: "Dark, crumbly and made from last year’s leaves", price_minor: 980, picture: "compost-sack.jpg", code: "6291041500213", tags: ["nursery", "soil", "potting"] },
+  { key: "seeds", name: "Meadow seed mix", line: "Thirty flowers that bees ask for by name", price_minor: 450, picture: "seed-mixes.jpg", code: "SEED-30", tags: ["nursery", "seeds", "potting"] },
   { key: "loaf", name: "Rye loaf, two days old dough", line: "Dark crust, keeps for a week", price_minor: 420, picture: "rye-loaf.jpg", code: "LOAF-R", tags: ["bakehouse"] },
   { key: "buns", name: "Sesame buns, six", line: "Out of the oven at seven and at noon", price_minor: 360, content_quantity: 6, content_unit: "piece", picture: "sesame-buns.jpg", code: "BUN-6", tags: ["bakehouse"] },
   { key: "box", name: "The Friday box", line: "Bread and buns for a whole weekend", price_minor: 1400, picture: "friday-box.jpg", code: "BOX-F", tags: ["bakehouse"] },
-  { key: "planter", name: "River planter, glazed", line: "Deep blue, wide enough for a grown fern", price_minor: 3800, picture: "river-planter.jpg", code: "PLANTER-B", tags: ["pots", "potting"] },
+  { key: "planter", name: "River planter, glazed", line: "Deep blue, wide enough for a grown fern", price_minor: 3800, picture: "river-planter.jpg", code: "PLANTER-B", tags: ["nursery", "pots", "potting"] },
 ] as const;
 
 /** Pictures and clips of a product besides its main one. */
-const MORE_PICTURES: Readonly<Record<string, readonly string[]>> = { pot: ["pots-stacked.jpg", "pot-passing.mp4"], herbs: ["watering-herbs.mp4"] };
+const MORE_PICTURES: Readonly<Record<string, readonly string[]>> = {
+  pot: ["pot-cut-out.png", "pots-stacked.jpg", "pot-passing.mp4"], herbs: ["watering-herbs.mp4"], seeds: ["corner-in-march.jpg", "corner-in-june.jpg"], loaf: ["loaf-cut-out.png", "bread-morning.jpg"],
+};
 
 /** Loads the demo world into an empty database. Does nothing when there is any team already. */
 export async function loadDemo(db: Kysely<Database>, tell: (step: string) => void): Promise<void> {
@@ -84,19 +88,23 @@ async function fillTeam(db: Kysely<Database>, scope: TeamScope, tell: (step: str
 
   const pick = (name: string): { kind: "media"; media: string } => ({ kind: "media", media: media.get(name) ?? "" });
   const words = (text: string): { kind: "words"; text: string } => ({ kind: "words", text });
+  await addPromotion(scope, "shed-corner-spring", {
+    name: "The shed corner, March to June", template: "before-and-after", product: products.get("seeds"), tune: media.get("morning-watering.wav"), brand: brand.id,
+    fills: { "change.headline": words("March to June, one corner"), "change.before": words("March"), "change.after": words("June"), "change.first": pick("corner-in-march.jpg"), "change.second": pick("corner-in-june.jpg"), "sign-off.picture": pick("corner-in-june.jpg") },
+  });
   await addPromotion(scope, "potting-week-terracotta", {
-    name: "Potting week, terracotta", product: products.get("pot"), offer: pottingWeek, tune: media.get("potting-bench.wav"), brand: brand.id,
+    name: "Potting week, terracotta", template: "one-offer", product: products.get("pot"), offer: pottingWeek, tune: media.get("potting-bench.wav"), brand: brand.id,
     fills: {
       "hook.headline": words("Bring the bench to life"), "hook.picture": pick("bench-morning.jpg"), "product.picture": pick("pot-passing.mp4"),
       "offer.picture": pick("pots-stacked.jpg"), "offer.terms": words("While stocks last, in the shop only"), "sign-off.picture": pick("shop-shelves.jpg"),
     },
   });
   await addPromotion(scope, "herb-friday-tray", {
-    name: "Herb Friday, the tray", product: products.get("herbs"), offer: herbFriday, tune: media.get("morning-watering.wav"), brand: brand.id,
+    name: "Herb Friday, the tray", template: "one-offer", product: products.get("herbs"), offer: herbFriday, tune: media.get("morning-watering.wav"), brand: brand.id,
     fills: { "hook.headline": words("Supper starts on the sill 🌿"), "product.picture": pick("watering-herbs.mp4"), "offer.picture": pick("herb-tray.jpg"), "sign-off.call": words("Pick yours on Friday"), "sign-off.picture": pick("shop-shelves.jpg") },
   });
   await addPromotion(scope, "friday-box-warm-week", {
-    name: "The Friday box, warm week", product: products.get("box"), offer: warmWeek, tune: media.get("morning-watering.wav"), brand: bakehouse.id,
+    name: "The Friday box, warm week", template: "one-offer", product: products.get("box"), offer: warmWeek, tune: media.get("morning-watering.wav"), brand: bakehouse.id,
     fills: { "hook.headline": words("The weekend comes in a box"), "hook.picture": pick("rye-loaf.jpg"), "product.picture": pick("friday-box.jpg"), "offer.picture": pick("sesame-buns.jpg"), "offer.terms": words("While the oven is hot"), "sign-off.call": words("Order your Friday box"), "sign-off.picture": pick("rye-loaf.jpg") },
   });
   tell("The demo world is loaded.");
@@ -165,8 +173,11 @@ function quillfernBook(media: ReadonlyMap<string, string>): BrandBook {
   };
 }
 
-async function addPromotion(scope: TeamScope, slug: string, parts: { name: string; brand: string; product: string | undefined; offer: string; tune: string | undefined; fills: object }): Promise<void> {
-  const document = readPromotion({ version: 1, template: "one-offer", ...parts, product: parts.product ?? null, tune: parts.tune ?? null });
+async function addPromotion(scope: TeamScope, slug: string, parts: { name: string; template: string; brand: string; product: string | undefined; offer?: string; tune: string | undefined; fills: object }): Promise<void> {
+  const template = shippedTemplate(parts.template);
+  if (!template) throw new RangeError(`There is no template “${parts.template}”.`);
+  const ref = shippedRef(template);
+  const document = readPromotion({ version: PROMOTION_VERSION, ...parts, template: ref, scenes: scenesOf(ref, template), product: parts.product ?? null, offer: parts.offer ?? null, tune: parts.tune ?? null, changes: {}, spare: [] });
   const json = JSON.stringify(document);
   const { id } = await scope.addPromotion({ id: randomUUID(), slug, name: document.name, document: json }).returning("id").executeTakeFirstOrThrow();
   await scope.addRevision({ promotion_id: id, revision: 1, document: json, member_id: null }).execute();

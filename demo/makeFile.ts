@@ -21,7 +21,7 @@ export async function makeFile(name: string, folder: string): Promise<void> {
   const path = join(folder, name);
   const seed = 1000 + FILE_NAMES.indexOf(name);
   const picture = PICTURES.find((one) => one.name === name);
-  if (picture) return writeFile(path, await drawPicture(picture, seed).encode("jpeg", 92));
+  if (picture) return writeFile(path, await (picture.cutOut ? drawPicture(picture, seed).encode("png") : drawPicture(picture, seed).encode("jpeg", 92)));
   const clip = CLIPS.find((one) => one.name === name);
   if (clip) {
     const paint = clipPainter(clip, seed);

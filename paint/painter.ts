@@ -1,6 +1,6 @@
 import { type Rect, type Size, rect } from "../core/geometry/rect";
 import { levelLength } from "../core/geometry/pyramid";
-import { type ClipNode, type DisplayList, type DisplayNode, type EmojiNode, type Ink, type MovedNode, type PictureNode, type ShapeNode, type StillNode } from "../core/scene/displayList";
+import { type ClipNode, type ClippedNode, type DisplayList, type DisplayNode, type EmojiNode, type Ink, type MovedNode, type PictureNode, type Shadow, type ShapeNode, type StillNode } from "../core/scene/displayList";
 import { emojiLevel, pictureLevel } from "../core/scene/drawnLevel";
 import { EMOJI_SIDE } from "../core/type/emojiPictures";
 import { type Outline, STEP, eachStep } from "../core/type/outline";
@@ -20,7 +20,7 @@ interface Pen {
 }
 
 /** Bumped whenever the same document would paint other pixels, so that stored segments are not reused. */
-export const PAINTER_VERSION = 2;
+export const PAINTER_VERSION = 3;
 
 /**
  * A painter for frames of `format` (design units) on surfaces of `pixels`. The two axes scale on their own, so that a
@@ -54,6 +54,8 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
         return paintEmoji(node, pen);
       case "moved":
         return paintMoved(node, pen);
+      case "clipped":
+        return paintClipped(node, pen);
       case "still":
         return paintStill(node, pen);
       case "layer":
@@ -83,15 +85,23 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     return gradient;
   }
 
-  function paintShape({ outline, at, ink }: ShapeNode, { context }: Pen): void {
+  function paintShape({ outline, at, ink, shadow }: ShapeNode, { context }: Pen): void {
     let path = paths.get(outline);
     if (!path) paths.set(outline, (path = tracePath(resources.path(), outline)));
     context.save();
+    if (shadow) castShadow(shadow, context);
     context.translate(at.x * scaleX, at.y * scaleY);
     context.scale(scaleX, scaleY);
     context.fillStyle = typeof ink === "string" ? ink : inkStyle(context, ink);
     context.fill(path);
     context.restore();
+  }
+
+  /** Shadows are not scaled with what casts them, so they are given in pixels. */
+  function castShadow({ ink, blur, down }: Shadow, context: PaintContext): void {
+    context.shadowColor = ink;
+    context.shadowBlur = blur * scale;
+    context.shadowOffsetY = down * scaleY;
   }
 
   function paintPicture(node: PictureNode, pen: Pen): void {
@@ -103,7 +113,12 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     }
     const part = scaledPart(node.part, levelLength(node.width, level) / node.width, levelLength(node.height, level) / node.height);
     if (node.blur) paintBlurred(image, node.place, node.part, part, node.blur * scale, pen);
-    else drawPart(image, part, toPixels(node.place, pen), pen);
+    else if (node.shadow) {
+      pen.context.save();
+      castShadow(node.shadow, pen.context);
+      drawPart(image, part, toPixels(node.place, pen), pen);
+      pen.context.restore();
+    } else drawPart(image, part, toPixels(node.place, pen), pen);
   }
 
   /** A blur fades out at the edges of what it is given, so the picture is laid out larger than its place and clipped. */
@@ -143,6 +158,18 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     context.translate(-about.x * scaleX, -about.y * scaleY);
     paintAll(children, { ...pen, snaps: false, alpha: pen.alpha * alpha });
     context.restore();
+  }
+
+  /** The edge is snapped to whole pixels, as places are. */
+  function paintClipped({ place, children }: ClippedNode, pen: Pen): void {
+    const { x, y, width, height } = toPixels(place, pen);
+    if (width <= 0 || height <= 0) return;
+    pen.context.save();
+    pen.context.beginPath();
+    pen.context.rect(x, y, width, height);
+    pen.context.clip();
+    paintAll(children, pen);
+    pen.context.restore();
   }
 
   function paintStill(node: StillNode, pen: Pen): void {

@@ -52,6 +52,7 @@ export function CopyDeck({ document, promotion, prepared, choices, marked, onMar
                 const key = slotKey(template, slot);
                 const focus = (): void => onMark(key, span);
                 if (slot.kind === "offer") return <OfferField key={key} slotKey={key} document={document} promotion={promotion} choices={choices} report={reports.get(key)} onFocus={focus} onEdit={onEdit} />;
+                if (slot.kind === "products") return null;
                 return <WordsField key={key} scene={template} slot={slot} text={scene.words[slot.id] ?? ""} filled={key in document.fills} report={reports.get(key)} products={choices.products} suggestions={choices.suggestions[slot.role] ?? []} product={document.product} onFocus={focus} onEdit={onEdit} />;
               })}
             </div>

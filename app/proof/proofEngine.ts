@@ -11,6 +11,7 @@ import { FPS_30, frameAt, frameTime } from "../../core/time/frames";
 import { type FontBook } from "../../core/type/fontBook";
 import { type Painter, createPainter } from "../../paint/painter";
 import { browserBook, openFiles } from "./browserBook";
+import { withShownTones } from "./browserTones";
 import { browserResources } from "./browserResources";
 import { type ClipPlayer, openClipPlayer } from "./clipPlayer";
 import { type SoundPlayer, openSoundPlayer } from "./soundPlayer";
@@ -173,7 +174,7 @@ export function openProofEngine(): ProofEngine {
     const key = `${tune?.id ?? ""}/${promotion.length}`;
     if (sound?.key === key) return;
     sound?.player.close();
-    sound = tune?.kind === "sound" ? { key, player: openSoundPlayer(`/media/${tune.id}/sound`, mixPlan(tune, promotion.template.sound, promotion.length)) } : null;
+    sound = tune?.kind === "sound" ? { key, player: openSoundPlayer(`/media/${tune.id}/sound`, mixPlan(tune, promotion.base.sound, promotion.length)) } : null;
   }
 
   async function prepare(promotion: ResolvedPromotion, book: FontBook, turn: number): Promise<void> {
@@ -206,7 +207,12 @@ export function openProofEngine(): ProofEngine {
       const turn = ++showing;
       const promotion = resolvePromotion(document, newFacts);
       prepareSound(document, promotion);
-      const run = async (): Promise<void> => prepare(promotion, (book ??= await browserBook()), turn);
+      const run = async (): Promise<void> => {
+        const toned = await withShownTones(promotion, newFacts);
+        if (turn !== showing) return;
+        if (toned !== newFacts) facts = toned;
+        await prepare(toned === newFacts ? promotion : resolvePromotion(document, toned), (book ??= await browserBook()), turn);
+      };
       void run().catch((error: unknown) => change({ problem: error instanceof Error ? error.message : String(error) }));
     },
     play() {

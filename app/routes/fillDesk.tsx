@@ -78,7 +78,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
         </fieldset>
         <Trio engine={engine} slug={slug} marked={marked} onPick={pick} />
       </div>
-      <Transport engine={engine} scenes={promotion.template.scenes} spans={promotion.spans} length={promotion.length} />
+      <Transport engine={engine} scenes={promotion.scenes.map(({ template }) => template)} spans={promotion.spans} length={promotion.length} />
       <Toaster position="bottom-center" offset={74} />
     </main>
   );

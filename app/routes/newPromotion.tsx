@@ -1,6 +1,5 @@
 import { Form, Link, data, redirect, useNavigation, useSearchParams } from "react-router";
 import { useState } from "react";
-import { TEMPLATES } from "../../core/document/oneOffer";
 import { offerState } from "../../core/offer/validity";
 import { writePrice, money } from "../../core/offer/money";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
@@ -8,6 +7,8 @@ import { likePattern } from "../../server/catalogue/productList";
 import { factsOf } from "../../server/media/factsOf";
 import { bundlePrices, linesOrReason } from "../../server/catalogue/offerOnProduct";
 import { mainPictures } from "../../server/catalogue/productPictures";
+import { sceneSpans, totalLength } from "../../core/time/timeline";
+import { offeredTemplates } from "../../server/templates/templateStore";
 import { createPromotion } from "../../server/promotions/promotionStore";
 import type { Route } from "./+types/newPromotion";
 import { inputClasses } from "../components/Field";
@@ -22,7 +23,8 @@ export async function loader({ request }: Route.LoaderArgs) {
   const { scope, team } = await requirePerson(request);
   const words = (new URL(request.url).searchParams.get("words") ?? "").trim();
   const found = words === "" ? scope.products() : scope.products().where("search", "like", likePattern(words));
-  const [products, offers] = await Promise.all([found.selectAll().orderBy("name").limit(MOST_SHOWN).execute(), scope.offers().selectAll().orderBy("starts_at").execute()]);
+  const [templates, products, offers] = await Promise.all([
+    offeredTemplates(scope),found.selectAll().orderBy("name").limit(MOST_SHOWN).execute(), scope.offers().selectAll().orderBy("starts_at").execute()]);
   const now = new Date();
   const pictures = await mainPictures(scope, products.map(({ id }) => id));
   const media = await factsOf(scope, [...pictures.values()]);
@@ -33,7 +35,8 @@ export async function loader({ request }: Route.LoaderArgs) {
   const open = offers.filter((offer) => offerState({ startsAt: offer.starts_at, endsAt: offer.ends_at, zone: offer.zone }, now) !== "ended");
   const bundles = await Promise.all(open.map((offer) => bundlePrices(scope, offer)));
   return {
-    template: new URL(request.url).searchParams.get("template") ?? TEMPLATES[0]?.slug ?? "",
+    template: new URL(request.url).searchParams.get("template") ?? templates[0]?.ref.slug ?? "",
+    templates: templates.map(({ ref, template }) => ({ slug: ref.slug, name: template.name, about: template.about, seconds: totalLength(sceneSpans(template.scenes)) / 1000 })),
     words,
     products: products.map((row) => ({ id: row.id, name: row.name, price: writePrice(money(row.price_minor, row.currency), team.locale), thumb: thumbOf(row.id), lines: Object.fromEntries(open.map((offer, index) => [offer.id, linesOrReason(row, offer, team.locale, bundles[index])])) })),
     offers: open.map(({ id, name }) => ({ id, name })),
@@ -50,7 +53,7 @@ export async function action({ request }: Route.ActionArgs) {
   return redirect(`/promotions/${slug}`);
 }
 
-export default function NewPromotion({ loaderData: { template, words, products, offers }, actionData }: Route.ComponentProps) {
+export default function NewPromotion({ loaderData: { template, templates, words, products, offers }, actionData }: Route.ComponentProps) {
   const [product, setProduct] = useState(products[0]?.id ?? "");
   /** The offer to propose with a product: the wanted one if it applies, else the first that does. */
   const fitting = (of: string, wanted: string): string => {
@@ -69,12 +72,14 @@ export default function NewPromotion({ loaderData: { template, words, products, 
         <div className="grid grid-cols-[260px_minmax(0,1fr)_300px] gap-10 max-lg:grid-cols-1">
           <fieldset>
             <legend className="mb-3 font-heading text-lg font-semibold">1 Template</legend>
-            {TEMPLATES.map(({ slug, name, purpose }) => (
-              <label key={slug} className="block cursor-pointer border-2 border-transparent bg-card p-4 has-checked:border-ink">
-                <span className="flex items-center gap-2 font-semibold"><input type="radio" name="template" value={slug} defaultChecked={slug === template} className="accent-accent" /> {name}</span>
-                <span className="mt-1 block text-sm text-soft">{purpose}</span>
+            <div className="flex max-h-[calc(100vh-190px)] flex-col gap-2 overflow-y-auto pr-1">
+            {templates.map(({ slug, name, about, seconds }) => (
+              <label key={slug} className="block cursor-pointer border-2 border-transparent bg-card p-3 has-checked:border-ink">
+                <span className="flex items-center gap-2 font-semibold"><input type="radio" name="template" value={slug} defaultChecked={slug === template} className="accent-accent" /> {name}<span className="figures ml-auto font-normal text-soft">{seconds} s</span></span>
+                <span className="mt-1 block text-[13px] leading-snug text-soft">{about}</span>
               </label>
             ))}
+            </div>
           </fieldset>
           <fieldset>
             <legend className="mb-3 font-heading text-lg font-semibold">2 Product</legend>

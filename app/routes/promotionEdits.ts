@@ -8,12 +8,12 @@ const envelope = object({ base: number().integer().min(1).required() });
 
 /** Autosave: edits with the revision they were made on. 409 with the newer document when someone saved in between. */
 export async function action({ request, params: { slug } }: Route.ActionArgs) {
-  const { scope, id } = await requireEditor(request);
+  const { scope, ...member } = await requireEditor(request);
   try {
     const body: unknown = await request.json();
     const { base } = envelope.validateSync(body);
     const edits = readEdits(typeof body === "object" && body !== null && "edits" in body ? body.edits : undefined);
-    const result = await saveEdits(scope, slug, base, edits, id);
+    const result = await saveEdits(scope, slug, base, edits, member);
     return Response.json(result, { status: result.kind === "saved" ? 200 : 409 });
   } catch (error) {
     if (error instanceof ValidationError || error instanceof TypeError || error instanceof SyntaxError || error instanceof RangeError)

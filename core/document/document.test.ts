@@ -36,15 +36,20 @@ test("typing in one field is one target, in two fields two", () => {
 });
 
 test.each([
-  [{ fills: { "hook.nothing": { kind: "words", text: "x" } } }, "no slot “hook.nothing”"],
-  [{ fills: { "hook.headline": { kind: "media", media: PICTURE_ID } } }, "“Headline” takes words"],
   [{ fills: { "hook.headline": { kind: "words", text: "x".repeat(161) } } }, "at most 160"],
   [{ fills: [] }, "by slot"],
   [{ name: "  " }, "needs a name"],
   [{ name: "x".repeat(81) }, "at most 80"],
   [{ product: "pot" }, "must be an id"],
-  [{ version: 2 }, "newer"],
-  [{ template: "unknown-one" , fills: { "a.b": 1 } }, "no template “unknown-one”"],
+  [{ version: 3 }, "newer"],
+  [{ fills: { "hook headline": { kind: "words", text: "x" } } }, "not a slot’s address".replace("’", "'")],
+  [{ fills: { "hook.headline": { kind: "song" } } }, "words, a media item or a list"],
+  [{ scenes: [] }, "at least one scene"],
+  [{ scenes: [...testDocument().scenes, ...testDocument().scenes] }, "same id"],
+  [{ scenes: [{ ...testDocument().scenes[0], arrangement: { name: "pinwheel" } }] }, "An arrangement is one of"],
+  [{ scenes: [{ ...testDocument().scenes[0], length: 20 }] }, "half a second"],
+  [{ changes: { "hook.headline": { color: "mauve" } } }, "color"],
+  [{ changes: { "hook.headline": { places: { square: { x: 0, y: 0, width: 1, height: 1 } } } } }, "At least 24"],
 ])("a document with %j is refused, naming what is wrong", (change, message) => {
   expect(() => readPromotion({ ...testDocument(), ...change })).toThrow(message);
 });

@@ -5,6 +5,8 @@ import { type FocalPoint } from "../geometry/framing";
 import { type OfferLines } from "../offer/offerLines";
 import { type FrameRate } from "../time/frames";
 import { type FaceChoice, type OwnFace } from "../type/faces";
+import { type Tones } from "../picture/tones";
+import { type Template } from "./template";
 
 /** What a media item is, as ingest measured it. Sizes are upright, square pixels of the largest working copy. */
 export type MediaFacts = PictureFacts | ClipFacts | SoundFacts;
@@ -22,6 +24,10 @@ export interface PictureFacts extends MediaFactsBase {
   readonly focal: FocalPoint;
   /** What it is made of, largest share first; none for what was read in before this was measured. */
   readonly colors?: readonly DominantColor[] | undefined;
+  /** What its pixels are like, place by place; of a clip at several moments. Absent until measured or fetched. */
+  readonly tones?: readonly Tones[] | undefined;
+  /** Whether it stands free, with nothing around it. */
+  readonly cutOut?: boolean | undefined;
 }
 export interface ClipFacts extends MediaFactsBase {
   readonly kind: "clip";
@@ -33,6 +39,7 @@ export interface ClipFacts extends MediaFactsBase {
   /** The poster's working copies, used where one still stands for the clip. */
   readonly levels: number;
   readonly focal: FocalPoint;
+  readonly tones?: readonly Tones[] | undefined;
 }
 export interface SoundFacts extends MediaFactsBase {
   readonly kind: "sound";
@@ -54,6 +61,8 @@ export interface BrandFacts {
   /** The two lines of a sign-off, in words. */
   readonly signOff: { readonly first: string; readonly second: string };
   readonly call: string;
+  /** Without the scheme, as it is written in the brand book. */
+  readonly website: string;
   readonly logos: readonly { readonly variant: LogoVariant; readonly picture: PictureFacts }[];
   /** Clear space as a share of the logo's height; least width in design units. */
   readonly logoRules: { readonly clearSpace: number; readonly leastWidth: number };
@@ -65,8 +74,14 @@ export interface ProductFacts {
   readonly id: string;
   readonly name: string;
   readonly line: string;
+  /** Its own price, written out in the team's locale. */
+  readonly price: string;
   readonly picture: string | null;
 }
+
+/** A template in one edition, by `slug@edition`. */
+export type TemplatesByRef = Readonly<Record<string, Template>>;
+export const templateKey = ({ slug, edition }: { readonly slug: string; readonly edition: number }): string => `${slug}@${edition}`;
 
 /** Everything outside the document that its frames depend on, looked up by id. */
 export interface Facts {
@@ -74,5 +89,11 @@ export interface Facts {
   readonly product: ProductFacts | null;
   /** The chosen offer on the chosen product, written out on the server. */
   readonly offer: OfferLines | null;
+  /** Products for price lists: those that fills name, and those shown where nothing is filled. */
+  readonly products: Readonly<Record<string, ProductFacts>>;
+  /** The ids shown where nothing is filled, in order. */
+  readonly listed: readonly string[];
+  /** Every template that the document's scenes come from. */
+  readonly templates: TemplatesByRef;
   readonly media: Readonly<Record<string, MediaFacts>>;
 }

@@ -1,10 +1,11 @@
+import { type PriceRow } from "../arrangement/layout";
 import { type OfferLines } from "../offer/offerLines";
 import { sceneSpans, totalLength, type SceneSpan } from "../time/timeline";
 import { type Millis } from "../units";
+import { designOf, sourceSlot } from "./design";
 import { type ClipFacts, type Facts, type PictureFacts } from "./facts";
-import { templateBySlug } from "./oneOffer";
 import { type Promotion } from "./promotion";
-import { type MediaSlot, type SceneTemplate, type Template, type WordsSlot, findSlot, slotKey } from "./template";
+import { type MediaSlot, type ProductsSlot, type SceneTemplate, type Template, type WordsSlot, slotKey } from "./template";
 
 /** A scene with every slot's value in hand: what the fills say, else the binding, else the fallback. */
 export interface ResolvedScene {
@@ -13,68 +14,103 @@ export interface ResolvedScene {
   readonly words: Readonly<Record<string, string>>;
   readonly media: Readonly<Record<string, PictureFacts | ClipFacts | null>>;
   readonly offer: OfferLines | null;
+  readonly rows: readonly PriceRow[];
 }
 
 export interface ResolvedPromotion {
-  readonly template: Template;
+  /** Whose style and sound it has. */
+  readonly base: Template;
   readonly facts: Facts;
   readonly scenes: readonly ResolvedScene[];
   readonly spans: readonly SceneSpan[];
   readonly length: Millis;
 }
 
-/** Looks up everything a promotion shows. Throws when its template is unknown. */
+/** Looks up everything a promotion shows. Throws when a template of it is not among the facts. */
 export function resolvePromotion(document: Promotion, facts: Facts): ResolvedPromotion {
-  const template = templateBySlug(document.template);
-  const scenes = template.scenes.map((scene): ResolvedScene => {
+  const { base, scenes: designed } = designOf(document, facts.templates);
+  const scenes = designed.map((scene): ResolvedScene => {
     const words: Record<string, string> = {};
     const media: Record<string, PictureFacts | ClipFacts | null> = {};
+    let rows: readonly PriceRow[] = [];
     for (const slot of scene.slots) {
       if (slot.kind === "words") words[slot.id] = wordsOf(document, facts, scene, slot);
-      if (slot.kind === "media") media[slot.id] = mediaOf(document, facts, template, scene, slot);
+      if (slot.kind === "media") media[slot.id] = mediaOf(document, facts, designed, scene, slot);
+      if (slot.kind === "products") rows = rowsOf(document, facts, scene, slot);
     }
     const hasOffer = scene.slots.some((slot) => slot.kind === "offer");
-    return { id: scene.id, template: scene, words, media, offer: hasOffer ? facts.offer : null };
+    return { id: scene.id, template: scene, words, media, offer: hasOffer ? facts.offer : null, rows };
   });
-  const spans = sceneSpans(template.scenes);
-  return { template, facts, scenes, spans, length: totalLength(spans) };
+  const spans = sceneSpans(designed);
+  return { base, facts, scenes, spans, length: totalLength(spans) };
 }
 
 /** The words a slot shows, whoever chose them. */
 export function wordsOf(document: Promotion, facts: Facts, scene: SceneTemplate, slot: WordsSlot): string {
   const fill = document.fills[slotKey(scene, slot)];
   if (fill?.kind === "words") return fill.text;
-  return boundWords(facts, slot) ?? slot.fallback ?? "";
+  return boundWords(facts, slot) || (slot.fallback ?? "");
 }
 
 /** What a slot's binding gives; null when it has none. */
-export function boundWords(facts: Facts, slot: WordsSlot): string | null {
+export function boundWords({ product, offer, brand }: Facts, slot: WordsSlot): string | null {
   switch (slot.binding) {
     case "product.name":
-      return facts.product?.name ?? "";
+      return product?.name ?? "";
     case "product.line":
-      return facts.product?.line ?? "";
-    case "brand.sign-off.first":
-      return facts.brand.signOff.first;
-    case "brand.sign-off.second":
-      return facts.brand.signOff.second;
+      return product?.line ?? "";
+    case "product.price":
+      return product?.price ?? "";
+    case "offer.badge":
+      return offer?.badge ?? "";
+    case "offer.now":
+      return offer?.now ?? "";
+    case "offer.was":
+      return offer?.was ?? "";
+    case "offer.saving":
+      return offer?.saving ?? "";
+    case "offer.until":
+      return offer?.until ?? "";
+    case "offer.short":
+      return offer?.short ?? "";
+    case "offer.long":
+      return offer?.long ?? "";
+    case "brand.name":
+      return brand.name;
     case "brand.call":
-      return facts.brand.call;
+      return brand.call;
+    case "brand.website":
+      return brand.website;
+    case "brand.sign-off.first":
+      return brand.signOff.first;
+    case "brand.sign-off.second":
+      return brand.signOff.second;
     case undefined:
       return null;
   }
 }
 
-function mediaOf(document: Promotion, facts: Facts, template: Template, scene: SceneTemplate, slot: MediaSlot): PictureFacts | ClipFacts | null {
+function mediaOf(document: Promotion, facts: Facts, scenes: readonly SceneTemplate[], scene: SceneTemplate, slot: MediaSlot, asked: readonly MediaSlot[] = []): PictureFacts | ClipFacts | null {
   const fill = document.fills[slotKey(scene, slot)];
   const chosen = fill?.kind === "media" ? visible(facts, fill.media) : null;
   if (chosen) return chosen;
   if (slot.from === "product") return visible(facts, facts.product?.picture ?? "");
-  const source = findSlot(template, slot.from.slice("slot:".length));
-  return source?.slot.kind === "media" && source.slot !== slot ? mediaOf(document, facts, template, source.scene, source.slot) : null;
+  const source = sourceSlot(document, scenes, scene, slot);
+  // Slots that take their picture from each other have none.
+  return source?.slot.kind === "media" && !asked.includes(source.slot) ? mediaOf(document, facts, scenes, source.scene, source.slot, [...asked, slot]) : null;
 }
 
 function visible(facts: Facts, id: string): PictureFacts | ClipFacts | null {
   const found = facts.media[id];
   return found && found.kind !== "sound" ? found : null;
+}
+
+function rowsOf(document: Promotion, facts: Facts, scene: SceneTemplate, slot: ProductsSlot): PriceRow[] {
+  const key = slotKey(scene, slot);
+  const fill = document.fills[key];
+  const ids = fill?.kind === "products" ? fill.products : facts.listed;
+  return ids.slice(0, slot.most).flatMap((id) => {
+    const product = facts.products[id];
+    return product ? [{ key, name: product.name, price: product.price }] : [];
+  });
 }

@@ -26,7 +26,10 @@ export function allotColumn<Key extends string>(area: Rect, items: readonly Colu
   return boxes;
 }
 
-export type Anchor = "top" | "middle" | "bottom";
+export const ANCHORS = ["top", "middle", "bottom"] as const;
+export type Anchor = (typeof ANCHORS)[number];
+/** `start` is the side that reading begins from. */
+export type Align = "start" | "centre" | "end";
 
 export interface PackItem<Key extends string> {
   readonly key: Key;
@@ -42,7 +45,7 @@ export function packColumn<Key extends string>(
   items: readonly PackItem<Key>[],
   gap: number,
   anchor: Anchor,
-  align: "start" | "centre",
+  align: Align,
 ): Record<Key, Rect> {
   const gapBefore = (index: number): number => (index === 0 ? 0 : (items[index]?.gap ?? gap));
   const height = items.reduce((sum, item, index) => sum + item.height + gapBefore(index), 0);
@@ -51,7 +54,8 @@ export function packColumn<Key extends string>(
   const places = {} as Record<Key, Rect>;
   items.forEach((item, index) => {
     y += gapBefore(index);
-    const x = align === "centre" ? area.x + (area.width - item.width) / 2 : area.x;
+    const free = area.width - item.width;
+    const x = area.x + (align === "centre" ? free / 2 : align === "end" ? free : 0);
     places[item.key] = rect(x, y, item.width, item.height);
     y += item.height;
   });

@@ -16,7 +16,7 @@ export const EXIT_MS = 300;
 export const STAGGER_MS = 90;
 const RISE = 36;
 
-export type MotionKind = "rise" | "slide" | "pop" | "still";
+export type MotionKind = "rise" | "slide" | "pop" | "fade" | "still";
 
 /**
  * A thing's entrance and exit. `time` counts from the scene's start; it comes in at `from` and has left at `until`
@@ -34,6 +34,8 @@ export function motionAt(kind: MotionKind, time: number, from: number, until: nu
       return { alpha, dx: 0, dy: RISE * away - RISE * 0.5 * left, scale: 1 };
     case "slide":
       return { alpha, dx: -1.6 * RISE * away, dy: 0, scale: 1 };
+    case "fade":
+      return { alpha, dx: 0, dy: 0, scale: 1 };
     case "pop":
       return { alpha, dx: 0, dy: 0, scale: 1 - 0.25 * away - 0.1 * left };
   }

@@ -11,8 +11,14 @@ test("whatever colours a brand has, its words can be read on each of its grounds
   fc.assert(
     fc.property(fc.record({ ground: hex, card: hex, ink: hex, primary: hex, accent: hex, sale: hex }), (palette) => {
       const style = brandStyle({ ...TEST_BRAND, palette }, book);
-      for (const [words, ground] of [[style.onPanel, style.panel], [style.onPanelStrong, style.panel], [style.onOffer, style.offerGround], [style.onBadge, style.badge], [style.onShade, style.shade]] as const)
-        expect(contrastRatio(words, ground)).toBeGreaterThanOrEqual(4.5);
+      expect(contrastRatio(style.onShade, style.shade)).toBeGreaterThanOrEqual(4.5);
+      expect(contrastRatio(style.onPlate, style.plate)).toBeGreaterThanOrEqual(4.5);
+      for (const { ground, plain, strong, accent, badge, onBadge } of Object.values(style.on)) {
+        for (const words of [plain, strong]) expect(contrastRatio(words, ground)).toBeGreaterThanOrEqual(4.5);
+        expect(contrastRatio(onBadge, badge)).toBeGreaterThanOrEqual(4.5);
+        // For large figures, stars and rules only (1.4.3 large, 1.4.11).
+        expect(contrastRatio(accent, ground)).toBeGreaterThanOrEqual(3);
+      }
     }),
   );
 });

@@ -1,40 +1,68 @@
-import { inkFor } from "../color/palette";
-import { type BrandFacts } from "../document/facts";
 import { FACE_ROLES, type FaceRole } from "../brand/book";
+import { contrastRatio } from "../color/contrast";
+import { COLOR_ROLES, type ColorRole, type Palette, inkFor } from "../color/palette";
+import { type BrandFacts } from "../document/facts";
 import { type FaceFiles, faceStack } from "../type/faces";
 import { type FontBook } from "../type/fontBook";
 
-/** A brand as scenes use it: colours by their work, and the fonts to try for each face. */
-export interface BrandStyle {
-  readonly panel: string;
-  readonly onPanel: string;
-  readonly onPanelStrong: string;
-  readonly offerGround: string;
-  readonly onOffer: string;
+/** The inks that can be read on one of the brand's colours. */
+export interface GroundInks {
+  readonly ground: string;
+  readonly plain: string;
+  /** For names and prices: a colour of the brand where the ground allows it. */
+  readonly strong: string;
+  /** For large figures, marks and stars only: 3:1. */
+  readonly accent: string;
+  /** A card that stands out from the ground, and the ink on it. */
   readonly badge: string;
   readonly onBadge: string;
+}
+
+/** A brand as scenes use it: colours by their work, and the fonts to try for each face. */
+export interface BrandStyle {
+  readonly palette: Palette;
+  readonly on: Readonly<Record<ColorRole, GroundInks>>;
+  /** Laid over pictures behind light words, and behind dark ones. */
   readonly shade: string;
   readonly onShade: string;
   readonly plate: string;
-  readonly rule: string;
+  readonly onPlate: string;
+  /** Where a picture is missing. */
+  readonly blank: string;
   readonly faces: Readonly<Record<FaceRole, FaceFiles>>;
+  readonly weights: Readonly<Record<FaceRole, number>>;
 }
+
+const LARGE = 3;
+/** Two surfaces nearer to each other than this look like one. */
+const LEAST_STEP = 1.12;
 
 export function brandStyle(brand: BrandFacts, book: FontBook): BrandStyle {
   const { palette } = brand;
   const files = FACE_ROLES.map((role) => [role, faceStack(book.catalogue, brand.faces[role], brand.ownFaces)] as const);
   return {
-    panel: palette.card,
-    onPanel: inkFor(palette.card, palette, ["ink"]),
-    onPanelStrong: inkFor(palette.card, palette, ["primary", "ink"]),
-    offerGround: palette.primary,
-    onOffer: inkFor(palette.primary, palette, ["card", "ground", "ink"]),
-    badge: palette.sale,
-    onBadge: inkFor(palette.sale, palette, ["card", "ink"]),
+    palette,
+    on: Object.fromEntries(COLOR_ROLES.map((role) => [role, inksOn(palette, role)])) as Record<ColorRole, GroundInks>,
     shade: palette.ink,
     onShade: inkFor(palette.ink, palette, ["card", "ground"]),
     plate: palette.card,
-    rule: palette.accent,
+    onPlate: inkFor(palette.card, palette, ["ink"]),
+    blank: palette.primary,
     faces: Object.fromEntries(files) as Record<FaceRole, FaceFiles>,
+    weights: Object.fromEntries(FACE_ROLES.map((role) => [role, brand.faces[role].weight])) as Record<FaceRole, number>,
+  };
+}
+
+function inksOn(palette: Palette, role: ColorRole): GroundInks {
+  const ground = palette[role];
+  const plain = inkFor(ground, palette, ["ink", "card", "ground"]);
+  const badgeRole = (["sale", "accent", "card", "ink"] as const).find((one) => one !== role && contrastRatio(palette[one], ground) >= LEAST_STEP) ?? "card";
+  return {
+    ground,
+    plain,
+    strong: role === "card" || role === "ground" ? inkFor(ground, palette, ["primary", "ink"]) : plain,
+    accent: inkFor(ground, palette, ["accent", "sale", "card", "ink"], LARGE),
+    badge: palette[badgeRole],
+    onBadge: inkFor(palette[badgeRole], palette, ["card", "ink"]),
   };
 }

@@ -8,7 +8,7 @@ import { type Outline } from "../type/outline";
  */
 export type DisplayList = readonly DisplayNode[];
 
-export type DisplayNode = FillNode | ShapeNode | PictureNode | ClipNode | EmojiNode | MovedNode | StillNode | LayerNode;
+export type DisplayNode = FillNode | ShapeNode | PictureNode | ClipNode | EmojiNode | MovedNode | ClippedNode | StillNode | LayerNode;
 
 export type Ink = string | LinearGradient;
 
@@ -32,6 +32,14 @@ export interface ShapeNode {
   readonly outline: Outline;
   readonly at: Point;
   readonly ink: Ink;
+  readonly shadow?: Shadow;
+}
+
+/** A soft shadow straight below a thing. Lengths in design units. */
+export interface Shadow {
+  readonly ink: string;
+  readonly blur: number;
+  readonly down: number;
 }
 
 /** A part of a picture drawn into a place. */
@@ -49,6 +57,7 @@ export interface PictureNode {
   readonly leastScale: number;
   /** Blur radius (standard deviation) in design units. */
   readonly blur?: number;
+  readonly shadow?: Shadow;
 }
 
 /** A part of one frame of a clip drawn into a place. */
@@ -76,6 +85,13 @@ export interface MovedNode {
   readonly dy: number;
   readonly scale: number;
   readonly about: Point;
+  readonly children: readonly DisplayNode[];
+}
+
+/** Nodes of which only what lies in a place is seen: a wipe. */
+export interface ClippedNode {
+  readonly kind: "clipped";
+  readonly place: Rect;
   readonly children: readonly DisplayNode[];
 }
 

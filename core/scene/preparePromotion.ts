@@ -1,5 +1,7 @@
 import { type ResolvedPromotion } from "../document/resolve";
-import { FORMATS, type FormatName } from "../placement/formats";
+import { type TemplateStyle } from "../document/template";
+import { type Size, wholeOf } from "../geometry/rect";
+import { FORMATS, type FormatName, type Shape } from "../placement/formats";
 import { type SceneSpan, scenesAt } from "../time/timeline";
 import { glide } from "../motion/easing";
 import { type FontBook } from "../type/fontBook";
@@ -9,12 +11,17 @@ import { type PreparedScene } from "./prepared";
 import { prepareScene } from "./prepareScene";
 import { sceneAt } from "./sceneAt";
 
-/** A promotion in one format, ready to give the display list of any time. */
-export interface PreparedPromotion {
-  readonly format: FormatName;
+/** A promotion in one shape, ready to give the display list of any time. */
+export interface PreparedShape {
   readonly scenes: readonly PreparedScene[];
   readonly spans: readonly SceneSpan[];
   readonly length: number;
+  readonly transition: TemplateStyle["transition"];
+  readonly size: Size;
+}
+
+export interface PreparedPromotion extends PreparedShape {
+  readonly format: FormatName;
 }
 
 /**
@@ -22,15 +29,21 @@ export interface PreparedPromotion {
  * typing in one scene costs that scene only. Every font file it needs must be open in the book.
  */
 export function preparePromotion(promotion: ResolvedPromotion, format: FormatName, book: FontBook, before?: PreparationMemory): PreparedPromotion {
-  const style = brandStyle(promotion.facts.brand, book);
-  const setter = { style, book, format: FORMATS[format] };
+  return { format, ...prepareIn(promotion, FORMATS[format], format, book, before) };
+}
+
+/** As `preparePromotion`, in any shape. @param format null where no places are set by hand */
+export function prepareIn(promotion: ResolvedPromotion, shape: Shape, format: FormatName | null, book: FontBook, before?: PreparationMemory): PreparedShape {
+  const { brand } = promotion.facts;
+  const design = promotion.base.style;
+  const setter = { style: brandStyle(brand, book), design, book, shape, format };
   const last = promotion.scenes.length - 1;
-  const brandKey = JSON.stringify(promotion.facts.brand);
+  const brandKey = JSON.stringify([brand, design]);
   const scenes = promotion.scenes.map((scene, index) => {
-    const prepare = (): PreparedScene => prepareScene(scene, promotion.facts.brand, setter, index === 0, index === last);
-    return before ? remember(before, `${format}/${scene.id}`, `${index}/${last}/${brandKey}/${JSON.stringify(scene)}`, prepare) : prepare();
+    const prepare = (): PreparedScene => prepareScene(scene, brand, setter, index === 0, index === last);
+    return before ? remember(before, `${shape.width}×${shape.height}/${scene.id}`, `${index === 0}/${index === last}/${brandKey}/${JSON.stringify(scene)}`, prepare) : prepare();
   });
-  return { format, scenes, spans: promotion.spans, length: promotion.length };
+  return { scenes, spans: promotion.spans, length: promotion.length, transition: design.transition, size: shape };
 }
 
 /** What was prepared last, by format and scene, with what it was prepared from. */
@@ -45,17 +58,33 @@ function remember(memory: PreparationMemory, place: string, from: string, prepar
 }
 
 /** The frame of a prepared promotion at a time in milliseconds. */
-export function displayListAt(promotion: PreparedPromotion, time: number): DisplayList {
+export function displayListAt(promotion: PreparedShape, time: number): DisplayList {
   const at = Math.min(Math.max(0, time), promotion.length);
   const { under, over } = scenesAt(promotion.spans, at);
   const list = sceneAt(preparedScene(promotion, under.index), at - under.start);
   if (!over) return list;
   const coming = sceneAt(preparedScene(promotion, over.span.index), at - over.span.start);
-  const layer: DisplayNode = { kind: "layer", alpha: glide(over.progress), children: coming };
-  return [...list, layer];
+  return transitionAt(promotion, list, coming, glide(over.progress));
 }
 
-function preparedScene(promotion: PreparedPromotion, index: number): PreparedScene {
+/** Two scenes on screen at once, by the way the template has its scenes give way. */
+function transitionAt({ transition, size }: PreparedShape, list: DisplayList, coming: DisplayList, progress: number): DisplayList {
+  const whole = wholeOf(size);
+  switch (transition) {
+    case "crossfade":
+      return [...list, { kind: "layer", alpha: progress, children: coming }];
+    case "wipe":
+      return progress <= 0 ? list : [...list, { kind: "clipped", place: { ...whole, width: whole.width * progress }, children: coming }];
+    case "push": {
+      const moved = (children: DisplayList, dx: number): DisplayNode => ({ kind: "moved", alpha: 1, dx, dy: 0, scale: 1, about: { x: 0, y: 0 }, children });
+      // On whole units, so that the two scenes share their edge.
+      const by = Math.round(whole.width * progress);
+      return [moved(list, -by), moved(coming, whole.width - by)];
+    }
+  }
+}
+
+function preparedScene(promotion: PreparedShape, index: number): PreparedScene {
   const scene = promotion.scenes[index];
   if (!scene) throw new RangeError(`There is no scene ${index + 1}.`);
   return scene;

@@ -1,214 +1,228 @@
-import { type ResolvedScene } from "../document/resolve";
-import { logoFor } from "../brand/logoChoice";
-import { type BrandFacts, type PictureFacts } from "../document/facts";
-import { type SlotKey, type WordsSlot, slotKey } from "../document/template";
-import { type Arrangement, arrange } from "../geometry/arrangement";
-import { type PackItem, RHYTHM, allotColumn, packColumn } from "../geometry/column";
-import { containPlace } from "../geometry/framing";
-import { type Rect, rect } from "../geometry/rect";
-import { STAGGER_MS, type MotionKind } from "../motion/wordMotion";
+import { arrange } from "../arrangement/arrange";
+import { type Backdrop, type Entry, type Ground, type Layout, type PlacedPicture, type Rule, type WordsColumn } from "../arrangement/layout";
 import { cutCard } from "../type/outline";
-import { type FittedWords } from "../type/fit";
-import { type TypeRole, fitRule } from "../type/roles";
 import { withAlpha } from "../color/srgb";
+import { wantedContrast } from "../color/legibility";
+import { type BrandFacts, type ClipFacts, type PictureFacts } from "../document/facts";
+import { type ResolvedScene } from "../document/resolve";
+import { type MediaSlot, type SlotKey, slotKey } from "../document/template";
+import { type PackItem, allotColumn, packColumn } from "../geometry/column";
+import { type Rect, contains, evenInsets, inset, rect, union } from "../geometry/rect";
+import { safeArea } from "../placement/formats";
+import { STAGGER_MS, type MotionKind } from "../motion/wordMotion";
+import { fitRule } from "../type/roles";
+import { type BrandStyle, type GroundInks } from "./brandStyle";
 import { type DisplayNode } from "./displayList";
+import { entriesOf } from "./entries";
+import { BLUR, legibleColumn } from "./legibleColumn";
 import { containNode, coverNode } from "./pictureNodes";
+import { type ShownLogo, logoNodes, logoSize, shownLogo } from "./plateLogo";
+import { type ChosenBacking, type PlacedSlot, type PreparedScene, type ScenePart } from "./prepared";
+import { type SetEntry, entryNodes, inkOf, mostHeight, setEntry } from "./setEntry";
+import { type Typesetter, roleFace, still } from "./wordsBlock";
 import { watermark } from "./watermark";
-import { type PlacedSlot, type PreparedScene, type ScenePart } from "./prepared";
-import { type Typesetter, setWords, still, wordNodes } from "./wordsBlock";
 
 const LOGO: SlotKey = "brand.logo";
-const BADGE_PAD = { x: RHYTHM * 2, y: RHYTHM } as const;
 const FIRST_ENTRANCE_MS = 120;
-const BLUR = 28;
+/** How much of the words' ink is in an ornament: seen, not read. */
+const ORNAMENT = 0.055;
+const CARD_SHADOW = { ink: "rgba(0, 0, 0, 0.34)", blur: 46, down: 20 } as const;
 
-/** One thing in a scene's column, before its words are set. */
-interface ColumnEntry {
-  readonly id: string;
-  readonly key: SlotKey;
-  readonly role: TypeRole;
-  readonly text: string;
-  readonly share: number;
-  readonly ink: string;
-  readonly motion: MotionKind;
-  readonly card?: string;
-  readonly struck?: boolean;
+/** A picture slot that is shown, with what is in it. */
+interface ShownMedia {
+  readonly slot: MediaSlot;
+  readonly media: PictureFacts | ClipFacts | null;
 }
 
-/** Sets a scene in a format: solves its places, sets its words, and says how each part moves. */
+/** A column with its words set and placed. */
+interface SetColumn {
+  readonly column: WordsColumn;
+  readonly entries: readonly { readonly set: SetEntry; readonly place: Rect }[];
+}
+
+/** Sets a scene in a shape: asks its arrangement for places, sets its words, makes them legible, and says how each part moves. */
 export function prepareScene(scene: ResolvedScene, brand: BrandFacts, setter: Typesetter, isFirst: boolean, isLast: boolean): PreparedScene {
-  const logo = plateLogo(brand);
-  const arrangement = arrange(scene.template.arrangement, setter.format);
-  const entries = columnEntries(scene, setter);
-  const centred = scene.template.arrangement === "sign-off";
-  const logoBox = centred ? rect(0, 0, arrangement.column.width * 0.62, setter.format.height * 0.14) : arrangement.logo;
-  const pad = padAround(brand.logoRules.clearSpace, logoBox?.height ?? 0);
-  const logoSize = centred && logo && logoBox ? platedLogo(logo, pad, logoBox) : null;
-  const shares = [...(logoSize ? [{ key: LOGO as string, share: 0.5, most: logoSize.height }] : []), ...entries.map(({ id, share }) => ({ key: id, share }))];
-  const allotted = allotColumn(arrangement.column, shares, arrangement.gap);
-  const set = entries.map((entry) => ({ entry, words: setEntry(setter, entry, allotted[entry.id], arrangement) }));
-  const items: PackItem<string>[] = [
-    ...(logoSize ? [{ key: LOGO as string, ...logoSize }] : []),
-    ...set.filter(({ words }) => words.lines.length > 0).map(({ entry, words }) => ({ key: entry.id, ...padded(entry, words) })),
-  ];
-  const places = packColumn(arrangement.column, items, arrangement.gap, arrangement.anchor, arrangement.align);
+  const shown = shownMedia(scene);
+  const entries = entriesOf(scene);
+  const withLogo = scene.template.logo && brand.logos.length > 0 && !(brand.watermark && scene.template.arrangement.name !== "sign-off");
+  const content = { shape: setter.shape, ground: scene.template.ground, entries, pictures: shown.map(({ media }) => media), logo: withLogo, rows: scene.rows };
+  const layout = placedByHand(arrange(scene.template.arrangement, content), scene, shown, setter);
+  const { style } = setter;
+  const inks = style.on[scene.template.ground];
 
-  const firstLine = Math.min(...items.map((item) => places[item.key]?.y ?? Infinity), arrangement.column.y + arrangement.column.height);
-  const parts: ScenePart[] = groundParts(scene, arrangement, setter, firstLine);
-  const slots: PlacedSlot[] = pictureSlots(scene, arrangement);
+  const columns = layout.columns.filter((column) => column.entries.length > 0).map((column) => setColumn(setter, brand, column));
+  const legible = columns.map(({ column, entries: placed }) => legibility(setter, column, placed, layout, shown));
+
+  const parts: ScenePart[] = layout.grounds.map((ground) => groundPart(ground, style));
+  if (layout.ornament) parts.push({ kind: "fixed", node: still([{ kind: "shape", outline: cutCard(layout.ornament, Math.min(layout.ornament.width, layout.ornament.height) * 0.22), at: { x: 0, y: 0 }, ink: withAlpha(inks.plain, ORNAMENT) }], layout.ornament) });
+  layout.pictures.forEach((placed, index) => {
+    const media = shown[placed.index]?.media ?? null;
+    parts.push(picturePart(placed, media, style, scene.template.length, setter.design.zoom));
+    // What makes words legible lies on the picture they stand on, under whatever else is placed over it.
+    columns.forEach(({ column }, at) => {
+      if (column.on.kind === "picture" && column.on.picture === index) parts.push(...(legible[at]?.nodes ?? []).map((node): ScenePart => ({ kind: "fixed", node })));
+    });
+  });
+  parts.push(...layout.panels.map((ground) => groundPart(ground, style)), ...layout.rules.map((rule) => rulePart(rule, style)));
+
+  const slots: PlacedSlot[] = pictureSlots(scene, shown, layout);
+  const logo = layout.logo && withLogo ? placeLogo(brand, layout.logo, style) : null;
+  if (logo) {
+    parts.push({ kind: "fixed", node: still(logo.nodes, logo.place) });
+    slots.push(logoSlot("logo", logo.place));
+  }
+  const length = scene.template.length;
   let enters = isFirst ? FIRST_ENTRANCE_MS : scene.template.overlap * 0.6;
-
-  const logoPlace = logo && (logoSize ? places[LOGO] : !brand.watermark && logoBox && fitPlate(logo, pad, logoBox));
-  if (logo && logoPlace) {
-    parts.push({ kind: "moving", motion: centred ? "pop" : "still", enters, atRest: still(logoNodes(logo, pad, logoPlace, setter.style.plate), logoPlace) });
-    slots.push({ key: LOGO, part: "logo", kind: "logo", place: logoPlace, text: "", fitted: null, smallest: 0 });
-  }
-  for (const { entry, words } of set) {
-    const place = places[entry.id];
-    const { smallest } = fitRule(entry.role, setter.format.name, arrangement.align);
-    slots.push({ key: entry.key, part: entry.role, kind: "words", place: place ?? rect(arrangement.column.x, arrangement.column.y, 0, 0), text: entry.text, fitted: words, smallest });
-    if (!place) continue;
-    enters += STAGGER_MS;
-    parts.push({ kind: "moving", motion: entry.motion, enters, atRest: still(entryNodes(entry, words, place), place) });
-  }
-  if (brand.watermark && !centred) {
-    const mark = watermark(brand, brand.watermark, setter.format, slots);
+  columns.forEach(({ column, entries: placed }, at) => {
+    const inks = legible[at]?.inks ?? style.on.card;
+    for (const { set, place } of placed) {
+      if (place.width <= 0 && set.entry.look === "logo") continue;
+      slots.push(entrySlot(setter, set, place, inks, column, legible[at]?.backing));
+      if (set.words && set.words.lines.length === 0) continue;
+      enters += STAGGER_MS;
+      const stays = column.stays === true;
+      const motion: MotionKind = stays ? "still" : set.entry.look === "badge" || set.entry.look === "logo" ? "pop" : setter.design.motion;
+      parts.push({
+        kind: "moving", motion, enters: enters + (set.entry.later ?? 0) * length, ...(set.entry.until === undefined ? {} : { until: set.entry.until * length }),
+        atRest: still(entryNodes(setter, brand, columnLogo(brand, column, style), set, place, inks), place),
+      });
+    }
+  });
+  if (brand.watermark && scene.template.arrangement.name !== "sign-off") {
+    const mark = watermark(brand, brand.watermark, setter.shape, slots);
     if (mark) {
       parts.push(mark.part);
-      slots.push({ key: LOGO, part: "watermark", kind: "logo", place: mark.place, text: "", fitted: null, smallest: 0 });
+      slots.push(logoSlot("watermark", mark.place));
     }
   }
-  return { slots, parts, length: scene.template.length, leaves: !isLast };
+  return { slots, parts, length, leaves: !isLast };
 }
 
-/** The logo that is shown on a plate in the card's colour. */
-function plateLogo({ logos, palette }: BrandFacts): PictureFacts | null {
-  return logoFor(logos.map(({ variant, picture }) => ({ variant, picture, colors: picture.colors ?? [] })), palette.card)?.picture ?? null;
-}
-
-function columnEntries(scene: ResolvedScene, { style }: Typesetter): ColumnEntry[] {
-  const onPicture = scene.template.arrangement === "full-picture" || scene.template.arrangement === "sign-off";
-  const onOffer = scene.template.arrangement === "offer";
-  return scene.template.slots.flatMap((slot): ColumnEntry[] => {
-    if (slot.kind === "media") return [];
-    const key = slotKey(scene.template, slot);
-    if (slot.kind === "words") {
-      const text = scene.words[slot.id] ?? "";
-      const strong = slot.role === "name";
-      const ink = onPicture ? style.onShade : onOffer ? style.onOffer : strong ? style.onPanelStrong : style.onPanel;
-      return text.trim() === "" ? [] : [{ id: slot.id, key, role: slot.role, text, share: shareOf(slot), ink, motion: "rise" }];
-    }
-    const offer = scene.offer;
-    if (!offer) return [];
-    return [
-      { id: "badge", key, role: "badge", text: offer.badge, share: 0.9, ink: style.onBadge, motion: "pop", card: style.badge },
-      { id: "price", key, role: "price", text: offer.now, share: 2, ink: style.onOffer, motion: "rise" },
-      { id: "was", key, role: "was", text: offer.was, share: 0.7, ink: style.onOffer, motion: "rise", struck: true },
-      { id: "until", key, role: "until", text: offer.until, share: 0.8, ink: style.onOffer, motion: "rise" },
-    ];
+/** The picture slots that have a place: required ones always, optional ones when something is in them. */
+function shownMedia(scene: ResolvedScene): ShownMedia[] {
+  return scene.template.slots.flatMap((slot) => {
+    if (slot.kind !== "media") return [];
+    const media = scene.media[slot.id] ?? null;
+    return media || slot.required ? [{ slot, media }] : [];
   });
 }
 
-function shareOf(slot: WordsSlot): number {
-  switch (slot.role) {
-    case "headline":
-      return 1;
-    case "name":
-      return 1.1;
-    case "line":
-      return 1;
-    case "call":
-      return 1.6;
-    case "contact":
-      return 0.5;
-    case "small":
-      return 0.8;
+/** The layout with the places that were set by hand in this format: each thing moved stands in a column of its own. */
+function placedByHand(layout: Layout, scene: ResolvedScene, shown: readonly ShownMedia[], { format }: Typesetter): Layout {
+  const places = format === null ? undefined : scene.template.places[format];
+  if (!places || Object.keys(places).length === 0) return layout;
+  const placeOf = (key: SlotKey): Rect | undefined => places[key.slice(key.indexOf(".") + 1)];
+  const pictures = layout.pictures.map((placed) => {
+    const place = places[shown[placed.index]?.slot.id ?? ""];
+    return place && !placed.blurred ? { ...placed, place } : placed;
+  });
+  const moved = new Map<Entry["key"], { column: WordsColumn; entries: Entry[] }>();
+  const columns = layout.columns.map((column) => {
+    const staying = column.entries.filter((entry) => {
+      const place = placeOf(entry.key);
+      if (!place) return true;
+      const own = moved.get(entry.key) ?? { column: { ...column, area: place, anchor: "top", on: backdropAt({ ...layout, pictures }, place, column.on) }, entries: [] };
+      moved.set(entry.key, { ...own, entries: [...own.entries, entry] });
+      return false;
+    });
+    return { ...column, entries: staying };
+  });
+  return { ...layout, pictures, columns: [...columns, ...[...moved.values()].map(({ column, entries }) => ({ ...column, entries }))] };
+}
+
+/** What words that were moved stand on: whatever was placed last under their middle. */
+function backdropAt(layout: Layout, place: Rect, before: Backdrop): Backdrop {
+  const middle = rect(place.x + place.width / 2, place.y + place.height / 2, 0, 0);
+  const panel = [...layout.panels].reverse().find((ground) => contains(ground.place, middle));
+  if (panel && typeof panel.ink === "string") return { kind: "ground", role: panel.ink };
+  const picture = layout.pictures.findLastIndex((placed) => contains(placed.place, middle));
+  if (picture >= 0) return before.kind === "picture" && before.picture === picture ? before : { kind: "picture", picture, backing: "auto", shaded: "band", leastShade: 0 };
+  const ground = [...layout.grounds].reverse().find((one) => contains(one.place, middle));
+  return ground && typeof ground.ink === "string" ? { kind: "ground", role: ground.ink } : before;
+}
+
+/** Sets the words of a column and closes it up. */
+function setColumn(setter: Typesetter, brand: BrandFacts, column: WordsColumn): SetColumn {
+  const { area, entries, gap, anchor, align } = column;
+  const logo = columnLogo(brand, column, setter.style);
+  // A column with more in it than its gaps leave room for has smaller gaps rather than none of the words.
+  const fittingGap = entries.length > 1 ? Math.min(gap, (area.height * 0.3) / (entries.length - 1)) : gap;
+  const boxes = allotColumn(area, entries.map((entry) => ({ key: entry.id, share: entry.share, ...definedMost(mostHeight(entry, setter)) })), fittingGap);
+  const sets = entries.map((entry) => setEntry(setter, brand, logo, entry, boxes[entry.id] ?? area, align));
+  const items: PackItem<string>[] = sets.filter(({ width, height }) => width > 0 && height > 0).map(({ entry, width, height }) => ({ key: entry.id, width, height }));
+  const places = packColumn(area, items, fittingGap, anchor, align);
+  return { column, entries: sets.map((set) => ({ set, place: places[set.entry.id] ?? rect(area.x, area.y, 0, 0) })) };
+}
+
+const definedMost = (most: number | undefined): { most?: number } => (most === undefined ? {} : { most });
+
+const columnLogo = (brand: BrandFacts, { entries, on }: WordsColumn, style: BrandStyle): ShownLogo | null =>
+  entries.some(({ look }) => look === "logo") ? shownLogo(brand, on.kind === "ground" ? style.palette[on.role] : null) : null;
+
+function legibility(setter: Typesetter, column: WordsColumn, placed: SetColumn["entries"], layout: Layout, shown: readonly ShownMedia[]): { inks: GroundInks; nodes: readonly DisplayNode[]; backing?: ChosenBacking } {
+  const { style } = setter;
+  const { on } = column;
+  if (on.kind === "ground") return { inks: style.on[on.role], nodes: [] };
+  const picture = layout.pictures[on.picture];
+  const bare = placed.filter(({ set, place }) => place.width > 0 && set.words !== null && set.entry.look !== "badge" && set.entry.look !== "plate");
+  if (!picture || bare.length === 0) return { inks: style.on.ink, nodes: [] };
+  const words = bare.map(({ place }) => place).reduce(union);
+  const wanted = Math.max(...bare.map(({ set }) => wantedContrast(set.words?.size ?? 0, style.weights[roleFace(setter, set.entry.role)])));
+  return legibleColumn(style, { on, placed: picture, media: shown[picture.index]?.media ?? null, words, anchor: column.anchor, wanted, room: safeArea(setter.shape) });
+}
+
+function groundPart({ place, ink }: Ground, { palette }: BrandStyle): ScenePart {
+  if (typeof ink === "string") return { kind: "fixed", node: { kind: "fill", place, ink: palette[ink] } };
+  const to = ink.way === "across" ? { x: place.x + place.width, y: place.y } : { x: place.x, y: place.y + place.height };
+  return { kind: "fixed", node: { kind: "still", bounds: place, children: [{ kind: "fill", place, ink: { from: { x: place.x, y: place.y }, to, stops: [[0, palette[ink.from]], [1, palette[ink.to]]] } }] } };
+}
+
+const DOT = 3;
+const DOT_STEP = 14;
+
+function rulePart({ place, ink, dotted }: Rule, { palette }: BrandStyle): ScenePart {
+  if (!dotted) return { kind: "fixed", node: { kind: "fill", place, ink: palette[ink] } };
+  const dots = Array.from({ length: Math.max(1, Math.floor(place.width / DOT_STEP)) }, (_, index): DisplayNode => ({ kind: "fill", place: rect(place.x + index * DOT_STEP, place.y, DOT * 2, DOT), ink: palette[ink] }));
+  return { kind: "fixed", node: still(dots, place) };
+}
+
+function picturePart(placed: PlacedPicture, media: PictureFacts | ClipFacts | null, style: BrandStyle, length: number, zoom: boolean): ScenePart {
+  const { place } = placed;
+  if (!media) return { kind: "fixed", node: { kind: "fill", place, ink: style.blank } };
+  if (placed.blurred) return { kind: "fixed", node: { kind: "still", bounds: place, children: [coverNode(media, place, 1, BLUR)] } };
+  if (placed.shadow && media.kind === "picture") {
+    const node = media.cutOut ? containNode(media, place) : coverNode(media, place);
+    return { kind: "fixed", node: still([{ ...node, shadow: CARD_SHADOW }], place) };
   }
+  // What stands free is shown whole, on the brand's ground.
+  if (media.kind === "picture" && media.cutOut) return { kind: "fixed", node: { kind: "still", bounds: place, children: [{ kind: "fill", place, ink: style.palette.ground }, { ...containNode(media, inset(place, evenInsets(Math.min(place.width, place.height) * 0.06))) }] } };
+  const drift = zoom ? placed.drift : "none";
+  return { kind: "media", media, place, drift, enters: placed.arrives === undefined ? null : placed.arrives * length, wipes: placed.wipes ?? null, atRest: coverNode(media, place) };
 }
 
-function setEntry(setter: Typesetter, entry: ColumnEntry, box: Rect | undefined, { align }: Arrangement): FittedWords {
-  if (!box) throw new Error(`The column has no box for ${entry.id}.`);
-  const room = entry.card ? rect(box.x, box.y, box.width - 2 * BADGE_PAD.x, Math.max(RHYTHM, box.height - 2 * BADGE_PAD.y)) : box;
-  return setWords(setter, entry.role, entry.text, room, align);
+function placeLogo(brand: BrandFacts, { box, on, align }: NonNullable<Layout["logo"]>, style: BrandStyle): { place: Rect; nodes: DisplayNode[] } | null {
+  const logo = shownLogo(brand, on === null ? null : style.palette[on]);
+  if (!logo) return null;
+  const { width, height } = logoSize(brand, logo, box);
+  const free = box.width - width;
+  const place = rect(box.x + (align === "centre" ? free / 2 : align === "end" ? free : 0), box.y, width, height);
+  return { place, nodes: logoNodes(brand, logo, place, box.height) };
 }
 
-const padded = (entry: ColumnEntry, words: FittedWords): { width: number; height: number } =>
-  entry.card ? { width: words.width + 2 * BADGE_PAD.x, height: words.height + 2 * BADGE_PAD.y } : { width: words.width, height: words.height };
+const logoSlot = (part: string, place: Rect): PlacedSlot => ({ key: LOGO, part, kind: "logo", place, text: "", fitted: null, smallest: 0 });
 
-function entryNodes(entry: ColumnEntry, words: FittedWords, place: Rect): DisplayNode[] {
-  if (entry.card) {
-    const card: DisplayNode = { kind: "shape", outline: cutCard(place, RHYTHM), at: { x: 0, y: 0 }, ink: entry.card };
-    return [card, ...wordNodes(words, { x: place.x + BADGE_PAD.x, y: place.y + BADGE_PAD.y }, entry.ink)];
-  }
-  const nodes = wordNodes(words, place, entry.ink);
-  if (!entry.struck) return nodes;
-  const thickness = Math.max(3, words.size * 0.07);
-  const middle = (words.lines[0]?.baseline ?? 0) - words.size * 0.3;
-  return [...nodes, { kind: "fill", place: rect(place.x - 6, place.y + middle - thickness / 2, words.width + 12, thickness), ink: entry.ink }];
+function pictureSlots(scene: ResolvedScene, shown: readonly ShownMedia[], { pictures }: Layout): PlacedSlot[] {
+  return shown.flatMap(({ slot }, index) => {
+    const own = pictures.filter((placed) => placed.index === index);
+    const placed = own.find(({ blurred }) => !blurred) ?? own[0];
+    return placed ? [{ key: slotKey(scene.template, slot), part: "picture", kind: "picture" as const, place: placed.place, text: "", fitted: null, smallest: 0 }] : [];
+  });
 }
 
-/** What lies behind the words: the picture, its shade or blur, and the panel. */
-function groundParts(scene: ResolvedScene, arrangement: Arrangement, { style, format }: Typesetter, firstLine: number): ScenePart[] {
-  const media = Object.values(scene.media)[0] ?? null;
-  const { picture: place, panel } = arrangement;
-  const parts: ScenePart[] = [];
-  const blank = (): ScenePart => ({ kind: "fixed", node: { kind: "fill", place, ink: style.shade } });
-  if (scene.template.arrangement === "sign-off") {
-    const shade: DisplayNode = { kind: "fill", place, ink: withAlpha(style.shade, 0.66) };
-    const behind: DisplayNode = media ? coverNode(media, place, 1, BLUR) : { kind: "fill", place, ink: style.shade };
-    return [{ kind: "fixed", node: { kind: "still", bounds: place, children: [behind, shade] } }];
-  }
-  if (!media) parts.push(blank());
-  else if (media.kind === "clip") parts.push({ kind: "clip", clip: media, place });
-  else parts.push({ kind: "picture", picture: media, place, outwards: scene.template.arrangement === "offer" });
-  if (panel) {
-    const ink = scene.template.arrangement === "offer" ? style.offerGround : style.panel;
-    parts.push({ kind: "fixed", node: { kind: "fill", place: panel, ink } }, { kind: "fixed", node: { kind: "fill", place: edgeRule(place, panel), ink: style.rule } });
-  } else parts.push({ kind: "fixed", node: shadeBelow(format.width, format.height, firstLine, style.shade) });
-  return parts;
-}
-
-/** A thin rule in the accent colour along the edge where picture and panel meet, on the panel's side. */
-function edgeRule(picture: Rect, panel: Rect): Rect {
-  const thickness = RHYTHM;
-  if (panel.y >= picture.y + picture.height) return rect(panel.x, panel.y, panel.width, thickness);
-  return rect(panel.x + panel.width - thickness, panel.y, thickness, panel.height);
-}
-
-/** A shade that is dark enough for light words from `from` down, and fades out above it. About 60 % (common practice). */
-function shadeBelow(width: number, height: number, from: number, ink: string): DisplayNode {
-  const fade = height * 0.2;
-  const top = Math.max(0, from - fade);
-  const bounds = rect(0, top, width, height - top);
-  const at = (from - top) / (height - top);
-  const gradient = {
-    from: { x: 0, y: top },
-    to: { x: 0, y: height },
-    stops: [[0, withAlpha(ink, 0)], [at * 0.5, withAlpha(ink, 0.26)], [at, withAlpha(ink, 0.6)], [1, withAlpha(ink, 0.82)]] as const,
-  };
-  return { kind: "still", bounds, children: [{ kind: "fill", place: bounds, ink: gradient }] };
-}
-
-function pictureSlots(scene: ResolvedScene, { picture }: Arrangement): PlacedSlot[] {
-  return scene.template.slots
-    .filter((slot) => slot.kind === "media")
-    .map((slot) => ({ key: slotKey(scene.template, slot), part: "picture", kind: "picture", place: picture, text: "", fitted: null, smallest: 0 }));
-}
-
-/** The size of a logo on its plate, as large as fits with the clear space around it. */
-function platedLogo(logo: PictureFacts, pad: number, most: Rect): { width: number; height: number } {
-  const inside = containPlace(logo, rect(0, 0, most.width - 2 * pad, most.height - 2 * pad));
-  return { width: inside.width + 2 * pad, height: inside.height + 2 * pad };
-}
-
-/** The pad that leaves the clear space around the highest logo in a box of this height. */
-const padAround = (clearSpace: number, height: number): number => Math.max(RHYTHM * 2, (height * clearSpace) / (1 + 2 * clearSpace));
-
-function fitPlate(logo: PictureFacts, pad: number, box: Rect): Rect {
-  return { ...box, ...platedLogo(logo, pad, box) };
-}
-
-function logoNodes(logo: PictureFacts, pad: number, place: Rect, plate: string): DisplayNode[] {
-  const inside = rect(place.x + pad, place.y + pad, place.width - 2 * pad, place.height - 2 * pad);
-  return [{ kind: "shape", outline: cutCard(place, RHYTHM), at: { x: 0, y: 0 }, ink: plate }, containNode(logo, inside)];
+function entrySlot(setter: Typesetter, set: SetEntry, place: Rect, inks: GroundInks, { align }: WordsColumn, backing: ChosenBacking | undefined): PlacedSlot {
+  const { entry, words } = set;
+  if (entry.look === "logo") return logoSlot("logo", place);
+  const smallest = words ? fitRule(entry.role, setter.shape, align).smallest : 0;
+  const part = entry.look === "stars" || entry.look === "code" || entry.look === "rule" || entry.look === "mark" ? entry.look : entry.id.startsWith("number-") ? "number" : entry.role;
+  return { key: entry.key, part, kind: "words", place, text: entry.text, fitted: words, smallest, ink: inkOf(setter, set, inks), backing };
 }

@@ -8,9 +8,38 @@ import { type DisplayNode, type StillNode } from "./displayList";
 /** A part of a scene and how it behaves in time. Times are milliseconds from the scene's start. */
 export type ScenePart =
   | { readonly kind: "fixed"; readonly node: DisplayNode }
-  | { readonly kind: "picture"; readonly picture: PictureFacts; readonly place: Rect; readonly outwards: boolean }
-  | { readonly kind: "clip"; readonly clip: ClipFacts; readonly place: Rect }
-  | { readonly kind: "moving"; readonly motion: MotionKind; readonly enters: number; readonly atRest: StillNode };
+  | MediaPart
+  | {
+      readonly kind: "moving";
+      readonly motion: MotionKind;
+      readonly enters: number;
+      /** When it has left, if not with the scene. */
+      readonly until?: number | undefined;
+      readonly atRest: StillNode;
+    };
+
+/** A picture that may zoom slowly, or a clip that plays. */
+export interface MediaPart {
+  readonly kind: "media";
+  readonly media: PictureFacts | ClipFacts;
+  readonly place: Rect;
+  readonly drift: "in" | "out" | "none";
+  /** When it arrives; null when it is there from the start. */
+  readonly enters: number | null;
+  readonly wipes: "across" | "down" | null;
+  /** The picture without movement: the same object in every frame. */
+  readonly atRest: DisplayNode;
+}
+
+/** What was put between words and the picture behind them. */
+export interface ChosenBacking {
+  readonly kind: "plain" | "shade" | "panel" | "blur";
+  /** Of the shade, 0 to 1. */
+  readonly alpha: number;
+  /** The contrast that 95 % of the pixels behind the words reach; null where the picture was not measured. */
+  readonly contrast: number | null;
+  readonly wanted: number;
+}
 
 /** A slot in its place, for drawing handles, tests and findings. */
 export interface PlacedSlot {
@@ -22,6 +51,10 @@ export interface PlacedSlot {
   readonly text: string;
   readonly fitted: FittedWords | null;
   readonly smallest: number;
+  /** The ink of words. */
+  readonly ink?: string;
+  /** Set where words stand on a picture. */
+  readonly backing?: ChosenBacking | undefined;
 }
 
 /** One scene in one format with all its words set: everything but time. */

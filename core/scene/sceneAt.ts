@@ -1,9 +1,12 @@
-import { motionAt } from "../motion/wordMotion";
+import { WIPE } from "../arrangement/beforeAfter";
+import { type Rect, rect } from "../geometry/rect";
+import { glide } from "../motion/easing";
+import { ENTRANCE_MS, motionAt } from "../motion/wordMotion";
 import { slowZoom } from "../motion/slowZoom";
 import { frameAt } from "../time/frames";
 import { type DisplayList, type DisplayNode } from "./displayList";
 import { clipNode, coverNode } from "./pictureNodes";
-import { type PreparedScene, type ScenePart } from "./prepared";
+import { type MediaPart, type PreparedScene, type ScenePart } from "./prepared";
 
 /** A prepared scene at a time in milliseconds from its start. */
 export function sceneAt(scene: PreparedScene, time: number): DisplayList {
@@ -14,13 +17,10 @@ function partAt(scene: PreparedScene, part: ScenePart, time: number): DisplayNod
   switch (part.kind) {
     case "fixed":
       return part.node;
-    case "picture":
-      return coverNode(part.picture, part.place, slowZoom(time, scene.length, part.outwards));
-    case "clip":
-      // A clip shorter than its scene holds its last frame.
-      return clipNode(part.clip, part.place, Math.min(part.clip.frames - 1, Math.max(0, frameAt(time, part.clip.rate))));
+    case "media":
+      return mediaAt(scene, part, time);
     case "moving": {
-      const { alpha, dx, dy, scale } = motionAt(part.motion, time, part.enters, scene.leaves ? scene.length : Infinity);
+      const { alpha, dx, dy, scale } = motionAt(part.motion, time, part.enters, part.until ?? (scene.leaves ? scene.length : Infinity));
       if (alpha <= 0) return null;
       if (alpha === 1 && dx === 0 && dy === 0 && scale === 1) return part.atRest;
       const { bounds, children } = part.atRest;
@@ -29,3 +29,30 @@ function partAt(scene: PreparedScene, part: ScenePart, time: number): DisplayNod
     }
   }
 }
+
+function mediaAt(scene: PreparedScene, part: MediaPart, time: number): DisplayNode | null {
+  const node = contentAt(scene, part, time);
+  if (part.wipes) {
+    const place = wipedPlace(part.place, part.wipes, wipeProgress(time / scene.length));
+    return place.width > 0 && place.height > 0 ? { kind: "clipped", place, children: [node] } : null;
+  }
+  if (part.enters === null || time >= part.enters + ENTRANCE_MS) return node;
+  const { alpha, scale } = motionAt("pop", time, part.enters, Infinity);
+  const about = { x: part.place.x + part.place.width / 2, y: part.place.y + part.place.height / 2 };
+  return alpha <= 0 ? null : { kind: "moved", alpha, dx: 0, dy: 0, scale, about, children: [node] };
+}
+
+function contentAt(scene: PreparedScene, { media, place, drift, atRest }: MediaPart, time: number): DisplayNode {
+  // A clip shorter than its scene holds its last frame.
+  if (media.kind === "clip") return clipNode(media, place, Math.min(media.frames - 1, Math.max(0, frameAt(time, media.rate))));
+  return drift === "none" ? atRest : coverNode(media, place, slowZoom(time, scene.length, drift === "out"));
+}
+
+/** How much of the second picture is uncovered at a share of the scene's length: half, and resting, in the middle. */
+function wipeProgress(share: number): number {
+  if (share < WIPE.rests) return 0.5 * glide((share - WIPE.begins) / (WIPE.rests - WIPE.begins));
+  return 0.5 + 0.5 * glide((share - WIPE.goesOn) / (WIPE.ends - WIPE.goesOn));
+}
+
+const wipedPlace = ({ x, y, width, height }: Rect, way: "across" | "down", progress: number): Rect =>
+  way === "across" ? rect(x, y, width * progress, height) : rect(x, y, width, height * progress);

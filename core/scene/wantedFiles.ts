@@ -6,7 +6,9 @@ import { brandStyle } from "./brandStyle";
 /** Ids of the font files to open before a promotion can be prepared. Ask again after opening, until it is empty. */
 export function fontFilesWanted(promotion: ResolvedPromotion, book: FontBook): string[] {
   const { faces } = brandStyle(promotion.facts.brand, book);
-  const texts = promotion.scenes.flatMap(({ words, offer }) => [...Object.values(words), ...(offer ? Object.values(offer) : [])]);
+  // What arrangements add of their own: numbers of steps.
+  const added = "0123456789";
+  const texts = promotion.scenes.flatMap(({ words, offer, rows }) => [added, ...Object.values(words), ...(offer ? Object.values(offer) : []), ...rows.flatMap(({ name, price }) => [name, price])]);
   const wanted = texts.flatMap((text) => [...Object.values(faces).flatMap((files) => filesWanted(text, files, book))]);
   return [...new Set(wanted)];
 }

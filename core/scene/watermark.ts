@@ -3,7 +3,7 @@ import { type BrandFacts, type PictureFacts } from "../document/facts";
 import { RHYTHM } from "../geometry/column";
 import { containPlace } from "../geometry/framing";
 import { type Rect, overlaps, rect } from "../geometry/rect";
-import { type Format, safeArea } from "../placement/formats";
+import { type Shape, safeArea } from "../placement/formats";
 import { containNode } from "./pictureNodes";
 import { type PlacedSlot, type ScenePart } from "./prepared";
 
@@ -14,18 +14,18 @@ const WIDEST = 3;
  * The brand's small mark over a scene: in the wanted corner of the safe area, or in the next one that is free of words.
  * Null when the brand has no logo or every corner is taken.
  */
-export function watermark(brand: BrandFacts, wanted: NonNullable<BrandFacts["watermark"]>, format: Format, slots: readonly PlacedSlot[]): { readonly part: ScenePart; readonly place: Rect } | null {
+export function watermark(brand: BrandFacts, wanted: NonNullable<BrandFacts["watermark"]>, shape: Shape, slots: readonly PlacedSlot[]): { readonly part: ScenePart; readonly place: Rect } | null {
   const mark = (brand.logos.find(({ variant }) => variant === "mark") ?? brand.logos[0])?.picture;
   if (!mark) return null;
   const taken = slots.filter(({ kind }) => kind !== "picture").map(({ place }) => place);
   const order = [wanted.corner, ...CORNERS.filter((corner) => corner !== wanted.corner)];
-  const place = order.map((corner) => cornerPlace(mark, corner, wanted.size, format)).find((one) => !taken.some((other) => overlaps(grown(one), other)));
+  const place = order.map((corner) => cornerPlace(mark, corner, wanted.size, shape)).find((one) => !taken.some((other) => overlaps(grown(one), other)));
   return place ? { place, part: { kind: "fixed", node: { kind: "layer", alpha: wanted.opacity, children: [containNode(mark, place)] } } } : null;
 }
 
-function cornerPlace(mark: PictureFacts, corner: Corner, size: number, format: Format): Rect {
-  const safe = safeArea(format);
-  const height = Math.min(format.width, format.height) * size;
+function cornerPlace(mark: PictureFacts, corner: Corner, size: number, shape: Shape): Rect {
+  const safe = safeArea(shape);
+  const height = Math.min(shape.width, shape.height) * size;
   const { width, height: inside } = containPlace(mark, rect(0, 0, height * WIDEST, height));
   const x = corner.endsWith("left") ? safe.x : safe.x + safe.width - width;
   const y = corner.startsWith("top") ? safe.y : safe.y + safe.height - inside;

@@ -1,25 +1,35 @@
-import { type Point, type Rect, evenInsets, inset, rect, union } from "../geometry/rect";
+import { type Align } from "../geometry/column";
+import { type FaceRole } from "../brand/book";
+import { type TemplateStyle } from "../document/template";
+import { type Point, type Rect, type Size, evenInsets, inset, rect, union } from "../geometry/rect";
+import { type FormatName, type Shape } from "../placement/formats";
 import { type FaceFiles } from "../type/faces";
 import { type FittedWords, fitWords } from "../type/fit";
 import { type FontBook } from "../type/fontBook";
 import { outlineBounds } from "../type/outline";
-import { paragraph } from "../type/paragraph";
-import { type TypeRole, faceOf, fitRule } from "../type/roles";
+import { type TypeRole, faceOf, fitRule, isTabular } from "../type/roles";
+import { shapedText } from "../type/shapedTexts";
 import { type BrandStyle } from "./brandStyle";
 import { type DisplayNode, type StillNode } from "./displayList";
-import { type Format } from "../placement/formats";
 
 /** What a scene needs at hand to set words. */
 export interface Typesetter {
   readonly style: BrandStyle;
+  readonly design: TemplateStyle;
   readonly book: FontBook;
-  readonly format: Format;
+  readonly shape: Shape;
+  /** Null for shapes besides the three, for which no places are set by hand. */
+  readonly format: FormatName | null;
 }
 
-/** Words fitted to a box by the rule of their role. */
-export function setWords(setter: Typesetter, role: TypeRole, text: string, box: Rect, align: "start" | "centre"): FittedWords {
-  const stack: FaceFiles = setter.style.faces[faceOf(role)];
-  return fitWords(paragraph(text.trim(), stack, setter.book), box, fitRule(role, setter.format.name, align));
+/** The face a role is set in: the template's choice, else the role's own. */
+export const roleFace = ({ design }: Typesetter, role: TypeRole): FaceRole => (role in design.faces ? design.faces[role as keyof typeof design.faces] : undefined) ?? faceOf(role);
+
+/** Words fitted to a box by the rule of their role. @param largest a size not to go beyond, below the role's own */
+export function setWords(setter: Typesetter, role: TypeRole, text: string, box: Size, align: Align, largest = Infinity): FittedWords {
+  const stack: FaceFiles = setter.style.faces[roleFace(setter, role)];
+  const rule = fitRule(role, setter.shape, align);
+  return fitWords(shapedText(text.trim(), stack, setter.book, isTabular(role)), box, { ...rule, largest: Math.max(rule.smallest, Math.min(rule.largest, largest)) });
 }
 
 /** The display nodes of set words at a place: one shape for all letters, then the emoji. */
@@ -43,10 +53,11 @@ export function still(children: readonly DisplayNode[], least: Rect): StillNode 
 }
 
 function boundsOf(node: DisplayNode): Rect | null {
+  const shadow = "shadow" in node && node.shadow ? node.shadow.blur * 2 + node.shadow.down : 0;
   if (node.kind === "shape") {
     const box = outlineBounds(node.outline);
-    return box && rect(box.x + node.at.x, box.y + node.at.y, box.width, box.height);
+    return box && inset(rect(box.x + node.at.x, box.y + node.at.y, box.width, box.height), evenInsets(-shadow));
   }
-  if ("place" in node) return node.place;
+  if ("place" in node) return inset(node.place, evenInsets(-shadow));
   return node.kind === "still" ? node.bounds : null;
 }

@@ -1,5 +1,5 @@
 import { type SoundFacts } from "../document/facts";
-import { ONE_OFFER } from "../document/oneOffer";
+import { ONE_OFFER } from "../templates/priceDrops";
 import { levelAt, mixPlan } from "./mixPlan";
 
 const tune = (change: Partial<SoundFacts> = {}): SoundFacts => ({ kind: "sound", id: "t", name: "tune.wav", length: 30_000, loudness: -20, peak: -9, ...change });

@@ -1,4 +1,8 @@
 import { type BrandFacts, type ClipFacts, type Facts, type MediaFacts, type PictureFacts } from "../document/facts";
+import { scenesOf } from "../document/design";
+import { type Template } from "../document/template";
+import { ONE_OFFER } from "../templates/priceDrops";
+import { SHIPPED_BY_REF, shippedRef } from "../templates/shipped";
 import { type Promotion } from "../document/promotion";
 import { CENTRE } from "../geometry/framing";
 
@@ -21,7 +25,7 @@ export const TEST_LOGO = testPicture({ id: LOGO_ID, name: "logo.svg", width: 120
 export const TEST_BRAND: BrandFacts = {
   id: BRAND_ID, name: "Quillfern", palette: { ground: "#f4efe2", card: "#fffaf0", ink: "#1f2a24", primary: "#2b5f47", accent: "#c9603a", sale: "#b3261e" },
   faces: { headline: { family: "Bricolage Grotesque", weight: 800 }, text: { family: "Instrument Sans", weight: 400 }, figures: { family: "Bricolage Grotesque", weight: 800 } }, ownFaces: [],
-  signOff: { first: "quillfern.example.com", second: "@quillfern" }, call: "Come and choose yours",
+  signOff: { first: "quillfern.example.com", second: "@quillfern" }, call: "Come and choose yours", website: "quillfern.example.com",
   logos: [{ variant: "full", picture: TEST_LOGO }], logoRules: { clearSpace: 0.25, leastWidth: 160 }, watermark: null,
 };
 
@@ -29,11 +33,18 @@ export function testFacts(change: Partial<Facts> = {}): Facts {
   const media: readonly MediaFacts[] = [testPicture(), testClip(), TEST_LOGO];
   return {
     brand: TEST_BRAND,
-    product: { id: PRODUCT_ID, name: "Hand-thrown pot, 24 cm", line: "Frost-proof, thrown and fired in the next street", picture: PICTURE_ID },
+    product: { id: PRODUCT_ID, name: "Hand-thrown pot, 24 cm", line: "Frost-proof, thrown and fired in the next street", price: "£24.00", picture: PICTURE_ID },
     offer: { was: "£24.00", now: "£20.40", badge: "15\u00a0% off", saving: "You save £3.60", until: "Until Sunday 29 November", short: "£24.00 → £20.40", long: "Hand-thrown pot: £20.40 instead of £24.00, until Sunday 29 November" },
+    products: {}, listed: [], templates: SHIPPED_BY_REF,
     media: Object.fromEntries(media.map((item) => [item.id, item])),
     ...change,
   };
 }
 
-export const testDocument = (change: Partial<Promotion> = {}): Promotion => ({ version: 1, name: "Potting week", template: "one-offer", brand: BRAND_ID, product: PRODUCT_ID, offer: id(3), tune: null, fills: {}, ...change });
+export const testDocument = (change: Partial<Promotion> = {}): Promotion => ({ ...promotionOf(ONE_OFFER), ...change });
+
+/** A promotion of a shipped template, nothing filled. */
+export function promotionOf(template: Template): Promotion {
+  const ref = shippedRef(template);
+  return { version: 2, name: "Potting week", template: ref, brand: BRAND_ID, product: PRODUCT_ID, offer: id(3), tune: null, scenes: scenesOf(ref, template), fills: {}, changes: {}, spare: [] };
+}

@@ -1,3 +1,4 @@
+import { type Align } from "../geometry/column";
 import { type Rect, type Size, rect } from "../geometry/rect";
 import { type Line, balanceLines, fillLines, splitWideWords, visualOrder } from "./lines";
 import { type Outline, appendPlaced } from "./outline";
@@ -12,7 +13,7 @@ export interface FitRule {
   /** Distance of baselines as a share of the size, for letters that reach no further than usual. */
   readonly leading: number;
   /** `start` is left for text that reads from the left, right for text that reads from the right. */
-  readonly align: "start" | "centre";
+  readonly align: Align;
 }
 
 export interface PlacedEmoji {
@@ -31,6 +32,9 @@ export interface SetLine {
 
 export interface FittedWords extends Size {
   readonly size: number;
+  /** From the top of the block to the top of its first capitals, and from the last baseline to its foot: for optical centring. */
+  readonly overCapitals: number;
+  readonly underBaseline: number;
   /** False when even the smallest allowed size does not fit; the words are then set smaller, so that nothing is lost. */
   readonly fits: boolean;
   readonly lines: readonly SetLine[];
@@ -38,31 +42,39 @@ export interface FittedWords extends Size {
   readonly missing: string;
 }
 
-/** Sizes are whole steps, so that a letter more or less does not make type shiver. */
-const STEP = 2;
+/** Each size is about this share of the one above it. */
+const SCALE = 0.88;
 
 /**
- * Sets words as large as they fit in a box: the largest size between smallest and largest with at most `mostLines` lines,
- * lines then balanced. Where even the smallest size does not fit, words are cut between letters and set smaller.
+ * The sizes a role may be set in, largest first: one scale for all scenes of a format, so that the same role has the same
+ * size wherever its words have room, and the next step of the scale, not any size, where they have not.
+ * `sizeScale(60, 100)` is 100, 88, 77, 68, 60.
+ */
+export function sizeScale(smallest: number, largest: number): number[] {
+  const steps = Math.max(1, Math.round(Math.log(smallest / largest) / Math.log(SCALE)));
+  const sizes = Array.from({ length: steps + 1 }, (_, step) => Math.round(largest * (smallest / largest) ** (step / steps)));
+  return [...new Set(sizes)];
+}
+
+/**
+ * Sets words as large as they fit in a box: the largest size of the role's scale with at most `mostLines` lines, lines
+ * then balanced. Where even the smallest size does not fit, words are cut between letters and set smaller.
  * Longer words never come out larger.
  */
 export function fitWords(text: Paragraph, box: Size, rule: FitRule): FittedWords {
   if (!(box.width > 0 && box.height > 0)) throw new RangeError("Words need a box with a width and a height above 0.");
-  if (text.words.length === 0) return { width: 0, height: 0, size: rule.largest, fits: true, lines: [], missing: "" };
+  if (text.words.length === 0) return { width: 0, height: 0, size: rule.largest, overCapitals: 0, underBaseline: 0, fits: true, lines: [], missing: "" };
   const allowed = (size: number): boolean => {
     const lines = fillLines(text.words, box.width / size);
     return lines.length <= rule.mostLines && fitsBox(lines, text, rule, size, box);
   };
-  const steps = Math.floor((rule.largest - rule.smallest) / STEP);
-  const step = largestTrue(steps, (index) => allowed(rule.smallest + index * STEP));
-  if (step >= 0) {
-    const size = rule.smallest + step * STEP;
-    return setLines(balanceLines(text.words, box.width / size), text, rule, size, box, true);
-  }
+  const sizes = sizeScale(rule.smallest, rule.largest).reverse();
+  const size = sizes[largestTrue(sizes.length - 1, (index) => allowed(sizes[index] ?? 0))];
+  if (size !== undefined) return setLines(balanceLines(text.words, box.width / size), text, rule, size, box, true);
   const cut = (size: number): Line[] => fillLines(splitWideWords(text, box.width / size), box.width / size);
   const emergency = largestTrue(rule.smallest * 4, (index) => fitsBox(cut((index + 1) / 4), text, rule, (index + 1) / 4, box));
-  const size = Math.min(rule.smallest, (Math.max(0, emergency) + 1) / 4);
-  return setLines(cut(size), text, rule, size, box, false);
+  const emergencySize = Math.min(rule.smallest, (Math.max(0, emergency) + 1) / 4);
+  return setLines(cut(emergencySize), text, rule, emergencySize, box, false);
 }
 
 /** The largest index from 0 to `last` for which a test that turns from true to false once is true; -1 for none. */
@@ -99,12 +111,15 @@ function setLines(lines: readonly Line[], text: Paragraph, rule: FitRule, size: 
   const set = lines.map((line, index): SetLine => {
     const lineWidth = line.width * size;
     const free = width - lineWidth;
-    const x = rule.align === "centre" ? free / 2 : text.base === 1 ? free : 0;
+    const atEnd = (rule.align === "end") !== (text.base === 1);
+    const x = rule.align === "centre" ? free / 2 : atEnd ? free : 0;
     const baseline = (above + index * pitch) * size;
     return { ...drawLine(line, size, x, baseline), x, baseline, width: lineWidth };
   });
   const height = Math.min(box.height, blockHeight(lines.length, text, rule) * size);
-  return { width: Math.min(width, box.width), height, size, fits, lines: set, missing: text.missing };
+  const overCapitals = (above - text.capHeight) * size;
+  const underBaseline = Math.max(0, height - (above + (lines.length - 1) * pitch) * size);
+  return { width: Math.min(width, box.width), height, size, overCapitals, underBaseline, fits, lines: set, missing: text.missing };
 }
 
 function drawLine(line: Line, size: number, x: number, baseline: number): { outline: Outline; emoji: PlacedEmoji[] } {

@@ -40,13 +40,13 @@ export function textBreaks(text: string): TextBreak[] {
 }
 
 /** Prepares a text for setting in lines. Every font file it needs must be open (see filesWanted). */
-export function paragraph(text: string, stack: FaceFiles, book: FontBook): Paragraph {
+export function paragraph(text: string, stack: FaceFiles, book: FontBook, tabular = false): Paragraph {
   const { levels, base } = bidiLevels(text);
   const words = textBreaks(text).map(({ text: stretch, start, mustBreak }): BrokenWord => {
     const word = stretch.replace(/\s+$/u, "");
     const blank = stretch.slice(word.length).replace(/[\r\n\u2028\u2029\u0085\u000b\u000c]/gu, "");
     const end = start + word.length;
-    const shaped = shapeWord(word, levels.slice(start, end), stack, book);
+    const shaped = shapeWord(word, levels.slice(start, end), stack, book, tabular);
     const space = blank === "" ? null : blankPiece(blank, levels[end] ?? base, stack, book);
     return { text: word, shaped, space, mustBreak };
   });

@@ -36,8 +36,11 @@ export interface ShapedWord extends InkReach {
 export const EMOJI = { size: 1.1, below: 0.18, side: 0.04 } as const;
 const MISSING_ADVANCE = 0.6;
 
-/** Shapes one word (no break opportunity inside) with HarfBuzz: kerning, ligatures, marks, joining letters. */
-export function shapeWord(text: string, levels: Uint8Array, stack: FaceFiles, book: FontBook): ShapedWord {
+/**
+ * Shapes one word (no break opportunity inside) with HarfBuzz: kerning, ligatures, marks, joining letters.
+ * @param tabular whether all figures are given the width of the widest, so that columns of prices stand in line
+ */
+export function shapeWord(text: string, levels: Uint8Array, stack: FaceFiles, book: FontBook, tabular = false): ShapedWord {
   const pieces: Piece[] = [];
   let missing = "";
   let above = 0;
@@ -51,7 +54,7 @@ export function shapeWord(text: string, levels: Uint8Array, stack: FaceFiles, bo
       missing += run.text;
       pieces.push({ level: run.level, advance: MISSING_ADVANCE, glyphs: [], emoji: null });
     } else {
-      const piece = shapeRun(run);
+      const piece = shapeRun(run, tabular);
       pieces.push(piece);
       for (const { font, glyph, y } of piece.glyphs) {
         const box = font.bounds(glyph);
@@ -64,7 +67,7 @@ export function shapeWord(text: string, levels: Uint8Array, stack: FaceFiles, bo
   return { pieces, advance: pieces.reduce((sum, piece) => sum + piece.advance, 0), above, below, missing };
 }
 
-function shapeRun(run: Extract<Run, { kind: "letters" }>): Piece {
+function shapeRun(run: Extract<Run, { kind: "letters" }>, tabular: boolean): Piece {
   const buffer = new ShapingBuffer();
   buffer.addText(run.text);
   buffer.guessSegmentProperties();
@@ -73,12 +76,20 @@ function shapeRun(run: Extract<Run, { kind: "letters" }>): Piece {
   const infos = buffer.getGlyphInfos();
   const positions = buffer.getGlyphPositions();
   const em = run.font.unitsPerEm;
+  const figure = tabular ? widestFigure(run.font) : null;
   let advance = 0;
   const glyphs = infos.map((info, index): PlacedGlyph => {
     const position = positions[index];
-    const placed = { font: run.font, glyph: info.codepoint, x: advance + (position?.xOffset ?? 0) / em, y: -(position?.yOffset ?? 0) / em };
-    advance += (position?.xAdvance ?? 0) / em;
+    const own = (position?.xAdvance ?? 0) / em;
+    const cell = figure !== null && /^[0-9]$/.test(run.text.charAt(info.cluster)) ? figure : own;
+    const placed = { font: run.font, glyph: info.codepoint, x: advance + (cell - own) / 2 + (position?.xOffset ?? 0) / em, y: -(position?.yOffset ?? 0) / em };
+    advance += cell;
     return placed;
   });
   return { level: run.level, advance, glyphs, emoji: null };
+}
+
+/** The advance of a font's widest figure from 0 to 9, in em. */
+function widestFigure({ font, unitsPerEm }: OpenFont): number {
+  return Math.max(...[..."0123456789"].map((digit) => font.glyphHAdvance(font.nominalGlyph(digit.charCodeAt(0)) ?? 0))) / unitsPerEm;
 }

@@ -10,6 +10,8 @@ export interface DemoPicture {
   readonly name: string;
   readonly width: number;
   readonly height: number;
+  /** Stands free: nothing around it, kept as PNG. */
+  readonly cutOut?: boolean;
   readonly draw: (ctx: Ctx, width: number, height: number, random: Random) => void;
 }
 
@@ -32,6 +34,21 @@ function room(ctx: Ctx, width: number, height: number, random: Random, hue: numb
   if (light) windowLight(ctx, width * 0.1, height * 0.1, width * 0.52);
   leafShadows(ctx, width, height, random);
   boards(ctx, width, height, height * table, 28, random);
+}
+
+/** The same corner of the shed, as it was and as it is. */
+function corner(ctx: Ctx, width: number, height: number, random: Random, grown: boolean): void {
+  room(ctx, width, height, seeded(77), 58, 0.7, grown);
+  const places = [[0.2, 0.83, 380], [0.5, 0.9, 470], [0.8, 0.84, 400]] as const;
+  for (const [index, [x, y, size]] of places.entries()) {
+    const one = pot(width * x, height * y, size, size * 0.86, index === 1 ? {} : { lightness: 46, hue: 14 });
+    planted(ctx, one, random, (px, py) => {
+      if (!grown) return index === 1 ? seedling(ctx, px, py, 170, random) : undefined;
+      if (index === 0) fern(ctx, px, py, 620, random);
+      else if (index === 1) agave(ctx, px, py, 700, random);
+      else spikes(ctx, px, py, 640, random, 320);
+    });
+  }
 }
 
 export const PICTURES: readonly DemoPicture[] = [
@@ -177,6 +194,24 @@ export const PICTURES: readonly DemoPicture[] = [
       });
     },
   },
+  { name: "corner-in-march.jpg", width: 2200, height: 1900, draw: (ctx, width, height, random) => corner(ctx, width, height, random, false) },
+  { name: "corner-in-june.jpg", width: 2200, height: 1900, draw: (ctx, width, height, random) => corner(ctx, width, height, random, true) },
+  {
+    name: "pot-cut-out.png", width: 2200, height: 2000, cutOut: true,
+    draw: (ctx, width, height, random) => planted(ctx, pot(width * 0.42, height * 0.88, 720, 640), random, (x, y) => agave(ctx, x, y, 860, random)),
+  },
+  { name: "loaf-cut-out.png", width: 2300, height: 1400, cutOut: true, draw: (ctx, width, height, random) => loaf(ctx, width * 0.42, height * 0.76, 1320, random) },
+  {
+    name: "bread-morning.jpg", width: 2400, height: 1800,
+    draw(ctx, width, height, random) {
+      wall(ctx, width, height * 0.66, 28, random, -18);
+      bokeh(ctx, width, height * 0.8, [34, 24, 44], random, 54);
+      boards(ctx, width, height, height * 0.62, 24, random, 40);
+      loaf(ctx, width * 0.27, height * 0.76, 760, random, 20, 30);
+      loaf(ctx, width * 0.7, height * 0.74, 820, random, 24, 34);
+      for (const [x, y, size] of [[0.2, 0.92, 500], [0.42, 0.94, 540], [0.62, 0.9, 520], [0.83, 0.94, 520]] as const) bun(ctx, width * x, height * y, size, random, 30 + random.between(-4, 4), 47);
+    },
+  },
 ];
 
 /** Draws a picture of the demo world, the same for the same seed. */
@@ -184,6 +219,6 @@ export function drawPicture(picture: DemoPicture, seed: number): Canvas {
   const canvas = createCanvas(picture.width, picture.height);
   const ctx = canvas.getContext("2d");
   picture.draw(ctx, picture.width, picture.height, seeded(seed));
-  finish(ctx, picture.width, picture.height);
+  if (!picture.cutOut) finish(ctx, picture.width, picture.height);
   return canvas;
 }

@@ -37,6 +37,7 @@ export function brandFacts({ id, name, book }: StoredBrand, media: Readonly<Reco
     ownFaces: own.filter(({ family }) => chosen.has(family)).flatMap(({ family, file }) => Object.values(faces).filter((face) => face.family === family).map((face) => ({ ...face, file: file(face.weight) }))),
     signOff: { first: signOffWords(book, "first"), second: signOffWords(book, "second") },
     call: book.calls[0] ?? "",
+    website: book.contact.website,
     logoRules: book.logoRules,
     watermark: on ? { corner, size, opacity } : null,
   };

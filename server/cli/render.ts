@@ -3,7 +3,7 @@ import { rename, writeFile } from "node:fs/promises";
 import { join, resolve } from "node:path";
 import { parseArgs } from "node:util";
 import { FORMAT_NAMES, type FormatName, isFormatName } from "../../core/placement/formats";
-import { TEMPLATES } from "../../core/document/oneOffer";
+import { SHIPPED_TEMPLATES } from "../../core/templates/shipped";
 import { isQuality } from "../../core/placement/quality";
 import { startCluster } from "./cluster";
 
@@ -61,12 +61,11 @@ async function list(): Promise<void> {
 }
 
 function listTemplates(): void {
-  for (const { slug, name, purpose } of TEMPLATES) process.stdout.write(`${slug}\t${name}\t${purpose}\n`);
+  for (const { slug, name, purpose, about } of SHIPPED_TEMPLATES) process.stdout.write(`${slug}\t${name}\t${purpose}\t${about}\n`);
 }
 
 /** Writes the contact sheet of a template, in a brand named by its name; in the first brand there is when none is named. */
 async function contact(template: string): Promise<void> {
-  if (!TEMPLATES.some(({ slug }) => slug === template)) throw new UsageProblem(`There is no template “${template}”. bin/render --list-templates shows those there are.`);
   if (!values.out) throw new UsageProblem("--contact needs --out: the PNG file to write.");
   const { database } = await import("../db/connect");
   const { teamScope } = await import("../db/teamScope");
@@ -75,7 +74,11 @@ async function contact(template: string): Promise<void> {
   const rows = await database().selectFrom("brand").selectAll().orderBy("name").execute();
   const row = values.brand === undefined ? rows[0] : rows.find(({ name }) => name.toLowerCase().startsWith(String(values.brand).toLowerCase()));
   if (!row) throw new UsageProblem(`There is no brand “${values.brand ?? ""}”. There are: ${rows.map(({ name }) => name).join(", ")}.`);
-  await writeFile(resolve(values.out), await contactSheet(teamScope(database(), row.team_id), template, { id: row.id, name: row.name, book: readBrandBook(row.book) }));
+  const scope = teamScope(database(), row.team_id);
+  const { newestTemplate } = await import("../templates/templateStore");
+  const found = await newestTemplate(scope, template);
+  if (!found) throw new UsageProblem(`There is no template “${template}”. bin/render --list-templates shows those there are.`);
+  await writeFile(resolve(values.out), await contactSheet(scope, found, { id: row.id, name: row.name, book: readBrandBook(row.book) }));
 }
 
 async function inputOf(slug: string) {

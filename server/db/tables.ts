@@ -126,6 +126,30 @@ export interface MediaTable extends TeamRow {
   deleted_at: Date | null;
   search: GeneratedAlways<string>;
 }
+export interface TemplateTable extends TeamRow {
+  slug: string;
+  name: string;
+  /** The document as designers work on it. */
+  draft: Json;
+  revision: Generated<number>;
+  /** The newest edition that was published; 0 while there is none. */
+  edition: Generated<number>;
+  updated_at: Timestamp;
+  removed_at: Date | null;
+}
+export interface TemplateEditionTable {
+  team_id: string;
+  template_id: string;
+  edition: number;
+  document: Json;
+  member_id: string | null;
+  created_at: Timestamp;
+}
+export interface TemplateFavouriteTable {
+  team_id: string;
+  member_id: string;
+  slug: string;
+}
 export interface PromotionTable extends TeamRow {
   slug: string;
   name: string;
@@ -181,6 +205,9 @@ export interface Database {
   collection: CollectionTable;
   collection_media: CollectionMediaTable;
   font: FontTable;
+  template: TemplateTable;
+  template_edition: TemplateEditionTable;
+  template_favourite: TemplateFavouriteTable;
   promotion: PromotionTable;
   promotion_revision: PromotionRevisionTable;
   render: RenderTable;

@@ -19,7 +19,7 @@ const LOGO_WIDTH = 2048;
 /** The working copy that the look is measured from: large enough to tell sharp from soft. */
 const LOOK_LEVEL = 1;
 
-type Pyramid = Pick<PictureFacts, "width" | "height" | "levels">;
+type Pyramid = Pick<PictureFacts, "width" | "height" | "levels" | "cutOut">;
 export type IngestedPicture = Pyramid & { readonly look: PictureLook };
 
 /**
@@ -64,7 +64,16 @@ export async function makePyramid(input: string | Buffer, hasAlpha: boolean, sha
     await store().keep(levelKey(sha256, level), file);
     above = { data, ...size };
   }
-  return { width, height, levels };
+  return { width, height, levels, ...(seen && isCutOut(data, width, height) ? { cutOut: true } : {}) };
+}
+
+/** A picture of which this much is see-through stands free: a product cut out of its background. */
+const FREE_SHARE = 0.08;
+
+function isCutOut(rgba: Uint8Array, width: number, height: number): boolean {
+  let free = 0;
+  for (let at = 3; at < rgba.length; at += 4) if ((rgba[at] ?? 255) < 32) free++;
+  return free / (width * height) >= FREE_SHARE;
 }
 
 async function rasteriseSvg(path: string, name: string): Promise<Buffer> {

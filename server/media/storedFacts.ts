@@ -8,7 +8,7 @@ const colors = array(object({ hex: string().matches(/^#[0-9a-f]{6}$/).required()
 // What was read in before these were measured lacks them.
 const sharpness = number().optional();
 
-const picture = object({ width: side, height: side, levels: side, focal, colors });
+const picture = object({ width: side, height: side, levels: side, focal, colors, cutOut: boolean().optional() });
 const clip = object({ width: side, height: side, levels: side, focal, frames: side, rate, hasSound: boolean().required() });
 const sound = object({ length: number().min(0).required(), loudness: number().nullable().defined(), peak: number().nullable().defined() });
 

@@ -6,6 +6,7 @@ import { mediaList } from "../media/mediaList";
 import { bundlePrices, linesOrReason } from "../catalogue/offerOnProduct";
 import { readBrandBook } from "../../core/brand/book";
 import { type WordsRole } from "../../core/document/template";
+import { money, writePrice } from "../../core/offer/money";
 import { mainPictures } from "../catalogue/productPictures";
 import { loadRenderInput } from "./loadFacts";
 import { promotionBySlug } from "./promotionStore";
@@ -22,8 +23,10 @@ export async function loadFillDesk(scope: TeamScope, slug: string, zone: string)
     scope.offers().selectAll().orderBy("starts_at").execute(),
     scope.team().select("locale").executeTakeFirstOrThrow(),
   ]);
-  const all: Record<string, MediaFacts> = { ...input.facts.media };
+  const all: Record<string, MediaFacts> = {};
   for (const { facts } of media) if (facts) all[facts.id] = facts;
+  // What the document shows comes with its tones; of the others the page fetches them when they are chosen.
+  Object.assign(all, input.facts.media);
   // The chosen product is always among the offered ones, however many there are.
   const chosen = promotion.document.product;
   const product = products.find(({ id }) => id === chosen) ?? (chosen ? await scope.products().selectAll().where("id", "=", chosen).executeTakeFirst() : undefined);
@@ -44,7 +47,7 @@ export async function loadFillDesk(scope: TeamScope, slug: string, zone: string)
     lines,
     suggestions: await suggestions(scope, promotion.document.brand, offers.find(({ id }) => id === promotion.document.offer)?.small_print ?? ""),
     media: media.filter((item) => item.state === "ready"),
-    products: products.map(({ id, name, line }) => ({ id, name, line, picture: pictures.get(id) ?? null })),
+    products: products.map(({ id, name, line, price_minor, currency }) => ({ id, name, line, price: writePrice(money(price_minor, currency), team.locale), picture: pictures.get(id) ?? null })),
     offers: offers.map((offer) => ({ id: offer.id, name: offer.name, state: offerState({ startsAt: offer.starts_at, endsAt: offer.ends_at, zone: offer.zone }, now) })),
   };
 }

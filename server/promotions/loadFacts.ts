@@ -1,22 +1,28 @@
-import { type Facts, type MediaFacts } from "../../core/document/facts";
-import { type Promotion } from "../../core/document/promotion";
+import { type Facts, type MediaFacts, type ProductFacts } from "../../core/document/facts";
+import { refsOf } from "../../core/document/locks";
+import { MOST_ROWS, type Promotion } from "../../core/document/promotion";
 import { readBrandBook } from "../../core/brand/book";
+import { money, writePrice } from "../../core/offer/money";
 import { ownFamilies } from "../faces/ownFonts";
 import { brandFacts } from "../brand/brandFacts";
 import { offerLinesFor } from "../catalogue/offerOnProduct";
 import { mainPictures } from "../catalogue/productPictures";
+import { sql } from "kysely";
 import { type TeamScope } from "../db/teamScope";
 import { mediaFacts } from "../media/storedFacts";
+import { withTones } from "../media/tones";
 import { type RenderInput } from "../render/renderInput";
+import { templatesByRef } from "../templates/templateStore";
 
 /** Everything of the team that a document's frames can depend on, with the hash of each media item. */
 export async function loadRenderInput(scope: TeamScope, document: Promotion): Promise<RenderInput> {
-  const [team, brandRow, product, offer, own] = await Promise.all([
+  const [team, brandRow, product, offer, own, templates] = await Promise.all([
     scope.team().select("locale").executeTakeFirstOrThrow(),
     scope.brands().selectAll().where("id", "=", document.brand).executeTakeFirstOrThrow(),
     document.product ? scope.products().selectAll().where("id", "=", document.product).executeTakeFirst() : undefined,
     document.offer ? scope.offers().selectAll().where("id", "=", document.offer).executeTakeFirst() : undefined,
     ownFamilies(scope),
+    templatesByRef(scope, refsOf(document)),
   ]);
   const brand = { id: brandRow.id, name: brandRow.name, book: readBrandBook(brandRow.book) };
   const picture = product ? ((await mainPictures(scope, [product.id])).get(product.id) ?? null) : null;
@@ -26,19 +32,50 @@ export async function loadRenderInput(scope: TeamScope, document: Promotion): Pr
     ...[document.tune, picture].filter((id) => id !== null),
   ]);
   const rows = used.size > 0 ? await scope.media().selectAll().where("id", "in", [...used]).where("state", "=", "ready").execute() : [];
+  const logos = new Set(brand.book.logos.map(({ media }) => media));
   const media: Record<string, MediaFacts> = {};
   const hashes: Record<string, string> = {};
   for (const row of rows) {
     const facts = mediaFacts(row);
     if (!facts) continue;
-    media[row.id] = facts;
+    media[row.id] = logos.has(row.id) ? facts : await withTones(facts, row.sha256);
     hashes[row.id] = row.sha256;
   }
   const facts: Facts = {
     brand: brandFacts(brand, media, own),
-    product: product ? { id: product.id, name: product.name, line: product.line, picture } : null,
+    product: product ? productFacts(product, picture, team.locale) : null,
     offer: product && offer ? await offerLinesFor(scope, product, offer, team.locale) : null,
+    ...(listsProducts(templates) ? await priceList(scope, document, product ?? null, team.locale) : { products: {}, listed: [] }),
+    templates,
     media,
   };
   return { document, facts, hashes };
+}
+
+interface ProductRow {
+  readonly id: string;
+  readonly name: string;
+  readonly line: string;
+  readonly price_minor: number;
+  readonly currency: string;
+}
+
+const productFacts = ({ id, name, line, price_minor, currency }: ProductRow, picture: string | null, locale: string): ProductFacts => ({ id, name, line, price: writePrice(money(price_minor, currency), locale), picture });
+
+const listsProducts = (templates: Facts["templates"]): boolean => Object.values(templates).some(({ scenes }) => scenes.some(({ slots }) => slots.some(({ kind }) => kind === "products")));
+
+/**
+ * Products for price lists: those that fills name, and those shown where nothing is filled: what shares a tag with the
+ * promotion's product, by name.
+ */
+async function priceList(scope: TeamScope, document: Promotion, product: { readonly id: string; readonly tags: readonly string[] } | null, locale: string): Promise<Pick<Facts, "products" | "listed">> {
+  const named = Object.values(document.fills).flatMap((fill) => (fill.kind === "products" ? fill.products : []));
+  const tagged = product && product.tags.length > 0 ? scope.products().where(sql<boolean>`tags && ${product.tags}::text[]`) : scope.products();
+  const usual = await tagged.select("id").where("in_stock", "=", true).orderBy("name").limit(MOST_ROWS).execute();
+  const ids = [...new Set([...named, ...usual.map(({ id }) => id)])];
+  const rows = ids.length > 0 ? await scope.products().select(["id", "name", "line", "price_minor", "currency"]).where("id", "in", ids).execute() : [];
+  const listed = usual.map(({ id }) => id);
+  // The product it is about leads the list.
+  if (product && listed.includes(product.id)) listed.unshift(...listed.splice(listed.indexOf(product.id), 1));
+  return { products: Object.fromEntries(rows.map((row) => [row.id, productFacts(row, null, locale)])), listed };
 }

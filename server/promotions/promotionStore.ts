@@ -1,6 +1,14 @@
+import { sql } from "kysely";
 import { type Edit, applyEdit } from "../../core/document/edits";
-import { type Promotion, readPromotion } from "../../core/document/promotion";
-import { templateBySlug } from "../../core/document/oneOffer";
+import { PROMOTION_VERSION, type Promotion, readPromotion } from "../../core/document/promotion";
+import { scenesOf } from "../../core/document/design";
+import { lockProblem, promotionProblem, refsOf } from "../../core/document/locks";
+import { sampleFills } from "../../core/document/sample";
+import { type Template } from "../../core/document/template";
+import { mainPictures, picturesOf } from "../catalogue/productPictures";
+import { type Role } from "../db/tables";
+import { mediaFacts } from "../media/storedFacts";
+import { newestTemplate, templatesByRef } from "../templates/templateStore";
 import { workingBrand } from "../brand/brandBook";
 import { type TeamScope } from "../db/teamScope";
 import { freeSlug, slugOf } from "./slug";
@@ -35,7 +43,9 @@ export async function createPromotion(
   chosen: { template: string; product: string; offer: string | null; name?: string },
   memberId: string | null,
 ): Promise<StoredPromotion> {
-  const template = templateBySlug(chosen.template);
+  const offered = await newestTemplate(scope, chosen.template);
+  if (!offered) throw new Response(`There is no template “${chosen.template}” in your team.`, { status: 404 });
+  const { ref, template } = offered;
   const product = await scope.products().select(["id", "name"]).where("id", "=", chosen.product).executeTakeFirst();
   if (!product) throw new Response("There is no such product in your team.", { status: 404 });
   const offer = chosen.offer ? await scope.offers().select("id").where("id", "=", chosen.offer).executeTakeFirst() : null;
@@ -45,7 +55,7 @@ export async function createPromotion(
   // The house tune, or the first sound that plays a while: an effect of a second is no music bed.
   const tune = brand.book.tune ?? (await scope.media().select("id").where("kind", "=", "sound").where("state", "=", "ready").where("length_ms", ">=", LEAST_TUNE_MS).orderBy("name").executeTakeFirst())?.id ?? null;
   const name = chosen.name ?? `${product.name}: ${template.name.toLowerCase()}`.slice(0, 80);
-  const document = readPromotion({ version: 1, name, template: template.slug, brand: brand.id, product: product.id, offer: offer?.id ?? null, tune, fills: {} });
+  const document = readPromotion({ version: PROMOTION_VERSION, name, template: ref, brand: brand.id, product: product.id, offer: offer?.id ?? null, tune, scenes: scenesOf(ref, template), fills: await firstFills(scope, template, product.id), changes: {}, spare: [] });
   return scope.together(async (within) => {
     const taken = new Set((await within.promotions().select("slug").execute()).map((row) => row.slug));
     const row = await within
@@ -57,29 +67,66 @@ export async function createPromotion(
   });
 }
 
+const MOST_SAMPLES = 40;
+
+/** Pictures and clips for the slots that would be empty: more of the product's own first, then the team's newest. */
+export async function firstFills(scope: TeamScope, template: Template, productId: string | null): Promise<Promotion["fills"]> {
+  const own = productId ? [...(await picturesOf(scope, productId)), ...(await relatedPictures(scope, productId))] : [];
+  const [rows, main] = await Promise.all([
+    scope.media().selectAll().where("state", "=", "ready").where("is_logo", "=", false).where("kind", "!=", "sound").where((on) => (own.length > 0 ? on.or([on("id", "in", own), on("id", "not in", own)]) : on.lit(true))).orderBy("created_at", "desc").orderBy("id").limit(MOST_SAMPLES).execute(),
+    productId ? mainPictures(scope, [productId]) : new Map<string, string>(),
+  ]);
+  const facts = rows.map(mediaFacts).filter((item) => item !== null);
+  const place = (id: string): number => (own.includes(id) ? own.indexOf(id) : own.length);
+  // The main picture is shown already where a slot takes the product's.
+  const sorted = [...facts].sort((one, other) => place(one.id) - place(other.id)).filter(({ id }) => id !== main.get(productId ?? ""));
+  return sampleFills(template, sorted.length > 0 ? sorted : facts, main.size > 0);
+}
+
+/** Pictures of the products that share a tag with one. */
+async function relatedPictures(scope: TeamScope, productId: string): Promise<string[]> {
+  const product = await scope.products().select("tags").where("id", "=", productId).executeTakeFirst();
+  if (!product || product.tags.length === 0) return [];
+  const rows = await scope.productPictures().innerJoin("product", "product.id", "product_picture.product_id").where(sql<boolean>`product.tags && ${product.tags}::text[]`).where("product.id", "!=", productId).select("product_picture.media_id").orderBy("product.name").orderBy("product_picture.position").limit(MOST_SAMPLES).execute();
+  return rows.map(({ media_id }) => media_id);
+}
+
 export type EditResult = { readonly kind: "saved"; readonly revision: number; readonly document: Promotion } | { readonly kind: "conflict"; readonly revision: number; readonly document: Promotion };
 
 /** Applies edits made on a revision. When someone else has saved since, nothing is changed and their version is given. */
-export async function saveEdits(scope: TeamScope, slug: string, base: number, edits: readonly Edit[], memberId: string): Promise<EditResult> {
+export async function saveEdits(scope: TeamScope, slug: string, base: number, edits: readonly Edit[], member: { readonly id: string; readonly role: Role }): Promise<EditResult> {
   return scope.together(async (within) => {
     const row = await within.promotions().selectAll().where("slug", "=", slug).forUpdate().executeTakeFirst();
     if (!row) throw NOT_FOUND();
     const current = readPromotion(row.document);
     if (row.revision !== base) return { kind: "conflict", revision: row.revision, document: current };
     const document = edits.reduce(applyEdit, current);
+    await checkDesign(within, current, document, member.role);
     await checkReferences(within, document);
     const revision = row.revision + 1;
     const json = JSON.stringify(document);
     await within.changePromotion().set({ document: json, revision, name: document.name, updated_at: new Date() }).where("id", "=", row.id).execute();
-    await within.addRevision({ promotion_id: row.id, revision, document: json, member_id: memberId }).execute();
+    await within.addRevision({ promotion_id: row.id, revision, document: json, member_id: member.id }).execute();
     return { kind: "saved", revision, document };
   });
 }
+
+/** What is filled must be what the templates take, and what they lock stays as it is, whoever asks; designers and owners may. */
+async function checkDesign(scope: TeamScope, before: Promotion, after: Promotion, role: Role): Promise<void> {
+  const templates = await templatesByRef(scope, [...refsOf(before), ...refsOf(after)]);
+  const problem = promotionProblem(after, templates) ?? (mayChangeLocked(role) ? null : lockProblem(before, after, templates));
+  if (problem) throw new TypeError(problem);
+}
+
+export const mayChangeLocked = (role: Role): boolean => role === "designer" || role === "owner";
 
 /** What a document names must be the team's own. */
 async function checkReferences(scope: TeamScope, document: Promotion): Promise<void> {
   const media = [...new Set([...Object.values(document.fills).flatMap((fill) => (fill.kind === "media" ? [fill.media] : [])), ...(document.tune ? [document.tune] : [])])];
   const own = media.length === 0 ? [] : await scope.media().select("id").where("id", "in", media).execute();
+  const listed = [...new Set(Object.values(document.fills).flatMap((fill) => (fill.kind === "products" ? fill.products : [])))];
+  const products = listed.length === 0 ? [] : await scope.products().select("id").where("id", "in", listed).execute();
+  if (products.length < listed.length) throw new TypeError("A listed product is not in your catalogue.");
   if (own.length < media.length) throw new TypeError("A chosen media item is not in your team's media.");
   if (document.product && !(await scope.products().select("id").where("id", "=", document.product).executeTakeFirst())) throw new TypeError("The chosen product is not in your catalogue.");
   if (document.offer && !(await scope.offers().select("id").where("id", "=", document.offer).executeTakeFirst())) throw new TypeError("The chosen offer is not in your catalogue.");

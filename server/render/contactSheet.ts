@@ -1,13 +1,15 @@
 import sharp, { type OverlayOptions } from "sharp";
-import { readPromotion, type Promotion } from "../../core/document/promotion";
+import { scenesOf } from "../../core/document/design";
+import { PROMOTION_VERSION, readPromotion, type Promotion } from "../../core/document/promotion";
 import { resolvePromotion } from "../../core/document/resolve";
-import { templateBySlug } from "../../core/document/oneOffer";
 import { FORMATS, FORMAT_NAMES } from "../../core/placement/formats";
 import { settledTime } from "../../core/scene/preparePromotion";
 import { type StoredBrand } from "../brand/brandFacts";
 import { readOffer } from "../catalogue/offerOnProduct";
 import { type TeamScope } from "../db/teamScope";
 import { loadRenderInput } from "../promotions/loadFacts";
+import { firstFills } from "../promotions/promotionStore";
+import { type OfferedTemplate } from "../templates/templateStore";
 import { inScope } from "../../core/offer/scope";
 import { openFrameSource } from "./frameSource";
 
@@ -17,7 +19,7 @@ const GAP = 24;
 const GREY = "#8a8c89";
 
 /** One PNG with every scene of a template, a row each, in every format, at its settled moment, in a brand. */
-export async function contactSheet(scope: TeamScope, template: string, brand: StoredBrand): Promise<Buffer> {
+export async function contactSheet(scope: TeamScope, template: OfferedTemplate, brand: StoredBrand): Promise<Buffer> {
   const input = await loadRenderInput(scope, await sampleDocument(scope, template, brand));
   const { spans } = resolvePromotion(input.document, input.facts);
   const widths = FORMAT_NAMES.map((format) => Math.round((FORMATS[format].width * ROW_HEIGHT) / FORMATS[format].height));
@@ -36,11 +38,15 @@ export async function contactSheet(scope: TeamScope, template: string, brand: St
 }
 
 /** The newest promotion of the brand in this template, else a new one with a product that an offer is for. */
-async function sampleDocument(scope: TeamScope, template: string, brand: StoredBrand): Promise<Promotion> {
+export async function sampleDocument(scope: TeamScope, { ref, template }: OfferedTemplate, brand: StoredBrand): Promise<Promotion> {
   const rows = await scope.promotions().select("document").orderBy("updated_at", "desc").execute();
-  const own = rows.map(({ document }) => readPromotion(document)).find((document) => document.brand === brand.id && document.template === template);
+  const documents = rows.map(({ document }) => readPromotion(document));
+  const own = documents.find((document) => document.brand === brand.id && document.template.slug === ref.slug);
   if (own) return own;
   const [products, offers] = await Promise.all([scope.products().select(["id", "tags"]).orderBy("name").limit(200).execute(), scope.offers().selectAll().orderBy("starts_at").execute()]);
-  const pair = offers.flatMap((offer) => products.filter((product) => inScope(readOffer(offer).scope, product)).map((product) => ({ offer: offer.id, product: product.id })))[0];
-  return readPromotion({ version: 1, name: templateBySlug(template).name, template, brand: brand.id, product: pair?.product ?? products[0]?.id ?? null, offer: pair?.offer ?? null, tune: null, fills: {} });
+  // What the brand's other promotions are about is what it sells.
+  const about = documents.find((document) => document.brand === brand.id);
+  const pair = about?.product ? { product: about.product, offer: about.offer } : offers.flatMap((offer) => products.filter((product) => inScope(readOffer(offer).scope, product)).map((product) => ({ offer: offer.id, product: product.id })))[0];
+  const product = pair?.product ?? products[0]?.id ?? null;
+  return readPromotion({ version: PROMOTION_VERSION, name: template.name, template: ref, brand: brand.id, product, offer: pair?.offer ?? null, tune: null, scenes: scenesOf(ref, template), fills: await firstFills(scope, template, product), changes: {}, spare: [] });
 }

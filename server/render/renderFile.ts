@@ -2,7 +2,7 @@ import { mkdtemp, stat, writeFile, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { mixPlan } from "../../core/sound/mixPlan";
-import { templateBySlug } from "../../core/document/oneOffer";
+import { templateOf } from "../../core/document/design";
 import { SAFE_INPUT, runProgram } from "../media/program";
 import { originalKey, segmentKey } from "../storage/keys";
 import { store } from "../storage/store";
@@ -60,7 +60,7 @@ async function joinSegments(files: readonly string[], input: RenderInput, plan: 
   await writeFile(list, files.map((file) => `file '${file.replaceAll("'", String.raw`'\''`)}'\n`).join(""));
   const length = (plan.frames * 1000 * plan.rate.denominator) / plan.rate.numerator;
   const tune = input.document.tune ? input.facts.media[input.document.tune] : undefined;
-  const mix = tune?.kind === "sound" ? mixPlan(tune, templateBySlug(input.document.template).sound, length) : null;
+  const mix = tune?.kind === "sound" ? mixPlan(tune, templateOf(input.facts.templates, input.document.template).sound, length) : null;
   const tuneFile = mix && tune ? await store().local(originalKey(input.hashes[tune.id] ?? "")) : null;
   const sound = soundInput(tuneFile, mix, length);
   const args = [

@@ -1,5 +1,6 @@
 import { type Facts } from "../../core/document/facts";
 import { readPromotion, type Promotion } from "../../core/document/promotion";
+import { SHIPPED_BY_REF } from "../../core/templates/shipped";
 import { type FormatName } from "../../core/placement/formats";
 import { type Quality } from "../../core/placement/quality";
 
@@ -15,7 +16,13 @@ export interface RenderInput {
 export function readRenderInput(value: object): RenderInput {
   if (!("document" in value && "facts" in value && "hashes" in value)) throw new TypeError("A stored render lacks its input.");
   const { facts, hashes } = value as Pick<RenderInput, "facts" | "hashes">;
-  return { document: readPromotion(value.document), facts, hashes };
+  return { document: readPromotion(value.document), facts: upgradedFacts(facts), hashes };
+}
+
+/** Renders stored before templates had editions lack what only newer arrangements show; all were of shipped templates. */
+function upgradedFacts(facts: Facts): Facts {
+  const older: Partial<Facts> = facts;
+  return { ...facts, brand: { ...facts.brand, website: (facts.brand as Partial<Facts["brand"]>).website ?? "" }, products: older.products ?? {}, listed: older.listed ?? [], templates: older.templates ?? SHIPPED_BY_REF };
 }
 
 export interface OutputChoice {

@@ -1,7 +1,7 @@
 import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { ONE_OFFER } from "../../core/document/oneOffer";
+import { ONE_OFFER } from "../../core/templates/priceDrops";
 import { mixPlan } from "../../core/sound/mixPlan";
 import { runProgram } from "../media/program";
 import { readLoudness } from "../media/soundIngest";

@@ -10,6 +10,7 @@ export const originalKey = (sha256: string): string => `${folderOf(sha256)}/orig
 export const levelKey = (sha256: string, level: number): string => `${folderOf(sha256)}/level-${level}.webp`;
 export const workKey = (sha256: string): string => `${folderOf(sha256)}/work.mp4`;
 export const proxyKey = (sha256: string): string => `${folderOf(sha256)}/proxy.mp4`;
+export const tonesKey = (sha256: string): string => `${folderOf(sha256)}/tones.json`;
 export const soundProxyKey = (sha256: string): string => `${folderOf(sha256)}/proxy.m4a`;
 export function fontKey(sha256: string): string {
   if (!SHA.test(sha256)) throw new RangeError("Fonts are stored under their SHA-256 only.");

@@ -1,0 +1,105 @@
+import { type ToneSample } from "../picture/tones";
+import { parseHex, toLinear, type Rgb } from "./srgb";
+
+/** Contrast that words need (WCAG 2.2, 1.4.3). */
+export const WANTED_CONTRAST = { text: 4.5, large: 3 } as const;
+
+/** The share of the pixels behind words that must reach the wanted contrast. */
+export const REACHED_BY = 0.95;
+
+const PHONE_WIDTH_PX = 390;
+const FORMAT_WIDTH = 1080;
+const PX = FORMAT_WIDTH / PHONE_WIDTH_PX;
+
+/**
+ * The contrast that words of a size (design units) need. Large is 24 px, or 18.66 px bold (WCAG 2.2, 1.4.3); a short side
+ * of 1080 units fills a phone 390 px wide (common practice).
+ */
+export function wantedContrast(size: number, weight: number): number {
+  const large = size >= 24 * PX || (weight >= 700 && size >= 18.66 * PX);
+  return large ? WANTED_CONTRAST.large : WANTED_CONTRAST.text;
+}
+
+/** A pair to try: words in `ink`, with a shade of this colour behind them where the picture alone is not enough. */
+export interface InkChoice {
+  readonly ink: string;
+  readonly shade: string;
+}
+
+export type Treatment =
+  | { readonly kind: "plain" }
+  /** A shade over the picture. */
+  | { readonly kind: "shade"; readonly color: string; readonly alpha: number };
+
+export interface Legibility {
+  readonly ink: string;
+  readonly treatment: Treatment;
+  /** The contrast that 95 % of the pixels behind the words reach. */
+  readonly contrast: number;
+}
+
+const STEP = 0.02;
+const MOST_SHADE = 0.94;
+/** How much lighter a light shade must be than the dark one to be taken: dark shades look quieter behind words. */
+const FAVOUR = 0.4;
+/** Smoothing and compression move pixels a little; so much more contrast than wanted is asked of the measured ones. */
+const MARGIN = 1.05;
+
+/**
+ * Chooses ink and the least shade for words over pictures, so that 95 % of the pixels behind them reach the wanted
+ * contrast at every moment.
+ * @param moments the colours behind the words at several times
+ * @param inks tried in order; the first wins where two are as good
+ * @param leastShade a shade that is there in any case, 0 for none
+ */
+export function solveLegibility(moments: readonly (readonly ToneSample[])[], inks: readonly InkChoice[], wanted: number, leastShade = 0): Legibility {
+  const solved = inks.map(({ ink, shade }): Legibility => {
+    const reached = (alpha: number): number => Math.min(...moments.map((samples) => contrastReached(samples, ink, shade, alpha)));
+    const alpha = leastAlpha(leastShade, (tried) => reached(tried) >= wanted * MARGIN);
+    return { ink, treatment: alpha > 0 ? { kind: "shade", color: shade, alpha } : { kind: "plain" }, contrast: reached(alpha) };
+  });
+  const [first] = solved;
+  if (!first) throw new RangeError("Words over a picture need at least one ink to try.");
+  return solved.reduce((best, one) => (isBetter(one, best) ? one : best), first);
+}
+
+/** The least of some steps of alpha that is enough; the most there is when none is. More shade is never less legible. */
+function leastAlpha(from: number, enough: (alpha: number) => boolean): number {
+  if (enough(from)) return from;
+  let [low, high] = [0, Math.ceil((MOST_SHADE - from) / STEP)];
+  const alphaOf = (step: number): number => Math.min(MOST_SHADE, Math.round((from + step * STEP) * 100) / 100);
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (enough(alphaOf(middle))) high = middle;
+    else low = middle;
+  }
+  return alphaOf(high);
+}
+
+const shadeOf = ({ treatment }: Legibility): number => (treatment.kind === "plain" ? 0 : treatment.alpha);
+
+function isBetter(one: Legibility, best: Legibility): boolean {
+  const [own, other] = [shadeOf(one), shadeOf(best)];
+  if (own === 0 && other === 0) return one.contrast > best.contrast;
+  return own === 0 || own < other - FAVOUR;
+}
+
+/** The contrast (WCAG 2.2) that 95 % of an area reaches with an ink, under a shade of a colour and alpha. */
+export function contrastReached(samples: readonly ToneSample[], ink: string, shade: string, alpha: number): number {
+  const light = luminance(parseHex(ink));
+  const over = parseHex(shade);
+  const contrasts = samples.map(({ r, g, b, share }) => {
+    const below = luminance({ r: r + (over.r - r) * alpha, g: g + (over.g - g) * alpha, b: b + (over.b - b) * alpha });
+    return { contrast: (Math.max(light, below) + 0.05) / (Math.min(light, below) + 0.05), share };
+  });
+  contrasts.sort((one, other) => one.contrast - other.contrast);
+  const spared = contrasts.reduce((sum, { share }) => sum + share, 0) * (1 - REACHED_BY);
+  let passed = 0;
+  for (const { contrast, share } of contrasts) {
+    passed += share;
+    if (passed > spared) return contrast;
+  }
+  return contrasts.at(-1)?.contrast ?? 21;
+}
+
+const luminance = ({ r, g, b }: Rgb): number => 0.2126 * toLinear(r) + 0.7152 * toLinear(g) + 0.0722 * toLinear(b);

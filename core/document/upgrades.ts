@@ -1,0 +1,57 @@
+import { NEW_ARRANGEMENTS, type Arrangement } from "./arrangements";
+
+/**
+ * Steps from one version of a document to the next. Each takes plain JSON and gives plain JSON; the schema checks the end
+ * of it. What is not a document of an older version is given back as it is.
+ */
+type Json = Record<string, unknown>;
+const isObject = (value: unknown): value is Json => typeof value === "object" && value !== null && !Array.isArray(value);
+const listOf = (value: unknown): Json[] => (Array.isArray(value) ? value.filter(isObject) : []);
+
+export const upgradePromotion = (value: unknown): unknown => (isObject(value) && value["version"] === 1 ? promotionFrom1(value) : value);
+export const upgradeTemplate = (value: unknown): unknown => (isObject(value) && value["version"] === 1 ? templateFrom1(value) : value);
+
+/** The only template that promotions of version 1 could have, and its scenes. */
+const SCENES_OF_1: readonly string[] = ["hook", "product", "offer", "sign-off"];
+
+/** 1 → 2: a promotion has a list of scenes of its own, and the edition of its template. */
+function promotionFrom1(document: Json): Json {
+  const slug = document["template"];
+  return {
+    ...document,
+    version: 2,
+    template: { slug, edition: 1 },
+    scenes: SCENES_OF_1.map((scene) => ({ id: scene, from: { slug, edition: 1, scene } })),
+    changes: {},
+    spare: [],
+  };
+}
+
+const ARRANGEMENTS_OF_1: Readonly<Record<string, { readonly arrangement: Arrangement; readonly ground: string; readonly logo: boolean }>> = {
+  "full-picture": { arrangement: NEW_ARRANGEMENTS["full-picture"], ground: "card", logo: true },
+  product: { arrangement: NEW_ARRANGEMENTS.split, ground: "card", logo: false },
+  offer: { arrangement: { name: "split", share: 0.44, pictureFirst: false, besideInSquare: true }, ground: "primary", logo: false },
+  "sign-off": { arrangement: NEW_ARRANGEMENTS["sign-off"], ground: "ink", logo: true },
+};
+
+/** 1 → 2: arrangements have parameters, slots and scenes say what a filler may change, the template has a style. */
+function templateFrom1(document: Json): Json {
+  return {
+    ...document,
+    version: 2,
+    purpose: "other",
+    about: typeof document["purpose"] === "string" ? document["purpose"] : "",
+    scenes: listOf(document["scenes"]).map((scene) => ({
+      ...scene,
+      ...(ARRANGEMENTS_OF_1[String(scene["arrangement"])] ?? {}),
+      slots: listOf(scene["slots"]).map((slot) => ({
+        ...slot,
+        allows: { content: true, color: false, position: false, remove: slot["required"] !== true },
+        ...(slot["kind"] === "media" ? { needs: { shape: "any", leastPixels: 0, leastSeconds: 0 } } : {}),
+      })),
+      allows: { arrangement: true, color: false, timing: true, remove: true },
+      places: {},
+    })),
+    style: { motion: "rise", transition: "crossfade", zoom: true, faces: {} },
+  };
+}

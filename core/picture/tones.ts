@@ -1,0 +1,118 @@
+import { coverPart } from "../geometry/framing";
+import { type FocalPoint } from "../geometry/framing";
+import { type Rect, type Size, rect } from "../geometry/rect";
+import { toLinear } from "../color/srgb";
+
+/**
+ * What a picture's pixels are like, place by place, small enough to travel with its facts: for each cell of a grid, six
+ * true pixels from its darkest to its lightest, as `rrggbb`. Enough to say what words would stand on anywhere in it.
+ */
+export type Tones = string;
+
+/** Cells across and down, whatever the picture's shape. */
+export const TONE_GRID = 20;
+/** Where in a cell's pixels, sorted by luminance, the samples are taken, and for how much of the cell each stands. */
+const SAMPLES = [
+  { at: 0.03, share: 0.115 }, { at: 0.2, share: 0.185 }, { at: 0.4, share: 0.2 },
+  { at: 0.6, share: 0.2 }, { at: 0.8, share: 0.185 }, { at: 0.97, share: 0.115 },
+] as const;
+const CELL_DIGITS = SAMPLES.length * 6;
+
+/** The length every Tones text has. */
+export const TONES_LENGTH = TONE_GRID * TONE_GRID * CELL_DIGITS;
+
+/** A colour that a share of some area has. Channels 0 to 1, shares in any unit. */
+export interface ToneSample {
+  readonly r: number;
+  readonly g: number;
+  readonly b: number;
+  readonly share: number;
+}
+
+/** Measures a picture from RGBA bytes, row by row. Give it at least 200 × 200 pixels, taken without smoothing. */
+export function measureTones(rgba: ArrayLike<number>, { width, height }: Size): Tones {
+  let tones = "";
+  for (let row = 0; row < TONE_GRID; row++)
+    for (let column = 0; column < TONE_GRID; column++) {
+      const [left, right] = cellSpan(column, width);
+      const [top, bottom] = cellSpan(row, height);
+      const pixels: { value: number; light: number }[] = [];
+      for (let y = top; y < bottom; y++)
+        for (let x = left; x < right; x++) {
+          const at = (y * width + x) * 4;
+          const [r, g, b] = [rgba[at] ?? 0, rgba[at + 1] ?? 0, rgba[at + 2] ?? 0];
+          pixels.push({ value: (r << 16) | (g << 8) | b, light: LINEAR_RED(r) + LINEAR_GREEN(g) + LINEAR_BLUE(b) });
+        }
+      pixels.sort((one, other) => one.light - other.light);
+      for (const { at } of SAMPLES) tones += (pixels[Math.min(pixels.length - 1, Math.floor(at * pixels.length))]?.value ?? 0).toString(16).padStart(6, "0");
+    }
+  return tones;
+}
+
+const BYTES = Array.from({ length: 256 }, (_, byte) => toLinear(byte / 255));
+const LINEAR_RED = (byte: number): number => 0.2126 * (BYTES[byte] ?? 0);
+const LINEAR_GREEN = (byte: number): number => 0.7152 * (BYTES[byte] ?? 0);
+const LINEAR_BLUE = (byte: number): number => 0.0722 * (BYTES[byte] ?? 0);
+
+function cellSpan(cell: number, length: number): readonly [from: number, to: number] {
+  const from = Math.min(length - 1, Math.floor((cell * length) / TONE_GRID));
+  return [from, Math.max(from + 1, Math.floor(((cell + 1) * length) / TONE_GRID))];
+}
+
+/** A picture drawn to cover a place. */
+export interface CoveringPicture {
+  readonly size: Size;
+  readonly focal: FocalPoint;
+  readonly place: Rect;
+  readonly zoom: number;
+}
+
+/** The colours that a covering picture shows inside an area of the format, with how much of the area each has. */
+export function tonesIn(tones: Tones, { size, focal, place, zoom }: CoveringPicture, area: Rect, blurred = false): ToneSample[] {
+  const part = coverPart(size, place, focal, zoom);
+  const toShare = (value: number, start: number, length: number, partStart: number, partLength: number, whole: number): number => (partStart + ((value - start) / length) * partLength) / whole;
+  const left = toShare(area.x, place.x, place.width, part.x, part.width, size.width);
+  const top = toShare(area.y, place.y, place.height, part.y, part.height, size.height);
+  const inPicture = rect(left, top, (area.width / place.width) * (part.width / size.width), (area.height / place.height) * (part.height / size.height));
+  const samples: ToneSample[] = [];
+  const columns = overlapsOf(inPicture.x, inPicture.width);
+  for (const { cell: row, share: down } of overlapsOf(inPicture.y, inPicture.height))
+    for (const { cell: column, share: across } of columns) {
+      const share = across * down;
+      if (blurred) samples.push({ ...blurredCell(tones, column, row), share });
+      else SAMPLES.forEach((sample, index) => samples.push({ ...colorAt(tones, column, row, index), share: share * sample.share }));
+    }
+  return samples;
+}
+
+/** The cells that a stretch from 0 to 1 lies over, each with the part of the stretch that lies in it. */
+function overlapsOf(start: number, length: number): { cell: number; share: number }[] {
+  const first = Math.max(0, Math.min(TONE_GRID - 1, Math.floor(start * TONE_GRID)));
+  const last = Math.max(first, Math.min(TONE_GRID - 1, Math.ceil((start + length) * TONE_GRID) - 1));
+  return Array.from({ length: last - first + 1 }, (_, index) => {
+    const cell = first + index;
+    const inside = Math.min(start + length, (cell + 1) / TONE_GRID) - Math.max(start, cell / TONE_GRID);
+    return { cell, share: Math.max(1e-6, inside / Math.max(1e-9, length)) };
+  });
+}
+
+function colorAt(tones: Tones, column: number, row: number, sample: number): { r: number; g: number; b: number } {
+  const at = (row * TONE_GRID + column) * CELL_DIGITS + sample * 6;
+  const value = Number.parseInt(tones.slice(at, at + 6), 16);
+  return { r: (value >> 16) / 255, g: ((value >> 8) & 255) / 255, b: (value & 255) / 255 };
+}
+
+/** What a strong blur leaves of a cell: the mean of it and its neighbours. */
+function blurredCell(tones: Tones, column: number, row: number): { r: number; g: number; b: number } {
+  const sum = { r: 0, g: 0, b: 0, weight: 0 };
+  for (let y = Math.max(0, row - 1); y <= Math.min(TONE_GRID - 1, row + 1); y++)
+    for (let x = Math.max(0, column - 1); x <= Math.min(TONE_GRID - 1, column + 1); x++)
+      SAMPLES.forEach(({ share }, index) => {
+        const { r, g, b } = colorAt(tones, x, y, index);
+        sum.r += r * share;
+        sum.g += g * share;
+        sum.b += b * share;
+        sum.weight += share;
+      });
+  return { r: sum.r / sum.weight, g: sum.g / sum.weight, b: sum.b / sum.weight };
+}

@@ -1,0 +1,130 @@
+import { type Backdrop, type PlacedPicture } from "../arrangement/layout";
+import { inkFor } from "../color/palette";
+import { type InkChoice, contrastReached, solveLegibility } from "../color/legibility";
+import { withAlpha } from "../color/srgb";
+import { type ClipFacts, type PictureFacts } from "../document/facts";
+import { type Anchor, RHYTHM } from "../geometry/column";
+import { type Rect, bottom, evenInsets, inset, rect } from "../geometry/rect";
+import { ZOOM_GAIN } from "../motion/slowZoom";
+import { type ToneSample, tonesIn } from "../picture/tones";
+import { cutCard } from "../type/outline";
+import { type BrandStyle, type GroundInks } from "./brandStyle";
+import { type DisplayNode } from "./displayList";
+import { coverNode } from "./pictureNodes";
+import { type ChosenBacking } from "./prepared";
+
+/** How strongly a picture is blurred behind words, in design units. */
+export const BLUR = 28;
+/** Where nothing is known of a picture: a shade of about 60 % makes words stand out (common practice). */
+const UNMEASURED = 0.6;
+/** From here on a shade hides the picture: a panel is more honest. */
+const MOST_BAND = 0.82;
+const LEAST_SCRIM = 0.3;
+const LEAST_FROST = 0.2;
+
+export interface LegibleColumn {
+  readonly inks: GroundInks;
+  /** What is painted between the picture and the words. */
+  readonly nodes: readonly DisplayNode[];
+  readonly backing: ChosenBacking;
+}
+
+/** What words over a picture need. */
+export interface OverPicture {
+  readonly on: Extract<Backdrop, { kind: "picture" }>;
+  readonly placed: PlacedPicture;
+  readonly media: PictureFacts | ClipFacts | null;
+  /** Around all words that stand on the picture itself. */
+  readonly words: Rect;
+  readonly anchor: Anchor;
+  readonly wanted: number;
+  /** Where words may stand: a panel keeps to it. */
+  readonly room: Rect;
+}
+
+/** Chooses inks for words over a picture and puts the least between them that is enough. */
+export function legibleColumn(style: BrandStyle, over: OverPicture): LegibleColumn {
+  const { on, wanted } = over;
+  const light: InkChoice = { ink: style.onShade, shade: style.shade };
+  const dark: InkChoice = { ink: inkFor(style.palette.card, style.palette, ["ink"]), shade: style.palette.card };
+  if (on.backing === "panel") return onPanel(style, over);
+  if (over.media === null) return { inks: inksOver(style, style.onShade, style.shade), nodes: [], backing: { kind: "plain", alpha: 0, contrast: null, wanted } };
+  const blurred = on.backing === "blur";
+  const moments = momentsBehind(over, blurred);
+  const least = Math.max(on.leastShade, on.backing === "scrim" ? LEAST_SCRIM : blurred ? LEAST_FROST : 0);
+  if (moments.length === 0) return shaded(style, over, light, Math.max(least, UNMEASURED), null);
+  if (on.backing === "plain") {
+    const best = [light, dark].map((choice) => ({ choice, contrast: Math.min(...moments.map((samples) => contrastReached(samples, choice.ink, choice.shade, 0))) })).reduce((one, other) => (other.contrast > one.contrast ? other : one));
+    return shaded(style, over, best.choice, 0, best.contrast);
+  }
+  // Blurred and scrimmed grounds are the design's own dark ones; only where it is left open may the words be dark.
+  const solved = solveLegibility(moments, on.backing === "auto" ? [light, dark] : [light], wanted, least);
+  const alpha = solved.treatment.kind === "shade" ? solved.treatment.alpha : 0;
+  if (on.backing === "auto" && (alpha > MOST_BAND || solved.contrast < wanted)) return onPanel(style, over);
+  return shaded(style, over, solved.ink === light.ink ? light : dark, alpha, solved.contrast);
+}
+
+/** What the words stand on at each moment that matters: both ends of a slow zoom, and every measured moment of a clip. */
+function momentsBehind({ media, placed, words }: OverPicture, blurred: boolean): ToneSample[][] {
+  // What is behind something that stands free was never measured.
+  if (!media?.tones || (media.kind === "picture" && media.cutOut)) return [];
+  const zooms = media.kind === "picture" && placed.drift !== "none" ? [1, 1 + ZOOM_GAIN] : [1];
+  return media.tones.flatMap((tones) => zooms.map((zoom) => tonesIn(tones, { size: media, focal: media.focal, place: placed.place, zoom }, words, blurred)));
+}
+
+const inksOver = (style: BrandStyle, ink: string, ground: string): GroundInks => ({ ground, plain: ink, strong: ink, accent: ink, badge: style.on.ink.badge, onBadge: style.on.ink.onBadge });
+
+function shaded(style: BrandStyle, over: OverPicture, { ink, shade }: InkChoice, alpha: number, contrast: number | null): LegibleColumn {
+  const { on, placed, media, words, anchor, wanted } = over;
+  const blurred = on.backing === "blur";
+  const inks = inksOver(style, ink, shade);
+  if (on.shaded !== "band") {
+    const nodes: DisplayNode[] = alpha > 0 ? [{ kind: "fill", place: on.shaded, ink: withAlpha(shade, alpha) }] : [];
+    return { inks, nodes, backing: { kind: blurred ? "blur" : alpha > 0 ? "shade" : "plain", alpha, contrast, wanted } };
+  }
+  if (blurred && media) {
+    const band = bandOf(placed.place, words, anchor);
+    const frost: DisplayNode = { kind: "still", bounds: band, children: [{ kind: "clipped", place: band, children: [coverNode(media, placed.place, 1, BLUR)] }, { kind: "fill", place: band, ink: withAlpha(shade, alpha) }] };
+    return { inks, nodes: [frost], backing: { kind: "blur", alpha, contrast, wanted } };
+  }
+  return { inks, nodes: alpha > 0 ? [shadeBand(placed.place, words, anchor, shade, alpha)] : [], backing: { kind: alpha > 0 ? "shade" : "plain", alpha, contrast, wanted } };
+}
+
+/** Across the whole picture, from the words to the edge they are anchored to. */
+function bandOf(picture: Rect, words: Rect, anchor: Anchor): Rect {
+  const top = anchor === "top" ? picture.y : Math.max(picture.y, words.y - RHYTHM * 3);
+  const foot = anchor === "bottom" ? bottom(picture) : Math.min(bottom(picture), bottom(words) + RHYTHM * 3);
+  return rect(picture.x, top, picture.width, foot - top);
+}
+
+/** An even shade behind the words that fades out where the band does not end at the picture's edge. */
+function shadeBand(picture: Rect, words: Rect, anchor: Anchor, color: string, alpha: number): DisplayNode {
+  const fade = picture.height * 0.18;
+  const before = anchor === "top" ? 0 : fade;
+  const after = anchor === "bottom" ? 0 : fade;
+  const even = inset(words, evenInsets(-RHYTHM));
+  const top = anchor === "top" ? picture.y : Math.max(picture.y, even.y - before);
+  const foot = anchor === "bottom" ? bottom(picture) : Math.min(bottom(picture), bottom(even) + after);
+  const bounds = rect(picture.x, top, picture.width, foot - top);
+  const at = (y: number): number => Math.min(1, Math.max(0, (y - top) / bounds.height));
+  const ink = (share: number): string => withAlpha(color, alpha * share);
+  const [start, end] = [at(even.y), at(bottom(even))];
+  const stops: (readonly [number, string])[] = [
+    [0, ink(before > 0 && top > picture.y ? 0 : 1)], [start / 2, ink(start > 0 && before > 0 ? 0.42 : 1)], [start, ink(1)],
+    [end, ink(1)], [(end + 1) / 2, ink(after > 0 ? 0.42 : 1)], [1, ink(after > 0 && foot < bottom(picture) ? 0 : 1)],
+  ];
+  return { kind: "still", bounds, children: [{ kind: "fill", place: bounds, ink: { from: { x: 0, y: top }, to: { x: 0, y: foot }, stops } }] };
+}
+
+/** A card in the brand's colour behind the words. */
+function onPanel(style: BrandStyle, { words, room, wanted }: OverPicture): LegibleColumn {
+  const pad = RHYTHM * 3;
+  const place = inset(words, evenInsets(-pad));
+  const left = Math.max(room.x - pad, place.x);
+  const panel = rect(left, place.y, Math.min(room.x + room.width + pad, place.x + place.width) - left, place.height);
+  return {
+    inks: style.on.card,
+    nodes: [{ kind: "still", bounds: panel, children: [{ kind: "shape", outline: cutCard(panel, RHYTHM * 2), at: { x: 0, y: 0 }, ink: style.plate }] }],
+    backing: { kind: "panel", alpha: 1, contrast: null, wanted },
+  };
+}

@@ -1,0 +1,171 @@
+import { type Entry } from "../arrangement/layout";
+import { contrastRatio } from "../color/contrast";
+import { wantedContrast } from "../color/legibility";
+import { withAlpha } from "../color/srgb";
+import { type BrandFacts } from "../document/facts";
+import { type Align, RHYTHM } from "../geometry/column";
+import { type Point, type Rect, type Size, rect } from "../geometry/rect";
+import { type FittedWords } from "../type/fit";
+import { type Outline, cutCard } from "../type/outline";
+import { type GroundInks } from "./brandStyle";
+import { codeOutline, codedLink } from "./codeOutline";
+import { type DisplayNode } from "./displayList";
+import { type ShownLogo, logoNodes, logoSize } from "./plateLogo";
+import { markOutline } from "./markOutline";
+import { MOST_STARS, starCount, starOutline } from "./starOutline";
+import { type Typesetter, roleFace, setWords, wordNodes } from "./wordsBlock";
+
+/** An entry with its size known: ready to be packed and drawn. */
+export interface SetEntry extends Size {
+  readonly entry: Entry;
+  /** Null for what is not made of words. */
+  readonly words: FittedWords | null;
+  /** From the place's corner to that of the words: the pad of a card. */
+  readonly inside: { readonly x: number; readonly y: number };
+}
+
+const RULE = { width: RHYTHM * 9, height: RHYTHM } as const;
+const MARK = { width: RHYTHM * 10, height: RHYTHM * 7 } as const;
+const LOGO_HEIGHT = 0.14;
+const STAR_GAP = 0.18;
+const MOST_CODE = RHYTHM * 26;
+const CARD_PAD = { x: RHYTHM * 2, y: RHYTHM * 1.5 } as const;
+
+const onCard = ({ look }: Entry): boolean => look === "badge" || look === "plate";
+
+/** The most height that an entry can make use of in a column of a width. */
+export function mostHeight(entry: Entry, setter: Typesetter): number | undefined {
+  switch (entry.look) {
+    case "rule":
+      return RULE.height;
+    case "mark":
+      return MARK.height;
+    case "stars":
+      return starSide(setter);
+    case "logo":
+      return setter.shape.height * LOGO_HEIGHT;
+    case "code":
+      return MOST_CODE;
+    default:
+      return undefined;
+  }
+}
+
+const starSide = ({ shape }: Typesetter): number => (Math.min(shape.width, shape.height) / 1080) * (shape.width === shape.height ? 60 : 72);
+
+/** Sets an entry into its box. @param largest a size its words are not to go beyond */
+export function setEntry(setter: Typesetter, brand: BrandFacts, logo: ShownLogo | null, entry: Entry, box: Size, align: Align, largest?: number): SetEntry {
+  const bare = { entry, words: null, inside: { x: 0, y: 0 } };
+  switch (entry.look) {
+    case "rule":
+      return { ...bare, width: Math.min(box.width, RULE.width), height: RULE.height };
+    case "mark": {
+      const scale = Math.min(1, box.height / MARK.height, box.width / MARK.width);
+      return { ...bare, width: MARK.width * scale, height: MARK.height * scale };
+    }
+    case "stars": {
+      const side = Math.min(starSide(setter), box.height, box.width / (MOST_STARS + (MOST_STARS - 1) * STAR_GAP));
+      return { ...bare, width: side * (MOST_STARS + (MOST_STARS - 1) * STAR_GAP), height: side };
+    }
+    case "logo":
+      return logo ? { ...bare, ...logoSize(brand, logo, { width: box.width * 0.62, height: box.height }) } : { ...bare, width: 0, height: 0 };
+    case "code": {
+      const side = Math.min(box.width, box.height, MOST_CODE);
+      return { ...bare, width: side, height: side };
+    }
+    default: {
+      if (onCard(entry)) return setOnCard(setter, entry, box, align, largest);
+      const words = setWords(setter, entry.role, entry.text, { width: Math.max(1, box.width), height: Math.max(1, box.height) }, align, largest);
+      return { entry, words, inside: { x: 0, y: 0 }, width: words.width, height: words.height };
+    }
+  }
+}
+
+/** Letters that reach higher or lower than capitals need more card, so the words are set again into what that leaves. */
+function setOnCard(setter: Typesetter, entry: Entry, box: Size, align: Align, largest: number | undefined): SetEntry {
+  const pad = { x: CARD_PAD.x, y: Math.min(CARD_PAD.y, box.height * 0.22) };
+  let height = box.height - 2 * pad.y;
+  for (;;) {
+    const words = setWords(setter, entry.role, entry.text, { width: Math.max(1, box.width - 2 * pad.x), height: Math.max(1, height) }, align, largest);
+    const card = cardAround(words, pad);
+    if (card.height <= box.height || height < 2) return { entry, words, ...card };
+    height -= Math.max(1, card.height - box.height);
+  }
+}
+
+/** A card around words, with capitals in its optical middle: as much room above them as below the last baseline. */
+function cardAround(words: FittedWords, pad: Point): Size & Pick<SetEntry, "inside"> {
+  const above = pad.y - words.overCapitals;
+  const below = pad.y - words.underBaseline;
+  const missing = Math.max(0, -Math.min(above, below));
+  return { width: words.width + 2 * pad.x, height: words.height + above + below + 2 * missing, inside: { x: pad.x, y: above + missing } };
+}
+
+/** The ink of an entry on a ground: what was chosen for it if that can be read there, else by its look. */
+export function inkOf(setter: Typesetter, { entry, words }: SetEntry, on: GroundInks): string {
+  const wanted = words ? wantedContrast(words.size, setter.style.weights[roleFace(setter, entry.role)]) : 3;
+  const chosen = entry.color && setter.style.palette[entry.color];
+  const ground = entry.look === "badge" ? on.badge : entry.look === "plate" ? setter.style.plate : on.ground;
+  if (chosen && contrastRatio(chosen, ground) >= wanted) return chosen;
+  switch (entry.look) {
+    case "badge":
+      return on.onBadge;
+    case "plate":
+      return setter.style.onPlate;
+    case "strong":
+      return on.strong;
+    case "accent":
+    case "stars":
+    case "rule":
+    case "mark":
+      return contrastRatio(on.accent, ground) >= wanted ? on.accent : on.strong;
+    default:
+      return on.plain;
+  }
+}
+
+/** What an entry looks like in its place. */
+export function entryNodes(setter: Typesetter, brand: BrandFacts, logo: ShownLogo | null, set: SetEntry, place: Rect, on: GroundInks): DisplayNode[] {
+  const { entry, words, inside } = set;
+  const ink = inkOf(setter, set, on);
+  const shape = (outline: Outline, color: string): DisplayNode => ({ kind: "shape", outline, at: { x: 0, y: 0 }, ink: color });
+  switch (entry.look) {
+    case "rule":
+      return [{ kind: "fill", place, ink }];
+    case "mark":
+      return [shape(markOutline(place), ink)];
+    case "stars": {
+      const step = place.height * (1 + STAR_GAP);
+      const lit = starCount(entry.text);
+      return Array.from({ length: MOST_STARS }, (_, index) => shape(starOutline(place.x + index * step, place.y, place.height), index < lit ? ink : withAlpha(ink, 0.28)));
+    }
+    case "logo":
+      return logo ? logoNodes(brand, logo, place, mostHeight(entry, setter) ?? place.height) : [];
+    case "code": {
+      const [dark, light] = codeInks(setter);
+      return [shape(cutCard(place, RHYTHM), light), shape(codeOutline(codedLink(entry.text), place), dark)];
+    }
+    case "badge":
+      return [shape(cutCard(place, RHYTHM), on.badge), ...lettersAt(words, place, inside, ink)];
+    case "plate":
+      return [shape(cutCard(place, RHYTHM), setter.style.plate), ...lettersAt(words, place, inside, ink)];
+    case "struck":
+      return [...lettersAt(words, place, inside, ink), ...strike(words, place, ink)];
+    default:
+      return lettersAt(words, place, inside, ink);
+  }
+}
+
+const lettersAt = (words: FittedWords | null, place: Rect, inside: SetEntry["inside"], ink: string): DisplayNode[] => (words ? wordNodes(words, { x: place.x + inside.x, y: place.y + inside.y }, ink) : []);
+
+function strike(words: FittedWords | null, place: Rect, ink: string): DisplayNode[] {
+  if (!words) return [];
+  const thickness = Math.max(3, words.size * 0.07);
+  const middle = (words.lines[0]?.baseline ?? 0) - words.size * 0.3;
+  return [{ kind: "fill", place: rect(place.x - 6, place.y + middle - thickness / 2, words.width + 12, thickness), ink }];
+}
+
+/** Readers need dark modules on a light ground: the brand's own where they are far enough apart. */
+function codeInks({ style: { palette } }: Typesetter): readonly [dark: string, light: string] {
+  return contrastRatio(palette.ink, palette.card) >= 7 && contrastRatio(palette.card, "#000000") > contrastRatio(palette.ink, "#000000") ? [palette.ink, palette.card] : ["#000000", "#ffffff"];
+}

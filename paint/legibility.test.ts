@@ -1,0 +1,145 @@
+import { type Canvas, Path2D as NodePath, createCanvas } from "@napi-rs/canvas";
+import { luminance } from "./testing/luminance";
+import { REACHED_BY } from "../core/color/legibility";
+import { type Promotion } from "../core/document/promotion";
+import { resolvePromotion } from "../core/document/resolve";
+import { type Rect, union } from "../core/geometry/rect";
+import { type Tones, measureTones } from "../core/picture/tones";
+import { FORMATS, FORMAT_NAMES, type FormatName } from "../core/placement/formats";
+import { outputSize } from "../core/placement/quality";
+import { type PreparedShape, displayListAt, prepareIn } from "../core/scene/preparePromotion";
+import { type ChosenBacking } from "../core/scene/prepared";
+import { fontFilesWanted } from "../core/scene/wantedFiles";
+import { template } from "../core/templates/build";
+import { openWanted, testBook } from "../core/testing/fonts";
+import { BRAND_ID, PICTURE_ID, TEST_BRAND, testFacts, testPicture } from "../core/testing/promotions";
+import { newArrangement, sceneOf } from "../core/testing/scenes";
+import { createPainter } from "./painter";
+import { type PaintContext } from "./resources";
+
+const SIZE = { width: 1200, height: 900 };
+const KINDS = ["bright", "dark", "busy", "gradient"] as const;
+
+/** A small generator of numbers from 0 to 1, the same for the same seed (mulberry32). */
+function randomFrom(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let t = Math.imul(state ^ (state >>> 15), 1 | state);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+function drawnPicture(kind: (typeof KINDS)[number], seed: number): Canvas {
+  const random = randomFrom(seed);
+  const canvas = createCanvas(SIZE.width, SIZE.height);
+  const context = canvas.getContext("2d");
+  const color = (low: number, high: number): string => `hsl(${Math.floor(random() * 360)}, ${Math.floor(random() * 90)}%, ${Math.floor(low + random() * (high - low))}%)`;
+  const fill = (style: string | CanvasGradient, x = 0, y = 0, width = SIZE.width, height = SIZE.height): void => {
+    context.fillStyle = style as string;
+    context.fillRect(x, y, width, height);
+  };
+  const [low, high] = kind === "bright" ? [70, 98] : kind === "dark" ? [2, 28] : [0, 100];
+  if (kind === "gradient") {
+    const gradient = context.createLinearGradient(0, 0, random() * SIZE.width, SIZE.height);
+    gradient.addColorStop(0, color(low, high));
+    gradient.addColorStop(0.5, color(low, high));
+    gradient.addColorStop(1, color(low, high));
+    fill(gradient as unknown as CanvasGradient);
+    return canvas;
+  }
+  fill(color(low, high));
+  const shapes = kind === "busy" ? 900 : 40;
+  for (let index = 0; index < shapes; index++) fill(color(low, high), random() * SIZE.width, random() * SIZE.height, 10 + random() * 140, 10 + random() * 140);
+  return canvas;
+}
+
+/** Every pixel's neighbour-picked copy, as ingest takes it. */
+function picked(canvas: Canvas, side = 480): { rgba: Uint8ClampedArray; size: { width: number; height: number } } {
+  const { data } = canvas.getContext("2d").getImageData(0, 0, SIZE.width, SIZE.height);
+  const rgba = new Uint8ClampedArray(side * side * 4);
+  for (let y = 0; y < side; y++)
+    for (let x = 0; x < side; x++) {
+      const from = (Math.floor(((y + 0.5) * SIZE.height) / side) * SIZE.width + Math.floor(((x + 0.5) * SIZE.width) / side)) * 4;
+      rgba.set(data.subarray(from, from + 4), (y * side + x) * 4);
+    }
+  return { rgba, size: { width: side, height: side } };
+}
+
+const book = testBook();
+const REF = { slug: "tried", edition: 1 };
+const LENGTH = 4000;
+
+async function prepared(tones: Tones, format: FormatName): Promise<PreparedShape> {
+  const scene = sceneOf(newArrangement("full-picture"), undefined, false);
+  const tried = template({ slug: "tried", name: "Tried", purpose: "other", about: "", scenes: [scene] });
+  const document: Promotion = {
+    version: 2, name: "Tried", template: REF, brand: BRAND_ID, product: null, offer: null, tune: null, scenes: [{ id: "scene", from: { ...REF, scene: "scene" } }],
+    fills: { "scene.headline": { kind: "words", text: "Bring the bench to life" }, "scene.line": { kind: "words", text: "While stocks last" }, "scene.picture-1": { kind: "media", media: PICTURE_ID } }, changes: {}, spare: [],
+  };
+  const facts = testFacts({ templates: { "tried@1": tried }, brand: { ...TEST_BRAND, logos: [] }, media: { [PICTURE_ID]: testPicture({ ...SIZE, levels: 1, tones: [tones] }) } });
+  const promotion = resolvePromotion(document, facts);
+  await openWanted(book, () => fontFilesWanted(promotion, book));
+  return prepareIn(promotion, FORMATS[format], format, book);
+}
+
+/** The scene without its words, painted; `bare` without what was put behind them too. */
+function painted(made: PreparedShape, format: FormatName, canvas: Canvas, time: number, bare: boolean): (area: Rect) => Uint8ClampedArray {
+  const scenes = made.scenes.map((scene) => ({ ...scene, parts: scene.parts.filter(({ kind }) => kind === "media" || (kind === "fixed" && !bare)) }));
+  const size = outputSize(format, "480p");
+  const target = createCanvas(size.width, size.height);
+  const surface = (width: number, height: number) => {
+    const own = createCanvas(width, height);
+    return { width, height, context: own.getContext("2d") as unknown as PaintContext, image: own as unknown as CanvasImageSource };
+  };
+  const resources = { surface, path: () => new NodePath() as unknown as Path2D, picture: () => canvas as unknown as CanvasImageSource, clipFrame: () => null, emoji: () => null };
+  createPainter(FORMATS[format], size, resources).paint(displayListAt({ ...made, scenes }, time), target.getContext("2d") as unknown as PaintContext);
+  const scale = size.width / FORMATS[format].width;
+  return ({ x, y, width, height }) => target.getContext("2d").getImageData(Math.floor(x * scale), Math.floor(y * scale), Math.ceil(width * scale), Math.ceil(height * scale)).data;
+}
+
+/** The contrast (WCAG 2.2, luminances by culori) that 95 % of some pixels reach with an ink. */
+function reached(pixels: Uint8ClampedArray, ink: string): number {
+  const [r = 0, g = 0, b = 0] = [1, 3, 5].map((at) => Number.parseInt(ink.slice(at, at + 2), 16));
+  const light = luminance(r, g, b);
+  const contrasts = new Float64Array(pixels.length / 4);
+  for (let pixel = 0; pixel < contrasts.length; pixel++) {
+    const below = luminance(pixels[pixel * 4] ?? 0, pixels[pixel * 4 + 1] ?? 0, pixels[pixel * 4 + 2] ?? 0);
+    contrasts[pixel] = (Math.max(light, below) + 0.05) / (Math.min(light, below) + 0.05);
+  }
+  contrasts.sort();
+  return contrasts[Math.floor(contrasts.length * (1 - REACHED_BY))] ?? 0;
+}
+
+const LIGHT = TEST_BRAND.palette.card;
+const DARK = TEST_BRAND.palette.ink;
+
+const cases = KINDS.flatMap((kind) => Array.from({ length: 15 }, (_, index) => [kind, index + 1] as const));
+const chosen: ChosenBacking["kind"][] = [];
+
+test.each(cases)("words over a %s picture (%d) reach their contrast in all formats, with the least between", async (kind, index) => {
+  const canvas = drawnPicture(kind, index * 7919 + KINDS.indexOf(kind));
+  const { rgba, size } = picked(canvas);
+  const tones = measureTones(rgba, size);
+  for (const format of FORMAT_NAMES) {
+    const made = await prepared(tones, format);
+    const words = made.scenes[0]?.slots.filter((slot) => slot.kind === "words") ?? [];
+    const area = words.map(({ place }) => place).reduce(union);
+    const [{ backing, ink }] = words as [(typeof words)[number]];
+    if (!backing || !ink) throw new Error("Words over a picture must say what was chosen.");
+    chosen.push(backing.kind);
+    // Both ends of the slow zoom.
+    const times = [0, LENGTH];
+    for (const time of times) expect(reached(painted(made, format, canvas, time, false)(area), ink)).toBeGreaterThanOrEqual(backing.wanted);
+    if (backing.kind === "plain") continue;
+    // Something was put between, so neither ink had the contrast on the picture itself; a tenth is left for measuring coarsely.
+    const plain = [LIGHT, DARK].map((one) => Math.min(...times.map((time) => reached(painted(made, format, canvas, time, true)(area), one))));
+    expect(Math.max(...plain)).toBeLessThan(backing.wanted * 1.1);
+  }
+}, 60_000);
+
+test("bright and dark pictures need nothing between as a rule; only busy ones need a panel", () => {
+  expect(chosen.filter((kind) => kind === "plain").length).toBeGreaterThan(chosen.length / 4);
+  expect(chosen.filter((kind) => kind === "shade").length).toBeGreaterThan(0);
+});

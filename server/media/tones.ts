@@ -1,0 +1,76 @@
+import { mkdtemp, readFile, rm, writeFile } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import sharp from "sharp";
+import { array, string } from "yup";
+import { type ClipFacts, type MediaFacts, type PictureFacts } from "../../core/document/facts";
+import { TONES_LENGTH, type Tones, measureTones } from "../../core/picture/tones";
+import { frameTime } from "../../core/time/frames";
+import { levelKey, tonesKey, workKey } from "../storage/keys";
+import { store } from "../storage/store";
+import { SAFE_INPUT, runProgram } from "./program";
+
+const SIDE = 480;
+/** Where in a clip it is measured, as shares of its length. */
+const MOMENTS = [0.05, 0.35, 0.65, 0.95] as const;
+
+const schema = array(string().length(TONES_LENGTH).matches(/^[0-9a-f]+$/).required()).min(1).required();
+const MOST_KNOWN = 200;
+const known = new Map<string, readonly Tones[]>();
+
+/**
+ * What an item's pixels are like, for choosing what goes behind words on it; measured once and kept beside its working
+ * copies. Of a clip at four moments.
+ */
+export async function tonesOf(item: PictureFacts | ClipFacts, sha256: string): Promise<readonly Tones[]> {
+  const found = known.get(sha256) ?? (await readTones(item, sha256));
+  if (known.size >= MOST_KNOWN) known.clear();
+  known.set(sha256, found);
+  return found;
+}
+
+/** Facts with their tones. Sounds have none. */
+export async function withTones(item: MediaFacts, sha256: string): Promise<MediaFacts> {
+  return item.kind === "sound" ? item : { ...item, tones: await tonesOf(item, sha256) };
+}
+
+async function readTones(item: PictureFacts | ClipFacts, sha256: string): Promise<readonly Tones[]> {
+  const path = await tonesPath(item, sha256);
+  return schema.validateSync(JSON.parse(await readFile(path, "utf8")));
+}
+
+/** The file that holds an item's tones as JSON, made when it is first asked for. */
+export async function tonesPath(item: PictureFacts | ClipFacts, sha256: string): Promise<string> {
+  const key = tonesKey(sha256);
+  if (!(await store().has(key))) {
+    const folder = await mkdtemp(join(tmpdir(), "stencilcraft-tones-"));
+    try {
+      const pictures = item.kind === "clip" ? await clipMoments(item, sha256, folder) : [await store().local(levelKey(sha256, 0))];
+      const tones = await Promise.all(pictures.map(tonesOfFile));
+      const file = join(folder, "tones.json");
+      await writeFile(file, JSON.stringify(tones));
+      await store().keep(key, file);
+    } finally {
+      await rm(folder, { recursive: true, force: true });
+    }
+  }
+  return store().local(key);
+}
+
+/** Pixels are picked, not smoothed: what is brightest and darkest in the picture is what words must stand out from. */
+async function tonesOfFile(path: string): Promise<Tones> {
+  const { data, info } = await sharp(path).flatten({ background: "#ffffff" }).toColorspace("srgb").ensureAlpha().resize(SIDE, SIDE, { fit: "fill", kernel: "nearest" }).raw().toBuffer({ resolveWithObject: true });
+  return measureTones(data, info);
+}
+
+async function clipMoments({ frames, rate }: ClipFacts, sha256: string, folder: string): Promise<string[]> {
+  const work = await store().local(workKey(sha256));
+  const pictures: string[] = [];
+  for (const [index, share] of MOMENTS.entries()) {
+    const at = frameTime(Math.floor(share * (frames - 1)), rate) / 1000;
+    const file = join(folder, `${index}.png`);
+    await runProgram("ffmpeg", ["-v", "error", "-y", "-nostdin", ...SAFE_INPUT, "-ss", at.toFixed(3), "-i", work, "-frames:v", "1", "-vf", `scale=${SIDE}:${SIDE}:flags=neighbor:in_color_matrix=bt709:in_range=tv`, file], { timeLimitMs: 60_000 });
+    pictures.push(file);
+  }
+  return pictures;
+}
