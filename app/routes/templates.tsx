@@ -1,27 +1,85 @@
-import { sceneSpans, totalLength } from "../../core/time/timeline";
+import { useMemo } from "react";
+import { Heart } from "lucide-react";
+import { Link, useFetcher } from "react-router";
+import { type Facts } from "../../core/document/facts";
 import { requirePerson } from "../../server/auth/sessions";
-import { offeredTemplates } from "../../server/templates/templateStore";
+import { setFavourite } from "../../server/templates/favourites";
+import { LENGTHS, NEEDS, SHELVES, loadGallery, readGalleryQuery } from "../../server/templates/gallery";
 import type { Route } from "./+types/templates";
 import { ButtonLink } from "../components/Button";
 import { PageHead } from "../components/PageHead";
+import { GalleryFilters } from "../gallery/GalleryFilters";
+import { TrioPreview } from "../gallery/TrioPreview";
+import { type Previews, usePreviews } from "../gallery/usePreviews";
 
 export async function loader({ request }: Route.LoaderArgs) {
-  const { scope } = await requirePerson(request);
-  return { templates: await offeredTemplates(scope) };
+  const { scope, id } = await requirePerson(request);
+  const query = readGalleryQuery(new URL(request.url).searchParams);
+  return { query, choices: { lengths: LENGTHS, needs: NEEDS, shelves: SHELVES }, ...(await loadGallery(scope, id, query)) };
 }
 
-export default function Templates({ loaderData: { templates } }: Route.ComponentProps) {
+export async function action({ request }: Route.ActionArgs) {
+  const { scope, id } = await requirePerson(request);
+  const form = await request.formData();
+  await setFavourite(scope, id, String(form.get("slug") ?? ""), form.get("liked") === "yes");
+  return { done: true };
+}
+
+export default function Templates({ loaderData }: Route.ComponentProps) {
+  const { query, choices, counts, brands, brand, products, product, facts, cards } = loaderData;
+  const previews = usePreviews();
   return (
     <main className="flex-1 px-8 py-7">
       <PageHead title="Templates" about="Designs to fill. Each comes out square, vertical and widescreen." />
-      {templates.map(({ template, ref }) => (
-        <section key={ref.slug} className="mb-3 bg-card p-6" aria-label={template.name}>
-          <h2>{template.name}</h2>
-          <p className="mt-1 max-w-xl text-soft">{template.about} {(totalLength(sceneSpans(template.scenes)) / 1000).toFixed(1)} s</p>
-          <ButtonLink look="main" to={`/promotions/new?template=${ref.slug}`}>Fill this template</ButtonLink>
+      <div className="grid grid-cols-[196px_minmax(0,1fr)] gap-8 max-md:grid-cols-1">
+        <GalleryFilters key={`${query.purpose}/${query.shelf}/${query.length}/${query.needs}`} query={query} choices={choices} counts={counts} brands={brands} brand={brand} products={products} product={product} />
+        <section aria-label="Templates found">
+          {!brand && <p className="text-soft">Fill in your <Link to="/brand-book" className="underline">brand book</Link> first: previews are shown in your colours and typefaces.</p>}
+          {brand && cards.length === 0 && <p className="text-soft">No template answers that. <Link to="/templates" className="underline">Show all</Link></p>}
+          <ul className="grid grid-cols-2 gap-x-6 gap-y-8 max-lg:grid-cols-1 2xl:grid-cols-3">
+            {facts && cards.map((card) => <Card key={card.ref.slug} card={card} facts={facts} product={product} previews={previews} />)}
+          </ul>
         </section>
-      ))}
+      </div>
     </main>
+  );
+}
+
+function Card({ card: { ref, template, document, seconds, needs, favourite, own }, facts, product, previews }: { card: Route.ComponentProps["loaderData"]["cards"][number]; facts: Facts; product: string | null; previews: Previews | null }) {
+  // Only what this preview shows goes to the worker.
+  const shown = useMemo(() => factsFor(facts, document), [facts, document]);
+  return (
+    <li className="flex flex-col" aria-label={template.name}>
+      <TrioPreview previews={previews} document={document} facts={shown} name={template.name} />
+      <div className="mt-2.5 flex items-start gap-3">
+        <div className="min-w-0 flex-1">
+          <h2 className="text-[18px] leading-tight">{template.name}</h2>
+          <p className="mt-1 text-[13px] text-soft"><span className="inline-block first-letter:uppercase">{template.purpose}</span> <Dot /> <span className="figures">{seconds} s</span> <Dot /> {needs}{own && <> <Dot /> made by the team</>}</p>
+        </div>
+        <Favourite slug={ref.slug} name={template.name} liked={favourite} />
+        <ButtonLink to={`/promotions/new?template=${ref.slug}${product ? `&product=${product}` : ""}`} className="shrink-0 px-3.5! py-1.5!">Fill</ButtonLink>
+      </div>
+      <p className="mt-1.5 text-[14px] leading-snug">{template.about}</p>
+    </li>
+  );
+}
+
+const Dot = () => <span aria-hidden className="mx-1">·</span>;
+
+function factsFor(facts: Facts, document: Route.ComponentProps["loaderData"]["cards"][number]["document"]): Facts {
+  const used = new Set(Object.values(document.fills).flatMap((fill) => (fill.kind === "media" ? [fill.media] : [])));
+  if (facts.product?.picture) used.add(facts.product.picture);
+  return { ...facts, media: Object.fromEntries(Object.entries(facts.media).filter(([id]) => used.has(id))), templates: Object.fromEntries(Object.entries(facts.templates).filter(([key]) => key.startsWith(`${document.template.slug}@`))) };
+}
+
+function Favourite({ slug, name, liked }: { slug: string; name: string; liked: boolean }) {
+  const fetcher = useFetcher();
+  const shown = fetcher.formData ? fetcher.formData.get("liked") === "yes" : liked;
+  return (
+    <fetcher.Form method="post">
+      <input type="hidden" name="slug" value={slug} />
+      <button type="submit" name="liked" value={shown ? "no" : "yes"} aria-pressed={shown} aria-label={`${name} is a favourite`} title={shown ? "One of my favourites" : "Make it a favourite"} className={`p-1.5 ${shown ? "text-accent" : "text-soft hover:text-ink"}`}><Heart aria-hidden size={18} fill={shown ? "currentColor" : "none"} /></button>
+    </fetcher.Form>
   );
 }
 

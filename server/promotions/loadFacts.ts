@@ -1,6 +1,6 @@
 import { type Facts, type MediaFacts, type ProductFacts } from "../../core/document/facts";
 import { refsOf } from "../../core/document/locks";
-import { MOST_ROWS, type Promotion } from "../../core/document/promotion";
+import { MOST_ROWS, type Promotion, type TemplateRef } from "../../core/document/promotion";
 import { readBrandBook } from "../../core/brand/book";
 import { money, writePrice } from "../../core/offer/money";
 import { ownFamilies } from "../faces/ownFonts";
@@ -14,15 +14,21 @@ import { withTones } from "../media/tones";
 import { type RenderInput } from "../render/renderInput";
 import { templatesByRef } from "../templates/templateStore";
 
+/** What to look up besides what the document names. */
+interface Also {
+  readonly media?: readonly string[];
+  readonly templates?: readonly TemplateRef[];
+}
+
 /** Everything of the team that a document's frames can depend on, with the hash of each media item. */
-export async function loadRenderInput(scope: TeamScope, document: Promotion): Promise<RenderInput> {
+export async function loadRenderInput(scope: TeamScope, document: Promotion, also: Also = {}): Promise<RenderInput> {
   const [team, brandRow, product, offer, own, templates] = await Promise.all([
     scope.team().select("locale").executeTakeFirstOrThrow(),
     scope.brands().selectAll().where("id", "=", document.brand).executeTakeFirstOrThrow(),
     document.product ? scope.products().selectAll().where("id", "=", document.product).executeTakeFirst() : undefined,
     document.offer ? scope.offers().selectAll().where("id", "=", document.offer).executeTakeFirst() : undefined,
     ownFamilies(scope),
-    templatesByRef(scope, refsOf(document)),
+    templatesByRef(scope, [...refsOf(document), ...(also.templates ?? [])]),
   ]);
   const brand = { id: brandRow.id, name: brandRow.name, book: readBrandBook(brandRow.book) };
   const picture = product ? ((await mainPictures(scope, [product.id])).get(product.id) ?? null) : null;
@@ -30,6 +36,7 @@ export async function loadRenderInput(scope: TeamScope, document: Promotion): Pr
     ...Object.values(document.fills).flatMap((fill) => (fill.kind === "media" ? [fill.media] : [])),
     ...brand.book.logos.map(({ media }) => media),
     ...[document.tune, picture].filter((id) => id !== null),
+    ...(also.media ?? []),
   ]);
   const rows = used.size > 0 ? await scope.media().selectAll().where("id", "in", [...used]).where("state", "=", "ready").execute() : [];
   const logos = new Set(brand.book.logos.map(({ media }) => media));

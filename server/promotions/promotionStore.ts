@@ -1,16 +1,12 @@
-import { sql } from "kysely";
 import { type Edit, applyEdit } from "../../core/document/edits";
 import { PROMOTION_VERSION, type Promotion, readPromotion } from "../../core/document/promotion";
 import { scenesOf } from "../../core/document/design";
 import { lockProblem, promotionProblem, refsOf } from "../../core/document/locks";
-import { sampleFills } from "../../core/document/sample";
-import { type Template } from "../../core/document/template";
-import { mainPictures, picturesOf } from "../catalogue/productPictures";
 import { type Role } from "../db/tables";
-import { mediaFacts } from "../media/storedFacts";
 import { newestTemplate, templatesByRef } from "../templates/templateStore";
 import { workingBrand } from "../brand/brandBook";
 import { type TeamScope } from "../db/teamScope";
+import { firstFills, samplesFor } from "./samples";
 import { freeSlug, slugOf } from "./slug";
 
 export interface StoredPromotion {
@@ -55,7 +51,7 @@ export async function createPromotion(
   // The house tune, or the first sound that plays a while: an effect of a second is no music bed.
   const tune = brand.book.tune ?? (await scope.media().select("id").where("kind", "=", "sound").where("state", "=", "ready").where("length_ms", ">=", LEAST_TUNE_MS).orderBy("name").executeTakeFirst())?.id ?? null;
   const name = chosen.name ?? `${product.name}: ${template.name.toLowerCase()}`.slice(0, 80);
-  const document = readPromotion({ version: PROMOTION_VERSION, name, template: ref, brand: brand.id, product: product.id, offer: offer?.id ?? null, tune, scenes: scenesOf(ref, template), fills: await firstFills(scope, template, product.id), changes: {}, spare: [] });
+  const document = readPromotion({ version: PROMOTION_VERSION, name, template: ref, brand: brand.id, product: product.id, offer: offer?.id ?? null, tune, scenes: scenesOf(ref, template), fills: firstFills(template, await samplesFor(scope, product.id)), changes: {}, spare: [] });
   return scope.together(async (within) => {
     const taken = new Set((await within.promotions().select("slug").execute()).map((row) => row.slug));
     const row = await within
@@ -65,30 +61,6 @@ export async function createPromotion(
     await within.addRevision({ promotion_id: row.id, revision: row.revision, document: JSON.stringify(document), member_id: memberId }).execute();
     return { id: row.id, slug: row.slug, revision: row.revision, document, updatedAt: row.updated_at };
   });
-}
-
-const MOST_SAMPLES = 40;
-
-/** Pictures and clips for the slots that would be empty: more of the product's own first, then the team's newest. */
-export async function firstFills(scope: TeamScope, template: Template, productId: string | null): Promise<Promotion["fills"]> {
-  const own = productId ? [...(await picturesOf(scope, productId)), ...(await relatedPictures(scope, productId))] : [];
-  const [rows, main] = await Promise.all([
-    scope.media().selectAll().where("state", "=", "ready").where("is_logo", "=", false).where("kind", "!=", "sound").where((on) => (own.length > 0 ? on.or([on("id", "in", own), on("id", "not in", own)]) : on.lit(true))).orderBy("created_at", "desc").orderBy("id").limit(MOST_SAMPLES).execute(),
-    productId ? mainPictures(scope, [productId]) : new Map<string, string>(),
-  ]);
-  const facts = rows.map(mediaFacts).filter((item) => item !== null);
-  const place = (id: string): number => (own.includes(id) ? own.indexOf(id) : own.length);
-  // The main picture is shown already where a slot takes the product's.
-  const sorted = [...facts].sort((one, other) => place(one.id) - place(other.id)).filter(({ id }) => id !== main.get(productId ?? ""));
-  return sampleFills(template, sorted.length > 0 ? sorted : facts, main.size > 0);
-}
-
-/** Pictures of the products that share a tag with one. */
-async function relatedPictures(scope: TeamScope, productId: string): Promise<string[]> {
-  const product = await scope.products().select("tags").where("id", "=", productId).executeTakeFirst();
-  if (!product || product.tags.length === 0) return [];
-  const rows = await scope.productPictures().innerJoin("product", "product.id", "product_picture.product_id").where(sql<boolean>`product.tags && ${product.tags}::text[]`).where("product.id", "!=", productId).select("product_picture.media_id").orderBy("product.name").orderBy("product_picture.position").limit(MOST_SAMPLES).execute();
-  return rows.map(({ media_id }) => media_id);
 }
 
 export type EditResult = { readonly kind: "saved"; readonly revision: number; readonly document: Promotion } | { readonly kind: "conflict"; readonly revision: number; readonly document: Promotion };

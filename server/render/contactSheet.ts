@@ -8,7 +8,7 @@ import { type StoredBrand } from "../brand/brandFacts";
 import { readOffer } from "../catalogue/offerOnProduct";
 import { type TeamScope } from "../db/teamScope";
 import { loadRenderInput } from "../promotions/loadFacts";
-import { firstFills } from "../promotions/promotionStore";
+import { firstFills, samplesFor } from "../promotions/samples";
 import { type OfferedTemplate } from "../templates/templateStore";
 import { inScope } from "../../core/offer/scope";
 import { openFrameSource } from "./frameSource";
@@ -48,5 +48,5 @@ export async function sampleDocument(scope: TeamScope, { ref, template }: Offere
   const about = documents.find((document) => document.brand === brand.id);
   const pair = about?.product ? { product: about.product, offer: about.offer } : offers.flatMap((offer) => products.filter((product) => inScope(readOffer(offer).scope, product)).map((product) => ({ offer: offer.id, product: product.id })))[0];
   const product = pair?.product ?? products[0]?.id ?? null;
-  return readPromotion({ version: PROMOTION_VERSION, name: template.name, template: ref, brand: brand.id, product, offer: pair?.offer ?? null, tune: null, scenes: scenesOf(ref, template), fills: await firstFills(scope, template, product), changes: {}, spare: [] });
+  return readPromotion({ version: PROMOTION_VERSION, name: template.name, template: ref, brand: brand.id, product, offer: pair?.offer ?? null, tune: null, scenes: scenesOf(ref, template), fills: firstFills(template, await samplesFor(scope, product)), changes: {}, spare: [] });
 }

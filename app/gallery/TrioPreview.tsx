@@ -1,0 +1,77 @@
+import { Pause, Play } from "lucide-react";
+import { useEffect, useId, useRef, useState } from "react";
+import { type Facts } from "../../core/document/facts";
+import { type Promotion } from "../../core/document/promotion";
+import { FORMATS, FORMAT_NAMES, type FormatName } from "../../core/placement/formats";
+import { type PreviewCanvas } from "../workers/previewMessages";
+import { type Previews } from "./usePreviews";
+
+/** How tall each format stands beside the others, so that none of the three looks small. */
+const STANDING: Readonly<Record<FormatName, number>> = { square: 0.74, vertical: 1, widescreen: 0.6 };
+
+/** A document in its three formats at true shape; plays under the pointer, with the focus, or when its button is pressed. */
+export function TrioPreview({ previews, document, facts, name }: { previews: Previews | null; document: Promotion; facts: Facts; name: string }) {
+  const id = useId();
+  const box = useRef<HTMLDivElement>(null);
+  const canvases = useRef<Partial<Record<FormatName, HTMLCanvasElement>>>({});
+  const opened = useRef(false);
+  const [seen, setSeen] = useState(false);
+  const [state, setState] = useState<"waiting" | "resting" | "playing" | { readonly failed: string }>("waiting");
+
+  // Nothing is painted for a preview that nobody has scrolled to.
+  useEffect(() => {
+    if (!box.current || seen) return;
+    const watcher = new IntersectionObserver(([entry]) => entry?.isIntersecting && setSeen(true), { rootMargin: "300px" });
+    watcher.observe(box.current);
+    return () => watcher.disconnect();
+  }, [seen]);
+
+  useEffect(() => {
+    if (!previews || !seen || opened.current) return;
+    opened.current = true;
+    const given = FORMAT_NAMES.map((format): [FormatName, PreviewCanvas] => {
+      const canvas = canvases.current[format];
+      if (!canvas) throw new Error("A preview has three canvases.");
+      const { width, height } = canvas.getBoundingClientRect();
+      return [format, { canvas: canvas.transferControlToOffscreen(), width: Math.max(1, Math.round(width * devicePixelRatio)), height: Math.max(1, Math.round(height * devicePixelRatio)) }];
+    });
+    previews.tell({ kind: "open", preview: id, canvases: Object.fromEntries(given) as Record<FormatName, PreviewCanvas> }, given.map(([, { canvas }]) => canvas));
+    previews.listen(id, (message) => {
+      if (message.kind === "failed") setState({ failed: message.reason });
+      else setState((before) => (message.kind === "ended" ? "resting" : before === "waiting" ? "resting" : before));
+    });
+  }, [previews, seen, id]);
+
+  useEffect(() => {
+    if (previews && seen) previews.tell({ kind: "show", preview: id, document, facts });
+  }, [previews, seen, id, document, facts]);
+
+  const play = (): void => {
+    if (state !== "resting") return;
+    previews?.tell({ kind: "play", preview: id });
+    setState("playing");
+  };
+  const rest = (): void => {
+    if (state !== "playing") return;
+    previews?.tell({ kind: "rest", preview: id });
+    setState("resting");
+  };
+
+  return (
+    <div ref={box} className="relative flex items-end gap-3 bg-proof p-4" onPointerEnter={play} onPointerLeave={rest} data-preview={typeof state === "string" ? state : "failed"}>
+      {FORMAT_NAMES.map((format) => {
+        const { width, height } = FORMATS[format];
+        return (
+          <canvas
+            key={format} ref={(canvas) => { if (canvas) canvases.current[format] = canvas; }} role="img" aria-label={`${name}, ${format}`}
+            className="block min-w-0 basis-0 bg-[#7b7d7a] shadow-md" style={{ aspectRatio: `${width} / ${height}`, flexGrow: (STANDING[format] * width) / height }}
+          />
+        );
+      })}
+      <button type="button" onClick={() => (state === "playing" ? rest() : play())} onBlur={rest} aria-label={state === "playing" ? `Stop ${name}` : `Play ${name}`} className="cut absolute right-2 top-2 flex h-8 w-8 items-center justify-center bg-ink/85 text-card hover:bg-ink">
+        {state === "playing" ? <Pause aria-hidden size={14} fill="currentColor" /> : <Play aria-hidden size={14} fill="currentColor" />}
+      </button>
+      {typeof state === "object" && <p role="alert" className="absolute inset-x-4 bottom-4 bg-wrong-pale px-3 py-1.5 text-[13px] text-wrong">{state.failed}</p>}
+    </div>
+  );
+}

@@ -1,0 +1,129 @@
+import { resolvePromotion } from "../../core/document/resolve";
+import { FORMATS, FORMAT_NAMES, type FormatName } from "../../core/placement/formats";
+import { type DisplayList, everyNode } from "../../core/scene/displayList";
+import { type PreparedPromotion, displayListAt, preparePromotion, settledTime } from "../../core/scene/preparePromotion";
+import { fontFilesWanted } from "../../core/scene/wantedFiles";
+import { type Painter, createPainter } from "../../paint/painter";
+import { browserBook, openFiles } from "../proof/browserBook";
+import { browserResources } from "../proof/browserResources";
+import { withShownTones } from "../proof/browserTones";
+import { type FromPreviews, type PreviewCanvas, type ToPreviews } from "./previewMessages";
+
+/** Paints the previews of a page off the page's own thread, so that a gallery scrolls while they are made and played. */
+
+interface Preview {
+  readonly screens: Readonly<Record<FormatName, { readonly context: OffscreenCanvasRenderingContext2D; readonly painter: Painter; readonly scale: number }>>;
+  prepared: readonly PreparedPromotion[];
+  /** When it began to play, in milliseconds of the worker's clock; null while it rests. */
+  started: number | null;
+  /** Counts what it was told to show, so that what is overtaken is dropped. */
+  turn: number;
+}
+
+const previews = new Map<string, Preview>();
+const posters = new Map<string, ImageBitmap>();
+const say = (message: FromPreviews): void => postMessage(message);
+
+/** Clips stand still in previews: their poster is shown, since a worker has no video. */
+const resources = browserResources((media) => ({
+  image: () => {
+    const poster = posters.get(media);
+    return poster ? { image: poster, width: poster.width, height: poster.height } : null;
+  },
+  seek: () => Promise.resolve(), follow: () => undefined, hold: () => undefined, close: () => undefined,
+}));
+
+/** The smallest copy of a clip's poster that does for a preview. */
+const POSTER_LEVEL = 1;
+
+async function loadPosters(list: DisplayList): Promise<void> {
+  const clips = new Set([...everyNode(list)].flatMap((node) => (node.kind === "clip" ? [node.media] : [])));
+  await Promise.all([...clips].filter((media) => !posters.has(media)).map(async (media) => {
+    const response = await fetch(`/media/${media}/level-${POSTER_LEVEL}`);
+    if (response.ok) posters.set(media, await createImageBitmap(await response.blob()));
+  }));
+}
+
+function openPreview(canvases: Readonly<Record<FormatName, PreviewCanvas>>): Preview {
+  const screens = Object.fromEntries(
+    FORMAT_NAMES.map((format) => {
+      const { canvas, width, height } = canvases[format];
+      Object.assign(canvas, { width, height });
+      const context = canvas.getContext("2d", { alpha: false });
+      if (!context) throw new Error("This browser gives no canvas to paint on.");
+      return [format, { context, painter: createPainter(FORMATS[format], { width, height }, resources), scale: Math.min(width / FORMATS[format].width, height / FORMATS[format].height) }];
+    }),
+  ) as unknown as Preview["screens"];
+  return { screens, prepared: [], started: null, turn: 0 };
+}
+
+/** Paints the frame of a time in all three formats; waits for what it shows when `whole`. */
+async function paint(preview: Preview, time: number, whole: boolean): Promise<void> {
+  for (const prepared of preview.prepared) {
+    const { context, painter, scale } = preview.screens[prepared.format];
+    const list = displayListAt(prepared, time);
+    if (whole) await Promise.all([resources.load(list, scale), loadPosters(list)]);
+    else if (!resources.has(list, scale)) void Promise.all([resources.load(list, scale), loadPosters(list)]).catch(() => undefined);
+    painter.paint(list, context);
+  }
+}
+
+const restingTime = ({ prepared: [first] }: Preview): number => (first?.spans[0] ? settledTime(first.spans[0]) : 0);
+
+async function show(name: string, preview: Preview, message: Extract<ToPreviews, { kind: "show" }>): Promise<void> {
+  const turn = ++preview.turn;
+  const book = await browserBook();
+  const facts = await withShownTones(resolvePromotion(message.document, message.facts), message.facts);
+  const promotion = resolvePromotion(message.document, facts);
+  for (let wanted = fontFilesWanted(promotion, book); wanted.length > 0; wanted = fontFilesWanted(promotion, book)) await openFiles(book, wanted);
+  if (turn !== preview.turn) return;
+  preview.prepared = FORMAT_NAMES.map((format) => preparePromotion(promotion, format, book));
+  if (preview.started === null) await paint(preview, restingTime(preview), true);
+  say({ kind: "shown", preview: name });
+}
+
+let ticking = false;
+function tick(now: number): void {
+  let playing = false;
+  for (const [name, preview] of previews) {
+    if (preview.started === null) continue;
+    const time = now - preview.started;
+    const length = preview.prepared[0]?.length ?? 0;
+    if (time >= length) {
+      preview.started = null;
+      void paint(preview, restingTime(preview), true).catch(() => undefined);
+      say({ kind: "ended", preview: name });
+      continue;
+    }
+    playing = true;
+    void paint(preview, time, false);
+  }
+  ticking = playing;
+  if (playing) requestAnimationFrame(tick);
+}
+
+addEventListener("message", ({ data }: MessageEvent<ToPreviews>) => {
+  if (data.kind === "open") {
+    previews.set(data.preview, openPreview(data.canvases));
+    return;
+  }
+  const preview = previews.get(data.preview);
+  if (!preview) return;
+  switch (data.kind) {
+    case "show":
+      show(data.preview, preview, data).catch((error: unknown) => say({ kind: "failed", preview: data.preview, reason: error instanceof Error ? error.message : String(error) }));
+      return;
+    case "play":
+      preview.started = performance.now();
+      if (!ticking) requestAnimationFrame(tick);
+      ticking = true;
+      return;
+    case "rest":
+      preview.started = null;
+      void paint(preview, restingTime(preview), true).catch(() => undefined);
+      return;
+    case "close":
+      previews.delete(data.preview);
+  }
+});
+say({ kind: "ready" });

@@ -1,0 +1,141 @@
+import { type Facts } from "../../core/document/facts";
+import { needsInWords, needsOf, templateLength } from "../../core/document/needs";
+import { PROMOTION_VERSION, type Promotion, readPromotion } from "../../core/document/promotion";
+import { scenesOf } from "../../core/document/design";
+import { PURPOSES, type Purpose } from "../../core/document/template";
+import { inScope } from "../../core/offer/scope";
+import { offerState } from "../../core/offer/validity";
+import { brandsOf } from "../brand/brandBook";
+import { readOffer } from "../catalogue/offerOnProduct";
+import { type TeamScope } from "../db/teamScope";
+import { isId } from "../ids";
+import { loadRenderInput } from "../promotions/loadFacts";
+import { firstFills, samplesFor } from "../promotions/samples";
+import { type OfferedTemplate, offeredTemplates } from "./templateStore";
+
+export const LENGTHS = [6, 10, 15, 30] as const;
+export const NEEDS = ["words only", "one picture", "several pictures", "clips", "an offer"] as const;
+export const SHELVES = ["all", "favourites", "recent", "own"] as const;
+
+/** Which templates to show, and filled with what. Empty texts ask for nothing. */
+export interface GalleryQuery {
+  readonly words: string;
+  readonly purpose: Purpose | "";
+  /** Seconds; 0 for any. */
+  readonly length: number;
+  readonly needs: (typeof NEEDS)[number] | "";
+  readonly shelf: (typeof SHELVES)[number];
+  readonly product: string;
+  readonly brand: string;
+}
+
+/** Reads a query from an address. What is not understood counts as not asked for. */
+export function readGalleryQuery(params: URLSearchParams): GalleryQuery {
+  const id = (name: string): string => (isId(params.get(name)) ? (params.get(name) ?? "") : "");
+  return {
+    words: (params.get("words") ?? "").trim().slice(0, 100),
+    purpose: PURPOSES.find((one) => one === params.get("purpose")) ?? "",
+    length: LENGTHS.find((one) => String(one) === params.get("length")) ?? 0,
+    needs: NEEDS.find((one) => one === params.get("needs")) ?? "",
+    shelf: SHELVES.find((one) => one === params.get("shelf")) ?? "all",
+    product: id("product"), brand: id("brand"),
+  };
+}
+
+/** A template in the gallery with a document that shows it. */
+export interface GalleryCard extends OfferedTemplate {
+  readonly document: Promotion;
+  readonly seconds: number;
+  readonly needs: string;
+  readonly favourite: boolean;
+}
+
+const MOST_PRODUCTS = 200;
+
+/** The templates that answer a query, with everything their previews show in a brand, with a product. */
+export async function loadGallery(scope: TeamScope, memberId: string, query: GalleryQuery) {
+  const [offered, liked, used, { brands, working }, products] = await Promise.all([
+    offeredTemplates(scope),
+    scope.favourites().where("member_id", "=", memberId).select("slug").execute(),
+    recentlyUsed(scope),
+    brandsOf(scope, memberId),
+    scope.products().select(["id", "name", "tags"]).orderBy("name").limit(MOST_PRODUCTS).execute(),
+  ]);
+  const favourites = new Set(liked.map(({ slug }) => slug));
+  const shown = byShelf(offered, query.shelf, favourites, used.slugs).filter((one) => answers(one, query));
+  const chosenBrand = brands.find(({ id }) => id === query.brand) ?? working;
+  const common = { favourites: [...favourites], brands: brands.map(({ id, name }) => ({ id, name })), brand: chosenBrand?.id ?? null, products: products.map(({ id, name }) => ({ id, name })), total: offered.length, counts: purposeCounts(offered) };
+  if (!chosenBrand) return { ...common, product: null, facts: null, cards: [] as GalleryCard[] };
+  const product = products.find(({ id }) => id === query.product) ?? products.find(({ id }) => id === used.products.get(chosenBrand.id)) ?? products[0] ?? null;
+  const offer = product ? await offerFor(scope, product) : null;
+  const samples = await samplesFor(scope, product?.id ?? null);
+  const cards = shown.map((one): GalleryCard => {
+    const { ref, template } = one;
+    const fills = firstFills(template, samples);
+    const document = readPromotion({ version: PROMOTION_VERSION, name: template.name, template: ref, brand: chosenBrand.id, product: product?.id ?? null, offer, tune: null, scenes: scenesOf(ref, template), fills, changes: {}, spare: [] });
+    return { ...one, document, seconds: templateLength(template) / 1000, needs: needsInWords(needsOf(template)), favourite: favourites.has(ref.slug) };
+  });
+  const [first] = cards;
+  const media = cards.flatMap(({ document }) => Object.values(document.fills).flatMap((fill) => (fill.kind === "media" ? [fill.media] : [])));
+  const facts: Facts | null = first ? (await loadRenderInput(scope, first.document, { media, templates: cards.map(({ ref }) => ref) })).facts : null;
+  return { ...common, product: product?.id ?? null, facts, cards };
+}
+
+function byShelf(offered: readonly OfferedTemplate[], shelf: GalleryQuery["shelf"], favourites: ReadonlySet<string>, recent: readonly string[]): OfferedTemplate[] {
+  switch (shelf) {
+    case "all":
+      return [...offered];
+    case "favourites":
+      return offered.filter(({ ref }) => favourites.has(ref.slug));
+    case "own":
+      return offered.filter(({ own }) => own);
+    case "recent":
+      return recent.flatMap((slug) => offered.find(({ ref }) => ref.slug === slug) ?? []);
+  }
+}
+
+function answers({ template }: OfferedTemplate, { words, purpose, length, needs }: GalleryQuery): boolean {
+  const text = [template.name, template.about, template.purpose, ...template.scenes.map(({ name }) => name)].join(" ").toLowerCase();
+  const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
+  if (!wanted.every((word) => text.includes(word))) return false;
+  if (purpose !== "" && template.purpose !== purpose) return false;
+  if (length > 0 && Math.round(templateLength(template) / 1000) !== length) return false;
+  const { pictures, clips, offer } = needsOf(template);
+  switch (needs) {
+    case "words only":
+      return pictures + clips === 0;
+    case "one picture":
+      return pictures === 1 && clips === 0;
+    case "several pictures":
+      return pictures > 1;
+    case "clips":
+      return clips > 0;
+    case "an offer":
+      return offer;
+    case "":
+      return true;
+  }
+}
+
+function purposeCounts(offered: readonly OfferedTemplate[]): { purpose: Purpose; count: number }[] {
+  return PURPOSES.map((purpose) => ({ purpose, count: offered.filter(({ template }) => template.purpose === purpose).length })).filter(({ count }) => count > 0);
+}
+
+const RECENT = 30;
+
+/** Templates by when a promotion was last made with them, and what each brand's newest promotion is about. */
+async function recentlyUsed(scope: TeamScope): Promise<{ slugs: string[]; products: Map<string, string> }> {
+  const rows = await scope.promotions().select("document").orderBy("created_at", "desc").limit(RECENT).execute();
+  const documents = rows.map(({ document }) => readPromotion(document));
+  const products = new Map<string, string>();
+  for (const { brand, product } of documents) if (product && !products.has(brand)) products.set(brand, product);
+  return { slugs: [...new Set(documents.map(({ template }) => template.slug))], products };
+}
+
+/** A running offer that is for a product, else one that begins soon; null when there is none. */
+async function offerFor(scope: TeamScope, product: { readonly id: string; readonly tags: readonly string[] }): Promise<string | null> {
+  const offers = await scope.offers().selectAll().orderBy("starts_at").execute();
+  const now = new Date();
+  const fitting = offers.filter((offer) => inScope(readOffer(offer).scope, product)).map((offer) => ({ id: offer.id, state: offerState({ startsAt: offer.starts_at, endsAt: offer.ends_at, zone: offer.zone }, now) }));
+  return (fitting.find(({ state }) => state === "running") ?? fitting.find(({ state }) => state !== "ended"))?.id ?? null;
+}
