@@ -6,11 +6,17 @@ import { type FormatName } from "../../core/placement/formats";
 import { seconds, thumbAddress } from "../components/mediaLook";
 import { useDropZone } from "../components/useDropZone";
 import { RightsMark } from "../components/RightsMark";
+import { Locked } from "./DeckFields";
 import { MediaPicker, type OfferedMedia } from "./MediaPicker";
 
 /** A slot's picture with the part each format shows of it; replaced by choosing, or by dropping a file on it. */
-export function SlotPicture({ label, facts, frames, items, inherited, marked, onChoose, onReset, onDropFiles, onFocus }: {
+export function SlotPicture({ label, wide, needs, locked, facts, frames, items, inherited, marked, onChoose, onReset, onDropFiles, onFocus }: {
   label: string;
+  /** Whether it stands beside the words, in a column of its own. */
+  wide: boolean;
+  /** What the slot asks for, in words. */
+  needs: string;
+  locked: boolean;
   facts: PictureFacts | ClipFacts | null;
   /** Where the picture goes in each format. */
   frames: readonly { readonly format: FormatName; readonly place: Rect }[];
@@ -23,12 +29,12 @@ export function SlotPicture({ label, facts, frames, items, inherited, marked, on
   onFocus: () => void;
 }) {
   const [open, setOpen] = useState(false);
-  const { over, zone } = useDropZone(onDropFiles);
+  const { over, zone } = useDropZone((files) => !locked && onDropFiles(files));
   return (
-    <div className="w-[168px] shrink-0" onFocus={onFocus}>
+    <div className={wide ? "w-[168px] shrink-0" : "min-w-0"} onFocus={onFocus}>
       <div className="mb-1 truncate text-[13px] text-soft">{label}</div>
       <button
-        type="button" onClick={() => setOpen(true)} aria-label={`Choose ${label.toLowerCase()}`}
+        type="button" disabled={locked} title={locked ? "Locked by the template. A designer can change it." : needs} onClick={() => setOpen(true)} aria-label={`Choose ${label.toLowerCase()}`}
         className={`relative block w-full overflow-hidden bg-proof ${over ? "outline-3 outline-ready" : marked ? "outline-2 outline-accent" : ""}`} style={{ aspectRatio: facts ? `${Math.min(2.2, Math.max(1.2, facts.width / facts.height))}` : "1.6" }}
         {...zone}
       >
@@ -36,10 +42,10 @@ export function SlotPicture({ label, facts, frames, items, inherited, marked, on
       </button>
       <div className="mt-1 flex justify-between gap-2 text-[12.5px]">
         <span className="truncate text-soft" title={facts?.name}>{facts ? `${facts.name.replace(/\.\w+$/, "")}${facts.kind === "clip" ? ` · clip ${seconds((facts.frames * 1000 * facts.rate.denominator) / facts.rate.numerator)}` : ""}` : "empty"}</span>
-        {!inherited && <button type="button" onClick={onReset} className="shrink-0 text-soft underline hover:text-ink">Reset</button>}
+        {locked ? <Locked /> : !inherited && <button type="button" onClick={onReset} className="shrink-0 text-soft underline hover:text-ink">Reset</button>}
       </div>
       <RightsMark state={items.find((item) => item.facts.id === facts?.id)?.rights ?? "clear"} />
-      <MediaPicker open={open} title={label} items={items} chosen={facts?.id ?? null} onClose={() => setOpen(false)}
+      <MediaPicker open={open} title={`${label}: ${needs.toLowerCase()}`} items={items} chosen={facts?.id ?? null} onClose={() => setOpen(false)}
         onChoose={(id) => {
           setOpen(false);
           onChoose(id);

@@ -1,15 +1,19 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useRevalidator } from "react-router";
-import { Redo2, Undo2 } from "lucide-react";
+import { Plus, Redo2, Undo2 } from "lucide-react";
 import { toast, Toaster } from "sonner";
+import { templateKey } from "../../core/document/facts";
+import { SHIPPED_BY_REF } from "../../core/templates/shipped";
 import { resolvePromotion } from "../../core/document/resolve";
 import { type SlotKey } from "../../core/document/template";
 import { requirePerson } from "../../server/auth/sessions";
 import { loadFillDesk } from "../../server/promotions/fillDesk";
+import { mayChangeLocked } from "../../server/promotions/promotionStore";
 import type { Route } from "./+types/fillDesk";
 import { useLive } from "../components/useLive";
 import { Button, ButtonLink } from "../components/Button";
 import { useDropFill } from "../desk/useDropFill";
+import { TemplatesDialog } from "../desk/TemplatesDialog";
 import { CopyDeck } from "../desk/CopyDeck";
 import { DeskHeader } from "../desk/DeskHeader";
 import { Transport } from "../desk/Transport";
@@ -19,8 +23,8 @@ import { useProofEngine, useProofState } from "../desk/useProof";
 import { useUndoKeys } from "../desk/useUndoKeys";
 
 export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
-  const { scope, team } = await requirePerson(request);
-  return loadFillDesk(scope, slug, team.zone);
+  const { scope, team, role } = await requirePerson(request);
+  return { ...(await loadFillDesk(scope, slug, team.zone)), free: mayChangeLocked(role) };
 }
 
 export default function FillDesk({ loaderData, params }: Route.ComponentProps) {
@@ -29,13 +33,14 @@ export default function FillDesk({ loaderData, params }: Route.ComponentProps) {
 }
 
 function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
-  const { slug, lines, media, products, offers } = loaded;
+  const { slug, lines, media, products, offers, offered, free } = loaded;
   const revalidator = useRevalidator();
   const { document, save, merged, apply, undo, redo, canUndo, canRedo } = useDocument(slug, loaded, (edits) => {
     if (edits.some((edit) => edit.kind === "choose")) void revalidator.revalidate();
   });
   const engine = useProofEngine();
   const prepared = useProofState(engine, (state) => state.prepared);
+  const [dialog, setDialog] = useState<"insert" | "swap" | null>(null);
   const [marked, setMarked] = useState<SlotKey | null>(null);
   const deck = useRef<HTMLFieldSetElement>(null);
   const live = useLive();
@@ -44,8 +49,9 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
 
   const facts = useMemo(() => {
     const product = products.find(({ id }) => id === document.product) ?? null;
-    return { ...loaded.facts, product, offer: document.offer ? (lines[document.offer] ?? null) : null };
-  }, [loaded.facts, lines, products, document.product, document.offer]);
+    const templates = { ...SHIPPED_BY_REF, ...loaded.facts.templates, ...Object.fromEntries(offered.map(({ ref, template }) => [templateKey(ref), template])) };
+    return { ...loaded.facts, templates, products: Object.fromEntries(products.map((one) => [one.id, one])), product, offer: document.offer ? (lines[document.offer] ?? null) : null };
+  }, [loaded.facts, lines, offered, products, document.product, document.offer]);
   const promotion = useMemo(() => resolvePromotion(document, facts), [document, facts]);
   useEffect(() => engine?.show(document, facts), [engine, document, facts]);
   useEffect(() => {
@@ -67,7 +73,8 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(560px,648px)_minmax(0,1fr)]">
         <fieldset ref={deck} disabled={!live} className="min-h-0 min-w-0">
           <CopyDeck
-            document={document} promotion={promotion} prepared={prepared} marked={marked} onEdit={apply} onDropFiles={dropFill}
+            document={document} promotion={promotion} prepared={prepared} marked={marked} free={free} onEdit={apply} onProblem={(problem) => toast.error(problem)} onDropFiles={dropFill}
+            actions={<><Button onClick={() => setDialog("insert")}><Plus aria-hidden size={16} /> Insert scenes</Button><Button look="quiet" onClick={() => setDialog("swap")}>Change the template</Button></>}
             choices={{ media: media.flatMap(({ facts, rights }) => (facts ? [{ facts, rights }] : [])), products, offers, suggestions: loaded.suggestions }}
             onMark={(slot, span) => {
               setMarked(slot);
@@ -79,6 +86,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
         <Trio engine={engine} slug={slug} marked={marked} onPick={pick} />
       </div>
       <Transport engine={engine} scenes={promotion.scenes.map(({ template }) => template)} spans={promotion.spans} length={promotion.length} />
+      {dialog && <TemplatesDialog purpose={dialog} document={document} templates={facts.templates} offered={offered} onEdit={apply} onProblem={(problem) => toast.error(problem)} onClose={() => setDialog(null)} />}
       <Toaster position="bottom-center" offset={74} />
     </main>
   );

@@ -18,6 +18,8 @@ import { templatesByRef } from "../templates/templateStore";
 interface Also {
   readonly media?: readonly string[];
   readonly templates?: readonly TemplateRef[];
+  /** Whether a list of products is wanted though no scene shows one yet. */
+  readonly list?: boolean;
 }
 
 /** Everything of the team that a document's frames can depend on, with the hash of each media item. */
@@ -52,7 +54,7 @@ export async function loadRenderInput(scope: TeamScope, document: Promotion, als
     brand: brandFacts(brand, media, own),
     product: product ? productFacts(product, picture, team.locale) : null,
     offer: product && offer ? await offerLinesFor(scope, product, offer, team.locale) : null,
-    ...(listsProducts(templates) ? await priceList(scope, document, product ?? null, team.locale) : { products: {}, listed: [] }),
+    ...(also.list || listsProducts(templates) ? await priceList(scope, document, product ?? null, team.locale) : { products: {}, listed: [] }),
     templates,
     media,
   };
