@@ -1,19 +1,16 @@
-import { execFile } from "node:child_process";
 import { mkdtemp, readFile, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { promisify } from "node:util";
-import { type Page, expect, test } from "@playwright/test";
-import sharp from "sharp";
+import { expect, test } from "@playwright/test";
 import { ssim } from "ssim.js";
 import { signInAs } from "./people";
+import { goToFrame, greatestDifference, paintOnServer, pixels, savedProof } from "./proofs";
 
 /**
  * The invariant of the product: what Chromium shows as a proof is what the server renders, bit for bit before encoding.
  * The outside source is the other platform: each checks the other.
  */
 const FORMATS = ["square", "vertical", "widescreen"] as const;
-const run = promisify(execFile);
 
 /** Frames at 30 a second: entrances, slow zooms, crossfades, settled moments, exits, in every scene of the template. */
 const PLACES = [
@@ -34,7 +31,7 @@ test.afterAll(() => rm(folder, { recursive: true }));
 for (const [slug, frames] of PLACES)
   test(`every proof of ${slug} equals the render`, async ({ page }) => {
     test.setTimeout(480_000);
-    await run(process.execPath, ["--import", "tsx", "e2e/serverFrames.ts", slug, join(folder, slug), frames.join(",")], { maxBuffer: 1 << 24 });
+    await paintOnServer(slug, join(folder, slug), frames);
     await signInAs(page, "Tamsin Kell");
     await page.goto(`/promotions/${slug}`);
     await expect(page.getByTestId("meters").first()).toBeVisible();
@@ -43,8 +40,7 @@ for (const [slug, frames] of PLACES)
     for (const frame of frames) {
       await goToFrame(page, frame);
       for (const format of FORMATS) {
-        const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: `Save this ${format} frame as PNG` }).click()]);
-        const proof = await pixels(await readFile(await download.path()));
+        const proof = await pixels(await savedProof(page, format));
         const render = await pixels(await readFile(join(folder, slug, `${format}-${frame}.png`)));
         expect([proof.width, proof.height]).toEqual([render.width, render.height]);
         if (showsClip(frame)) {
@@ -60,23 +56,3 @@ for (const [slug, frames] of PLACES)
     expect(differences).toEqual([]);
     expect(exact).toBe(FORMATS.length * frames.filter((frame) => !showsClip(frame)).length);
   });
-
-async function goToFrame(page: Page, frame: number): Promise<void> {
-  const slider = page.getByRole("slider", { name: "Place in time" });
-  await slider.focus();
-  await page.keyboard.press("Home");
-  for (let second = 0; second < Math.floor(frame / 30); second++) await page.keyboard.press("Shift+ArrowRight");
-  for (let step = 0; step < frame % 30; step++) await page.keyboard.press("ArrowRight");
-  await expect(slider).toHaveAttribute("aria-valuenow", String(Math.round((frame * 1000) / 30)));
-}
-
-async function pixels(png: Buffer): Promise<{ data: Uint8ClampedArray; width: number; height: number }> {
-  const { data, info } = await sharp(png).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
-  return { data: new Uint8ClampedArray(data), width: info.width, height: info.height };
-}
-
-function greatestDifference(one: Uint8ClampedArray, other: Uint8ClampedArray): number {
-  let greatest = 0;
-  for (let index = 0; index < one.length; index++) greatest = Math.max(greatest, Math.abs((one[index] ?? 0) - (other[index] ?? 0)));
-  return greatest;
-}

@@ -113,12 +113,7 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     }
     const part = scaledPart(node.part, levelLength(node.width, level) / node.width, levelLength(node.height, level) / node.height);
     if (node.blur) paintBlurred(image, node.place, node.part, part, node.blur * scale, pen);
-    else if (node.shadow) {
-      pen.context.save();
-      castShadow(node.shadow, pen.context);
-      drawPart(image, part, toPixels(node.place, pen), pen);
-      pen.context.restore();
-    } else drawPart(image, part, toPixels(node.place, pen), pen);
+    else drawPart(image, part, toPixels(node.place, pen), pen);
   }
 
   /** A blur fades out at the edges of what it is given, so the picture is laid out larger than its place and clipped. */

@@ -93,7 +93,8 @@ export function boundWords({ product, offer, brand }: Facts, slot: WordsSlot): s
 function mediaOf(document: Promotion, facts: Facts, scenes: readonly SceneTemplate[], scene: SceneTemplate, slot: MediaSlot, asked: readonly MediaSlot[] = []): PictureFacts | ClipFacts | null {
   const fill = document.fills[slotKey(scene, slot)];
   const chosen = fill?.kind === "media" ? visible(facts, fill.media) : null;
-  if (chosen) return chosen;
+  const usual = slot.media === undefined ? null : visible(facts, slot.media);
+  if (chosen ?? usual) return chosen ?? usual;
   if (slot.from === "product") return visible(facts, facts.product?.picture ?? "");
   const source = sourceSlot(document, scenes, scene, slot);
   // Slots that take their picture from each other have none.

@@ -41,4 +41,4 @@ export function sampleFills(template: Template, media: readonly MediaFacts[], ha
 }
 
 /** Whether nothing but a choice would fill a slot. */
-const isEmpty = (slot: MediaSlot, hasProductPicture: boolean): boolean => (slot.from === "product" ? !hasProductPicture || !slot.accepts.includes("picture") : slot.from === "nothing");
+const isEmpty = (slot: MediaSlot, hasProductPicture: boolean): boolean => slot.media === undefined && (slot.from === "product" ? !hasProductPicture || !slot.accepts.includes("picture") : slot.from === "nothing");

@@ -68,6 +68,8 @@ export interface MediaSlot extends SlotBase {
   /** Where the picture comes from when none is chosen: the product's, another slot's (`slot:scene.slot`), or nowhere. */
   readonly from: "product" | "nothing" | `slot:${string}`;
   readonly needs: MediaNeeds;
+  /** A media item of the team that is shown until another is chosen; fixed where the content is locked. */
+  readonly media?: string | undefined;
 }
 /** The promotion's offer: badge, price now, price before, how long. */
 export interface OfferSlot extends SlotBase {

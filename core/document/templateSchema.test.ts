@@ -1,3 +1,4 @@
+import { Ajv2020 } from "ajv/dist/2020";
 import { ValidationError } from "yup";
 import { ONE_OFFER } from "../templates/priceDrops";
 import { SHIPPED_TEMPLATES } from "../templates/shipped";
@@ -5,6 +6,7 @@ import { needsInWords, needsOf, templateLength } from "./needs";
 import { PURPOSES } from "./template";
 import { jsonPointer, readTemplate } from "./templateSchema";
 import { readPromotion } from "./promotion";
+import { templateJsonSchema } from "./templateJsonSchema";
 
 /** The document as plain JSON, with one thing in it changed. */
 function broken(change: (document: Plain) => void): unknown {
@@ -66,6 +68,15 @@ test.each(BROKEN)("%s is refused, with a pointer to the field", (_, change, poin
     }
   })();
   expect(problems.map(({ path }) => jsonPointer(path))).toContain(pointer);
+});
+
+/** Checks of several fields at once, which JSON Schema has no words for. */
+const BEYOND_JSON_SCHEMA = ["two scenes of one id", "two slots of one id", "a transition longer than half its scene"];
+
+test("the published JSON Schema, read by ajv, accepts every shipped template and refuses what our own schema refuses", () => {
+  const validate = new Ajv2020({ formats: { uuid: true } }).compile(templateJsonSchema());
+  for (const template of SHIPPED_TEMPLATES) expect([template.slug, validate(JSON.parse(JSON.stringify(template)))]).toEqual([template.slug, true]);
+  for (const [what, change] of BROKEN) expect([what, validate(broken(change))]).toEqual([what, BEYOND_JSON_SCHEMA.includes(what)]);
 });
 
 test("every shipped template is sound, has its own slug, and reads back as it was written", () => {

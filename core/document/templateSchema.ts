@@ -65,6 +65,7 @@ const SLOTS: Readonly<Record<Slot["kind"], Schema<unknown>>> = {
     ...slotBase, kind: string().oneOf(["media"]).required(), accepts: array(string().oneOf(["picture", "clip"]).required()).min(1, "Accept pictures, clips or both.").max(2).required(),
     from: string().matches(/^(product|nothing|slot:[a-z0-9-]+\.[a-z0-9-]+)$/, "A picture comes from “product”, “nothing” or “slot:scene.slot”.").required(),
     needs: object({ shape: string().oneOf(PICTURE_SHAPES).required(), leastPixels: number().integer().min(0).max(4096).required(), leastSeconds: number().min(0).max(60).required() }).noUnknown().required(),
+    media: string().uuid("A media item is named by its id.").optional(),
   }).noUnknown(),
   offer: object({ ...slotBase, kind: string().oneOf(["offer"]).required() }).noUnknown(),
   products: object({ ...slotBase, kind: string().oneOf(["products"]).required(), most: number().integer().min(1, "At least 1.").max(6, "At most 6 rows.").required() }).noUnknown(),

@@ -57,7 +57,6 @@ export interface PictureNode {
   readonly leastScale: number;
   /** Blur radius (standard deviation) in design units. */
   readonly blur?: number;
-  readonly shadow?: Shadow;
 }
 
 /** A part of one frame of a clip drawn into a place. */

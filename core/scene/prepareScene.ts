@@ -1,6 +1,6 @@
 import { arrange } from "../arrangement/arrange";
 import { type Backdrop, type Entry, type Ground, type Layout, type PlacedPicture, type Rule, type WordsColumn } from "../arrangement/layout";
-import { cutCard } from "../type/outline";
+import { cutCard, ellipse, polygon } from "../type/outline";
 import { withAlpha } from "../color/srgb";
 import { wantedContrast } from "../color/legibility";
 import { type BrandFacts, type ClipFacts, type PictureFacts } from "../document/facts";
@@ -190,14 +190,21 @@ function picturePart(placed: PlacedPicture, media: PictureFacts | ClipFacts | nu
   const { place } = placed;
   if (!media) return { kind: "fixed", node: { kind: "fill", place, ink: style.blank } };
   if (placed.blurred) return { kind: "fixed", node: { kind: "still", bounds: place, children: [coverNode(media, place, 1, BLUR)] } };
-  if (placed.shadow && media.kind === "picture") {
-    const node = media.cutOut ? containNode(media, place) : coverNode(media, place);
-    return { kind: "fixed", node: still([{ ...node, shadow: CARD_SHADOW }], place) };
-  }
+  if (placed.shadow && media.kind === "picture") return { kind: "fixed", node: still(onGround(media, place), place) };
   // What stands free is shown whole, on the brand's ground.
   if (media.kind === "picture" && media.cutOut) return { kind: "fixed", node: { kind: "still", bounds: place, children: [{ kind: "fill", place, ink: style.palette.ground }, { ...containNode(media, inset(place, evenInsets(Math.min(place.width, place.height) * 0.06))) }] } };
   const drift = zoom ? placed.drift : "none";
   return { kind: "media", media, place, drift, enters: placed.arrives === undefined ? null : placed.arrives * length, wipes: placed.wipes ?? null, atRest: coverNode(media, place) };
+}
+
+/** A picture with its shadow. Shapes cast it, not pictures: those of pictures differ between platforms by a few steps. */
+function onGround(media: PictureFacts, place: Rect): DisplayNode[] {
+  const at = { x: 0, y: 0 };
+  if (!media.cutOut) return [{ kind: "shape", outline: polygon(place.x, place.y, place.x + place.width, place.y, place.x + place.width, place.y + place.height, place.x, place.y + place.height), at, ink: "#000000", shadow: CARD_SHADOW }, coverNode(media, place)];
+  // What stands free stands on a pool of shade.
+  const node = containNode(media, place);
+  const { x, y, width, height } = node.place;
+  return [{ kind: "shape", outline: ellipse(rect(x + width * 0.16, y + height * 0.93, width * 0.68, height * 0.055)), at, ink: "rgba(0, 0, 0, 0.18)", shadow: CARD_SHADOW }, node];
 }
 
 function placeLogo(brand: BrandFacts, { box, on, align }: NonNullable<Layout["logo"]>, style: BrandStyle): { place: Rect; nodes: DisplayNode[] } | null {

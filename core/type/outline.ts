@@ -56,3 +56,20 @@ export function cutCard(r: Rect, cut: number): Outline {
   const { x, y, width, height } = r;
   return polygon(x, y, x + width - cut, y, x + width, y + cut, x + width, y + height, x + cut, y + height, x, y + height - cut);
 }
+
+/** How far control points of a quarter circle lie from its ends, against the radius (cubic approximation of a circle). */
+const QUARTER = 0.5522847498;
+
+/** An ellipse that touches all four sides of a place. */
+export function ellipse({ x, y, width, height }: Rect): Outline {
+  const [rx, ry, cx, cy] = [width / 2, height / 2, x + width / 2, y + height / 2];
+  const [kx, ky] = [rx * QUARTER, ry * QUARTER];
+  return [
+    STEP.move, cx - rx, cy,
+    STEP.cubic, cx - rx, cy - ky, cx - kx, cy - ry, cx, cy - ry,
+    STEP.cubic, cx + kx, cy - ry, cx + rx, cy - ky, cx + rx, cy,
+    STEP.cubic, cx + rx, cy + ky, cx + kx, cy + ry, cx, cy + ry,
+    STEP.cubic, cx - kx, cy + ry, cx - rx, cy + ky, cx - rx, cy,
+    STEP.close,
+  ];
+}

@@ -1,5 +1,6 @@
 import { type Facts, type MediaFacts, type ProductFacts } from "../../core/document/facts";
 import { refsOf } from "../../core/document/locks";
+import { mediaOfTemplate } from "../../core/document/templatePackage";
 import { MOST_ROWS, type Promotion, type TemplateRef } from "../../core/document/promotion";
 import { readBrandBook } from "../../core/brand/book";
 import { money, writePrice } from "../../core/offer/money";
@@ -39,6 +40,7 @@ export async function loadRenderInput(scope: TeamScope, document: Promotion, als
     ...brand.book.logos.map(({ media }) => media),
     ...[document.tune, picture].filter((id) => id !== null),
     ...(also.media ?? []),
+    ...Object.values(templates).flatMap(mediaOfTemplate),
   ]);
   const rows = used.size > 0 ? await scope.media().selectAll().where("id", "in", [...used]).where("state", "=", "ready").execute() : [];
   const logos = new Set(brand.book.logos.map(({ media }) => media));

@@ -1,0 +1,153 @@
+import { mkdtemp, readFile, rm } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { type Page, expect, test } from "@playwright/test";
+import jsqr from "jsqr";
+import { signInAs } from "./people";
+import { goToFrame, greatestDifference, paintOnServer, pixels, savedProof } from "./proofs";
+
+const FORMATS = ["square", "vertical", "widescreen"] as const;
+
+/** Scenes of other templates that between them use every arrangement the first one lacks. */
+const INSERTED = [
+  ["Price on a card", "Card"], ["All together", "The parts"], ["In their words", "Quote"], ["Good to know", "Tip 1"], ["This week", "List"],
+  ["Three strips", "Strips"], ["Come and work here", "The work"], ["Last days", "Three days"], ["You are invited", "Sign-off"],
+] as const;
+
+let folder: string;
+test.beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
+});
+test.afterAll(() => rm(folder, { recursive: true }));
+
+async function newPromotion(page: Page, template: string, product: string): Promise<string> {
+  await page.goto(`/promotions/new?template=${template}`);
+  await page.getByText(product, { exact: true }).first().click();
+  await page.getByRole("button", { name: "Fill the first version" }).click();
+  await page.waitForURL(/\/promotions\/(?!new)/);
+  await expect(page.getByTestId("meters").first()).toBeVisible();
+  return new URL(page.url()).pathname.split("/").at(-1) ?? "";
+}
+
+test("the gallery finds templates by purpose, length, needs and words, plays them, and keeps favourites", async ({ page }) => {
+  await signInAs(page, "Tamsin Kell");
+  await page.goto("/templates");
+  const found = page.getByRole("region", { name: "Templates found" });
+  await expect(found.getByRole("listitem", { name: "One product, one offer" }).locator("[data-preview=resting]")).toBeVisible();
+  expect(await found.getByRole("listitem").count()).toBeGreaterThanOrEqual(17);
+
+  await page.getByRole("radio", { name: /before and after/ }).check({ force: true });
+  await expect(found.getByRole("heading")).toHaveText(["Before and after"]);
+  await page.getByRole("button", { name: "Play Before and after" }).focus();
+  await expect(found.locator("[data-preview=resting]")).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(found.locator("[data-preview=playing]")).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(found.locator("[data-preview=resting]")).toBeVisible();
+  await page.getByRole("button", { name: "Before and after is a favourite" }).click();
+  await expect(page.getByRole("button", { name: "Before and after is a favourite" })).toHaveAttribute("aria-pressed", "true");
+
+  await page.goto("/templates?shelf=favourites");
+  await expect(found.getByRole("heading")).toHaveText(["Before and after"]);
+  await page.getByRole("button", { name: "Before and after is a favourite" }).click();
+  await expect(found).toContainText("No template answers that");
+
+  await page.goto("/templates");
+  await page.getByLabel("Length").selectOption("30");
+  await expect(found.getByRole("heading")).toHaveText(["Good to know", "Step by step"]);
+  await page.getByLabel("Length").selectOption("");
+  await page.getByLabel("What it needs").selectOption("words only");
+  await expect(found.getByRole("heading")).toHaveText(["Opening hours"]);
+  await page.getByLabel("What it needs").selectOption("");
+  await page.getByLabel("Search templates").fill("invitation code");
+  await expect(found.getByRole("heading")).toHaveText(["You are invited"]);
+  await page.getByLabel("Shown in the brand").selectOption("Tallowby Bakehouse");
+  await expect(page).toHaveURL(/brand=/);
+  await expect(found.locator("[data-preview=resting]")).toBeVisible();
+});
+
+test("scenes of any template go into a promotion; every arrangement's proof equals its render", async ({ page }) => {
+  test.setTimeout(300_000);
+  await signInAs(page, "Tamsin Kell");
+  const slug = await newPromotion(page, "before-and-after", "Meadow seed mix");
+  for (const [template, scene] of INSERTED) {
+    await page.getByRole("button", { name: "Insert scenes" }).click();
+    const dialog = page.getByRole("dialog");
+    await dialog.getByRole("button", { name: new RegExp(`^${template}`) }).click();
+    await dialog.getByRole("checkbox", { name: new RegExp(scene) }).check();
+    await dialog.getByLabel("Put them in").selectOption({ label: "after scene 1" });
+    await dialog.getByRole("button", { name: "Insert the scene" }).click();
+    await expect(dialog).toBeHidden();
+  }
+  await expect(page.getByRole("status").filter({ hasText: "saved" })).toBeVisible();
+  const scenes = page.getByTestId("copy-deck").getByRole("region", { name: /^Scene \d+/ });
+  await expect(scenes).toHaveCount(INSERTED.length + 2);
+  const strip = page.getByRole("slider", { name: "Place in time" });
+  const length = Number(await strip.getAttribute("aria-valuemax"));
+  // Through the wipe of the first scene, then every scene once it has settled, and a transition.
+  const spans = await page.getByTestId("copy-deck").locator(".figures").filter({ hasText: /^\d\d:\d\d\.\d\d\d:\d\d\.\d$/ }).allTextContents();
+  const times = spans.map((text) => [seconds(text.slice(0, 7)), seconds(text.slice(7))] as const);
+  // Whole seconds are reached in a few steps of the transport.
+  const frames = [60, ...times.map(([from, to]) => Math.round(from + (to - from) * 0.6) * 30), Math.floor(((times[1]?.[0] ?? 0) + 0.2) * 30)];
+  expect(Math.max(...frames) * (1000 / 30)).toBeLessThan(length);
+  await paintOnServer(slug, join(folder, slug), frames);
+  await page.reload();
+  await expect(page.getByTestId("meters").first()).toBeVisible();
+  const differences: string[] = [];
+  for (const frame of frames) {
+    await goToFrame(page, frame);
+    for (const format of FORMATS) {
+      const proof = await pixels(await savedProof(page, format));
+      const render = await pixels(await readFile(join(folder, slug, `${format}-${frame}.png`)));
+      const greatest = greatestDifference(proof.data, render.data);
+      if (greatest > 0) differences.push(`${format} frame ${frame}: greatest difference ${greatest}`);
+    }
+  }
+  expect(differences).toEqual([]);
+  expect(times).toHaveLength(INSERTED.length + 2);
+
+  // The sign-off of the invitation was put in last, so it stands second: its code can be read.
+  await goToFrame(page, Math.ceil((times[1]?.[0] ?? 0) + 2) * 30);
+  for (const format of FORMATS) {
+    const { data, width, height } = await pixels(await savedProof(page, format));
+    expect(jsqr(data, width, height)?.data).toBe("https://quillfern.example.com");
+  }
+});
+
+const seconds = (text: string): number => Number(text.slice(0, 2)) * 60 + Number(text.slice(3));
+
+test("an arrangement is swapped and the template changed; fills are kept, what finds no place is named, undo brings all back", async ({ page }) => {
+  await signInAs(page, "Tamsin Kell");
+  await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
+  await page.getByRole("textbox", { name: "Headline" }).fill("Kept through everything");
+  await page.getByRole("button", { name: "Scene 1: arrangement" }).click();
+  await page.getByRole("combobox", { name: /^Arrangement/ }).selectOption("Split");
+  await expect(page.getByText("A picture beside or above its words.")).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("textbox", { name: "Headline" })).toHaveValue("Kept through everything");
+
+  await page.getByRole("button", { name: "Change the template" }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByRole("button", { name: /^Price on a card/ }).click();
+  await expect(dialog.getByRole("status")).toContainText("Headline: “Kept through everything”");
+  await dialog.getByRole("button", { name: "Change the template" }).click();
+  await expect(page.getByRole("region", { name: "Kept aside" })).toContainText("Kept through everything");
+  await expect(page.getByTestId("copy-deck").getByRole("region", { name: /^Scene \d+/ })).toHaveCount(2);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByRole("textbox", { name: "Headline" })).toHaveValue("Kept through everything");
+  await expect(page.getByTestId("copy-deck").getByRole("region", { name: /^Scene \d+/ })).toHaveCount(4);
+  await expect(page.getByRole("status").filter({ hasText: "saved" })).toBeVisible();
+});
+
+test("what a template locks is closed to a marketer, and refused by the server in words", async ({ page }) => {
+  await signInAs(page, "Tamsin Kell");
+  const slug = await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
+  await page.getByRole("button", { name: "Scene 4: arrangement" }).click();
+  await expect(page.getByRole("button", { name: "Take out (locked)" })).toBeDisabled();
+  await expect(page.getByLabel("Arrangement (locked)")).toBeDisabled();
+  const remove = (): Promise<{ status: number; problem: string }> => page.evaluate(async (address) => {
+    const desk = await fetch(`${address}/edits`, { method: "POST", body: JSON.stringify({ base: 1, edits: [{ kind: "change-scene", scene: "sign-off", change: { what: "arrangement", value: { name: "words-only", words: "top", align: "start" } } }] }) });
+    return { status: desk.status, problem: ((await desk.json()) as { problem?: string }).problem ?? "" };
+  }, `/promotions/${slug}`);
+  expect(await remove()).toEqual({ status: 422, problem: "The arrangement of scene “Sign-off” is locked by the template. A designer can change it, or unlock it in the template." });
+});
