@@ -1,21 +1,25 @@
-import { useMemo } from "react";
-import { Heart } from "lucide-react";
+import { useMemo, useState } from "react";
+import { Toaster } from "sonner";
+import { FileDown, Heart } from "lucide-react";
 import { Link, useFetcher } from "react-router";
 import { type Facts } from "../../core/document/facts";
 import { requirePerson } from "../../server/auth/sessions";
 import { setFavourite } from "../../server/templates/favourites";
+import { mayChangeLocked } from "../../server/promotions/promotionStore";
 import { LENGTHS, NEEDS, SHELVES, loadGallery, readGalleryQuery } from "../../server/templates/gallery";
 import type { Route } from "./+types/templates";
 import { ButtonLink } from "../components/Button";
+import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
+import { ImportPackage } from "../gallery/ImportPackage";
 import { GalleryFilters } from "../gallery/GalleryFilters";
 import { TrioPreview } from "../gallery/TrioPreview";
 import { type Previews, usePreviews } from "../gallery/usePreviews";
 
 export async function loader({ request }: Route.LoaderArgs) {
-  const { scope, id } = await requirePerson(request);
+  const { scope, id, role } = await requirePerson(request);
   const query = readGalleryQuery(new URL(request.url).searchParams);
-  return { query, choices: { lengths: LENGTHS, needs: NEEDS, shelves: SHELVES }, ...(await loadGallery(scope, id, query)) };
+  return { query, designs: mayChangeLocked(role), choices: { lengths: LENGTHS, needs: NEEDS, shelves: SHELVES }, ...(await loadGallery(scope, id, query)) };
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -26,11 +30,13 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 export default function Templates({ loaderData }: Route.ComponentProps) {
-  const { query, choices, counts, brands, brand, products, product, facts, cards } = loaderData;
+  const { query, designs, choices, counts, brands, brand, products, product, facts, cards } = loaderData;
   const previews = usePreviews();
+  const [problem, setProblem] = useState<string | null>(null);
   return (
     <main className="flex-1 px-8 py-7">
-      <PageHead title="Templates" about="Designs to fill. Each comes out square, vertical and widescreen." />
+      <PageHead title="Templates" about="Designs to fill. Each comes out square, vertical and widescreen.">{designs && <ImportPackage onProblem={setProblem} />}</PageHead>
+      {problem && <Notice kind="wrong" className="mb-4">{problem}</Notice>}
       <div className="grid grid-cols-[196px_minmax(0,1fr)] gap-8 max-md:grid-cols-1">
         <GalleryFilters key={`${query.purpose}/${query.shelf}/${query.length}/${query.needs}`} query={query} choices={choices} counts={counts} brands={brands} brand={brand} products={products} product={product} />
         <section aria-label="Templates found">
@@ -41,6 +47,7 @@ export default function Templates({ loaderData }: Route.ComponentProps) {
           </ul>
         </section>
       </div>
+      <Toaster position="bottom-center" />
     </main>
   );
 }
@@ -56,6 +63,7 @@ function Card({ card: { ref, template, document, seconds, needs, favourite, own 
           <h2 className="text-[18px] leading-tight">{template.name}</h2>
           <p className="mt-1 text-[13px] text-soft"><span className="inline-block first-letter:uppercase">{template.purpose}</span> <Dot /> <span className="figures">{seconds} s</span> <Dot /> {needs}{own && <> <Dot /> made by the team</>}</p>
         </div>
+        <a href={`/templates/${ref.slug}/package`} download aria-label={`Save ${template.name} as a package`} title="Save as a package (zip)" className="p-1.5 text-soft hover:text-ink"><FileDown aria-hidden size={18} /></a>
         <Favourite slug={ref.slug} name={template.name} liked={favourite} />
         <ButtonLink to={`/promotions/new?template=${ref.slug}${product ? `&product=${product}` : ""}`} className="shrink-0 px-3.5! py-1.5!">Fill</ButtonLink>
       </div>

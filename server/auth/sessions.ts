@@ -68,3 +68,10 @@ export async function requireEditor(request: Request): Promise<Person> {
   if (person.role === "reviewer") throw new Response("Reviewers can look and comment, but not change things.", { status: 403 });
   return person;
 }
+
+/** The signed-in person if they may make and change templates. */
+export async function requireDesigner(request: Request): Promise<Person> {
+  const person = await requirePerson(request);
+  if (person.role !== "designer" && person.role !== "owner") throw new Response("Templates are changed by designers and owners.", { status: 403 });
+  return person;
+}

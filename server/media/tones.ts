@@ -6,6 +6,7 @@ import { array, string } from "yup";
 import { type ClipFacts, type MediaFacts, type PictureFacts } from "../../core/document/facts";
 import { TONES_LENGTH, type Tones, measureTones } from "../../core/picture/tones";
 import { frameTime } from "../../core/time/frames";
+import { log } from "../log";
 import { levelKey, tonesKey, workKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { SAFE_INPUT, runProgram } from "./program";
@@ -29,9 +30,15 @@ export async function tonesOf(item: PictureFacts | ClipFacts, sha256: string): P
   return found;
 }
 
-/** Facts with their tones. Sounds have none. */
+/** Facts with their tones. Sounds have none, and neither has an item whose working copies are gone: its words get the usual shade. */
 export async function withTones(item: MediaFacts, sha256: string): Promise<MediaFacts> {
-  return item.kind === "sound" ? item : { ...item, tones: await tonesOf(item, sha256) };
+  if (item.kind === "sound") return item;
+  try {
+    return { ...item, tones: await tonesOf(item, sha256) };
+  } catch (error) {
+    log.warn({ error, media: item.id }, "tones could not be measured");
+    return item;
+  }
 }
 
 async function readTones(item: PictureFacts | ClipFacts, sha256: string): Promise<readonly Tones[]> {
