@@ -55,7 +55,7 @@ const MARGIN = 1.05;
 export function solveLegibility(moments: readonly (readonly ToneSample[])[], inks: readonly InkChoice[], wanted: number, leastShade = 0): Legibility {
   const solved = inks.map(({ ink, shade }): Legibility => {
     const reached = (alpha: number): number => Math.min(...moments.map((samples) => contrastReached(samples, ink, shade, alpha)));
-    const alpha = leastAlpha(leastShade, (tried) => reached(tried) >= wanted * MARGIN);
+    const alpha = leastAlpha(leastShade, (tried) => moments.every((samples) => shareBelow(samples, ink, shade, tried, wanted * MARGIN) <= 1 - REACHED_BY));
     return { ink, treatment: alpha > 0 ? { kind: "shade", color: shade, alpha } : { kind: "plain" }, contrast: reached(alpha) };
   });
   const [first] = solved;
@@ -84,14 +84,33 @@ function isBetter(one: Legibility, best: Legibility): boolean {
   return own === 0 || own < other - FAVOUR;
 }
 
+/** What of an area has less contrast with an ink than wanted, under a shade of a colour and alpha. 0 to 1. */
+function shareBelow(samples: readonly ToneSample[], ink: string, shade: string, alpha: number, wanted: number): number {
+  const light = luminance(parseHex(ink));
+  const over = parseHex(shade);
+  let [below, whole] = [0, 0];
+  for (const sample of samples) {
+    whole += sample.share;
+    if (contrastOver(sample, over, alpha, light) < wanted) below += sample.share;
+  }
+  return whole > 0 ? below / whole : 0;
+}
+
+/** The contrast of an ink's luminance with a pixel under a shade. */
+function contrastOver({ r, g, b }: ToneSample, over: Rgb, alpha: number, light: number): number {
+  const below = 0.2126 * linear(r + (over.r - r) * alpha) + 0.7152 * linear(g + (over.g - g) * alpha) + 0.0722 * linear(b + (over.b - b) * alpha);
+  return (Math.max(light, below) + 0.05) / (Math.min(light, below) + 0.05);
+}
+
+/** Pixels have eight bits a channel, so there are 256 values to look up. */
+const LINEAR = Float64Array.from({ length: 256 }, (_, byte) => toLinear(byte / 255));
+const linear = (channel: number): number => LINEAR[Math.round(channel * 255)] ?? 0;
+
 /** The contrast (WCAG 2.2) that 95 % of an area reaches with an ink, under a shade of a colour and alpha. */
 export function contrastReached(samples: readonly ToneSample[], ink: string, shade: string, alpha: number): number {
   const light = luminance(parseHex(ink));
   const over = parseHex(shade);
-  const contrasts = samples.map(({ r, g, b, share }) => {
-    const below = luminance({ r: r + (over.r - r) * alpha, g: g + (over.g - g) * alpha, b: b + (over.b - b) * alpha });
-    return { contrast: (Math.max(light, below) + 0.05) / (Math.min(light, below) + 0.05), share };
-  });
+  const contrasts = samples.map((sample) => ({ contrast: contrastOver(sample, over, alpha, light), share: sample.share }));
   contrasts.sort((one, other) => one.contrast - other.contrast);
   const spared = contrasts.reduce((sum, { share }) => sum + share, 0) * (1 - REACHED_BY);
   let passed = 0;

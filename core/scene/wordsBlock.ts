@@ -6,7 +6,7 @@ import { type FormatName, type Shape } from "../placement/formats";
 import { type FaceFiles } from "../type/faces";
 import { type FittedWords, fitWords } from "../type/fit";
 import { type FontBook } from "../type/fontBook";
-import { outlineBounds } from "../type/outline";
+import { type Outline, outlineBounds } from "../type/outline";
 import { type TypeRole, faceOf, fitRule, isTabular } from "../type/roles";
 import { shapedText } from "../type/shapedTexts";
 import { type BrandStyle } from "./brandStyle";
@@ -34,7 +34,9 @@ export function setWords(setter: Typesetter, role: TypeRole, text: string, box: 
 
 /** The display nodes of set words at a place: one shape for all letters, then the emoji. */
 export function wordNodes(words: FittedWords, at: Point, ink: string): DisplayNode[] {
-  const outline = words.lines.flatMap((line) => line.outline);
+  const [first] = words.lines;
+  // Joined whole: number by number would take longer than setting the words.
+  const outline: Outline = words.lines.length === 1 && first ? first.outline : ([] as number[]).concat(...words.lines.map((line) => line.outline));
   const letters: DisplayNode[] = outline.length > 0 ? [{ kind: "shape", outline, at, ink }] : [];
   const emoji = words.lines.flatMap((line) => line.emoji).map(
     ({ code, place }): DisplayNode => ({ kind: "emoji", code, place: { ...place, x: place.x + at.x, y: place.y + at.y } }),

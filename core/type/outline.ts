@@ -1,4 +1,4 @@
-import { type Rect, rect, union } from "../geometry/rect";
+import { type Rect, rect } from "../geometry/rect";
 
 /**
  * A filled shape as a flat list of drawing steps: a step code followed by its coordinates (x right, y down).
@@ -32,14 +32,18 @@ export function appendPlaced(target: number[], outline: Outline, scaleX: number,
 
 /** The box around all points of an outline, control points included; null when it has none. */
 export function outlineBounds(outline: Outline): Rect | null {
-  let box: Rect | null = null;
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
   eachStep(outline, (step, at) => {
     for (let offset = 0; offset < (COORDINATES[step] ?? 0); offset += 2) {
-      const point = rect(outline[at + offset] ?? 0, outline[at + offset + 1] ?? 0, 0, 0);
-      box = box ? union(box, point) : point;
+      const x = outline[at + offset] ?? 0;
+      const y = outline[at + offset + 1] ?? 0;
+      if (x < left) left = x;
+      if (x > right) right = x;
+      if (y < top) top = y;
+      if (y > bottom) bottom = y;
     }
   });
-  return box;
+  return right < left ? null : rect(left, top, right - left, bottom - top);
 }
 
 /** A closed polygon through points given as x, y, x, y … */
