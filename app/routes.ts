@@ -20,6 +20,7 @@ export default [
   route("formats/template.schema.json", "routes/templateSchema.ts"),
   route("templates/import", "routes/templateImport.ts"),
   route("templates/:slug/package", "routes/templatePackage.ts"),
+  route("promotions/:slug/template", "routes/templateKeep.ts"),
   route("promotions/:slug/edits", "routes/promotionEdits.ts"),
   route("promotions/:slug/still/:format", "routes/promotionStill.ts"),
   route("renditions/:id/file", "routes/renditionFile.ts"),

@@ -151,3 +151,38 @@ test("what a template locks is closed to a marketer, and refused by the server i
   }, `/promotions/${slug}`);
   expect(await remove()).toEqual({ status: 422, problem: "The arrangement of scene “Sign-off” is locked by the template. A designer can change it, or unlock it in the template." });
 });
+
+test("a designer keeps a promotion as a template, gives it away as a package and brings it back; a marketer fills it", async ({ page, browser }) => {
+  await signInAs(page, "Delphine Orrow");
+  await newPromotion(page, "price-on-a-card", "Hand-thrown pot, 24 cm");
+  await page.getByRole("textbox", { name: /^Product/ }).first().fill("Our house pot");
+  await expect(page.getByRole("status").filter({ hasText: "saved" })).toBeVisible();
+  await page.getByRole("button", { name: "Keep as a template" }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByLabel("Name of the template").fill("House pot card");
+  await dialog.getByRole("checkbox", { name: /^Product/ }).check();
+  await dialog.getByRole("button", { name: "Keep the template" }).click();
+  await expect(page.getByText("“House pot card” is among the team's templates now.")).toBeVisible();
+
+  await page.goto("/templates?shelf=own");
+  const found = page.getByRole("region", { name: "Templates found" });
+  await expect(found.getByRole("heading")).toHaveText(["House pot card"]);
+  const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("link", { name: "Save House pot card as a package" }).click()]);
+  expect(download.suggestedFilename()).toBe("house-pot-card.template.zip");
+  const path = join(folder, "house-pot-card.template.zip");
+  await download.saveAs(path);
+  await page.getByLabel("Template package").setInputFiles(path);
+  await expect(found.getByRole("heading")).toHaveText(["House pot card", "House pot card"]);
+  await page.getByLabel("Template package").setInputFiles({ name: "not-one.zip", mimeType: "application/zip", buffer: Buffer.from("hello") });
+  await expect(page.getByText("“not-one.zip” is not a zip, or it is damaged. Export the template again.")).toBeVisible();
+
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const other = await context.newPage();
+  await signInAs(other, "Tamsin Kell");
+  await newPromotion(other, "house-pot-card", "Kitchen herb tray");
+  const product = other.getByRole("textbox", { name: /^Product/ }).first();
+  await expect(product).toHaveValue("Our house pot");
+  await expect(product).toHaveAttribute("readonly", "");
+  for (const format of FORMATS) await expect(other.getByRole("img", { name: `${format} proof` })).toBeVisible();
+  await context.close();
+});

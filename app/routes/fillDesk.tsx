@@ -13,6 +13,7 @@ import type { Route } from "./+types/fillDesk";
 import { useLive } from "../components/useLive";
 import { Button, ButtonLink } from "../components/Button";
 import { useDropFill } from "../desk/useDropFill";
+import { KeepDialog } from "../desk/KeepDialog";
 import { TemplatesDialog } from "../desk/TemplatesDialog";
 import { CopyDeck } from "../desk/CopyDeck";
 import { DeskHeader } from "../desk/DeskHeader";
@@ -40,7 +41,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
   });
   const engine = useProofEngine();
   const prepared = useProofState(engine, (state) => state.prepared);
-  const [dialog, setDialog] = useState<"insert" | "swap" | null>(null);
+  const [dialog, setDialog] = useState<"insert" | "swap" | "keep" | null>(null);
   const [marked, setMarked] = useState<SlotKey | null>(null);
   const deck = useRef<HTMLFieldSetElement>(null);
   const live = useLive();
@@ -74,7 +75,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
         <fieldset ref={deck} disabled={!live} className="min-h-0 min-w-0">
           <CopyDeck
             document={document} promotion={promotion} prepared={prepared} marked={marked} free={free} onEdit={apply} onProblem={(problem) => toast.error(problem)} onDropFiles={dropFill}
-            actions={<><Button onClick={() => setDialog("insert")}><Plus aria-hidden size={16} /> Insert scenes</Button><Button look="quiet" onClick={() => setDialog("swap")}>Change the template</Button></>}
+            actions={<><Button onClick={() => setDialog("insert")}><Plus aria-hidden size={16} /> Insert scenes</Button><Button look="quiet" onClick={() => setDialog("swap")}>Change the template</Button>{free && <Button look="quiet" disabled={save !== "saved"} onClick={() => setDialog("keep")}>Keep as a template</Button>}</>}
             choices={{ media: media.flatMap(({ facts, rights }) => (facts ? [{ facts, rights }] : [])), products, offers, suggestions: loaded.suggestions }}
             onMark={(slot, span) => {
               setMarked(slot);
@@ -86,7 +87,8 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
         <Trio engine={engine} slug={slug} marked={marked} onPick={pick} />
       </div>
       <Transport engine={engine} scenes={promotion.scenes.map(({ template }) => template)} spans={promotion.spans} length={promotion.length} />
-      {dialog && <TemplatesDialog purpose={dialog} document={document} templates={facts.templates} offered={offered} onEdit={apply} onProblem={(problem) => toast.error(problem)} onClose={() => setDialog(null)} />}
+      {dialog === "keep" && <KeepDialog slug={slug} name={document.name} promotion={promotion} onKept={(name) => toast(`“${name}” is among the team's templates now.`)} onClose={() => setDialog(null)} />}
+      {(dialog === "insert" || dialog === "swap") && <TemplatesDialog purpose={dialog} document={document} templates={facts.templates} offered={offered} onEdit={apply} onProblem={(problem) => toast.error(problem)} onClose={() => setDialog(null)} />}
       <Toaster position="bottom-center" offset={74} />
     </main>
   );

@@ -1,0 +1,49 @@
+import { asTemplate } from "./asTemplate";
+import { templateKey } from "./facts";
+import { scenesOf } from "./design";
+import { resolvePromotion } from "./resolve";
+import { insertScenes } from "./restructure";
+import { readTemplate } from "./templateSchema";
+import { lockProblem } from "./locks";
+import { applyEdit } from "./edits";
+import { CLIP_ID, PICTURE_ID, testDocument, testFacts } from "../testing/promotions";
+import { THREE_REASONS } from "../templates/proofs";
+import { shippedRef } from "../templates/shipped";
+
+const facts = testFacts();
+const document = {
+  ...testDocument({ fills: { "hook.headline": { kind: "words", text: "Bring the bench to life" }, "offer.picture": { kind: "media", media: CLIP_ID }, "offer.terms": { kind: "words", text: "In the shop only" } } }),
+};
+const kept = (fixed: readonly `${string}.${string}`[]) => asTemplate(document, facts, { slug: "bench-week", name: "Bench week", purpose: "price drop", about: "", fixed: new Set(fixed) });
+
+test("what is kept is a sound template that shows what the promotion shows", () => {
+  const template = kept(["hook.headline", "product.name", "offer.picture"]);
+  expect(readTemplate(JSON.parse(JSON.stringify(template)))).toEqual(JSON.parse(JSON.stringify(template)));
+  const ref = shippedRef(template);
+  const made = { ...document, template: ref, scenes: scenesOf(ref, template), fills: {} };
+  const shown = resolvePromotion(made, { ...facts, product: null, templates: { [templateKey(ref)]: template } });
+  expect(shown.scenes[0]?.words).toEqual({ headline: "Bring the bench to life" });
+  // Fixed: the product's name as it read, though no product is chosen now.
+  expect(shown.scenes[1]?.words["name"]).toBe("Hand-thrown pot, 24 cm");
+  expect(shown.scenes[2]?.media["picture"]?.id).toBe(CLIP_ID);
+  // The sign-off still takes its picture from the offer.
+  expect(shown.scenes[3]?.media["picture"]?.id).toBe(CLIP_ID);
+});
+
+test("what is fixed is locked, what is not can be filled again", () => {
+  const template = kept(["hook.headline"]);
+  const ref = shippedRef(template);
+  const templates = { [templateKey(ref)]: template };
+  const made = { ...document, template: ref, scenes: scenesOf(ref, template), fills: {} };
+  const words = { kind: "words", text: "Other" } as const;
+  expect(lockProblem(made, applyEdit(made, { kind: "fill", slot: "hook.headline", fill: words }), templates)).toContain("locked");
+  expect(lockProblem(made, applyEdit(made, { kind: "fill", slot: "offer.terms", fill: words }), templates)).toBeNull();
+  expect(lockProblem(made, applyEdit(made, { kind: "fill", slot: "hook.picture", fill: { kind: "media", media: PICTURE_ID } }), templates)).toBeNull();
+});
+
+test("scenes from another template keep their pictures' sources under their new ids", () => {
+  const scenes = insertScenes(document, shippedRef(THREE_REASONS), ["third", "sign-off"], 4);
+  const template = asTemplate({ ...document, scenes }, facts, { slug: "x-y", name: "X", purpose: "other", about: "", fixed: new Set() });
+  const last = template.scenes.at(-1)?.slots.find((slot) => slot.kind === "media");
+  expect(last?.kind === "media" && last.from).toBe("slot:third.picture");
+});
