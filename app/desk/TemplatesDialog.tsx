@@ -4,10 +4,10 @@ import { useState } from "react";
 import { ABOUT_ARRANGEMENTS } from "../../core/document/arrangements";
 import { sceneOrigin } from "../../core/document/design";
 import { type Edit } from "../../core/document/edits";
-import { type TemplatesByRef } from "../../core/document/facts";
+import { type MediaFacts, type TemplatesByRef } from "../../core/document/facts";
 import { needsInWords, needsOf, templateLength } from "../../core/document/needs";
 import { type Promotion, type TemplateRef } from "../../core/document/promotion";
-import { insertScenes, moveToTemplate } from "../../core/document/restructure";
+import { moveToTemplate, withScenes } from "../../core/document/restructure";
 import { type Template } from "../../core/document/template";
 import { Button } from "../components/Button";
 
@@ -17,11 +17,14 @@ export interface ChoosableTemplate {
 }
 
 /** Puts scenes of any template into a promotion, or moves the promotion to another template; says beforehand what would find no place. */
-export function TemplatesDialog({ purpose, document, templates, offered, onEdit, onProblem, onClose }: {
+export function TemplatesDialog({ purpose, document, templates, offered, media, hasProductPicture, onEdit, onProblem, onClose }: {
   purpose: "insert" | "swap";
   document: Promotion;
   templates: TemplatesByRef;
   offered: readonly ChoosableTemplate[];
+  /** What may fill pictures that would be empty, the most fitting first. */
+  media: readonly MediaFacts[];
+  hasProductPicture: boolean;
   onEdit: (edit: Edit) => void;
   onProblem: (problem: string) => void;
   onClose: () => void;
@@ -39,7 +42,7 @@ export function TemplatesDialog({ purpose, document, templates, offered, onEdit,
     if (!chosen) return;
     try {
       if (moved) onEdit({ kind: "restructure", structure: moved.structure });
-      else onEdit({ kind: "scenes", scenes: insertScenes(document, chosen.ref, chosen.template.scenes.map(({ id }) => id).filter((id) => scenes.includes(id)), at) });
+      else onEdit({ kind: "restructure", structure: withScenes(document, chosen, chosen.template.scenes.map(({ id }) => id).filter((id) => scenes.includes(id)), at, media, hasProductPicture) });
       onClose();
     } catch (error) {
       onProblem(error instanceof Error ? error.message : String(error));

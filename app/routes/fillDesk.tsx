@@ -88,7 +88,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
       </div>
       <Transport engine={engine} scenes={promotion.scenes.map(({ template }) => template)} spans={promotion.spans} length={promotion.length} />
       {dialog === "keep" && <KeepDialog slug={slug} name={document.name} promotion={promotion} onKept={(name) => toast(`“${name}” is among the team's templates now.`)} onClose={() => setDialog(null)} />}
-      {(dialog === "insert" || dialog === "swap") && <TemplatesDialog purpose={dialog} document={document} templates={facts.templates} offered={offered} onEdit={apply} onProblem={(problem) => toast.error(problem)} onClose={() => setDialog(null)} />}
+      {(dialog === "insert" || dialog === "swap") && <TemplatesDialog purpose={dialog} document={document} templates={facts.templates} offered={offered} media={loaded.samples} hasProductPicture={(facts.product?.picture ?? null) !== null} onEdit={apply} onProblem={(problem) => toast.error(problem)} onClose={() => setDialog(null)} />}
       <Toaster position="bottom-center" offset={74} />
     </main>
   );

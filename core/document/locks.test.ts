@@ -2,9 +2,9 @@ import { applyEdit, type Edit } from "./edits";
 import { templateKey } from "./facts";
 import { lockProblem, promotionProblem } from "./locks";
 import { type Promotion } from "./promotion";
-import { insertScenes, moveToTemplate, repeatScene } from "./restructure";
+import { insertScenes, moveToTemplate, repeatScene, withScenes } from "./restructure";
 import { type SceneAllows, type Slot, type SlotAllows, type Template } from "./template";
-import { CLIP_ID, PICTURE_ID, promotionOf, testDocument } from "../testing/promotions";
+import { CLIP_ID, PICTURE_ID, promotionOf, testClip, testDocument, testPicture } from "../testing/promotions";
 import { ONE_OFFER, PRICE_ON_A_CARD } from "../templates/priceDrops";
 import { THREE_REASONS } from "../templates/proofs";
 import { SHIPPED_BY_REF, shippedRef } from "../templates/shipped";
@@ -82,6 +82,14 @@ test("a scene inserted twice gets an id of its own, and never that of a scene th
   const ids = insertScenes(testDocument({ fills }), shippedRef(THREE_REASONS), ["claim", "first"], 4).map(({ id }) => id);
   expect(ids).toEqual(["hook", "product", "offer", "sign-off", "claim-2", "first"]);
   expect(() => insertScenes({ ...testDocument(), scenes: Array.from({ length: 24 }, (_, index) => ({ ...testDocument().scenes[0], id: `s-${index}` }) as Promotion["scenes"][number]) }, shippedRef(THREE_REASONS), ["claim"], 0)).toThrow("at most 24 scenes");
+});
+
+test("inserted scenes come with their empty pictures filled from what is at hand, but for those that are locked", () => {
+  const media = [testPicture(), testClip()];
+  const filled = withScenes(testDocument(), { ref: shippedRef(THREE_REASONS), template: THREE_REASONS }, ["second", "third"], 1, media, true);
+  expect(filled.fills).toEqual({ "second.picture": { kind: "media", media: PICTURE_ID }, "third.picture": { kind: "media", media: CLIP_ID } });
+  const locked: Template = { ...THREE_REASONS, scenes: THREE_REASONS.scenes.map((scene) => ({ ...scene, slots: scene.slots.map((slot): Slot => ({ ...slot, allows: { ...slot.allows, content: false } })) })) };
+  expect(withScenes(testDocument(), { ref: shippedRef(THREE_REASONS), template: locked }, ["second"], 1, media, true).fills).toEqual({});
 });
 
 test("a repeated scene stands behind its first, with everything that is in it", () => {

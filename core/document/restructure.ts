@@ -1,7 +1,8 @@
 import { findPromotionSlot, scenesOf } from "./design";
 import { type Structure } from "./edits";
-import { type TemplatesByRef } from "./facts";
+import { type MediaFacts, type TemplatesByRef } from "./facts";
 import { type Fill, MOST_SCENES, type Promotion, type PromotionScene, type SpareFill, type TemplateRef } from "./promotion";
+import { sampleFills } from "./sample";
 import { type MediaSlot, type Slot, type SlotKey, type Template, slotKey } from "./template";
 
 /** A promotion moved to another template, and what found no place there. */
@@ -70,6 +71,21 @@ export function insertScenes(document: Promotion, ref: TemplateRef, sceneIds: re
     return { id, from: { slug: ref.slug, edition: ref.edition, scene } };
   });
   return [...document.scenes.slice(0, at), ...added, ...document.scenes.slice(at)];
+}
+
+/** The document with scenes of a template put in, their empty pictures filled from media at hand where the template lets anyone fill them. */
+export function withScenes(document: Promotion, { ref, template }: { readonly ref: TemplateRef; readonly template: Template }, sceneIds: readonly string[], at: number, media: readonly MediaFacts[], hasProductPicture: boolean): Structure {
+  const scenes = insertScenes(document, ref, sceneIds, at);
+  const chosen = template.scenes.filter(({ id }) => sceneIds.includes(id));
+  const samples = sampleFills({ ...template, scenes: chosen }, media, hasProductPicture);
+  const fills: Record<SlotKey, Fill> = { ...document.fills };
+  for (const scene of scenes.slice(at, at + sceneIds.length))
+    for (const slot of chosen.find(({ id }) => id === scene.from.scene)?.slots ?? []) {
+      const sample = samples[`${scene.from.scene}.${slot.id}`];
+      if (sample && slot.allows.content) fills[slotKey(scene, slot)] = sample;
+    }
+  const { changes, spare } = document;
+  return { template: document.template, scenes, fills, changes, spare };
 }
 
 /** The document with a scene repeated right behind itself, with everything that is in it. */

@@ -10,6 +10,7 @@ import { money, writePrice } from "../../core/offer/money";
 import { mainPictures } from "../catalogue/productPictures";
 import { loadRenderInput } from "./loadFacts";
 import { offeredTemplates } from "../templates/templateStore";
+import { samplesFor } from "./samples";
 import { promotionBySlug } from "./promotionStore";
 
 const MOST_OFFERED = 500;
@@ -17,13 +18,14 @@ const MOST_OFFERED = 500;
 /** Everything the Fill desk needs: the document, and all the team has that could go into it. */
 export async function loadFillDesk(scope: TeamScope, slug: string, zone: string) {
   const promotion = await promotionBySlug(scope, slug);
-  const [input, media, products, offers, team, offered] = await Promise.all([
+  const [input, media, products, offers, team, offered, samples] = await Promise.all([
     loadRenderInput(scope, promotion.document, { list: true }),
     mediaList(scope, zone),
     scope.products().selectAll().orderBy("name").limit(MOST_OFFERED).execute(),
     scope.offers().selectAll().orderBy("starts_at").execute(),
     scope.team().select("locale").executeTakeFirstOrThrow(),
     offeredTemplates(scope),
+    samplesFor(scope, promotion.document.product),
   ]);
   const all: Record<string, MediaFacts> = {};
   for (const { facts } of media) if (facts) all[facts.id] = facts;
@@ -47,6 +49,7 @@ export async function loadFillDesk(scope: TeamScope, slug: string, zone: string)
     document: promotion.document,
     facts,
     lines,
+    samples: samples.media,
     offered: offered.map(({ ref, template }) => ({ ref, template })),
     suggestions: await suggestions(scope, promotion.document.brand, offers.find(({ id }) => id === promotion.document.offer)?.small_print ?? ""),
     media: media.filter((item) => item.state === "ready"),
