@@ -186,3 +186,51 @@ test("a designer keeps a promotion as a template, gives it away as a package and
   for (const format of FORMATS) await expect(other.getByRole("img", { name: `${format} proof` })).toBeVisible();
   await context.close();
 });
+
+test("a designer makes a template from nothing and publishes it; a marketer fills it; both see the three formats all the time", async ({ page, browser }) => {
+  const trio = async (on: Page): Promise<void> => {
+    for (const format of FORMATS) await expect(on.getByRole("img", { name: `${format} proof` })).toBeVisible();
+  };
+  await signInAs(page, "Delphine Orrow");
+  await page.goto("/templates");
+  await page.getByRole("button", { name: "New template" }).click();
+  await page.waitForURL(/\/workshop$/);
+  await trio(page);
+  await page.getByLabel("Name of the template").fill("Tip of the day");
+  await page.getByLabel("What it is for").selectOption("tips");
+  await page.getByRole("button", { name: "Add a scene" }).click();
+  await page.getByRole("list", { name: "Scenes" }).getByRole("button", { name: /Scene 2/ }).click();
+  await page.getByRole("textbox", { name: "Name of the scene" }).fill("The tip");
+  await page.getByRole("combobox", { name: /^Arrangement/ }).selectOption("Full picture");
+  await page.getByLabel("Words stand at the").selectOption("top");
+  const headline = page.getByRole("group", { name: "Slot Headline" });
+  await headline.getByLabel("Until it is filled").fill("Water in the morning");
+  await headline.getByRole("textbox", { name: "Label" }).fill("Tip");
+  await page.getByRole("group", { name: "Slot Tip" }).getByRole("checkbox", { name: "its presence" }).uncheck();
+  await page.getByLabel("Add a slot").selectOption("Words");
+  await expect(page.getByRole("group", { name: "Slot Line" })).toBeVisible();
+  await trio(page);
+  await page.getByLabel("Tried with").selectOption("right to left");
+  await page.getByLabel("Tried with").selectOption("longest words");
+  await trio(page);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByRole("group", { name: "Slot Line" })).toBeHidden();
+  await expect(page.getByRole("status").filter({ hasText: "saved" })).toBeVisible();
+  await page.getByRole("button", { name: "Publish" }).click();
+  await page.waitForURL(/shelf=own/);
+  await expect(page.getByRole("heading", { name: "Tip of the day" })).toBeVisible();
+
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const other = await context.newPage();
+  await signInAs(other, "Tamsin Kell");
+  await other.goto("/templates?shelf=own");
+  await expect(other.getByRole("button", { name: "New template" })).toBeHidden();
+  await other.getByRole("listitem", { name: "Tip of the day" }).getByRole("link", { name: "Fill" }).click();
+  await other.getByRole("button", { name: "Fill the first version" }).click();
+  await other.waitForURL(/\/promotions\/(?!new)/);
+  await trio(other);
+  await other.getByRole("textbox", { name: "Tip" }).fill("Water at dawn");
+  await trio(other);
+  await expect(other.getByRole("status").filter({ hasText: "saved" })).toBeVisible();
+  await context.close();
+});

@@ -47,7 +47,8 @@ function EditableName({ name, onRename }: { name: string; onRename: (name: strin
   );
 }
 
-function Saved({ state }: { state: SaveState }) {
+/** What has become of the last change, in words. */
+export function Saved({ state }: { state: SaveState }) {
   const look = "flex min-w-[74px] items-center gap-1 text-[13px]";
   if (state === "saved") return <span role="status" className={`${look} text-ready`}><Check aria-hidden size={14} /> saved</span>;
   if (state === "saving") return <span role="status" className={`${look} text-soft`}><LoaderCircle aria-hidden size={14} /> saving</span>;

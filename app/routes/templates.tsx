@@ -1,14 +1,15 @@
 import { useMemo, useState } from "react";
 import { Toaster } from "sonner";
-import { FileDown, Heart } from "lucide-react";
-import { Link, useFetcher } from "react-router";
+import { FileDown, Heart, PencilRuler } from "lucide-react";
+import { Form, Link, redirect, useFetcher } from "react-router";
 import { type Facts } from "../../core/document/facts";
-import { requirePerson } from "../../server/auth/sessions";
+import { requireDesigner, requirePerson } from "../../server/auth/sessions";
 import { setFavourite } from "../../server/templates/favourites";
+import { startTemplate, unpublished } from "../../server/templates/workshop";
 import { mayChangeLocked } from "../../server/promotions/promotionStore";
 import { LENGTHS, NEEDS, SHELVES, loadGallery, readGalleryQuery } from "../../server/templates/gallery";
 import type { Route } from "./+types/templates";
-import { ButtonLink } from "../components/Button";
+import { Button, ButtonLink } from "../components/Button";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { ImportPackage } from "../gallery/ImportPackage";
@@ -19,31 +20,38 @@ import { type Previews, usePreviews } from "../gallery/usePreviews";
 export async function loader({ request }: Route.LoaderArgs) {
   const { scope, id, role } = await requirePerson(request);
   const query = readGalleryQuery(new URL(request.url).searchParams);
-  return { query, designs: mayChangeLocked(role), choices: { lengths: LENGTHS, needs: NEEDS, shelves: SHELVES }, ...(await loadGallery(scope, id, query)) };
+  const designs = mayChangeLocked(role);
+  return { query, designs, drafts: designs ? await unpublished(scope) : [], choices: { lengths: LENGTHS, needs: NEEDS, shelves: SHELVES }, ...(await loadGallery(scope, id, query)) };
 }
 
 export async function action({ request }: Route.ActionArgs) {
   const { scope, id } = await requirePerson(request);
   const form = await request.formData();
+  if (form.get("intent") === "start") {
+    await requireDesigner(request);
+    const from = String(form.get("from") ?? "");
+    return redirect(`/templates/${await startTemplate(scope, String(form.get("name") ?? "New template"), from || null)}/workshop`);
+  }
   await setFavourite(scope, id, String(form.get("slug") ?? ""), form.get("liked") === "yes");
   return { done: true };
 }
 
 export default function Templates({ loaderData }: Route.ComponentProps) {
-  const { query, designs, choices, counts, brands, brand, products, product, facts, cards } = loaderData;
+  const { query, designs, drafts, choices, counts, brands, brand, products, product, facts, cards } = loaderData;
   const previews = usePreviews();
   const [problem, setProblem] = useState<string | null>(null);
   return (
     <main className="flex-1 px-8 py-7">
-      <PageHead title="Templates" about="Designs to fill. Each comes out square, vertical and widescreen.">{designs && <ImportPackage onProblem={setProblem} />}</PageHead>
+      <PageHead title="Templates" about="Designs to fill. Each comes out square, vertical and widescreen.">{designs && <><ImportPackage onProblem={setProblem} /><Form method="post"><input type="hidden" name="name" value="New template" /><Button type="submit" name="intent" value="start" look="main">New template</Button></Form></>}</PageHead>
       {problem && <Notice kind="wrong" className="mb-4">{problem}</Notice>}
       <div className="grid grid-cols-[196px_minmax(0,1fr)] gap-8 max-md:grid-cols-1">
         <GalleryFilters key={`${query.purpose}/${query.shelf}/${query.length}/${query.needs}`} query={query} choices={choices} counts={counts} brands={brands} brand={brand} products={products} product={product} />
         <section aria-label="Templates found">
+          {drafts.length > 0 && <p className="mb-4 text-[14px]">In the workshop, not published yet: {drafts.map(({ slug, name }, index) => <span key={slug}>{index > 0 && ", "}<Link to={`/templates/${slug}/workshop`} className="underline">{name}</Link></span>)}</p>}
           {!brand && <p className="text-soft">Fill in your <Link to="/brand-book" className="underline">brand book</Link> first: previews are shown in your colours and typefaces.</p>}
           {brand && cards.length === 0 && <p className="text-soft">No template answers that. <Link to="/templates" className="underline">Show all</Link></p>}
           <ul className="grid grid-cols-2 gap-x-6 gap-y-8 max-lg:grid-cols-1 2xl:grid-cols-3">
-            {facts && cards.map((card) => <Card key={card.ref.slug} card={card} facts={facts} product={product} previews={previews} />)}
+            {facts && cards.map((card) => <Card key={card.ref.slug} card={card} facts={facts} product={product} designs={designs} previews={previews} />)}
           </ul>
         </section>
       </div>
@@ -52,7 +60,7 @@ export default function Templates({ loaderData }: Route.ComponentProps) {
   );
 }
 
-function Card({ card: { ref, template, document, seconds, needs, favourite, own }, facts, product, previews }: { card: Route.ComponentProps["loaderData"]["cards"][number]; facts: Facts; product: string | null; previews: Previews | null }) {
+function Card({ card: { ref, template, document, seconds, needs, favourite, own }, facts, product, designs, previews }: { card: Route.ComponentProps["loaderData"]["cards"][number]; facts: Facts; product: string | null; designs: boolean; previews: Previews | null }) {
   // Only what this preview shows goes to the worker.
   const shown = useMemo(() => factsFor(facts, document), [facts, document]);
   return (
@@ -63,6 +71,8 @@ function Card({ card: { ref, template, document, seconds, needs, favourite, own 
           <h2 className="text-[18px] leading-tight">{template.name}</h2>
           <p className="mt-1 text-[13px] text-soft"><span className="inline-block first-letter:uppercase">{template.purpose}</span> <Dot /> <span className="figures">{seconds} s</span> <Dot /> {needs}{own && <> <Dot /> made by the team</>}</p>
         </div>
+        {designs && (own ? <Link to={`/templates/${ref.slug}/workshop`} aria-label={`${template.name} in the workshop`} title="Change it in the workshop" className="p-1.5 text-soft hover:text-ink"><PencilRuler aria-hidden size={18} /></Link>
+          : <Form method="post"><input type="hidden" name="name" value={`${template.name}, ours`} /><input type="hidden" name="from" value={ref.slug} /><button type="submit" name="intent" value="start" aria-label={`Make ${template.name} our own`} title="Copy it into the workshop" className="p-1.5 text-soft hover:text-ink"><PencilRuler aria-hidden size={18} /></button></Form>)}
         <a href={`/templates/${ref.slug}/package`} download aria-label={`Save ${template.name} as a package`} title="Save as a package (zip)" className="p-1.5 text-soft hover:text-ink"><FileDown aria-hidden size={18} /></a>
         <Favourite slug={ref.slug} name={template.name} liked={favourite} />
         <ButtonLink to={`/promotions/new?template=${ref.slug}${product ? `&product=${product}` : ""}`} className="shrink-0 px-3.5! py-1.5!">Fill</ButtonLink>

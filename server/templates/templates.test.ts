@@ -15,6 +15,7 @@ import { setFavourite } from "./favourites";
 import { loadGallery, readGalleryQuery } from "./gallery";
 import { addTemplate, importPackage } from "./importPackage";
 import { newestTemplate, offeredTemplates, templatesByRef } from "./templateStore";
+import { loadWorkshop, publishDraft, removeTemplate, saveDraft, startTemplate, unpublished } from "./workshop";
 
 let team: TestTeam;
 beforeAll(async () => {
@@ -169,4 +170,44 @@ test("the gallery answers by purpose, length and words, and knows favourites", a
   await setFavourite(team.scope, team.memberId, "last-days", false);
   expect(await found("shelf=favourites")).toEqual([]);
   expect(await found("purpose=nonsense&length=7")).toHaveLength((await offeredTemplates(team.scope)).length);
+});
+
+describe("the workshop", () => {
+  const designer = (): string => team.memberId;
+
+  test("a template begins as a draft that nobody can fill, is published in editions, and promotions stay on theirs", async () => {
+    const slug = await startTemplate(team.scope, "Bench notes", null);
+    expect(slug).toBe("bench-notes");
+    expect(await newestTemplate(team.scope, slug)).toBeNull();
+    expect(await unpublished(team.scope)).toEqual([{ slug, name: "Bench notes" }]);
+    expect(await publishDraft(team.scope, designer(), slug)).toBe(1);
+    const product = await team.product("Trowel", 900);
+    const made = await createPromotion(team.scope, { template: slug, product, offer: null }, designer());
+
+    const { draft, revision } = await loadWorkshop(team.scope, designer(), slug, "");
+    const changed = { ...draft, scenes: draft.scenes.map((scene) => ({ ...scene, length: millis(5000) })) };
+    expect(await saveDraft(team.scope, slug, revision, changed)).toEqual({ kind: "saved", revision: revision + 1 });
+    expect(await saveDraft(team.scope, slug, revision, draft)).toEqual({ kind: "conflict" });
+    expect(await publishDraft(team.scope, designer(), slug)).toBe(2);
+    // Nothing has changed since, so there is nothing to publish.
+    expect(await publishDraft(team.scope, designer(), slug)).toBe(2);
+    expect((await newestTemplate(team.scope, slug))?.template.scenes[0]?.length).toBe(5000);
+    expect((await promotionBySlug(team.scope, made.slug)).document.template).toEqual({ slug, edition: 1 });
+    const first = await templatesByRef(team.scope, [{ slug, edition: 1 }]);
+    expect(Object.values(first)[0]?.scenes[0]?.length).toBe(3000);
+
+    await removeTemplate(team.scope, slug);
+    expect(await newestTemplate(team.scope, slug)).toBeNull();
+    expect(Object.keys(await templatesByRef(team.scope, [{ slug, edition: 1 }]))).toEqual([`${slug}@1`]);
+    await expect(loadWorkshop(team.scope, designer(), slug, "")).rejects.toMatchObject({ status: 404 });
+  });
+
+  test("a shipped template is copied, never changed; a broken draft is refused with its field", async () => {
+    const slug = await startTemplate(team.scope, "This week", "this-week");
+    expect(slug).not.toBe("this-week");
+    const { draft, revision } = await loadWorkshop(team.scope, designer(), slug, "");
+    await expect(saveDraft(team.scope, slug, revision, { ...draft, scenes: [] })).rejects.toThrow("at least one scene");
+    await expect(loadWorkshop(team.scope, designer(), "this-week", "")).rejects.toMatchObject({ status: 404 });
+    await expect(startTemplate(team.scope, "X y", "nobody-has-this")).rejects.toMatchObject({ status: 404 });
+  });
 });

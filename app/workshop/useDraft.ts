@@ -1,0 +1,78 @@
+import { useCallback, useEffect, useRef, useState } from "react";
+import { number, object, string } from "yup";
+import { type Template } from "../../core/document/template";
+import { type SaveState } from "../desk/useDocument";
+
+const SAVE_AFTER_MS = 500;
+const MOST_STEPS = 100;
+
+const answer = object({ kind: string(), revision: number(), problem: string() });
+
+/** A template draft that is changed and saved as you go, with undo. Changes are whole documents: drafts are small. */
+export function useDraft(slug: string, loaded: { readonly draft: Template; readonly revision: number }) {
+  const [draft, setDraft] = useState(loaded.draft);
+  const [save, setSave] = useState<SaveState>("saved");
+  const [steps, setSteps] = useState({ undo: 0, redo: 0 });
+  const live = useRef({ draft: loaded.draft, revision: loaded.revision, undo: [] as Template[], redo: [] as Template[], timer: 0, sending: false, waiting: false });
+
+  const send = useCallback(async (): Promise<void> => {
+    const state = live.current;
+    if (state.sending) {
+      state.waiting = true;
+      return;
+    }
+    state.sending = true;
+    state.waiting = false;
+    try {
+      const response = await fetch(`/templates/${slug}/draft`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ base: state.revision, draft: state.draft }) });
+      const { kind, revision, problem } = answer.validateSync(await response.json().catch(() => ({})));
+      if (kind === "saved" && revision !== undefined) {
+        state.revision = revision;
+        setSave("saved");
+      } else if (response.status === 409) setSave({ problem: "not saved: somebody else has changed this template. Load the page again to go on from theirs." });
+      else setSave({ problem: problem ?? "The change was not taken." });
+    } catch {
+      setSave("offline");
+      state.timer = window.setTimeout(() => void send(), 3000);
+    } finally {
+      state.sending = false;
+      if (state.waiting) void send();
+    }
+  }, [slug]);
+
+  const put = useCallback((next: Template) => {
+    const state = live.current;
+    state.draft = next;
+    setDraft(next);
+    setSteps({ undo: state.undo.length, redo: state.redo.length });
+    setSave("saving");
+    window.clearTimeout(state.timer);
+    state.timer = window.setTimeout(() => void send(), SAVE_AFTER_MS);
+  }, [send]);
+
+  const change = useCallback((edit: (before: Template) => Template) => {
+    const state = live.current;
+    const next = edit(state.draft);
+    state.undo = [...state.undo.slice(1 - MOST_STEPS), state.draft];
+    state.redo = [];
+    put(next);
+  }, [put]);
+
+  const move = useCallback((from: "undo" | "redo") => {
+    const state = live.current;
+    const next = state[from].pop();
+    if (!next) return;
+    state[from === "undo" ? "redo" : "undo"].push(state.draft);
+    put(next);
+  }, [put]);
+
+  useEffect(() => {
+    const leaving = (event: BeforeUnloadEvent): void => {
+      if (save === "saving") event.preventDefault();
+    };
+    window.addEventListener("beforeunload", leaving);
+    return () => window.removeEventListener("beforeunload", leaving);
+  }, [save]);
+
+  return { draft, save, change, undo: () => move("undo"), redo: () => move("redo"), canUndo: steps.undo > 0, canRedo: steps.redo > 0 };
+}

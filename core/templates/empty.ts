@@ -1,0 +1,10 @@
+import { by, scene, signOff, template, words } from "./build";
+
+/** Where a designer begins who begins from nothing: a headline and a sign-off. */
+export const EMPTY_TEMPLATE = template({
+  slug: "new-template",
+  name: "New template",
+  purpose: "other",
+  about: "",
+  scenes: [scene("scene-1", "First scene", 3000, by("words-only"), [words("headline", "headline", { fallback: "Say it here" })], { overlap: 0, ground: "primary" }), signOff(3000, { picture: false })],
+});
