@@ -58,7 +58,8 @@ export function useDocument(slug: string, loaded: { document: Promotion; revisio
         const { kind, revision } = answer.validateSync(body);
         state.revision = revision;
         if (kind === "saved") {
-          setSave("saved");
+          // What was changed while these were under way still waits.
+          setSave(state.waiting.length > 0 ? "saving" : "saved");
           saved.current(edits);
         } else {
           const theirs = readPromotion((body as { document: unknown }).document);

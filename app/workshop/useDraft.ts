@@ -23,12 +23,14 @@ export function useDraft(slug: string, loaded: { readonly draft: Template; reado
     }
     state.sending = true;
     state.waiting = false;
+    const sent = state.draft;
     try {
-      const response = await fetch(`/templates/${slug}/draft`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ base: state.revision, draft: state.draft }) });
+      const response = await fetch(`/templates/${slug}/draft`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ base: state.revision, draft: sent }) });
       const { kind, revision, problem } = answer.validateSync(await response.json().catch(() => ({})));
       if (kind === "saved" && revision !== undefined) {
         state.revision = revision;
-        setSave("saved");
+        // What was changed while this was under way still waits.
+        setSave(state.draft === sent ? "saved" : "saving");
       } else if (response.status === 409) setSave({ problem: "not saved: somebody else has changed this template. Load the page again to go on from theirs." });
       else setSave({ problem: problem ?? "The change was not taken." });
     } catch {
