@@ -59,11 +59,15 @@ function drawnPicture(kind: (typeof KINDS)[number], seed: number): Canvas {
 function picked(canvas: Canvas, side = 480): { rgba: Uint8ClampedArray; size: { width: number; height: number } } {
   const { data } = canvas.getContext("2d").getImageData(0, 0, SIZE.width, SIZE.height);
   const rgba = new Uint8ClampedArray(side * side * 4);
-  for (let y = 0; y < side; y++)
+  const nearest = (index: number, length: number): number => Math.floor(((index + 0.5) * length) / side);
+  const columns = Array.from({ length: side }, (_, x) => nearest(x, SIZE.width));
+  for (let y = 0; y < side; y++) {
+    const row = nearest(y, SIZE.height) * SIZE.width;
     for (let x = 0; x < side; x++) {
-      const from = (Math.floor(((y + 0.5) * SIZE.height) / side) * SIZE.width + Math.floor(((x + 0.5) * SIZE.width) / side)) * 4;
-      rgba.set(data.subarray(from, from + 4), (y * side + x) * 4);
+      const from = (row + (columns[x] as number)) * 4;
+      for (let channel = 0; channel < 4; channel++) rgba[(y * side + x) * 4 + channel] = data[from + channel] as number;
     }
+  }
   return { rgba, size: { width: side, height: side } };
 }
 
@@ -99,17 +103,17 @@ function painted(made: PreparedShape, format: FormatName, canvas: Canvas, time: 
   return ({ x, y, width, height }) => target.getContext("2d").getImageData(Math.floor(x * scale), Math.floor(y * scale), Math.ceil(width * scale), Math.ceil(height * scale)).data;
 }
 
-/** The contrast (WCAG 2.2, luminances by culori) that 95 % of some pixels reach with an ink. */
-function reached(pixels: Uint8ClampedArray, ink: string): number {
+/** The share of some pixels over which an ink has a contrast (WCAG 2.2, luminances by culori). */
+function shareReaching(contrast: number, pixels: Uint8ClampedArray, ink: string): number {
   const [r = 0, g = 0, b = 0] = [1, 3, 5].map((at) => Number.parseInt(ink.slice(at, at + 2), 16));
-  const light = luminance(r, g, b);
-  const contrasts = new Float64Array(pixels.length / 4);
-  for (let pixel = 0; pixel < contrasts.length; pixel++) {
-    const below = luminance(pixels[pixel * 4] ?? 0, pixels[pixel * 4 + 1] ?? 0, pixels[pixel * 4 + 2] ?? 0);
-    contrasts[pixel] = (Math.max(light, below) + 0.05) / (Math.min(light, below) + 0.05);
+  const light = luminance(r, g, b) + 0.05;
+  let reached = 0;
+  for (let at = 0; at < pixels.length; at += 4) {
+    const below = luminance(pixels[at] as number, pixels[at + 1] as number, pixels[at + 2] as number) + 0.05;
+    // No global is called in here: in Jest's context that costs more than all the rest.
+    if (light > below ? light >= contrast * below : below >= contrast * light) reached++;
   }
-  contrasts.sort();
-  return contrasts[Math.floor(contrasts.length * (1 - REACHED_BY))] ?? 0;
+  return (reached * 4) / pixels.length;
 }
 
 const LIGHT = TEST_BRAND.palette.card;
@@ -131,11 +135,11 @@ test.each(cases)("words over a %s picture (%d) reach their contrast in all forma
     chosen.push(backing.kind);
     // Both ends of the slow zoom.
     const times = [0, LENGTH];
-    for (const time of times) expect(reached(painted(made, format, canvas, time, false)(area), ink)).toBeGreaterThanOrEqual(backing.wanted);
+    for (const time of times) expect(shareReaching(backing.wanted, painted(made, format, canvas, time, false)(area), ink)).toBeGreaterThanOrEqual(REACHED_BY);
     if (backing.kind === "plain") continue;
     // Something was put between, so neither ink had the contrast on the picture itself; a tenth is left for measuring coarsely.
-    const plain = [LIGHT, DARK].map((one) => Math.min(...times.map((time) => reached(painted(made, format, canvas, time, true)(area), one))));
-    expect(Math.max(...plain)).toBeLessThan(backing.wanted * 1.1);
+    const plain = times.map((time) => painted(made, format, canvas, time, true)(area));
+    for (const one of [LIGHT, DARK]) expect(Math.min(...plain.map((pixels) => shareReaching(backing.wanted * 1.1, pixels, one)))).toBeLessThan(REACHED_BY);
   }
 }, 60_000);
 
