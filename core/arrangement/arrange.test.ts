@@ -2,32 +2,23 @@ import fc from "fast-check";
 import { ARRANGEMENT_NAMES, type ArrangementName } from "../document/arrangements";
 import { type Facts } from "../document/facts";
 import { type Promotion } from "../document/promotion";
-import { resolvePromotion } from "../document/resolve";
 import { type SlotKey, type Template } from "../document/template";
 import { containPlace } from "../geometry/framing";
 import { type Rect, bottom, contains, overlaps, rect, right, wholeOf } from "../geometry/rect";
 import { FORMATS, PORTRAIT, customShape, safeArea, type Shape } from "../placement/formats";
 import { type PreparedShape, displayListAt, prepareIn } from "../scene/preparePromotion";
 import { everyNode } from "../scene/displayList";
-import { fontFilesWanted } from "../scene/wantedFiles";
-import { openWanted, testBook } from "../testing/fonts";
-import { BRAND_ID, PICTURE_ID, PRODUCT_ID, TEST_LOGO, testFacts, testPicture } from "../testing/promotions";
+import { testBook } from "../testing/fonts";
+import { PICTURE_ID, TEST_LOGO, testFacts, testPicture } from "../testing/promotions";
 import { anyArrangement, anyShape, newArrangement, sceneOf, slotsFor } from "../testing/scenes";
+import { triedScenes } from "../testing/tried";
 import { anyWords } from "../testing/words";
-import { template } from "../templates/build";
 import { mosaicTiles } from "./mosaic";
 import { stackOf, stripsIn } from "./stack";
 
 const book = testBook();
-const REF = { slug: "tried", edition: 1 };
 
-async function prepared(scenes: Template["scenes"], shape: Shape, fills: Promotion["fills"] = {}, facts: Partial<Facts> = {}): Promise<PreparedShape> {
-  const tried = template({ slug: "tried", name: "Tried", purpose: "other", about: "", scenes });
-  const document: Promotion = { version: 2, name: "Tried", template: REF, brand: BRAND_ID, product: PRODUCT_ID, offer: null, tune: null, scenes: scenes.map(({ id }) => ({ id, from: { ...REF, scene: id } })), fills, changes: {}, spare: [] };
-  const promotion = resolvePromotion(document, testFacts({ templates: { "tried@1": tried }, ...facts }));
-  await openWanted(book, () => fontFilesWanted(promotion, book));
-  return prepareIn(promotion, shape, null, book);
-}
+const prepared = async (scenes: Template["scenes"], shape: Shape, fills: Promotion["fills"] = {}, facts: Partial<Facts> = {}): Promise<PreparedShape> => prepareIn(await triedScenes(book, scenes, fills, facts), shape, null, book);
 
 const size = fc.tuple(fc.integer({ min: 200, max: 4000 }), fc.double({ min: 0.25, max: 4, noNaN: true })).map(([width, ratio]) => ({ width, height: Math.max(1, Math.round(width / ratio)) }));
 

@@ -26,7 +26,6 @@ export function layBeforeAfter({ way }: ArrangementOf<"before-after">, { shape, 
   return {
     grounds: panel ? [{ place: panel, ink: ground }] : [],
     pictures: pictures.slice(0, 2).map((_, index) => ({ index, place: picture, drift: "none", ...(index === 1 ? { wipes: way } : {}) })),
-    panels: [],
     rules: panel ? [{ place: lying ? rect(panel.x + panel.width - steps(1), 0, steps(1), panel.height) : rect(0, panel.y, panel.width, steps(1)), ink: "accent" }] : [],
     columns,
     logo: null,

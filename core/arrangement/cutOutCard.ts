@@ -13,7 +13,6 @@ export function layCutOutCard({ pictureFirst }: ArrangementOf<"cut-out-card">, {
   return {
     grounds: [{ place: wholeOf(shape), ink: ground }],
     pictures: [{ index: 0, place: card, drift: "none", shadow: true }],
-    panels: [],
     rules: [],
     columns: [
       ...(badge ? [{ area: badgeArea(card, shape), entries: [badge], align: "end", anchor: "middle", gap: 0, on: { kind: "ground", role: ground } } as const] : []),

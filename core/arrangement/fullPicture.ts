@@ -17,7 +17,6 @@ export function layFullPicture({ words, backing }: ArrangementOf<"full-picture">
   return {
     grounds: [],
     pictures: [{ index: 0, place: wholeOf(shape), drift: "in" }],
-    panels: [],
     rules: [],
     columns: [{ area: rect(safe.x, y, width, height), entries, align: "start", anchor: words, gap: steps(2), on: { kind: "picture", picture: 0, backing, shaded: "band", leastShade: 0 } }],
     logo: logo ? { box: rect(safe.x, words === "top" ? bottom(safe) - LOGO.height : safe.y, LOGO.width, LOGO.height), on: null, align: "start" } : null,

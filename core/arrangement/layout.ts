@@ -110,12 +110,10 @@ export interface Rule {
   readonly dotted?: boolean;
 }
 
-/** Where everything of a scene goes in one shape, before any words are set. Back to front: grounds, pictures, panels, rules, words. */
+/** Where everything of a scene goes in one shape, before any words are set. Back to front: grounds, pictures, rules, words. */
 export interface Layout {
   readonly grounds: readonly Ground[];
   readonly pictures: readonly PlacedPicture[];
-  /** Grounds over the pictures. */
-  readonly panels: readonly Ground[];
   readonly rules: readonly Rule[];
   /** A large cut card, a shade off the ground, that gives plain grounds depth. May hang over the edges. */
   readonly ornament?: Rect;

@@ -21,7 +21,6 @@ export function layMosaic({ gap }: ArrangementOf<"mosaic">, { shape, ground, ent
   return {
     grounds: [{ place: wholeOf(shape), ink: ground }],
     pictures: shown.map((place, index) => ({ index, place, drift: "none", arrives: 0.02 + (0.42 * index) / Math.max(1, shown.length) })),
-    panels: [],
     rules: [],
     columns: hasWords ? [{ area: roomIn(shape, words, steps(3)), entries, align: "start", anchor: "middle", gap: steps(2), on: { kind: "ground", role: ground } }] : [],
     logo: null,

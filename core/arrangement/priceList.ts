@@ -28,7 +28,6 @@ export function layPriceList({ leaders }: ArrangementOf<"price-list">, { shape, 
   return {
     grounds: [{ place: panel, ink: ground }],
     pictures: picture ? [{ index: 0, place: picture, drift: "in" }] : [],
-    panels: [],
     rules: leaders ? places.map((place): Rule => ({ place: rect(place.x, bottom(place) - 3, place.width, 3), ink: "accent", dotted: true })) : [],
     ...(hasPicture ? {} : { ornament: ornamentIn(shape) }),
     columns,

@@ -16,7 +16,6 @@ export function layQuote({ align }: ArrangementOf<"quote">, { shape, ground, ent
   return {
     grounds: [{ place: panel, ink: ground }],
     pictures: picture ? [{ index: 0, place: picture, drift: "in" }] : [],
-    panels: [],
     rules: [],
     columns: [{ area: roomIn(shape, panel, steps(5)), entries: [...mark, ...sorted], align, anchor: "middle", gap: steps(3), on: { kind: "ground", role: ground } }],
     logo: logo && picture ? logoInCorner(shape, picture) : null,

@@ -13,8 +13,7 @@ export function laySignOff({ code }: ArrangementOf<"sign-off">, { shape, ground,
   const lying = stanceOf(shape) === "lying";
   const links = code ? entries.filter(({ look }) => look === "code").slice(0, 1) : [];
   const words = entries.filter(({ look }) => look !== "code");
-  const [first] = words;
-  const mark: Entry[] = logo ? [{ id: "logo", key: first?.key ?? "brand.logo", role: "line", text: "", look: "logo", share: 0.6 }] : [];
+  const mark: Entry[] = logo ? [{ id: "logo", key: "brand.logo", role: "line", text: "", look: "logo", share: 0.6 }] : [];
   const on: WordsColumn["on"] =
     pictures.length > 0 ? { kind: "picture", picture: 0, backing: "blur", shaded: wholeOf(shape), leastShade: LEAST_SHADE } : { kind: "ground", role: ground };
   const besideCode = lying && links.length > 0;
@@ -27,7 +26,6 @@ export function laySignOff({ code }: ArrangementOf<"sign-off">, { shape, ground,
   return {
     grounds: [{ place: wholeOf(shape), ink: ground }],
     pictures: pictures.length > 0 ? [{ index: 0, place: wholeOf(shape), drift: "none", blurred: true }] : [],
-    panels: [],
     rules: [],
     columns,
     logo: null,

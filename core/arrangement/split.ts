@@ -18,7 +18,6 @@ export function laySplit({ share, pictureFirst, besideInSquare }: ArrangementOf<
   return {
     grounds: [{ place: panel, ink: ground }],
     pictures: [{ index: 0, place: picture, drift: pictureFirst ? "in" : "out" }],
-    panels: [],
     rules: [{ place: seam(picture, panel, beside), ink: "accent" }],
     columns: [{ area: roomIn(shape, panel, stance === "lying" ? steps(7) : steps(4)), entries, align: "start", anchor: "middle", gap: steps(3), on: { kind: "ground", role: ground } }],
     logo: logo ? logoInCorner(shape, picture) : null,

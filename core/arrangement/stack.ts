@@ -33,7 +33,6 @@ export function layStack({ way, gap }: ArrangementOf<"stack">, { shape, ground, 
   return {
     grounds: [{ place: wholeOf(shape), ink: ground }],
     pictures: strips.slice(hasWords ? 1 : 0).map((place, index) => ({ index, place, drift: index % 2 === 0 ? "in" : "out", ...(index > 0 ? { arrives: 0.1 * index } : {}) })),
-    panels: [],
     rules: hasWords ? [{ place: beside ? rect(words.x + words.width - steps(1), 0, steps(1), shape.height) : rect(0, words.y + words.height - steps(1), shape.width, steps(1)), ink: "accent" }] : [],
     columns: hasWords ? [{ area: roomIn(shape, words, steps(3)), entries, align: "start", anchor: "middle", gap: steps(2), on: { kind: "ground", role: ground } }] : [],
     logo: null,

@@ -34,7 +34,6 @@ export function laySteps({ numbered }: ArrangementOf<"steps">, { shape, ground, 
   return {
     grounds: [{ place: panel, ink: ground }],
     pictures: picture ? [{ index: 0, place: picture, drift: "in" }] : [],
-    panels: [],
     rules: [],
     ...(hasPicture ? {} : { ornament: ornamentIn(shape) }),
     columns,

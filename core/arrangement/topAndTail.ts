@@ -28,7 +28,6 @@ export function layTopAndTail({ bars }: ArrangementOf<"top-and-tail">, { shape, 
   return {
     grounds: [{ place: wholeOf(shape), ink: bars === "gradient" ? { from: ground, to: ground === "primary" ? "ink" : "primary", way: lying ? "across" : "down" } : ground }],
     pictures: [...blurred, { index: 0, place, drift: "none" }],
-    panels: [],
     rules: [],
     columns: [
       { area: head, entries: heading, align, anchor: lying ? "top" : "middle", gap: steps(1), on, stays: true },

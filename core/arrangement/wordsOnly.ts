@@ -20,7 +20,6 @@ export function layWordsOnly({ words, align }: ArrangementOf<"words-only">, { sh
   return {
     grounds: [{ place: wholeOf(shape), ink: ground }],
     pictures: [],
-    panels: [],
     rules: [],
     ornament: ornamentIn(shape),
     columns: [{ area: rect(safe.x, y, width, height), entries: [...lead, ...entries], align, anchor: words, gap: steps(3), on: { kind: "ground", role: ground } }],

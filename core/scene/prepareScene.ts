@@ -1,13 +1,12 @@
 import { arrange } from "../arrangement/arrange";
-import { type Backdrop, type Entry, type Ground, type Layout, type PlacedPicture, type Rule, type WordsColumn } from "../arrangement/layout";
+import { type Ground, type Layout, type PlacedPicture, type Rule, type WordsColumn } from "../arrangement/layout";
 import { cutCard, ellipse, polygon } from "../type/outline";
 import { withAlpha } from "../color/srgb";
 import { wantedContrast } from "../color/legibility";
 import { type BrandFacts, type ClipFacts, type PictureFacts } from "../document/facts";
 import { type ResolvedScene } from "../document/resolve";
 import { type MediaSlot, type SlotKey, slotKey } from "../document/template";
-import { type PackItem, allotColumn, packColumn } from "../geometry/column";
-import { type Rect, contains, evenInsets, inset, rect, union } from "../geometry/rect";
+import { type Rect, evenInsets, inset, rect, union, wholeOf } from "../geometry/rect";
 import { safeArea } from "../placement/formats";
 import { STAGGER_MS, type MotionKind } from "../motion/wordMotion";
 import { fitRule } from "../type/roles";
@@ -16,9 +15,11 @@ import { type DisplayNode } from "./displayList";
 import { entriesOf } from "./entries";
 import { BLUR, legibleColumn } from "./legibleColumn";
 import { containNode, coverNode } from "./pictureNodes";
-import { type ShownLogo, logoNodes, logoSize, shownLogo } from "./plateLogo";
+import { logoNodes, logoSize, shownLogo } from "./plateLogo";
 import { type ChosenBacking, type PlacedSlot, type PreparedScene, type ScenePart } from "./prepared";
-import { type SetEntry, entryNodes, inkOf, mostHeight, setEntry } from "./setEntry";
+import { type SetEntry, entryNodes, inkOf } from "./setEntry";
+import { placedByHand } from "./placedByHand";
+import { type SetColumn, columnLogo, setColumns } from "./setColumns";
 import { type Typesetter, roleFace, still } from "./wordsBlock";
 import { watermark } from "./watermark";
 
@@ -34,23 +35,17 @@ interface ShownMedia {
   readonly media: PictureFacts | ClipFacts | null;
 }
 
-/** A column with its words set and placed. */
-interface SetColumn {
-  readonly column: WordsColumn;
-  readonly entries: readonly { readonly set: SetEntry; readonly place: Rect }[];
-}
-
 /** Sets a scene in a shape: asks its arrangement for places, sets its words, makes them legible, and says how each part moves. */
 export function prepareScene(scene: ResolvedScene, brand: BrandFacts, setter: Typesetter, isFirst: boolean, isLast: boolean): PreparedScene {
   const shown = shownMedia(scene);
   const entries = entriesOf(scene);
   const withLogo = scene.template.logo && brand.logos.length > 0 && !(brand.watermark && scene.template.arrangement.name !== "sign-off");
   const content = { shape: setter.shape, ground: scene.template.ground, entries, pictures: shown.map(({ media }) => media), logo: withLogo, rows: scene.rows };
-  const layout = placedByHand(arrange(scene.template.arrangement, content), scene, shown, setter);
+  const layout = placedByHand(arrange(scene.template.arrangement, content), setter.format === null ? undefined : scene.template.places[setter.format], shown.map(({ slot }) => slot), { place: wholeOf(setter.shape), ink: scene.template.ground });
   const { style } = setter;
   const inks = style.on[scene.template.ground];
 
-  const columns = layout.columns.filter((column) => column.entries.length > 0).map((column) => setColumn(setter, brand, column));
+  const columns = setColumns(setter, brand, layout.columns);
   const legible = columns.map(({ column, entries: placed }) => legibility(setter, column, placed, layout, shown));
 
   const parts: ScenePart[] = layout.grounds.map((ground) => groundPart(ground, style));
@@ -63,7 +58,7 @@ export function prepareScene(scene: ResolvedScene, brand: BrandFacts, setter: Ty
       if (column.on.kind === "picture" && column.on.picture === index) parts.push(...(legible[at]?.nodes ?? []).map((node): ScenePart => ({ kind: "fixed", node })));
     });
   });
-  parts.push(...layout.panels.map((ground) => groundPart(ground, style)), ...layout.rules.map((rule) => rulePart(rule, style)));
+  parts.push(...layout.rules.map((rule) => rulePart(rule, style)));
 
   const slots: PlacedSlot[] = pictureSlots(scene, shown, layout);
   const logo = layout.logo && withLogo ? placeLogo(brand, layout.logo, style) : null;
@@ -106,58 +101,6 @@ function shownMedia(scene: ResolvedScene): ShownMedia[] {
     return media || slot.required ? [{ slot, media }] : [];
   });
 }
-
-/** The layout with the places that were set by hand in this format: each thing moved stands in a column of its own. */
-function placedByHand(layout: Layout, scene: ResolvedScene, shown: readonly ShownMedia[], { format }: Typesetter): Layout {
-  const places = format === null ? undefined : scene.template.places[format];
-  if (!places || Object.keys(places).length === 0) return layout;
-  const placeOf = (key: SlotKey): Rect | undefined => places[key.slice(key.indexOf(".") + 1)];
-  const pictures = layout.pictures.map((placed) => {
-    const place = places[shown[placed.index]?.slot.id ?? ""];
-    return place && !placed.blurred ? { ...placed, place } : placed;
-  });
-  const moved = new Map<Entry["key"], { column: WordsColumn; entries: Entry[] }>();
-  const columns = layout.columns.map((column) => {
-    const staying = column.entries.filter((entry) => {
-      const place = placeOf(entry.key);
-      if (!place) return true;
-      const own = moved.get(entry.key) ?? { column: { ...column, area: place, anchor: "top", on: backdropAt({ ...layout, pictures }, place, column.on) }, entries: [] };
-      moved.set(entry.key, { ...own, entries: [...own.entries, entry] });
-      return false;
-    });
-    return { ...column, entries: staying };
-  });
-  return { ...layout, pictures, columns: [...columns, ...[...moved.values()].map(({ column, entries }) => ({ ...column, entries }))] };
-}
-
-/** What words that were moved stand on: whatever was placed last under their middle. */
-function backdropAt(layout: Layout, place: Rect, before: Backdrop): Backdrop {
-  const middle = rect(place.x + place.width / 2, place.y + place.height / 2, 0, 0);
-  const panel = [...layout.panels].reverse().find((ground) => contains(ground.place, middle));
-  if (panel && typeof panel.ink === "string") return { kind: "ground", role: panel.ink };
-  const picture = layout.pictures.findLastIndex((placed) => contains(placed.place, middle));
-  if (picture >= 0) return before.kind === "picture" && before.picture === picture ? before : { kind: "picture", picture, backing: "auto", shaded: "band", leastShade: 0 };
-  const ground = [...layout.grounds].reverse().find((one) => contains(one.place, middle));
-  return ground && typeof ground.ink === "string" ? { kind: "ground", role: ground.ink } : before;
-}
-
-/** Sets the words of a column and closes it up. */
-function setColumn(setter: Typesetter, brand: BrandFacts, column: WordsColumn): SetColumn {
-  const { area, entries, gap, anchor, align } = column;
-  const logo = columnLogo(brand, column, setter.style);
-  // A column with more in it than its gaps leave room for has smaller gaps rather than none of the words.
-  const fittingGap = entries.length > 1 ? Math.min(gap, (area.height * 0.3) / (entries.length - 1)) : gap;
-  const boxes = allotColumn(area, entries.map((entry) => ({ key: entry.id, share: entry.share, ...definedMost(mostHeight(entry, setter)) })), fittingGap);
-  const sets = entries.map((entry) => setEntry(setter, brand, logo, entry, boxes[entry.id] ?? area, align));
-  const items: PackItem<string>[] = sets.filter(({ width, height }) => width > 0 && height > 0).map(({ entry, width, height }) => ({ key: entry.id, width, height }));
-  const places = packColumn(area, items, fittingGap, anchor, align);
-  return { column, entries: sets.map((set) => ({ set, place: places[set.entry.id] ?? rect(area.x, area.y, 0, 0) })) };
-}
-
-const definedMost = (most: number | undefined): { most?: number } => (most === undefined ? {} : { most });
-
-const columnLogo = (brand: BrandFacts, { entries, on }: WordsColumn, style: BrandStyle): ShownLogo | null =>
-  entries.some(({ look }) => look === "logo") ? shownLogo(brand, on.kind === "ground" ? style.palette[on.role] : null) : null;
 
 function legibility(setter: Typesetter, column: WordsColumn, placed: SetColumn["entries"], layout: Layout, shown: readonly ShownMedia[]): { inks: GroundInks; nodes: readonly DisplayNode[]; backing?: ChosenBacking } {
   const { style } = setter;

@@ -81,10 +81,11 @@ export function setEntry(setter: Typesetter, brand: BrandFacts, logo: ShownLogo 
   }
 }
 
-/** Letters that reach higher or lower than capitals need more card, so the words are set again into what that leaves. */
+/** The largest words whose card goes into the box: where it does not, they are set again into what that leaves. */
 function setOnCard(setter: Typesetter, entry: Entry, box: Size, align: Align, largest: number | undefined): SetEntry {
-  const pad = { x: CARD_PAD.x, y: Math.min(CARD_PAD.y, box.height * 0.22) };
-  let height = box.height - 2 * pad.y;
+  const pad = { x: CARD_PAD.x, y: Math.min(CARD_PAD.y, box.height * 0.28) };
+  // Room over capitals and under the baseline counts as pad, so the words may be higher than what two pads leave.
+  let height = box.height - pad.y;
   for (;;) {
     const words = setWords(setter, entry.role, entry.text, { width: Math.max(1, box.width - 2 * pad.x), height: Math.max(1, height) }, align, largest);
     const card = cardAround(words, pad);
