@@ -20,7 +20,7 @@ interface Pen {
 }
 
 /** Bumped whenever the same document would paint other pixels, so that stored segments are not reused. */
-export const PAINTER_VERSION = 3;
+export const PAINTER_VERSION = 4;
 
 /**
  * A painter for frames of `format` (design units) on surfaces of `pixels`. The two axes scale on their own, so that a

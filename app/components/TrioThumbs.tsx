@@ -1,7 +1,5 @@
 import { FORMAT_NAMES, FORMATS } from "../../core/placement/formats";
-
-/** How tall each format stands beside the others, so that none of the three looks small. */
-const STANDING = { square: 0.74, vertical: 1, widescreen: 0.6 } as const;
+import { STANDING } from "./standing";
 
 /** A promotion's three formats side by side at true shape, as stills from the renderer. */
 export function TrioThumbs({ slug, revision }: { slug: string; revision: number }) {

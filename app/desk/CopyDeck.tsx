@@ -36,6 +36,8 @@ interface DeckProps {
   readonly onMark: (slot: SlotKey, scene: SceneSpan) => void;
   readonly onEdit: (edit: Edit) => void;
   readonly onProblem: (problem: string) => void;
+  /** Asks for handles on a slot. */
+  readonly onPlace: (slot: SlotKey, span: SceneSpan) => void;
   readonly onDropFiles: (slot: SlotKey, files: FileList) => void;
 }
 
@@ -57,7 +59,7 @@ export function CopyDeck({ actions, ...deck }: DeckProps & { actions: ReactNode 
 }
 
 function SceneBand({ deck, scene, span, index, reports }: { deck: DeckProps; scene: ResolvedScene; span: SceneSpan; index: number; reports: ReturnType<typeof wordReports> }) {
-  const { document, promotion, prepared, choices, marked, free, onMark, onEdit, onProblem, onDropFiles } = deck;
+  const { document, promotion, prepared, choices, marked, free, onMark, onPlace, onEdit, onProblem, onDropFiles } = deck;
   const { template } = scene;
   const own = document.scenes[index];
   if (!own) return null;
@@ -69,7 +71,7 @@ function SceneBand({ deck, scene, span, index, reports }: { deck: DeckProps; sce
       <div className="flex w-[58px] shrink-0 flex-col items-end text-right">
         <div className="font-heading text-[24px] font-extrabold leading-none">{index + 1}</div>
         <div className="figures mt-2 leading-[1.35] text-soft">{at(span.start)}<br />{at(span.end)}</div>
-        <SceneTools document={document} own={own} scene={template} origin={sceneOrigin(promotion.facts.templates, own)} index={index} palette={promotion.facts.brand.palette} free={free} onEdit={onEdit} onProblem={onProblem} />
+        <SceneTools document={document} own={own} scene={template} origin={sceneOrigin(promotion.facts.templates, own)} index={index} palette={promotion.facts.brand.palette} free={free} onEdit={onEdit} onPlace={(slot) => onPlace(slot, span)} onProblem={onProblem} />
       </div>
       <div className={`flex min-w-0 flex-1 ${several ? "flex-col gap-3" : "gap-4"}`}>
         <div className="flex min-w-0 flex-1 flex-col gap-1">

@@ -4,13 +4,15 @@ import { ABOUT_ARRANGEMENTS, ARRANGEMENT_NAMES, NEW_ARRANGEMENTS, type Arrangeme
 import { type Edit } from "../../core/document/edits";
 import { type Promotion, type PromotionScene } from "../../core/document/promotion";
 import { repeatScene } from "../../core/document/restructure";
-import { type SceneTemplate, type Slot, slotKey } from "../../core/document/template";
-import { COLOR_ROLES, type Palette } from "../../core/color/palette";
+import { type SceneTemplate, type SlotKey } from "../../core/document/template";
+import { type Palette } from "../../core/color/palette";
 import { millis } from "../../core/units";
+import { ColorSwatches } from "../components/ColorSwatches";
 import { fieldLook } from "./DeckFields";
+import { SlotTools } from "./SlotTools";
 
 /** What can be done with a scene as a whole: its arrangement, ground and length, its place among the others, its slots. What the template locks is closed. */
-export function SceneTools({ document, own, scene, origin, index, palette, free, onEdit, onProblem }: {
+export function SceneTools({ document, own, scene, origin, index, palette, free, onEdit, onPlace, onProblem }: {
   document: Promotion;
   own: PromotionScene;
   /** As it is now, and as its template has it. */
@@ -21,18 +23,19 @@ export function SceneTools({ document, own, scene, origin, index, palette, free,
   /** Whether this person may change what is locked. */
   free: boolean;
   onEdit: (edit: Edit) => void;
+  /** Asks for handles on a slot. */
+  onPlace: (slot: SlotKey) => void;
   onProblem: (problem: string) => void;
 }) {
   const allows = (what: keyof SceneTemplate["allows"]): boolean => free || origin.allows[what];
   const others = document.scenes.filter(({ id }) => id !== own.id);
   const move = (by: -1 | 1): void => onEdit({ kind: "scenes", scenes: [...others.slice(0, index + by), own, ...others.slice(index + by)] });
-  const hidden = origin.slots.filter((slot) => document.changes[slotKey(own, slot)]?.hidden === true);
-  const hide = (slot: Slot, out: boolean): void => onEdit({ kind: "change-slot", slot: slotKey(own, slot), change: changeOf(document, own, slot, out) });
   const reset = (what: "arrangement" | "ground" | "length", changed: boolean) => changed && <button type="button" className="text-[12px] text-soft underline hover:text-ink" onClick={() => onEdit({ kind: "change-scene", scene: own.id, change: { what, value: null } })}>Reset</button>;
   return (
     <Popover className="relative">
       <PopoverButton className="mt-2 p-1 text-soft hover:text-ink" aria-label={`Scene ${index + 1}: arrangement, length, order`}><SlidersHorizontal aria-hidden size={16} /></PopoverButton>
-      <PopoverPanel anchor={{ to: "bottom start", gap: 4 }} className="z-20 w-[320px] border border-rule bg-card p-4 shadow-xl">
+      <PopoverPanel anchor={{ to: "bottom start", gap: 4 }} className="z-20 w-[360px] border border-rule bg-card p-4 shadow-xl">
+        {({ close }) => (
         <div className="flex flex-col gap-3 text-[14px]">
           <label className="block"><span className="flex justify-between text-[13px] text-soft"><span>Arrangement{!allows("arrangement") && " (locked)"}</span>{reset("arrangement", own.arrangement !== undefined)}</span>
             <select value={scene.arrangement.name} disabled={!allows("arrangement")} onChange={(event) => onEdit({ kind: "change-scene", scene: own.id, change: { what: "arrangement", value: arrangementFor(event.target.value as ArrangementName, origin) } })} className={`${fieldLook} mt-1`}>
@@ -42,25 +45,14 @@ export function SceneTools({ document, own, scene, origin, index, palette, free,
           </label>
           <fieldset disabled={!allows("color")}>
             <legend className="mb-1 flex w-full justify-between text-[13px] text-soft"><span>Ground{!allows("color") && " (locked)"}</span>{reset("ground", own.ground !== undefined)}</legend>
-            <div className="flex gap-1.5">
-              {COLOR_ROLES.map((role) => (
-                <button key={role} type="button" aria-label={`Ground: ${role}`} aria-pressed={scene.ground === role} title={role} onClick={() => onEdit({ kind: "change-scene", scene: own.id, change: { what: "ground", value: role } })} className={`h-8 flex-1 border ${scene.ground === role ? "border-ink outline-2 outline-accent" : "border-rule"}`} style={{ background: palette[role] }} />
-              ))}
-            </div>
+            <ColorSwatches label="Ground" palette={palette} chosen={scene.ground} onChoose={(role) => onEdit({ kind: "change-scene", scene: own.id, change: { what: "ground", value: role } })} />
           </fieldset>
           <label className="flex items-center justify-between gap-3"><span className="text-[13px] text-soft">Length in seconds{!allows("timing") && " (locked)"}</span>
             <span className="flex items-center gap-2">{reset("length", own.length !== undefined)}
               <input type="number" min={0.5} max={60} step={0.1} disabled={!allows("timing")} value={scene.length / 1000} onChange={(event) => event.target.valueAsNumber >= 0.5 && event.target.valueAsNumber <= 60 && onEdit({ kind: "change-scene", scene: own.id, change: { what: "length", value: millis(event.target.valueAsNumber * 1000) } })} className={`${fieldLook} figures w-20!`} />
             </span>
           </label>
-          {origin.slots.some((slot) => free || slot.allows.remove) && (
-            <fieldset>
-              <legend className="text-[13px] text-soft">Shown</legend>
-              {origin.slots.filter((slot) => free || slot.allows.remove).map((slot) => (
-                <label key={slot.id} className="flex items-center gap-2"><input type="checkbox" className="accent-accent" checked={!hidden.includes(slot)} onChange={(event) => hide(slot, !event.target.checked)} /> {slot.label}</label>
-              ))}
-            </fieldset>
-          )}
+          <SlotTools document={document} own={own} slots={origin.slots} free={free} onEdit={onEdit} onPlace={(slot) => { close(); onPlace(slot); }} />
           <div className="flex flex-wrap gap-x-4 gap-y-1 border-t border-rule pt-3 text-[13.5px]">
             <Tool icon={<ArrowUp aria-hidden size={14} />} text="Earlier" disabled={index === 0} onPress={() => move(-1)} />
             <Tool icon={<ArrowDown aria-hidden size={14} />} text="Later" disabled={index === document.scenes.length - 1} onPress={() => move(1)} />
@@ -74,6 +66,7 @@ export function SceneTools({ document, own, scene, origin, index, palette, free,
             <Tool icon={<Trash2 aria-hidden size={14} />} text={allows("remove") ? "Take out" : "Take out (locked)"} disabled={!allows("remove") || others.length === 0} onPress={() => onEdit({ kind: "scenes", scenes: others })} />
           </div>
         </div>
+        )}
       </PopoverPanel>
     </Popover>
   );
@@ -81,12 +74,6 @@ export function SceneTools({ document, own, scene, origin, index, palette, free,
 
 /** The template's own parameters where it is the same arrangement, else the usual ones. */
 const arrangementFor = (name: ArrangementName, origin: SceneTemplate) => (origin.arrangement.name === name ? origin.arrangement : NEW_ARRANGEMENTS[name]);
-
-function changeOf(document: Promotion, own: PromotionScene, slot: Slot, hidden: boolean) {
-  const before = document.changes[slotKey(own, slot)] ?? {};
-  const others = { ...(before.color ? { color: before.color } : {}), ...(before.places ? { places: before.places } : {}) };
-  return hidden ? { ...others, hidden: true } : Object.keys(others).length > 0 ? others : null;
-}
 
 function Tool({ icon, text, disabled, onPress }: { icon: React.ReactNode; text: string; disabled: boolean; onPress: () => void }) {
   return <button type="button" disabled={disabled} onClick={onPress} className="flex items-center gap-1.5 py-0.5 hover:underline disabled:text-firm disabled:no-underline">{icon} {text}</button>;

@@ -1,17 +1,28 @@
 import { useEffect, useRef, type MouseEvent } from "react";
 import { Download } from "lucide-react";
 import { type SlotKey } from "../../core/document/template";
-import { contains, rect, union } from "../../core/geometry/rect";
+import { contains, rect } from "../../core/geometry/rect";
 import { FORMATS, type FormatName } from "../../core/placement/formats";
-import { scenesAt } from "../../core/time/timeline";
 import { type ProofEngine } from "../proof/proofEngine";
 import { FormatMark } from "../components/FormatMark";
+import { PlaceHandles, type Placing } from "./PlaceHandles";
+import { placesBySlot, slotsNow } from "./shownSlots";
 import { useProofState } from "./useProof";
 
+interface TrioProps {
+  readonly engine: ProofEngine | null;
+  readonly slug: string;
+  readonly marked: SlotKey | null;
+  /** The slot that is being placed by hand, if any: it has handles. */
+  readonly placing?: Placing | null;
+  readonly onPick: (slot: SlotKey) => void;
+}
+
 /** The three formats, in step, on neutral grey. A click says which slot it hit; the slot in hand is outlined. */
-export function Trio({ engine, slug, marked, onPick }: { engine: ProofEngine | null; slug: string; marked: SlotKey | null; onPick: (slot: SlotKey) => void }) {
+export function Trio(props: TrioProps) {
+  const { engine } = props;
   const problem = useProofState(engine, (state) => state.problem);
-  const screen = (format: FormatName) => <ProofScreen engine={engine} format={format} slug={slug} marked={marked} onPick={onPick} />;
+  const screen = (format: FormatName) => <ProofScreen {...props} format={format} />;
   return (
     <div className="@container-size relative h-full min-h-0 min-w-0 bg-proof p-5 [--gap:18px] [--label:22px]">
       {problem && <p role="alert" className="absolute inset-x-5 top-2 z-10 bg-wrong-pale px-3 py-2 text-sm text-wrong">{problem}</p>}
@@ -27,7 +38,7 @@ export function Trio({ engine, slug, marked, onPick }: { engine: ProofEngine | n
   );
 }
 
-function ProofScreen({ engine, format, slug, marked, onPick }: { engine: ProofEngine | null; format: FormatName; slug: string; marked: SlotKey | null; onPick: (slot: SlotKey) => void }) {
+function ProofScreen({ engine, format, slug, marked, placing, onPick }: TrioProps & { format: FormatName }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const { width, height, ratio } = FORMATS[format];
   useEffect(() => {
@@ -59,7 +70,8 @@ function ProofScreen({ engine, format, slug, marked, onPick }: { engine: ProofEn
       </figcaption>
       <div className="relative shadow-lg" style={{ aspectRatio: `${width} / ${height}` }} onClick={pick} data-proof={format}>
         <canvas ref={canvas} className="block h-full w-full" role="img" aria-label={`${format} proof`} />
-        {marked && <Mark engine={engine} format={format} slot={marked} />}
+        {placing && <PlaceHandles engine={engine} format={format} placing={placing} />}
+        {marked && marked !== placing?.slot && <Mark engine={engine} format={format} slot={marked} />}
       </div>
     </figure>
   );
@@ -70,19 +82,9 @@ function Mark({ engine, format, slot }: { engine: ProofEngine | null; format: Fo
   useProofState(engine, (state) => `${state.prepared.length}/${Math.floor(state.time / 100)}`);
   useProofState(engine, (state) => state.prepared);
   const { width, height } = FORMATS[format];
-  const shown = slotsNow(engine, format).filter(({ key, place }) => key === slot && place.width > 0);
-  const first = shown[0];
-  if (!first) return null;
-  // The parts of an offer are one slot, so they get one outline.
-  const place = shown.reduce((box, one) => union(box, one.place), first.place);
-  return <div aria-hidden className="pointer-events-none absolute outline-2 outline-accent" style={{ left: `${(place.x / width) * 100}%`, top: `${(place.y / height) * 100}%`, width: `${(place.width / width) * 100}%`, height: `${(place.height / height) * 100}%`, outlineOffset: first.part === "picture" ? -3 : 4 }} />;
-}
-
-function slotsNow(engine: ProofEngine | null, format: FormatName) {
-  const state = engine?.state();
-  const prepared = state?.prepared.find((one) => one.format === format);
-  if (!state || !prepared) return [];
-  const { under, over } = scenesAt(prepared.spans, Math.min(state.time, state.length - 1));
-  const index = over && over.progress > 0.5 ? over.span.index : under.index;
-  return prepared.scenes[index]?.slots ?? [];
+  const slots = slotsNow(engine, format);
+  const place = placesBySlot(slots).get(slot);
+  if (!place) return null;
+  const isPicture = slots.some(({ key, part }) => key === slot && part === "picture");
+  return <div aria-hidden className="pointer-events-none absolute outline-2 outline-accent" style={{ left: `${(place.x / width) * 100}%`, top: `${(place.y / height) * 100}%`, width: `${(place.width / width) * 100}%`, height: `${(place.height / height) * 100}%`, outlineOffset: isPicture ? -3 : 4 }} />;
 }

@@ -3,15 +3,23 @@ import { useEffect, useId, useRef, useState } from "react";
 import { type Facts } from "../../core/document/facts";
 import { type Promotion } from "../../core/document/promotion";
 import { FORMATS, FORMAT_NAMES, type FormatName } from "../../core/placement/formats";
+import { STANDING } from "../components/standing";
 import { type PreviewCanvas } from "../workers/previewMessages";
 import { type Previews } from "./usePreviews";
 
-/** How tall each format stands beside the others, so that none of the three looks small. */
-const STANDING: Readonly<Record<FormatName, number>> = { square: 0.74, vertical: 1, widescreen: 0.6 };
+interface TrioPreviewProps {
+  readonly previews: Previews | null;
+  readonly document: Promotion;
+  readonly facts: Facts;
+  readonly name: string;
+  /** The scene it rests at, counted from 0; a preview of one scene does not play. */
+  readonly scene?: number;
+}
 
 /** A document in its three formats at true shape; plays under the pointer, with the focus, or when its button is pressed. */
-export function TrioPreview({ previews, document, facts, name }: { previews: Previews | null; document: Promotion; facts: Facts; name: string }) {
+export function TrioPreview({ previews, document, facts, name, scene }: TrioPreviewProps) {
   const id = useId();
+  const plays = scene === undefined;
   const box = useRef<HTMLDivElement>(null);
   const canvases = useRef<Partial<Record<FormatName, HTMLCanvasElement>>>({});
   const opened = useRef(false);
@@ -43,11 +51,13 @@ export function TrioPreview({ previews, document, facts, name }: { previews: Pre
   }, [previews, seen, id]);
 
   useEffect(() => {
-    if (previews && seen) previews.tell({ kind: "show", preview: id, document, facts });
-  }, [previews, seen, id, document, facts]);
+    if (previews && seen) previews.tell({ kind: "show", preview: id, document, facts, scene: scene ?? 0 });
+  }, [previews, seen, id, document, facts, scene]);
+
+  useEffect(() => () => previews?.tell({ kind: "close", preview: id }), [previews, id]);
 
   const play = (): void => {
-    if (state !== "resting") return;
+    if (state !== "resting" || !plays) return;
     previews?.tell({ kind: "play", preview: id });
     setState("playing");
   };
@@ -58,7 +68,7 @@ export function TrioPreview({ previews, document, facts, name }: { previews: Pre
   };
 
   return (
-    <div ref={box} className="relative flex items-end gap-3 bg-proof p-4" onPointerEnter={play} onPointerLeave={rest} data-preview={typeof state === "string" ? state : "failed"}>
+    <div ref={box} className={`relative flex items-end bg-proof ${plays ? "gap-3 p-4" : "gap-1.5 p-1.5"}`} onPointerEnter={play} onPointerLeave={rest} data-preview={typeof state === "string" ? state : "failed"}>
       {FORMAT_NAMES.map((format) => {
         const { width, height } = FORMATS[format];
         return (
@@ -68,9 +78,9 @@ export function TrioPreview({ previews, document, facts, name }: { previews: Pre
           />
         );
       })}
-      <button type="button" onClick={() => (state === "playing" ? rest() : play())} onBlur={rest} aria-label={state === "playing" ? `Stop ${name}` : `Play ${name}`} className="cut absolute right-2 top-2 flex h-8 w-8 items-center justify-center bg-ink/85 text-card hover:bg-ink">
+      {plays && <button type="button" onClick={() => (state === "playing" ? rest() : play())} onBlur={rest} aria-label={state === "playing" ? `Stop ${name}` : `Play ${name}`} className="cut absolute right-2 top-2 flex h-8 w-8 items-center justify-center bg-ink/85 text-card hover:bg-ink">
         {state === "playing" ? <Pause aria-hidden size={14} fill="currentColor" /> : <Play aria-hidden size={14} fill="currentColor" />}
-      </button>
+      </button>}
       {typeof state === "object" && <p role="alert" className="absolute inset-x-4 bottom-4 bg-wrong-pale px-3 py-1.5 text-[13px] text-wrong">{state.failed}</p>}
     </div>
   );

@@ -90,8 +90,9 @@ export function openProofEngine(): ProofEngine {
     for (const [format, screen] of screens) {
       const list = listOf(format, current.time);
       if (!list) continue;
-      const repaint = force || resize(format, screen) || !screen.painted || !sameFrame(screen.painted, list);
-      if (!repaint) continue;
+      // A screen that was just put in has no size yet, so that comes first, whatever else asks for painting.
+      const resized = resize(format, screen);
+      if (!force && !resized && screen.painted && sameFrame(screen.painted, list)) continue;
       const scale = scaleOf(format, screen);
       if (!resources.has(list, scale)) void resources.load(list, scale).then(requestPaint, (error: unknown) => change({ problem: String(error) }));
       screen.painter.paint(list, screen.context);

@@ -6,6 +6,7 @@ import { templateKey } from "../../core/document/facts";
 import { SHIPPED_BY_REF } from "../../core/templates/shipped";
 import { resolvePromotion } from "../../core/document/resolve";
 import { type SlotKey } from "../../core/document/template";
+import { type SceneSpan } from "../../core/time/timeline";
 import { requirePerson } from "../../server/auth/sessions";
 import { loadFillDesk } from "../../server/promotions/fillDesk";
 import { mayChangeLocked } from "../../server/promotions/promotionStore";
@@ -21,6 +22,7 @@ import { Transport } from "../desk/Transport";
 import { Trio } from "../desk/Trio";
 import { useDocument } from "../desk/useDocument";
 import { useProofEngine, useProofState } from "../desk/useProof";
+import { usePlacing } from "../desk/usePlacing";
 import { useUndoKeys } from "../desk/useUndoKeys";
 
 export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
@@ -53,14 +55,21 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
     const templates = { ...SHIPPED_BY_REF, ...loaded.facts.templates, ...Object.fromEntries(offered.map(({ ref, template }) => [templateKey(ref), template])) };
     return { ...loaded.facts, templates, products: Object.fromEntries(products.map((one) => [one.id, one])), product, offer: document.offer ? (lines[document.offer] ?? null) : null };
   }, [loaded.facts, lines, offered, products, document.product, document.offer]);
+  const { placing, dragged, startPlacing, stopPlacing } = usePlacing(document, facts.templates, apply);
   const promotion = useMemo(() => resolvePromotion(document, facts), [document, facts]);
-  useEffect(() => engine?.show(document, facts), [engine, document, facts]);
+  useEffect(() => engine?.show(dragged ?? document, facts), [engine, document, dragged, facts]);
   useEffect(() => {
     if (merged) toast("Someone else saved meanwhile. Your changes were put on top of theirs.");
   }, [merged]);
 
+  function mark(slot: SlotKey, span: SceneSpan): void {
+    setMarked(slot);
+    const state = engine?.state();
+    if (state && !state.playing && (state.time < span.entered || state.time >= span.end - 500)) engine?.seek(span.start + (span.end - span.start) * 0.6);
+  }
   function pick(slot: SlotKey): void {
     setMarked(slot);
+    if (placing && slot !== placing.slot) stopPlacing();
     deck.current?.querySelector<HTMLElement>(`[data-slot="${slot}"]`)?.focus();
   }
 
@@ -78,13 +87,16 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
             actions={<><Button onClick={() => setDialog("insert")}><Plus aria-hidden size={16} /> Insert scenes</Button><Button look="quiet" onClick={() => setDialog("swap")}>Change the template</Button>{free && <Button look="quiet" disabled={save !== "saved"} onClick={() => setDialog("keep")}>Keep as a template</Button>}</>}
             choices={{ media: media.flatMap(({ facts, rights }) => (facts ? [{ facts, rights }] : [])), products, offers, suggestions: loaded.suggestions }}
             onMark={(slot, span) => {
-              setMarked(slot);
-              const state = engine?.state();
-              if (state && !state.playing && (state.time < span.entered || state.time >= span.end - 500)) engine?.seek(span.start + (span.end - span.start) * 0.6);
+              if (placing && slot !== placing.slot) stopPlacing();
+              mark(slot, span);
+            }}
+            onPlace={(slot, span) => {
+              mark(slot, span);
+              startPlacing(slot);
             }}
           />
         </fieldset>
-        <Trio engine={engine} slug={slug} marked={marked} onPick={pick} />
+        <Trio engine={engine} slug={slug} marked={marked} placing={placing} onPick={pick} />
       </div>
       <Transport engine={engine} scenes={promotion.scenes.map(({ template }) => template)} spans={promotion.spans} length={promotion.length} />
       {dialog === "keep" && <KeepDialog slug={slug} name={document.name} promotion={promotion} onKept={(name) => toast(`“${name}” is among the team's templates now.`)} onClose={() => setDialog(null)} />}

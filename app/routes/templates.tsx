@@ -3,6 +3,7 @@ import { Toaster } from "sonner";
 import { FileDown, Heart, PencilRuler } from "lucide-react";
 import { Form, Link, redirect, useFetcher } from "react-router";
 import { type Facts } from "../../core/document/facts";
+import { mediaOfTemplate } from "../../core/document/templatePackage";
 import { requireDesigner, requirePerson } from "../../server/auth/sessions";
 import { setFavourite } from "../../server/templates/favourites";
 import { startTemplate, unpublished } from "../../server/templates/workshop";
@@ -60,9 +61,9 @@ export default function Templates({ loaderData }: Route.ComponentProps) {
   );
 }
 
-function Card({ card: { ref, template, document, seconds, needs, favourite, own }, facts, product, designs, previews }: { card: Route.ComponentProps["loaderData"]["cards"][number]; facts: Facts; product: string | null; designs: boolean; previews: Previews | null }) {
-  // Only what this preview shows goes to the worker.
-  const shown = useMemo(() => factsFor(facts, document), [facts, document]);
+function Card({ card, facts, product, designs, previews }: { card: Route.ComponentProps["loaderData"]["cards"][number]; facts: Facts; product: string | null; designs: boolean; previews: Previews | null }) {
+  const { ref, template, document, seconds, needs, favourite, own } = card;
+  const shown = useMemo(() => factsFor(facts, card), [facts, card]);
   return (
     <li className="flex flex-col" aria-label={template.name}>
       <TrioPreview previews={previews} document={document} facts={shown} name={template.name} />
@@ -84,8 +85,9 @@ function Card({ card: { ref, template, document, seconds, needs, favourite, own 
 
 const Dot = () => <span aria-hidden className="mx-1">·</span>;
 
-function factsFor(facts: Facts, document: Route.ComponentProps["loaderData"]["cards"][number]["document"]): Facts {
-  const used = new Set(Object.values(document.fills).flatMap((fill) => (fill.kind === "media" ? [fill.media] : [])));
+/** What one preview shows: its own template and pictures only. */
+function factsFor(facts: Facts, { document, template }: Route.ComponentProps["loaderData"]["cards"][number]): Facts {
+  const used = new Set([...Object.values(document.fills).flatMap((fill) => (fill.kind === "media" ? [fill.media] : [])), ...mediaOfTemplate(template)]);
   if (facts.product?.picture) used.add(facts.product.picture);
   return { ...facts, media: Object.fromEntries(Object.entries(facts.media).filter(([id]) => used.has(id))), templates: Object.fromEntries(Object.entries(facts.templates).filter(([key]) => key.startsWith(`${document.template.slug}@`))) };
 }

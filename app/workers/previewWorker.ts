@@ -14,6 +14,8 @@ import { type FromPreviews, type PreviewCanvas, type ToPreviews } from "./previe
 interface Preview {
   readonly screens: Readonly<Record<FormatName, { readonly context: OffscreenCanvasRenderingContext2D; readonly painter: Painter; readonly scale: number }>>;
   prepared: readonly PreparedPromotion[];
+  /** The scene it rests at. */
+  scene: number;
   /** When it began to play, in milliseconds of the worker's clock; null while it rests. */
   started: number | null;
   /** Counts what it was told to show, so that what is overtaken is dropped. */
@@ -54,7 +56,7 @@ function openPreview(canvases: Readonly<Record<FormatName, PreviewCanvas>>): Pre
       return [format, { context, painter: createPainter(FORMATS[format], { width, height }, resources), scale: Math.min(width / FORMATS[format].width, height / FORMATS[format].height) }];
     }),
   ) as unknown as Preview["screens"];
-  return { screens, prepared: [], started: null, turn: 0 };
+  return { screens, prepared: [], scene: 0, started: null, turn: 0 };
 }
 
 /** Paints the frame of a time in all three formats; waits for what it shows when `whole`. */
@@ -68,7 +70,10 @@ async function paint(preview: Preview, time: number, whole: boolean): Promise<vo
   }
 }
 
-const restingTime = ({ prepared: [first] }: Preview): number => (first?.spans[0] ? settledTime(first.spans[0]) : 0);
+function restingTime({ prepared: [first], scene }: Preview): number {
+  const span = first?.spans[scene] ?? first?.spans[0];
+  return span ? settledTime(span) : 0;
+}
 
 async function show(name: string, preview: Preview, message: Extract<ToPreviews, { kind: "show" }>): Promise<void> {
   const turn = ++preview.turn;
@@ -77,6 +82,7 @@ async function show(name: string, preview: Preview, message: Extract<ToPreviews,
   const promotion = resolvePromotion(message.document, facts);
   for (let wanted = fontFilesWanted(promotion, book); wanted.length > 0; wanted = fontFilesWanted(promotion, book)) await openFiles(book, wanted);
   if (turn !== preview.turn) return;
+  preview.scene = message.scene;
   preview.prepared = FORMAT_NAMES.map((format) => preparePromotion(promotion, format, book));
   if (preview.started === null) await paint(preview, restingTime(preview), true);
   say({ kind: "shown", preview: name });

@@ -1,8 +1,9 @@
 import { ABOUT_ARRANGEMENTS, ALIGNS, ARRANGEMENT_NAMES, BACKINGS, BAR_FILLS, NEW_ARRANGEMENTS, STACK_WAYS, WIPE_WAYS, type Arrangement, type ArrangementName } from "../../core/document/arrangements";
-import { COLOR_ROLES, type Palette } from "../../core/color/palette";
+import { type Palette } from "../../core/color/palette";
 import { ANCHORS } from "../../core/geometry/column";
 import { type SceneAllows, type SceneTemplate } from "../../core/document/template";
 import { millis } from "../../core/units";
+import { ColorSwatches } from "../components/ColorSwatches";
 import { fieldLook } from "../desk/DeckFields";
 import { withArrangement, withLength } from "./draftChanges";
 
@@ -23,9 +24,7 @@ export function SceneForm({ scene, palette, onChange }: { scene: SceneTemplate; 
       <label className="text-[13px] text-soft">Transition in, seconds<input type="number" min={0} max={3} step={0.1} value={scene.overlap / 1000} onChange={(event) => event.target.valueAsNumber >= 0 && event.target.valueAsNumber <= Math.min(3, scene.length / 2000) && onChange((before) => ({ ...before, overlap: millis(event.target.valueAsNumber * 1000) }))} className={`${fieldLook} figures mt-1`} /></label>
       <fieldset>
         <legend className="mb-1 text-[13px] text-soft">Ground</legend>
-        <div className="flex gap-1.5">
-          {COLOR_ROLES.map((role) => <button key={role} type="button" aria-label={`Ground: ${role}`} aria-pressed={scene.ground === role} title={role} onClick={() => onChange((before) => ({ ...before, ground: role }))} className={`h-8 flex-1 border ${scene.ground === role ? "border-ink outline-2 outline-accent" : "border-rule"}`} style={{ background: palette[role] }} />)}
-        </div>
+        <ColorSwatches label="Ground" palette={palette} chosen={scene.ground} onChoose={(role) => role && onChange((before) => ({ ...before, ground: role }))} />
       </fieldset>
       <label className="mt-5 flex items-center gap-2"><input type="checkbox" className="accent-accent" checked={scene.logo} onChange={(event) => onChange((before) => ({ ...before, logo: event.target.checked }))} /> Show the logo</label>
       <fieldset className="col-span-2 flex flex-wrap gap-x-4 gap-y-1 border-t border-rule pt-2">

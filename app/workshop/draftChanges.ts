@@ -1,5 +1,7 @@
 import { type Arrangement } from "../../core/document/arrangements";
 import { type SceneTemplate, type Slot, type SlotKind, type Template } from "../../core/document/template";
+import { type Rect } from "../../core/geometry/rect";
+import { FORMAT_NAMES, type FormatName } from "../../core/placement/formats";
 import { MOST_SLOTS, MOST_TEMPLATE_SCENES } from "../../core/document/templateSchema";
 import { by, offer, picture, products, scene, words } from "../../core/templates/build";
 
@@ -42,7 +44,21 @@ export function addSlot(scene: SceneTemplate, kind: SlotKind): SceneTemplate {
   return { ...scene, slots: [...scene.slots, made[kind]()] };
 }
 
-export const withArrangement = (scene: SceneTemplate, arrangement: Arrangement): SceneTemplate => ({ ...scene, arrangement });
+/** Places that were set by hand belong to the arrangement they were set in. */
+export const withArrangement = (scene: SceneTemplate, arrangement: Arrangement): SceneTemplate => ({ ...scene, arrangement, places: arrangement.name === scene.arrangement.name ? scene.places : {} });
+
+export function removeSlot(scene: SceneTemplate, id: string): SceneTemplate {
+  const without = FORMAT_NAMES.reduce((one, format) => withPlace(one, id, format, null), scene);
+  return { ...without, slots: scene.slots.filter((slot) => slot.id !== id) };
+}
+
+/** A slot's place in a format set by hand; `null` gives it back to the arrangement. */
+export function withPlace(scene: SceneTemplate, slot: string, format: FormatName, place: Rect | null): SceneTemplate {
+  const others = Object.fromEntries(Object.entries(scene.places[format] ?? {}).filter(([id]) => id !== slot));
+  const own = place === null ? others : { ...others, [slot]: place };
+  const formats = Object.fromEntries(Object.entries(scene.places).filter(([name]) => name !== format));
+  return { ...scene, places: Object.keys(own).length > 0 ? { ...formats, [format]: own } : formats };
+}
 
 function freeId(stem: string, taken: readonly string[]): string {
   for (let number = 1; ; number++) {

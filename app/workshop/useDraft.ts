@@ -5,6 +5,8 @@ import { type SaveState } from "../desk/useDocument";
 
 const SAVE_AFTER_MS = 500;
 const MOST_STEPS = 100;
+/** Changes of the same thing within this time are one step of undo. */
+const ONE_STEP_MS = 900;
 
 const answer = object({ kind: string(), revision: number(), problem: string() });
 
@@ -13,7 +15,7 @@ export function useDraft(slug: string, loaded: { readonly draft: Template; reado
   const [draft, setDraft] = useState(loaded.draft);
   const [save, setSave] = useState<SaveState>("saved");
   const [steps, setSteps] = useState({ undo: 0, redo: 0 });
-  const live = useRef({ draft: loaded.draft, revision: loaded.revision, undo: [] as Template[], redo: [] as Template[], timer: 0, sending: false, waiting: false });
+  const live = useRef({ draft: loaded.draft, revision: loaded.revision, undo: [] as Template[], redo: [] as Template[], timer: 0, sending: false, waiting: false, last: { what: undefined as string | undefined, at: 0 } });
 
   const send = useCallback(async (): Promise<void> => {
     const state = live.current;
@@ -52,10 +54,14 @@ export function useDraft(slug: string, loaded: { readonly draft: Template; reado
     state.timer = window.setTimeout(() => void send(), SAVE_AFTER_MS);
   }, [send]);
 
-  const change = useCallback((edit: (before: Template) => Template) => {
+  /** @param what names the thing that is changed, where changing it again soon after is to be one step with this */
+  const change = useCallback((edit: (before: Template) => Template, what?: string) => {
     const state = live.current;
     const next = edit(state.draft);
-    state.undo = [...state.undo.slice(1 - MOST_STEPS), state.draft];
+    const now = Date.now();
+    const joins = what !== undefined && what === state.last.what && now - state.last.at < ONE_STEP_MS && state.undo.length > 0;
+    if (!joins) state.undo = [...state.undo.slice(1 - MOST_STEPS), state.draft];
+    state.last = { what, at: now };
     state.redo = [];
     put(next);
   }, [put]);
@@ -64,6 +70,7 @@ export function useDraft(slug: string, loaded: { readonly draft: Template; reado
     const state = live.current;
     const next = state[from].pop();
     if (!next) return;
+    state.last = { what: undefined, at: 0 };
     state[from === "undo" ? "redo" : "undo"].push(state.draft);
     put(next);
   }, [put]);

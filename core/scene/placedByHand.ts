@@ -17,18 +17,19 @@ export function placedByHand(layout: Layout, places: Readonly<Record<string, Rec
   const uncovered = pictures.some((placed, index) => placed !== layout.pictures[index]);
   const grounds = uncovered ? [under, ...layout.grounds] : layout.grounds;
   const bare = { ...layout, grounds, pictures };
-  const moved = new Map<Entry["key"], { column: WordsColumn; entries: Entry[] }>();
-  const columns = layout.columns.map((column) => {
-    const staying = column.entries.filter((entry) => {
-      const place = placeOf(entry.key);
-      if (!place) return true;
-      const own = moved.get(entry.key) ?? { column: { ...column, area: place, anchor: "top", on: backdropAt(bare, place, column.on) }, entries: [] };
-      moved.set(entry.key, { ...own, entries: [...own.entries, entry] });
-      return false;
-    });
-    return { ...column, entries: staying, on: uncovered ? backdropAt(bare, column.area, column.on) : column.on };
+  const staying = layout.columns.map((column) => ({ ...column, entries: column.entries.filter(({ key }) => !placeOf(key)), on: uncovered ? backdropAt(bare, column.area, column.on) : column.on }));
+  const moved = [...new Set(layout.columns.flatMap(({ entries }) => entries.map(({ key }) => key)))].flatMap((key) => {
+    const place = placeOf(key);
+    return place ? [movedColumn(key, place, layout.columns, (before) => backdropAt(bare, place, before))] : [];
   });
-  return { ...bare, columns: [...columns, ...[...moved.values()].map(({ column, entries }) => ({ ...column, entries }))] };
+  return { ...bare, columns: [...staying, ...moved] };
+}
+
+/** All entries of a slot in a column of their own, set as most of them were. */
+function movedColumn(key: Entry["key"], place: Rect, columns: readonly WordsColumn[], on: (before: Backdrop) => Backdrop): WordsColumn {
+  const parts = columns.map((column) => ({ column, own: column.entries.filter((entry) => entry.key === key) }));
+  const most = parts.reduce((best, one) => (one.own.length > best.own.length ? one : best));
+  return { ...most.column, entries: parts.flatMap(({ own }) => own), area: place, anchor: "top", on: on(most.column.on) };
 }
 
 /** What words stand on: whatever was placed last under the middle of their place. */

@@ -2,6 +2,7 @@ import { type Facts } from "../../core/document/facts";
 import { needsInWords, needsOf, templateLength } from "../../core/document/needs";
 import { PROMOTION_VERSION, type Promotion, readPromotion } from "../../core/document/promotion";
 import { scenesOf } from "../../core/document/design";
+import { mediaOfTemplate } from "../../core/document/templatePackage";
 import { PURPOSES, type Purpose } from "../../core/document/template";
 import { inScope } from "../../core/offer/scope";
 import { offerState } from "../../core/offer/validity";
@@ -76,7 +77,7 @@ export async function loadGallery(scope: TeamScope, memberId: string, query: Gal
     return { ...one, document, seconds: templateLength(template) / 1000, needs: needsInWords(needsOf(template)), favourite: favourites.has(ref.slug) };
   });
   const [first] = cards;
-  const media = cards.flatMap(({ document }) => Object.values(document.fills).flatMap((fill) => (fill.kind === "media" ? [fill.media] : [])));
+  const media = cards.flatMap(({ document, template }) => [...Object.values(document.fills).flatMap((fill) => (fill.kind === "media" ? [fill.media] : [])), ...mediaOfTemplate(template)]);
   const facts: Facts | null = first ? (await loadRenderInput(scope, first.document, { media, templates: cards.map(({ ref }) => ref) })).facts : null;
   return { ...common, product: product?.id ?? null, facts, cards };
 }

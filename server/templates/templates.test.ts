@@ -184,7 +184,7 @@ describe("the workshop", () => {
     const product = await team.product("Trowel", 900);
     const made = await createPromotion(team.scope, { template: slug, product, offer: null }, designer());
 
-    const { draft, revision } = await loadWorkshop(team.scope, designer(), slug, "");
+    const { draft, revision } = await loadWorkshop(team.scope, designer(), slug);
     const changed = { ...draft, scenes: draft.scenes.map((scene) => ({ ...scene, length: millis(5000) })) };
     expect(await saveDraft(team.scope, slug, revision, changed)).toEqual({ kind: "saved", revision: revision + 1 });
     expect(await saveDraft(team.scope, slug, revision, draft)).toEqual({ kind: "conflict" });
@@ -199,15 +199,15 @@ describe("the workshop", () => {
     await removeTemplate(team.scope, slug);
     expect(await newestTemplate(team.scope, slug)).toBeNull();
     expect(Object.keys(await templatesByRef(team.scope, [{ slug, edition: 1 }]))).toEqual([`${slug}@1`]);
-    await expect(loadWorkshop(team.scope, designer(), slug, "")).rejects.toMatchObject({ status: 404 });
+    await expect(loadWorkshop(team.scope, designer(), slug)).rejects.toMatchObject({ status: 404 });
   });
 
   test("a shipped template is copied, never changed; a broken draft is refused with its field", async () => {
     const slug = await startTemplate(team.scope, "This week", "this-week");
     expect(slug).not.toBe("this-week");
-    const { draft, revision } = await loadWorkshop(team.scope, designer(), slug, "");
+    const { draft, revision } = await loadWorkshop(team.scope, designer(), slug);
     await expect(saveDraft(team.scope, slug, revision, { ...draft, scenes: [] })).rejects.toThrow("at least one scene");
-    await expect(loadWorkshop(team.scope, designer(), "this-week", "")).rejects.toMatchObject({ status: 404 });
+    await expect(loadWorkshop(team.scope, designer(), "this-week")).rejects.toMatchObject({ status: 404 });
     await expect(startTemplate(team.scope, "X y", "nobody-has-this")).rejects.toMatchObject({ status: 404 });
   });
 });

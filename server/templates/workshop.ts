@@ -37,19 +37,18 @@ export async function unpublished(scope: TeamScope): Promise<{ slug: string; nam
 }
 
 /** Everything the workshop needs: the draft, and what its proofs are filled with. Throws a 404 for templates that are not the team's own. */
-export async function loadWorkshop(scope: TeamScope, memberId: string, slug: string, brandId: string) {
+export async function loadWorkshop(scope: TeamScope, memberId: string, slug: string) {
   const row = await scope.templates().where("slug", "=", slug).where("removed_at", "is", null).selectAll().executeTakeFirst();
   if (!row) throw missing(slug);
   const { brands, working } = await brandsOf(scope, memberId);
-  const brand = brands.find(({ id }) => id === brandId) ?? working;
   const product = await scope.productPictures().innerJoin("product", "product.id", "product_picture.product_id").select("product.id").orderBy("product.name").limit(1).executeTakeFirst();
   const samples = await samplesFor(scope, product?.id ?? null);
   const draft = readTemplate(row.draft);
   return {
     slug, revision: row.revision, edition: row.edition, draft,
-    brands: brands.map(({ id, name }) => ({ id, name })), brand: brand?.id ?? null,
+    brands: brands.map(({ id, name }) => ({ id, name })), brand: working?.id ?? null,
     samples: samples.media, hasProductPicture: samples.hasProductPicture,
-    facts: brand ? await sampleFacts(scope, brand.id, product?.id ?? null, samples.media, draft) : null,
+    factsByBrand: Object.fromEntries(await Promise.all(brands.map(async ({ id }) => [id, await sampleFacts(scope, id, product?.id ?? null, samples.media, draft)] as const))),
   };
 }
 
@@ -58,7 +57,7 @@ async function sampleFacts(scope: TeamScope, brand: string, product: string | nu
   const ref = shippedRef(ONE_OFFER);
   const offers = await scope.offers().select("id").orderBy("starts_at").limit(20).execute();
   const document = (offer: string | null) => readPromotion({ version: PROMOTION_VERSION, name: "Sample", template: ref, brand, product, offer, tune: null, scenes: scenesOf(ref, ONE_OFFER), fills: {}, changes: {}, spare: [] });
-  const also = { media: [...media.slice(0, 12).map(({ id }) => id), ...mediaOfTemplate(draft)], list: true };
+  const also = { media: [...media.map(({ id }) => id), ...mediaOfTemplate(draft)], list: true };
   for (const { id } of offers) {
     const { facts } = await loadRenderInput(scope, document(id), also);
     if (facts.offer) return facts;

@@ -1,0 +1,142 @@
+import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { type SlotKey } from "../../core/document/template";
+import { type Rect, contains, rect } from "../../core/geometry/rect";
+import { FORMATS, type FormatName, safeArea } from "../../core/placement/formats";
+import { type DraggedEdges, type Guide, LEAST_SIDE, WHOLE, dragged, snap } from "../../core/placement/snapping";
+import { type ProofEngine } from "../proof/proofEngine";
+import { placesBySlot, slotsNow } from "./shownSlots";
+import { useProofState } from "./useProof";
+
+/** What is being placed by hand, and who wants to know. */
+export interface Placing {
+  readonly slot: SlotKey;
+  readonly label: string;
+  /** The place it was given in a format; null where the arrangement decides. */
+  readonly byHand: (format: FormatName) => Rect | null;
+  /** While it is dragged; null when the drag was given up. */
+  readonly onDrag: (format: FormatName, place: Rect | null) => void;
+  readonly onPlace: (format: FormatName, place: Rect) => void;
+}
+
+/** How near, in pixels of the screen, a line pulls. */
+const REACH_PX = 7;
+/** Less than this is a click, not a drag. */
+const CLICK_PX = 3;
+const STEP = 1;
+const LARGE_STEP = 10;
+
+const EDGES: readonly { readonly edges: DraggedEdges; readonly look: string }[] = [
+  { edges: { across: "start", down: "start" }, look: "-left-2.5 -top-2.5 cursor-nwse-resize" }, { edges: { across: null, down: "start" }, look: "left-1/2 -ml-2.5 -top-2.5 cursor-ns-resize" },
+  { edges: { across: "end", down: "start" }, look: "-right-2.5 -top-2.5 cursor-nesw-resize" }, { edges: { across: "end", down: null }, look: "-right-2.5 top-1/2 -mt-2.5 cursor-ew-resize" },
+  { edges: { across: "end", down: "end" }, look: "-right-2.5 -bottom-2.5 cursor-nwse-resize" }, { edges: { across: null, down: "end" }, look: "left-1/2 -ml-2.5 -bottom-2.5 cursor-ns-resize" },
+  { edges: { across: "start", down: "end" }, look: "-left-2.5 -bottom-2.5 cursor-nesw-resize" }, { edges: { across: "start", down: null }, look: "-left-2.5 top-1/2 -mt-2.5 cursor-ew-resize" },
+];
+
+interface Drag {
+  readonly edges: DraggedEdges;
+  readonly from: { readonly x: number; readonly y: number };
+  readonly start: Rect;
+  readonly now: Rect;
+  readonly guides: readonly Guide[];
+  readonly moved: boolean;
+}
+
+/** A slot's place on one proof with handles: dragged and resized with snapping, or moved by the arrow keys. */
+export function PlaceHandles({ engine, format, placing }: { engine: ProofEngine | null; format: FormatName; placing: Placing }) {
+  // The time is part of what is picked, so that the handles follow the scene on screen.
+  useProofState(engine, (state) => `${state.prepared.length}/${Math.floor(state.time / 100)}`);
+  useProofState(engine, (state) => state.prepared);
+  const [drag, setDrag] = useState<Drag | null>(null);
+  const justDragged = useRef(false);
+  const shape = FORMATS[format];
+  const places = placesBySlot(slotsNow(engine, format));
+  const shown = places.get(placing.slot);
+  const byHand = placing.byHand(format);
+
+  useEffect(() => {
+    if (!drag) return;
+    const giveUp = (event: globalThis.KeyboardEvent): void => {
+      if (event.key !== "Escape") return;
+      setDrag(null);
+      placing.onDrag(format, null);
+    };
+    window.addEventListener("keydown", giveUp);
+    return () => window.removeEventListener("keydown", giveUp);
+  }, [drag, format, placing]);
+
+  if (!shown) return null;
+  const place = drag?.now ?? atLeast(byHand ?? shown);
+  const safe = safeArea(shape);
+  const surroundings = { shape, safe, others: [...places].filter(([key]) => key !== placing.slot).map(([, one]) => one) };
+  /** Design units of a pixel of the screen. */
+  const unitsPerPixel = (element: Element): number => shape.width / (element.closest("[data-proof]")?.getBoundingClientRect().width ?? shape.width);
+
+  function take(event: PointerEvent<HTMLElement>, edges: DraggedEdges): void {
+    if (event.button !== 0) return;
+    event.stopPropagation();
+    event.currentTarget.setPointerCapture(event.pointerId);
+    justDragged.current = false;
+    setDrag({ edges, from: { x: event.clientX, y: event.clientY }, start: place, now: place, guides: [], moved: false });
+  }
+
+  function pull(event: PointerEvent<HTMLElement>): void {
+    if (!drag) return;
+    const [x, y] = [event.clientX - drag.from.x, event.clientY - drag.from.y];
+    if (!drag.moved && Math.hypot(x, y) < CLICK_PX) return;
+    const units = unitsPerPixel(event.currentTarget);
+    const free = dragged(drag.start, drag.edges, { x: x * units, y: y * units });
+    // With Alt held it goes where it is put.
+    const { place: next, guides } = event.altKey ? { place: free, guides: [] } : snap(free, drag.edges, surroundings, REACH_PX * units);
+    setDrag({ ...drag, now: next, guides, moved: true });
+    placing.onDrag(format, toHalves(next));
+  }
+
+  function letGo(): void {
+    if (!drag) return;
+    setDrag(null);
+    justDragged.current = drag.moved;
+    if (drag.moved) placing.onPlace(format, toHalves(drag.now));
+  }
+
+  function pressKey(event: KeyboardEvent<HTMLElement>): void {
+    const step = event.shiftKey ? LARGE_STEP : STEP;
+    const by = { ArrowLeft: { x: -step, y: 0 }, ArrowRight: { x: step, y: 0 }, ArrowUp: { x: 0, y: -step }, ArrowDown: { x: 0, y: step } }[event.key];
+    if (!by) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const edges: DraggedEdges = event.ctrlKey || event.metaKey ? { across: "end", down: "end" } : WHOLE;
+    placing.onPlace(format, toHalves(dragged(place, edges, by)));
+  }
+
+  const outside = !contains(safe, place, 0.5);
+  return (
+    <>
+      {drag?.moved && <div aria-hidden className="pointer-events-none absolute border border-dashed border-white/80 outline outline-dashed outline-black/50" style={boxStyle(safe, shape)} />}
+      {drag?.guides.map(({ axis, at, kind }) => <div key={`${axis}${at}`} aria-hidden data-guide={kind} className="pointer-events-none absolute bg-[#e0007a]" style={axis === "across" ? { left: `${(at / shape.width) * 100}%`, top: 0, bottom: 0, width: 1 } : { top: `${(at / shape.height) * 100}%`, left: 0, right: 0, height: 1 }} />)}
+      <div
+        tabIndex={0} role="group" aria-label={`${placing.label} in ${format}: ${Math.round(place.x)}, ${Math.round(place.y)}, ${Math.round(place.width)} by ${Math.round(place.height)} units${outside ? ", outside the safe area" : ""}. Arrow keys move it, with Shift by ten, with Control its size.`}
+        data-handles={format} onPointerDown={(event) => take(event, WHOLE)} onPointerMove={pull} onPointerUp={letGo} onPointerCancel={letGo} onKeyDown={pressKey}
+        onClick={(event) => {
+          // What was dragged here is not a click on what lies below.
+          if (justDragged.current) event.stopPropagation();
+        }}
+        className={`absolute cursor-move touch-none outline-2 ${byHand || drag ? "outline-solid" : "outline-dashed"} ${outside ? "outline-wrong" : "outline-accent"}`} style={boxStyle(place, shape)}
+      >
+        {EDGES.map(({ edges, look }) => (
+          <span key={look} aria-hidden onPointerDown={(event) => take(event, edges)} data-edge={`${edges.across ?? "none"}-${edges.down ?? "none"}`} className={`absolute flex h-5 w-5 touch-none items-center justify-center ${look}`}>
+            <span className={`h-2.5 w-2.5 border-2 bg-white ${outside ? "border-wrong" : "border-accent"}`} />
+          </span>
+        ))}
+      </div>
+    </>
+  );
+}
+
+const boxStyle = (place: Rect, { width, height }: { width: number; height: number }) => ({ left: `${(place.x / width) * 100}%`, top: `${(place.y / height) * 100}%`, width: `${(place.width / width) * 100}%`, height: `${(place.height / height) * 100}%` });
+
+/** Centres may lie between two units; nothing finer is kept. Sizes are rounded up, or words that just fit would be set smaller. */
+const toHalves = ({ x, y, width, height }: Rect): Rect => rect(half(x), half(y), Math.max(LEAST_SIDE, halfUp(width)), Math.max(LEAST_SIDE, halfUp(height)));
+const half = (value: number): number => Math.round(value * 2) / 2;
+const halfUp = (value: number): number => Math.ceil(value * 2 - 1e-6) / 2;
+
+const atLeast = ({ x, y, width, height }: Rect): Rect => rect(x, y, Math.max(LEAST_SIDE, width), Math.max(LEAST_SIDE, height));

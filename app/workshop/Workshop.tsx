@@ -1,0 +1,168 @@
+import { useEffect, useMemo, useState } from "react";
+import { Redo2, Undo2 } from "lucide-react";
+import { Form } from "react-router";
+import { type Facts, type MediaFacts, templateKey } from "../../core/document/facts";
+import { resolvePromotion } from "../../core/document/resolve";
+import { type SlotKey, type SlotKind, type Template, PURPOSES, slotKey } from "../../core/document/template";
+import { TRIALS, type Trial, tryOut } from "../../core/document/tryOut";
+import { type Rect } from "../../core/geometry/rect";
+import { FORMAT_NAMES, type FormatName } from "../../core/placement/formats";
+import { Button } from "../components/Button";
+import { useLive } from "../components/useLive";
+import { fieldLook } from "../desk/DeckFields";
+import { Saved } from "../desk/DeskHeader";
+import { type Placing } from "../desk/PlaceHandles";
+import { placesBySlot } from "../desk/shownSlots";
+import { Transport } from "../desk/Transport";
+import { Trio } from "../desk/Trio";
+import { useProofEngine, useProofState } from "../desk/useProof";
+import { useUndoKeys } from "../desk/useUndoKeys";
+import { Extremes } from "./Extremes";
+import { LookForm } from "./LookForm";
+import { type PlacesByFormat } from "./PlaceForm";
+import { SceneForm } from "./SceneForm";
+import { SceneList } from "./SceneList";
+import { SlotForm } from "./SlotForm";
+import { addSlot, canAddSlot, removeSlot, withPlace, withScene, withSlot } from "./draftChanges";
+import { useDraft } from "./useDraft";
+
+export interface WorkshopProps {
+  readonly slug: string;
+  readonly revision: number;
+  /** The newest published; 0 for none. */
+  readonly edition: number;
+  readonly draft: Template;
+  readonly brands: readonly { readonly id: string; readonly name: string }[];
+  /** The working brand; null where there is none yet. */
+  readonly brand: string | null;
+  readonly samples: readonly MediaFacts[];
+  readonly hasProductPicture: boolean;
+  readonly factsByBrand: Readonly<Record<string, Facts>>;
+}
+
+/** A draft of a template: its scenes, arrangements, slots, places and locks over three live proofs, or under every extreme. */
+export function Workshop(props: WorkshopProps) {
+  const { slug, edition, samples, hasProductPicture, brands } = props;
+  const { draft, save, change, undo, redo, canUndo, canRedo } = useDraft(slug, props);
+  const [chosen, setChosen] = useState<string | null>(draft.scenes[0]?.id ?? null);
+  const [slotId, setSlotId] = useState<string | null>(null);
+  const [trial, setTrial] = useState<Trial>("usual words");
+  const [brand, setBrand] = useState(props.brand);
+  const [view, setView] = useState<"proofs" | "extremes">("proofs");
+  /** A place while it is dragged: shown, not kept yet. */
+  const [dragged, setDragged] = useState<{ readonly format: FormatName; readonly place: Rect } | null>(null);
+  const engine = useProofEngine();
+  const prepared = useProofState(engine, (state) => state.prepared);
+  const live = useLive();
+  useUndoKeys(undo, redo);
+
+  const index = chosen === null ? -1 : Math.max(0, draft.scenes.findIndex(({ id }) => id === chosen));
+  const scene = draft.scenes[index] ?? null;
+  const slot = scene?.slots.find(({ id }) => id === slotId) ?? null;
+  const on = useMemo(() => ({ ref: { slug, edition: edition + 1 }, product: Object.values(props.factsByBrand)[0]?.product?.id ?? null, media: samples, hasProductPicture }), [slug, edition, props.factsByBrand, samples, hasProductPicture]);
+  const facts = brand === null ? undefined : props.factsByBrand[brand];
+  const shown = useMemo(() => {
+    if (!facts) return null;
+    const tried = dragged && scene && slotId !== null ? withScene(draft, scene.id, (one) => withPlace(one, slotId, dragged.format, dragged.place)) : draft;
+    return { document: tryOut(tried, trial, { ...on, brand: facts.brand.id }), facts: { ...facts, templates: { ...facts.templates, [templateKey(on.ref)]: tried } } };
+  }, [facts, draft, dragged, scene, slotId, trial, on]);
+  useEffect(() => {
+    if (shown) engine?.show(shown.document, shown.facts);
+  }, [engine, shown]);
+  const promotion = useMemo(() => (shown ? resolvePromotion(shown.document, shown.facts) : null), [shown]);
+
+  function choose(id: string | null): void {
+    setChosen(id);
+    setSlotId(null);
+    const span = promotion?.spans[draft.scenes.findIndex((one) => one.id === id)];
+    if (span) engine?.seek(span.start + (span.end - span.start) * 0.6);
+  }
+  function pick(key: SlotKey): void {
+    const [sceneId = "", picked = ""] = key.split(".");
+    setChosen(sceneId);
+    setSlotId(picked);
+    document.querySelector(`[data-slot-form="${picked}"]`)?.scrollIntoView({ block: "nearest" });
+  }
+  function place(id: string, format: FormatName, to: Rect | null): void {
+    setDragged(null);
+    if (scene) change((before) => withScene(before, scene.id, (one) => withPlace(one, id, format, to)), `place ${scene.id}.${id} ${format}`);
+  }
+
+  const placing: Placing | null = scene && slot ? {
+    slot: slotKey(scene, slot), label: slot.label,
+    byHand: (format) => scene.places[format]?.[slot.id] ?? null,
+    onDrag: (format, to) => setDragged(to && { format, place: to }),
+    onPlace: (format, to) => place(slot.id, format, to),
+  } : null;
+  const placesOf = (id: string): PlacesByFormat => Object.fromEntries(FORMAT_NAMES.map((format) => {
+    const byHand = scene?.places[format]?.[id];
+    const found = byHand ?? (scene && placesBySlot(prepared.find((one) => one.format === format)?.scenes[index]?.slots ?? []).get(`${scene.id}.${id}`));
+    return [format, found ? { place: found, byHand: byHand !== undefined } : null];
+  })) as Record<FormatName, PlacesByFormat[FormatName]>;
+
+  return (
+    <main className="flex h-[calc(100vh-46px)] min-h-[560px] flex-col">
+      <title>{`${draft.name} · Workshop · Stencilcraft`}</title>
+      <div className="flex h-[58px] shrink-0 items-center gap-4 border-b border-rule bg-card px-5">
+        <h1 className="sr-only">Template workshop</h1>
+        <input value={draft.name} readOnly={!live} maxLength={60} aria-label="Name of the template" onChange={(event) => change((before) => ({ ...before, name: event.target.value || " " }), "name")} className="w-[260px] border-b border-transparent bg-transparent font-heading text-[20px] font-semibold hover:border-rule focus:border-ink" />
+        <select aria-label="What it is for" value={draft.purpose} onChange={(event) => change((before) => ({ ...before, purpose: PURPOSES.find((one) => one === event.target.value) ?? "other" }))} className={`${fieldLook} w-auto!`}>{PURPOSES.map((one) => <option key={one}>{one}</option>)}</select>
+        <Saved state={save} />
+        <span className="text-[13px] text-soft">{edition === 0 ? "not published yet" : `edition ${edition} is out`}</span>
+        <div className="ml-auto flex items-center gap-3">
+          <Button onClick={undo} disabled={!canUndo} aria-label="Undo" className="px-3"><Undo2 aria-hidden size={16} /> Undo</Button>
+          <Button onClick={redo} disabled={!canRedo} aria-label="Redo" className="px-3"><Redo2 aria-hidden size={16} /></Button>
+          <Form method="post"><Button look="main" type="submit" disabled={save !== "saved"}>{edition === 0 ? "Publish" : `Publish edition ${edition + 1}`}</Button></Form>
+        </div>
+      </div>
+      <div className="grid min-h-0 flex-1 grid-cols-[minmax(560px,620px)_minmax(0,1fr)]">
+        <fieldset disabled={!live} className="flex min-h-0 min-w-0">
+          <SceneList draft={draft} chosen={scene?.id ?? null} onChoose={choose} onChange={change} />
+          <div key={scene?.id ?? "look"} className="min-w-0 flex-1 overflow-y-auto px-4 py-3.5">
+            {!scene && <LookForm draft={draft} onChange={change} />}
+            {scene && shown && <SceneForm scene={scene} palette={shown.facts.brand.palette} onChange={(edit) => change((before) => withScene(before, scene.id, edit))} />}
+            {scene && (
+              <>
+                <h2 className="mb-2 mt-5 text-[16px]">Slots</h2>
+                <div className="flex flex-col gap-2.5">
+                  {scene.slots.map((one) => (
+                    <SlotForm
+                      key={one.id} slot={one} chosen={one.id === slotId} places={placesOf(one.id)} samples={samples} onChoose={() => setSlotId(one.id)} onPlace={(format, to) => place(one.id, format, to)}
+                      onChange={(edit) => change((before) => withScene(before, scene.id, (own) => withSlot(own, one.id, edit)))} onRemove={() => change((before) => withScene(before, scene.id, (own) => removeSlot(own, one.id)))}
+                    />
+                  ))}
+                </div>
+                <label className="mt-3 block text-[13px] text-soft">Add a slot
+                  <select value="" disabled={!canAddSlot(scene)} onChange={(event) => event.target.value && change((before) => withScene(before, scene.id, (one) => addSlot(one, event.target.value as SlotKind)))} className={`${fieldLook} mt-1`}>
+                    <option value="">choose its kind …</option><option value="words">Words</option><option value="media">Picture or clip</option><option value="offer">Offer</option><option value="products">List of products</option>
+                  </select>
+                </label>
+              </>
+            )}
+            <Form method="post" className="mt-8 border-t border-rule pt-3"><button type="submit" name="intent" value="remove" className="text-[13px] text-soft underline hover:text-ink">Take this template out of the gallery</button></Form>
+          </div>
+        </fieldset>
+        <div className="flex min-h-0 min-w-0 flex-col">
+          <div className="flex items-center gap-4 border-b border-rule bg-card px-4 py-2 text-[13px]">
+            <div role="group" aria-label="What is shown" className="flex">
+              {(["proofs", "extremes"] as const).map((one) => <button key={one} type="button" aria-pressed={view === one} onClick={() => setView(one)} className={`border border-rule px-3 py-1 first-letter:uppercase ${view === one ? "bg-ink text-card" : "hover:bg-white"}`}>{one === "proofs" ? "Proofs" : "Extremes"}</button>)}
+            </div>
+            {view === "proofs" && (
+              <>
+                <label className="flex items-center gap-2">Tried with<select value={trial} onChange={(event) => setTrial(TRIALS.find((one) => one === event.target.value) ?? "usual words")} className={`${fieldLook} w-auto! py-1!`}>{TRIALS.map((one) => <option key={one}>{one}</option>)}</select></label>
+                <label className="flex items-center gap-2">in<select value={brand ?? ""} onChange={(event) => setBrand(event.target.value)} className={`${fieldLook} w-auto! py-1!`}>{brands.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}</select></label>
+              </>
+            )}
+            {view === "extremes" && <span className="text-soft">{scene ? `Scene ${index + 1}, ${scene.name}` : "Choose a scene."}</span>}
+          </div>
+          <div className="min-h-0 flex-1">
+            {!shown && <p className="p-6 text-soft">Fill in your brand book first: proofs are shown in your colours and typefaces.</p>}
+            {shown && view === "proofs" && <Trio engine={engine} slug={slug} marked={null} placing={placing} onPick={pick} />}
+            {shown && view === "extremes" && <Extremes draft={draft} scene={Math.max(0, index)} on={on} factsByBrand={props.factsByBrand} brands={brands} />}
+          </div>
+        </div>
+      </div>
+      {promotion && view === "proofs" && <Transport engine={engine} scenes={draft.scenes} spans={promotion.spans} length={promotion.length} />}
+    </main>
+  );
+}
