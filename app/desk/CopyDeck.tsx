@@ -42,11 +42,12 @@ interface DeckProps {
 }
 
 /** The copy deck: a ruled sheet with one band per scene, in reading order. Every slot is a plain field that stays in its place. */
-export function CopyDeck({ actions, ...deck }: DeckProps & { actions: ReactNode }) {
+export function CopyDeck({ notice, actions, ...deck }: DeckProps & { notice?: ReactNode; actions: ReactNode }) {
   const { document, promotion, choices, onEdit } = deck;
   const reports = wordReports(deck.prepared);
   return (
     <div className="h-full overflow-y-auto" data-testid="copy-deck">
+      {notice && <p role="status" className="border-b border-rule bg-card px-4 py-2.5 pl-[98px] text-[13.5px] text-soft">{notice}</p>}
       {promotion.scenes.map((scene, index) => {
         const span = promotion.spans[index];
         return span && <SceneBand key={scene.id} deck={deck} scene={scene} span={span} index={index} reports={reports} />;

@@ -1,10 +1,9 @@
-import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
-import { X } from "lucide-react";
 import { useId, useState } from "react";
 import { object, string } from "yup";
 import { type ResolvedPromotion } from "../../core/document/resolve";
 import { PURPOSES, type SlotKey, slotKey } from "../../core/document/template";
 import { Button } from "../components/Button";
+import { DialogFrame } from "../components/DialogFrame";
 import { Choice, Field } from "../components/Field";
 import { Notice } from "../components/Notice";
 
@@ -37,48 +36,35 @@ export function KeepDialog({ slug, name, promotion, onKept, onClose }: { slug: s
   }
 
   return (
-    <Dialog open onClose={onClose} className="relative z-40">
-      <div className="fixed inset-0 bg-ink/50" aria-hidden />
-      <div className="fixed inset-0 flex items-center justify-center p-8">
-        <DialogPanel className="flex max-h-full w-full max-w-2xl flex-col bg-card shadow-2xl">
-          <div className="flex items-center border-b border-rule px-5 py-3">
-            <DialogTitle className="font-heading text-lg font-semibold">Keep as a template</DialogTitle>
-            <button type="button" onClick={onClose} aria-label="Close" className="ml-auto p-1 text-soft hover:text-ink"><X aria-hidden size={18} /></button>
-          </div>
-          <div className="min-h-0 flex-1 overflow-y-auto px-6 py-4">
-            {problem && <Notice kind="wrong" className="mb-4">{problem}</Notice>}
-            <div className="grid grid-cols-[minmax(0,1fr)_220px] gap-5">
-              <Field label="Name of the template" value={wanted} maxLength={60} onChange={(event) => setWanted(event.target.value)} />
-              <Choice label="What it is for" value={purpose} onChange={(event) => setPurpose(event.target.value)} options={PURPOSES.map((one): [string, string] => [one, one])} />
-            </div>
-            <h3 id={heading} className="mt-5 font-semibold">What stays as it is</h3>
-            <p className="text-[13px] text-soft">What is ticked is shown in every promotion made from it, and is locked. The rest is filled each time.</p>
-            <div role="group" aria-labelledby={heading} className="mt-2">
-              {promotion.scenes.map(({ template, words, media }, index) => (
-                <fieldset key={template.id} className="border-t border-rule py-2">
-                  <legend className="float-left w-44 pr-3 font-semibold"><span className="figures mr-2 text-soft">{index + 1}</span>{template.name}</legend>
-                  <div className="flex flex-col gap-0.5">
-                    {template.slots.filter(({ kind }) => kind === "words" || kind === "media").map((slot) => {
-                      const key = slotKey(template, slot);
-                      const shown = slot.kind === "words" ? words[slot.id] : media[slot.id]?.name;
-                      return (
-                        <label key={key} className="flex items-baseline gap-2 text-[14px]">
-                          <input type="checkbox" className="accent-accent" checked={fixed.includes(key)} onChange={(event) => setFixed(event.target.checked ? [...fixed, key] : fixed.filter((other) => other !== key))} />
-                          {slot.label}<span className="min-w-0 truncate text-soft">{shown}</span>
-                        </label>
-                      );
-                    })}
-                  </div>
-                </fieldset>
-              ))}
-            </div>
-          </div>
-          <div className="flex justify-end gap-3 border-t border-rule px-6 py-3">
-            <Button onClick={onClose}>Leave it</Button>
-            <Button look="main" onClick={() => void keep()} disabled={busy || wanted.trim() === ""}>Keep the template</Button>
-          </div>
-        </DialogPanel>
+    <DialogFrame title="Keep as a template" size="max-w-2xl" onClose={onClose} foot={<><Button onClick={onClose}>Leave it</Button><Button look="main" onClick={() => void keep()} disabled={busy || wanted.trim() === ""}>Keep the template</Button></>}>
+      <div className="min-h-0 flex-1 overflow-y-auto px-6 py-4">
+        {problem && <Notice kind="wrong" className="mb-4">{problem}</Notice>}
+        <div className="grid grid-cols-[minmax(0,1fr)_220px] gap-5">
+          <Field label="Name of the template" value={wanted} maxLength={60} onChange={(event) => setWanted(event.target.value)} />
+          <Choice label="What it is for" value={purpose} onChange={(event) => setPurpose(event.target.value)} options={PURPOSES.map((one): [string, string] => [one, one])} />
+        </div>
+        <h3 id={heading} className="mt-5 font-semibold">What stays as it is</h3>
+        <p className="text-[13px] text-soft">What is ticked is shown in every promotion made from it, and is locked. The rest is filled each time.</p>
+        <div role="group" aria-labelledby={heading} className="mt-2">
+          {promotion.scenes.map(({ template, words, media }, index) => (
+            <fieldset key={template.id} className="border-t border-rule py-2">
+              <legend className="float-left w-44 pr-3 font-semibold"><span className="figures mr-2 text-soft">{index + 1}</span>{template.name}</legend>
+              <div className="flex flex-col gap-0.5">
+                {template.slots.filter(({ kind }) => kind === "words" || kind === "media").map((slot) => {
+                  const key = slotKey(template, slot);
+                  const shown = slot.kind === "words" ? words[slot.id] : media[slot.id]?.name;
+                  return (
+                    <label key={key} className="flex items-baseline gap-2 text-[14px]">
+                      <input type="checkbox" className="accent-accent" checked={fixed.includes(key)} onChange={(event) => setFixed(event.target.checked ? [...fixed, key] : fixed.filter((other) => other !== key))} />
+                      {slot.label}<span className="min-w-0 truncate text-soft">{shown}</span>
+                    </label>
+                  );
+                })}
+              </div>
+            </fieldset>
+          ))}
+        </div>
       </div>
-    </Dialog>
+    </DialogFrame>
   );
 }

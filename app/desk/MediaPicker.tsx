@@ -1,8 +1,7 @@
-import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
-import { X } from "lucide-react";
 import { useState } from "react";
 import { type MediaFacts } from "../../core/document/facts";
 import { type RightsState } from "../../core/document/rights";
+import { DialogFrame } from "../components/DialogFrame";
 import { RightsMark } from "../components/RightsMark";
 import { factLine, thumbAddress } from "../components/mediaLook";
 
@@ -17,30 +16,20 @@ export function MediaPicker({ open, title, items, chosen, onChoose, onClose }: {
   const [search, setSearch] = useState("");
   const shown = items.filter(({ facts }) => facts.name.toLowerCase().includes(search.trim().toLowerCase()));
   return (
-    <Dialog open={open} onClose={onClose} className="relative z-40">
-      <div className="fixed inset-0 bg-ink/50" aria-hidden />
-      <div className="fixed inset-0 flex items-center justify-center p-8">
-        <DialogPanel className="flex max-h-full w-full max-w-4xl flex-col bg-card shadow-2xl">
-          <div className="flex items-center gap-5 border-b border-rule px-5 py-3">
-            <DialogTitle className="font-heading text-lg font-semibold">{title}</DialogTitle>
-            <input type="search" value={search} onChange={(event) => setSearch(event.target.value)} placeholder="Search by name" aria-label="Search media by name" className="ml-auto w-60 border border-rule bg-white px-3 py-1.5" />
-            <button type="button" onClick={onClose} aria-label="Close" className="p-1 text-soft hover:text-ink"><X aria-hidden size={18} /></button>
-          </div>
-          <ul className="grid grid-cols-4 gap-4 overflow-y-auto p-5">
-            {shown.length === 0 && <li className="col-span-4 py-12 text-center text-soft">Nothing fits. Bring pictures in under Media.</li>}
-            {shown.map(({ facts, rights }) => (
-              <li key={facts.id}>
-                <button type="button" onClick={() => onChoose(facts.id)} aria-pressed={facts.id === chosen} className={`block w-full border-2 text-left ${facts.id === chosen ? "border-accent" : "border-transparent hover:border-firm"}`}>
-                  <img src={thumbAddress(facts, 300) ?? ""} alt="" loading="lazy" className="h-32 w-full bg-proof object-contain" />
-                  <span className="block truncate px-1 pt-1 text-sm font-semibold">{facts.name}</span>
-                  <span className="figures block truncate px-1 pb-1 text-soft">{facts.kind === "clip" ? "clip · " : ""}{factLine(facts)}</span>
-                  <RightsMark state={rights} className="mx-1 mb-1" />
-                </button>
-              </li>
-            ))}
-          </ul>
-        </DialogPanel>
-      </div>
-    </Dialog>
+    <DialogFrame open={open} title={title} size="max-w-4xl" onClose={onClose} tools={<input type="search" value={search} onChange={(event) => setSearch(event.target.value)} placeholder="Search by name" aria-label="Search media by name" className="w-60 border border-rule bg-white px-3 py-1.5" />}>
+      <ul className="grid grid-cols-4 gap-4 overflow-y-auto p-5">
+        {shown.length === 0 && <li className="col-span-4 py-12 text-center text-soft">Nothing fits. Bring pictures in under Media.</li>}
+        {shown.map(({ facts, rights }) => (
+          <li key={facts.id}>
+            <button type="button" onClick={() => onChoose(facts.id)} aria-pressed={facts.id === chosen} className={`block w-full border-2 text-left ${facts.id === chosen ? "border-accent" : "border-transparent hover:border-firm"}`}>
+              <img src={thumbAddress(facts, 300) ?? ""} alt="" loading="lazy" className="h-32 w-full bg-proof object-contain" />
+              <span className="block truncate px-1 pt-1 text-sm font-semibold">{facts.name}</span>
+              <span className="figures block truncate px-1 pb-1 text-soft">{facts.kind === "clip" ? "clip · " : ""}{factLine(facts)}</span>
+              <RightsMark state={rights} className="mx-1 mb-1" />
+            </button>
+          </li>
+        ))}
+      </ul>
+    </DialogFrame>
   );
 }

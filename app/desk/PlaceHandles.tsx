@@ -46,7 +46,13 @@ export function PlaceHandles({ engine, format, placing }: { engine: ProofEngine 
   // The time is part of what is picked, so that the handles follow the scene on screen.
   useProofState(engine, (state) => `${state.prepared.length}/${Math.floor(state.time / 100)}`);
   useProofState(engine, (state) => state.prepared);
-  const [drag, setDrag] = useState<Drag | null>(null);
+  const [drag, showDrag] = useState<Drag | null>(null);
+  // Letting go may come before the last movement is shown, and must know of it.
+  const latest = useRef<Drag | null>(null);
+  const setDrag = (next: Drag | null): void => {
+    latest.current = next;
+    showDrag(next);
+  };
   const justDragged = useRef(false);
   const shape = FORMATS[format];
   const places = placesBySlot(slotsNow(engine, format));
@@ -57,7 +63,9 @@ export function PlaceHandles({ engine, format, placing }: { engine: ProofEngine 
     if (!drag) return;
     const giveUp = (event: globalThis.KeyboardEvent): void => {
       if (event.key !== "Escape") return;
-      setDrag(null);
+      latest.current = null;
+      justDragged.current = true;
+      showDrag(null);
       placing.onDrag(format, null);
     };
     window.addEventListener("keydown", giveUp);
@@ -80,6 +88,7 @@ export function PlaceHandles({ engine, format, placing }: { engine: ProofEngine 
   }
 
   function pull(event: PointerEvent<HTMLElement>): void {
+    const drag = latest.current;
     if (!drag) return;
     const [x, y] = [event.clientX - drag.from.x, event.clientY - drag.from.y];
     if (!drag.moved && Math.hypot(x, y) < CLICK_PX) return;
@@ -92,6 +101,7 @@ export function PlaceHandles({ engine, format, placing }: { engine: ProofEngine 
   }
 
   function letGo(): void {
+    const drag = latest.current;
     if (!drag) return;
     setDrag(null);
     justDragged.current = drag.moved;

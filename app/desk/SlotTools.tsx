@@ -23,7 +23,7 @@ export function SlotTools({ document, own, slots, free, onEdit, onPlace }: SlotT
   if (changeable.length === 0) return null;
   return (
     <table className="w-full text-[13.5px]">
-      <thead><tr className="text-left text-[13px] text-soft"><th className="font-normal">Shown</th><th className="font-normal">Colour</th><th className="w-[52px] font-normal">Place</th></tr></thead>
+      <thead><tr className="text-left text-[13px] text-soft"><th className="font-normal">Shown</th><th className="font-normal">Colour</th><th className="w-[58px] font-normal">Place</th></tr></thead>
       <tbody>
         {changeable.map((slot) => {
           const key = slotKey(own, slot);
@@ -34,8 +34,8 @@ export function SlotTools({ document, own, slots, free, onEdit, onPlace }: SlotT
               <th scope="row" className="pr-2 text-left font-normal"><label className="flex items-center gap-2"><input type="checkbox" className="accent-accent" disabled={!may(slot, "remove")} checked={change.hidden !== true} onChange={(event) => put({ ...change, hidden: !event.target.checked })} /> {slot.label}</label></th>
               <td className="pr-2">{slot.kind === "words" && <select aria-label={`Colour of ${slot.label}`} disabled={!may(slot, "color")} value={change.color ?? ""} onChange={(event) => put({ ...change, color: COLOR_ROLES.find((role) => role === event.target.value) })} className={`${fieldLook} py-0.5! text-[13px]!`}><option value="">as usual</option>{COLOR_ROLES.map((role) => <option key={role}>{role}</option>)}</select>}</td>
               <td className="whitespace-nowrap">
-                <button type="button" disabled={!may(slot, "position") || change.hidden === true} aria-label={`Place ${slot.label} by hand`} title="Handles on the proofs" onClick={() => onPlace(key)} className="p-1 text-soft hover:text-ink disabled:opacity-25"><Move aria-hidden size={14} /></button>
-                <button type="button" disabled={!may(slot, "position") || !change.places} aria-label={`Give the place of ${slot.label} back to the arrangement`} title="As the arrangement has it" onClick={() => put({ ...change, places: undefined })} className="p-1 text-soft hover:text-ink disabled:opacity-25"><RotateCcw aria-hidden size={14} /></button>
+                <button type="button" disabled={!may(slot, "position") || change.hidden === true} aria-label={`Place ${slot.label} by hand`} title="Handles on the proofs" onClick={() => onPlace(key)} className="p-1.5 text-soft hover:text-ink disabled:opacity-25"><Move aria-hidden size={14} /></button>
+                <button type="button" disabled={!may(slot, "position") || !change.places} aria-label={`Give the place of ${slot.label} back to the arrangement`} title="As the arrangement has it" onClick={() => put({ ...change, places: undefined })} className="p-1.5 text-soft hover:text-ink disabled:opacity-25"><RotateCcw aria-hidden size={14} /></button>
               </td>
             </tr>
           );

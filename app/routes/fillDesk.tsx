@@ -62,6 +62,8 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
     if (merged) toast("Someone else saved meanwhile. Your changes were put on top of theirs.");
   }, [merged]);
 
+  const newer = offered.find(({ ref }) => ref.slug === document.template.slug && ref.edition > document.template.edition);
+
   function mark(slot: SlotKey, span: SceneSpan): void {
     setMarked(slot);
     const state = engine?.state();
@@ -84,6 +86,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
         <fieldset ref={deck} disabled={!live} className="min-h-0 min-w-0">
           <CopyDeck
             document={document} promotion={promotion} prepared={prepared} marked={marked} free={free} onEdit={apply} onProblem={(problem) => toast.error(problem)} onDropFiles={dropFill}
+            notice={newer && <>Edition {newer.ref.edition} of “{newer.template.name}” is out; this promotion is on edition {document.template.edition}. <button type="button" className="underline hover:text-ink" onClick={() => setDialog("swap")}>See what would change</button></>}
             actions={<><Button onClick={() => setDialog("insert")}><Plus aria-hidden size={16} /> Insert scenes</Button><Button look="quiet" onClick={() => setDialog("swap")}>Change the template</Button>{free && <Button look="quiet" disabled={save !== "saved"} onClick={() => setDialog("keep")}>Keep as a template</Button>}</>}
             choices={{ media: media.flatMap(({ facts, rights }) => (facts ? [{ facts, rights }] : [])), products, offers, suggestions: loaded.suggestions }}
             onMark={(slot, span) => {
@@ -100,7 +103,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
       </div>
       <Transport engine={engine} scenes={promotion.scenes.map(({ template }) => template)} spans={promotion.spans} length={promotion.length} />
       {dialog === "keep" && <KeepDialog slug={slug} name={document.name} promotion={promotion} onKept={(name) => toast(`“${name}” is among the team's templates now.`)} onClose={() => setDialog(null)} />}
-      {(dialog === "insert" || dialog === "swap") && <TemplatesDialog purpose={dialog} document={document} templates={facts.templates} offered={offered} media={loaded.samples} hasProductPicture={(facts.product?.picture ?? null) !== null} onEdit={apply} onProblem={(problem) => toast.error(problem)} onClose={() => setDialog(null)} />}
+      {(dialog === "insert" || dialog === "swap") && <TemplatesDialog purpose={dialog} document={document} facts={facts} offered={offered} media={loaded.samples} hasProductPicture={(facts.product?.picture ?? null) !== null} onEdit={apply} onProblem={(problem) => toast.error(problem)} onClose={() => setDialog(null)} />}
       <Toaster position="bottom-center" offset={74} />
     </main>
   );

@@ -1,13 +1,15 @@
 import { Form, Link, data, redirect, useNavigation, useSearchParams } from "react-router";
 import { useState } from "react";
+import { templateLength } from "../../core/document/needs";
 import { offerState } from "../../core/offer/validity";
 import { writePrice, money } from "../../core/offer/money";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { likePattern } from "../../server/catalogue/productList";
+import { type TeamScope } from "../../server/db/teamScope";
+import { isId } from "../../server/ids";
 import { factsOf } from "../../server/media/factsOf";
 import { bundlePrices, linesOrReason } from "../../server/catalogue/offerOnProduct";
 import { mainPictures } from "../../server/catalogue/productPictures";
-import { sceneSpans, totalLength } from "../../core/time/timeline";
 import { offeredTemplates } from "../../server/templates/templateStore";
 import { createPromotion } from "../../server/promotions/promotionStore";
 import type { Route } from "./+types/newPromotion";
@@ -21,10 +23,17 @@ const MOST_SHOWN = 60;
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { scope, team } = await requirePerson(request);
-  const words = (new URL(request.url).searchParams.get("words") ?? "").trim();
+  const params = new URL(request.url).searchParams;
+  const words = (params.get("words") ?? "").trim();
   const found = words === "" ? scope.products() : scope.products().where("search", "like", likePattern(words));
-  const [templates, products, offers] = await Promise.all([
-    offeredTemplates(scope),found.selectAll().orderBy("name").limit(MOST_SHOWN).execute(), scope.offers().selectAll().orderBy("starts_at").execute()]);
+  const [templates, first, offers, chosen] = await Promise.all([
+    offeredTemplates(scope),
+    found.selectAll().orderBy("name").limit(MOST_SHOWN).execute(),
+    scope.offers().selectAll().orderBy("starts_at").execute(),
+    chosenProduct(scope, params.get("product")),
+  ]);
+  // The one that was chosen before coming here is always among them.
+  const products = chosen ? [chosen, ...first.filter(({ id }) => id !== chosen.id)] : first;
   const now = new Date();
   const pictures = await mainPictures(scope, products.map(({ id }) => id));
   const media = await factsOf(scope, [...pictures.values()]);
@@ -35,13 +44,15 @@ export async function loader({ request }: Route.LoaderArgs) {
   const open = offers.filter((offer) => offerState({ startsAt: offer.starts_at, endsAt: offer.ends_at, zone: offer.zone }, now) !== "ended");
   const bundles = await Promise.all(open.map((offer) => bundlePrices(scope, offer)));
   return {
-    template: new URL(request.url).searchParams.get("template") ?? templates[0]?.ref.slug ?? "",
-    templates: templates.map(({ ref, template }) => ({ slug: ref.slug, name: template.name, about: template.about, seconds: totalLength(sceneSpans(template.scenes)) / 1000 })),
+    template: params.get("template") ?? templates[0]?.ref.slug ?? "",
+    templates: templates.map(({ ref, template }) => ({ slug: ref.slug, name: template.name, about: template.about, seconds: templateLength(template) / 1000 })),
     words,
     products: products.map((row) => ({ id: row.id, name: row.name, price: writePrice(money(row.price_minor, row.currency), team.locale), thumb: thumbOf(row.id), lines: Object.fromEntries(open.map((offer, index) => [offer.id, linesOrReason(row, offer, team.locale, bundles[index])])) })),
     offers: open.map(({ id, name }) => ({ id, name })),
   };
 }
+
+const chosenProduct = async (scope: TeamScope, id: string | null) => (isId(id) ? scope.products().selectAll().where("id", "=", id).executeTakeFirst() : undefined);
 
 export async function action({ request }: Route.ActionArgs) {
   const { scope, id } = await requireEditor(request);

@@ -30,7 +30,7 @@ export function PlaceForm({ places, onPlace }: { places: PlacesByFormat; onPlace
                   />
                 </td>
               ))}
-              <td className="w-6"><button type="button" disabled={!shown?.byHand} aria-label={`Give the place in ${format} back to the arrangement`} title="As the arrangement has it" onClick={() => onPlace(format, null)} className="p-1 text-soft hover:text-ink disabled:opacity-25"><RotateCcw aria-hidden size={13} /></button></td>
+              <td className="w-6"><button type="button" disabled={!shown?.byHand} aria-label={`Give the place in ${format} back to the arrangement`} title="As the arrangement has it" onClick={() => onPlace(format, null)} className="p-1.5 text-soft hover:text-ink disabled:opacity-25"><RotateCcw aria-hidden size={13} /></button></td>
             </tr>
           );
         })}

@@ -26,11 +26,11 @@ export function SceneForm({ scene, palette, onChange }: { scene: SceneTemplate; 
         <legend className="mb-1 text-[13px] text-soft">Ground</legend>
         <ColorSwatches label="Ground" palette={palette} chosen={scene.ground} onChoose={(role) => role && onChange((before) => ({ ...before, ground: role }))} />
       </fieldset>
-      <label className="mt-5 flex items-center gap-2"><input type="checkbox" className="accent-accent" checked={scene.logo} onChange={(event) => onChange((before) => ({ ...before, logo: event.target.checked }))} /> Show the logo</label>
-      <fieldset className="col-span-2 flex flex-wrap gap-x-4 gap-y-1 border-t border-rule pt-2">
+      <label className="mt-5 flex items-center gap-2"><input type="checkbox" className="h-4 w-4 accent-accent" checked={scene.logo} onChange={(event) => onChange((before) => ({ ...before, logo: event.target.checked }))} /> Show the logo</label>
+      <fieldset className="col-span-2 flex flex-wrap items-center gap-x-4 border-t border-rule pt-2">
         <legend className="float-left mr-4 text-[13px] text-soft">A filler may change its</legend>
         {(Object.keys(ALLOWS) as (keyof SceneAllows)[]).map((what) => (
-          <label key={what} className="flex items-center gap-1.5"><input type="checkbox" className="accent-accent" checked={scene.allows[what]} onChange={(event) => onChange((before) => ({ ...before, allows: { ...before.allows, [what]: event.target.checked } }))} /> {ALLOWS[what]}</label>
+          <label key={what} className="flex min-h-7 items-center gap-1.5"><input type="checkbox" className="h-4 w-4 accent-accent" checked={scene.allows[what]} onChange={(event) => onChange((before) => ({ ...before, allows: { ...before.allows, [what]: event.target.checked } }))} /> {ALLOWS[what]}</label>
         ))}
       </fieldset>
     </div>
@@ -54,7 +54,7 @@ function choicesOf(arrangement: Arrangement, name: string): readonly string[] {
 
 function Parameter({ arrangement, name, value, onChange }: { arrangement: Arrangement; name: string; value: string | number | boolean; onChange: (to: string | number | boolean) => void }) {
   const label = LABELS[name] ?? name;
-  if (typeof value === "boolean") return <label className="flex items-center gap-2"><input type="checkbox" className="accent-accent" checked={value} onChange={(event) => onChange(event.target.checked)} /> {label}</label>;
+  if (typeof value === "boolean") return <label className="flex items-center gap-2"><input type="checkbox" className="h-4 w-4 accent-accent" checked={value} onChange={(event) => onChange(event.target.checked)} /> {label}</label>;
   if (typeof value === "number") {
     const [least, most, step] = name === "share" ? [0.34, 0.72, 0.02] : [0, 60, 1];
     return <label className="text-[13px] text-soft">{label}<input type="number" min={least} max={most} step={step} value={value} onChange={(event) => event.target.valueAsNumber >= least && event.target.valueAsNumber <= most && onChange(event.target.valueAsNumber)} className={`${fieldLook} figures mt-1`} /></label>;

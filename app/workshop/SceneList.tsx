@@ -6,7 +6,7 @@ import { addScene, canAddScene, moveScene, removeScene } from "./draftChanges";
 /** The scenes of a draft in their order, and the way to what belongs to all of them. `chosen` is null for the latter. */
 export function SceneList({ draft, chosen, onChoose, onChange }: { draft: Template; chosen: string | null; onChoose: (scene: string | null) => void; onChange: (change: (before: Template) => Template) => void }) {
   const item = (current: boolean): string => `border-b border-l-4 border-b-rule ${current ? "border-l-accent bg-card" : "border-l-transparent"}`;
-  const tool = "p-1 text-soft hover:text-ink disabled:opacity-30";
+  const tool = "p-1.5 text-soft hover:text-ink disabled:opacity-30";
   return (
     <div className="flex w-[176px] shrink-0 flex-col border-r border-rule">
       <div className={item(chosen === null)}>

@@ -27,11 +27,11 @@ interface SlotFormProps {
 export function SlotForm({ slot, chosen, places, samples, onChoose, onPlace, onChange, onRemove }: SlotFormProps) {
   const byHand = FORMAT_NAMES.filter((format) => places[format]?.byHand);
   return (
-    <fieldset className={`border bg-card p-3 ${chosen ? "border-accent" : "border-rule"}`} aria-label={`Slot ${slot.label}`} data-slot-form={slot.id} onFocus={(event) => !(event.target instanceof HTMLButtonElement) && onChoose()}>
+    <fieldset className={`border bg-card p-3 ${chosen ? "border-accent" : "border-rule"}`} aria-label={`Slot ${slot.label}`} data-slot-form={slot.id}>
       <div className="flex items-center gap-3"><span className="text-[13px] font-semibold">{KINDS[slot.kind]}</span>
         {byHand.length > 0 && <span className="text-[12px] text-soft">placed by hand in {byHand.join(", ")}</span>}
-        <button type="button" aria-pressed={chosen} aria-label={`Place ${slot.label} by hand`} title="Handles on the proofs" onClick={onChoose} className={`ml-auto p-1 ${chosen ? "text-accent" : "text-soft hover:text-ink"}`}><Move aria-hidden size={14} /></button>
-        <button type="button" aria-label={`Take out ${slot.label}`} onClick={onRemove} className="p-1 text-soft hover:text-ink"><Trash2 aria-hidden size={14} /></button>
+        <button type="button" aria-pressed={chosen} aria-label={`Place ${slot.label} by hand`} title="Handles on the proofs" onClick={onChoose} className={`ml-auto p-1.5 ${chosen ? "text-accent" : "text-soft hover:text-ink"}`}><Move aria-hidden size={14} /></button>
+        <button type="button" aria-label={`Take out ${slot.label}`} onClick={onRemove} className="p-1.5 text-soft hover:text-ink"><Trash2 aria-hidden size={14} /></button>
       </div>
       <div className="mt-1 grid grid-cols-2 gap-x-3 gap-y-2 text-[13px] text-soft">
         <label>Label<input value={slot.label} maxLength={60} onChange={(event) => onChange((before) => ({ ...before, label: event.target.value || " " }))} className={small} /></label>
@@ -41,11 +41,11 @@ export function SlotForm({ slot, chosen, places, samples, onChoose, onPlace, onC
         {slot.kind === "products" && <label>Rows at most<input type="number" min={1} max={6} value={slot.most} onChange={(event) => event.target.valueAsNumber >= 1 && event.target.valueAsNumber <= 6 && onChange((before) => ({ ...before, most: event.target.valueAsNumber }) as Slot)} className={`${small} figures`} /></label>}
       </div>
       {chosen && <PlaceForm places={places} onPlace={onPlace} />}
-      <div className="mt-2 flex flex-wrap gap-x-3 gap-y-0.5 text-[13px]">
-        <label className="flex items-center gap-1.5"><input type="checkbox" className="accent-accent" checked={slot.required} onChange={(event) => onChange((before) => ({ ...before, required: event.target.checked }))} /> required</label>
+      <div className="mt-2 flex flex-wrap items-center gap-x-3 text-[13px]">
+        <label className="flex min-h-7 items-center gap-1.5"><input type="checkbox" className="h-4 w-4 accent-accent" checked={slot.required} onChange={(event) => onChange((before) => ({ ...before, required: event.target.checked }))} /> required</label>
         <span className="text-soft">A filler may change:</span>
         {(Object.keys(ALLOWS) as (keyof SlotAllows)[]).map((what) => (
-          <label key={what} className="flex items-center gap-1.5"><input type="checkbox" className="accent-accent" checked={slot.allows[what]} onChange={(event) => onChange((before) => ({ ...before, allows: { ...before.allows, [what]: event.target.checked } }))} /> {ALLOWS[what]}</label>
+          <label key={what} className="flex min-h-7 items-center gap-1.5"><input type="checkbox" className="h-4 w-4 accent-accent" checked={slot.allows[what]} onChange={(event) => onChange((before) => ({ ...before, allows: { ...before.allows, [what]: event.target.checked } }))} /> {ALLOWS[what]}</label>
         ))}
       </div>
     </fieldset>
