@@ -88,6 +88,19 @@ test("three strips of 1920 × 816 make 1920 × 2448 with middles at −816, 0 an
   expect(stripsIn({ width: 1920, height: 2448 }, 3, 0, false)).toEqual([rect(0, 0, 1920, 816), rect(0, 816, 1920, 816), rect(0, 1632, 1920, 816)]);
 });
 
+test("the heading of top-and-tail stays the very same from scene to scene, whatever the pictures' shapes and the lines", async () => {
+  await fc.assert(
+    fc.asyncProperty(anyShape, anyWords, size, size, anyWords, async (shape, heading, one, other, line) => {
+      const at = async (picture: typeof one, text: string) => {
+        const made = await prepared([sceneOf(newArrangement("top-and-tail"), undefined, false)], shape, { "scene.headline": { kind: "words", text: heading }, "scene.line": { kind: "words", text } }, { media: { [PICTURE_ID]: testPicture(picture) } });
+        return made.scenes[0]?.slots.filter(({ part }) => part === "headline").map(({ place, fitted }) => [place, fitted?.size, fitted?.lines.length]);
+      };
+      expect(await at(other, line)).toEqual(await at(one, ""));
+    }),
+    { numRuns: 40 },
+  );
+});
+
 test("a whole 16:9 picture in a square is 56.25 % as high, with bars of 236.25 units (common practice)", async () => {
   const made = await prepared([sceneOf(newArrangement("top-and-tail"))], FORMATS.square, {}, { media: { [PICTURE_ID]: testPicture({ width: 1920, height: 1080 }) } });
   const [place] = made.scenes[0]?.slots.filter(({ kind }) => kind === "picture").map((slot) => slot.place) ?? [];
