@@ -88,6 +88,28 @@ async function show(name: string, preview: Preview, message: Extract<ToPreviews,
   say({ kind: "shown", preview: name });
 }
 
+/** What is still to be shown, the newest last: that is what has just come into view. */
+const waiting = new Map<string, Extract<ToPreviews, { kind: "show" }>>();
+/** How many are made at once: one computes while another waits for its pictures. */
+const LANES = 2;
+let busy = 0;
+
+function showNext(): void {
+  const [name, message] = [...waiting].at(-1) ?? [];
+  if (busy >= LANES || name === undefined || message === undefined) return;
+  waiting.delete(name);
+  const preview = previews.get(name);
+  if (!preview) return showNext();
+  busy++;
+  show(name, preview, message)
+    .catch((error: unknown) => say({ kind: "failed", preview: name, reason: error instanceof Error ? error.message : String(error) }))
+    .finally(() => {
+      busy--;
+      showNext();
+    });
+  showNext();
+}
+
 let ticking = false;
 function tick(now: number): void {
   let playing = false;
@@ -117,7 +139,10 @@ addEventListener("message", ({ data }: MessageEvent<ToPreviews>) => {
   if (!preview) return;
   switch (data.kind) {
     case "show":
-      show(data.preview, preview, data).catch((error: unknown) => say({ kind: "failed", preview: data.preview, reason: error instanceof Error ? error.message : String(error) }));
+      // Put last, even where it was waiting already.
+      waiting.delete(data.preview);
+      waiting.set(data.preview, data);
+      showNext();
       return;
     case "play":
       preview.started = performance.now();
