@@ -10,8 +10,8 @@ import { FORMATS, bothSides, difference } from "./proofs";
 
 /** Frames at 30 a second: entrances, slow zooms, crossfades, settled moments, exits, in every scene of the template. */
 const PLACES = [
-  ["potting-week-terracotta", [3, 11, 33, 62, 97, 122, 212, 271, 332, 342, 420]],
-  ["herb-friday-tray", [5, 122, 272, 425]],
+  ["potting-week-terracotta", [3, 11, 62, 97, 122, 212, 271, 332, 342, 420]],
+  ["herb-friday-tray", [5, 122, 425]],
   // The other brand: its own faces, and a watermark.
   ["friday-box-warm-week", [40, 122, 425]],
 ] as const;

@@ -114,14 +114,14 @@ async function cleanUp(): Promise<void> {
 }
 
 try {
-  if (wanted.has("types")) {
-    await run("npx", ["--no-install", "react-router", "typegen"]);
-    await check("types", "npx", ["--no-install", "tsc", "--noEmit"]);
-  }
-  if (wanted.has("lint")) {
-    await check("lint", "npx", ["--no-install", "eslint", "."]);
-    await check("arrows between rooms", "npx", ["--no-install", "depcruise", "--config", ".dependency-cruiser.cjs", "core", "paint", "server", "app", "demo", "bench"]);
-  }
+  // Each of these keeps one core busy at most, so they run beside each other.
+  if (wanted.has("types")) await run("npx", ["--no-install", "react-router", "typegen"]);
+  await Promise.all([
+    ...(wanted.has("types") ? [check("types", "npx", ["--no-install", "tsc", "--noEmit"])] : []),
+    ...(wanted.has("lint")
+      ? [check("lint", "npx", ["--no-install", "eslint", "."]), check("arrows between rooms", "npx", ["--no-install", "depcruise", "--config", ".dependency-cruiser.cjs", "core", "paint", "server", "app", "demo", "bench"])]
+      : []),
+  ]);
   if (wanted.has("unit")) await unit();
   if (wanted.has("e2e")) await endToEnd();
 } finally {
