@@ -9,7 +9,7 @@ import { type SlotKey } from "../../core/document/template";
 import { type SceneSpan } from "../../core/time/timeline";
 import { requirePerson } from "../../server/auth/sessions";
 import { loadFillDesk } from "../../server/promotions/fillDesk";
-import { mayChangeLocked } from "../../server/promotions/promotionStore";
+import { mayChangeLocked } from "../../server/auth/roles";
 import type { Route } from "./+types/fillDesk";
 import { useLive } from "../components/useLive";
 import { Button, ButtonLink } from "../components/Button";

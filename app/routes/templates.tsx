@@ -7,7 +7,7 @@ import { mediaOfTemplate } from "../../core/document/templatePackage";
 import { requireDesigner, requirePerson } from "../../server/auth/sessions";
 import { setFavourite } from "../../server/templates/favourites";
 import { startTemplate, unpublished } from "../../server/templates/workshop";
-import { mayChangeLocked } from "../../server/promotions/promotionStore";
+import { mayChangeLocked } from "../../server/auth/roles";
 import { LENGTHS, NEEDS, SHELVES, loadGallery, readGalleryQuery } from "../../server/templates/gallery";
 import type { Route } from "./+types/templates";
 import { Button, ButtonLink } from "../components/Button";

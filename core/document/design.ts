@@ -23,7 +23,7 @@ export function sceneOrigin(templates: TemplatesByRef, { from }: PromotionScene)
   return found;
 }
 
-/** Puts a promotion's design together. Slots that were taken out are left out; see `hiddenSlots`. */
+/** Puts a promotion's design together. Slots that were taken out are left out. */
 export function designOf(document: Promotion, templates: TemplatesByRef): Design {
   const scenes = document.scenes.map((scene): SceneTemplate => {
     const origin = sceneOrigin(templates, scene);
@@ -47,11 +47,6 @@ function freeOverlap(scenes: readonly SceneTemplate[], index: number): SceneTemp
   const [before, scene] = [scenes[index - 1], scenes[index]];
   if (!before || !scene) return millis(0);
   return millis(Math.min(scene.overlap, Math.floor(scene.length / 2), Math.floor(before.length / 2)));
-}
-
-/** The slots of a scene that were taken out of it. */
-export function hiddenSlots(document: Promotion, templates: TemplatesByRef, scene: PromotionScene): Slot[] {
-  return sceneOrigin(templates, scene).slots.filter((slot) => document.changes[slotKey(scene, slot)]?.hidden === true);
 }
 
 /** A slot of a promotion as its template has it, by its address in the promotion; null when there is none. */

@@ -1,8 +1,10 @@
-import { findPromotionSlot, scenesOf } from "./design";
+import { findPromotionSlot, sceneOrigin, scenesOf } from "./design";
 import { type Structure } from "./edits";
-import { type MediaFacts, type TemplatesByRef } from "./facts";
+import { type MediaFacts, type TemplatesByRef, templateKey } from "./facts";
 import { type Fill, MOST_SCENES, type Promotion, type PromotionScene, type SpareFill, type TemplateRef } from "./promotion";
+import { scenesInEdition } from "./newEdition";
 import { sampleFills } from "./sample";
+import { freeId, takenIds } from "./sceneIds";
 import { type MediaSlot, type Slot, type SlotKey, type Template, slotKey } from "./template";
 
 /** A promotion moved to another template, and what found no place there. */
@@ -22,8 +24,9 @@ interface Carried extends SpareFill {
  * the same address, else to the first free one of the same kind and use, in reading order. What finds none is kept aside.
  */
 export function moveToTemplate(document: Promotion, templates: TemplatesByRef, ref: TemplateRef, template: Template): Moved {
-  const scenes = scenesOf(ref, template);
-  const slots = template.scenes.flatMap((scene) => scene.slots.map((slot) => ({ key: slotKey(scene, slot), slot })));
+  const scenes = ref.slug === document.template.slug ? scenesInEdition(document, templates, ref, template) : scenesOf(ref, template);
+  const known = { ...templates, [templateKey(ref)]: template };
+  const slots = scenes.flatMap((scene) => sceneOrigin(known, scene).slots.map((slot) => ({ key: slotKey(scene, slot), slot })));
   const carried = carriedFills(document, templates);
   const fills: Record<SlotKey, Fill> = {};
   const free = (key: SlotKey): boolean => !(key in fills);
@@ -63,8 +66,7 @@ const sameUse = (slot: Slot, from: Slot | null): boolean => slot.kind !== "words
 /** The scene list with some scenes of a template put in before `at`. Throws, naming the limit, when it would be too long. */
 export function insertScenes(document: Promotion, ref: TemplateRef, sceneIds: readonly string[], at: number): PromotionScene[] {
   if (document.scenes.length + sceneIds.length > MOST_SCENES) throw new RangeError(`A promotion has at most ${MOST_SCENES} scenes.`);
-  // Fills of scenes that were taken out wait for them under their ids, so those are not given to others.
-  const taken = new Set([...document.scenes.map(({ id }) => id), ...Object.keys(document.fills).map((key) => key.split(".")[0] ?? "")]);
+  const taken = takenIds(document);
   const added = sceneIds.map((scene): PromotionScene => {
     const id = freeId(scene, taken);
     taken.add(id);
@@ -94,20 +96,11 @@ export function repeatScene(document: Promotion, sceneId: string): Structure {
   const scene = document.scenes[index];
   if (!scene) throw new RangeError(`There is no scene “${sceneId}”.`);
   if (document.scenes.length >= MOST_SCENES) throw new RangeError(`A promotion has at most ${MOST_SCENES} scenes.`);
-  const taken = new Set([...document.scenes.map(({ id }) => id), ...Object.keys(document.fills).map((key) => key.split(".")[0] ?? "")]);
-  const id = freeId(sceneId, taken);
+  const id = freeId(sceneId, takenIds(document));
   const copied = <Value>(record: Readonly<Record<SlotKey, Value>>): Record<SlotKey, Value> => ({
     ...record,
     ...Object.fromEntries(Object.entries(record).filter(([key]) => key.startsWith(`${sceneId}.`)).map(([key, value]) => [`${id}.${key.slice(sceneId.length + 1)}`, value])),
   });
   const { template, spare } = document;
   return { template, spare, scenes: [...document.scenes.slice(0, index + 1), { ...scene, id }, ...document.scenes.slice(index + 1)], fills: copied(document.fills), changes: copied(document.changes) };
-}
-
-function freeId(wanted: string, taken: ReadonlySet<string>): string {
-  if (!taken.has(wanted)) return wanted;
-  const stem = wanted.replace(/-\d+$/, "").slice(0, 54);
-  let number = 2;
-  while (taken.has(`${stem}-${number}`)) number++;
-  return `${stem}-${number}`;
 }

@@ -4,6 +4,7 @@ import { config } from "../config";
 import { database } from "../db/connect";
 import { type TeamScope, teamScope } from "../db/teamScope";
 import { type Role } from "../db/tables";
+import { mayChangeLocked } from "./roles";
 
 const LIFETIME_DAYS = 14;
 const cookie = () =>
@@ -72,6 +73,6 @@ export async function requireEditor(request: Request): Promise<Person> {
 /** The signed-in person if they may make and change templates. */
 export async function requireDesigner(request: Request): Promise<Person> {
   const person = await requirePerson(request);
-  if (person.role !== "designer" && person.role !== "owner") throw new Response("Templates are changed by designers and owners.", { status: 403 });
+  if (!mayChangeLocked(person.role)) throw new Response("Templates are changed by designers and owners.", { status: 403 });
   return person;
 }

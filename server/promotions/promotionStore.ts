@@ -1,3 +1,4 @@
+import { mayChangeLocked } from "../auth/roles";
 import { type Edit, applyEdit } from "../../core/document/edits";
 import { PROMOTION_VERSION, type Promotion, readPromotion } from "../../core/document/promotion";
 import { scenesOf } from "../../core/document/design";
@@ -89,8 +90,6 @@ async function checkDesign(scope: TeamScope, before: Promotion, after: Promotion
   const problem = promotionProblem(after, templates) ?? (mayChangeLocked(role) ? null : lockProblem(before, after, templates));
   if (problem) throw new TypeError(problem);
 }
-
-export const mayChangeLocked = (role: Role): boolean => role === "designer" || role === "owner";
 
 /** What a document names must be the team's own. */
 async function checkReferences(scope: TeamScope, document: Promotion): Promise<void> {

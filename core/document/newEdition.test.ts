@@ -1,0 +1,65 @@
+import { SHIPPED_BY_REF, shippedRef } from "../templates/shipped";
+import { ONE_OFFER, PRICE_ON_A_CARD } from "../templates/priceDrops";
+import { testDocument } from "../testing/promotions";
+import { millis } from "../units";
+import { lockProblem, promotionProblem } from "./locks";
+import { type Promotion } from "./promotion";
+import { insertScenes, moveToTemplate, repeatScene } from "./restructure";
+import { type SceneTemplate, type Template } from "./template";
+
+const first = shippedRef(ONE_OFFER);
+const second = { slug: first.slug, edition: first.edition + 1 };
+const withEdition = (template: Template) => ({ ...SHIPPED_BY_REF, [`${second.slug}@${second.edition}`]: template });
+const added: SceneTemplate = { ...(ONE_OFFER.scenes[0] as SceneTemplate), id: "extra", name: "Extra" };
+const edition = (change: Partial<Template>): Template => ({ ...ONE_OFFER, ...change });
+
+function moved(document: Promotion, template: Template): Promotion {
+  const after = { ...document, ...moveToTemplate(document, SHIPPED_BY_REF, second, template).structure };
+  expect(promotionProblem(after, withEdition(template))).toBeNull();
+  expect(lockProblem(document, after, withEdition(template))).toBeNull();
+  return after;
+}
+const idsOf = ({ scenes }: Promotion): string[] => scenes.map(({ id }) => id);
+const editionsOf = ({ scenes }: Promotion): number[] => [...new Set(scenes.filter(({ from }) => from.slug === first.slug).map(({ from }) => from.edition))];
+
+test("a scene that is new comes in where the edition has it; all others move along with their fills", () => {
+  const document = testDocument({ fills: { "hook.headline": { kind: "words", text: "Mine" } } });
+  const [hook, ...others] = ONE_OFFER.scenes as [SceneTemplate, ...SceneTemplate[]];
+  const after = moved(document, edition({ scenes: [hook, added, ...others] }));
+  expect(idsOf(after)).toEqual([hook.id, "extra", ...others.map(({ id }) => id)]);
+  expect(editionsOf(after)).toEqual([second.edition]);
+  expect(after.fills).toEqual(document.fills);
+});
+
+test("inserted, repeated, changed and taken-out scenes stay as the filler made them", () => {
+  const card = shippedRef(PRICE_ON_A_CARD);
+  const plain = testDocument();
+  const cardScene = PRICE_ON_A_CARD.scenes[0]?.id ?? "";
+  const inserted = { ...plain, scenes: insertScenes(plain, card, [cardScene], 1) };
+  const repeated = { ...inserted, ...repeatScene(inserted, "hook") };
+  const mine: Promotion = { ...repeated, scenes: repeated.scenes.filter(({ id }) => id !== "product").map((scene) => (scene.id === "hook" ? { ...scene, ground: "primary", length: millis(5000) } : scene)) };
+  const after = moved(mine, edition({ scenes: [...ONE_OFFER.scenes.slice(0, 3), added, ...ONE_OFFER.scenes.slice(3)] }));
+  expect(idsOf(after).filter((id) => id !== "extra")).toEqual(idsOf(mine));
+  expect(idsOf(after)).toContain("extra");
+  expect(after.scenes.find(({ id }) => id === "hook")).toMatchObject({ ground: "primary", length: 5000, from: second });
+  expect(after.scenes.find(({ from }) => from.slug === card.slug)?.from.edition).toBe(card.edition);
+});
+
+test("what the new edition locks goes back to it, and what it has no scene for is kept aside", () => {
+  const document = testDocument({ fills: { "product.line": { kind: "words", text: "A line of mine" } } });
+  const changed: Promotion = { ...document, scenes: document.scenes.map((scene) => (scene.id === "hook" ? { ...scene, length: millis(5000) } : scene)) };
+  const scenes = ONE_OFFER.scenes.filter(({ id }) => id !== "product").map((scene) => ({ ...scene, allows: { ...scene.allows, timing: false } }));
+  const after = moved(changed, edition({ scenes }));
+  expect(after.scenes.find(({ id }) => id === "hook")?.length).toBeUndefined();
+  expect(idsOf(after)).not.toContain("product");
+  expect(after.spare.map(({ fill }) => fill)).toEqual([{ kind: "words", text: "A line of mine" }]);
+});
+
+test("a new scene never takes the address of one that is there", () => {
+  const plain = testDocument();
+  const own: Promotion = { ...plain, scenes: insertScenes(plain, shippedRef(PRICE_ON_A_CARD), [PRICE_ON_A_CARD.scenes[0]?.id ?? ""], 1) };
+  const clash = { ...added, id: own.scenes[1]?.id ?? "" };
+  const after = moved(own, edition({ scenes: [...ONE_OFFER.scenes, clash] }));
+  expect(new Set(idsOf(after)).size).toBe(after.scenes.length);
+  expect(after.scenes).toHaveLength(own.scenes.length + 1);
+});
