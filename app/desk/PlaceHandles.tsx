@@ -25,11 +25,12 @@ const CLICK_PX = 3;
 const STEP = 1;
 const LARGE_STEP = 10;
 
+/** Corners always; the middles of edges only where they leave room to take hold of the whole. */
 const EDGES: readonly { readonly edges: DraggedEdges; readonly look: string }[] = [
-  { edges: { across: "start", down: "start" }, look: "-left-2.5 -top-2.5 cursor-nwse-resize" }, { edges: { across: null, down: "start" }, look: "left-1/2 -ml-2.5 -top-2.5 cursor-ns-resize" },
-  { edges: { across: "end", down: "start" }, look: "-right-2.5 -top-2.5 cursor-nesw-resize" }, { edges: { across: "end", down: null }, look: "-right-2.5 top-1/2 -mt-2.5 cursor-ew-resize" },
-  { edges: { across: "end", down: "end" }, look: "-right-2.5 -bottom-2.5 cursor-nwse-resize" }, { edges: { across: null, down: "end" }, look: "left-1/2 -ml-2.5 -bottom-2.5 cursor-ns-resize" },
-  { edges: { across: "start", down: "end" }, look: "-left-2.5 -bottom-2.5 cursor-nesw-resize" }, { edges: { across: "start", down: null }, look: "-left-2.5 top-1/2 -mt-2.5 cursor-ew-resize" },
+  { edges: { across: "start", down: "start" }, look: "flex -left-2.5 -top-2.5 cursor-nwse-resize" }, { edges: { across: null, down: "start" }, look: "hidden [@container(min-width:52px)]:flex left-1/2 -ml-2.5 -top-2.5 cursor-ns-resize" },
+  { edges: { across: "end", down: "start" }, look: "flex -right-2.5 -top-2.5 cursor-nesw-resize" }, { edges: { across: "end", down: null }, look: "hidden [@container(min-height:52px)]:flex -right-2.5 top-1/2 -mt-2.5 cursor-ew-resize" },
+  { edges: { across: "end", down: "end" }, look: "flex -right-2.5 -bottom-2.5 cursor-nwse-resize" }, { edges: { across: null, down: "end" }, look: "hidden [@container(min-width:52px)]:flex left-1/2 -ml-2.5 -bottom-2.5 cursor-ns-resize" },
+  { edges: { across: "start", down: "end" }, look: "flex -left-2.5 -bottom-2.5 cursor-nesw-resize" }, { edges: { across: "start", down: null }, look: "hidden [@container(min-height:52px)]:flex -left-2.5 top-1/2 -mt-2.5 cursor-ew-resize" },
 ];
 
 interface Drag {
@@ -130,10 +131,10 @@ export function PlaceHandles({ engine, format, placing }: { engine: ProofEngine 
           // What was dragged here is not a click on what lies below.
           if (justDragged.current) event.stopPropagation();
         }}
-        className={`absolute cursor-move touch-none outline-2 ${byHand || drag ? "outline-solid" : "outline-dashed"} ${outside ? "outline-wrong" : "outline-accent"}`} style={boxStyle(place, shape)}
+        className={`@container-size absolute cursor-move touch-none outline-2 ${byHand || drag ? "outline-solid" : "outline-dashed"} ${outside ? "outline-wrong" : "outline-accent"}`} style={boxStyle(place, shape)}
       >
         {EDGES.map(({ edges, look }) => (
-          <span key={look} aria-hidden onPointerDown={(event) => take(event, edges)} data-edge={`${edges.across ?? "none"}-${edges.down ?? "none"}`} className={`absolute flex h-5 w-5 touch-none items-center justify-center ${look}`}>
+          <span key={look} aria-hidden onPointerDown={(event) => take(event, edges)} data-edge={`${edges.across ?? "none"}-${edges.down ?? "none"}`} className={`absolute h-5 w-5 touch-none items-center justify-center ${look}`}>
             <span className={`h-2.5 w-2.5 border-2 bg-white ${outside ? "border-wrong" : "border-accent"}`} />
           </span>
         ))}
