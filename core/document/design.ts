@@ -28,7 +28,8 @@ export function designOf(document: Promotion, templates: TemplatesByRef): Design
   const scenes = document.scenes.map((scene): SceneTemplate => {
     const origin = sceneOrigin(templates, scene);
     const slots = origin.slots.filter((slot) => document.changes[slotKey(scene, slot)]?.hidden !== true).map((slot) => changedSlot(document, scene, slot));
-    const places = { ...origin.places };
+    // Places that a designer set by hand belong to the arrangement they were set in.
+    const places = scene.arrangement && scene.arrangement.name !== origin.arrangement.name ? {} : { ...origin.places };
     for (const slot of origin.slots)
       for (const [format, place] of Object.entries(document.changes[slotKey(scene, slot)]?.places ?? {}) as [keyof typeof places, NonNullable<typeof places.square>[string] | undefined][])
         if (place) places[format] = { ...places[format], [slot.id]: place };

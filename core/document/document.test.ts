@@ -1,13 +1,19 @@
 import fc from "fast-check";
 import { PICTURE_ID, CLIP_ID, PRODUCT_ID, testDocument, testFacts } from "../testing/promotions";
-import { type Edit, applyEdit, inverseOf, readEdits, sameTarget } from "./edits";
+import { NEW_ARRANGEMENTS } from "./arrangements";
+import { type Edit, type SceneChange, applyEdit, inverseOf, readEdits, sameTarget } from "./edits";
 import { readPromotion } from "./promotion";
 import { resolvePromotion } from "./resolve";
+import { repeatScene } from "./restructure";
 
 const edit: fc.Arbitrary<Edit> = fc.oneof(
   fc.record({ kind: fc.constant("fill" as const), slot: fc.constantFrom("hook.headline" as const, "offer.terms" as const), fill: fc.oneof(fc.constant(null), fc.record({ kind: fc.constant("words" as const), text: fc.string({ maxLength: 40 }) })) }),
   fc.record({ kind: fc.constant("fill" as const), slot: fc.constant("product.picture" as const), fill: fc.constantFrom(null, { kind: "media" as const, media: PICTURE_ID }, { kind: "media" as const, media: CLIP_ID }) }),
   fc.record({ kind: fc.constant("rename" as const), name: fc.string({ minLength: 1, maxLength: 30 }).map((text) => `P ${text}`) }),
+  fc.record({ kind: fc.constant("change-slot" as const), slot: fc.constantFrom("hook.headline" as const, "product.line" as const), change: fc.constantFrom(null, { hidden: true }, { color: "accent" as const }, { places: { square: { x: 10, y: 20.5, width: 300, height: 40 } } }) }),
+  fc.record({ kind: fc.constant("change-scene" as const), scene: fc.constantFrom("hook", "product"), change: fc.constantFrom<SceneChange>({ what: "ground", value: "primary" }, { what: "ground", value: null }, { what: "length", value: 4200 }, { what: "length", value: null }, { what: "arrangement", value: NEW_ARRANGEMENTS.quote }, { what: "arrangement", value: null }) }),
+  fc.record({ kind: fc.constant("scenes" as const), scenes: fc.shuffledSubarray([...testDocument().scenes], { minLength: 1 }) }),
+  fc.constantFrom("hook", "product").map((scene): Edit => ({ kind: "restructure", structure: repeatScene(testDocument(), scene) })),
   fc.record({ kind: fc.constant("choose" as const), what: fc.constantFrom("product" as const, "offer" as const, "tune" as const), id: fc.constantFrom(null, PRODUCT_ID) }),
 );
 
