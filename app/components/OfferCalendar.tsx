@@ -10,7 +10,7 @@ export function OfferCalendar({ today, offers, weeks = 2 }: { today: string; wee
         {days.map((day) => {
           const running = offers.filter(({ from, to }) => from <= day && day <= to);
           return (
-            <div key={day} className={`flex min-h-[46px] flex-col gap-[3px] pt-1 ${day === today ? "bg-ink text-card" : day < today ? "text-firm" : ""}`} title={running.map(({ name }) => name).join(", ") || undefined}>
+            <div key={day} className={`flex min-h-[46px] flex-col gap-[3px] pt-1 ${day === today ? "bg-ink text-card" : day < today ? "text-soft" : ""}`} title={running.map(({ name }) => name).join(", ") || undefined}>
               <span className="figures">{Number(day.slice(8))}</span>
               {running.map(({ id, name }) => <span key={id} className="h-[5px] bg-ready"><span className="sr-only">{name}</span></span>)}
             </div>
