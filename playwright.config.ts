@@ -1,14 +1,8 @@
 import { defineConfig } from "@playwright/test";
 
-/** Tests that start an instance of their own: they run beside those that share one. */
-const OWN_INSTANCE = ["gather.spec.ts", "newcomer.spec.ts"];
-
 export default defineConfig({
   testDir: "e2e",
-  projects: [
-    { name: "shared", testMatch: "*.spec.ts", testIgnore: OWN_INSTANCE },
-    { name: "own", testMatch: OWN_INSTANCE },
-  ],
+  testMatch: "*.spec.ts",
   workers: 1,
   retries: 0,
   timeout: 240_000,
