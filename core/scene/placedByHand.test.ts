@@ -71,6 +71,16 @@ test("words that stay where a picture was moved away, or to, are made legible on
   expect(found(await slotsOf(byHand(split, "square", { "picture-1": rect(0, 0, 1080, 1080) }), "square"), "name").backing).toBeDefined();
 });
 
+test("words that were moved on their picture share ink and backing with those that stayed on it", async () => {
+  const full = sceneOf(newArrangement("full-picture"), undefined, false);
+  for (const y of [80, 420, 700]) {
+    const slots = await slotsOf(byHand(full, "square", { headline: rect(400, y, 500, 160) }), "square");
+    const [headline, line] = [found(slots, "headline"), found(slots, "line")];
+    expect(headline.backing).toBeDefined();
+    expect([line.ink, line.backing]).toEqual([headline.ink, headline.backing]);
+  }
+});
+
 test("words in a narrow place are set smaller, and in lines", async () => {
   const scene = sceneOf(newArrangement("words-only"));
   const [before, after] = [await slotsOf(scene, "widescreen"), await slotsOf(byHand(scene, "widescreen", { headline: rect(200, 200, 300, 400) }), "widescreen")].map((slots) => found(slots, "headline"));

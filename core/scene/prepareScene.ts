@@ -6,6 +6,7 @@ import { wantedContrast } from "../color/legibility";
 import { type BrandFacts, type ClipFacts, type PictureFacts } from "../document/facts";
 import { type ResolvedScene } from "../document/resolve";
 import { type MediaSlot, type SlotKey, slotKey } from "../document/template";
+import { type Anchor } from "../geometry/column";
 import { type Rect, evenInsets, inset, rect, union, wholeOf } from "../geometry/rect";
 import { safeArea } from "../placement/formats";
 import { STAGGER_MS, type MotionKind } from "../motion/wordMotion";
@@ -46,7 +47,7 @@ export function prepareScene(scene: ResolvedScene, brand: BrandFacts, setter: Ty
   const inks = style.on[scene.template.ground];
 
   const columns = setColumns(setter, brand, layout.columns);
-  const legible = columns.map(({ column, entries: placed }) => legibility(setter, column, placed, layout, shown));
+  const legible = columns.map((_, at) => legibility(setter, columns, at, layout, shown));
 
   const parts: ScenePart[] = layout.grounds.map((ground) => groundPart(ground, style));
   if (layout.ornament) parts.push({ kind: "fixed", node: still([{ kind: "shape", outline: cutCard(layout.ornament, Math.min(layout.ornament.width, layout.ornament.height) * 0.22), at: { x: 0, y: 0 }, ink: withAlpha(inks.plain, ORNAMENT) }], layout.ornament) });
@@ -102,7 +103,17 @@ function shownMedia(scene: ResolvedScene): ShownMedia[] {
   });
 }
 
-function legibility(setter: Typesetter, column: WordsColumn, placed: SetColumn["entries"], layout: Layout, shown: readonly ShownMedia[]): { inks: GroundInks; nodes: readonly DisplayNode[]; backing?: ChosenBacking } {
+/** Makes a column's words legible. Columns that share a picture get one ink and one band, or the shade for one would darken the ground of another. */
+function legibility(setter: Typesetter, columns: readonly SetColumn[], at: number, layout: Layout, shown: readonly ShownMedia[]): { inks: GroundInks; nodes: readonly DisplayNode[]; backing?: ChosenBacking } {
+  const { column } = columns[at] as SetColumn;
+  const sharing = columns.filter(({ column: other }) => other === column || sharesBand(column, other));
+  const own = legibilityOf(setter, column, sharing.flatMap(({ entries }) => entries), layout, shown, sharing.every(({ column: { anchor } }) => anchor === column.anchor) ? column.anchor : "middle");
+  return sharing[0]?.column === column ? own : { ...own, nodes: [] };
+}
+
+const sharesBand = ({ on: one }: WordsColumn, { on: other }: WordsColumn): boolean => one.kind === "picture" && other.kind === "picture" && one.picture === other.picture && one.shaded === "band" && other.shaded === "band";
+
+function legibilityOf(setter: Typesetter, column: WordsColumn, placed: SetColumn["entries"], layout: Layout, shown: readonly ShownMedia[], anchor: Anchor): { inks: GroundInks; nodes: readonly DisplayNode[]; backing?: ChosenBacking } {
   const { style } = setter;
   const { on } = column;
   if (on.kind === "ground") return { inks: style.on[on.role], nodes: [] };
@@ -111,7 +122,7 @@ function legibility(setter: Typesetter, column: WordsColumn, placed: SetColumn["
   if (!picture || bare.length === 0) return { inks: style.on.ink, nodes: [] };
   const words = bare.map(({ place }) => place).reduce(union);
   const wanted = Math.max(...bare.map(({ set }) => wantedContrast(set.words?.size ?? 0, style.weights[roleFace(setter, set.entry.role)])));
-  return legibleColumn(style, { on, placed: picture, media: shown[picture.index]?.media ?? null, words, anchor: column.anchor, wanted, room: safeArea(setter.shape) });
+  return legibleColumn(style, { on, placed: picture, media: shown[picture.index]?.media ?? null, words, anchor, wanted, room: safeArea(setter.shape) });
 }
 
 function groundPart({ place, ink }: Ground, { palette }: BrandStyle): ScenePart {
