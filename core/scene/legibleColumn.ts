@@ -108,10 +108,12 @@ function shadeBand(picture: Rect, words: Rect, anchor: Anchor, color: string, al
   const bounds = rect(picture.x, top, picture.width, foot - top);
   const at = (y: number): number => Math.min(1, Math.max(0, (y - top) / bounds.height));
   const ink = (share: number): string => withAlpha(color, alpha * share);
+  // Where the picture ends sooner than the fade would, the shade goes on to its edge: a light strip there would be seen.
+  const [fadesIn, fadesOut] = [before > 0 && top > picture.y, after > 0 && foot < bottom(picture)];
   const [start, end] = [at(even.y), at(bottom(even))];
   const stops: (readonly [number, string])[] = [
-    [0, ink(before > 0 && top > picture.y ? 0 : 1)], [start / 2, ink(start > 0 && before > 0 ? 0.42 : 1)], [start, ink(1)],
-    [end, ink(1)], [(end + 1) / 2, ink(after > 0 ? 0.42 : 1)], [1, ink(after > 0 && foot < bottom(picture) ? 0 : 1)],
+    [0, ink(fadesIn ? 0 : 1)], [start / 2, ink(fadesIn ? 0.42 : 1)], [start, ink(1)],
+    [end, ink(1)], [(end + 1) / 2, ink(fadesOut ? 0.42 : 1)], [1, ink(fadesOut ? 0 : 1)],
   ];
   return { kind: "still", bounds, children: [{ kind: "fill", place: bounds, ink: { from: { x: 0, y: top }, to: { x: 0, y: foot }, stops } }] };
 }
