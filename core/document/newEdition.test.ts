@@ -63,3 +63,9 @@ test("a new scene never takes the address of one that is there", () => {
   expect(new Set(idsOf(after)).size).toBe(after.scenes.length);
   expect(after.scenes).toHaveLength(own.scenes.length + 1);
 });
+
+test("two new scenes never get one address, even where the second has the name the first would be given", () => {
+  const own = { ...testDocument(), fills: { "extra.headline": { kind: "words", text: "Of a scene that was taken out" } } } satisfies Promotion;
+  const after = moved(own, edition({ scenes: [...ONE_OFFER.scenes, added, { ...added, id: "extra-2" }] }));
+  expect(new Set(idsOf(after)).size).toBe(ONE_OFFER.scenes.length + 2);
+});

@@ -1,7 +1,7 @@
 import { templateOf } from "./design";
 import { type TemplatesByRef } from "./facts";
 import { type Promotion, type PromotionScene, type TemplateRef } from "./promotion";
-import { freeId, takenIds } from "./sceneIds";
+import { newScene, takenIds } from "./sceneIds";
 import { type SceneTemplate, type Template } from "./template";
 
 /**
@@ -16,7 +16,7 @@ export function scenesInEdition(document: Promotion, templates: TemplatesByRef, 
     const own = document.scenes.find((one) => isOwn(one) && one.from.scene === scene.id);
     if (own) return [onEdition(own, ref, scene)];
     const wasTakenOut = before.scenes.some(({ id }) => id === scene.id) && scene.allows.remove;
-    return wasTakenOut ? [] : [{ id: freeId(scene.id, taken), from: { slug: ref.slug, edition: ref.edition, scene: scene.id } }];
+    return wasTakenOut ? [] : [newScene(ref, scene.id, taken)];
   });
   // The others come behind what they stood behind.
   return document.scenes.reduce((scenes, one, index) => {

@@ -4,7 +4,7 @@ import { type MediaFacts, type TemplatesByRef, templateKey } from "./facts";
 import { type Fill, MOST_SCENES, type Promotion, type PromotionScene, type SpareFill, type TemplateRef } from "./promotion";
 import { scenesInEdition } from "./newEdition";
 import { sampleFills } from "./sample";
-import { freeId, takenIds } from "./sceneIds";
+import { freeId, newScene, takenIds } from "./sceneIds";
 import { type MediaSlot, type Slot, type SlotKey, type Template, slotKey } from "./template";
 
 /** A promotion moved to another template, and what found no place there. */
@@ -67,11 +67,7 @@ const sameUse = (slot: Slot, from: Slot | null): boolean => slot.kind !== "words
 export function insertScenes(document: Promotion, ref: TemplateRef, sceneIds: readonly string[], at: number): PromotionScene[] {
   if (document.scenes.length + sceneIds.length > MOST_SCENES) throw new RangeError(`A promotion has at most ${MOST_SCENES} scenes.`);
   const taken = takenIds(document);
-  const added = sceneIds.map((scene): PromotionScene => {
-    const id = freeId(scene, taken);
-    taken.add(id);
-    return { id, from: { slug: ref.slug, edition: ref.edition, scene } };
-  });
+  const added = sceneIds.map((scene) => newScene(ref, scene, taken));
   return [...document.scenes.slice(0, at), ...added, ...document.scenes.slice(at)];
 }
 

@@ -1,4 +1,4 @@
-import { type Promotion } from "./promotion";
+import { type Promotion, type PromotionScene, type TemplateRef } from "./promotion";
 
 /** Ids that no new scene may have. Fills of scenes that were taken out wait for them under their ids. */
 export const takenIds = ({ scenes, fills }: Pick<Promotion, "scenes" | "fills">): Set<string> => new Set([...scenes.map(({ id }) => id), ...Object.keys(fills).map((key) => key.split(".")[0] ?? "")]);
@@ -10,4 +10,11 @@ export function freeId(wanted: string, taken: ReadonlySet<string>): string {
   let number = 2;
   while (taken.has(`${stem}-${number}`)) number++;
   return `${stem}-${number}`;
+}
+
+/** A template's scene as it comes into a promotion, under an id that is taken from then on. */
+export function newScene({ slug, edition }: TemplateRef, scene: string, taken: Set<string>): PromotionScene {
+  const id = freeId(scene, taken);
+  taken.add(id);
+  return { id, from: { slug, edition, scene } };
 }
