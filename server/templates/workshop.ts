@@ -48,21 +48,29 @@ export async function loadWorkshop(scope: TeamScope, memberId: string, slug: str
     slug, revision: row.revision, edition: row.edition, draft,
     brands: brands.map(({ id, name }) => ({ id, name })), brand: working?.id ?? null,
     samples: samples.media, hasProductPicture: samples.hasProductPicture,
-    factsByBrand: Object.fromEntries(await Promise.all(brands.map(async ({ id }) => [id, await sampleFacts(scope, id, product?.id ?? null, samples.media, draft)] as const))),
+    factsByBrand: await sampleFacts(scope, brands.map(({ id }) => id), product?.id ?? null, samples.media, draft),
   };
 }
 
-/** What a proof of a draft can show: a brand, a product with an offer on it where there is one, media at hand. */
-async function sampleFacts(scope: TeamScope, brand: string, product: string | null, media: readonly MediaFacts[], draft: Template): Promise<Facts> {
+/** What proofs of a draft can show in each brand: a product with an offer on it where there is one, media at hand. */
+async function sampleFacts(scope: TeamScope, brands: readonly string[], product: string | null, media: readonly MediaFacts[], draft: Template): Promise<Record<string, Facts>> {
+  const [first] = brands;
+  if (first === undefined) return {};
   const ref = shippedRef(ONE_OFFER);
-  const offers = await scope.offers().select("id").orderBy("starts_at").limit(20).execute();
-  const document = (offer: string | null) => readPromotion({ version: PROMOTION_VERSION, name: "Sample", template: ref, brand, product, offer, tune: null, scenes: scenesOf(ref, ONE_OFFER), fills: {}, changes: {}, spare: [] });
   const also = { media: [...media.map(({ id }) => id), ...mediaOfTemplate(draft)], list: true };
+  const factsOf = async (brand: string, offer: string | null): Promise<Facts> => {
+    const document = readPromotion({ version: PROMOTION_VERSION, name: "Sample", template: ref, brand, product, offer, tune: null, scenes: scenesOf(ref, ONE_OFFER), fills: {}, changes: {}, spare: [] });
+    return (await loadRenderInput(scope, document, also)).facts;
+  };
+  // Whether an offer applies to a product is the same in every brand, so it is asked in one.
+  const offers = await scope.offers().select("id").orderBy("starts_at").limit(20).execute();
+  let applying: string | null = null;
   for (const { id } of offers) {
-    const { facts } = await loadRenderInput(scope, document(id), also);
-    if (facts.offer) return facts;
+    if (!(await factsOf(first, id)).offer) continue;
+    applying = id;
+    break;
   }
-  return (await loadRenderInput(scope, document(null), also)).facts;
+  return Object.fromEntries(await Promise.all(brands.map(async (brand) => [brand, await factsOf(brand, applying)] as const)));
 }
 
 export type DraftSaved = { readonly kind: "saved"; readonly revision: number } | { readonly kind: "conflict" };
