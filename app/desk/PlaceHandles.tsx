@@ -123,7 +123,7 @@ export function PlaceHandles({ engine, format, placing }: { engine: ProofEngine 
   return (
     <>
       {drag?.moved && <div aria-hidden className="pointer-events-none absolute border border-dashed border-white/80 outline outline-dashed outline-black/50" style={boxStyle(safe, shape)} />}
-      {drag?.guides.map(({ axis, at, kind }) => <div key={`${axis}${at}`} aria-hidden data-guide={kind} className="pointer-events-none absolute bg-[#e0007a]" style={axis === "across" ? { left: `${(at / shape.width) * 100}%`, top: 0, bottom: 0, width: 1 } : { top: `${(at / shape.height) * 100}%`, left: 0, right: 0, height: 1 }} />)}
+      {drag?.guides.map(({ axis, at, kind }) => <div key={`${axis}${at}`} aria-hidden data-guide={kind} className="pointer-events-none absolute bg-ink outline outline-card/80" style={axis === "across" ? { left: `${(at / shape.width) * 100}%`, top: 0, bottom: 0, width: 1 } : { top: `${(at / shape.height) * 100}%`, left: 0, right: 0, height: 1 }} />)}
       <div
         tabIndex={0} role="group" aria-label={`${placing.label} in ${format}: ${Math.round(place.x)}, ${Math.round(place.y)}, ${Math.round(place.width)} by ${Math.round(place.height)} units${outside ? ", outside the safe area" : ""}. Arrow keys move it, with Shift by ten, with Control its size.`}
         data-handles={format} onPointerDown={(event) => take(event, WHOLE)} onPointerMove={pull} onPointerUp={letGo} onPointerCancel={letGo} onKeyDown={pressKey}
