@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from "react";
-import { type Facts, templateKey } from "../../core/document/facts";
+import { type Facts } from "../../core/document/facts";
 import { type Template } from "../../core/document/template";
-import { TRIALS, type TriedOn, tryOut } from "../../core/document/tryOut";
+import { TRIALS, type TriedOn, triedIn } from "../../core/document/tryOut";
 import { TrioPreview } from "../gallery/TrioPreview";
 import { usePreviews } from "../gallery/usePreviews";
 
@@ -14,7 +14,7 @@ export function Extremes({ draft, scene, on, factsByBrand, brands }: { draft: Te
   const shown = useMemo(
     () => TRIALS.map((trial) => ({ trial, inBrands: brands.flatMap(({ id, name }) => {
       const facts = factsByBrand[id];
-      return facts ? [{ id, name, document: tryOut(settled, trial, { ...on, brand: id }), facts: { ...facts, templates: { ...facts.templates, [templateKey(on.ref)]: settled } } }] : [];
+      return facts ? [{ id, name, ...triedIn(facts, settled, trial, on) }] : [];
     }) })),
     [settled, on, factsByBrand, brands],
   );

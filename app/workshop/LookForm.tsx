@@ -3,6 +3,7 @@ import { MOTIONS, TRANSITIONS, WORDS_ROLES, type Template, type TemplateStyle, t
 import { faceOf } from "../../core/type/roles";
 import { millis } from "../../core/units";
 import { fieldLook } from "../desk/DeckFields";
+import { NumberField } from "./NumberField";
 
 const TO_SECONDS = 1000;
 /** What has no letters has no typeface. */
@@ -56,9 +57,4 @@ const FACE_WORDS: Readonly<Record<FaceRole, string>> = { headline: "headline fac
 function withFace(faces: TemplateStyle["faces"], role: WordsRole, face: FaceRole | null): TemplateStyle["faces"] {
   const others = Object.fromEntries(Object.entries(faces).filter(([one]) => one !== role)) as TemplateStyle["faces"];
   return face === null ? others : { ...others, [role]: face };
-}
-
-/** A number within bounds; what lies outside them is not taken. */
-function NumberField({ label, least, most, step, value, onChange }: { label: string; least: number; most: number; step: number; value: number; onChange: (value: number) => void }) {
-  return <label className="text-[13px] text-soft">{label}<input type="number" min={least} max={most} step={step} value={value} onChange={(event) => event.target.valueAsNumber >= least && event.target.valueAsNumber <= most && onChange(event.target.valueAsNumber)} className={`${fieldLook} figures mt-1`} /></label>;
 }

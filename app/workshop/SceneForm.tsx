@@ -5,6 +5,7 @@ import { type SceneAllows, type SceneTemplate } from "../../core/document/templa
 import { millis } from "../../core/units";
 import { ColorSwatches } from "../components/ColorSwatches";
 import { fieldLook } from "../desk/DeckFields";
+import { NumberField } from "./NumberField";
 import { withArrangement, withLength } from "./draftChanges";
 
 /** A scene's own fields: name, times, ground, logo, arrangement with its parameters, and what a filler may change of it. */
@@ -20,11 +21,11 @@ export function SceneForm({ scene, palette, onChange }: { scene: SceneTemplate; 
       {Object.entries(arrangement).filter(([key]) => key !== "name").map(([key, value]) => (
         <Parameter key={key} arrangement={arrangement} name={key} value={value as string | number | boolean} onChange={(to) => onChange((before) => withArrangement(before, { ...arrangement, [key]: to } as Arrangement))} />
       ))}
-      <label className="text-[13px] text-soft">Length in seconds<input type="number" min={0.5} max={60} step={0.1} value={scene.length / 1000} onChange={(event) => event.target.valueAsNumber >= 0.5 && event.target.valueAsNumber <= 60 && onChange((before) => withLength(before, millis(event.target.valueAsNumber * 1000)))} className={`${fieldLook} figures mt-1`} /></label>
+      <NumberField label="Length in seconds" least={0.5} most={60} step={0.1} value={scene.length / 1000} onChange={(seconds) => onChange((before) => withLength(before, millis(seconds * 1000)))} />
       <label className="text-[13px] text-soft">Transition in, seconds<input type="number" min={0} max={3} step={0.1} value={scene.overlap / 1000} onChange={(event) => event.target.valueAsNumber >= 0 && event.target.valueAsNumber <= Math.min(3, scene.length / 2000) && onChange((before) => ({ ...before, overlap: millis(event.target.valueAsNumber * 1000) }))} className={`${fieldLook} figures mt-1`} /></label>
       <fieldset>
         <legend className="mb-1 text-[13px] text-soft">Ground</legend>
-        <ColorSwatches label="Ground" palette={palette} chosen={scene.ground} onChoose={(role) => role && onChange((before) => ({ ...before, ground: role }))} />
+        <ColorSwatches label="Ground" palette={palette} chosen={scene.ground} onChoose={(role) => onChange((before) => ({ ...before, ground: role }))} />
       </fieldset>
       <label className="mt-5 flex items-center gap-2"><input type="checkbox" className="h-4 w-4 accent-accent" checked={scene.logo} onChange={(event) => onChange((before) => ({ ...before, logo: event.target.checked }))} /> Show the logo</label>
       <fieldset className="col-span-2 flex flex-wrap items-center gap-x-4 border-t border-rule pt-2">
@@ -57,7 +58,7 @@ function Parameter({ arrangement, name, value, onChange }: { arrangement: Arrang
   if (typeof value === "boolean") return <label className="flex items-center gap-2"><input type="checkbox" className="h-4 w-4 accent-accent" checked={value} onChange={(event) => onChange(event.target.checked)} /> {label}</label>;
   if (typeof value === "number") {
     const [least, most, step] = name === "share" ? [0.34, 0.72, 0.02] : [0, 60, 1];
-    return <label className="text-[13px] text-soft">{label}<input type="number" min={least} max={most} step={step} value={value} onChange={(event) => event.target.valueAsNumber >= least && event.target.valueAsNumber <= most && onChange(event.target.valueAsNumber)} className={`${fieldLook} figures mt-1`} /></label>;
+    return <NumberField label={label} least={least} most={most} step={step} value={value} onChange={onChange} />;
   }
   return <label className="text-[13px] text-soft">{label}<select value={value} onChange={(event) => onChange(event.target.value)} className={`${fieldLook} mt-1`}>{choicesOf(arrangement, name).map((choice) => <option key={choice}>{choice}</option>)}</select></label>;
 }

@@ -1,10 +1,10 @@
 import { useEffect, useMemo, useState } from "react";
 import { Redo2, Undo2 } from "lucide-react";
 import { Form } from "react-router";
-import { type Facts, type MediaFacts, templateKey } from "../../core/document/facts";
+import { type Facts, type MediaFacts } from "../../core/document/facts";
 import { resolvePromotion } from "../../core/document/resolve";
 import { type SlotKey, type SlotKind, type Template, PURPOSES, slotKey } from "../../core/document/template";
-import { TRIALS, type Trial, tryOut } from "../../core/document/tryOut";
+import { TRIALS, type Trial, triedIn } from "../../core/document/tryOut";
 import { type Rect } from "../../core/geometry/rect";
 import { FORMAT_NAMES, type FormatName } from "../../core/placement/formats";
 import { Button } from "../components/Button";
@@ -64,7 +64,7 @@ export function Workshop(props: WorkshopProps) {
   const shown = useMemo(() => {
     if (!facts) return null;
     const tried = dragged && scene && slotId !== null ? withScene(draft, scene.id, (one) => withPlace(one, slotId, dragged.format, dragged.place)) : draft;
-    return { document: tryOut(tried, trial, { ...on, brand: facts.brand.id }), facts: { ...facts, templates: { ...facts.templates, [templateKey(on.ref)]: tried } } };
+    return triedIn(facts, tried, trial, on);
   }, [facts, draft, dragged, scene, slotId, trial, on]);
   useEffect(() => {
     if (shown) engine?.show(shown.document, shown.facts);

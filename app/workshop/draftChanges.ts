@@ -1,4 +1,5 @@
 import { type Arrangement } from "../../core/document/arrangements";
+import { freeId } from "../../core/document/sceneIds";
 import { type SceneTemplate, type Slot, type SlotKind, type Template } from "../../core/document/template";
 import { type Rect } from "../../core/geometry/rect";
 import { FORMAT_NAMES, type FormatName } from "../../core/placement/formats";
@@ -16,7 +17,7 @@ export const canAddSlot = ({ slots }: SceneTemplate): boolean => slots.length < 
 
 /** A new scene in front of the last, which is the sign-off as a rule. */
 export function addScene(template: Template): Template {
-  const id = freeId("scene", template.scenes.map((one) => one.id));
+  const id = freeId("scene-1", new Set(template.scenes.map((one) => one.id)));
   const added = scene(id, `Scene ${template.scenes.length}`, 3000, by("split"), [words("headline", "name", { label: "Headline", fallback: "Say it here" }), picture("picture")], { overlap: 400 });
   return { ...template, scenes: [...template.scenes.slice(0, -1), added, ...template.scenes.slice(-1)] };
 }
@@ -34,12 +35,12 @@ export function moveScene(template: Template, id: string, by: -1 | 1): Template 
 export const withLength = (scene: SceneTemplate, length: SceneTemplate["length"]): SceneTemplate => ({ ...scene, length, overlap: Math.min(scene.overlap, Math.floor(length / 2)) as SceneTemplate["overlap"] });
 
 export function addSlot(scene: SceneTemplate, kind: SlotKind): SceneTemplate {
-  const ids = scene.slots.map(({ id }) => id);
+  const ids = new Set(scene.slots.map(({ id }) => id));
   const made: Readonly<Record<SlotKind, () => Slot>> = {
-    words: () => words(freeId("words", ids), "line", { required: false, fallback: "A line" }),
-    media: () => picture(freeId("picture", ids), { from: "nothing" }),
-    offer: () => ({ ...offer(), id: freeId("offer", ids) }),
-    products: () => ({ ...products(6), id: freeId("products", ids) }),
+    words: () => words(freeId("words-1", ids), "line", { required: false, fallback: "A line" }),
+    media: () => picture(freeId("picture-1", ids), { from: "nothing" }),
+    offer: () => ({ ...offer(), id: freeId("offer-1", ids) }),
+    products: () => ({ ...products(6), id: freeId("products-1", ids) }),
   };
   return { ...scene, slots: [...scene.slots, made[kind]()] };
 }
@@ -58,11 +59,4 @@ export function withPlace(scene: SceneTemplate, slot: string, format: FormatName
   const own = place === null ? others : { ...others, [slot]: place };
   const formats = Object.fromEntries(Object.entries(scene.places).filter(([name]) => name !== format));
   return { ...scene, places: Object.keys(own).length > 0 ? { ...formats, [format]: own } : formats };
-}
-
-function freeId(stem: string, taken: readonly string[]): string {
-  for (let number = 1; ; number++) {
-    const id = `${stem}-${number}`;
-    if (!taken.includes(id)) return id;
-  }
 }

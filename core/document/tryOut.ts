@@ -1,4 +1,4 @@
-import { type MediaFacts, type PictureFacts } from "./facts";
+import { type Facts, type MediaFacts, type PictureFacts, templateKey } from "./facts";
 import { scenesOf } from "./design";
 import { PROMOTION_VERSION, type Fill, type Promotion, type TemplateRef } from "./promotion";
 import { sampleFills } from "./sample";
@@ -30,6 +30,11 @@ export function tryOut(template: Template, trial: Trial, { ref, brand, product, 
       if (slot.kind === "media" && extreme && slot.accepts.includes("picture")) fills[slotKey(scene, slot)] = { kind: "media", media: extreme.id };
     }
   return { version: PROMOTION_VERSION, name: template.name, template: ref, brand, product, offer: null, tune: null, scenes: scenesOf(ref, template), fills, changes: {}, spare: [] };
+}
+
+/** A draft as a promotion in a brand, with facts in which it stands for the edition to come: all that its proofs need. */
+export function triedIn(facts: Facts, draft: Template, trial: Trial, on: Omit<TriedOn, "brand">): { readonly document: Promotion; readonly facts: Facts } {
+  return { document: tryOut(draft, trial, { ...on, brand: facts.brand.id }), facts: { ...facts, templates: { ...facts.templates, [templateKey(on.ref)]: draft } } };
 }
 
 /** The widest or the tallest picture at hand; null for trials of words. */
