@@ -1,7 +1,18 @@
 import tseslint from "typescript-eslint";
 
 export default tseslint.config(
-  { ignores: ["server/threads/bootstrap.mjs", "node_modules", "build", ".react-router", ".data", ".scratch", "test-results", ".dependency-cruiser.cjs"] },
+  {
+    ignores: [
+      "server/threads/bootstrap.mjs",
+      "node_modules",
+      "build",
+      ".react-router",
+      ".data",
+      ".scratch",
+      "test-results",
+      ".dependency-cruiser.cjs",
+    ],
+  },
   ...tseslint.configs.strict,
   {
     rules: {
@@ -24,7 +35,10 @@ export default tseslint.config(
       ],
       "no-restricted-syntax": [
         "error",
-        { selector: "CallExpression[callee.property.name=/^(fillText|strokeText|measureText)$/]", message: "Words are painted as outlines, so that the proof equals the render." },
+        {
+          selector: "CallExpression[callee.property.name=/^(fillText|strokeText|measureText)$/]",
+          message: "Words are painted as outlines, so that the proof equals the render.",
+        },
       ],
     },
   },

@@ -4,7 +4,19 @@ export default {
   roots: ["<rootDir>/core", "<rootDir>/paint", "<rootDir>/server", "<rootDir>/app", "<rootDir>/demo"],
   testMatch: ["**/*.test.ts", "**/*.test.tsx"],
   extensionsToTreatAsEsm: [".ts", ".tsx"],
-  transform: { "^.+\\.tsx?$": ["@swc/jest", { jsc: { parser: { syntax: "typescript", tsx: true }, transform: { react: { runtime: "automatic" } }, target: "es2022" }, module: { type: "es6" } }] },
+  transform: {
+    "^.+\\.tsx?$": [
+      "@swc/jest",
+      {
+        jsc: {
+          parser: { syntax: "typescript", tsx: true },
+          transform: { react: { runtime: "automatic" } },
+          target: "es2022",
+        },
+        module: { type: "es6" },
+      },
+    ],
+  },
   transformIgnorePatterns: ["/node_modules/"],
   maxWorkers: 2,
   testTimeout: 30000,

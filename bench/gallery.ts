@@ -23,20 +23,38 @@ export async function benchGallery(data: string): Promise<void> {
   const demo = await openDemoData(data);
   const { database } = await import("../server/db/connect");
   const db = database();
-  const [designer] = await db.selectFrom("member").where("name", "=", "Delphine Orrow").select(["id", "team_id"]).execute();
+  const [designer] = await db
+    .selectFrom("member")
+    .where("name", "=", "Delphine Orrow")
+    .select(["id", "team_id"])
+    .execute();
   if (!designer) throw new Error("The demo world has no designer.");
   const made: string[] = [];
   for (let number = SHIPPED_TEMPLATES.length; number < TEMPLATES; number++) {
     const source = SHIPPED_TEMPLATES[number % SHIPPED_TEMPLATES.length];
     const slug = `bench-${number}`;
     const document = JSON.stringify({ ...source, slug, name: `${source?.name ?? ""} ${number}` });
-    const { id } = await db.insertInto("template").values({ team_id: designer.team_id, slug, name: slug, draft: document, edition: 1, removed_at: null }).returning("id").executeTakeFirstOrThrow();
-    await db.insertInto("template_edition").values({ team_id: designer.team_id, template_id: id, edition: 1, document, member_id: designer.id }).execute();
+    const { id } = await db
+      .insertInto("template")
+      .values({ team_id: designer.team_id, slug, name: slug, draft: document, edition: 1, removed_at: null })
+      .returning("id")
+      .executeTakeFirstOrThrow();
+    await db
+      .insertInto("template_edition")
+      .values({ team_id: designer.team_id, template_id: id, edition: 1, document, member_id: designer.id })
+      .execute();
     made.push(id);
   }
   const port = await freePort();
-  const server = spawn(process.execPath, ["--import", "tsx", "server/cli/start.ts", "--data", data, "--port", String(port), "--no-worker"], { stdio: ["ignore", "pipe", "inherit"], env: { ...process.env, LOG_LEVEL: "warn" } });
-  const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu"] });
+  const server = spawn(
+    process.execPath,
+    ["--import", "tsx", "server/cli/start.ts", "--data", data, "--port", String(port), "--no-worker"],
+    { stdio: ["ignore", "pipe", "inherit"], env: { ...process.env, LOG_LEVEL: "warn" } },
+  );
+  const browser = await chromium.launch({
+    executablePath: "/usr/bin/chromium",
+    args: ["--no-sandbox", "--disable-gpu"],
+  });
   try {
     for await (const text of server.stdout.setEncoding("utf8")) if (String(text).includes("ready at")) break;
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: `http://127.0.0.1:${port}` });
@@ -48,14 +66,23 @@ export async function benchGallery(data: string): Promise<void> {
     await page.locator("[data-preview=resting]").first().waitFor();
     const first = await scrollThrough(page);
     const stopped = performance.now();
-    await page.waitForFunction(() => [...document.querySelectorAll("[data-preview]")].filter((one) => { const { top, bottom } = one.getBoundingClientRect(); return bottom > 0 && top < innerHeight; }).every((one) => one.getAttribute("data-preview") !== "waiting"));
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll("[data-preview]")]
+        .filter((one) => {
+          const { top, bottom } = one.getBoundingClientRect();
+          return bottom > 0 && top < innerHeight;
+        })
+        .every((one) => one.getAttribute("data-preview") !== "waiting"),
+    );
     const caughtUp = performance.now() - stopped;
     await page.waitForFunction(() => document.querySelectorAll("[data-preview=waiting]").length === 0);
     const again = await scrollThrough(page);
     console.log(`${await page.locator("[data-preview]").count()} templates, previews being painted: ${told(first)}`);
     console.log(`all painted:                         ${told(again)}`);
     console.log(`what is in view when scrolling ends is painted ${caughtUp.toFixed(0)} ms later`);
-    console.log(`ratio ${(first.framesASecond / again.framesASecond).toFixed(2)} of the frames a second with nothing left to paint`);
+    console.log(
+      `ratio ${(first.framesASecond / again.framesASecond).toFixed(2)} of the frames a second with nothing left to paint`,
+    );
   } finally {
     await browser.close();
     server.kill("SIGTERM");
@@ -66,7 +93,8 @@ export async function benchGallery(data: string): Promise<void> {
   }
 }
 
-const told = ({ framesASecond, longest, sticking }: Scrolling): string => `${framesASecond.toFixed(1)} frames a second, longest ${longest.toFixed(0)} ms, ${(sticking * 100).toFixed(1)} % stick`;
+const told = ({ framesASecond, longest, sticking }: Scrolling): string =>
+  `${framesASecond.toFixed(1)} frames a second, longest ${longest.toFixed(0)} ms, ${(sticking * 100).toFixed(1)} % stick`;
 
 /** Turns the wheel from the top to the foot of the page, and watches the page's frames meanwhile. */
 async function scrollThrough(page: Page): Promise<Scrolling> {
@@ -96,5 +124,9 @@ async function scrollThrough(page: Page): Promise<Scrolling> {
   });
   const gaps = times.slice(1).map((time, index) => time - (times[index] ?? 0));
   const whole = ((times.at(-1) ?? 0) - (times[0] ?? 0)) / 1000;
-  return { framesASecond: gaps.length / whole, longest: Math.max(...gaps), sticking: gaps.filter((gap) => gap > STICKS_MS).length / gaps.length };
+  return {
+    framesASecond: gaps.length / whole,
+    longest: Math.max(...gaps),
+    sticking: gaps.filter((gap) => gap > STICKS_MS).length / gaps.length,
+  };
 }

@@ -30,12 +30,34 @@ const VIEWS: readonly (readonly [name: string, path: string, holds: string])[] =
 /** Queries whose plans must use an index, as the lists ask them. */
 const PLANS: readonly (readonly [name: string, query: (team: string) => ReturnType<typeof sql>])[] = [
   ["products by name", (team) => sql`select * from product where team_id = ${team} order by name, id limit 50`],
-  ["products by price", (team) => sql`select * from product where team_id = ${team} order by price_minor desc, id desc limit 50`],
-  ["products by words", (team) => sql`select * from product where team_id = ${team} and search like '%glazed%' and search like '%4711%' order by name, id limit 50`],
-  ["products by tag", (team) => sql`select count(*) from product where team_id = ${team} and tags @> array['tag7']::text[]`],
-  ["media by age", (team) => sql`select * from media where team_id = ${team} and deleted_at is null order by created_at desc, id limit 60`],
-  ["media by words", (team) => sql`select * from media where team_id = ${team} and deleted_at is null and (search like '%shelf-321%' or tags @> array['shelf-321']::text[]) order by created_at desc, id limit 60`],
-  ["media by colour", (team) => sql`select count(*) from media where team_id = ${team} and deleted_at is null and colors @> array['purple']::text[]`],
+  [
+    "products by price",
+    (team) => sql`select * from product where team_id = ${team} order by price_minor desc, id desc limit 50`,
+  ],
+  [
+    "products by words",
+    (team) =>
+      sql`select * from product where team_id = ${team} and search like '%glazed%' and search like '%4711%' order by name, id limit 50`,
+  ],
+  [
+    "products by tag",
+    (team) => sql`select count(*) from product where team_id = ${team} and tags @> array['tag7']::text[]`,
+  ],
+  [
+    "media by age",
+    (team) =>
+      sql`select * from media where team_id = ${team} and deleted_at is null order by created_at desc, id limit 60`,
+  ],
+  [
+    "media by words",
+    (team) =>
+      sql`select * from media where team_id = ${team} and deleted_at is null and (search like '%shelf-321%' or tags @> array['shelf-321']::text[]) order by created_at desc, id limit 60`,
+  ],
+  [
+    "media by colour",
+    (team) =>
+      sql`select count(*) from media where team_id = ${team} and deleted_at is null and colors @> array['purple']::text[]`,
+  ],
 ];
 
 /** Measures list, search and page requests over a team with 10 000 products and 5 000 media rows, made for it and removed. */
@@ -46,11 +68,21 @@ export async function benchLists(data: string): Promise<void> {
   const token = randomBytes(32).toString("base64url");
   const team = await seed(db, token);
   const port = await freePort();
-  const server = spawn(process.execPath, ["--import", "tsx", "server/cli/start.ts", "--data", data, "--port", String(port), "--no-worker"], { stdio: ["ignore", "pipe", "inherit"], env: { ...process.env, LOG_LEVEL: "warn" } });
+  const server = spawn(
+    process.execPath,
+    ["--import", "tsx", "server/cli/start.ts", "--data", data, "--port", String(port), "--no-worker"],
+    { stdio: ["ignore", "pipe", "inherit"], env: { ...process.env, LOG_LEVEL: "warn" } },
+  );
   try {
     for await (const text of server.stdout.setEncoding("utf8")) if (String(text).includes("ready at")) break;
-    const cookie = (await createCookie("stencilcraft-session", { httpOnly: true, sameSite: "lax", path: "/" }).serialize(token)).split(";")[0] ?? "";
-    for (const [name, path, holds] of VIEWS) console.log(`${name.padEnd(34)} ${(await median(`http://127.0.0.1:${port}${path}`, cookie, holds)).toFixed(0)} ms`);
+    const cookie =
+      (
+        await createCookie("stencilcraft-session", { httpOnly: true, sameSite: "lax", path: "/" }).serialize(token)
+      ).split(";")[0] ?? "";
+    for (const [name, path, holds] of VIEWS)
+      console.log(
+        `${name.padEnd(34)} ${(await median(`http://127.0.0.1:${port}${path}`, cookie, holds)).toFixed(0)} ms`,
+      );
     for (const [name, query] of PLANS) console.log(`plan of ${name.padEnd(26)} ${await planOf(db, query(team))}`);
   } finally {
     server.kill("SIGTERM");
@@ -61,16 +93,45 @@ export async function benchLists(data: string): Promise<void> {
 }
 
 async function seed(db: Kysely<Database>, token: string): Promise<string> {
-  const { id: team } = await db.insertInto("team").values({ name: "Ten thousand pots", locale: "en-GB", zone: "Europe/London", currency: "GBP" }).returning("id").executeTakeFirstOrThrow();
-  const member = await db.insertInto("member").values({ team_id: team, email: `bench-${Date.now()}@example.com`, name: "Bench", role: "owner", password_hash: "x", working_brand_id: null }).returning("id").executeTakeFirstOrThrow();
-  await db.insertInto("session").values({ token_hash: createHash("sha256").update(token).digest("hex"), team_id: team, member_id: member.id, expires_at: new Date(Date.now() + 3_600_000) }).execute();
+  const { id: team } = await db
+    .insertInto("team")
+    .values({ name: "Ten thousand pots", locale: "en-GB", zone: "Europe/London", currency: "GBP" })
+    .returning("id")
+    .executeTakeFirstOrThrow();
+  const member = await db
+    .insertInto("member")
+    .values({
+      team_id: team,
+      email: `bench-${Date.now()}@example.com`,
+      name: "Bench",
+      role: "owner",
+      password_hash: "x",
+      working_brand_id: null,
+    })
+    .returning("id")
+    .executeTakeFirstOrThrow();
+  await db
+    .insertInto("session")
+    .values({
+      token_hash: createHash("sha256").update(token).digest("hex"),
+      team_id: team,
+      member_id: member.id,
+      expires_at: new Date(Date.now() + 3_600_000),
+    })
+    .execute();
   await sql`insert into product (team_id, name, line, code, price_minor, currency, tags, in_stock)
-    select ${team}, (array['Clay','Glazed','Woven','Painted','Tall'])[1 + n % 5] || ' pot ' || n, 'One of many, number ' || n, 'P-' || n, 100 + (n * 7919) % 20000, 'GBP', array['tag' || n % 40], n % 9 <> 0 from generate_series(1, ${PRODUCTS}::integer) n`.execute(db);
+    select ${team}, (array['Clay','Glazed','Woven','Painted','Tall'])[1 + n % 5] || ' pot ' || n, 'One of many, number ' || n, 'P-' || n, 100 + (n * 7919) % 20000, 'GBP', array['tag' || n % 40], n % 9 <> 0 from generate_series(1, ${PRODUCTS}::integer) n`.execute(
+    db,
+  );
   await sql`insert into offer (team_id, name, terms, scope, currency, starts_at, ends_at, zone)
-    select ${team}, 'Offer ' || n, '{"kind":"percent-off","percent":15,"ending":"exact"}', jsonb_build_object('on', 'tags', 'tags', jsonb_build_array('tag' || n)), 'GBP', now() - interval '3 days', now() + interval '4 days', 'Europe/London' from generate_series(1, 20) n`.execute(db);
+    select ${team}, 'Offer ' || n, '{"kind":"percent-off","percent":15,"ending":"exact"}', jsonb_build_object('on', 'tags', 'tags', jsonb_build_array('tag' || n)), 'GBP', now() - interval '3 days', now() + interval '4 days', 'Europe/London' from generate_series(1, 20) n`.execute(
+    db,
+  );
   await sql`insert into media (team_id, name, kind, state, sha256, mime, bytes, width, height, facts, tags, licence, rights_to, colors, look, created_at)
     select ${team}, 'shelf-' || n || '.jpg', 'picture', 'ready', encode(sha256(n::text::bytea), 'hex'), 'image/jpeg', 100000 + n, 1600, 900 + n % 1400, jsonb_build_object('width', 1600, 'height', 900 + n % 1400, 'levels', 6, 'focal', '{"x":0.5,"y":0.5}'::jsonb),
-      array['tag' || n % 25], case when n % 3 = 0 then '' else 'own work' end, case when n % 11 = 0 then current_date - 1 end, array[(array['red','green','blue','brown','purple'])[1 + n % 5]], n * 2654435761, now() - n * interval '1 minute' from generate_series(1, ${MEDIA}::integer) n`.execute(db);
+      array['tag' || n % 25], case when n % 3 = 0 then '' else 'own work' end, case when n % 11 = 0 then current_date - 1 end, array[(array['red','green','blue','brown','purple'])[1 + n % 5]], n * 2654435761, now() - n * interval '1 minute' from generate_series(1, ${MEDIA}::integer) n`.execute(
+    db,
+  );
   await sql`analyze product, media, offer`.execute(db);
   return team;
 }
@@ -81,7 +142,8 @@ async function median(address: string, cookie: string, holds: string): Promise<n
     const started = performance.now();
     const response = await fetch(address, { headers: { cookie } });
     const text = await response.text();
-    if (response.status !== 200 || !text.includes(holds)) throw new Error(`${address} answered ${response.status}, without “${holds}”.`);
+    if (response.status !== 200 || !text.includes(holds))
+      throw new Error(`${address} answered ${response.status}, without “${holds}”.`);
     times.push(performance.now() - started);
   }
   // The first few warm the caches.

@@ -7,7 +7,10 @@ bin/bench gallery  scrolling 60 templates while their previews are painted ÷ wh
 bin/bench lists    list, search and page requests over 10 000 products and 5 000 media rows
   --data DIR       the data folder of bin/start with the demo world (.data)`;
 
-const { values, positionals } = parseArgs({ allowPositionals: true, options: { data: { type: "string", default: ".data" }, help: { type: "boolean" } } });
+const { values, positionals } = parseArgs({
+  allowPositionals: true,
+  options: { data: { type: "string", default: ".data" }, help: { type: "boolean" } },
+});
 const [name] = positionals;
 if (name === "render") await (await import("./render")).benchRender(values.data);
 else if (name === "proof") await (await import("./proof")).benchProof(values.data);

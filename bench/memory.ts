@@ -11,7 +11,10 @@ import { freshInput } from "./render";
 
 /** Renders the demo promotion, square at 1080p, with every scene STRETCH times as long, in this process, and ends. */
 const [stretch = "1", data = ".data"] = process.argv.slice(2);
-const long: Template = { ...ONE_OFFER, scenes: ONE_OFFER.scenes.map((scene) => ({ ...scene, length: millis(scene.length * Number(stretch)) })) };
+const long: Template = {
+  ...ONE_OFFER,
+  scenes: ONE_OFFER.scenes.map((scene) => ({ ...scene, length: millis(scene.length * Number(stretch)) })),
+};
 
 const demo = await openDemoData(data);
 const folder = await mkdtemp(join(tmpdir(), "stencilcraft-bench-"));
@@ -22,10 +25,21 @@ try {
   // One segment after another, so that the two lengths differ in nothing but length.
   let turn: Promise<void> = Promise.resolve();
   const pool = {
-    render: (task: Parameters<typeof renderSegment>[0], onFrame: () => void) => (turn = turn.then(() => renderSegment(task, onFrame, () => false))),
+    render: (task: Parameters<typeof renderSegment>[0], onFrame: () => void) =>
+      (turn = turn.then(() => renderSegment(task, onFrame, () => false))),
     close: () => Promise.resolve(),
   };
-  await renderFile(pool, { ...input, facts: { ...input.facts, templates: { ...input.facts.templates, [templateKey(shippedRef(ONE_OFFER))]: long } } }, { format: "square", quality: "1080p" }, join(folder, "out.mp4"), () => undefined, new AbortController().signal);
+  await renderFile(
+    pool,
+    {
+      ...input,
+      facts: { ...input.facts, templates: { ...input.facts.templates, [templateKey(shippedRef(ONE_OFFER))]: long } },
+    },
+    { format: "square", quality: "1080p" },
+    join(folder, "out.mp4"),
+    () => undefined,
+    new AbortController().signal,
+  );
 } finally {
   await rm(folder, { recursive: true, force: true });
   await demo.close();

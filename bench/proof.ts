@@ -7,9 +7,16 @@ import { BENCH_PROMOTION } from "./render";
 /** Measures the playing trio and typing in headless Chromium at 1280×800, against a server of its own. */
 export async function benchProof(data: string): Promise<void> {
   const port = await freePort();
-  const server = spawn(process.execPath, ["--import", "tsx", "server/cli/start.ts", "--data", data, "--port", String(port), "--no-worker"], { stdio: ["ignore", "pipe", "inherit"], env: { ...process.env, LOG_LEVEL: "warn" } });
+  const server = spawn(
+    process.execPath,
+    ["--import", "tsx", "server/cli/start.ts", "--data", data, "--port", String(port), "--no-worker"],
+    { stdio: ["ignore", "pipe", "inherit"], env: { ...process.env, LOG_LEVEL: "warn" } },
+  );
   for await (const text of server.stdout.setEncoding("utf8")) if (String(text).includes("ready at")) break;
-  const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--autoplay-policy=no-user-gesture-required"] });
+  const browser = await chromium.launch({
+    executablePath: "/usr/bin/chromium",
+    args: ["--no-sandbox", "--disable-gpu", "--autoplay-policy=no-user-gesture-required"],
+  });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: `http://127.0.0.1:${port}` });
     // Functions handed to the page were compiled here, with a helper that keeps their names.
@@ -25,7 +32,9 @@ export async function benchProof(data: string): Promise<void> {
     const fps = await playOnce(page);
     const delays = await typing(page);
     console.log(`playing trio: ${fps.toFixed(1)} frames a second over the whole promotion`);
-    console.log(`keystroke to three repainted proofs: median ${delays[delays.length >> 1]?.toFixed(0)} ms, slowest ${delays.at(-1)?.toFixed(0)} ms`);
+    console.log(
+      `keystroke to three repainted proofs: median ${delays[delays.length >> 1]?.toFixed(0)} ms, slowest ${delays.at(-1)?.toFixed(0)} ms`,
+    );
     console.log(`ratio ${(fps / 30).toFixed(2)} of the promotion's own frame rate`);
   } finally {
     await browser.close();
@@ -74,7 +83,9 @@ async function typing(page: Page): Promise<number[]> {
   for (const letter of "springishereagain") {
     // Taken before the key is pressed; looked at every frame after it.
     await page.evaluate(() => {
-      const contexts = [...document.querySelectorAll<HTMLCanvasElement>("[data-proof] canvas")].flatMap((canvas) => canvas.getContext("2d") ?? []);
+      const contexts = [...document.querySelectorAll<HTMLCanvasElement>("[data-proof] canvas")].flatMap(
+        (canvas) => canvas.getContext("2d") ?? [],
+      );
       const prints = (): number[] =>
         contexts.map((context) => {
           const { data } = context.getImageData(0, 0, context.canvas.width, context.canvas.height);
@@ -90,7 +101,8 @@ async function typing(page: Page): Promise<number[]> {
         () => {
           const pressed = performance.now();
           const look = (): void => {
-            if (prints().every((print, index) => print !== before[index])) root.dataset["delay"] = String(performance.now() - pressed);
+            if (prints().every((print, index) => print !== before[index]))
+              root.dataset["delay"] = String(performance.now() - pressed);
             else requestAnimationFrame(look);
           };
           requestAnimationFrame(look);

@@ -17,7 +17,11 @@ export async function freshInput(): Promise<RenderInput> {
   const { teamScope } = await import("../server/db/teamScope");
   const { loadRenderInput } = await import("../server/promotions/loadFacts");
   const { promotionBySlug } = await import("../server/promotions/promotionStore");
-  const { team_id } = await database().selectFrom("promotion").select("team_id").where("slug", "=", BENCH_PROMOTION).executeTakeFirstOrThrow();
+  const { team_id } = await database()
+    .selectFrom("promotion")
+    .select("team_id")
+    .where("slug", "=", BENCH_PROMOTION)
+    .executeTakeFirstOrThrow();
   const scope = teamScope(database(), team_id);
   const input = await loadRenderInput(scope, (await promotionBySlug(scope, BENCH_PROMOTION)).document);
   return { ...input, facts: { ...input.facts, brand: { ...input.facts.brand, name: `bench ${Date.now()}` } } };
@@ -41,7 +45,9 @@ export async function benchRender(data: string): Promise<void> {
     whole = Math.min(whole, await wholeRender(await freshInput(), folder));
     console.log(`whole render, three formats at 1080p: ${whole.toFixed(1)} s`);
     console.log(`ffmpeg alone, the same frames and settings: ${alone.toFixed(1)} s`);
-    console.log(`painting alone, one thread: ${painting.toFixed(1)} s; ${painting > alone ? "painting" : "encoding"} dominates`);
+    console.log(
+      `painting alone, one thread: ${painting.toFixed(1)} s; ${painting > alone ? "painting" : "encoding"} dominates`,
+    );
     const [short, long] = [await peakMemory(1, data), await peakMemory(4, data)];
     console.log(`peak memory: ${short} MB for 15 s, ${long} MB for 60 s, ratio ${(long / short).toFixed(3)}`);
     console.log(`ratio ${(whole / alone).toFixed(2)}`);
@@ -56,14 +62,29 @@ async function wholeRender(input: RenderInput, folder: string): Promise<number> 
   const { renderFile } = await import("../server/render/renderFile");
   const started = performance.now();
   const pool = openPaintPool();
-  await Promise.all(FORMAT_NAMES.map((format) => renderFile(pool, input, { format, quality: "1080p" }, join(folder, `${format}.mp4`), () => undefined, new AbortController().signal)));
+  await Promise.all(
+    FORMAT_NAMES.map((format) =>
+      renderFile(
+        pool,
+        input,
+        { format, quality: "1080p" },
+        join(folder, `${format}.mp4`),
+        () => undefined,
+        new AbortController().signal,
+      ),
+    ),
+  );
   const seconds = (performance.now() - started) / 1000;
   await pool.close();
   return seconds;
 }
 
 /** Paints all frames of a format to a raw file, then lets ffmpeg encode it with the render's own settings. */
-async function encodeAlone(input: RenderInput, format: FormatName, folder: string): Promise<{ encode: number; paint: number }> {
+async function encodeAlone(
+  input: RenderInput,
+  format: FormatName,
+  folder: string,
+): Promise<{ encode: number; paint: number }> {
   const { encodeSettings, rawFrames } = await import("../server/render/encoder");
   const { openFrameSource } = await import("../server/render/frameSource");
   const { renderPlan } = await import("../server/render/renderPlan");
@@ -84,7 +105,22 @@ async function encodeAlone(input: RenderInput, format: FormatName, folder: strin
   let encode = Infinity;
   for (let turn = 0; turn < 2; turn++) {
     const started = performance.now();
-    const encoder = spawn("ffmpeg", ["-v", "error", "-y", "-nostdin", ...rawFrames(width, height, rate), "-i", raw, "-an", ...encodeSettings(rate), join(folder, "alone.mp4")], { stdio: ["ignore", "ignore", "inherit"] });
+    const encoder = spawn(
+      "ffmpeg",
+      [
+        "-v",
+        "error",
+        "-y",
+        "-nostdin",
+        ...rawFrames(width, height, rate),
+        "-i",
+        raw,
+        "-an",
+        ...encodeSettings(rate),
+        join(folder, "alone.mp4"),
+      ],
+      { stdio: ["ignore", "ignore", "inherit"] },
+    );
     await once(encoder, "close");
     encode = Math.min(encode, (performance.now() - started) / 1000);
   }
@@ -94,9 +130,18 @@ async function encodeAlone(input: RenderInput, format: FormatName, folder: strin
 
 /** Peak memory in MB of a process, encoders included, that renders the square format with every scene `stretch` times as long. */
 async function peakMemory(stretch: number, data: string): Promise<number> {
-  const child = spawn(process.execPath, ["--import", "tsx", "bench/memory.ts", String(stretch), data], { stdio: ["ignore", "inherit", "inherit"] });
+  const child = spawn(process.execPath, ["--import", "tsx", "bench/memory.ts", String(stretch), data], {
+    stdio: ["ignore", "inherit", "inherit"],
+  });
   let peak = 0;
-  const sampling = setInterval(() => void treeMemory(child.pid ?? 0).then((now) => (peak = Math.max(peak, now)), () => undefined), 100);
+  const sampling = setInterval(
+    () =>
+      void treeMemory(child.pid ?? 0).then(
+        (now) => (peak = Math.max(peak, now)),
+        () => undefined,
+      ),
+    100,
+  );
   const [code] = await once(child, "close");
   clearInterval(sampling);
   if (code !== 0) throw new Error("The render whose memory was measured failed.");
@@ -105,7 +150,11 @@ async function peakMemory(stretch: number, data: string): Promise<number> {
 
 /** Memory of a process and its children, in MB. Proportional set size, because a child just forked shares its parent's pages. */
 async function treeMemory(pid: number): Promise<number> {
-  const children = (await readFile(`/proc/${pid}/task/${pid}/children`, "utf8")).trim().split(" ").filter(Boolean).map(Number);
+  const children = (await readFile(`/proc/${pid}/task/${pid}/children`, "utf8"))
+    .trim()
+    .split(" ")
+    .filter(Boolean)
+    .map(Number);
   const own = /^Pss:\s+(\d+) kB/m.exec(await readFile(`/proc/${pid}/smaps_rollup`, "utf8"))?.[1];
   const others = await Promise.all(children.map((child) => treeMemory(child).catch(() => 0)));
   return Number(own ?? 0) / 1024 + others.reduce((sum, one) => sum + one, 0);

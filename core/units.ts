@@ -15,6 +15,7 @@ export function millis(value: number): Millis {
 
 /** An amount in whole minor units. Throws when it is not a safe integer: money is never a fraction of a minor unit. */
 export function minorUnits(value: number): MinorUnits {
-  if (!Number.isSafeInteger(value)) throw new RangeError(`An amount must be a whole number of minor units, got ${value}.`);
+  if (!Number.isSafeInteger(value))
+    throw new RangeError(`An amount must be a whole number of minor units, got ${value}.`);
   return value as MinorUnits;
 }

@@ -3,7 +3,9 @@ import { LOGOS, quillfernLogo } from "./art/logo";
 import { seeded } from "../server/shelf/random";
 import { FILE_NAMES } from "./makeFile";
 
-test.each(Object.entries(LOGOS))("%s is an SVG that our own door lets in", (_, look) => expect(svgProblem(quillfernLogo(look))).toBeNull());
+test.each(Object.entries(LOGOS))("%s is an SVG that our own door lets in", (_, look) =>
+  expect(svgProblem(quillfernLogo(look))).toBeNull(),
+);
 
 test("every file has a name of its own", () => expect(new Set(FILE_NAMES).size).toBe(FILE_NAMES.length));
 

@@ -32,27 +32,110 @@ const PEOPLE: readonly { name: string; email: string; role: Role }[] = [
 ];
 
 const PRODUCTS = [
-  { key: "pot", name: "Hand-thrown pot, 24 cm", line: "Frost-proof, thrown and fired in the next street", price_minor: 2400, picture: "bench-morning.jpg", code: "POT-24", tags: ["nursery", "pots", "potting"] },
-  { key: "herbs", name: "Kitchen herb tray", line: "Six pots of herbs, grown without peat or plastic", price_minor: 1250, picture: "herb-tray.jpg", code: "HERB-6", tags: ["nursery", "herbs"] },
-  { key: "can", name: "Long-spout watering can", line: "Pours softly, reaches the back of every shelf", price_minor: 3200, picture: "watering-can.jpg", code: "CAN-1", tags: ["nursery", "tools"] },
-  { key: "compost", name: "Peat-free compost, 40 l", content_quantity: 40, content_unit: "l", line: "Dark, crumbly and made from last year’s leaves", price_minor: 980, picture: "compost-sack.jpg", code: "6291041500213", tags: ["nursery", "soil", "potting"] },
-  { key: "seeds", name: "Meadow seed mix", line: "Thirty flowers that bees ask for by name", price_minor: 450, picture: "seed-mixes.jpg", code: "SEED-30", tags: ["nursery", "seeds", "potting"] },
-  { key: "loaf", name: "Rye loaf, two days old dough", line: "Dark crust, keeps for a week", price_minor: 420, picture: "rye-loaf.jpg", code: "LOAF-R", tags: ["bakehouse"] },
-  { key: "buns", name: "Sesame buns, six", line: "Out of the oven at seven and at noon", price_minor: 360, content_quantity: 6, content_unit: "piece", picture: "sesame-buns.jpg", code: "BUN-6", tags: ["bakehouse"] },
-  { key: "box", name: "The Friday box", line: "Bread and buns for a whole weekend", price_minor: 1400, picture: "friday-box.jpg", code: "BOX-F", tags: ["bakehouse"] },
-  { key: "planter", name: "River planter, glazed", line: "Deep blue, wide enough for a grown fern", price_minor: 3800, picture: "river-planter.jpg", code: "PLANTER-B", tags: ["nursery", "pots", "potting"] },
+  {
+    key: "pot",
+    name: "Hand-thrown pot, 24 cm",
+    line: "Frost-proof, thrown and fired in the next street",
+    price_minor: 2400,
+    picture: "bench-morning.jpg",
+    code: "POT-24",
+    tags: ["nursery", "pots", "potting"],
+  },
+  {
+    key: "herbs",
+    name: "Kitchen herb tray",
+    line: "Six pots of herbs, grown without peat or plastic",
+    price_minor: 1250,
+    picture: "herb-tray.jpg",
+    code: "HERB-6",
+    tags: ["nursery", "herbs"],
+  },
+  {
+    key: "can",
+    name: "Long-spout watering can",
+    line: "Pours softly, reaches the back of every shelf",
+    price_minor: 3200,
+    picture: "watering-can.jpg",
+    code: "CAN-1",
+    tags: ["nursery", "tools"],
+  },
+  {
+    key: "compost",
+    name: "Peat-free compost, 40 l",
+    content_quantity: 40,
+    content_unit: "l",
+    line: "Dark, crumbly and made from last year’s leaves",
+    price_minor: 980,
+    picture: "compost-sack.jpg",
+    code: "6291041500213",
+    tags: ["nursery", "soil", "potting"],
+  },
+  {
+    key: "seeds",
+    name: "Meadow seed mix",
+    line: "Thirty flowers that bees ask for by name",
+    price_minor: 450,
+    picture: "seed-mixes.jpg",
+    code: "SEED-30",
+    tags: ["nursery", "seeds", "potting"],
+  },
+  {
+    key: "loaf",
+    name: "Rye loaf, two days old dough",
+    line: "Dark crust, keeps for a week",
+    price_minor: 420,
+    picture: "rye-loaf.jpg",
+    code: "LOAF-R",
+    tags: ["bakehouse"],
+  },
+  {
+    key: "buns",
+    name: "Sesame buns, six",
+    line: "Out of the oven at seven and at noon",
+    price_minor: 360,
+    content_quantity: 6,
+    content_unit: "piece",
+    picture: "sesame-buns.jpg",
+    code: "BUN-6",
+    tags: ["bakehouse"],
+  },
+  {
+    key: "box",
+    name: "The Friday box",
+    line: "Bread and buns for a whole weekend",
+    price_minor: 1400,
+    picture: "friday-box.jpg",
+    code: "BOX-F",
+    tags: ["bakehouse"],
+  },
+  {
+    key: "planter",
+    name: "River planter, glazed",
+    line: "Deep blue, wide enough for a grown fern",
+    price_minor: 3800,
+    picture: "river-planter.jpg",
+    code: "PLANTER-B",
+    tags: ["nursery", "pots", "potting"],
+  },
 ] as const;
 
 /** Pictures and clips of a product besides its main one. */
 const MORE_PICTURES: Readonly<Record<string, readonly string[]>> = {
-  pot: ["pot-cut-out.png", "pots-stacked.jpg", "pot-passing.mp4"], herbs: ["watering-herbs.mp4"], seeds: ["corner-in-march.jpg", "corner-in-june.jpg"], loaf: ["loaf-cut-out.png", "bread-morning.jpg"],
+  pot: ["pot-cut-out.png", "pots-stacked.jpg", "pot-passing.mp4"],
+  herbs: ["watering-herbs.mp4"],
+  seeds: ["corner-in-march.jpg", "corner-in-june.jpg"],
+  loaf: ["loaf-cut-out.png", "bread-morning.jpg"],
 };
 
 /** Loads the demo world into an empty database. Does nothing when there is any team already. */
 export async function loadDemo(db: Kysely<Database>, tell: (step: string) => void): Promise<void> {
   if (await db.selectFrom("team").select("id").limit(1).executeTakeFirst()) return;
   tell("Making the demo world: pictures, clips, tunes …");
-  const team = await db.insertInto("team").values({ name: "Quillfern", locale: "en-GB", zone: "Europe/London", currency: "GBP", is_demo: true }).returning("id").executeTakeFirstOrThrow();
+  const team = await db
+    .insertInto("team")
+    .values({ name: "Quillfern", locale: "en-GB", zone: "Europe/London", currency: "GBP", is_demo: true })
+    .returning("id")
+    .executeTakeFirstOrThrow();
   try {
     await fillTeam(db, teamScope(db, team.id), tell);
   } catch (error) {
@@ -63,7 +146,10 @@ export async function loadDemo(db: Kysely<Database>, tell: (step: string) => voi
 
 async function fillTeam(db: Kysely<Database>, scope: TeamScope, tell: (step: string) => void): Promise<void> {
   const password_hash = await hashPassword(DEMO_PASSWORD);
-  await db.insertInto("member").values(PEOPLE.map((person) => ({ ...person, team_id: scope.teamId, password_hash }))).execute();
+  await db
+    .insertInto("member")
+    .values(PEOPLE.map((person) => ({ ...person, team_id: scope.teamId, password_hash })))
+    .execute();
   const media = await loadMedia(db, scope, tell);
   const brand = await scope
     .addBrand({
@@ -72,50 +158,150 @@ async function fillTeam(db: Kysely<Database>, scope: TeamScope, tell: (step: str
     })
     .returning("id")
     .executeTakeFirstOrThrow();
-  const bakehouse = await scope.addBrand({ name: "Tallowby Bakehouse", book: JSON.stringify(tallowbyBook(media)) }).returning("id").executeTakeFirstOrThrow();
+  const bakehouse = await scope
+    .addBrand({ name: "Tallowby Bakehouse", book: JSON.stringify(tallowbyBook(media)) })
+    .returning("id")
+    .executeTakeFirstOrThrow();
   const products = new Map<string, string>();
   for (const { key, picture, ...product } of PRODUCTS) {
-    const row = await scope.addProduct({ ...product, tags: [...product.tags], currency: "GBP" }).returning("id").executeTakeFirstOrThrow();
+    const row = await scope
+      .addProduct({ ...product, tags: [...product.tags], currency: "GBP" })
+      .returning("id")
+      .executeTakeFirstOrThrow();
     products.set(key, row.id);
-    await setPictures(scope, row.id, [picture, ...(MORE_PICTURES[key] ?? [])].flatMap((name) => media.get(name) ?? []));
-    await scope.addPriceSteps([{ product_id: row.id, from_at: new Date(Date.now() - 90 * 86_400_000), price_minor: product.price_minor, currency: "GBP" }]).execute();
+    await setPictures(
+      scope,
+      row.id,
+      [picture, ...(MORE_PICTURES[key] ?? [])].flatMap((name) => media.get(name) ?? []),
+    );
+    await scope
+      .addPriceSteps([
+        {
+          product_id: row.id,
+          from_at: new Date(Date.now() - 90 * 86_400_000),
+          price_minor: product.price_minor,
+          currency: "GBP",
+        },
+      ])
+      .execute();
   }
-  const pottingWeek = await addOffer(scope, "Potting week", { kind: "percent-off", percent: 15, ending: "exact" }, { on: "tags", tags: ["potting"] }, -2, 6);
-  const herbFriday = await addOffer(scope, "Herb Friday", { kind: "new-price", price: money(950, "GBP") }, { on: "products", products: [products.get("herbs") ?? ""] }, -1, 4);
-  await addOffer(scope, "Spring compost", { kind: "buy-x-get-y", buy: 2, free: 1 }, { on: "products", products: [products.get("compost") ?? ""] }, 9, 23);
+  const pottingWeek = await addOffer(
+    scope,
+    "Potting week",
+    { kind: "percent-off", percent: 15, ending: "exact" },
+    { on: "tags", tags: ["potting"] },
+    -2,
+    6,
+  );
+  const herbFriday = await addOffer(
+    scope,
+    "Herb Friday",
+    { kind: "new-price", price: money(950, "GBP") },
+    { on: "products", products: [products.get("herbs") ?? ""] },
+    -1,
+    4,
+  );
+  await addOffer(
+    scope,
+    "Spring compost",
+    { kind: "buy-x-get-y", buy: 2, free: 1 },
+    { on: "products", products: [products.get("compost") ?? ""] },
+    9,
+    23,
+  );
 
-  const warmWeek = await addOffer(scope, "Warm week", { kind: "money-off", amount: money(150, "GBP"), ending: ".90" }, { on: "tags", tags: ["bakehouse"] }, -3, 3);
+  const warmWeek = await addOffer(
+    scope,
+    "Warm week",
+    { kind: "money-off", amount: money(150, "GBP"), ending: ".90" },
+    { on: "tags", tags: ["bakehouse"] },
+    -3,
+    3,
+  );
 
   const pick = (name: string): { kind: "media"; media: string } => ({ kind: "media", media: media.get(name) ?? "" });
   const words = (text: string): { kind: "words"; text: string } => ({ kind: "words", text });
   await addPromotion(scope, "shed-corner-spring", {
-    name: "The shed corner, March to June", template: "before-and-after", product: products.get("seeds"), tune: media.get("morning-watering.wav"), brand: brand.id,
-    fills: { "change.headline": words("March to June, one corner"), "change.before": words("March"), "change.after": words("June"), "change.first": pick("corner-in-march.jpg"), "change.second": pick("corner-in-june.jpg"), "sign-off.picture": pick("corner-in-june.jpg") },
+    name: "The shed corner, March to June",
+    template: "before-and-after",
+    product: products.get("seeds"),
+    tune: media.get("morning-watering.wav"),
+    brand: brand.id,
+    fills: {
+      "change.headline": words("March to June, one corner"),
+      "change.before": words("March"),
+      "change.after": words("June"),
+      "change.first": pick("corner-in-march.jpg"),
+      "change.second": pick("corner-in-june.jpg"),
+      "sign-off.picture": pick("corner-in-june.jpg"),
+    },
   });
   await addPromotion(scope, "potting-week-terracotta", {
-    name: "Potting week, terracotta", template: "one-offer", product: products.get("pot"), offer: pottingWeek, tune: media.get("potting-bench.wav"), brand: brand.id,
+    name: "Potting week, terracotta",
+    template: "one-offer",
+    product: products.get("pot"),
+    offer: pottingWeek,
+    tune: media.get("potting-bench.wav"),
+    brand: brand.id,
     fills: {
-      "hook.headline": words("Bring the bench to life"), "hook.picture": pick("bench-morning.jpg"), "product.picture": pick("pot-passing.mp4"),
-      "offer.picture": pick("pots-stacked.jpg"), "offer.terms": words("While stocks last, in the shop only"), "sign-off.picture": pick("shop-shelves.jpg"),
+      "hook.headline": words("Bring the bench to life"),
+      "hook.picture": pick("bench-morning.jpg"),
+      "product.picture": pick("pot-passing.mp4"),
+      "offer.picture": pick("pots-stacked.jpg"),
+      "offer.terms": words("While stocks last, in the shop only"),
+      "sign-off.picture": pick("shop-shelves.jpg"),
     },
   });
   await addPromotion(scope, "herb-friday-tray", {
-    name: "Herb Friday, the tray", template: "one-offer", product: products.get("herbs"), offer: herbFriday, tune: media.get("morning-watering.wav"), brand: brand.id,
-    fills: { "hook.headline": words("Supper starts on the sill 🌿"), "product.picture": pick("watering-herbs.mp4"), "offer.picture": pick("herb-tray.jpg"), "sign-off.call": words("Pick yours on Friday"), "sign-off.picture": pick("shop-shelves.jpg") },
+    name: "Herb Friday, the tray",
+    template: "one-offer",
+    product: products.get("herbs"),
+    offer: herbFriday,
+    tune: media.get("morning-watering.wav"),
+    brand: brand.id,
+    fills: {
+      "hook.headline": words("Supper starts on the sill 🌿"),
+      "product.picture": pick("watering-herbs.mp4"),
+      "offer.picture": pick("herb-tray.jpg"),
+      "sign-off.call": words("Pick yours on Friday"),
+      "sign-off.picture": pick("shop-shelves.jpg"),
+    },
   });
   await addPromotion(scope, "friday-box-warm-week", {
-    name: "The Friday box, warm week", template: "one-offer", product: products.get("box"), offer: warmWeek, tune: media.get("morning-watering.wav"), brand: bakehouse.id,
-    fills: { "hook.headline": words("The weekend comes in a box"), "hook.picture": pick("rye-loaf.jpg"), "product.picture": pick("friday-box.jpg"), "offer.picture": pick("sesame-buns.jpg"), "offer.terms": words("While the oven is hot"), "sign-off.call": words("Order your Friday box"), "sign-off.picture": pick("rye-loaf.jpg") },
+    name: "The Friday box, warm week",
+    template: "one-offer",
+    product: products.get("box"),
+    offer: warmWeek,
+    tune: media.get("morning-watering.wav"),
+    brand: bakehouse.id,
+    fills: {
+      "hook.headline": words("The weekend comes in a box"),
+      "hook.picture": pick("rye-loaf.jpg"),
+      "product.picture": pick("friday-box.jpg"),
+      "offer.picture": pick("sesame-buns.jpg"),
+      "offer.terms": words("While the oven is hot"),
+      "sign-off.call": words("Order your Friday box"),
+      "sign-off.picture": pick("rye-loaf.jpg"),
+    },
   });
   tell("The demo world is loaded.");
 }
 
-async function loadMedia(db: Kysely<Database>, scope: TeamScope, tell: (step: string) => void): Promise<Map<string, string>> {
+async function loadMedia(
+  db: Kysely<Database>,
+  scope: TeamScope,
+  tell: (step: string) => void,
+): Promise<Map<string, string>> {
   const ids = new Map<string, string>();
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-demo-"));
   try {
     await makeAll(folder, async (name) => {
-      const { id } = await receiveMedia(scope, name, Readable.toWeb(createReadStream(join(folder, name))) as ReadableStream, { isLogo: name in LOGOS || name === BAKEHOUSE_LOGO });
+      const { id } = await receiveMedia(
+        scope,
+        name,
+        Readable.toWeb(createReadStream(join(folder, name))) as ReadableStream,
+        { isLogo: name in LOGOS || name === BAKEHOUSE_LOGO },
+      );
       await noteOrigin(scope, id, name);
       await ingestMedia(db, id);
       ids.set(name, id);
@@ -129,15 +315,41 @@ async function loadMedia(db: Kysely<Database>, scope: TeamScope, tell: (step: st
 
 /** Everything of the demo is the team's own work. */
 async function noteOrigin(scope: TeamScope, id: string, name: string): Promise<void> {
-  const tags = name.replace(/\.\w+$/, "").split("-").filter((word) => word.length > 3);
-  await scope.changeMedia().set({ tags, source: "made in the potting shed", licence: "own work", holder: "Quillfern" }).where("id", "=", id).execute();
+  const tags = name
+    .replace(/\.\w+$/, "")
+    .split("-")
+    .filter((word) => word.length > 3);
+  await scope
+    .changeMedia()
+    .set({ tags, source: "made in the potting shed", licence: "own work", holder: "Quillfern" })
+    .where("id", "=", id)
+    .execute();
 }
 
 /** An offer whose window lies around today, in whole days of the team's zone. */
-async function addOffer(scope: TeamScope, name: string, terms: OfferTerms, on: OfferScope, startDay: number, endDay: number): Promise<string> {
+async function addOffer(
+  scope: TeamScope,
+  name: string,
+  terms: OfferTerms,
+  on: OfferScope,
+  startDay: number,
+  endDay: number,
+): Promise<string> {
   const zone = "Europe/London";
-  const midnight = (days: number): Date => instantOf(`${wallTime(new Date(Date.now() + days * 86_400_000), zone).slice(0, 10)}T00:00`, zone);
-  const row = await scope.addOffer({ name, terms: JSON.stringify(terms), scope: JSON.stringify(on), currency: "GBP", starts_at: midnight(startDay), ends_at: midnight(endDay + 1), zone }).returning("id").executeTakeFirstOrThrow();
+  const midnight = (days: number): Date =>
+    instantOf(`${wallTime(new Date(Date.now() + days * 86_400_000), zone).slice(0, 10)}T00:00`, zone);
+  const row = await scope
+    .addOffer({
+      name,
+      terms: JSON.stringify(terms),
+      scope: JSON.stringify(on),
+      currency: "GBP",
+      starts_at: midnight(startDay),
+      ends_at: midnight(endDay + 1),
+      zone,
+    })
+    .returning("id")
+    .executeTakeFirstOrThrow();
   return row.id;
 }
 
@@ -147,10 +359,26 @@ function tallowbyBook(media: ReadonlyMap<string, string>): BrandBook {
   const book = newBrandBook();
   return {
     ...book,
-    colors: { ground: color("Dough", "#f6ead8"), card: color("Flour", "#fffaf2"), ink: color("Crust", "#2e1a14"), primary: color("Brick oven", "#7a2436"), accent: color("Honey", "#d98a2b"), sale: color("Oven glow", "#a83a1c") },
-    faces: { headline: { family: "Fraunces", weight: null }, text: { family: "Work Sans", weight: null }, figures: { family: "Fraunces", weight: null } },
+    colors: {
+      ground: color("Dough", "#f6ead8"),
+      card: color("Flour", "#fffaf2"),
+      ink: color("Crust", "#2e1a14"),
+      primary: color("Brick oven", "#7a2436"),
+      accent: color("Honey", "#d98a2b"),
+      sale: color("Oven glow", "#a83a1c"),
+    },
+    faces: {
+      headline: { family: "Fraunces", weight: null },
+      text: { family: "Work Sans", weight: null },
+      figures: { family: "Fraunces", weight: null },
+    },
     logos: [{ variant: "full", media: media.get(BAKEHOUSE_LOGO) ?? "" }],
-    contact: { website: "tallowby.example.com", phone: "01632 960 777", address: "1 Mill Steps", handles: ["@tallowby"] },
+    contact: {
+      website: "tallowby.example.com",
+      phone: "01632 960 777",
+      address: "1 Mill Steps",
+      handles: ["@tallowby"],
+    },
     calls: ["Come in, it is warm", "Order your Friday box"],
     legal: ["While the oven is hot."],
     tune: media.get("morning-watering.wav") ?? null,
@@ -163,22 +391,65 @@ function quillfernBook(media: ReadonlyMap<string, string>): BrandBook {
   const color = (name: string, hex: string): { name: string; hex: string } => ({ name, hex });
   return {
     ...newBrandBook(),
-    colors: { ground: color("Paper", "#f4efe2"), card: color("Cream", "#fffaf0"), ink: color("Wet bark", "#1f2a24"), primary: color("Fern", "#2b5f47"), accent: color("Terracotta", "#c9603a"), sale: color("Rosehip", "#b3402a") },
+    colors: {
+      ground: color("Paper", "#f4efe2"),
+      card: color("Cream", "#fffaf0"),
+      ink: color("Wet bark", "#1f2a24"),
+      primary: color("Fern", "#2b5f47"),
+      accent: color("Terracotta", "#c9603a"),
+      sale: color("Rosehip", "#b3402a"),
+    },
     extras: [color("Glaze blue", "#4f7f93"), color("Straw", "#e3c878")],
-    logos: ([["full", "quillfern-logo.svg"], ["mark", "quillfern-mark.svg"], ["light", "quillfern-logo-light.svg"]] as const).map(([variant, file]) => ({ variant, media: media.get(file) ?? "" })),
-    contact: { website: "quillfern.example.com", phone: "01632 960 140", address: "3 Fern Lane, by the old kiln", handles: ["@quillfern"] },
+    logos: (
+      [
+        ["full", "quillfern-logo.svg"],
+        ["mark", "quillfern-mark.svg"],
+        ["light", "quillfern-logo-light.svg"],
+      ] as const
+    ).map(([variant, file]) => ({ variant, media: media.get(file) ?? "" })),
+    contact: {
+      website: "quillfern.example.com",
+      phone: "01632 960 140",
+      address: "3 Fern Lane, by the old kiln",
+      handles: ["@quillfern"],
+    },
     calls: ["Come and choose yours", "Ask us on the bench", "Order by Thursday"],
     legal: ["While stocks last. In the shop only."],
     tune: media.get("potting-bench.wav") ?? null,
   };
 }
 
-async function addPromotion(scope: TeamScope, slug: string, parts: { name: string; template: string; brand: string; product: string | undefined; offer?: string; tune: string | undefined; fills: object }): Promise<void> {
+async function addPromotion(
+  scope: TeamScope,
+  slug: string,
+  parts: {
+    name: string;
+    template: string;
+    brand: string;
+    product: string | undefined;
+    offer?: string;
+    tune: string | undefined;
+    fills: object;
+  },
+): Promise<void> {
   const template = shippedTemplate(parts.template);
   if (!template) throw new RangeError(`There is no template “${parts.template}”.`);
   const ref = shippedRef(template);
-  const document = readPromotion({ version: PROMOTION_VERSION, ...parts, template: ref, scenes: scenesOf(ref, template), product: parts.product ?? null, offer: parts.offer ?? null, tune: parts.tune ?? null, changes: {}, spare: [] });
+  const document = readPromotion({
+    version: PROMOTION_VERSION,
+    ...parts,
+    template: ref,
+    scenes: scenesOf(ref, template),
+    product: parts.product ?? null,
+    offer: parts.offer ?? null,
+    tune: parts.tune ?? null,
+    changes: {},
+    spare: [],
+  });
   const json = JSON.stringify(document);
-  const { id } = await scope.addPromotion({ id: randomUUID(), slug, name: document.name, document: json }).returning("id").executeTakeFirstOrThrow();
+  const { id } = await scope
+    .addPromotion({ id: randomUUID(), slug, name: document.name, document: json })
+    .returning("id")
+    .executeTakeFirstOrThrow();
   await scope.addRevision({ promotion_id: id, revision: 1, document: json, member_id: null }).execute();
 }

@@ -14,21 +14,62 @@ const HOUSE_TUNES = TUNES.filter(({ name }) => name === "potting-bench.wav" || n
 export const BAKEHOUSE_LOGO = "tallowby-sign.svg";
 
 /** Names of all files of the demo world, the ones that take longest first. */
-export const FILE_NAMES: readonly string[] = [...CLIPS, ...PICTURES, ...HOUSE_TUNES].map(({ name }) => name).concat(Object.keys(LOGOS), BAKEHOUSE_LOGO);
+export const FILE_NAMES: readonly string[] = [...CLIPS, ...PICTURES, ...HOUSE_TUNES]
+  .map(({ name }) => name)
+  .concat(Object.keys(LOGOS), BAKEHOUSE_LOGO);
 
 /** Makes one file of the demo world in a folder, the same bytes' worth of picture or sound every time. */
 export async function makeFile(name: string, folder: string): Promise<void> {
   const path = join(folder, name);
   const seed = 1000 + FILE_NAMES.indexOf(name);
   const picture = PICTURES.find((one) => one.name === name);
-  if (picture) return writeFile(path, await (picture.cutOut ? drawPicture(picture, seed).encode("png") : drawPicture(picture, seed).encode("jpeg", 92)));
+  if (picture)
+    return writeFile(
+      path,
+      await (picture.cutOut ? drawPicture(picture, seed).encode("png") : drawPicture(picture, seed).encode("jpeg", 92)),
+    );
   const clip = CLIPS.find((one) => one.name === name);
   if (clip) {
     const paint = clipPainter(clip, seed);
-    const encoder = spawn("ffmpeg", ["-v", "error", "-y", "-f", "rawvideo", "-pix_fmt", "rgba", "-s", `${clip.width}x${clip.height}`, "-r", String(CLIP_RATE), "-i", "pipe:0",
-      "-vf", "scale=out_color_matrix=bt709:out_range=tv", "-pix_fmt", "yuv420p", "-c:v", "libx264", "-preset", "veryfast", "-crf", "18", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709", path], { stdio: ["pipe", "inherit", "inherit"] });
+    const encoder = spawn(
+      "ffmpeg",
+      [
+        "-v",
+        "error",
+        "-y",
+        "-f",
+        "rawvideo",
+        "-pix_fmt",
+        "rgba",
+        "-s",
+        `${clip.width}x${clip.height}`,
+        "-r",
+        String(CLIP_RATE),
+        "-i",
+        "pipe:0",
+        "-vf",
+        "scale=out_color_matrix=bt709:out_range=tv",
+        "-pix_fmt",
+        "yuv420p",
+        "-c:v",
+        "libx264",
+        "-preset",
+        "veryfast",
+        "-crf",
+        "18",
+        "-colorspace",
+        "bt709",
+        "-color_primaries",
+        "bt709",
+        "-color_trc",
+        "bt709",
+        path,
+      ],
+      { stdio: ["pipe", "inherit", "inherit"] },
+    );
     const ended = once(encoder, "close");
-    for (let frame = 0; frame < clip.frames; frame++) if (!encoder.stdin.write(paint(frame).data())) await once(encoder.stdin, "drain");
+    for (let frame = 0; frame < clip.frames; frame++)
+      if (!encoder.stdin.write(paint(frame).data())) await once(encoder.stdin, "drain");
     encoder.stdin.end();
     const [code] = await ended;
     if (code !== 0) throw new Error(`The clip ${name} could not be encoded.`);

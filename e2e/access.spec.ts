@@ -51,19 +51,40 @@ test("without a session every page leads to sign-in and back", async ({ page }) 
 
 test("a session of another team finds nothing of this one", async ({ browser, baseURL }) => {
   const token = randomBytes(32).toString("base64url");
-  const [team] = await query<{ id: string }>("insert into team (name, locale, zone, currency) values ('Tallowby Bakehouse', 'en-GB', 'Europe/London', 'GBP') returning id");
-  const [member] = await query<{ id: string }>("insert into member (team_id, email, name, role, password_hash) values ($1, 'oda@tallowby.example.com', 'Oda Finch', 'owner', 'x') returning id", [team?.id]);
-  await query("insert into session (token_hash, team_id, member_id, expires_at) values ($1, $2, $3, now() + interval '1 hour')", [createHash("sha256").update(token).digest("hex"), team?.id, member?.id]);
+  const [team] = await query<{ id: string }>(
+    "insert into team (name, locale, zone, currency) values ('Tallowby Bakehouse', 'en-GB', 'Europe/London', 'GBP') returning id",
+  );
+  const [member] = await query<{ id: string }>(
+    "insert into member (team_id, email, name, role, password_hash) values ($1, 'oda@tallowby.example.com', 'Oda Finch', 'owner', 'x') returning id",
+    [team?.id],
+  );
+  await query(
+    "insert into session (token_hash, team_id, member_id, expires_at) values ($1, $2, $3, now() + interval '1 hour')",
+    [createHash("sha256").update(token).digest("hex"), team?.id, member?.id],
+  );
   const [media] = await query<{ id: string }>("select id from media where name = 'herb-tray.jpg'");
   const context = await browser.newContext(baseURL ? { baseURL } : {});
-  await context.addCookies([{ name: "stencilcraft-session", value: encodeURIComponent(Buffer.from(JSON.stringify(token)).toString("base64")), url: baseURL ?? "" }]);
+  await context.addCookies([
+    {
+      name: "stencilcraft-session",
+      value: encodeURIComponent(Buffer.from(JSON.stringify(token)).toString("base64")),
+      url: baseURL ?? "",
+    },
+  ]);
   const page = await context.newPage();
   await page.goto("/");
   await expect(page.getByRole("heading", { name: "Good day, Oda" })).toBeVisible();
   await expect(page.getByText("No promotion yet")).toBeVisible();
-  for (const path of ["/promotions/potting-week-terracotta", "/promotions/potting-week-terracotta/send", "/promotions/potting-week-terracotta/still/square", `/media/${media?.id}/level-0`])
+  for (const path of [
+    "/promotions/potting-week-terracotta",
+    "/promotions/potting-week-terracotta/send",
+    "/promotions/potting-week-terracotta/still/square",
+    `/media/${media?.id}/level-0`,
+  ])
     expect((await page.request.get(path)).status()).toBe(404);
-  const edit = await page.request.post("/promotions/potting-week-terracotta/edits", { data: { base: 1, edits: [{ kind: "rename", name: "Mine now" }] } });
+  const edit = await page.request.post("/promotions/potting-week-terracotta/edits", {
+    data: { base: 1, edits: [{ kind: "rename", name: "Mine now" }] },
+  });
   expect(edit.status()).toBe(404);
   await context.close();
 });
@@ -72,13 +93,18 @@ test("a reviewer can look, but not change", async ({ page }) => {
   await signInAs(page, "Bram Okoro");
   await page.goto("/promotions/potting-week-terracotta");
   await expect(page.getByLabel("Headline", { exact: true })).toBeVisible();
-  const edit = await page.request.post("/promotions/potting-week-terracotta/edits", { data: { base: 1, edits: [{ kind: "rename", name: "Reviewed" }] } });
+  const edit = await page.request.post("/promotions/potting-week-terracotta/edits", {
+    data: { base: 1, edits: [{ kind: "rename", name: "Reviewed" }] },
+  });
   expect(edit.status()).toBe(403);
   await page.getByLabel("Headline", { exact: true }).fill("A reviewer’s idea");
   await expect(page.getByRole("alert")).toContainText("as a reviewer you can look, but not change");
 });
 
-test("who is signed out while typing is told so, and what was typed is saved after signing in again", async ({ page, context }) => {
+test("who is signed out while typing is told so, and what was typed is saved after signing in again", async ({
+  page,
+  context,
+}) => {
   await signInAs(page, "Tamsin Kell");
   await page.goto("/promotions/herb-friday-tray");
   await expect(page.getByTestId("meters").first()).toBeVisible();
@@ -95,21 +121,56 @@ test("who is signed out while typing is told so, and what was typed is saved aft
 
 test("what no page would send gets an answer in words, never a fault of ours", async ({ page, baseURL }) => {
   await signInAs(page, "Imre Vass");
-  const send = async (path: string, form: Record<string, string>): Promise<number> => (await page.request.post(`${path}.data`, { form, headers: { origin: baseURL ?? "" } })).status();
+  const send = async (path: string, form: Record<string, string>): Promise<number> =>
+    (await page.request.post(`${path}.data`, { form, headers: { origin: baseURL ?? "" } })).status();
   for (const [path, form] of [
-    ["/catalogue", { intent: "field", id: "junk", field: "name", value: "x" }], ["/catalogue", { intent: "bulk", do: "remove", ids: "junk,'; drop table product" }], ["/catalogue", { intent: "remove-product", id: "junk" }], ["/catalogue", { intent: "moon" }],
-    ["/catalogue/offers", { intent: "remove-offer", id: "junk" }], ["/catalogue/offers", { intent: "offer", id: "junk" }], ["/media", { intent: "remove", ids: "junk" }], ["/media", { intent: "collect", ids: "junk", collection: "junk" }], ["/media", { intent: "remove-collection", collection: "junk" }],
-    ["/brand-book", { intent: "save", brand: "junk", book: "{" }], ["/brand-book", { intent: "switch", brand: "junk" }], ["/brand-book", { intent: "remove-font", id: "junk" }], ["/media/shelf", { slug: "../../etc" }], ["/media/backdrops", { words: "sea", round: "x", which: "9" }],
+    ["/catalogue", { intent: "field", id: "junk", field: "name", value: "x" }],
+    ["/catalogue", { intent: "bulk", do: "remove", ids: "junk,'; drop table product" }],
+    ["/catalogue", { intent: "remove-product", id: "junk" }],
+    ["/catalogue", { intent: "moon" }],
+    ["/catalogue/offers", { intent: "remove-offer", id: "junk" }],
+    ["/catalogue/offers", { intent: "offer", id: "junk" }],
+    ["/media", { intent: "remove", ids: "junk" }],
+    ["/media", { intent: "collect", ids: "junk", collection: "junk" }],
+    ["/media", { intent: "remove-collection", collection: "junk" }],
+    ["/brand-book", { intent: "save", brand: "junk", book: "{" }],
+    ["/brand-book", { intent: "switch", brand: "junk" }],
+    ["/brand-book", { intent: "remove-font", id: "junk" }],
+    ["/media/shelf", { slug: "../../etc" }],
+    ["/media/backdrops", { words: "sea", round: "x", which: "9" }],
   ] as const)
-    expect(`${path} ${form.intent ?? ""} ${await send(path, form) < 500}`).toBe(`${path} ${form.intent ?? ""} true`);
-  for (const path of ["/media/page?product=junk&collection=junk&page=1e9", "/catalogue.data?product=junk", "/media.data?item=junk", "/media/shelf/..%2f/preview", "/media/backdrops/preview?words=sea&which=-1", "/brand-book/palette/moon", "/faces/own/junk/400"]) expect((await page.request.get(path)).status()).toBeLessThan(500);
-  expect((await page.request.post("/media/upload?name=x.jpg&replace=junk", { data: Buffer.from("GIF89a"), headers: { "content-type": "application/octet-stream" } })).status()).toBe(422);
+    expect(`${path} ${form.intent ?? ""} ${(await send(path, form)) < 500}`).toBe(`${path} ${form.intent ?? ""} true`);
+  for (const path of [
+    "/media/page?product=junk&collection=junk&page=1e9",
+    "/catalogue.data?product=junk",
+    "/media.data?item=junk",
+    "/media/shelf/..%2f/preview",
+    "/media/backdrops/preview?words=sea&which=-1",
+    "/brand-book/palette/moon",
+    "/faces/own/junk/400",
+  ])
+    expect((await page.request.get(path)).status()).toBeLessThan(500);
+  expect(
+    (
+      await page.request.post("/media/upload?name=x.jpg&replace=junk", {
+        data: Buffer.from("GIF89a"),
+        headers: { "content-type": "application/octet-stream" },
+      })
+    ).status(),
+  ).toBe(422);
 });
 
 test("a form sent from another site is not carried out", async ({ page, baseURL }) => {
   await signInAs(page, "Imre Vass");
-  const response = await page.request.post("/catalogue", { headers: { origin: "http://elsewhere.example.com" }, form: { intent: "product", name: "x", price: "1" } });
+  const response = await page.request.post("/catalogue", {
+    headers: { origin: "http://elsewhere.example.com" },
+    form: { intent: "product", name: "x", price: "1" },
+  });
   expect(response.status()).toBe(403);
   expect((await page.request.get(`${baseURL}/healthz`)).status()).toBe(200);
-  expect(await (await page.request.get(`${baseURL}/readyz`)).json()).toEqual({ database: "ok", storage: "ok", worker: "ok" });
+  expect(await (await page.request.get(`${baseURL}/readyz`)).json()).toEqual({
+    database: "ok",
+    storage: "ok",
+    worker: "ok",
+  });
 });

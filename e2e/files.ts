@@ -16,8 +16,13 @@ export interface ProbedFile {
 
 /** What ffprobe says of a file, frames counted by decoding. */
 export async function ffprobe(path: string): Promise<ProbedFile> {
-  const { stdout } = await run("ffprobe", ["-v", "error", "-count_frames", "-show_streams", "-show_format", "-of", "json", path], { maxBuffer: 1 << 24 });
+  const { stdout } = await run(
+    "ffprobe",
+    ["-v", "error", "-count_frames", "-show_streams", "-show_format", "-of", "json", path],
+    { maxBuffer: 1 << 24 },
+  );
   const { streams, format } = JSON.parse(stdout) as { streams: { codec_type: string }[]; format: { duration: string } };
-  const stream = (type: string) => (streams.find(({ codec_type }) => codec_type === type) ?? {}) as Record<string, string | number>;
+  const stream = (type: string) =>
+    (streams.find(({ codec_type }) => codec_type === type) ?? {}) as Record<string, string | number>;
   return { video: stream("video"), audio: stream("audio"), seconds: Number(format.duration) };
 }

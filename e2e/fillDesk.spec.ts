@@ -12,15 +12,22 @@ const open = async (page: Page, slug = "potting-week-terracotta"): Promise<void>
   await expect(page.getByTestId("meters").first()).toBeVisible();
 };
 const print = (page: Page, format: string): Promise<string> =>
-  page.locator(`[data-proof=${format}] canvas`).evaluate((canvas) => (canvas instanceof HTMLCanvasElement ? canvas.toDataURL() : ""));
+  page
+    .locator(`[data-proof=${format}] canvas`)
+    .evaluate((canvas) => (canvas instanceof HTMLCanvasElement ? canvas.toDataURL() : ""));
 const saved = (page: Page) => expect(page.getByRole("status").filter({ hasText: "saved" })).toBeVisible();
 
 test("while typing, all three proofs follow, and the meters say what fits", async ({ page }) => {
   await open(page);
   const before = await Promise.all(["square", "vertical", "widescreen"].map((format) => print(page, format)));
   await page.getByLabel("Headline", { exact: true }).pressSequentially(" now");
-  for (const [index, format] of ["square", "vertical", "widescreen"].entries()) await expect.poll(() => print(page, format)).not.toBe(before[index]);
-  await page.getByLabel("Headline", { exact: true }).fill("An extraordinarily long headline that nobody at all could ever read in the time it stays there, however large the screen may be, and however kind the light is today");
+  for (const [index, format] of ["square", "vertical", "widescreen"].entries())
+    await expect.poll(() => print(page, format)).not.toBe(before[index]);
+  await page
+    .getByLabel("Headline", { exact: true })
+    .fill(
+      "An extraordinarily long headline that nobody at all could ever read in the time it stays there, however large the screen may be, and however kind the light is today",
+    );
   await expect(page.getByLabel("Scene 1, Headline")).toContainText("too short to read");
   await page.keyboard.press("Control+z");
   await page.keyboard.press("Control+z");
@@ -72,7 +79,11 @@ test("the trio plays in step, pauses with Space, steps by frame and is dragged t
   await expect(page.getByTestId("time")).toHaveText(/00:0[89]\.\d\d/);
 });
 
-test("two people in one promotion: the later change is put on top, nothing is lost", async ({ page, browser, baseURL }) => {
+test("two people in one promotion: the later change is put on top, nothing is lost", async ({
+  page,
+  browser,
+  baseURL,
+}) => {
   await open(page, "herb-friday-tray");
   const context = await browser.newContext({ ...(baseURL ? { baseURL } : {}), viewport: { width: 1280, height: 800 } });
   const other = await context.newPage();
@@ -100,19 +111,43 @@ test("an offer that is not for the product says so; its own is written out", asy
   await saved(page);
 });
 
-for (const path of ["/", "/brand-book", "/brand-book/sheet", "/catalogue", "/catalogue?product=new", "/catalogue/offers", "/catalogue/offers?edit=new", "/catalogue/import", "/media", "/media/shelf", "/media/backdrops", "/templates", "/promotions", "/promotions/new", "/promotions/potting-week-terracotta", "/promotions/potting-week-terracotta/send"])
+for (const path of [
+  "/",
+  "/brand-book",
+  "/brand-book/sheet",
+  "/catalogue",
+  "/catalogue?product=new",
+  "/catalogue/offers",
+  "/catalogue/offers?edit=new",
+  "/catalogue/import",
+  "/media",
+  "/media/shelf",
+  "/media/backdrops",
+  "/templates",
+  "/promotions",
+  "/promotions/new",
+  "/promotions/potting-week-terracotta",
+  "/promotions/potting-week-terracotta/send",
+])
   test(`${path} passes axe (WCAG 2.2 AA) and does not scroll sideways`, async ({ page }) => {
     await page.goto(path);
     await page.waitForLoadState("load");
     // Fields are closed until the page’s code has taken over.
     await expect(page.locator("fieldset[disabled]")).toHaveCount(0);
     // Colour samples in the brand book are there to show what too little contrast looks like.
-    const { violations } = await new AxeBuilder({ page }).exclude("[data-sample]").withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]).analyze();
-    expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(" | ")}`)).toEqual([]);
+    const { violations } = await new AxeBuilder({ page })
+      .exclude("[data-sample]")
+      .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"])
+      .analyze();
+    expect(
+      violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(" | ")}`),
+    ).toEqual([]);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
   });
 
-test("the brand book and the catalogue are filled in by hand, and show their problems where they are", async ({ page }) => {
+test("the brand book and the catalogue are filled in by hand, and show their problems where they are", async ({
+  page,
+}) => {
   await page.goto("/catalogue");
   await page.getByRole("link", { name: "New product" }).click();
   const form = page.getByRole("form", { name: "New product" });

@@ -48,8 +48,18 @@ const svg = (inside: string): string => `<svg xmlns="http://www.w3.org/2000/svg"
 /** A picture that looks like no other: a seed decides its shapes. */
 function picture(seed: number): Promise<Buffer> {
   const at = (step: number): number => Math.abs(Math.sin(seed * 12.9898 + step * 78.233) * 43758.5453) % 1;
-  const shapes = Array.from({ length: 9 }, (_, index) => `<rect x="${at(index) * 600}" y="${at(index + 20) * 400}" width="${60 + at(index + 40) * 240}" height="${40 + at(index + 60) * 180}" fill="hsl(${Math.round(at(index + 80) * 360)} 60% ${Math.round(30 + at(index + 90) * 50)}%)"/>`).join("");
-  return sharp(Buffer.from(`<svg width="640" height="${seed % 3 === 0 ? 900 : 480}"><rect width="100%" height="100%" fill="hsl(${seed * 37} 40% 70%)"/>${shapes}</svg>`)).jpeg().toBuffer();
+  const shapes = Array.from(
+    { length: 9 },
+    (_, index) =>
+      `<rect x="${at(index) * 600}" y="${at(index + 20) * 400}" width="${60 + at(index + 40) * 240}" height="${40 + at(index + 60) * 180}" fill="hsl(${Math.round(at(index + 80) * 360)} 60% ${Math.round(30 + at(index + 90) * 50)}%)"/>`,
+  ).join("");
+  return sharp(
+    Buffer.from(
+      `<svg width="640" height="${seed % 3 === 0 ? 900 : 480}"><rect width="100%" height="100%" fill="hsl(${seed * 37} 40% 70%)"/>${shapes}</svg>`,
+    ),
+  )
+    .jpeg()
+    .toBuffer();
 }
 
 test("30 media items: pictures, clips, sounds, a logo; what is here already is offered instead", async ({ page }) => {
@@ -59,9 +69,18 @@ test("30 media items: pictures, clips, sounds, a logo; what is here already is o
     await writeFile(path, contents);
     paths.push(path);
   };
-  for (let index = 0; index < 25; index++) await add(`loaf ${String(index + 1).padStart(2, "0")}.jpg`, await picture(index + 1));
-  await add("tallowby-sign.svg", svg('<rect x="20" y="20" width="60" height="80" fill="#5a2f14"/><rect x="100" y="40" width="180" height="40" fill="#5a2f14"/>'));
-  for (const [name, source] of [["oven.mp4", "testsrc2=s=320x240:r=25:d=2"], ["counter.mp4", "mandelbrot=s=320x240:r=25"]] as const) {
+  for (let index = 0; index < 25; index++)
+    await add(`loaf ${String(index + 1).padStart(2, "0")}.jpg`, await picture(index + 1));
+  await add(
+    "tallowby-sign.svg",
+    svg(
+      '<rect x="20" y="20" width="60" height="80" fill="#5a2f14"/><rect x="100" y="40" width="180" height="40" fill="#5a2f14"/>',
+    ),
+  );
+  for (const [name, source] of [
+    ["oven.mp4", "testsrc2=s=320x240:r=25:d=2"],
+    ["counter.mp4", "mandelbrot=s=320x240:r=25"],
+  ] as const) {
     await ffmpeg("-f", "lavfi", "-i", source, "-t", "2", "-c:v", "libx264", "-pix_fmt", "yuv420p", join(folder, name));
     paths.push(join(folder, name));
   }
@@ -90,7 +109,10 @@ test("30 media items: pictures, clips, sounds, a logo; what is here already is o
 
   // Another size and compression of a picture looks like it.
   const smaller = join(folder, "small loaf.jpg");
-  await sharp(await picture(7)).resize(400).jpeg({ quality: 55 }).toFile(smaller);
+  await sharp(await picture(7))
+    .resize(400)
+    .jpeg({ quality: 55 })
+    .toFile(smaller);
   await page.getByTestId("file-picker").setInputFiles(smaller);
   await expect(card(page, "small loaf.jpg")).toHaveAttribute("data-state", "ready", { timeout: 60_000 });
   await card(page, "small loaf.jpg").getByRole("button", { name: "small loaf.jpg" }).click();
@@ -99,7 +121,8 @@ test("30 media items: pictures, clips, sounds, a logo; what is here already is o
 
 test("tags, collections and rights are given to many at once, searched by, and undone", async ({ page }) => {
   await page.goto("/media?words=loaf&sort=name");
-  for (const name of ["loaf 01.jpg", "loaf 02.jpg", "loaf 03.jpg"]) await page.getByRole("checkbox", { name: `Mark ${name}` }).check();
+  for (const name of ["loaf 01.jpg", "loaf 02.jpg", "loaf 03.jpg"])
+    await page.getByRole("checkbox", { name: `Mark ${name}` }).check();
   const bar = page.getByRole("form", { name: "Change marked items" });
   await bar.getByLabel("Tag to give or take").fill("rye");
   await bar.getByRole("button", { name: "Give tag" }).click();
@@ -136,7 +159,10 @@ test("a replaced file keeps its places, and a moved focal point stays moved", as
   const details = page.getByLabel("Details of loaf 04.jpg");
   const point = details.getByRole("button", { name: /^Focal point/ });
   await point.focus();
-  await Promise.all([page.waitForResponse((response) => response.request().method() === "POST" && response.url().includes("/media")), page.keyboard.press("ArrowRight")]);
+  await Promise.all([
+    page.waitForResponse((response) => response.request().method() === "POST" && response.url().includes("/media")),
+    page.keyboard.press("ArrowRight"),
+  ]);
   const moved = (await point.getAttribute("aria-label")) ?? "";
   await page.reload();
   await expect(point).toHaveAttribute("aria-label", moved);
@@ -145,7 +171,13 @@ test("a replaced file keeps its places, and a moved focal point stays moved", as
   await page.getByTestId("replace-picker").setInputFiles(join(folder, "other.flac"));
   await expect(page.getByLabel("Uploads")).toContainText("only the same kind can take its places");
   await page.getByRole("button", { name: "Dismiss other.flac" }).click();
-  await page.getByTestId("replace-picker").setInputFiles({ name: "better.png", mimeType: "image/png", buffer: await sharp({ create: { width: 900, height: 300, channels: 3, background: "#803010" } }).png().toBuffer() });
+  await page.getByTestId("replace-picker").setInputFiles({
+    name: "better.png",
+    mimeType: "image/png",
+    buffer: await sharp({ create: { width: 900, height: 300, channels: 3, background: "#803010" } })
+      .png()
+      .toBuffer(),
+  });
   await expect(details).toContainText("900 × 300", { timeout: 60_000 });
 });
 
@@ -163,7 +195,11 @@ test("a full brand book", async ({ page }) => {
   await page.getByLabel("primary colour, hex").fill("hsl(24 60% 24%)");
   await page.getByLabel("primary colour, hex").press("Enter");
   await expect(page.getByLabel("primary colour, hex")).toHaveValue("#623618");
-  await page.getByTestId("palette-picker").setInputFiles({ name: "crust.gpl", mimeType: "text/plain", buffer: Buffer.from("GIMP Palette\nName: Crust\n#\n201  96  58\taccent\n240 214 160\tButter\n") });
+  await page.getByTestId("palette-picker").setInputFiles({
+    name: "crust.gpl",
+    mimeType: "text/plain",
+    buffer: Buffer.from("GIMP Palette\nName: Crust\n#\n201  96  58\taccent\n240 214 160\tButter\n"),
+  });
   await expect(page.getByText("2 colours read from crust.gpl")).toBeVisible();
   await expect(page.getByLabel("accent colour, hex")).toHaveValue("#c9603a");
   await expect(page.getByLabel("extra 1 colour, name")).toHaveValue("Butter");
@@ -173,15 +209,22 @@ test("a full brand book", async ({ page }) => {
 
   await page.getByLabel("Headline typeface").selectOption("Fraunces");
   const font = await readFile("node_modules/@fontsource/caveat/files/caveat-latin-700-normal.woff2");
-  await page.getByTestId("font-picker").setInputFiles({ name: "broken.woff2", mimeType: "font/woff2", buffer: font.subarray(0, 400) });
+  await page
+    .getByTestId("font-picker")
+    .setInputFiles({ name: "broken.woff2", mimeType: "font/woff2", buffer: font.subarray(0, 400) });
   await expect(page.getByText("“broken.woff2” can't be used as a font")).toBeVisible();
-  const own = await readFile("node_modules/@fontsource/saira-stencil-one/files/saira-stencil-one-latin-400-normal.woff2");
+  const own = await readFile(
+    "node_modules/@fontsource/saira-stencil-one/files/saira-stencil-one-latin-400-normal.woff2",
+  );
   await page.getByTestId("font-picker").setInputFiles({ name: "stencil.woff2", mimeType: "font/woff2", buffer: own });
   await expect(page.getByText("Saira Stencil One is among the typefaces now")).toBeVisible();
   await page.getByLabel("Figures typeface").selectOption("Saira Stencil One");
 
   await page.getByRole("button", { name: "Choose the logo, full" }).click();
-  await page.getByRole("dialog").getByRole("button", { name: /tallowby-sign/ }).click();
+  await page
+    .getByRole("dialog")
+    .getByRole("button", { name: /tallowby-sign/ })
+    .click();
   await page.getByLabel("Watermark").selectOption("top right");
   await page.getByLabel("House tune").selectOption("bell.flac");
   await page.getByRole("button", { name: "A legal line" }).click();
@@ -192,23 +235,39 @@ test("a full brand book", async ({ page }) => {
   await expect(page.getByLabel("Legal line 1")).toHaveValue("While the oven is hot.");
   await expect(page.getByLabel("Figures typeface")).toHaveValue("Saira Stencil One");
 
-  const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("link", { name: "design tokens" }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("link", { name: "design tokens" }).click(),
+  ]);
   const tokens: unknown = JSON.parse(await readFile(await download.path(), "utf8"));
-  expect(tokens).toMatchObject({ $description: "Tallowby Bakehouse", colour: { butter: { $type: "color", $value: { hex: "#f0d6a0" } } } });
+  expect(tokens).toMatchObject({
+    $description: "Tallowby Bakehouse",
+    colour: { butter: { $type: "color", $value: { hex: "#f0d6a0" } } },
+  });
   await page.goto("/brand-book/sheet");
   await expect(page.getByRole("heading", { name: "Tallowby Bakehouse" })).toBeVisible();
 });
 
 const GTIN_START = 506_000_000_000;
-const withCheckDigit = (digits: string): string => `${digits}${(10 - ([...digits].reverse().reduce((sum, digit, at) => sum + Number(digit) * (at % 2 === 0 ? 3 : 1), 0) % 10)) % 10}`;
+const withCheckDigit = (digits: string): string =>
+  `${digits}${(10 - ([...digits].reverse().reduce((sum, digit, at) => sum + Number(digit) * (at % 2 === 0 ? 3 : 1), 0) % 10)) % 10}`;
 
 /** Fifty products as a German office program would save them: semicolons, decimal commas, UTF-16, and two bad rows. */
 function productList(raise = 0): Buffer {
-  const rows = Array.from({ length: 50 }, (_, at) => `${withCheckDigit(String(GTIN_START + at))};Laib ${at + 1}, „hell“;${(3 + at * 0.1 + raise).toFixed(2).replace(".", ",")};${at % 2 === 0 ? "750 g" : "6 pieces"};bread`);
-  return Buffer.from(`\ufeffArticle number;Product;Price;Weight;Category\r\n${rows.join("\r\n")}\r\n5060000000001;Wrong digit;3,00;;\r\n;Cheap one;cheap;;\r\n`, "utf16le");
+  const rows = Array.from(
+    { length: 50 },
+    (_, at) =>
+      `${withCheckDigit(String(GTIN_START + at))};Laib ${at + 1}, „hell“;${(3 + at * 0.1 + raise).toFixed(2).replace(".", ",")};${at % 2 === 0 ? "750 g" : "6 pieces"};bread`,
+  );
+  return Buffer.from(
+    `\ufeffArticle number;Product;Price;Weight;Category\r\n${rows.join("\r\n")}\r\n5060000000001;Wrong digit;3,00;;\r\n;Cheap one;cheap;;\r\n`,
+    "utf16le",
+  );
 }
 
-test("50 products by CSV: previewed, found faults told by row, confirmed, and changed by code when they come again", async ({ page }) => {
+test("50 products by CSV: previewed, found faults told by row, confirmed, and changed by code when they come again", async ({
+  page,
+}) => {
   await page.goto("/catalogue/import");
   await page.getByTestId("csv-picker").setInputFiles({ name: "brot.csv", mimeType: "text/csv", buffer: productList() });
   const would = page.getByLabel("What would happen");
@@ -230,7 +289,9 @@ test("50 products by CSV: previewed, found faults told by row, confirmed, and ch
   await expect(page.getByRole("table")).toContainText("£4.00 / kg");
 
   await page.goto("/catalogue/import");
-  await page.getByTestId("csv-picker").setInputFiles({ name: "brot.csv", mimeType: "text/csv", buffer: productList(1) });
+  await page
+    .getByTestId("csv-picker")
+    .setInputFiles({ name: "brot.csv", mimeType: "text/csv", buffer: productList(1) });
   await page.getByRole("button", { name: "Import 50 products" }).click();
   await expect(page.getByText("0 added, 50 changed, 2 rows left out.")).toBeVisible();
   await page.goto("/catalogue?words=laib+1%2C");
@@ -247,7 +308,11 @@ test("50 products by CSV: previewed, found faults told by row, confirmed, and ch
 });
 
 test("five offers of five kinds, with their figures, and a finding where a claim is not allowed", async ({ page }) => {
-  const offer = async (name: string, kind: string, fill: (form: ReturnType<Page["getByRole"]>) => Promise<void>): Promise<void> => {
+  const offer = async (
+    name: string,
+    kind: string,
+    fill: (form: ReturnType<Page["getByRole"]>) => Promise<void>,
+  ): Promise<void> => {
     await page.goto("/catalogue/offers?edit=new");
     const form = page.getByRole("form", { name: "New offer" });
     await form.getByLabel("Name").fill(name);
@@ -278,15 +343,22 @@ test("five offers of five kinds, with their figures, and a finding where a claim
     await form.getByLabel("Price of them together").fill("7");
   });
   await offer("Butter on top", "gift with purchase", (form) => form.getByLabel("The gift").fill("pat of butter"));
-  await expect(page.getByLabel("Offers").getByRole("link", { name: /Butter on top/ })).toContainText("free pat of butter");
+  await expect(page.getByLabel("Offers").getByRole("link", { name: /Butter on top/ })).toContainText(
+    "free pat of butter",
+  );
   await expect(page.getByText("makes it cheaper at the same time and applies instead").first()).toBeHidden();
 });
 
-test("a change of price marks what was rendered, and a promotion of the new brand uses its own font and watermark", async ({ page }) => {
+test("a change of price marks what was rendered, and a promotion of the new brand uses its own font and watermark", async ({
+  page,
+}) => {
   await page.goto("/catalogue?words=laib+1%2C");
   await page.getByRole("link", { name: /^Change Laib 1,/ }).click();
   await page.getByRole("button", { name: "Add a picture" }).click();
-  await page.getByRole("dialog", { name: "A picture or clip of the product" }).getByRole("button", { name: /loaf 05/ }).click();
+  await page
+    .getByRole("dialog", { name: "A picture or clip of the product" })
+    .getByRole("button", { name: /loaf 05/ })
+    .click();
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByRole("row").filter({ hasText: "Laib 1," }).locator("img")).toBeVisible();
   await page.goto("/promotions/new?words=laib+1%2C");
@@ -297,7 +369,9 @@ test("a change of price marks what was rendered, and a promotion of the new bran
   await page.goto(`${page.url()}/send`);
   await page.getByText("480p").first().click();
   await page.getByRole("button", { name: /^Render/ }).click();
-  await expect(page.locator('[data-format="square"]').first()).toHaveAttribute("data-state", "ready", { timeout: 180_000 });
+  await expect(page.locator('[data-format="square"]').first()).toHaveAttribute("data-state", "ready", {
+    timeout: 180_000,
+  });
   const send = page.url();
   await page.goto("/catalogue?words=laib+1%2C");
   await page.getByRole("button", { name: /^Price of Laib 1,/ }).click();
@@ -305,7 +379,9 @@ test("a change of price marks what was rendered, and a promotion of the new bran
   await page.getByRole("textbox", { name: /^Price of Laib 1,/ }).press("Enter");
   await expect(page.getByRole("table")).toContainText("£4.40");
   await page.goto(send);
-  await expect(page.locator('[data-format="square"]').first()).toContainText(/out of date: the product Laib 1, .* was changed/);
+  await expect(page.locator('[data-format="square"]').first()).toContainText(
+    /out of date: the product Laib 1, .* was changed/,
+  );
 
   // Another brand becomes the working one, and the first again.
   await page.goto("/brand-book?new");
@@ -322,10 +398,14 @@ test("from the starter shelf and from words, with the rights noted", async ({ pa
   await page.getByRole("button", { name: "Keep Terrazzo" }).click();
   await expect(page.getByText("kept", { exact: true })).toBeVisible({ timeout: 60_000 });
   await page.goto("/media/backdrops?words=bread+on+a+wooden+table");
-  const shown = await Promise.all([1, 2, 3, 4].map((which) => page.getByAltText(`Backdrop ${which} for bread on a wooden table`).evaluate(async (image: HTMLImageElement) => {
-    await image.decode();
-    return (await (await fetch(image.src)).arrayBuffer()).byteLength;
-  })));
+  const shown = await Promise.all(
+    [1, 2, 3, 4].map((which) =>
+      page.getByAltText(`Backdrop ${which} for bread on a wooden table`).evaluate(async (image: HTMLImageElement) => {
+        await image.decode();
+        return (await (await fetch(image.src)).arrayBuffer()).byteLength;
+      }),
+    ),
+  );
   expect(new Set(shown).size).toBe(4);
   await page.getByRole("button", { name: "Keep backdrop 1" }).click();
   await expect(page.getByText("kept in your media")).toBeVisible({ timeout: 60_000 });

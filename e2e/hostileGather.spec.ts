@@ -8,16 +8,42 @@ import { signInAs } from "./people";
 /** Lists, fonts and drawings that are broken or meant to harm, and very many files at once. */
 test.beforeEach(({ page }) => signInAs(page, "Tamsin Kell"));
 
-const bring = (page: Page, files: { name: string; mimeType: string; buffer: Buffer }[]): Promise<void> => page.getByTestId("file-picker").setInputFiles(files);
-const svg = (inside: string, attributes = 'viewBox="0 0 100 100"'): Buffer => Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ${attributes}>${inside}</svg>`);
+const bring = (page: Page, files: { name: string; mimeType: string; buffer: Buffer }[]): Promise<void> =>
+  page.getByTestId("file-picker").setInputFiles(files);
+const svg = (inside: string, attributes = 'viewBox="0 0 100 100"'): Buffer =>
+  Buffer.from(
+    `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ${attributes}>${inside}</svg>`,
+  );
 
 for (const [what, contents, words] of [
   ["script", svg("<script>fetch('/')</script>"), "contains a script"],
-  ["foreignObject", svg("<foreignObject><body xmlns='http://www.w3.org/1999/xhtml'/></foreignObject>"), "contains foreign content"],
-  ["external entity", Buffer.from('<!DOCTYPE svg [<!ENTITY x SYSTEM "file:///etc/passwd">]><svg xmlns="http://www.w3.org/2000/svg"><text>&x;</text></svg>'), "defines entities"],
+  [
+    "foreignObject",
+    svg("<foreignObject><body xmlns='http://www.w3.org/1999/xhtml'/></foreignObject>"),
+    "contains foreign content",
+  ],
+  [
+    "external entity",
+    Buffer.from(
+      '<!DOCTYPE svg [<!ENTITY x SYSTEM "file:///etc/passwd">]><svg xmlns="http://www.w3.org/2000/svg"><text>&x;</text></svg>',
+    ),
+    "defines entities",
+  ],
   ["huge viewBox", svg("<rect width='1' height='1'/>", 'viewBox="0 0 1e9 1e9"'), "drawn on a view that is too large"],
-  ["use-bomb", svg(`<g id="a0"><rect width="1" height="1"/></g>${Array.from({ length: 12 }, (_, at) => `<g id="a${at + 1}">${`<use href="#a${at}"/>`.repeat(60)}</g>`).join("")}<use href="#a12"/>`), "repeats its parts too many times"],
-  ["deep use-bomb", svg(`<g id="a0"><rect width="1" height="1"/></g>${Array.from({ length: 30 }, (_, at) => `<g id="a${at + 1}">${`<use href="#a${at}"/>`.repeat(10)}</g>`).join("")}<use href="#a30"/>`), "repeats its parts too many times"],
+  [
+    "use-bomb",
+    svg(
+      `<g id="a0"><rect width="1" height="1"/></g>${Array.from({ length: 12 }, (_, at) => `<g id="a${at + 1}">${`<use href="#a${at}"/>`.repeat(60)}</g>`).join("")}<use href="#a12"/>`,
+    ),
+    "repeats its parts too many times",
+  ],
+  [
+    "deep use-bomb",
+    svg(
+      `<g id="a0"><rect width="1" height="1"/></g>${Array.from({ length: 30 }, (_, at) => `<g id="a${at + 1}">${`<use href="#a${at}"/>`.repeat(10)}</g>`).join("")}<use href="#a30"/>`,
+    ),
+    "repeats its parts too many times",
+  ],
 ] as const)
   test(`an SVG with a ${what} is refused in words`, async ({ page }) => {
     await page.goto("/media");
@@ -28,8 +54,13 @@ for (const [what, contents, words] of [
   });
 
 test("a picture that is an archive and a page as well is only ever given out redrawn", async ({ page }) => {
-  const jpeg = await sharp({ create: { width: 200, height: 120, channels: 3, background: "#2f6b4f" } }).jpeg().toBuffer();
-  const polyglot = Buffer.concat([jpeg, Buffer.from(zipSync({ "run.html": Buffer.from("<script>alert(1)</script>") }))]);
+  const jpeg = await sharp({ create: { width: 200, height: 120, channels: 3, background: "#2f6b4f" } })
+    .jpeg()
+    .toBuffer();
+  const polyglot = Buffer.concat([
+    jpeg,
+    Buffer.from(zipSync({ "run.html": Buffer.from("<script>alert(1)</script>") })),
+  ]);
   await page.goto("/media");
   await bring(page, [{ name: "two-in-one.jpg", mimeType: "image/jpeg", buffer: polyglot }]);
   const shown = page.locator('[data-name="two-in-one.jpg"]');
@@ -42,7 +73,13 @@ test("a picture that is an archive and a page as well is only ever given out red
 
 test("a page that calls itself a picture is refused", async ({ page }) => {
   await page.goto("/media");
-  await bring(page, [{ name: "logo.svg", mimeType: "image/svg+xml", buffer: Buffer.from("<!-- <svg> --><html><script>alert(1)</script></html>") }]);
+  await bring(page, [
+    {
+      name: "logo.svg",
+      mimeType: "image/svg+xml",
+      buffer: Buffer.from("<!-- <svg> --><html><script>alert(1)</script></html>"),
+    },
+  ]);
   await expect(page.getByLabel("Uploads").getByRole("alert")).toContainText("“logo.svg” is plain text inside");
 });
 
@@ -64,7 +101,11 @@ for (const [what, contents, words] of [
 test("cells that a spreadsheet would carry out come out harmless, and come in as they were", async ({ page }) => {
   const names = ["=HYPERLINK(0)", "+44 pots", "-5 pots", "@sum"];
   await page.goto("/catalogue/import");
-  await page.getByTestId("csv-picker").setInputFiles({ name: "formulas.csv", mimeType: "text/csv", buffer: Buffer.from(`code,name,price\n${names.map((name, at) => `F-${at},${name},1.00`).join("\n")}`) });
+  await page.getByTestId("csv-picker").setInputFiles({
+    name: "formulas.csv",
+    mimeType: "text/csv",
+    buffer: Buffer.from(`code,name,price\n${names.map((name, at) => `F-${at},${name},1.00`).join("\n")}`),
+  });
   await page.getByRole("button", { name: "Import 4 products" }).click();
   await expect(page.getByText("4 added")).toBeVisible();
   await page.goto("/catalogue?words=F-");
@@ -73,8 +114,13 @@ test("cells that a spreadsheet would carry out come out harmless, and come in as
   for (const name of names) expect(exported).toContain(`F-${names.indexOf(name)},'${name},`);
   await page.goto("/catalogue/import");
   // Products without a code can't be told apart, and would be added again.
-  const again = exported.split("\r\n").filter((line, at) => at === 0 || line.startsWith("F-")).join("\r\n");
-  await page.getByTestId("csv-picker").setInputFiles({ name: "again.csv", mimeType: "text/csv", buffer: Buffer.from(again) });
+  const again = exported
+    .split("\r\n")
+    .filter((line, at) => at === 0 || line.startsWith("F-"))
+    .join("\r\n");
+  await page
+    .getByTestId("csv-picker")
+    .setInputFiles({ name: "again.csv", mimeType: "text/csv", buffer: Buffer.from(again) });
   await expect(page.getByLabel("What would happen")).toContainText("added0");
   await expect(page.getByLabel("What would happen")).toContainText("changed0the same already4");
   await page.goto("/catalogue?words=F-");
@@ -88,7 +134,11 @@ test("fonts with broken tables are refused, and the book stays as it is", async 
   const broken = Buffer.from(whole);
   broken.fill(0xff, 60, 400);
   await page.goto("/brand-book");
-  for (const [name, buffer] of [["cut.woff", whole.subarray(0, 1200)], ["torn.woff", broken], ["words.ttf", Buffer.from("hello")]] as const) {
+  for (const [name, buffer] of [
+    ["cut.woff", whole.subarray(0, 1200)],
+    ["torn.woff", broken],
+    ["words.ttf", Buffer.from("hello")],
+  ] as const) {
     await page.getByTestId("font-picker").setInputFiles({ name, mimeType: "font/ttf", buffer });
     await expect(page.getByText(`“${name}” can't be used as a font`)).toBeVisible();
   }
@@ -96,10 +146,17 @@ test("fonts with broken tables are refused, and the book stays as it is", async 
 });
 
 test("a hundred uploads at once all arrive, and leave nothing behind", async ({ page }) => {
-  const files = await Promise.all(Array.from({ length: 100 }, async (_, at) => ({
-    name: `tile ${String(at).padStart(3, "0")}.png`, mimeType: "image/png",
-    buffer: await sharp({ create: { width: 40 + at, height: 40, channels: 3, background: { r: at * 2, g: 255 - at, b: (at * 37) % 256 } } }).png().toBuffer(),
-  })));
+  const files = await Promise.all(
+    Array.from({ length: 100 }, async (_, at) => ({
+      name: `tile ${String(at).padStart(3, "0")}.png`,
+      mimeType: "image/png",
+      buffer: await sharp({
+        create: { width: 40 + at, height: 40, channels: 3, background: { r: at * 2, g: 255 - at, b: (at * 37) % 256 } },
+      })
+        .png()
+        .toBuffer(),
+    })),
+  );
   await page.goto("/media");
   await bring(page, files);
   await expect(page.getByLabel("Uploads")).toBeHidden({ timeout: 120_000 });

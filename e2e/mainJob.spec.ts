@@ -20,9 +20,28 @@ test.beforeAll(async () => {
   jpeg = join(folder, "my market stall.jpg");
   clip = join(folder, "pouring.mp4");
   // A phone's picture: lying on its side, with an EXIF turn; and a phone's clip: standing, 25 frames a second, with sound.
-  const stripes = Buffer.from(`<svg width="1600" height="1200"><defs><linearGradient id="g"><stop stop-color="#d95"/><stop offset="1" stop-color="#264"/></linearGradient></defs><rect width="1600" height="1200" fill="url(#g)"/><circle cx="1100" cy="600" r="300" fill="#fe9"/></svg>`);
+  const stripes = Buffer.from(
+    `<svg width="1600" height="1200"><defs><linearGradient id="g"><stop stop-color="#d95"/><stop offset="1" stop-color="#264"/></linearGradient></defs><rect width="1600" height="1200" fill="url(#g)"/><circle cx="1100" cy="600" r="300" fill="#fe9"/></svg>`,
+  );
   await sharp(stripes).jpeg().withMetadata({ orientation: 6 }).toFile(jpeg);
-  await ffmpeg("-f", "lavfi", "-i", "testsrc2=s=720x1280:r=25:d=5", "-f", "lavfi", "-i", "sine=f=330:d=5", "-c:v", "libx264", "-pix_fmt", "yuv420p", "-c:a", "aac", "-shortest", clip);
+  await ffmpeg(
+    "-f",
+    "lavfi",
+    "-i",
+    "testsrc2=s=720x1280:r=25:d=5",
+    "-f",
+    "lavfi",
+    "-i",
+    "sine=f=330:d=5",
+    "-c:v",
+    "libx264",
+    "-pix_fmt",
+    "yuv420p",
+    "-c:a",
+    "aac",
+    "-shortest",
+    clip,
+  );
 });
 test.afterAll(() => rm(folder, { recursive: true }));
 
@@ -39,7 +58,9 @@ test("brings in a JPEG with the picker and an MP4 by dropping it", async ({ page
   const bytes = (await readFile(clip)).toString("base64");
   const transfer = await page.evaluateHandle((data) => {
     const holder = new DataTransfer();
-    holder.items.add(new File([Uint8Array.from(atob(data), (letter) => letter.charCodeAt(0))], "pouring.mp4", { type: "video/mp4" }));
+    holder.items.add(
+      new File([Uint8Array.from(atob(data), (letter) => letter.charCodeAt(0))], "pouring.mp4", { type: "video/mp4" }),
+    );
     return holder;
   }, bytes);
   await page.locator("main").dispatchEvent("drop", { dataTransfer: transfer });
@@ -61,7 +82,8 @@ test("fills a template with them, sees three formats, and finds it all again aft
   await choose(page, "Scene 2, Product", "Choose picture or clip", "pouring.mp4");
   await expect(page.getByRole("status").filter({ hasText: "saved" })).toBeVisible();
   await expect(page.getByLabel("Scene 3, Offer")).toContainText("15\u00a0% off");
-  for (const format of ["square", "vertical", "widescreen"]) await expect.poll(() => tones(page, format)).toBeGreaterThan(40);
+  for (const format of ["square", "vertical", "widescreen"])
+    await expect.poll(() => tones(page, format)).toBeGreaterThan(40);
 
   await page.reload();
   await expect(headline).toHaveValue("Sow a meadow by Sunday");
@@ -69,33 +91,56 @@ test("fills a template with them, sees three formats, and finds it all again aft
   await expect(page.getByLabel("Scene 2, Product")).toContainText("pouring · clip 5.0 s");
 });
 
-test("renders three files that are what they should be, and downloads them one by one and as a zip", async ({ page }) => {
+test("renders three files that are what they should be, and downloads them one by one and as a zip", async ({
+  page,
+}) => {
   await signInAs(page, "Tamsin Kell");
   await page.goto("/promotions/meadow-seed-mix-one-product-one-offer/send");
   await page.getByLabel("1080p").check();
   await page.getByRole("button", { name: "Render 3 formats" }).click();
   await expect(page.getByRole("progressbar").first()).toBeVisible();
   for (const format of ["square", "vertical", "widescreen"])
-    await expect(page.locator(`li[data-format=${format}]`).first()).toHaveAttribute("data-state", "ready", { timeout: 200_000 });
+    await expect(page.locator(`li[data-format=${format}]`).first()).toHaveAttribute("data-state", "ready", {
+      timeout: 200_000,
+    });
 
   const sizes = { square: [1080, 1080], vertical: [1080, 1920], widescreen: [1920, 1080] } as const;
   const hashes: string[] = [];
   for (const [format, [width, height]] of Object.entries(sizes)) {
-    const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("link", { name: `Download ${format}` }).first().click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent("download"),
+      page
+        .getByRole("link", { name: `Download ${format}` })
+        .first()
+        .click(),
+    ]);
     expect(download.suggestedFilename()).toBe(`meadow-seed-mix-one-product-one-offer-${format}-1080p.mp4`);
     const path = join(folder, download.suggestedFilename());
     await download.saveAs(path);
-    hashes.push(createHash("sha256").update(await readFile(path)).digest("hex"));
+    hashes.push(
+      createHash("sha256")
+        .update(await readFile(path))
+        .digest("hex"),
+    );
     await expectGoodFile(path, width, height);
   }
-  const [zip] = await Promise.all([page.waitForEvent("download"), page.getByRole("link", { name: "All three as zip" }).first().click()]);
+  const [zip] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("link", { name: "All three as zip" }).first().click(),
+  ]);
   await zip.saveAs(join(folder, "all.zip"));
   const entries = unzipSync(await readFile(join(folder, "all.zip")));
-  const manifest = JSON.parse(Buffer.from(entries["manifest.json"] ?? []).toString()) as { files: { file: string; sha256: string; frames: number }[] };
+  const manifest = JSON.parse(Buffer.from(entries["manifest.json"] ?? []).toString()) as {
+    files: { file: string; sha256: string; frames: number }[];
+  };
   expect(manifest.files.map(({ sha256 }) => sha256).sort()).toEqual(hashes.sort());
   for (const { file, sha256, frames } of manifest.files) {
     expect(frames).toBe(450);
-    expect(createHash("sha256").update(entries[file] ?? new Uint8Array()).digest("hex")).toBe(sha256);
+    expect(
+      createHash("sha256")
+        .update(entries[file] ?? new Uint8Array())
+        .digest("hex"),
+    ).toBe(sha256);
   }
 });
 
@@ -110,7 +155,8 @@ function tones(page: Page, format: string): Promise<number> {
     if (!(canvas instanceof HTMLCanvasElement)) return 0;
     const { data } = canvas.getContext("2d")?.getImageData(0, 0, canvas.width, canvas.height) ?? { data: [] };
     const seen = new Set<number>();
-    for (let index = 0; index < data.length; index += 64) seen.add(((data[index] ?? 0) << 16) | ((data[index + 1] ?? 0) << 8) | (data[index + 2] ?? 0));
+    for (let index = 0; index < data.length; index += 64)
+      seen.add(((data[index] ?? 0) << 16) | ((data[index + 1] ?? 0) << 8) | (data[index + 2] ?? 0));
     return seen.size;
   });
 }
@@ -118,8 +164,18 @@ function tones(page: Page, format: string): Promise<number> {
 async function expectGoodFile(path: string, width: number, height: number): Promise<void> {
   const { video, audio, seconds } = await ffprobe(path);
   expect(video).toMatchObject({
-    codec_name: "h264", profile: "High", pix_fmt: "yuv420p", width, height, sample_aspect_ratio: "1:1", r_frame_rate: "30/1", nb_read_frames: "450",
-    color_space: "bt709", color_transfer: "bt709", color_primaries: "bt709", color_range: "tv",
+    codec_name: "h264",
+    profile: "High",
+    pix_fmt: "yuv420p",
+    width,
+    height,
+    sample_aspect_ratio: "1:1",
+    r_frame_rate: "30/1",
+    nb_read_frames: "450",
+    color_space: "bt709",
+    color_transfer: "bt709",
+    color_primaries: "bt709",
+    color_range: "tv",
   });
   expect(audio).toMatchObject({ codec_name: "aac", profile: "LC", sample_rate: "48000", channels: 2 });
   expect(Math.abs(seconds - 15)).toBeLessThan(0.05);
@@ -141,7 +197,19 @@ async function expectGoodFile(path: string, width: number, height: number): Prom
   await head.close();
   expect(start.includes("moov")).toBe(true);
 
-  const { stderr } = await ffmpeg("-i", path, "-vf", "blackdetect=d=0.3:pic_th=0.98,freezedetect=n=0.0001:d=1", "-af", "volumedetect", "-t", "10", "-f", "null", "-");
+  const { stderr } = await ffmpeg(
+    "-i",
+    path,
+    "-vf",
+    "blackdetect=d=0.3:pic_th=0.98,freezedetect=n=0.0001:d=1",
+    "-af",
+    "volumedetect",
+    "-t",
+    "10",
+    "-f",
+    "null",
+    "-",
+  );
   expect(stderr).not.toContain("black_start");
   expect(stderr).not.toContain("freeze_start");
   expect(Number(/mean_volume: (-?[\d.]+) dB/.exec(stderr)?.[1])).toBeGreaterThan(-40);

@@ -9,7 +9,9 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => instance.remove());
 
-test("the first person makes a team, a brand, a product and a promotion; all is there after a restart, and a stop leaves nothing running", async ({ browser }) => {
+test("the first person makes a team, a brand, a product and a promotion; all is there after a restart, and a stop leaves nothing running", async ({
+  browser,
+}) => {
   await instance.start();
   const context = await browser.newContext({ baseURL: instance.address, viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();

@@ -31,7 +31,11 @@ export async function ownInstance(): Promise<OwnInstance> {
     data,
     address: `http://127.0.0.1:${port}`,
     async start() {
-      const child = spawn(process.execPath, ["--import", "tsx", "server/cli/start.ts", "--data", data, "--port", String(port), "--no-demo"], { stdio: ["ignore", "pipe", "ignore"], env: { ...process.env, DATABASE_URL: "", PORT: "" } });
+      const child = spawn(
+        process.execPath,
+        ["--import", "tsx", "server/cli/start.ts", "--data", data, "--port", String(port), "--no-demo"],
+        { stdio: ["ignore", "pipe", "ignore"], env: { ...process.env, DATABASE_URL: "", PORT: "" } },
+      );
       running = child;
       await new Promise<void>((resolve, reject) => {
         child.stdout.setEncoding("utf8").on("data", (text: string) => text.includes("ready at") && resolve());

@@ -27,7 +27,10 @@ for (const [slug, frames] of PLACES)
     const compared = { exact: 0, alike: 0 };
     for await (const side of bothSides(page, slug, frames))
       if (showsClip(side.frame)) {
-        expect(ssim(side.proof, side.render, { ssim: "bezkrovny" }).mssim, `${side.format} frame ${side.frame}`).toBeGreaterThanOrEqual(0.98);
+        expect(
+          ssim(side.proof, side.render, { ssim: "bezkrovny" }).mssim,
+          `${side.format} frame ${side.frame}`,
+        ).toBeGreaterThanOrEqual(0.98);
         compared.alike++;
       } else {
         expect(difference(side)).toBeNull();

@@ -29,7 +29,9 @@ export interface BothSides {
 export async function* bothSides(page: Page, slug: string, frames: readonly number[]): AsyncGenerator<BothSides> {
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-frames-"));
   try {
-    const painting = run(process.execPath, ["--import", "tsx", "e2e/serverFrames.ts", slug, folder, frames.join(",")], { maxBuffer: 1 << 24 });
+    const painting = run(process.execPath, ["--import", "tsx", "e2e/serverFrames.ts", slug, folder, frames.join(",")], {
+      maxBuffer: 1 << 24,
+    });
     const proofs: { format: Format; frame: number; png: Buffer }[] = [];
     for (const frame of frames) {
       await goToFrame(page, frame);
@@ -55,7 +57,10 @@ export function difference({ format, frame, proof, render }: BothSides): string 
 
 /** The proof on screen in a format at full size, saved as a person would. */
 export async function savedProof(page: Page, format: Format): Promise<Buffer> {
-  const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: `Save this ${format} frame as PNG` }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: `Save this ${format} frame as PNG` }).click(),
+  ]);
   return readFile(await download.path());
 }
 
@@ -76,6 +81,7 @@ export async function pixels(png: Buffer): Promise<Pixels> {
 
 function greatestDifference(one: Uint8ClampedArray, other: Uint8ClampedArray): number {
   let greatest = 0;
-  for (let index = 0; index < one.length; index++) greatest = Math.max(greatest, Math.abs((one[index] ?? 0) - (other[index] ?? 0)));
+  for (let index = 0; index < one.length; index++)
+    greatest = Math.max(greatest, Math.abs((one[index] ?? 0) - (other[index] ?? 0)));
   return greatest;
 }

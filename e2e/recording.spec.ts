@@ -2,9 +2,24 @@ import { expect, test } from "@playwright/test";
 import { signInAs } from "./people";
 
 /** Recording with the simulated camera and microphone that Chromium ships. */
-test.use({ launchOptions: { executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--use-fake-device-for-media-stream", "--use-fake-ui-for-media-stream", "--auto-select-desktop-capture-source=Entire"] } });
+test.use({
+  launchOptions: {
+    executablePath: "/usr/bin/chromium",
+    args: [
+      "--no-sandbox",
+      "--disable-gpu",
+      "--disable-background-networking",
+      "--use-fake-device-for-media-stream",
+      "--use-fake-ui-for-media-stream",
+      "--auto-select-desktop-capture-source=Entire",
+    ],
+  },
+});
 
-for (const [source, kind, word] of [["Camera and microphone", "clip", "camera"], ["Microphone alone", "sound", "microphone"]] as const)
+for (const [source, kind, word] of [
+  ["Camera and microphone", "clip", "camera"],
+  ["Microphone alone", "sound", "microphone"],
+] as const)
   test(`${source.toLowerCase()} is brought in as a ${kind}`, async ({ page }) => {
     await signInAs(page, "Tamsin Kell");
     await page.goto("/media");

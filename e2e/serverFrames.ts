@@ -12,12 +12,17 @@ import { openFrameSource } from "../server/render/frameSource";
 /** Paints frames of a promotion on the server, as the renderer does, and writes their RGBA: `serverFrames.ts SLUG OUT FRAME,FRAME…`. */
 const [slug = "", out = "", frames = ""] = process.argv.slice(2);
 mkdirSync(out, { recursive: true });
-const row = await database().selectFrom("promotion").select("team_id").where("slug", "=", slug).executeTakeFirstOrThrow();
+const row = await database()
+  .selectFrom("promotion")
+  .select("team_id")
+  .where("slug", "=", slug)
+  .executeTakeFirstOrThrow();
 const scope = teamScope(database(), row.team_id);
 const input = await loadRenderInput(scope, (await promotionBySlug(scope, slug)).document);
 for (const format of FORMAT_NAMES) {
   const source = await openFrameSource(input, { format, quality: "1080p" });
-  for (const frame of frames.split(",").map(Number)) await writeFile(join(out, `${format}-${frame}.rgba`), await source.frameAt(frameTime(frame, FPS_30)));
+  for (const frame of frames.split(",").map(Number))
+    await writeFile(join(out, `${format}-${frame}.rgba`), await source.frameAt(frameTime(frame, FPS_30)));
   source.stop();
 }
 await closeDatabase();

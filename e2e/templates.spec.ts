@@ -8,8 +8,15 @@ import { FORMATS, bothSides, difference, goToFrame, pixels, savedProof } from ".
 
 /** Scenes of other templates that between them use every arrangement the first one lacks. */
 const INSERTED = [
-  ["Price on a card", "Card"], ["All together", "The parts"], ["In their words", "Quote"], ["Good to know", "Tip 1"], ["This week", "List"],
-  ["Three strips", "Strips"], ["Come and work here", "The work"], ["Last days", "Three days"], ["You are invited", "Sign-off"],
+  ["Price on a card", "Card"],
+  ["All together", "The parts"],
+  ["In their words", "Quote"],
+  ["Good to know", "Tip 1"],
+  ["This week", "List"],
+  ["Three strips", "Strips"],
+  ["Come and work here", "The work"],
+  ["Last days", "Three days"],
+  ["You are invited", "Sign-off"],
 ] as const;
 
 let folder: string;
@@ -27,11 +34,15 @@ async function newPromotion(page: Page, template: string, product: string): Prom
   return new URL(page.url()).pathname.split("/").at(-1) ?? "";
 }
 
-test("the gallery finds templates by purpose, length, needs and words, plays them, and keeps favourites", async ({ page }) => {
+test("the gallery finds templates by purpose, length, needs and words, plays them, and keeps favourites", async ({
+  page,
+}) => {
   await signInAs(page, "Tamsin Kell");
   await page.goto("/templates");
   const found = page.getByRole("region", { name: "Templates found" });
-  await expect(found.getByRole("listitem", { name: "One product, one offer" }).locator("[data-preview=resting]")).toBeVisible();
+  await expect(
+    found.getByRole("listitem", { name: "One product, one offer" }).locator("[data-preview=resting]"),
+  ).toBeVisible();
   expect(await found.getByRole("listitem").count()).toBeGreaterThanOrEqual(17);
 
   await page.getByRole("radio", { name: /before and after/ }).check({ force: true });
@@ -43,7 +54,10 @@ test("the gallery finds templates by purpose, length, needs and words, plays the
   await page.keyboard.press("Enter");
   await expect(found.locator("[data-preview=resting]")).toBeVisible();
   await page.getByRole("button", { name: "Before and after is a favourite" }).click();
-  await expect(page.getByRole("button", { name: "Before and after is a favourite" })).toHaveAttribute("aria-pressed", "true");
+  await expect(page.getByRole("button", { name: "Before and after is a favourite" })).toHaveAttribute(
+    "aria-pressed",
+    "true",
+  );
 
   await page.goto("/templates?shelf=favourites");
   await expect(found.getByRole("heading")).toHaveText(["Before and after"]);
@@ -83,10 +97,18 @@ test("scenes of any template go into a promotion; every arrangement's proof equa
   const strip = page.getByRole("slider", { name: "Place in time" });
   const length = Number(await strip.getAttribute("aria-valuemax"));
   // Through the wipe of the first scene, then every scene once it has settled, and a transition.
-  const spans = await page.getByTestId("copy-deck").locator(".figures").filter({ hasText: /^\d\d:\d\d\.\d\d\d:\d\d\.\d$/ }).allTextContents();
+  const spans = await page
+    .getByTestId("copy-deck")
+    .locator(".figures")
+    .filter({ hasText: /^\d\d:\d\d\.\d\d\d:\d\d\.\d$/ })
+    .allTextContents();
   const times = spans.map((text) => [seconds(text.slice(0, 7)), seconds(text.slice(7))] as const);
   // Whole seconds are reached in a few steps of the transport.
-  const frames = [60, ...times.map(([from, to]) => Math.round(from + (to - from) * 0.6) * 30), Math.floor(((times[1]?.[0] ?? 0) + 0.2) * 30)];
+  const frames = [
+    60,
+    ...times.map(([from, to]) => Math.round(from + (to - from) * 0.6) * 30),
+    Math.floor(((times[1]?.[0] ?? 0) + 0.2) * 30),
+  ];
   expect(Math.max(...frames) * (1000 / 30)).toBeLessThan(length);
   await page.reload();
   await expect(page.getByTestId("meters").first()).toBeVisible();
@@ -108,7 +130,9 @@ test("scenes of any template go into a promotion; every arrangement's proof equa
 
 const seconds = (text: string): number => Number(text.slice(0, 2)) * 60 + Number(text.slice(3));
 
-test("an arrangement is swapped and the template changed; fills are kept, what finds no place is named, undo brings all back", async ({ page }) => {
+test("an arrangement is swapped and the template changed; fills are kept, what finds no place is named, undo brings all back", async ({
+  page,
+}) => {
   await signInAs(page, "Tamsin Kell");
   await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
   await page.getByRole("textbox", { name: "Headline" }).fill("Kept through everything");
@@ -137,17 +161,40 @@ test("what a template locks is closed to a marketer, and refused by the server i
   await page.getByRole("button", { name: "Scene 4: arrangement" }).click();
   await expect(page.getByRole("button", { name: "Take out (locked)" })).toBeDisabled();
   await expect(page.getByLabel("Arrangement (locked)")).toBeDisabled();
-  const remove = (): Promise<{ status: number; problem: string }> => page.evaluate(async (address) => {
-    const desk = await fetch(`${address}/edits`, { method: "POST", body: JSON.stringify({ base: 1, edits: [{ kind: "change-scene", scene: "sign-off", change: { what: "arrangement", value: { name: "words-only", words: "top", align: "start" } } }] }) });
-    return { status: desk.status, problem: ((await desk.json()) as { problem?: string }).problem ?? "" };
-  }, `/promotions/${slug}`);
-  expect(await remove()).toEqual({ status: 422, problem: "The arrangement of scene “Sign-off” is locked by the template. A designer can change it, or unlock it in the template." });
+  const remove = (): Promise<{ status: number; problem: string }> =>
+    page.evaluate(async (address) => {
+      const desk = await fetch(`${address}/edits`, {
+        method: "POST",
+        body: JSON.stringify({
+          base: 1,
+          edits: [
+            {
+              kind: "change-scene",
+              scene: "sign-off",
+              change: { what: "arrangement", value: { name: "words-only", words: "top", align: "start" } },
+            },
+          ],
+        }),
+      });
+      return { status: desk.status, problem: ((await desk.json()) as { problem?: string }).problem ?? "" };
+    }, `/promotions/${slug}`);
+  expect(await remove()).toEqual({
+    status: 422,
+    problem:
+      "The arrangement of scene “Sign-off” is locked by the template. A designer can change it, or unlock it in the template.",
+  });
 });
 
-test("a designer keeps a promotion as a template, gives it away as a package and brings it back; a marketer fills it", async ({ page, browser }) => {
+test("a designer keeps a promotion as a template, gives it away as a package and brings it back; a marketer fills it", async ({
+  page,
+  browser,
+}) => {
   await signInAs(page, "Delphine Orrow");
   await newPromotion(page, "price-on-a-card", "Hand-thrown pot, 24 cm");
-  await page.getByRole("textbox", { name: /^Product/ }).first().fill("Our house pot");
+  await page
+    .getByRole("textbox", { name: /^Product/ })
+    .first()
+    .fill("Our house pot");
   await expect(page.getByRole("status").filter({ hasText: "saved" })).toBeVisible();
   await page.getByRole("button", { name: "Keep as a template" }).click();
   const dialog = page.getByRole("dialog");
@@ -159,14 +206,21 @@ test("a designer keeps a promotion as a template, gives it away as a package and
   await page.goto("/templates?shelf=own");
   const found = page.getByRole("region", { name: "Templates found" });
   await expect(found.getByRole("heading")).toHaveText(["House pot card"]);
-  const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("link", { name: "Save House pot card as a package" }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("link", { name: "Save House pot card as a package" }).click(),
+  ]);
   expect(download.suggestedFilename()).toBe("house-pot-card.template.zip");
   const path = join(folder, "house-pot-card.template.zip");
   await download.saveAs(path);
   await page.getByLabel("Template package").setInputFiles(path);
   await expect(found.getByRole("heading")).toHaveText(["House pot card", "House pot card"]);
-  await page.getByLabel("Template package").setInputFiles({ name: "not-one.zip", mimeType: "application/zip", buffer: Buffer.from("hello") });
-  await expect(page.getByText("“not-one.zip” is not a zip, or it is damaged. Export the template again.")).toBeVisible();
+  await page
+    .getByLabel("Template package")
+    .setInputFiles({ name: "not-one.zip", mimeType: "application/zip", buffer: Buffer.from("hello") });
+  await expect(
+    page.getByText("“not-one.zip” is not a zip, or it is damaged. Export the template again."),
+  ).toBeVisible();
 
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const other = await context.newPage();
@@ -179,7 +233,10 @@ test("a designer keeps a promotion as a template, gives it away as a package and
   await context.close();
 });
 
-test("a designer makes a template from nothing and publishes it; a marketer fills it; both see the three formats all the time", async ({ page, browser }) => {
+test("a designer makes a template from nothing and publishes it; a marketer fills it; both see the three formats all the time", async ({
+  page,
+  browser,
+}) => {
   const trio = async (on: Page): Promise<void> => {
     for (const format of FORMATS) await expect(on.getByRole("img", { name: `${format} proof` })).toBeVisible();
   };
@@ -191,7 +248,10 @@ test("a designer makes a template from nothing and publishes it; a marketer fill
   await page.getByLabel("Name of the template").fill("Tip of the day");
   await page.getByLabel("What it is for").selectOption("tips");
   await page.getByRole("button", { name: "Add a scene" }).click();
-  await page.getByRole("list", { name: "Scenes" }).getByRole("button", { name: /Scene 2/ }).click();
+  await page
+    .getByRole("list", { name: "Scenes" })
+    .getByRole("button", { name: /Scene 2/ })
+    .click();
   await page.getByRole("textbox", { name: "Name of the scene" }).fill("The tip");
   await page.getByRole("combobox", { name: /^Arrangement/ }).selectOption("Full picture");
   await page.getByLabel("Words stand at the").selectOption("top");

@@ -27,7 +27,12 @@ async function numbers(page: Page, format: string): Promise<Place> {
     await expect(field).not.toHaveValue("");
     return Number(await field.inputValue());
   };
-  return { x: await value("From the left"), y: await value("From the top"), width: await value("Width"), height: await value("Height") };
+  return {
+    x: await value("From the left"),
+    y: await value("From the top"),
+    width: await value("Width"),
+    height: await value("Height"),
+  };
 }
 
 const saved = (page: Page) => expect(page.getByRole("status").filter({ hasText: "saved" })).toBeVisible();
@@ -44,7 +49,9 @@ async function drag(page: Page, handle: string, by: { x: number; y: number }, gu
   await page.mouse.up();
 }
 
-test("a slot is placed by hand on one proof: dragged with snapping, resized, by keys, by numbers; the other formats stay; undo, reload", async ({ page }) => {
+test("a slot is placed by hand on one proof: dragged with snapping, resized, by keys, by numbers; the other formats stay; undo, reload", async ({
+  page,
+}) => {
   const address = await openCopy(page, "Price on a card");
   await page.getByRole("button", { name: "Place Product by hand" }).click();
   const before = await numbers(page, "square");
@@ -80,7 +87,12 @@ test("a slot is placed by hand on one proof: dragged with snapping, resized, by 
   await page.reload();
   await page.getByRole("button", { name: "Place Product by hand" }).click();
   await expect(page.getByLabel("From the left in widescreen")).toHaveValue("1000");
-  expect(await numbers(page, "square")).toEqual({ x: resized.x - 10, y: 61, width: resized.width + 1, height: resized.height });
+  expect(await numbers(page, "square")).toEqual({
+    x: resized.x - 10,
+    y: 61,
+    width: resized.width + 1,
+    height: resized.height,
+  });
 
   // Given back to the arrangement, and that undone.
   await page.getByRole("button", { name: "Give the place in square back to the arrangement" }).click();
@@ -99,17 +111,32 @@ test("a slot is placed by hand on one proof: dragged with snapping, resized, by 
   expect(page.url()).toBe(address);
 });
 
-test("a draft is seen under every extreme in both brands at once, its look and sound are changed, and the page passes axe", async ({ page }) => {
+test("a draft is seen under every extreme in both brands at once, its look and sound are changed, and the page passes axe", async ({
+  page,
+}) => {
   await openCopy(page, "Three reasons");
   await page.getByRole("button", { name: "Extremes" }).click();
   const table = page.getByRole("table", { name: "Extremes" });
-  await expect(table.getByRole("rowheader")).toHaveText(["usual words", "longest words", "no words", "right to left", "widest picture", "tallest picture"]);
+  await expect(table.getByRole("rowheader")).toHaveText([
+    "usual words",
+    "longest words",
+    "no words",
+    "right to left",
+    "widest picture",
+    "tallest picture",
+  ]);
   await expect(table.getByRole("columnheader", { name: /Quillfern|Tallowby/ })).toHaveCount(2);
   await expect(table.locator("[data-preview=resting]")).toHaveCount(12);
-  const axe = async (): Promise<unknown[]> => (await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]).analyze()).violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)]);
+  const axe = async (): Promise<unknown[]> =>
+    (await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]).analyze()).violations.map(
+      ({ id, nodes }) => [id, nodes.map(({ html }) => html)],
+    );
   expect(await axe()).toEqual([]);
   await page.getByRole("button", { name: "Proofs" }).click();
-  await page.getByRole("button", { name: /^Place .* by hand/ }).first().click();
+  await page
+    .getByRole("button", { name: /^Place .* by hand/ })
+    .first()
+    .click();
   await expect(page.locator("[data-handles]")).toHaveCount(3);
   expect(await axe()).toEqual([]);
 
@@ -128,11 +155,14 @@ test("a draft is seen under every extreme in both brands at once, its look and s
   await expect(page.getByLabel("Loudness, LUFS")).toHaveValue("-16");
 });
 
-test("a new edition is announced in promotions of the one before, the move is previewed and made; a filler colours and places what the designer allows", async ({ page, browser }) => {
+test("a new edition is announced in promotions of the one before, the move is previewed and made; a filler colours and places what the designer allows", async ({
+  page,
+  browser,
+}) => {
   const address = await openCopy(page, "Back on the shelf");
   await page.getByLabel("Name of the template").fill("Here once more");
   const slot = page.getByRole("group", { name: /^Slot / }).first();
-  const label = (await slot.getByRole("textbox", { name: "Label" }).inputValue());
+  const label = await slot.getByRole("textbox", { name: "Label" }).inputValue();
   await slot.getByRole("checkbox", { name: "its colour" }).check();
   await slot.getByRole("checkbox", { name: "its place" }).check();
   await saved(page);
@@ -149,7 +179,8 @@ test("a new edition is announced in promotions of the one before, the move is pr
   await filler.getByRole("button", { name: /Scene 1: arrangement/ }).click();
   await filler.getByLabel(`Colour of ${label}`).selectOption("accent");
   const places = filler.getByRole("button", { name: /^Place .* by hand/ });
-  for (const place of await places.all()) if ((await place.getAttribute("aria-label")) !== `Place ${label} by hand`) await expect(place).toBeDisabled();
+  for (const place of await places.all())
+    if ((await place.getAttribute("aria-label")) !== `Place ${label} by hand`) await expect(place).toBeDisabled();
   await filler.getByRole("button", { name: `Place ${label} by hand` }).click();
   const handles = filler.locator("[data-handles=square]");
   const place = await handles.getAttribute("aria-label");

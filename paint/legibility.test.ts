@@ -35,7 +35,8 @@ function drawnPicture(kind: (typeof KINDS)[number], seed: number): Canvas {
   const random = randomFrom(seed);
   const canvas = createCanvas(SIZE.width, SIZE.height);
   const context = canvas.getContext("2d");
-  const color = (low: number, high: number): string => `hsl(${Math.floor(random() * 360)}, ${Math.floor(random() * 90)}%, ${Math.floor(low + random() * (high - low))}%)`;
+  const color = (low: number, high: number): string =>
+    `hsl(${Math.floor(random() * 360)}, ${Math.floor(random() * 90)}%, ${Math.floor(low + random() * (high - low))}%)`;
   const fill = (style: string | CanvasGradient, x = 0, y = 0, width = SIZE.width, height = SIZE.height): void => {
     context.fillStyle = style as string;
     context.fillRect(x, y, width, height);
@@ -51,7 +52,8 @@ function drawnPicture(kind: (typeof KINDS)[number], seed: number): Canvas {
   }
   fill(color(low, high));
   const shapes = kind === "busy" ? 900 : 40;
-  for (let index = 0; index < shapes; index++) fill(color(low, high), random() * SIZE.width, random() * SIZE.height, 10 + random() * 140, 10 + random() * 140);
+  for (let index = 0; index < shapes; index++)
+    fill(color(low, high), random() * SIZE.width, random() * SIZE.height, 10 + random() * 140, 10 + random() * 140);
   return canvas;
 }
 
@@ -79,28 +81,72 @@ async function prepared(tones: Tones, format: FormatName): Promise<PreparedShape
   const scene = sceneOf(newArrangement("full-picture"), undefined, false);
   const tried = template({ slug: "tried", name: "Tried", purpose: "other", about: "", scenes: [scene] });
   const document: Promotion = {
-    version: 2, name: "Tried", template: REF, brand: BRAND_ID, product: null, offer: null, tune: null, scenes: [{ id: "scene", from: { ...REF, scene: "scene" } }],
-    fills: { "scene.headline": { kind: "words", text: "Bring the bench to life" }, "scene.line": { kind: "words", text: "While stocks last" }, "scene.picture-1": { kind: "media", media: PICTURE_ID } }, changes: {}, spare: [],
+    version: 2,
+    name: "Tried",
+    template: REF,
+    brand: BRAND_ID,
+    product: null,
+    offer: null,
+    tune: null,
+    scenes: [{ id: "scene", from: { ...REF, scene: "scene" } }],
+    fills: {
+      "scene.headline": { kind: "words", text: "Bring the bench to life" },
+      "scene.line": { kind: "words", text: "While stocks last" },
+      "scene.picture-1": { kind: "media", media: PICTURE_ID },
+    },
+    changes: {},
+    spare: [],
   };
-  const facts = testFacts({ templates: { "tried@1": tried }, brand: { ...TEST_BRAND, logos: [] }, media: { [PICTURE_ID]: testPicture({ ...SIZE, levels: 1, tones: [tones] }) } });
+  const facts = testFacts({
+    templates: { "tried@1": tried },
+    brand: { ...TEST_BRAND, logos: [] },
+    media: { [PICTURE_ID]: testPicture({ ...SIZE, levels: 1, tones: [tones] }) },
+  });
   const promotion = resolvePromotion(document, facts);
   await openWanted(book, () => fontFilesWanted(promotion, book));
   return prepareIn(promotion, FORMATS[format], format, book);
 }
 
 /** The scene without its words, painted; `bare` without what was put behind them too. */
-function painted(made: PreparedShape, format: FormatName, canvas: Canvas, time: number, bare: boolean): (area: Rect) => Uint8ClampedArray {
-  const scenes = made.scenes.map((scene) => ({ ...scene, parts: scene.parts.filter(({ kind }) => kind === "media" || (kind === "fixed" && !bare)) }));
+function painted(
+  made: PreparedShape,
+  format: FormatName,
+  canvas: Canvas,
+  time: number,
+  bare: boolean,
+): (area: Rect) => Uint8ClampedArray {
+  const scenes = made.scenes.map((scene) => ({
+    ...scene,
+    parts: scene.parts.filter(({ kind }) => kind === "media" || (kind === "fixed" && !bare)),
+  }));
   const size = outputSize(format, "480p");
   const target = createCanvas(size.width, size.height);
   const surface = (width: number, height: number) => {
     const own = createCanvas(width, height);
-    return { width, height, context: own.getContext("2d") as unknown as PaintContext, image: own as unknown as CanvasImageSource };
+    return {
+      width,
+      height,
+      context: own.getContext("2d") as unknown as PaintContext,
+      image: own as unknown as CanvasImageSource,
+    };
   };
-  const resources = { surface, path: () => new NodePath() as unknown as Path2D, picture: () => canvas as unknown as CanvasImageSource, clipFrame: () => null, emoji: () => null };
-  createPainter(FORMATS[format], size, resources).paint(displayListAt({ ...made, scenes }, time), target.getContext("2d") as unknown as PaintContext);
+  const resources = {
+    surface,
+    path: () => new NodePath() as unknown as Path2D,
+    picture: () => canvas as unknown as CanvasImageSource,
+    clipFrame: () => null,
+    emoji: () => null,
+  };
+  createPainter(FORMATS[format], size, resources).paint(
+    displayListAt({ ...made, scenes }, time),
+    target.getContext("2d") as unknown as PaintContext,
+  );
   const scale = size.width / FORMATS[format].width;
-  return ({ x, y, width, height }) => target.getContext("2d").getImageData(Math.floor(x * scale), Math.floor(y * scale), Math.ceil(width * scale), Math.ceil(height * scale)).data;
+  return ({ x, y, width, height }) =>
+    target
+      .getContext("2d")
+      .getImageData(Math.floor(x * scale), Math.floor(y * scale), Math.ceil(width * scale), Math.ceil(height * scale))
+      .data;
 }
 
 /** The share of some pixels over which an ink has a contrast (WCAG 2.2, luminances by culori). */
@@ -122,26 +168,36 @@ const DARK = TEST_BRAND.palette.ink;
 const cases = KINDS.flatMap((kind) => Array.from({ length: 15 }, (_, index) => [kind, index + 1] as const));
 const chosen: ChosenBacking["kind"][] = [];
 
-test.each(cases)("words over a %s picture (%d) reach their contrast in all formats, with the least between", async (kind, index) => {
-  const canvas = drawnPicture(kind, index * 7919 + KINDS.indexOf(kind));
-  const { rgba, size } = picked(canvas);
-  const tones = measureTones(rgba, size);
-  for (const format of FORMAT_NAMES) {
-    const made = await prepared(tones, format);
-    const words = made.scenes[0]?.slots.filter((slot) => slot.kind === "words") ?? [];
-    const area = words.map(({ place }) => place).reduce(union);
-    const [{ backing, ink }] = words as [(typeof words)[number]];
-    if (!backing || !ink) throw new Error("Words over a picture must say what was chosen.");
-    chosen.push(backing.kind);
-    // Both ends of the slow zoom.
-    const times = [0, LENGTH];
-    for (const time of times) expect(shareReaching(backing.wanted, painted(made, format, canvas, time, false)(area), ink)).toBeGreaterThanOrEqual(REACHED_BY);
-    if (backing.kind === "plain") continue;
-    // Something was put between, so neither ink had the contrast on the picture itself; a tenth is left for measuring coarsely.
-    const plain = times.map((time) => painted(made, format, canvas, time, true)(area));
-    for (const one of [LIGHT, DARK]) expect(Math.min(...plain.map((pixels) => shareReaching(backing.wanted * 1.1, pixels, one)))).toBeLessThan(REACHED_BY);
-  }
-}, 60_000);
+test.each(cases)(
+  "words over a %s picture (%d) reach their contrast in all formats, with the least between",
+  async (kind, index) => {
+    const canvas = drawnPicture(kind, index * 7919 + KINDS.indexOf(kind));
+    const { rgba, size } = picked(canvas);
+    const tones = measureTones(rgba, size);
+    for (const format of FORMAT_NAMES) {
+      const made = await prepared(tones, format);
+      const words = made.scenes[0]?.slots.filter((slot) => slot.kind === "words") ?? [];
+      const area = words.map(({ place }) => place).reduce(union);
+      const [{ backing, ink }] = words as [(typeof words)[number]];
+      if (!backing || !ink) throw new Error("Words over a picture must say what was chosen.");
+      chosen.push(backing.kind);
+      // Both ends of the slow zoom.
+      const times = [0, LENGTH];
+      for (const time of times)
+        expect(
+          shareReaching(backing.wanted, painted(made, format, canvas, time, false)(area), ink),
+        ).toBeGreaterThanOrEqual(REACHED_BY);
+      if (backing.kind === "plain") continue;
+      // Something was put between, so neither ink had the contrast on the picture itself; a tenth is left for measuring coarsely.
+      const plain = times.map((time) => painted(made, format, canvas, time, true)(area));
+      for (const one of [LIGHT, DARK])
+        expect(Math.min(...plain.map((pixels) => shareReaching(backing.wanted * 1.1, pixels, one)))).toBeLessThan(
+          REACHED_BY,
+        );
+    }
+  },
+  60_000,
+);
 
 test("bright and dark pictures need nothing between as a rule; only busy ones need a panel", () => {
   expect(chosen.filter((kind) => kind === "plain").length).toBeGreaterThan(chosen.length / 4);

@@ -9,7 +9,13 @@ const WHOLE = { x: 0, y: 0, width: 1920, height: 1080 };
 
 function surface(width: number, height: number): Surface & { canvas: Canvas } {
   const canvas = createCanvas(width, height);
-  return { width, height, canvas, context: canvas.getContext("2d") as unknown as PaintContext, image: canvas as unknown as CanvasImageSource };
+  return {
+    width,
+    height,
+    canvas,
+    context: canvas.getContext("2d") as unknown as PaintContext,
+    image: canvas as unknown as CanvasImageSource,
+  };
 }
 
 function plain(width: number, height: number, color: string): CanvasImageSource {
@@ -35,34 +41,68 @@ function resources(picture: () => CanvasImageSource | null): PaintResources {
   };
 }
 
-const picture: PictureNode = { kind: "picture", media: "m", width: 800, height: 450, levels: 1, part: { x: 0, y: 0, width: 800, height: 450 }, place: WHOLE, leastScale: 2.4 };
+const picture: PictureNode = {
+  kind: "picture",
+  media: "m",
+  width: 800,
+  height: 450,
+  levels: 1,
+  part: { x: 0, y: 0, width: 800, height: 450 },
+  place: WHOLE,
+  leastScale: 2.4,
+};
 
-function painted(list: DisplayList, size = { width: 854, height: 480 }, from = resources(() => plain(800, 450, "#ff0000"))): (x: number, y: number) => number[] {
+function painted(
+  list: DisplayList,
+  size = { width: 854, height: 480 },
+  from = resources(() => plain(800, 450, "#ff0000")),
+): (x: number, y: number) => number[] {
   const target = surface(size.width, size.height);
   createPainter(FORMAT, size, from).paint(list, target.context);
   return (x, y) => [...target.canvas.getContext("2d").getImageData(x, y, 1, 1).data];
 }
 
-test.each([[854, 480], [853, 480], [640, 360], [401, 227], [1920, 1080]])("a covering picture reaches every edge at %d × %d", (width, height) => {
+test.each([
+  [854, 480],
+  [853, 480],
+  [640, 360],
+  [401, 227],
+  [1920, 1080],
+])("a covering picture reaches every edge at %d × %d", (width, height) => {
   const at = painted([picture], { width, height });
-  for (const [x, y] of [[0, 0], [width - 1, 0], [0, height - 1], [width - 1, height - 1]] as const) expect(at(x, y)).toEqual([255, 0, 0, 255]);
+  for (const [x, y] of [
+    [0, 0],
+    [width - 1, 0],
+    [0, height - 1],
+    [width - 1, height - 1],
+  ] as const)
+    expect(at(x, y)).toEqual([255, 0, 0, 255]);
 });
 
 test("a picture and the panel beside it share their edge: no seam between them", () => {
   for (const width of [641, 854, 1000]) {
     const split = 864;
     const at = painted(
-      [{ ...picture, place: { x: split, y: 0, width: 1920 - split, height: 1080 } }, { kind: "fill", place: { x: 0, y: 0, width: split, height: 1080 }, ink: "#00ff00" }],
+      [
+        { ...picture, place: { x: split, y: 0, width: 1920 - split, height: 1080 } },
+        { kind: "fill", place: { x: 0, y: 0, width: split, height: 1080 }, ink: "#00ff00" },
+      ],
       { width, height: Math.round((width * 9) / 16) },
     );
     const edge = Math.round((split * width) / 1920);
-    expect([at(edge - 1, 5), at(edge, 5)]).toEqual([[0, 255, 0, 255], [255, 0, 0, 255]]);
+    expect([at(edge - 1, 5), at(edge, 5)]).toEqual([
+      [0, 255, 0, 255],
+      [255, 0, 0, 255],
+    ]);
   }
 });
 
 test("a coming scene is laid over as one: half way is the mean, whatever it is made of", () => {
   const green = { kind: "fill", place: WHOLE, ink: "#00ff00" } as const;
-  const at = painted([picture, { kind: "layer", alpha: 0.5, children: [{ kind: "fill", place: WHOLE, ink: "#0000ff" }, green] }]);
+  const at = painted([
+    picture,
+    { kind: "layer", alpha: 0.5, children: [{ kind: "fill", place: WHOLE, ink: "#0000ff" }, green] },
+  ]);
   const [red = 0, mixed = 0, blue = 0] = at(400, 200);
   // Source-over of W3C Compositing 1 gives 127.5 for both; eight-bit alpha rounds twice.
   expect(Math.abs(red - 127.5)).toBeLessThanOrEqual(2);
@@ -71,9 +111,24 @@ test("a coming scene is laid over as one: half way is the mean, whatever it is m
 });
 
 test("what holds still is rasterised once", () => {
-  const still: StillNode = { kind: "still", bounds: { x: 100, y: 100, width: 300, height: 200 }, children: [{ kind: "shape", outline: cutCard({ x: 110, y: 110, width: 200, height: 100 }, 12), at: { x: 0, y: 0 }, ink: "#ffffff" }] };
+  const still: StillNode = {
+    kind: "still",
+    bounds: { x: 100, y: 100, width: 300, height: 200 },
+    children: [
+      {
+        kind: "shape",
+        outline: cutCard({ x: 110, y: 110, width: 200, height: 100 }, 12),
+        at: { x: 0, y: 0 },
+        ink: "#ffffff",
+      },
+    ],
+  };
   const target = surface(960, 540);
-  const painter = createPainter(FORMAT, target, resources(() => null));
+  const painter = createPainter(
+    FORMAT,
+    target,
+    resources(() => null),
+  );
   painter.paint([still], target.context);
   painter.paint([still], target.context);
   expect(made).toBe(1);
@@ -83,7 +138,11 @@ test("a still that lacks a picture is not kept: it is whole as soon as the pictu
   let here: CanvasImageSource | null = null;
   const still: StillNode = { kind: "still", bounds: WHOLE, children: [picture] };
   const target = surface(960, 540);
-  const painter = createPainter(FORMAT, target, resources(() => here));
+  const painter = createPainter(
+    FORMAT,
+    target,
+    resources(() => here),
+  );
   painter.paint([still], target.context);
   expect([...target.canvas.getContext("2d").getImageData(480, 270, 1, 1).data]).toEqual([0, 0, 0, 255]);
   here = plain(800, 450, "#ff0000");
@@ -93,5 +152,10 @@ test("a still that lacks a picture is not kept: it is whole as soon as the pictu
 
 test("a blur reaches the edges of its place: no fading frame around it", () => {
   const at = painted([{ ...picture, blur: 28 }]);
-  for (const [x, y] of [[0, 0], [853, 479], [400, 0]] as const) expect(at(x, y)).toEqual([255, 0, 0, 255]);
+  for (const [x, y] of [
+    [0, 0],
+    [853, 479],
+    [400, 0],
+  ] as const)
+    expect(at(x, y)).toEqual([255, 0, 0, 255]);
 });

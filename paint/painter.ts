@@ -1,6 +1,18 @@
 import { type Rect, type Size, rect } from "../core/geometry/rect";
 import { levelLength } from "../core/geometry/pyramid";
-import { type ClipNode, type ClippedNode, type DisplayList, type DisplayNode, type EmojiNode, type Ink, type MovedNode, type PictureNode, type Shadow, type ShapeNode, type StillNode } from "../core/scene/displayList";
+import {
+  type ClipNode,
+  type ClippedNode,
+  type DisplayList,
+  type DisplayNode,
+  type EmojiNode,
+  type Ink,
+  type MovedNode,
+  type PictureNode,
+  type Shadow,
+  type ShapeNode,
+  type StillNode,
+} from "../core/scene/displayList";
 import { emojiLevel, pictureLevel } from "../core/scene/drawnLevel";
 import { EMOJI_SIDE } from "../core/type/emojiPictures";
 import { type Outline, STEP, eachStep } from "../core/type/outline";
@@ -80,7 +92,12 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
 
   function inkStyle(context: PaintContext, ink: Ink): string | CanvasGradient {
     if (typeof ink === "string") return ink;
-    const gradient = context.createLinearGradient(ink.from.x * scaleX, ink.from.y * scaleY, ink.to.x * scaleX, ink.to.y * scaleY);
+    const gradient = context.createLinearGradient(
+      ink.from.x * scaleX,
+      ink.from.y * scaleY,
+      ink.to.x * scaleX,
+      ink.to.y * scaleY,
+    );
     for (const [offset, color] of ink.stops) gradient.addColorStop(offset, color);
     return gradient;
   }
@@ -111,7 +128,11 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
       lacking = true;
       return;
     }
-    const part = scaledPart(node.part, levelLength(node.width, level) / node.width, levelLength(node.height, level) / node.height);
+    const part = scaledPart(
+      node.part,
+      levelLength(node.width, level) / node.width,
+      levelLength(node.height, level) / node.height,
+    );
     if (node.blur) paintBlurred(image, node.place, node.part, part, node.blur * scale, pen);
     else drawPart(image, part, toPixels(node.place, pen), pen);
   }
@@ -126,14 +147,20 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     context.rect(to.x, to.y, to.width, to.height);
     context.clip();
     context.filter = `blur(${sigma}px)`;
-    if (whole.width > 0) drawPart(image, part, rect(to.x - margin, to.y - margin, to.width + 2 * margin, to.height + 2 * margin), pen);
+    if (whole.width > 0)
+      drawPart(image, part, rect(to.x - margin, to.y - margin, to.width + 2 * margin, to.height + 2 * margin), pen);
     context.restore();
   }
 
   function paintClip(node: ClipNode, pen: Pen): void {
     const frame = resources.clipFrame(node.media, node.frame);
     if (!frame) return;
-    drawPart(frame.image, scaledPart(node.part, frame.width / node.width, frame.height / node.height), toPixels(node.place, pen), pen);
+    drawPart(
+      frame.image,
+      scaledPart(node.part, frame.width / node.width, frame.height / node.height),
+      toPixels(node.place, pen),
+      pen,
+    );
   }
 
   function paintEmoji(node: EmojiNode, pen: Pen): void {
@@ -207,7 +234,8 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   };
 }
 
-const scaledPart = (part: Rect, x: number, y: number): Rect => rect(part.x * x, part.y * y, part.width * x, part.height * y);
+const scaledPart = (part: Rect, x: number, y: number): Rect =>
+  rect(part.x * x, part.y * y, part.width * x, part.height * y);
 
 /** Low smoothing at half size or above: the one way both platforms resample alike. */
 function drawPart(image: CanvasImageSource, part: Rect, to: Rect, { context }: Pen): void {

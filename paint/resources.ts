@@ -15,6 +15,9 @@ export interface PaintResources {
   path(): Path2D;
   picture(media: string, level: number): CanvasImageSource | null;
   /** A clip's frame with the pixel size it was decoded at. */
-  clipFrame(media: string, frame: number): { readonly image: CanvasImageSource; readonly width: number; readonly height: number } | null;
+  clipFrame(
+    media: string,
+    frame: number,
+  ): { readonly image: CanvasImageSource; readonly width: number; readonly height: number } | null;
   emoji(code: string, level: number): CanvasImageSource | null;
 }

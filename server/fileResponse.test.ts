@@ -12,11 +12,16 @@ beforeAll(async () => {
 });
 afterAll(() => rm(folder, { recursive: true }));
 
-const ask = (range?: string): Promise<Response> => fileResponse(new Request("http://x/", range ? { headers: { range } } : {}), path, { type: "video/mp4" });
+const ask = (range?: string): Promise<Response> =>
+  fileResponse(new Request("http://x/", range ? { headers: { range } } : {}), path, { type: "video/mp4" });
 
 test("the whole file, with its length", async () => {
   const response = await ask();
-  expect([response.status, response.headers.get("content-length"), await response.text()]).toEqual([200, "10", "0123456789"]);
+  expect([response.status, response.headers.get("content-length"), await response.text()]).toEqual([
+    200,
+    "10",
+    "0123456789",
+  ]);
 });
 
 test.each([
@@ -32,9 +37,15 @@ test.each([
 
 test("a range past the end can't be given", async () => expect((await ask("bytes=10-")).status).toBe(416));
 
-test("units other than bytes are not heeded (RFC 9110, 14.2)", async () => expect((await ask("lines=1-2")).status).toBe(200));
+test("units other than bytes are not heeded (RFC 9110, 14.2)", async () =>
+  expect((await ask("lines=1-2")).status).toBe(200));
 
 test("a name to save under is kept whole, and can't break the header", async () => {
-  const response = await fileResponse(new Request("http://x/"), path, { type: "video/mp4", saveAs: 'Été "sale"\n.mp4' });
-  expect(response.headers.get("content-disposition")).toBe("attachment; filename=\"_t___sale__.mp4\"; filename*=UTF-8''%C3%89t%C3%A9%20%22sale%22%0A.mp4");
+  const response = await fileResponse(new Request("http://x/"), path, {
+    type: "video/mp4",
+    saveAs: 'Été "sale"\n.mp4',
+  });
+  expect(response.headers.get("content-disposition")).toBe(
+    "attachment; filename=\"_t___sale__.mp4\"; filename*=UTF-8''%C3%89t%C3%A9%20%22sale%22%0A.mp4",
+  );
 });

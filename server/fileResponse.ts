@@ -13,17 +13,29 @@ interface FileResponseOptions {
 }
 
 /** A local file as a response, streamed, with byte ranges (RFC 9110) so that players can seek. */
-export async function fileResponse(request: Request, path: string, { type, immutable, saveAs, etag }: FileResponseOptions): Promise<Response> {
+export async function fileResponse(
+  request: Request,
+  path: string,
+  { type, immutable, saveAs, etag }: FileResponseOptions,
+): Promise<Response> {
   const tag = etag && `"${etag}"`;
-  if (tag && request.headers.get("if-none-match") === tag) return new Response(null, { status: 304, headers: { etag: tag, "cache-control": "private, no-cache" } });
+  if (tag && request.headers.get("if-none-match") === tag)
+    return new Response(null, { status: 304, headers: { etag: tag, "cache-control": "private, no-cache" } });
   const { size } = await stat(path);
   const headers = new Headers({
-    "content-type": type, "accept-ranges": "bytes", "cache-control": immutable ? "private, max-age=31536000, immutable" : "private, no-cache",
+    "content-type": type,
+    "accept-ranges": "bytes",
+    "cache-control": immutable ? "private, max-age=31536000, immutable" : "private, no-cache",
   });
   if (tag) headers.set("etag", tag);
-  if (saveAs) headers.set("content-disposition", `attachment; filename="${saveAs.replace(/[^\w.-]/g, "_")}"; filename*=UTF-8''${encodeURIComponent(saveAs)}`);
+  if (saveAs)
+    headers.set(
+      "content-disposition",
+      `attachment; filename="${saveAs.replace(/[^\w.-]/g, "_")}"; filename*=UTF-8''${encodeURIComponent(saveAs)}`,
+    );
   const range = /^bytes=(\d*)-(\d*)$/.exec(request.headers.get("range") ?? "");
-  const stream = (start: number, end: number): ReadableStream => Readable.toWeb(createReadStream(path, { start, end })) as ReadableStream;
+  const stream = (start: number, end: number): ReadableStream =>
+    Readable.toWeb(createReadStream(path, { start, end })) as ReadableStream;
   if (!range || (range[1] === "" && range[2] === "")) {
     headers.set("content-length", String(size));
     return new Response(size === 0 ? null : stream(0, size - 1), { headers });

@@ -1,5 +1,6 @@
 /** Whether a text is an id as the database makes them (RFC 9562 UUID). Anything else would be an error of the database's. */
-export const isId = (text: string | null | undefined): text is string => /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(text ?? "");
+export const isId = (text: string | null | undefined): text is string =>
+  /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(text ?? "");
 
 /** The id that no row has. */
 export const NO_ID = "00000000-0000-0000-0000-000000000000";
@@ -12,6 +13,8 @@ export function readJson(text: string, what: string): unknown {
   try {
     return JSON.parse(text) as unknown;
   } catch {
-    throw new Response(`The page sent ${what} that can't be read. Load it again, and repeat the change.`, { status: 400 });
+    throw new Response(`The page sent ${what} that can't be read. Load it again, and repeat the change.`, {
+      status: 400,
+    });
   }
 }

@@ -2,4 +2,7 @@ import { basename } from "node:path";
 import pino from "pino";
 
 /** Structured logs, one JSON object a line, on standard error. */
-export const log = pino({ level: process.env["LOG_LEVEL"] ?? "info", base: { process: basename(process.argv[1] ?? "node", ".ts") } }, pino.destination({ fd: 2, sync: true }));
+export const log = pino(
+  { level: process.env["LOG_LEVEL"] ?? "info", base: { process: basename(process.argv[1] ?? "node", ".ts") } },
+  pino.destination({ fd: 2, sync: true }),
+);

@@ -9,7 +9,11 @@ import { store } from "./storage/store";
 
 /** Whether each thing that work depends on answers: `ok`, or what is wrong. */
 export async function readiness(): Promise<Record<"database" | "storage" | "worker", string>> {
-  const attempt = (work: Promise<unknown>, problem: string): Promise<string> => work.then(() => "ok", () => problem);
+  const attempt = (work: Promise<unknown>, problem: string): Promise<string> =>
+    work.then(
+      () => "ok",
+      () => problem,
+    );
   return {
     database: await attempt(sql`select 1`.execute(database()), "does not answer"),
     storage: await attempt(storageAnswers(), "can't be written to"),
@@ -28,5 +32,10 @@ async function storageAnswers(): Promise<void> {
 }
 
 async function workerSeen(): Promise<void> {
-  await database().selectFrom("worker").select("id").where("seen_at", ">", new Date(Date.now() - DEAD_AFTER_MS)).limit(1).executeTakeFirstOrThrow();
+  await database()
+    .selectFrom("worker")
+    .select("id")
+    .where("seen_at", ">", new Date(Date.now() - DEAD_AFTER_MS))
+    .limit(1)
+    .executeTakeFirstOrThrow();
 }

@@ -11,34 +11,106 @@ import { COLOR_NOTATIONS, type ColorNotation, parseColor, writeColor } from "../
 import { Button } from "../components/Button";
 import { Notice } from "../components/Notice";
 
-const ROLE_TEXT: Readonly<Record<ColorRole, string>> = { ground: "behind everything", card: "panels and plates", ink: "words", primary: "the brand’s own", accent: "rules and marks", sale: "price badges" };
+const ROLE_TEXT: Readonly<Record<ColorRole, string>> = {
+  ground: "behind everything",
+  card: "panels and plates",
+  ink: "words",
+  primary: "the brand’s own",
+  accent: "rules and marks",
+  sale: "price badges",
+};
 const FORMAT_TEXT = { tokens: "design tokens", gpl: "GIMP palette", css: "CSS" } as const;
 
 type Colors = Pick<BrandBook, "colors" | "extras">;
 
 /** A brand's colours: roles and extras, with the contrast of every pair and proposals from pictures and files. */
-export function ColorSection({ colors, extras, problems, proposals, exportName, onChange }: Colors & { problems: Readonly<Record<string, string>>; proposals: readonly { readonly from: string; readonly colors: readonly string[] }[]; exportName: string; onChange: (change: Partial<Colors>) => void }) {
+export function ColorSection({
+  colors,
+  extras,
+  problems,
+  proposals,
+  exportName,
+  onChange,
+}: Colors & {
+  problems: Readonly<Record<string, string>>;
+  proposals: readonly { readonly from: string; readonly colors: readonly string[] }[];
+  exportName: string;
+  onChange: (change: Partial<Colors>) => void;
+}) {
   const [notation, setNotation] = useState<ColorNotation>("hex");
   const [picked, setPicked] = useState<ColorRole>("ink");
   const palette = Object.fromEntries(COLOR_ROLES.map((role) => [role, colors[role].hex])) as Palette;
-  const setRole = (role: ColorRole, change: Partial<NamedColor>): void => onChange({ colors: { ...colors, [role]: { ...colors[role], ...change } } });
-  const setExtra = (at: number, change: Partial<NamedColor> | null): void => onChange({ extras: change ? extras.map((one, index) => (index === at ? { ...one, ...change } : one)) : extras.filter((_, index) => index !== at) });
+  const setRole = (role: ColorRole, change: Partial<NamedColor>): void =>
+    onChange({ colors: { ...colors, [role]: { ...colors[role], ...change } } });
+  const setExtra = (at: number, change: Partial<NamedColor> | null): void =>
+    onChange({
+      extras: change
+        ? extras.map((one, index) => (index === at ? { ...one, ...change } : one))
+        : extras.filter((_, index) => index !== at),
+    });
   const alike = alikeRoles(palette);
   return (
     <section aria-label="Colours">
       <div className="mb-2 flex items-baseline justify-between">
         <h2>Colours</h2>
-        <label className="text-sm text-soft">written as <select value={notation} onChange={(event) => setNotation(COLOR_NOTATIONS.find((one) => one === event.target.value) ?? "hex")} className="border border-rule bg-white px-2 py-1 text-ink">{COLOR_NOTATIONS.map((one) => <option key={one} value={one}>{one === "hex" ? "hex" : one.toUpperCase()}</option>)}</select></label>
+        <label className="text-sm text-soft">
+          written as{" "}
+          <select
+            value={notation}
+            onChange={(event) => setNotation(COLOR_NOTATIONS.find((one) => one === event.target.value) ?? "hex")}
+            className="border border-rule bg-white px-2 py-1 text-ink"
+          >
+            {COLOR_NOTATIONS.map((one) => (
+              <option key={one} value={one}>
+                {one === "hex" ? "hex" : one.toUpperCase()}
+              </option>
+            ))}
+          </select>
+        </label>
       </div>
       <ul className="divide-y divide-rule border-y border-rule">
-        {COLOR_ROLES.map((role) => <ColorRow key={role} label={role} about={ROLE_TEXT[role]} color={colors[role]} notation={notation} problem={problems[`colors.${role}.hex`] ?? problems[`colors.${role}.name`]} active={picked === role} onPick={() => setPicked(role)} onChange={(change) => setRole(role, change)} />)}
-        {extras.map((color, at) => <ColorRow key={at} label={`extra ${at + 1}`} about="free" color={color} notation={notation} problem={problems[`extras[${at}].hex`] ?? problems[`extras[${at}].name`]} active={false} onChange={(change) => setExtra(at, change)} onRemove={() => setExtra(at, null)} />)}
+        {COLOR_ROLES.map((role) => (
+          <ColorRow
+            key={role}
+            label={role}
+            about={ROLE_TEXT[role]}
+            color={colors[role]}
+            notation={notation}
+            problem={problems[`colors.${role}.hex`] ?? problems[`colors.${role}.name`]}
+            active={picked === role}
+            onPick={() => setPicked(role)}
+            onChange={(change) => setRole(role, change)}
+          />
+        ))}
+        {extras.map((color, at) => (
+          <ColorRow
+            key={at}
+            label={`extra ${at + 1}`}
+            about="free"
+            color={color}
+            notation={notation}
+            problem={problems[`extras[${at}].hex`] ?? problems[`extras[${at}].name`]}
+            active={false}
+            onChange={(change) => setExtra(at, change)}
+            onRemove={() => setExtra(at, null)}
+          />
+        ))}
       </ul>
       <div className="mt-2 flex flex-wrap items-center gap-5 text-sm">
-        <Button look="quiet" onClick={() => onChange({ extras: [...extras, { name: `Extra ${extras.length + 1}`, hex: "#808080" }] })}>Add a colour</Button>
+        <Button
+          look="quiet"
+          onClick={() => onChange({ extras: [...extras, { name: `Extra ${extras.length + 1}`, hex: "#808080" }] })}
+        >
+          Add a colour
+        </Button>
         <PaletteFiles exportName={exportName} onRead={(read) => onChange(placed(read, colors, extras))} />
       </div>
-      {alike.map(({ roles, difference }) => <Notice key={roles.join()} kind="warn" className="mt-3">{capital(roles[0])} and {roles[1]} look alike (difference {difference.toFixed(1)}). People may not tell their work apart.</Notice>)}
+      {alike.map(({ roles, difference }) => (
+        <Notice key={roles.join()} kind="warn" className="mt-3">
+          {capital(roles[0])} and {roles[1]} look alike (difference {difference.toFixed(1)}). People may not tell their
+          work apart.
+        </Notice>
+      ))}
       <Proposals proposals={proposals} role={picked} onTake={(hex) => setRole(picked, { hex })} />
       <Pairs palette={palette} onTake={(role, hex) => setRole(role, { hex })} />
     </section>
@@ -59,7 +131,27 @@ function placed(read: readonly NamedColor[], colors: BrandBook["colors"], extras
   return { colors: next, extras: more };
 }
 
-function ColorRow({ label, about, color, notation, problem, active, onPick, onChange, onRemove }: { label: string; about: string; color: NamedColor; notation: ColorNotation; problem: string | undefined; active: boolean; onPick?: () => void; onChange: (change: Partial<NamedColor>) => void; onRemove?: () => void }) {
+function ColorRow({
+  label,
+  about,
+  color,
+  notation,
+  problem,
+  active,
+  onPick,
+  onChange,
+  onRemove,
+}: {
+  label: string;
+  about: string;
+  color: NamedColor;
+  notation: ColorNotation;
+  problem: string | undefined;
+  active: boolean;
+  onPick?: () => void;
+  onChange: (change: Partial<NamedColor>) => void;
+  onRemove?: () => void;
+}) {
   const [typed, setTyped] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const finish = (): void => {
@@ -75,19 +167,52 @@ function ColorRow({ label, about, color, notation, problem, active, onPick, onCh
   const shown = wrong ?? problem;
   return (
     <li onFocus={onPick} className={`flex flex-wrap items-center gap-x-4 py-2 ${active ? "bg-card" : ""}`}>
-      <input type="color" value={isHex(color.hex) ? color.hex : "#000000"} onChange={(event) => onChange({ hex: event.target.value })} aria-label={`${label} colour, picker`} className="h-10 w-14 border border-rule bg-white p-0.5" />
-      <div className="w-36"><p className="font-semibold">{label}</p><p className="text-sm text-soft">{about}</p></div>
-      <input value={color.name} maxLength={40} onChange={(event) => onChange({ name: event.target.value })} aria-label={`${label} colour, name`} className="w-36 border border-rule bg-white px-2 py-1.5" />
       <input
-        value={typed ?? (isHex(color.hex) ? writeColor(color.hex, notation) : color.hex)} onChange={(event) => setTyped(event.target.value)} onBlur={finish} onKeyDown={(event) => {
+        type="color"
+        value={isHex(color.hex) ? color.hex : "#000000"}
+        onChange={(event) => onChange({ hex: event.target.value })}
+        aria-label={`${label} colour, picker`}
+        className="h-10 w-14 border border-rule bg-white p-0.5"
+      />
+      <div className="w-36">
+        <p className="font-semibold">{label}</p>
+        <p className="text-sm text-soft">{about}</p>
+      </div>
+      <input
+        value={color.name}
+        maxLength={40}
+        onChange={(event) => onChange({ name: event.target.value })}
+        aria-label={`${label} colour, name`}
+        className="w-36 border border-rule bg-white px-2 py-1.5"
+      />
+      <input
+        value={typed ?? (isHex(color.hex) ? writeColor(color.hex, notation) : color.hex)}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={finish}
+        onKeyDown={(event) => {
           if (event.key !== "Enter") return;
           event.preventDefault();
           finish();
         }}
-        aria-label={`${label} colour, ${notation}`} aria-invalid={shown ? true : undefined} className="figures w-64 border border-rule bg-white px-2 py-2.5"
+        aria-label={`${label} colour, ${notation}`}
+        aria-invalid={shown ? true : undefined}
+        className="w-64 border border-rule bg-white px-2 py-2.5 figures"
       />
-      {onRemove && <button type="button" onClick={onRemove} aria-label={`Remove ${color.name}`} className="p-1 text-soft hover:text-wrong"><X aria-hidden size={16} /></button>}
-      {shown && <p role="alert" className="mt-1 w-full text-sm text-wrong">{shown}</p>}
+      {onRemove && (
+        <button
+          type="button"
+          onClick={onRemove}
+          aria-label={`Remove ${color.name}`}
+          className="p-1 text-soft hover:text-wrong"
+        >
+          <X aria-hidden size={16} />
+        </button>
+      )}
+      {shown && (
+        <p role="alert" className="mt-1 w-full text-sm text-wrong">
+          {shown}
+        </p>
+      )}
     </li>
   );
 }
@@ -109,27 +234,77 @@ function PaletteFiles({ exportName, onRead }: { exportName: string; onRead: (col
   }
   return (
     <>
-      <input ref={picker} type="file" accept=".json,.gpl,.css,.tokens" className="sr-only" tabIndex={-1} aria-label="Palette file" data-testid="palette-picker" onChange={(event) => {
-        void read(event.target.files?.[0]);
-        event.target.value = "";
-      }} />
-      <Button look="quiet" onClick={() => picker.current?.click()}>Import a palette</Button>
-      <span className="text-soft">Export as {PALETTE_FORMATS.map((format, index) => <span key={format}>{index > 0 && ", "}<a href={`/brand-book/palette/${format}`} download={exportName} className="underline">{FORMAT_TEXT[format]}</a></span>)}</span>
-      {said && <Notice kind={said.kind} className="w-full">{said.text}</Notice>}
+      <input
+        ref={picker}
+        type="file"
+        accept=".json,.gpl,.css,.tokens"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Palette file"
+        data-testid="palette-picker"
+        onChange={(event) => {
+          void read(event.target.files?.[0]);
+          event.target.value = "";
+        }}
+      />
+      <Button look="quiet" onClick={() => picker.current?.click()}>
+        Import a palette
+      </Button>
+      <span className="text-soft">
+        Export as{" "}
+        {PALETTE_FORMATS.map((format, index) => (
+          <span key={format}>
+            {index > 0 && ", "}
+            <a href={`/brand-book/palette/${format}`} download={exportName} className="underline">
+              {FORMAT_TEXT[format]}
+            </a>
+          </span>
+        ))}
+      </span>
+      {said && (
+        <Notice kind={said.kind} className="w-full">
+          {said.text}
+        </Notice>
+      )}
     </>
   );
 }
 
 /** Colours found in the logo and in pictures, to take for the role that was last touched. */
-function Proposals({ proposals, role, onTake }: { proposals: readonly { readonly from: string; readonly colors: readonly string[] }[]; role: ColorRole; onTake: (hex: string) => void }) {
+function Proposals({
+  proposals,
+  role,
+  onTake,
+}: {
+  proposals: readonly { readonly from: string; readonly colors: readonly string[] }[];
+  role: ColorRole;
+  onTake: (hex: string) => void;
+}) {
   if (proposals.length === 0) return null;
   return (
     <div className="mt-5">
-      <h3 className="mb-2 text-sm">Found in your pictures <span className="font-sans font-normal text-soft">· a press takes one for <strong>{role}</strong></span></h3>
+      <h3 className="mb-2 text-sm">
+        Found in your pictures{" "}
+        <span className="font-sans font-normal text-soft">
+          · a press takes one for <strong>{role}</strong>
+        </span>
+      </h3>
       <ul className="flex flex-wrap gap-x-6 gap-y-3">
         {proposals.map(({ from, colors }) => (
           <li key={from} className="min-w-0">
-            <span className="flex">{colors.map((hex) => <button key={hex} type="button" onClick={() => onTake(hex)} aria-label={`Take ${hex} from ${from} for ${role}`} title={hex} className="h-9 w-9 border border-ink/10" style={{ background: hex }} />)}</span>
+            <span className="flex">
+              {colors.map((hex) => (
+                <button
+                  key={hex}
+                  type="button"
+                  onClick={() => onTake(hex)}
+                  aria-label={`Take ${hex} from ${from} for ${role}`}
+                  title={hex}
+                  className="h-9 w-9 border border-ink/10"
+                  style={{ background: hex }}
+                />
+              ))}
+            </span>
             <span className="block max-w-48 truncate text-xs text-soft">{from}</span>
           </li>
         ))}
@@ -146,22 +321,55 @@ function Pairs({ palette, onTake }: { palette: Palette; onTake: (role: ColorRole
   const ratio = contrastRatio(palette[over], palette[under]);
   return (
     <div className="mt-6">
-      <h3 className="mb-2 text-sm">Contrast of every pair <span className="font-sans font-normal text-soft">· AA needs 4.5 for normal and 3 for large type</span></h3>
+      <h3 className="mb-2 text-sm">
+        Contrast of every pair{" "}
+        <span className="font-sans font-normal text-soft">· AA needs 4.5 for normal and 3 for large type</span>
+      </h3>
       <div className="flex flex-wrap gap-6">
         <table className="text-center text-xs">
-          <thead><tr><td />{COLOR_ROLES.map((role) => <th key={role} scope="col" className="pb-1 font-normal text-soft">on {role}</th>)}</tr></thead>
+          <thead>
+            <tr>
+              <td />
+              {COLOR_ROLES.map((role) => (
+                <th key={role} scope="col" className="pb-1 font-normal text-soft">
+                  on {role}
+                </th>
+              ))}
+            </tr>
+          </thead>
           <tbody>
             {COLOR_ROLES.map((row) => (
               <tr key={row}>
-                <th scope="row" className="pr-3 text-left font-normal text-soft">{row}</th>
+                <th scope="row" className="pr-3 text-left font-normal text-soft">
+                  {row}
+                </th>
                 {COLOR_ROLES.map((column) => {
                   const pair = contrastRatio(palette[row], palette[column]);
                   return (
                     <td key={column} className="p-0.5">
                       {row === column ? null : (
-                        <button type="button" onClick={() => setChosen([row, column])} aria-pressed={over === row && under === column} aria-label={`${row} on ${column}: ${pair.toFixed(1)}, ${contrastVerdict(pair)}`} className={`block h-12 w-[78px] border-2 ${over === row && under === column ? "border-ink" : "border-transparent"}`}>
-                          <span data-sample className="flex h-6 items-center justify-center text-sm font-semibold" style={{ background: palette[column], color: palette[row] }}>Aa</span>
-                          <span className="figures block whitespace-nowrap text-[11px] leading-5">{pair.toFixed(1)} {contrastVerdict(pair) === "large only" ? "large" : contrastVerdict(pair) === "too low" ? "low" : contrastVerdict(pair)}</span>
+                        <button
+                          type="button"
+                          onClick={() => setChosen([row, column])}
+                          aria-pressed={over === row && under === column}
+                          aria-label={`${row} on ${column}: ${pair.toFixed(1)}, ${contrastVerdict(pair)}`}
+                          className={`block h-12 w-[78px] border-2 ${over === row && under === column ? "border-ink" : "border-transparent"}`}
+                        >
+                          <span
+                            data-sample
+                            className="flex h-6 items-center justify-center text-sm font-semibold"
+                            style={{ background: palette[column], color: palette[row] }}
+                          >
+                            Aa
+                          </span>
+                          <span className="block figures text-[11px] leading-5 whitespace-nowrap">
+                            {pair.toFixed(1)}{" "}
+                            {contrastVerdict(pair) === "large only"
+                              ? "large"
+                              : contrastVerdict(pair) === "too low"
+                                ? "low"
+                                : contrastVerdict(pair)}
+                          </span>
                         </button>
                       )}
                     </td>
@@ -172,17 +380,54 @@ function Pairs({ palette, onTake }: { palette: Palette; onTake: (role: ColorRole
           </tbody>
         </table>
         <div className="min-w-56 flex-1 text-sm">
-          <p className="mb-2"><strong>{capital(over)} on {under}</strong>: <span className="figures">{ratio.toFixed(2)}</span>. Normal type {ratio >= 7 ? "AAA" : ratio >= 4.5 ? "AA" : "fails"}, large type {ratio >= 4.5 ? "AAA" : ratio >= 3 ? "AA" : "fails"}.</p>
-          {([["large type", 3], ["normal type", 4.5], ["AAA", 7]] as const).filter(([, wanted]) => ratio < wanted).map(([what, wanted]) => {
-            const found = reachContrast(palette[over], palette[under], wanted);
-            return found && (
-              <button key={what} type="button" onClick={() => onTake(over, found)} className="mb-2 flex items-center gap-3 text-left underline-offset-2 hover:underline">
-                <span aria-hidden data-sample className="flex h-9 w-12 items-center justify-center font-semibold" style={{ background: palette[under], color: found }}>Aa</span>
-                <span><Wand aria-hidden size={13} className="mr-1 inline" />{over} as <span className="figures">{found}</span> is enough for {what}</span>
-              </button>
-            );
-          })}
-          {ratio < 3 && <p className="flex gap-1.5 text-warn"><TriangleAlert aria-hidden size={15} className="mt-0.5 shrink-0" /> Scenes never set words in this pair; they take the next colour that can be read.</p>}
+          <p className="mb-2">
+            <strong>
+              {capital(over)} on {under}
+            </strong>
+            : <span className="figures">{ratio.toFixed(2)}</span>. Normal type{" "}
+            {ratio >= 7 ? "AAA" : ratio >= 4.5 ? "AA" : "fails"}, large type{" "}
+            {ratio >= 4.5 ? "AAA" : ratio >= 3 ? "AA" : "fails"}.
+          </p>
+          {(
+            [
+              ["large type", 3],
+              ["normal type", 4.5],
+              ["AAA", 7],
+            ] as const
+          )
+            .filter(([, wanted]) => ratio < wanted)
+            .map(([what, wanted]) => {
+              const found = reachContrast(palette[over], palette[under], wanted);
+              return (
+                found && (
+                  <button
+                    key={what}
+                    type="button"
+                    onClick={() => onTake(over, found)}
+                    className="mb-2 flex items-center gap-3 text-left underline-offset-2 hover:underline"
+                  >
+                    <span
+                      aria-hidden
+                      data-sample
+                      className="flex h-9 w-12 items-center justify-center font-semibold"
+                      style={{ background: palette[under], color: found }}
+                    >
+                      Aa
+                    </span>
+                    <span>
+                      <Wand aria-hidden size={13} className="mr-1 inline" />
+                      {over} as <span className="figures">{found}</span> is enough for {what}
+                    </span>
+                  </button>
+                )
+              );
+            })}
+          {ratio < 3 && (
+            <p className="flex gap-1.5 text-warn">
+              <TriangleAlert aria-hidden size={15} className="mt-0.5 shrink-0" /> Scenes never set words in this pair;
+              they take the next colour that can be read.
+            </p>
+          )}
         </div>
       </div>
     </div>

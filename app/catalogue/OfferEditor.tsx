@@ -33,7 +33,21 @@ export interface ScopeChoices {
 }
 
 /** All of one offer, beside the list. */
-export function OfferEditor({ offer, currency, zone, soon, choices, onClose }: { offer: EditedOffer | null; currency: string; zone: string; soon: { starts: string; ends: string }; choices: ScopeChoices; onClose: (id: string | null) => void }) {
+export function OfferEditor({
+  offer,
+  currency,
+  zone,
+  soon,
+  choices,
+  onClose,
+}: {
+  offer: EditedOffer | null;
+  currency: string;
+  zone: string;
+  soon: { starts: string; ends: string };
+  choices: ScopeChoices;
+  onClose: (id: string | null) => void;
+}) {
   const fetcher = useFetcher<CatalogueAnswer & { readonly id?: string }>();
   const [kind, setKind] = useState<OfferKind>(offer?.terms.kind ?? "percent-off");
   const problems = fetcher.data?.problems ?? {};
@@ -42,23 +56,92 @@ export function OfferEditor({ offer, currency, zone, soon, choices, onClose }: {
   useOnceSaved(saved, () => onClose(id));
   return (
     <SidePanel title={offer ? offer.name : "New offer"} onClose={() => onClose(null)}>
-      <fetcher.Form method="post" aria-label={offer ? `Change ${offer.name}` : "New offer"} className="grid grid-cols-2 gap-4">
+      <fetcher.Form
+        method="post"
+        aria-label={offer ? `Change ${offer.name}` : "New offer"}
+        className="grid grid-cols-2 gap-4"
+      >
         <input type="hidden" name="id" value={offer?.id ?? ""} />
-        <Field label="Name" name="name" defaultValue={offer?.name} problem={problems["name"]} className="col-span-2" autoFocus />
-        <Choice label="Kind" name="kind" value={kind} problem={problems["kind"]} onChange={(event) => setKind(OFFER_KINDS.find((one) => one === event.target.value) ?? kind)} options={OFFER_KINDS.map((one) => [one, OFFER_KIND_NAMES[one]])} className="col-span-2" />
+        <Field
+          label="Name"
+          name="name"
+          defaultValue={offer?.name}
+          problem={problems["name"]}
+          className="col-span-2"
+          autoFocus
+        />
+        <Choice
+          label="Kind"
+          name="kind"
+          value={kind}
+          problem={problems["kind"]}
+          onChange={(event) => setKind(OFFER_KINDS.find((one) => one === event.target.value) ?? kind)}
+          options={OFFER_KINDS.map((one) => [one, OFFER_KIND_NAMES[one]])}
+          className="col-span-2"
+        />
         <TermsFields kind={kind} terms={offer?.terms ?? null} currency={currency} problems={problems} />
         <ScopeFields scope={offer?.on ?? { on: "all" }} choices={choices} problems={problems} />
-        <Field label="Starts" name="starts" type="datetime-local" defaultValue={offer?.starts ?? soon.starts} problem={problems["starts"]} />
-        <Field label="Ends" name="ends" type="datetime-local" defaultValue={offer?.ends ?? soon.ends} problem={problems["ends"]} />
+        <Field
+          label="Starts"
+          name="starts"
+          type="datetime-local"
+          defaultValue={offer?.starts ?? soon.starts}
+          problem={problems["starts"]}
+        />
+        <Field
+          label="Ends"
+          name="ends"
+          type="datetime-local"
+          defaultValue={offer?.ends ?? soon.ends}
+          problem={problems["ends"]}
+        />
         <Field label="Time zone" name="zone" defaultValue={offer?.zone ?? zone} problem={problems["zone"]} />
-        <Field label="Code at the till" hint="optional" name="code" defaultValue={offer?.code} problem={problems["code"]} />
-        <Field label="Limits" hint="such as 3 a person" name="limits" defaultValue={offer?.limits} problem={problems["limits"]} className="col-span-2" />
-        <Field label="Terms" hint="small print" name="small_print" defaultValue={offer?.small_print} problem={problems["small_print"]} className="col-span-2" />
-        {fetcher.data?.problem && <Notice kind="wrong" className="col-span-2">{fetcher.data.problem}</Notice>}
+        <Field
+          label="Code at the till"
+          hint="optional"
+          name="code"
+          defaultValue={offer?.code}
+          problem={problems["code"]}
+        />
+        <Field
+          label="Limits"
+          hint="such as 3 a person"
+          name="limits"
+          defaultValue={offer?.limits}
+          problem={problems["limits"]}
+          className="col-span-2"
+        />
+        <Field
+          label="Terms"
+          hint="small print"
+          name="small_print"
+          defaultValue={offer?.small_print}
+          problem={problems["small_print"]}
+          className="col-span-2"
+        />
+        {fetcher.data?.problem && (
+          <Notice kind="wrong" className="col-span-2">
+            {fetcher.data.problem}
+          </Notice>
+        )}
         <div className="col-span-2 flex items-center gap-4 border-t border-rule pt-4">
-          <Button look="main" type="submit" name="intent" value="offer" disabled={fetcher.state !== "idle"}>Save</Button>
-          <Button look="quiet" onClick={() => onClose(null)}>Cancel</Button>
-          {offer && <button type="submit" name="intent" value="remove-offer" formNoValidate className="ml-auto text-sm text-wrong hover:underline">Remove</button>}
+          <Button look="main" type="submit" name="intent" value="offer" disabled={fetcher.state !== "idle"}>
+            Save
+          </Button>
+          <Button look="quiet" onClick={() => onClose(null)}>
+            Cancel
+          </Button>
+          {offer && (
+            <button
+              type="submit"
+              name="intent"
+              value="remove-offer"
+              formNoValidate
+              className="ml-auto text-sm text-wrong hover:underline"
+            >
+              Remove
+            </button>
+          )}
         </div>
       </fetcher.Form>
     </SidePanel>
@@ -68,44 +151,143 @@ export function OfferEditor({ offer, currency, zone, soon, choices, onClose }: {
 type Problems = Readonly<Record<string, string>>;
 
 /** The fields a kind needs; what an offer of that kind says already stands in them. */
-function TermsFields({ kind, terms, currency, problems }: { kind: OfferKind; terms: OfferTerms | null; currency: string; problems: Problems }) {
+function TermsFields({
+  kind,
+  terms,
+  currency,
+  problems,
+}: {
+  kind: OfferKind;
+  terms: OfferTerms | null;
+  currency: string;
+  problems: Problems;
+}) {
   const own = terms?.kind === kind ? terms : null;
   const amount = (money: Money | null | undefined): string => (money ? plainAmount(money) : "");
   const ending = (
-    <Choice label="Price ends" name="ending" defaultValue={own && "ending" in own ? own.ending : "exact"} problem={problems["ending"]} options={PRICE_ENDINGS.map((one) => [one, one === "exact" ? "as it comes out" : `down to ${one}`])} />
+    <Choice
+      label="Price ends"
+      name="ending"
+      defaultValue={own && "ending" in own ? own.ending : "exact"}
+      problem={problems["ending"]}
+      options={PRICE_ENDINGS.map((one) => [one, one === "exact" ? "as it comes out" : `down to ${one}`])}
+    />
   );
   switch (kind) {
     case "percent-off":
-      return <><Field label="Percent" name="percent" inputMode="decimal" defaultValue={own?.kind === "percent-off" ? own.percent : ""} problem={problems["percent"]} />{ending}</>;
+      return (
+        <>
+          <Field
+            label="Percent"
+            name="percent"
+            inputMode="decimal"
+            defaultValue={own?.kind === "percent-off" ? own.percent : ""}
+            problem={problems["percent"]}
+          />
+          {ending}
+        </>
+      );
     case "money-off":
-      return <><Field label="Amount off" hint={currency} name="amount" inputMode="decimal" defaultValue={own?.kind === "money-off" ? amount(own.amount) : ""} problem={problems["amount"]} />{ending}</>;
+      return (
+        <>
+          <Field
+            label="Amount off"
+            hint={currency}
+            name="amount"
+            inputMode="decimal"
+            defaultValue={own?.kind === "money-off" ? amount(own.amount) : ""}
+            problem={problems["amount"]}
+          />
+          {ending}
+        </>
+      );
     case "new-price":
     case "bundle-price":
-      return <Field label={kind === "new-price" ? "New price" : "Price together"} hint={currency} name="price" inputMode="decimal" defaultValue={own && "price" in own ? amount(own.price) : ""} problem={problems["price"]} className="col-span-2" />;
+      return (
+        <Field
+          label={kind === "new-price" ? "New price" : "Price together"}
+          hint={currency}
+          name="price"
+          inputMode="decimal"
+          defaultValue={own && "price" in own ? amount(own.price) : ""}
+          problem={problems["price"]}
+          className="col-span-2"
+        />
+      );
     case "buy-x-get-y":
       return (
         <>
-          <Field label="Pieces paid for" name="buy" inputMode="numeric" defaultValue={own?.kind === "buy-x-get-y" ? own.buy : 2} problem={problems["buy"]} />
-          <Field label="Pieces free" hint="the cheapest" name="free" inputMode="numeric" defaultValue={own?.kind === "buy-x-get-y" ? own.free : 1} problem={problems["free"]} />
+          <Field
+            label="Pieces paid for"
+            name="buy"
+            inputMode="numeric"
+            defaultValue={own?.kind === "buy-x-get-y" ? own.buy : 2}
+            problem={problems["buy"]}
+          />
+          <Field
+            label="Pieces free"
+            hint="the cheapest"
+            name="free"
+            inputMode="numeric"
+            defaultValue={own?.kind === "buy-x-get-y" ? own.free : 1}
+            problem={problems["free"]}
+          />
         </>
       );
     case "n-for":
       return (
         <>
-          <Field label="Pieces" name="count" inputMode="numeric" defaultValue={own?.kind === "n-for" ? own.count : 3} problem={problems["count"]} />
-          <Field label="Price of them together" hint={currency} name="price" inputMode="decimal" defaultValue={own?.kind === "n-for" ? amount(own.price) : ""} problem={problems["price"]} />
+          <Field
+            label="Pieces"
+            name="count"
+            inputMode="numeric"
+            defaultValue={own?.kind === "n-for" ? own.count : 3}
+            problem={problems["count"]}
+          />
+          <Field
+            label="Price of them together"
+            hint={currency}
+            name="price"
+            inputMode="decimal"
+            defaultValue={own?.kind === "n-for" ? amount(own.price) : ""}
+            problem={problems["price"]}
+          />
         </>
       );
     case "gift":
     case "free-delivery":
       return (
         <>
-          {kind === "gift" && <Field label="The gift" hint="such as trowel" name="gift" defaultValue={own?.kind === "gift" ? own.gift : ""} problem={problems["gift"]} />}
-          <Field label="From a spend of" hint={`${currency}, optional`} name="leastSpend" inputMode="decimal" defaultValue={own && "leastSpend" in own ? amount(own.leastSpend) : ""} problem={problems["leastSpend"]} className={kind === "gift" ? "" : "col-span-2"} />
+          {kind === "gift" && (
+            <Field
+              label="The gift"
+              hint="such as trowel"
+              name="gift"
+              defaultValue={own?.kind === "gift" ? own.gift : ""}
+              problem={problems["gift"]}
+            />
+          )}
+          <Field
+            label="From a spend of"
+            hint={`${currency}, optional`}
+            name="leastSpend"
+            inputMode="decimal"
+            defaultValue={own && "leastSpend" in own ? amount(own.leastSpend) : ""}
+            problem={problems["leastSpend"]}
+            className={kind === "gift" ? "" : "col-span-2"}
+          />
         </>
       );
     case "announcement":
-      return <Field label="Announcement" name="text" defaultValue={own?.kind === "announcement" ? own.text : ""} problem={problems["text"]} className="col-span-2" />;
+      return (
+        <Field
+          label="Announcement"
+          name="text"
+          defaultValue={own?.kind === "announcement" ? own.text : ""}
+          problem={problems["text"]}
+          className="col-span-2"
+        />
+      );
   }
 }
 
@@ -117,24 +299,66 @@ function ScopeFields({ scope, choices, problems }: { scope: OfferScope; choices:
   const shown = choices.products.filter(({ name }) => name.toLowerCase().includes(search.trim().toLowerCase()));
   return (
     <>
-      <Choice label="The offer is for" name="on" value={on} onChange={(event) => setOn(event.target.value)} options={[["all", "all products"], ["products", "chosen products"], ["tags", "products with tags"]]} className="col-span-2" />
-      {on === "tags" && <Field label="Tags" hint={choices.tags.slice(0, 6).join(", ")} name="tags" defaultValue={scope.on === "tags" ? scope.tags.join(", ") : ""} problem={problems["tags"]} className="col-span-2" />}
+      <Choice
+        label="The offer is for"
+        name="on"
+        value={on}
+        onChange={(event) => setOn(event.target.value)}
+        options={[
+          ["all", "all products"],
+          ["products", "chosen products"],
+          ["tags", "products with tags"],
+        ]}
+        className="col-span-2"
+      />
+      {on === "tags" && (
+        <Field
+          label="Tags"
+          hint={choices.tags.slice(0, 6).join(", ")}
+          name="tags"
+          defaultValue={scope.on === "tags" ? scope.tags.join(", ") : ""}
+          problem={problems["tags"]}
+          className="col-span-2"
+        />
+      )}
       {on === "products" && (
         <fieldset className="col-span-2">
-          <legend className="mb-1 flex w-full justify-between text-sm"><span>Products</span><span className="text-soft">{marked.size} marked</span></legend>
+          <legend className="mb-1 flex w-full justify-between text-sm">
+            <span>Products</span>
+            <span className="text-soft">{marked.size} marked</span>
+          </legend>
           <input type="hidden" name="products" value={[...marked].join(",")} />
-          {choices.products.length > 8 && <input type="search" value={search} onChange={(event) => setSearch(event.target.value)} placeholder="Search" aria-label="Search products to mark" className="mb-2 w-full border border-rule bg-white px-3 py-1.5" />}
+          {choices.products.length > 8 && (
+            <input
+              type="search"
+              value={search}
+              onChange={(event) => setSearch(event.target.value)}
+              placeholder="Search"
+              aria-label="Search products to mark"
+              className="mb-2 w-full border border-rule bg-white px-3 py-1.5"
+            />
+          )}
           <ul className="max-h-52 divide-y divide-rule overflow-y-auto border border-rule bg-white">
             {shown.map(({ id, name, price }) => (
               <li key={id}>
                 <label className="flex items-center gap-3 px-3 py-1.5">
-                  <input type="checkbox" checked={marked.has(id)} className="accent-accent" onChange={() => toggle(id)} />
-                  <span className="flex-1 truncate">{name}</span><span className="figures text-soft">{price}</span>
+                  <input
+                    type="checkbox"
+                    checked={marked.has(id)}
+                    className="accent-accent"
+                    onChange={() => toggle(id)}
+                  />
+                  <span className="flex-1 truncate">{name}</span>
+                  <span className="figures text-soft">{price}</span>
                 </label>
               </li>
             ))}
           </ul>
-          {problems["products"] && <p role="alert" className="mt-1 text-sm text-wrong">{problems["products"]}</p>}
+          {problems["products"] && (
+            <p role="alert" className="mt-1 text-sm text-wrong">
+              {problems["products"]}
+            </p>
+          )}
         </fieldset>
       )}
     </>

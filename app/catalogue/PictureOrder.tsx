@@ -24,22 +24,58 @@ export function PictureOrder({ items, chosen }: { items: readonly OfferedMedia[]
           return (
             <li key={id} className="w-28">
               <span className="relative block h-24 bg-proof">
-                {facts && <img src={thumbAddress(facts, 200) ?? ""} alt={name} className="h-full w-full object-cover" />}
+                {facts && (
+                  <img src={thumbAddress(facts, 200) ?? ""} alt={name} className="h-full w-full object-cover" />
+                )}
                 {index === 0 && <span className="absolute bottom-0 left-0 bg-ink px-1.5 text-xs text-card">main</span>}
               </span>
               <span className="flex justify-between">
-                <button type="button" disabled={index === 0} onClick={() => move(index, -1)} aria-label={`Move ${name} forward`} className="p-1 text-soft hover:text-ink disabled:invisible"><ArrowLeft aria-hidden size={15} /></button>
-                <button type="button" onClick={() => setOrder(order.filter((one) => one !== id))} aria-label={`Take off ${name}`} className="p-1 text-soft hover:text-wrong"><X aria-hidden size={15} /></button>
-                <button type="button" disabled={index === order.length - 1} onClick={() => move(index, 1)} aria-label={`Move ${name} back`} className="p-1 text-soft hover:text-ink disabled:invisible"><ArrowRight aria-hidden size={15} /></button>
+                <button
+                  type="button"
+                  disabled={index === 0}
+                  onClick={() => move(index, -1)}
+                  aria-label={`Move ${name} forward`}
+                  className="p-1 text-soft hover:text-ink disabled:invisible"
+                >
+                  <ArrowLeft aria-hidden size={15} />
+                </button>
+                <button
+                  type="button"
+                  onClick={() => setOrder(order.filter((one) => one !== id))}
+                  aria-label={`Take off ${name}`}
+                  className="p-1 text-soft hover:text-wrong"
+                >
+                  <X aria-hidden size={15} />
+                </button>
+                <button
+                  type="button"
+                  disabled={index === order.length - 1}
+                  onClick={() => move(index, 1)}
+                  aria-label={`Move ${name} back`}
+                  className="p-1 text-soft hover:text-ink disabled:invisible"
+                >
+                  <ArrowRight aria-hidden size={15} />
+                </button>
               </span>
             </li>
           );
         })}
         <li>
-          <button type="button" onClick={() => setPicking(true)} className="flex h-24 w-28 flex-col items-center justify-center gap-1 border border-dashed border-firm text-sm text-soft hover:text-ink"><Plus aria-hidden size={18} /> Add a picture</button>
+          <button
+            type="button"
+            onClick={() => setPicking(true)}
+            className="flex h-24 w-28 flex-col items-center justify-center gap-1 border border-dashed border-firm text-sm text-soft hover:text-ink"
+          >
+            <Plus aria-hidden size={18} /> Add a picture
+          </button>
         </li>
       </ol>
-      <MediaPicker open={picking} title="A picture or clip of the product" items={items.filter(({ facts }) => facts.kind !== "sound" && !order.includes(facts.id))} chosen={null} onClose={() => setPicking(false)}
+      <MediaPicker
+        open={picking}
+        title="A picture or clip of the product"
+        items={items.filter(({ facts }) => facts.kind !== "sound" && !order.includes(facts.id))}
+        chosen={null}
+        onClose={() => setPicking(false)}
         onChoose={(id) => {
           setOrder([...order, id]);
           setPicking(false);

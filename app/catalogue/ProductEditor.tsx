@@ -26,40 +26,99 @@ export interface EditedProduct {
 }
 
 /** All of one product, beside the table. */
-export function ProductEditor({ product, currency, media, onClose }: { product: EditedProduct | null; currency: string; media: readonly OfferedMedia[]; onClose: () => void }) {
+export function ProductEditor({
+  product,
+  currency,
+  media,
+  onClose,
+}: {
+  product: EditedProduct | null;
+  currency: string;
+  media: readonly OfferedMedia[];
+  onClose: () => void;
+}) {
   const fetcher = useFetcher<CatalogueAnswer>();
   const problems = fetcher.data?.problems ?? {};
   const saved = fetcher.state === "idle" && fetcher.data?.saved === true;
   useOnceSaved(saved, onClose);
   return (
     <SidePanel title={product ? product.name : "New product"} onClose={onClose}>
-      <fetcher.Form method="post" action="/catalogue" aria-label={product ? `Change ${product.name}` : "New product"} className="flex flex-col gap-4">
+      <fetcher.Form
+        method="post"
+        action="/catalogue"
+        aria-label={product ? `Change ${product.name}` : "New product"}
+        className="flex flex-col gap-4"
+      >
         <input type="hidden" name="id" value={product?.id ?? ""} />
         <div className="grid grid-cols-[1fr_150px] gap-4">
           <Field label="Name" name="name" defaultValue={product?.name} problem={problems["name"]} autoFocus />
-          <Field label="Price" hint={currency} name="price" inputMode="decimal" defaultValue={product?.price} problem={problems["price"]} />
+          <Field
+            label="Price"
+            hint={currency}
+            name="price"
+            inputMode="decimal"
+            defaultValue={product?.price}
+            problem={problems["price"]}
+          />
         </div>
         <Field label="Short line" name="line" defaultValue={product?.line} problem={problems["line"]} />
-        <Labelled id="product-text" label="Longer text" problem={problems["text"]}><textarea id="product-text" name="text" rows={3} defaultValue={product?.text} className={inputClasses} /></Labelled>
+        <Labelled id="product-text" label="Longer text" problem={problems["text"]}>
+          <textarea id="product-text" name="text" rows={3} defaultValue={product?.text} className={inputClasses} />
+        </Labelled>
         <PictureOrder items={media} chosen={product?.pictures ?? []} />
         <div className="grid grid-cols-2 gap-4">
           <Field label="Code or GTIN" name="code" defaultValue={product?.code} problem={problems["code"]} />
-          <Field label="Holds" hint="500 g, 1.5 l, 6 pieces" name="content" defaultValue={product?.content} problem={problems["content"]} />
+          <Field
+            label="Holds"
+            hint="500 g, 1.5 l, 6 pieces"
+            name="content"
+            defaultValue={product?.content}
+            problem={problems["content"]}
+          />
           <Field label="Tags" hint="with commas" name="tags" defaultValue={product?.tags} problem={problems["tags"]} />
-          <Choice label="In stock" name="stock" defaultValue={product?.inStock === false ? "no" : "yes"} options={[["yes", "yes"], ["no", "no"]]} />
+          <Choice
+            label="In stock"
+            name="stock"
+            defaultValue={product?.inStock === false ? "no" : "yes"}
+            options={[
+              ["yes", "yes"],
+              ["no", "no"],
+            ]}
+          />
         </div>
         <Field label="Link" name="link" defaultValue={product?.link} problem={problems["link"]} />
         {product && product.history.length > 0 && (
           <div>
             <p className="mb-1 text-sm">Price history</p>
-            <ul className="divide-y divide-rule border-y border-rule text-sm">{product.history.map(({ from, price }) => <li key={from} className="flex justify-between py-1.5"><span>from {from}</span><span className="figures">{price}</span></li>)}</ul>
+            <ul className="divide-y divide-rule border-y border-rule text-sm">
+              {product.history.map(({ from, price }) => (
+                <li key={from} className="flex justify-between py-1.5">
+                  <span>from {from}</span>
+                  <span className="figures">{price}</span>
+                </li>
+              ))}
+            </ul>
           </div>
         )}
         {fetcher.data?.problem && <Notice kind="wrong">{fetcher.data.problem}</Notice>}
         <div className="flex items-center gap-4 border-t border-rule pt-4">
-          <Button look="main" type="submit" name="intent" value="product" disabled={fetcher.state !== "idle"}>Save</Button>
-          <Button look="quiet" onClick={onClose}>Cancel</Button>
-          {product && <button type="submit" name="intent" value="remove-product" formNoValidate className="ml-auto text-sm text-wrong hover:underline">Remove</button>}
+          <Button look="main" type="submit" name="intent" value="product" disabled={fetcher.state !== "idle"}>
+            Save
+          </Button>
+          <Button look="quiet" onClick={onClose}>
+            Cancel
+          </Button>
+          {product && (
+            <button
+              type="submit"
+              name="intent"
+              value="remove-product"
+              formNoValidate
+              className="ml-auto text-sm text-wrong hover:underline"
+            >
+              Remove
+            </button>
+          )}
         </div>
       </fetcher.Form>
     </SidePanel>

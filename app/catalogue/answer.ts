@@ -9,7 +9,14 @@ export interface CatalogueAnswer {
   readonly done: string;
 }
 
-export const answer = (change: Partial<CatalogueAnswer>): CatalogueAnswer => ({ saved: false, problem: null, problems: {}, done: "", ...change });
+export const answer = (change: Partial<CatalogueAnswer>): CatalogueAnswer => ({
+  saved: false,
+  problem: null,
+  problems: {},
+  done: "",
+  ...change,
+});
 
 /** How many renditions a change made out of date, in words; empty for none. */
-export const outdatedWords = (count: number): string => (count === 0 ? "" : ` ${count} ${count === 1 ? "rendition is" : "renditions are"} out of date now.`);
+export const outdatedWords = (count: number): string =>
+  count === 0 ? "" : ` ${count} ${count === 1 ? "rendition is" : "renditions are"} out of date now.`;

@@ -12,7 +12,12 @@ const SHAPE = "inline-flex items-center justify-center gap-2 whitespace-nowrap f
 const lookClasses = (look: Look): string => `${SHAPE} ${look === "quiet" ? "py-1" : "cut px-4 py-2"} ${LOOKS[look]}`;
 
 /** A button; `main` is the one main action of a screen. */
-export function Button({ look = "plain", className = "", type = "button", ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { look?: Look }) {
+export function Button({
+  look = "plain",
+  className = "",
+  type = "button",
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & { look?: Look }) {
   return <button type={type} className={`${lookClasses(look)} ${className}`} {...rest} />;
 }
 

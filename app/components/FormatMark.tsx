@@ -1,8 +1,22 @@
 import { type FormatName, FORMATS } from "../../core/placement/formats";
 
 /** A format's shape at its true ratio: the sign for it everywhere, always beside its name. */
-export function FormatMark({ format, size = 13, className = "" }: { format: FormatName; size?: number; className?: string }) {
+export function FormatMark({
+  format,
+  size = 13,
+  className = "",
+}: {
+  format: FormatName;
+  size?: number;
+  className?: string;
+}) {
   const { width, height } = FORMATS[format];
   const scale = size / Math.sqrt(width * height);
-  return <span aria-hidden className={`inline-block shrink-0 border-[1.5px] border-current ${className}`} style={{ width: width * scale, height: height * scale }} />;
+  return (
+    <span
+      aria-hidden
+      className={`inline-block shrink-0 border-[1.5px] border-current ${className}`}
+      style={{ width: width * scale, height: height * scale }}
+    />
+  );
 }

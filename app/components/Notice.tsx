@@ -8,10 +8,21 @@ const KINDS = {
 } as const;
 
 /** Something to know, said with an icon and words as well as a colour. */
-export function Notice({ kind, children, className = "" }: { kind: keyof typeof KINDS; children: ReactNode; className?: string }) {
+export function Notice({
+  kind,
+  children,
+  className = "",
+}: {
+  kind: keyof typeof KINDS;
+  children: ReactNode;
+  className?: string;
+}) {
   const { icon: Icon, classes } = KINDS[kind];
   return (
-    <div role={kind === "wrong" ? "alert" : "status"} className={`flex items-start gap-2 px-3 py-2 text-sm ${classes} ${className}`}>
+    <div
+      role={kind === "wrong" ? "alert" : "status"}
+      className={`flex items-start gap-2 px-3 py-2 text-sm ${classes} ${className}`}
+    >
       <Icon aria-hidden size={17} className="mt-px shrink-0" />
       <div>{children}</div>
     </div>

@@ -4,14 +4,22 @@ import { Link, isRouteErrorResponse, useRouteError } from "react-router";
 export function ProblemPage() {
   const error = useRouteError();
   const known = isRouteErrorResponse(error);
-  const title = known && error.status === 404 ? "Not here" : known && error.status === 403 ? "Not yours to change" : "Something went wrong";
-  const text = known && typeof error.data === "string" && error.data !== "" ? error.data : "The page could not be shown. Nothing you saved is lost. Try again, or go back to the bench.";
+  const title =
+    known && error.status === 404
+      ? "Not here"
+      : known && error.status === 403
+        ? "Not yours to change"
+        : "Something went wrong";
+  const text =
+    known && typeof error.data === "string" && error.data !== ""
+      ? error.data
+      : "The page could not be shown. Nothing you saved is lost. Try again, or go back to the bench.";
   return (
     <main className="mx-auto max-w-xl p-10">
       <title>{`${title} · Stencilcraft`}</title>
       <h1>{title}</h1>
       <p className="mt-3 text-soft">{text}</p>
-      <Link to="/" className="cut mt-6 inline-block bg-accent px-4 py-2 font-semibold text-card">
+      <Link to="/" className="mt-6 inline-block bg-accent px-4 py-2 font-semibold text-card cut">
         Back to the bench
       </Link>
     </main>

@@ -9,8 +9,12 @@ export function TrioThumbs({ slug, revision }: { slug: string; revision: number 
         const { width, height } = FORMATS[format];
         return (
           <img
-            key={format} src={`/promotions/${slug}/still/${format}?revision=${revision}`} alt={`${format} proof`} loading="lazy"
-            className="block min-w-0 basis-0 bg-[#7b7d7a] object-cover shadow-md" style={{ aspectRatio: `${width} / ${height}`, flexGrow: (STANDING[format] * width) / height }}
+            key={format}
+            src={`/promotions/${slug}/still/${format}?revision=${revision}`}
+            alt={`${format} proof`}
+            loading="lazy"
+            className="block min-w-0 basis-0 bg-[#7b7d7a] object-cover shadow-md"
+            style={{ aspectRatio: `${width} / ${height}`, flexGrow: (STANDING[format] * width) / height }}
           />
         );
       })}

@@ -9,11 +9,13 @@ export function thumbAddress(facts: MediaFacts, width: number): string | null {
 
 export const seconds = (ms: number): string => `${(ms / 1000).toFixed(1)} s`;
 
-export const megabytes = (bytes: number): string => (bytes >= 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` : `${Math.max(1, Math.round(bytes / 1000))} kB`);
+export const megabytes = (bytes: number): string =>
+  bytes >= 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` : `${Math.max(1, Math.round(bytes / 1000))} kB`;
 
 /** What an item is, in figures. */
 export function factLine(facts: MediaFacts): string {
-  if (facts.kind === "sound") return `${seconds(facts.length)} · ${facts.loudness === null ? "silent" : `${facts.loudness.toFixed(1)} LUFS`}`;
+  if (facts.kind === "sound")
+    return `${seconds(facts.length)} · ${facts.loudness === null ? "silent" : `${facts.loudness.toFixed(1)} LUFS`}`;
   const size = `${facts.width} × ${facts.height}`;
   if (facts.kind === "picture") return size;
   const rate = facts.rate.numerator / facts.rate.denominator;

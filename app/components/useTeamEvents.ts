@@ -1,7 +1,12 @@
 import { useEffect, useRef } from "react";
 import { number, object, string } from "yup";
 
-const schema = object({ topic: string().required(), id: string().required(), state: string().required(), progress: number().required() });
+const schema = object({
+  topic: string().required(),
+  id: string().required(),
+  state: string().required(),
+  progress: number().required(),
+});
 export interface TeamEventMessage {
   readonly topic: string;
   readonly id: string;

@@ -35,7 +35,8 @@ export function useUploads(onReceived: (id: string) => void) {
   const kept = useRef(new Map<number, Waiting>());
   const next = useRef(1);
 
-  const update = (key: number, change: Partial<Upload>): void => setUploads((all) => all.map((one) => (one.key === key ? { ...one, ...change } : one)));
+  const update = (key: number, change: Partial<Upload>): void =>
+    setUploads((all) => all.map((one) => (one.key === key ? { ...one, ...change } : one)));
   const drop = (key: number): void => {
     kept.current.delete(key);
     setUploads((all) => all.filter((one) => one.key !== key));
@@ -52,7 +53,12 @@ export function useUploads(onReceived: (id: string) => void) {
   function send({ key, file, wishes }: Waiting): void {
     const request = new XMLHttpRequest();
     requests.current.set(key, request);
-    const params = new URLSearchParams({ name: file.name, ...(wishes.again ? { again: "yes" } : {}), ...(wishes.replace ? { replace: wishes.replace } : {}), ...(wishes.logo ? { logo: "yes" } : {}) });
+    const params = new URLSearchParams({
+      name: file.name,
+      ...(wishes.again ? { again: "yes" } : {}),
+      ...(wishes.replace ? { replace: wishes.replace } : {}),
+      ...(wishes.logo ? { logo: "yes" } : {}),
+    });
     request.open("POST", `/media/upload?${params}`);
     request.setRequestHeader("content-type", "application/octet-stream");
     request.upload.onprogress = ({ loaded, total }) => update(key, { share: total > 0 ? loaded / total : 0 });
@@ -64,9 +70,13 @@ export function useUploads(onReceived: (id: string) => void) {
         if (answer.known) return update(key, { share: 1, known: { id: answer.id, name: answer.name } });
         drop(key);
         onReceived(answer.id);
-      } else if (request.status > 0) update(key, { problem: problemOf(request.responseText) ?? `“${file.name}” was not taken (${request.status}). Try again.` });
+      } else if (request.status > 0)
+        update(key, {
+          problem: problemOf(request.responseText) ?? `“${file.name}” was not taken (${request.status}). Try again.`,
+        });
     };
-    request.onerror = () => update(key, { problem: `“${file.name}” did not arrive: the connection was lost. Try again.` });
+    request.onerror = () =>
+      update(key, { problem: `“${file.name}” did not arrive: the connection was lost. Try again.` });
     request.onabort = () => drop(key);
     request.send(file);
   }
@@ -109,5 +119,7 @@ function parsed(text: string): unknown {
 
 function problemOf(text: string): string | null {
   const answer = parsed(text);
-  return typeof answer === "object" && answer !== null && "problem" in answer && typeof answer.problem === "string" ? answer.problem : null;
+  return typeof answer === "object" && answer !== null && "problem" in answer && typeof answer.problem === "string"
+    ? answer.problem
+    : null;
 }

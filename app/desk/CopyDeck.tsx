@@ -47,20 +47,43 @@ export function CopyDeck({ notice, actions, ...deck }: DeckProps & { notice?: Re
   const reports = wordReports(deck.prepared);
   return (
     <div className="h-full overflow-y-auto" data-testid="copy-deck">
-      {notice && <p role="status" className="border-b border-rule bg-card px-4 py-2.5 pl-[98px] text-[13.5px] text-soft">{notice}</p>}
+      {notice && (
+        <p role="status" className="border-b border-rule bg-card px-4 py-2.5 pl-[98px] text-[13.5px] text-soft">
+          {notice}
+        </p>
+      )}
       {promotion.scenes.map((scene, index) => {
         const span = promotion.spans[index];
-        return span && <SceneBand key={scene.id} deck={deck} scene={scene} span={span} index={index} reports={reports} />;
+        return (
+          span && <SceneBand key={scene.id} deck={deck} scene={scene} span={span} index={index} reports={reports} />
+        );
       })}
       <div className="flex gap-4 border-b border-rule px-4 py-3 pl-[98px]">{actions}</div>
-      <SoundBand document={document} sounds={choices.media.filter(({ facts }) => facts.kind === "sound")} onEdit={onEdit} />
+      <SoundBand
+        document={document}
+        sounds={choices.media.filter(({ facts }) => facts.kind === "sound")}
+        onEdit={onEdit}
+      />
       {document.spare.length > 0 && <SpareBand document={document} />}
     </div>
   );
 }
 
-function SceneBand({ deck, scene, span, index, reports }: { deck: DeckProps; scene: ResolvedScene; span: SceneSpan; index: number; reports: ReturnType<typeof wordReports> }) {
-  const { document, promotion, prepared, choices, marked, free, onMark, onPlace, onEdit, onProblem, onDropFiles } = deck;
+function SceneBand({
+  deck,
+  scene,
+  span,
+  index,
+  reports,
+}: {
+  deck: DeckProps;
+  scene: ResolvedScene;
+  span: SceneSpan;
+  index: number;
+  reports: ReturnType<typeof wordReports>;
+}) {
+  const { document, promotion, prepared, choices, marked, free, onMark, onPlace, onEdit, onProblem, onDropFiles } =
+    deck;
   const { template } = scene;
   const own = document.scenes[index];
   if (!own) return null;
@@ -68,30 +91,79 @@ function SceneBand({ deck, scene, span, index, reports }: { deck: DeckProps; sce
   const several = pictures.length > 1;
   const active = marked?.startsWith(`${template.id}.`) ?? false;
   return (
-    <section aria-label={`Scene ${index + 1}, ${template.name}`} className={`flex gap-4 border-b border-l-4 border-b-rule px-4 py-3.5 ${active ? "border-l-accent bg-card" : "border-l-transparent"}`}>
+    <section
+      aria-label={`Scene ${index + 1}, ${template.name}`}
+      className={`flex gap-4 border-b border-l-4 border-b-rule px-4 py-3.5 ${active ? "border-l-accent bg-card" : "border-l-transparent"}`}
+    >
       <div className="flex w-[58px] shrink-0 flex-col items-end text-right">
-        <div className="font-heading text-[24px] font-extrabold leading-none">{index + 1}</div>
-        <div className="figures mt-2 leading-[1.35] text-soft">{at(span.start)}<br />{at(span.end)}</div>
-        <SceneTools document={document} own={own} scene={template} origin={sceneOrigin(promotion.facts.templates, own)} index={index} palette={promotion.facts.brand.palette} free={free} onEdit={onEdit} onPlace={(slot) => onPlace(slot, span)} onProblem={onProblem} />
+        <div className="font-heading text-[24px] leading-none font-extrabold">{index + 1}</div>
+        <div className="mt-2 figures leading-[1.35] text-soft">
+          {at(span.start)}
+          <br />
+          {at(span.end)}
+        </div>
+        <SceneTools
+          document={document}
+          own={own}
+          scene={template}
+          origin={sceneOrigin(promotion.facts.templates, own)}
+          index={index}
+          palette={promotion.facts.brand.palette}
+          free={free}
+          onEdit={onEdit}
+          onPlace={(slot) => onPlace(slot, span)}
+          onProblem={onProblem}
+        />
       </div>
       <div className={`flex min-w-0 flex-1 ${several ? "flex-col gap-3" : "gap-4"}`}>
         <div className="flex min-w-0 flex-1 flex-col gap-1">
           {template.slots.map((slot) => {
             const key = slotKey(template, slot);
-            const common = { scene, document, choices, report: reports.get(key), locked: !free && !slot.allows.content, onFocus: () => onMark(key, span), onEdit };
+            const common = {
+              scene,
+              document,
+              choices,
+              report: reports.get(key),
+              locked: !free && !slot.allows.content,
+              onFocus: () => onMark(key, span),
+              onEdit,
+            };
             if (slot.kind === "words") return <WordsField key={key} slot={slot} {...common} />;
             if (slot.kind === "offer") return <OfferField key={key} slot={slot} promotion={promotion} {...common} />;
-            return slot.kind === "products" ? <ProductsField key={key} slot={slot} listed={promotion.facts.listed} {...common} /> : null;
+            return slot.kind === "products" ? (
+              <ProductsField key={key} slot={slot} listed={promotion.facts.listed} {...common} />
+            ) : null;
           })}
-          <BackingNote scenes={prepared.flatMap((one) => (one.scenes[index] ? [{ format: one.format, scene: one.scenes[index] }] : []))} />
+          <BackingNote
+            scenes={prepared.flatMap((one) =>
+              one.scenes[index] ? [{ format: one.format, scene: one.scenes[index] }] : [],
+            )}
+          />
         </div>
         <div className={several ? "grid grid-cols-3 gap-3" : "contents"}>
           {pictures.map((slot) => {
             const key = slotKey(template, slot);
-            const frames = prepared.flatMap((one) => (one.scenes[index]?.slots ?? []).filter((placed) => placed.key === key).map(({ place }) => ({ format: one.format, place })));
+            const frames = prepared.flatMap((one) =>
+              (one.scenes[index]?.slots ?? [])
+                .filter((placed) => placed.key === key)
+                .map(({ place }) => ({ format: one.format, place })),
+            );
             return (
-              <SlotPicture key={key} label={slot.label} wide={!several} needs={needsOf(slot)} locked={!free && !slot.allows.content} facts={scene.media[slot.id] ?? null} frames={frames} items={fitting(slot, choices.media)} inherited={!(key in document.fills)} marked={marked === key}
-                onFocus={() => onMark(key, span)} onChoose={(media) => onEdit({ kind: "fill", slot: key, fill: { kind: "media", media } })} onReset={() => onEdit({ kind: "fill", slot: key, fill: null })} onDropFiles={(files) => onDropFiles(key, files)}
+              <SlotPicture
+                key={key}
+                label={slot.label}
+                wide={!several}
+                needs={needsOf(slot)}
+                locked={!free && !slot.allows.content}
+                facts={scene.media[slot.id] ?? null}
+                frames={frames}
+                items={fitting(slot, choices.media)}
+                inherited={!(key in document.fills)}
+                marked={marked === key}
+                onFocus={() => onMark(key, span)}
+                onChoose={(media) => onEdit({ kind: "fill", slot: key, fill: { kind: "media", media } })}
+                onReset={() => onEdit({ kind: "fill", slot: key, fill: null })}
+                onDropFiles={(files) => onDropFiles(key, files)}
               />
             );
           })}
@@ -106,30 +178,61 @@ function fitting(slot: MediaSlot, media: readonly OfferedMedia[]): OfferedMedia[
   const miss = ({ facts }: OfferedMedia): number => {
     if (facts.kind === "sound") return 9;
     const small = Math.min(facts.width, facts.height) < slot.needs.leastPixels ? 2 : 0;
-    const brief = facts.kind === "clip" && (facts.frames * facts.rate.denominator) / facts.rate.numerator < slot.needs.leastSeconds ? 2 : 0;
+    const brief =
+      facts.kind === "clip" && (facts.frames * facts.rate.denominator) / facts.rate.numerator < slot.needs.leastSeconds
+        ? 2
+        : 0;
     return shapeMiss(facts, slot.needs.shape) + small + brief;
   };
-  return media.filter(({ facts }) => facts.kind !== "sound" && slot.accepts.includes(facts.kind)).sort((one, other) => miss(one) - miss(other));
+  return media
+    .filter(({ facts }) => facts.kind !== "sound" && slot.accepts.includes(facts.kind))
+    .sort((one, other) => miss(one) - miss(other));
 }
 
 /** What a slot asks of its picture, in words. */
 function needsOf({ accepts, needs: { shape, leastPixels, leastSeconds } }: MediaSlot): string {
   const kinds = accepts.length > 1 ? "Picture or clip" : accepts[0] === "clip" ? "Clip" : "Picture";
-  return [shape === "any" ? kinds : `${kinds}, ${shape}`, ...(leastPixels > 0 ? [`from ${leastPixels} px`] : []), ...(leastSeconds > 0 ? [`from ${leastSeconds} s`] : [])].join(", ");
+  return [
+    shape === "any" ? kinds : `${kinds}, ${shape}`,
+    ...(leastPixels > 0 ? [`from ${leastPixels} px`] : []),
+    ...(leastSeconds > 0 ? [`from ${leastSeconds} s`] : []),
+  ].join(", ");
 }
 
 /** The music under the whole promotion. It fades in and out by itself and is brought to an even loudness. */
-function SoundBand({ document, sounds, onEdit }: { document: Promotion; sounds: readonly OfferedMedia[]; onEdit: (edit: Edit) => void }) {
+function SoundBand({
+  document,
+  sounds,
+  onEdit,
+}: {
+  document: Promotion;
+  sounds: readonly OfferedMedia[];
+  onEdit: (edit: Edit) => void;
+}) {
   return (
     <section aria-label="Sound" className="flex items-center gap-4 border-l-4 border-l-transparent px-4 py-3.5">
       <AudioLines aria-hidden size={24} className="ml-[34px] shrink-0" />
-      <label htmlFor="tune" className="text-[13px] text-soft">Music</label>
-      <select id="tune" value={document.tune ?? ""} onChange={(event) => onEdit({ kind: "choose", what: "tune", id: event.target.value || null })} className={`${fieldLook} w-auto! min-w-60`}>
+      <label htmlFor="tune" className="text-[13px] text-soft">
+        Music
+      </label>
+      <select
+        id="tune"
+        value={document.tune ?? ""}
+        onChange={(event) => onEdit({ kind: "choose", what: "tune", id: event.target.value || null })}
+        className={`${fieldLook} w-auto! min-w-60`}
+      >
         <option value="">no music</option>
-        {sounds.map(({ facts: { id, name }, rights }) => <option key={id} value={id}>{name.replace(/\.\w+$/, "")}{rights === "clear" ? "" : ` (${RIGHTS_WORDS[rights]})`}</option>)}
+        {sounds.map(({ facts: { id, name }, rights }) => (
+          <option key={id} value={id}>
+            {name.replace(/\.\w+$/, "")}
+            {rights === "clear" ? "" : ` (${RIGHTS_WORDS[rights]})`}
+          </option>
+        ))}
       </select>
       <RightsMark state={sounds.find(({ facts }) => facts.id === document.tune)?.rights ?? "clear"} />
-      <span className="text-[13px] text-soft">{sounds.length === 0 ? "Bring a tune in under Media." : "fades in and out, at −14 LUFS"}</span>
+      <span className="text-[13px] text-soft">
+        {sounds.length === 0 ? "Bring a tune in under Media." : "fades in and out, at −14 LUFS"}
+      </span>
     </section>
   );
 }
@@ -137,12 +240,29 @@ function SoundBand({ document, sounds, onEdit }: { document: Promotion; sounds: 
 /** What found no place when the template was changed. */
 function SpareBand({ document }: { document: Promotion }) {
   return (
-    <section aria-label="Kept aside" className="border-l-4 border-t border-l-transparent border-t-rule px-4 py-3.5 pl-[98px] text-[14px]">
+    <section
+      aria-label="Kept aside"
+      className="border-t border-l-4 border-t-rule border-l-transparent px-4 py-3.5 pl-[98px] text-[14px]"
+    >
       <h2 className="text-[15px] font-semibold">Kept aside</h2>
-      <p className="text-[13px] text-soft">These found no place in this template. They come back when you change to one that has a place for them.</p>
-      <ul className="mt-1">{document.spare.map(({ label, fill }, index) => <li key={index}><span className="text-soft">{label}:</span> {fill.kind === "words" ? fill.text : fill.kind === "media" ? "a picture or clip" : `${fill.products.length} products`}</li>)}</ul>
+      <p className="text-[13px] text-soft">
+        These found no place in this template. They come back when you change to one that has a place for them.
+      </p>
+      <ul className="mt-1">
+        {document.spare.map(({ label, fill }, index) => (
+          <li key={index}>
+            <span className="text-soft">{label}:</span>{" "}
+            {fill.kind === "words"
+              ? fill.text
+              : fill.kind === "media"
+                ? "a picture or clip"
+                : `${fill.products.length} products`}
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }
 
-const at = (time: number): string => `${String(Math.floor(time / 60000)).padStart(2, "0")}:${((time % 60000) / 1000).toFixed(1).padStart(4, "0")}`;
+const at = (time: number): string =>
+  `${String(Math.floor(time / 60000)).padStart(2, "0")}:${((time % 60000) / 1000).toFixed(1).padStart(4, "0")}`;

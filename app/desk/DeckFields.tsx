@@ -7,7 +7,8 @@ import { type WordReport } from "../../core/preflight/wordFindings";
 import { type DeckChoices } from "./CopyDeck";
 import { WordsMeters } from "./WordsMeters";
 
-export const fieldLook = "w-full border border-rule bg-white px-2.5 py-1.5 text-[15px] focus-visible:border-accent focus-visible:outline-1 focus-visible:outline-accent read-only:bg-[#efe9dc]";
+export const fieldLook =
+  "w-full border border-rule bg-white px-2.5 py-1.5 text-[15px] focus-visible:border-accent focus-visible:outline-1 focus-visible:outline-accent read-only:bg-[#efe9dc]";
 
 /** What every field of the deck is given. */
 export interface DeckField<Slot> {
@@ -23,7 +24,11 @@ export interface DeckField<Slot> {
 }
 
 /** Says that the template keeps a field as it is. */
-export const Locked = () => <span className="flex items-center gap-1" title="Locked by the template. A designer can change it."><Lock aria-hidden size={12} /> locked</span>;
+export const Locked = () => (
+  <span className="flex items-center gap-1" title="Locked by the template. A designer can change it.">
+    <Lock aria-hidden size={12} /> locked
+  </span>
+);
 
 export function WordsField({ scene, slot, document, choices, report, locked, onFocus, onEdit }: DeckField<WordsSlot>) {
   const key = slotKey(scene.template, slot);
@@ -31,86 +36,248 @@ export function WordsField({ scene, slot, document, choices, report, locked, onF
   const length = [...text].length;
   const suggestions = choices.suggestions[slot.role] ?? [];
   const write = (value: string): void => onEdit({ kind: "fill", slot: key, fill: { kind: "words", text: value } });
-  if (slot.role === "stars") return <StarsField slotId={key} slot={slot} text={text} locked={locked} onFocus={onFocus} onWrite={write} />;
+  if (slot.role === "stars")
+    return <StarsField slotId={key} slot={slot} text={text} locked={locked} onFocus={onFocus} onWrite={write} />;
   return (
     <div>
       <div className="mb-1 flex min-h-6 items-center justify-between gap-3 text-[13px] text-soft">
-        <label htmlFor={key}>{slot.label}{!slot.required && " (optional)"}</label>
+        <label htmlFor={key}>
+          {slot.label}
+          {!slot.required && " (optional)"}
+        </label>
         <span className="flex min-w-0 items-center gap-3 whitespace-nowrap">
           {locked && <Locked />}
           {slot.binding === "product.name" && !locked && (
-            <select aria-label="Product of the promotion" value={document.product ?? ""} onFocus={onFocus} onChange={(event) => onEdit({ kind: "choose", what: "product", id: event.target.value || null })} className="h-6 max-w-36 truncate bg-transparent text-ready underline">
-              {choices.products.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}
+            <select
+              aria-label="Product of the promotion"
+              value={document.product ?? ""}
+              onFocus={onFocus}
+              onChange={(event) => onEdit({ kind: "choose", what: "product", id: event.target.value || null })}
+              className="h-6 max-w-36 truncate bg-transparent text-ready underline"
+            >
+              {choices.products.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
             </select>
           )}
-          {key in document.fills && slot.binding && !locked ? <button type="button" className="underline hover:text-ink" onClick={() => onEdit({ kind: "fill", slot: key, fill: null })}>Reset</button> : slot.binding && slot.binding !== "product.name" && <span>{slot.binding.startsWith("brand") ? "from the brand book" : "from the catalogue"}</span>}
-          <span className={`figures ${length > slot.budget ? "text-warn" : ""}`}>{length} of {slot.budget}</span>
+          {key in document.fills && slot.binding && !locked ? (
+            <button
+              type="button"
+              className="underline hover:text-ink"
+              onClick={() => onEdit({ kind: "fill", slot: key, fill: null })}
+            >
+              Reset
+            </button>
+          ) : (
+            slot.binding &&
+            slot.binding !== "product.name" && (
+              <span>{slot.binding.startsWith("brand") ? "from the brand book" : "from the catalogue"}</span>
+            )
+          )}
+          <span className={`figures ${length > slot.budget ? "text-warn" : ""}`}>
+            {length} of {slot.budget}
+          </span>
         </span>
       </div>
-      {suggestions.length > 0 && <datalist id={`${key}-suggestions`}>{suggestions.map((words) => <option key={words} value={words} />)}</datalist>}
-      <input id={key} data-slot={key} list={suggestions.length > 0 ? `${key}-suggestions` : undefined} value={text} readOnly={locked} maxLength={MOST_WORDS} placeholder={slot.hint} onFocus={onFocus} dir="auto" onChange={(event) => write(event.target.value)} className={fieldLook} />
+      {suggestions.length > 0 && (
+        <datalist id={`${key}-suggestions`}>
+          {suggestions.map((words) => (
+            <option key={words} value={words} />
+          ))}
+        </datalist>
+      )}
+      <input
+        id={key}
+        data-slot={key}
+        list={suggestions.length > 0 ? `${key}-suggestions` : undefined}
+        value={text}
+        readOnly={locked}
+        maxLength={MOST_WORDS}
+        placeholder={slot.hint}
+        onFocus={onFocus}
+        dir="auto"
+        onChange={(event) => write(event.target.value)}
+        className={fieldLook}
+      />
       {text.trim() !== "" && <WordsMeters report={report} />}
     </div>
   );
 }
 
-function StarsField({ slotId, slot, text, locked, onFocus, onWrite }: { slotId: string; slot: WordsSlot; text: string; locked: boolean; onFocus: () => void; onWrite: (text: string) => void }) {
+function StarsField({
+  slotId,
+  slot,
+  text,
+  locked,
+  onFocus,
+  onWrite,
+}: {
+  slotId: string;
+  slot: WordsSlot;
+  text: string;
+  locked: boolean;
+  onFocus: () => void;
+  onWrite: (text: string) => void;
+}) {
   return (
     <div className="flex items-center justify-between gap-3 pb-1 text-[13px] text-soft">
       <label htmlFor={slotId}>{slot.label}</label>
-      <select id={slotId} data-slot={slotId} value={text} disabled={locked} onFocus={onFocus} onChange={(event) => onWrite(event.target.value)} className={`${fieldLook} w-auto!`}>
+      <select
+        id={slotId}
+        data-slot={slotId}
+        value={text}
+        disabled={locked}
+        onFocus={onFocus}
+        onChange={(event) => onWrite(event.target.value)}
+        className={`${fieldLook} w-auto!`}
+      >
         <option value="">none shown</option>
-        {["5", "4", "3", "2", "1"].map((count) => <option key={count} value={count}>{count} of 5</option>)}
+        {["5", "4", "3", "2", "1"].map((count) => (
+          <option key={count} value={count}>
+            {count} of 5
+          </option>
+        ))}
       </select>
     </div>
   );
 }
 
-export function OfferField({ scene, slot, document, promotion, choices, report, locked, onFocus, onEdit }: DeckField<OfferSlot> & { promotion: ResolvedPromotion }) {
+export function OfferField({
+  scene,
+  slot,
+  document,
+  promotion,
+  choices,
+  report,
+  locked,
+  onFocus,
+  onEdit,
+}: DeckField<OfferSlot> & { promotion: ResolvedPromotion }) {
   const key = slotKey(scene.template, slot);
   const lines = promotion.facts.offer;
   return (
     <div>
-      <div className="mb-1 flex min-h-6 items-center justify-between text-[13px] text-soft"><label htmlFor={key}>Offer</label><span>{locked ? <Locked /> : (lines?.until ?? "from the catalogue")}</span></div>
-      <div className="flex items-center gap-2">
-        <select id={key} data-slot={key} value={document.offer ?? ""} disabled={locked} onFocus={onFocus} onChange={(event) => onEdit({ kind: "choose", what: "offer", id: event.target.value || null })} className={`${fieldLook} w-auto! min-w-0 flex-1`}>
-          <option value="">no offer</option>
-          {choices.offers.map(({ id, name, state }) => <option key={id} value={id}>{name}{state === "running" ? "" : ` (${state})`}</option>)}
-        </select>
-        {lines && <span className="figures whitespace-nowrap text-[12px] text-ready">{lines.was !== "" && <s className="text-soft">{lines.was}</s>} {lines.now} · {lines.badge}</span>}
+      <div className="mb-1 flex min-h-6 items-center justify-between text-[13px] text-soft">
+        <label htmlFor={key}>Offer</label>
+        <span>{locked ? <Locked /> : (lines?.until ?? "from the catalogue")}</span>
       </div>
-      {document.offer && !lines && <p className="mt-1 text-[13px] text-wrong">This offer is not for this product, or does not lower its price. Choose another, or change it in the catalogue.</p>}
+      <div className="flex items-center gap-2">
+        <select
+          id={key}
+          data-slot={key}
+          value={document.offer ?? ""}
+          disabled={locked}
+          onFocus={onFocus}
+          onChange={(event) => onEdit({ kind: "choose", what: "offer", id: event.target.value || null })}
+          className={`${fieldLook} w-auto! min-w-0 flex-1`}
+        >
+          <option value="">no offer</option>
+          {choices.offers.map(({ id, name, state }) => (
+            <option key={id} value={id}>
+              {name}
+              {state === "running" ? "" : ` (${state})`}
+            </option>
+          ))}
+        </select>
+        {lines && (
+          <span className="figures text-[12px] whitespace-nowrap text-ready">
+            {lines.was !== "" && <s className="text-soft">{lines.was}</s>} {lines.now} · {lines.badge}
+          </span>
+        )}
+      </div>
+      {document.offer && !lines && (
+        <p className="mt-1 text-[13px] text-wrong">
+          This offer is not for this product, or does not lower its price. Choose another, or change it in the
+          catalogue.
+        </p>
+      )}
       {lines && <WordsMeters report={report} />}
     </div>
   );
 }
 
 /** Rows of the catalogue, in order; what is not chosen is filled with what goes with the product. */
-export function ProductsField({ scene, slot, document, choices, locked, onFocus, onEdit, listed }: DeckField<ProductsSlot> & { listed: readonly string[] }) {
+export function ProductsField({
+  scene,
+  slot,
+  document,
+  choices,
+  locked,
+  onFocus,
+  onEdit,
+  listed,
+}: DeckField<ProductsSlot> & { listed: readonly string[] }) {
   const key = slotKey(scene.template, slot);
   const fill = document.fills[key];
   const shown = (fill?.kind === "products" ? fill.products : listed).slice(0, slot.most);
-  const set = (products: readonly string[]): void => onEdit({ kind: "fill", slot: key, fill: { kind: "products", products } });
-  const nameOf = (id: string): string => choices.products.find((product) => product.id === id)?.name ?? "a product that was removed";
+  const set = (products: readonly string[]): void =>
+    onEdit({ kind: "fill", slot: key, fill: { kind: "products", products } });
+  const nameOf = (id: string): string =>
+    choices.products.find((product) => product.id === id)?.name ?? "a product that was removed";
   return (
     <fieldset data-slot={key} onFocus={onFocus} disabled={locked}>
       <div className="mb-1 flex min-h-6 items-center justify-between text-[13px] text-soft">
-        <legend className="float-left">{slot.label}, at most {slot.most}</legend>
-        <span>{locked ? <Locked /> : fill ? <button type="button" className="underline hover:text-ink" onClick={() => onEdit({ kind: "fill", slot: key, fill: null })}>Reset</button> : "from the catalogue"}</span>
+        <legend className="float-left">
+          {slot.label}, at most {slot.most}
+        </legend>
+        <span>
+          {locked ? (
+            <Locked />
+          ) : fill ? (
+            <button
+              type="button"
+              className="underline hover:text-ink"
+              onClick={() => onEdit({ kind: "fill", slot: key, fill: null })}
+            >
+              Reset
+            </button>
+          ) : (
+            "from the catalogue"
+          )}
+        </span>
       </div>
       <ol className="border border-rule bg-white">
         {shown.map((id, index) => (
           <li key={id} className="flex items-center gap-2 border-b border-rule px-2.5 py-1 text-[14px] last:border-b-0">
-            <span className="figures text-soft">{index + 1}</span><span className="min-w-0 flex-1 truncate">{nameOf(id)}</span>
-            <button type="button" disabled={index === 0} aria-label={`Move ${nameOf(id)} up`} onClick={() => set(swapped(shown, index))} className="px-1 text-soft hover:text-ink disabled:opacity-30">↑</button>
-            <button type="button" aria-label={`Take ${nameOf(id)} out`} onClick={() => set(shown.filter((other) => other !== id))} className="px-1 text-soft hover:text-ink">×</button>
+            <span className="figures text-soft">{index + 1}</span>
+            <span className="min-w-0 flex-1 truncate">{nameOf(id)}</span>
+            <button
+              type="button"
+              disabled={index === 0}
+              aria-label={`Move ${nameOf(id)} up`}
+              onClick={() => set(swapped(shown, index))}
+              className="px-1 text-soft hover:text-ink disabled:opacity-30"
+            >
+              ↑
+            </button>
+            <button
+              type="button"
+              aria-label={`Take ${nameOf(id)} out`}
+              onClick={() => set(shown.filter((other) => other !== id))}
+              className="px-1 text-soft hover:text-ink"
+            >
+              ×
+            </button>
           </li>
         ))}
         {shown.length < slot.most && (
           <li className="px-1.5 py-1">
-            <select aria-label="Add a product to the list" value="" onChange={(event) => event.target.value && set([...shown, event.target.value])} className="w-full bg-transparent px-1 py-0.5 text-[14px] text-soft">
+            <select
+              aria-label="Add a product to the list"
+              value=""
+              onChange={(event) => event.target.value && set([...shown, event.target.value])}
+              className="w-full bg-transparent px-1 py-0.5 text-[14px] text-soft"
+            >
               <option value="">add a product …</option>
-              {choices.products.filter(({ id }) => !shown.includes(id)).map(({ id, name }) => <option key={id} value={id}>{name}</option>)}
+              {choices.products
+                .filter(({ id }) => !shown.includes(id))
+                .map(({ id, name }) => (
+                  <option key={id} value={id}>
+                    {name}
+                  </option>
+                ))}
             </select>
           </li>
         )}
@@ -119,4 +286,5 @@ export function ProductsField({ scene, slot, document, choices, locked, onFocus,
   );
 }
 
-const swapped = (ids: readonly string[], index: number): string[] => ids.map((id, at) => (at === index - 1 ? (ids[index] ?? id) : at === index ? (ids[index - 1] ?? id) : id));
+const swapped = (ids: readonly string[], index: number): string[] =>
+  ids.map((id, at) => (at === index - 1 ? (ids[index] ?? id) : at === index ? (ids[index - 1] ?? id) : id));

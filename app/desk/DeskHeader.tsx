@@ -4,10 +4,27 @@ import { type ReactNode, useState } from "react";
 import { useLive } from "../components/useLive";
 import { type SaveState } from "./useDocument";
 
-const DESKS = [["Fill", ""], ["Send", "/send"]] as const;
+const DESKS = [
+  ["Fill", ""],
+  ["Send", "/send"],
+] as const;
 
 /** The head of a promotion: its name, saved state, the desks, and its actions. */
-export function DeskHeader({ slug, name, save, current, onRename, children }: { slug: string; name: string; save?: SaveState; current: "Fill" | "Send"; onRename?: (name: string) => void; children: ReactNode }) {
+export function DeskHeader({
+  slug,
+  name,
+  save,
+  current,
+  onRename,
+  children,
+}: {
+  slug: string;
+  name: string;
+  save?: SaveState;
+  current: "Fill" | "Send";
+  onRename?: (name: string) => void;
+  children: ReactNode;
+}) {
   return (
     <div className="flex h-[58px] shrink-0 items-center gap-6 border-b border-rule bg-card px-5">
       <title>{`${name} · Stencilcraft`}</title>
@@ -15,8 +32,12 @@ export function DeskHeader({ slug, name, save, current, onRename, children }: { 
       {save && <Saved state={save} />}
       <nav aria-label="Desks" className="flex gap-1">
         {DESKS.map(([text, path]) => (
-          <Link key={text} to={`/promotions/${slug}${path}`} aria-current={text === current ? "step" : undefined}
-            className={`px-5 py-1.5 text-[14.5px] font-semibold [clip-path:polygon(0_0,calc(100%-11px)_0,100%_50%,calc(100%-11px)_100%,0_100%,11px_50%)] ${text === current ? "bg-ink text-card" : "bg-[#e9e1d0] text-soft hover:text-ink"}`}>
+          <Link
+            key={text}
+            to={`/promotions/${slug}${path}`}
+            aria-current={text === current ? "step" : undefined}
+            className={`px-5 py-1.5 text-[14.5px] font-semibold [clip-path:polygon(0_0,calc(100%-11px)_0,100%_50%,calc(100%-11px)_100%,0_100%,11px_50%)] ${text === current ? "bg-ink text-card" : "bg-[#e9e1d0] text-soft hover:text-ink"}`}
+          >
             {text}
           </Link>
         ))}
@@ -36,7 +57,12 @@ function EditableName({ name, onRename }: { name: string; onRename: (name: strin
   const shown = typed ?? name;
   return (
     <input
-      value={shown} readOnly={!live} maxLength={80} aria-label="Name of the promotion" onChange={(event) => setTyped(event.target.value)} onBlur={finish}
+      value={shown}
+      readOnly={!live}
+      maxLength={80}
+      aria-label="Name of the promotion"
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={finish}
       onKeyDown={(event) => {
         if (event.key === "Enter") event.currentTarget.blur();
         if (event.key === "Escape") setTyped(null);
@@ -50,8 +76,27 @@ function EditableName({ name, onRename }: { name: string; onRename: (name: strin
 /** What has become of the last change, in words. */
 export function Saved({ state }: { state: SaveState }) {
   const look = "flex min-w-[74px] items-center gap-1 text-[13px]";
-  if (state === "saved") return <span role="status" className={`${look} text-ready`}><Check aria-hidden size={14} /> saved</span>;
-  if (state === "saving") return <span role="status" className={`${look} text-soft`}><LoaderCircle aria-hidden size={14} /> saving</span>;
-  if (state === "offline") return <span role="status" className={`${look} text-warn`}><CloudOff aria-hidden size={14} /> not saved: no connection, trying again</span>;
-  return <span role="alert" className={`${look} text-wrong`}><TriangleAlert aria-hidden size={14} /> {state.problem}</span>;
+  if (state === "saved")
+    return (
+      <span role="status" className={`${look} text-ready`}>
+        <Check aria-hidden size={14} /> saved
+      </span>
+    );
+  if (state === "saving")
+    return (
+      <span role="status" className={`${look} text-soft`}>
+        <LoaderCircle aria-hidden size={14} /> saving
+      </span>
+    );
+  if (state === "offline")
+    return (
+      <span role="status" className={`${look} text-warn`}>
+        <CloudOff aria-hidden size={14} /> not saved: no connection, trying again
+      </span>
+    );
+  return (
+    <span role="alert" className={`${look} text-wrong`}>
+      <TriangleAlert aria-hidden size={14} /> {state.problem}
+    </span>
+  );
 }

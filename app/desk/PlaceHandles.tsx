@@ -27,10 +27,26 @@ const LARGE_STEP = 10;
 
 /** Corners always; the middles of edges only where they leave room to take hold of the whole. */
 const EDGES: readonly { readonly edges: DraggedEdges; readonly look: string }[] = [
-  { edges: { across: "start", down: "start" }, look: "flex -left-2.5 -top-2.5 cursor-nwse-resize" }, { edges: { across: null, down: "start" }, look: "hidden [@container(min-width:52px)]:flex left-1/2 -ml-2.5 -top-2.5 cursor-ns-resize" },
-  { edges: { across: "end", down: "start" }, look: "flex -right-2.5 -top-2.5 cursor-nesw-resize" }, { edges: { across: "end", down: null }, look: "hidden [@container(min-height:52px)]:flex -right-2.5 top-1/2 -mt-2.5 cursor-ew-resize" },
-  { edges: { across: "end", down: "end" }, look: "flex -right-2.5 -bottom-2.5 cursor-nwse-resize" }, { edges: { across: null, down: "end" }, look: "hidden [@container(min-width:52px)]:flex left-1/2 -ml-2.5 -bottom-2.5 cursor-ns-resize" },
-  { edges: { across: "start", down: "end" }, look: "flex -left-2.5 -bottom-2.5 cursor-nesw-resize" }, { edges: { across: "start", down: null }, look: "hidden [@container(min-height:52px)]:flex -left-2.5 top-1/2 -mt-2.5 cursor-ew-resize" },
+  { edges: { across: "start", down: "start" }, look: "flex -left-2.5 -top-2.5 cursor-nwse-resize" },
+  {
+    edges: { across: null, down: "start" },
+    look: "hidden [@container(min-width:52px)]:flex left-1/2 -ml-2.5 -top-2.5 cursor-ns-resize",
+  },
+  { edges: { across: "end", down: "start" }, look: "flex -right-2.5 -top-2.5 cursor-nesw-resize" },
+  {
+    edges: { across: "end", down: null },
+    look: "hidden [@container(min-height:52px)]:flex -right-2.5 top-1/2 -mt-2.5 cursor-ew-resize",
+  },
+  { edges: { across: "end", down: "end" }, look: "flex -right-2.5 -bottom-2.5 cursor-nwse-resize" },
+  {
+    edges: { across: null, down: "end" },
+    look: "hidden [@container(min-width:52px)]:flex left-1/2 -ml-2.5 -bottom-2.5 cursor-ns-resize",
+  },
+  { edges: { across: "start", down: "end" }, look: "flex -left-2.5 -bottom-2.5 cursor-nesw-resize" },
+  {
+    edges: { across: "start", down: null },
+    look: "hidden [@container(min-height:52px)]:flex -left-2.5 top-1/2 -mt-2.5 cursor-ew-resize",
+  },
 ];
 
 interface Drag {
@@ -43,7 +59,15 @@ interface Drag {
 }
 
 /** A slot's place on one proof with handles: dragged and resized with snapping, or moved by the arrow keys. */
-export function PlaceHandles({ engine, format, placing }: { engine: ProofEngine | null; format: FormatName; placing: Placing }) {
+export function PlaceHandles({
+  engine,
+  format,
+  placing,
+}: {
+  engine: ProofEngine | null;
+  format: FormatName;
+  placing: Placing;
+}) {
   // The time is part of what is picked, so that the handles follow the scene on screen.
   useProofState(engine, (state) => `${state.prepared.length}/${Math.floor(state.time / 100)}`);
   useProofState(engine, (state) => state.prepared);
@@ -76,16 +100,28 @@ export function PlaceHandles({ engine, format, placing }: { engine: ProofEngine 
   if (!shown) return null;
   const place = drag?.now ?? atLeast(byHand ?? shown);
   const safe = safeArea(shape);
-  const surroundings = { shape, safe, others: [...places].filter(([key]) => key !== placing.slot).map(([, one]) => one) };
+  const surroundings = {
+    shape,
+    safe,
+    others: [...places].filter(([key]) => key !== placing.slot).map(([, one]) => one),
+  };
   /** Design units of a pixel of the screen. */
-  const unitsPerPixel = (element: Element): number => shape.width / (element.closest("[data-proof]")?.getBoundingClientRect().width ?? shape.width);
+  const unitsPerPixel = (element: Element): number =>
+    shape.width / (element.closest("[data-proof]")?.getBoundingClientRect().width ?? shape.width);
 
   function take(event: PointerEvent<HTMLElement>, edges: DraggedEdges): void {
     if (event.button !== 0) return;
     event.stopPropagation();
     event.currentTarget.setPointerCapture(event.pointerId);
     justDragged.current = false;
-    setDrag({ edges, from: { x: event.clientX, y: event.clientY }, start: place, now: place, guides: [], moved: false });
+    setDrag({
+      edges,
+      from: { x: event.clientX, y: event.clientY },
+      start: place,
+      now: place,
+      guides: [],
+      moved: false,
+    });
   }
 
   function pull(event: PointerEvent<HTMLElement>): void {
@@ -96,7 +132,9 @@ export function PlaceHandles({ engine, format, placing }: { engine: ProofEngine 
     const units = unitsPerPixel(event.currentTarget);
     const free = dragged(drag.start, drag.edges, { x: x * units, y: y * units });
     // With Alt held it goes where it is put.
-    const { place: next, guides } = event.altKey ? { place: free, guides: [] } : snap(free, drag.edges, surroundings, REACH_PX * units);
+    const { place: next, guides } = event.altKey
+      ? { place: free, guides: [] }
+      : snap(free, drag.edges, surroundings, REACH_PX * units);
     setDrag({ ...drag, now: next, guides, moved: true });
     placing.onDrag(format, toHalves(next));
   }
@@ -111,7 +149,12 @@ export function PlaceHandles({ engine, format, placing }: { engine: ProofEngine 
 
   function pressKey(event: KeyboardEvent<HTMLElement>): void {
     const step = event.shiftKey ? LARGE_STEP : STEP;
-    const by = { ArrowLeft: { x: -step, y: 0 }, ArrowRight: { x: step, y: 0 }, ArrowUp: { x: 0, y: -step }, ArrowDown: { x: 0, y: step } }[event.key];
+    const by = {
+      ArrowLeft: { x: -step, y: 0 },
+      ArrowRight: { x: step, y: 0 },
+      ArrowUp: { x: 0, y: -step },
+      ArrowDown: { x: 0, y: step },
+    }[event.key];
     if (!by) return;
     event.preventDefault();
     event.stopPropagation();
@@ -122,19 +165,51 @@ export function PlaceHandles({ engine, format, placing }: { engine: ProofEngine 
   const outside = !contains(safe, place, 0.5);
   return (
     <>
-      {drag?.moved && <div aria-hidden className="pointer-events-none absolute border border-dashed border-white/80 outline outline-dashed outline-black/50" style={boxStyle(safe, shape)} />}
-      {drag?.guides.map(({ axis, at, kind }) => <div key={`${axis}${at}`} aria-hidden data-guide={kind} className="pointer-events-none absolute bg-ink outline outline-card/80" style={axis === "across" ? { left: `${(at / shape.width) * 100}%`, top: 0, bottom: 0, width: 1 } : { top: `${(at / shape.height) * 100}%`, left: 0, right: 0, height: 1 }} />)}
+      {drag?.moved && (
+        <div
+          aria-hidden
+          className="pointer-events-none absolute border border-dashed border-white/80 outline outline-black/50 outline-dashed"
+          style={boxStyle(safe, shape)}
+        />
+      )}
+      {drag?.guides.map(({ axis, at, kind }) => (
+        <div
+          key={`${axis}${at}`}
+          aria-hidden
+          data-guide={kind}
+          className="pointer-events-none absolute bg-ink outline outline-card/80"
+          style={
+            axis === "across"
+              ? { left: `${(at / shape.width) * 100}%`, top: 0, bottom: 0, width: 1 }
+              : { top: `${(at / shape.height) * 100}%`, left: 0, right: 0, height: 1 }
+          }
+        />
+      ))}
       <div
-        tabIndex={0} role="group" aria-label={`${placing.label} in ${format}: ${Math.round(place.x)}, ${Math.round(place.y)}, ${Math.round(place.width)} by ${Math.round(place.height)} units${outside ? ", outside the safe area" : ""}. Arrow keys move it, with Shift by ten, with Control its size.`}
-        data-handles={format} onPointerDown={(event) => take(event, WHOLE)} onPointerMove={pull} onPointerUp={letGo} onPointerCancel={letGo} onKeyDown={pressKey}
+        tabIndex={0}
+        role="group"
+        aria-label={`${placing.label} in ${format}: ${Math.round(place.x)}, ${Math.round(place.y)}, ${Math.round(place.width)} by ${Math.round(place.height)} units${outside ? ", outside the safe area" : ""}. Arrow keys move it, with Shift by ten, with Control its size.`}
+        data-handles={format}
+        onPointerDown={(event) => take(event, WHOLE)}
+        onPointerMove={pull}
+        onPointerUp={letGo}
+        onPointerCancel={letGo}
+        onKeyDown={pressKey}
         onClick={(event) => {
           // What was dragged here is not a click on what lies below.
           if (justDragged.current) event.stopPropagation();
         }}
-        className={`@container-size absolute cursor-move touch-none outline-2 ${byHand || drag ? "outline-solid" : "outline-dashed"} ${outside ? "outline-wrong" : "outline-accent"}`} style={boxStyle(place, shape)}
+        className={`@container-size absolute cursor-move touch-none outline-2 ${byHand || drag ? "outline-solid" : "outline-dashed"} ${outside ? "outline-wrong" : "outline-accent"}`}
+        style={boxStyle(place, shape)}
       >
         {EDGES.map(({ edges, look }) => (
-          <span key={look} aria-hidden onPointerDown={(event) => take(event, edges)} data-edge={`${edges.across ?? "none"}-${edges.down ?? "none"}`} className={`absolute h-5 w-5 touch-none items-center justify-center ${look}`}>
+          <span
+            key={look}
+            aria-hidden
+            onPointerDown={(event) => take(event, edges)}
+            data-edge={`${edges.across ?? "none"}-${edges.down ?? "none"}`}
+            className={`absolute h-5 w-5 touch-none items-center justify-center ${look}`}
+          >
             <span className={`h-2.5 w-2.5 border-2 bg-white ${outside ? "border-wrong" : "border-accent"}`} />
           </span>
         ))}
@@ -143,11 +218,18 @@ export function PlaceHandles({ engine, format, placing }: { engine: ProofEngine 
   );
 }
 
-const boxStyle = (place: Rect, { width, height }: { width: number; height: number }) => ({ left: `${(place.x / width) * 100}%`, top: `${(place.y / height) * 100}%`, width: `${(place.width / width) * 100}%`, height: `${(place.height / height) * 100}%` });
+const boxStyle = (place: Rect, { width, height }: { width: number; height: number }) => ({
+  left: `${(place.x / width) * 100}%`,
+  top: `${(place.y / height) * 100}%`,
+  width: `${(place.width / width) * 100}%`,
+  height: `${(place.height / height) * 100}%`,
+});
 
 /** Centres may lie between two units; nothing finer is kept. Sizes are rounded up, or words that just fit would be set smaller. */
-const toHalves = ({ x, y, width, height }: Rect): Rect => rect(half(x), half(y), Math.max(LEAST_SIDE, halfUp(width)), Math.max(LEAST_SIDE, halfUp(height)));
+const toHalves = ({ x, y, width, height }: Rect): Rect =>
+  rect(half(x), half(y), Math.max(LEAST_SIDE, halfUp(width)), Math.max(LEAST_SIDE, halfUp(height)));
 const half = (value: number): number => Math.round(value * 2) / 2;
 const halfUp = (value: number): number => Math.ceil(value * 2 - 1e-6) / 2;
 
-const atLeast = ({ x, y, width, height }: Rect): Rect => rect(x, y, Math.max(LEAST_SIDE, width), Math.max(LEAST_SIDE, height));
+const atLeast = ({ x, y, width, height }: Rect): Rect =>
+  rect(x, y, Math.max(LEAST_SIDE, width), Math.max(LEAST_SIDE, height));

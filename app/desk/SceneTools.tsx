@@ -1,6 +1,11 @@
 import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
 import { ArrowDown, ArrowUp, Copy, SlidersHorizontal, Trash2 } from "lucide-react";
-import { ABOUT_ARRANGEMENTS, ARRANGEMENT_NAMES, NEW_ARRANGEMENTS, type ArrangementName } from "../../core/document/arrangements";
+import {
+  ABOUT_ARRANGEMENTS,
+  ARRANGEMENT_NAMES,
+  NEW_ARRANGEMENTS,
+  type ArrangementName,
+} from "../../core/document/arrangements";
 import { type Edit } from "../../core/document/edits";
 import { type Promotion, type PromotionScene } from "../../core/document/promotion";
 import { repeatScene } from "../../core/document/restructure";
@@ -12,7 +17,18 @@ import { fieldLook } from "./DeckFields";
 import { SlotTools } from "./SlotTools";
 
 /** What can be done with a scene as a whole: its arrangement, ground and length, its place among the others, its slots. What the template locks is closed. */
-export function SceneTools({ document, own, scene, origin, index, palette, free, onEdit, onPlace, onProblem }: {
+export function SceneTools({
+  document,
+  own,
+  scene,
+  origin,
+  index,
+  palette,
+  free,
+  onEdit,
+  onPlace,
+  onProblem,
+}: {
   document: Promotion;
   own: PromotionScene;
   /** As it is now, and as its template has it. */
@@ -29,43 +45,144 @@ export function SceneTools({ document, own, scene, origin, index, palette, free,
 }) {
   const allows = (what: keyof SceneTemplate["allows"]): boolean => free || origin.allows[what];
   const others = document.scenes.filter(({ id }) => id !== own.id);
-  const move = (by: -1 | 1): void => onEdit({ kind: "scenes", scenes: [...others.slice(0, index + by), own, ...others.slice(index + by)] });
-  const reset = (what: "arrangement" | "ground" | "length", changed: boolean) => changed && <button type="button" className="text-[12px] text-soft underline hover:text-ink" onClick={() => onEdit({ kind: "change-scene", scene: own.id, change: { what, value: null } })}>Reset</button>;
+  const move = (by: -1 | 1): void =>
+    onEdit({ kind: "scenes", scenes: [...others.slice(0, index + by), own, ...others.slice(index + by)] });
+  const reset = (what: "arrangement" | "ground" | "length", changed: boolean) =>
+    changed && (
+      <button
+        type="button"
+        className="text-[12px] text-soft underline hover:text-ink"
+        onClick={() => onEdit({ kind: "change-scene", scene: own.id, change: { what, value: null } })}
+      >
+        Reset
+      </button>
+    );
   return (
     <Popover className="relative">
-      <PopoverButton className="mt-2 p-1 text-soft hover:text-ink" aria-label={`Scene ${index + 1}: arrangement, length, order`}><SlidersHorizontal aria-hidden size={16} /></PopoverButton>
-      <PopoverPanel anchor={{ to: "bottom start", gap: 4 }} className="z-20 w-[360px] border border-rule bg-card p-4 shadow-xl">
+      <PopoverButton
+        className="mt-2 p-1 text-soft hover:text-ink"
+        aria-label={`Scene ${index + 1}: arrangement, length, order`}
+      >
+        <SlidersHorizontal aria-hidden size={16} />
+      </PopoverButton>
+      <PopoverPanel
+        anchor={{ to: "bottom start", gap: 4 }}
+        className="z-20 w-[360px] border border-rule bg-card p-4 shadow-xl"
+      >
         {({ close }) => (
-        <div className="flex flex-col gap-3 text-[14px]">
-          <label className="block"><span className="flex justify-between text-[13px] text-soft"><span>Arrangement{!allows("arrangement") && " (locked)"}</span>{reset("arrangement", own.arrangement !== undefined)}</span>
-            <select value={scene.arrangement.name} disabled={!allows("arrangement")} onChange={(event) => onEdit({ kind: "change-scene", scene: own.id, change: { what: "arrangement", value: arrangementFor(event.target.value as ArrangementName, origin) } })} className={`${fieldLook} mt-1`}>
-              {ARRANGEMENT_NAMES.map((name) => <option key={name} value={name}>{ABOUT_ARRANGEMENTS[name].title}</option>)}
-            </select>
-            <span className="mt-1 block text-[12.5px] leading-snug text-soft">{ABOUT_ARRANGEMENTS[scene.arrangement.name].about}</span>
-          </label>
-          <fieldset disabled={!allows("color")}>
-            <legend className="mb-1 flex w-full justify-between text-[13px] text-soft"><span>Ground{!allows("color") && " (locked)"}</span>{reset("ground", own.ground !== undefined)}</legend>
-            <ColorSwatches label="Ground" palette={palette} chosen={scene.ground} onChoose={(role) => onEdit({ kind: "change-scene", scene: own.id, change: { what: "ground", value: role } })} />
-          </fieldset>
-          <label className="flex items-center justify-between gap-3"><span className="text-[13px] text-soft">Length in seconds{!allows("timing") && " (locked)"}</span>
-            <span className="flex items-center gap-2">{reset("length", own.length !== undefined)}
-              <input type="number" min={0.5} max={60} step={0.1} disabled={!allows("timing")} value={scene.length / 1000} onChange={(event) => event.target.valueAsNumber >= 0.5 && event.target.valueAsNumber <= 60 && onEdit({ kind: "change-scene", scene: own.id, change: { what: "length", value: millis(event.target.valueAsNumber * 1000) } })} className={`${fieldLook} figures w-20!`} />
-            </span>
-          </label>
-          <SlotTools document={document} own={own} slots={origin.slots} free={free} onEdit={onEdit} onPlace={(slot) => { close(); onPlace(slot); }} />
-          <div className="flex flex-wrap gap-x-4 gap-y-1 border-t border-rule pt-3 text-[13.5px]">
-            <Tool icon={<ArrowUp aria-hidden size={14} />} text="Earlier" disabled={index === 0} onPress={() => move(-1)} />
-            <Tool icon={<ArrowDown aria-hidden size={14} />} text="Later" disabled={index === document.scenes.length - 1} onPress={() => move(1)} />
-            <Tool icon={<Copy aria-hidden size={14} />} text="Repeat" disabled={false} onPress={() => {
-              try {
-                onEdit({ kind: "restructure", structure: repeatScene(document, own.id) });
-              } catch (error) {
-                onProblem(error instanceof Error ? error.message : String(error));
-              }
-            }} />
-            <Tool icon={<Trash2 aria-hidden size={14} />} text={allows("remove") ? "Take out" : "Take out (locked)"} disabled={!allows("remove") || others.length === 0} onPress={() => onEdit({ kind: "scenes", scenes: others })} />
+          <div className="flex flex-col gap-3 text-[14px]">
+            <label className="block">
+              <span className="flex justify-between text-[13px] text-soft">
+                <span>Arrangement{!allows("arrangement") && " (locked)"}</span>
+                {reset("arrangement", own.arrangement !== undefined)}
+              </span>
+              <select
+                value={scene.arrangement.name}
+                disabled={!allows("arrangement")}
+                onChange={(event) =>
+                  onEdit({
+                    kind: "change-scene",
+                    scene: own.id,
+                    change: {
+                      what: "arrangement",
+                      value: arrangementFor(event.target.value as ArrangementName, origin),
+                    },
+                  })
+                }
+                className={`${fieldLook} mt-1`}
+              >
+                {ARRANGEMENT_NAMES.map((name) => (
+                  <option key={name} value={name}>
+                    {ABOUT_ARRANGEMENTS[name].title}
+                  </option>
+                ))}
+              </select>
+              <span className="mt-1 block text-[12.5px] leading-snug text-soft">
+                {ABOUT_ARRANGEMENTS[scene.arrangement.name].about}
+              </span>
+            </label>
+            <fieldset disabled={!allows("color")}>
+              <legend className="mb-1 flex w-full justify-between text-[13px] text-soft">
+                <span>Ground{!allows("color") && " (locked)"}</span>
+                {reset("ground", own.ground !== undefined)}
+              </legend>
+              <ColorSwatches
+                label="Ground"
+                palette={palette}
+                chosen={scene.ground}
+                onChoose={(role) =>
+                  onEdit({ kind: "change-scene", scene: own.id, change: { what: "ground", value: role } })
+                }
+              />
+            </fieldset>
+            <label className="flex items-center justify-between gap-3">
+              <span className="text-[13px] text-soft">Length in seconds{!allows("timing") && " (locked)"}</span>
+              <span className="flex items-center gap-2">
+                {reset("length", own.length !== undefined)}
+                <input
+                  type="number"
+                  min={0.5}
+                  max={60}
+                  step={0.1}
+                  disabled={!allows("timing")}
+                  value={scene.length / 1000}
+                  onChange={(event) =>
+                    event.target.valueAsNumber >= 0.5 &&
+                    event.target.valueAsNumber <= 60 &&
+                    onEdit({
+                      kind: "change-scene",
+                      scene: own.id,
+                      change: { what: "length", value: millis(event.target.valueAsNumber * 1000) },
+                    })
+                  }
+                  className={`${fieldLook} w-20! figures`}
+                />
+              </span>
+            </label>
+            <SlotTools
+              document={document}
+              own={own}
+              slots={origin.slots}
+              free={free}
+              onEdit={onEdit}
+              onPlace={(slot) => {
+                close();
+                onPlace(slot);
+              }}
+            />
+            <div className="flex flex-wrap gap-x-4 gap-y-1 border-t border-rule pt-3 text-[13.5px]">
+              <Tool
+                icon={<ArrowUp aria-hidden size={14} />}
+                text="Earlier"
+                disabled={index === 0}
+                onPress={() => move(-1)}
+              />
+              <Tool
+                icon={<ArrowDown aria-hidden size={14} />}
+                text="Later"
+                disabled={index === document.scenes.length - 1}
+                onPress={() => move(1)}
+              />
+              <Tool
+                icon={<Copy aria-hidden size={14} />}
+                text="Repeat"
+                disabled={false}
+                onPress={() => {
+                  try {
+                    onEdit({ kind: "restructure", structure: repeatScene(document, own.id) });
+                  } catch (error) {
+                    onProblem(error instanceof Error ? error.message : String(error));
+                  }
+                }}
+              />
+              <Tool
+                icon={<Trash2 aria-hidden size={14} />}
+                text={allows("remove") ? "Take out" : "Take out (locked)"}
+                disabled={!allows("remove") || others.length === 0}
+                onPress={() => onEdit({ kind: "scenes", scenes: others })}
+              />
+            </div>
           </div>
-        </div>
         )}
       </PopoverPanel>
     </Popover>
@@ -73,8 +190,28 @@ export function SceneTools({ document, own, scene, origin, index, palette, free,
 }
 
 /** The template's own parameters where it is the same arrangement, else the usual ones. */
-const arrangementFor = (name: ArrangementName, origin: SceneTemplate) => (origin.arrangement.name === name ? origin.arrangement : NEW_ARRANGEMENTS[name]);
+const arrangementFor = (name: ArrangementName, origin: SceneTemplate) =>
+  origin.arrangement.name === name ? origin.arrangement : NEW_ARRANGEMENTS[name];
 
-function Tool({ icon, text, disabled, onPress }: { icon: React.ReactNode; text: string; disabled: boolean; onPress: () => void }) {
-  return <button type="button" disabled={disabled} onClick={onPress} className="flex items-center gap-1.5 py-0.5 hover:underline disabled:text-firm disabled:no-underline">{icon} {text}</button>;
+function Tool({
+  icon,
+  text,
+  disabled,
+  onPress,
+}: {
+  icon: React.ReactNode;
+  text: string;
+  disabled: boolean;
+  onPress: () => void;
+}) {
+  return (
+    <button
+      type="button"
+      disabled={disabled}
+      onClick={onPress}
+      className="flex items-center gap-1.5 py-0.5 hover:underline disabled:text-firm disabled:no-underline"
+    >
+      {icon} {text}
+    </button>
+  );
 }

@@ -10,7 +10,21 @@ import { Locked } from "./DeckFields";
 import { MediaPicker, type OfferedMedia } from "./MediaPicker";
 
 /** A slot's picture with the part each format shows of it; replaced by choosing, or by dropping a file on it. */
-export function SlotPicture({ label, wide, needs, locked, facts, frames, items, inherited, marked, onChoose, onReset, onDropFiles, onFocus }: {
+export function SlotPicture({
+  label,
+  wide,
+  needs,
+  locked,
+  facts,
+  frames,
+  items,
+  inherited,
+  marked,
+  onChoose,
+  onReset,
+  onDropFiles,
+  onFocus,
+}: {
   label: string;
   /** Whether it stands beside the words, in a column of its own. */
   wide: boolean;
@@ -34,18 +48,46 @@ export function SlotPicture({ label, wide, needs, locked, facts, frames, items, 
     <div className={wide ? "w-[168px] shrink-0" : "min-w-0"} onFocus={onFocus}>
       <div className="mb-1 truncate text-[13px] text-soft">{label}</div>
       <button
-        type="button" disabled={locked} title={locked ? "Locked by the template. A designer can change it." : needs} onClick={() => setOpen(true)} aria-label={`Choose ${label.toLowerCase()}`}
-        className={`relative block w-full overflow-hidden bg-proof ${over ? "outline-3 outline-ready" : marked ? "outline-2 outline-accent" : ""}`} style={{ aspectRatio: facts ? `${Math.min(2.2, Math.max(1.2, facts.width / facts.height))}` : "1.6" }}
+        type="button"
+        disabled={locked}
+        title={locked ? "Locked by the template. A designer can change it." : needs}
+        onClick={() => setOpen(true)}
+        aria-label={`Choose ${label.toLowerCase()}`}
+        className={`relative block w-full overflow-hidden bg-proof ${over ? "outline-3 outline-ready" : marked ? "outline-2 outline-accent" : ""}`}
+        style={{ aspectRatio: facts ? `${Math.min(2.2, Math.max(1.2, facts.width / facts.height))}` : "1.6" }}
         {...zone}
       >
-        {facts ? <PictureWithFrames facts={facts} frames={frames} /> : <span className="flex h-full items-center justify-center p-3 text-sm text-white">Choose or drop a picture</span>}
+        {facts ? (
+          <PictureWithFrames facts={facts} frames={frames} />
+        ) : (
+          <span className="flex h-full items-center justify-center p-3 text-sm text-white">
+            Choose or drop a picture
+          </span>
+        )}
       </button>
       <div className="mt-1 flex justify-between gap-2 text-[12.5px]">
-        <span className="truncate text-soft" title={facts?.name}>{facts ? `${facts.name.replace(/\.\w+$/, "")}${facts.kind === "clip" ? ` · clip ${seconds((facts.frames * 1000 * facts.rate.denominator) / facts.rate.numerator)}` : ""}` : "empty"}</span>
-        {locked ? <Locked /> : !inherited && <button type="button" onClick={onReset} className="shrink-0 text-soft underline hover:text-ink">Reset</button>}
+        <span className="truncate text-soft" title={facts?.name}>
+          {facts
+            ? `${facts.name.replace(/\.\w+$/, "")}${facts.kind === "clip" ? ` · clip ${seconds((facts.frames * 1000 * facts.rate.denominator) / facts.rate.numerator)}` : ""}`
+            : "empty"}
+        </span>
+        {locked ? (
+          <Locked />
+        ) : (
+          !inherited && (
+            <button type="button" onClick={onReset} className="shrink-0 text-soft underline hover:text-ink">
+              Reset
+            </button>
+          )
+        )}
       </div>
       <RightsMark state={items.find((item) => item.facts.id === facts?.id)?.rights ?? "clear"} />
-      <MediaPicker open={open} title={`${label}: ${needs.toLowerCase()}`} items={items} chosen={facts?.id ?? null} onClose={() => setOpen(false)}
+      <MediaPicker
+        open={open}
+        title={`${label}: ${needs.toLowerCase()}`}
+        items={items}
+        chosen={facts?.id ?? null}
+        onClose={() => setOpen(false)}
         onChoose={(id) => {
           setOpen(false);
           onChoose(id);
@@ -55,15 +97,39 @@ export function SlotPicture({ label, wide, needs, locked, facts, frames, items, 
   );
 }
 
-function PictureWithFrames({ facts, frames }: { facts: PictureFacts | ClipFacts; frames: readonly { readonly format: FormatName; readonly place: Rect }[] }) {
+function PictureWithFrames({
+  facts,
+  frames,
+}: {
+  facts: PictureFacts | ClipFacts;
+  frames: readonly { readonly format: FormatName; readonly place: Rect }[];
+}) {
   return (
     <span className="absolute inset-0 flex items-center justify-center">
-      <span className="relative block max-h-full max-w-full" style={{ aspectRatio: `${facts.width} / ${facts.height}`, ...(facts.width >= facts.height ? { width: "100%" } : { height: "100%" }) }}>
+      <span
+        className="relative block max-h-full max-w-full"
+        style={{
+          aspectRatio: `${facts.width} / ${facts.height}`,
+          ...(facts.width >= facts.height ? { width: "100%" } : { height: "100%" }),
+        }}
+      >
         <img src={thumbAddress(facts, 340) ?? ""} alt="" className="block h-full w-full" />
         {frames.map(({ format, place }) => {
           const part = coverPart(facts, place, facts.focal);
           const share = (value: number, whole: number): string => `${(value / whole) * 100}%`;
-          return <span key={format} aria-hidden className="absolute border border-white/90 shadow-[0_0_0_1px_rgb(0_0_0/0.35)]" style={{ left: share(part.x, facts.width), top: share(part.y, facts.height), width: share(part.width, facts.width), height: share(part.height, facts.height) }} />;
+          return (
+            <span
+              key={format}
+              aria-hidden
+              className="absolute border border-white/90 shadow-[0_0_0_1px_rgb(0_0_0/0.35)]"
+              style={{
+                left: share(part.x, facts.width),
+                top: share(part.y, facts.height),
+                width: share(part.width, facts.width),
+                height: share(part.height, facts.height),
+              }}
+            />
+          );
         })}
       </span>
     </span>

@@ -19,23 +19,78 @@ interface SlotToolsProps {
 /** What can be changed of a scene's slots besides what is in them: whether they are shown, their colour, their place. */
 export function SlotTools({ document, own, slots, free, onEdit, onPlace }: SlotToolsProps) {
   const may = (slot: Slot, what: keyof SlotAllows): boolean => free || slot.allows[what];
-  const changeable = slots.filter((slot) => may(slot, "remove") || may(slot, "position") || (slot.kind === "words" && may(slot, "color")));
+  const changeable = slots.filter(
+    (slot) => may(slot, "remove") || may(slot, "position") || (slot.kind === "words" && may(slot, "color")),
+  );
   if (changeable.length === 0) return null;
   return (
     <table className="w-full text-[13.5px]">
-      <thead><tr className="text-left text-[13px] text-soft"><th className="font-normal">Shown</th><th className="font-normal">Colour</th><th className="w-[58px] font-normal">Place</th></tr></thead>
+      <thead>
+        <tr className="text-left text-[13px] text-soft">
+          <th className="font-normal">Shown</th>
+          <th className="font-normal">Colour</th>
+          <th className="w-[58px] font-normal">Place</th>
+        </tr>
+      </thead>
       <tbody>
         {changeable.map((slot) => {
           const key = slotKey(own, slot);
           const change = document.changes[key] ?? {};
-          const put = (next: SlotChange): void => onEdit({ kind: "change-slot", slot: key, change: withoutNothing(next) });
+          const put = (next: SlotChange): void =>
+            onEdit({ kind: "change-slot", slot: key, change: withoutNothing(next) });
           return (
             <tr key={slot.id}>
-              <th scope="row" className="pr-2 text-left font-normal"><label className="flex items-center gap-2"><input type="checkbox" className="accent-accent" disabled={!may(slot, "remove")} checked={change.hidden !== true} onChange={(event) => put({ ...change, hidden: !event.target.checked })} /> {slot.label}</label></th>
-              <td className="pr-2">{slot.kind === "words" && <select aria-label={`Colour of ${slot.label}`} disabled={!may(slot, "color")} value={change.color ?? ""} onChange={(event) => put({ ...change, color: COLOR_ROLES.find((role) => role === event.target.value) })} className={`${fieldLook} py-0.5! text-[13px]!`}><option value="">as usual</option>{COLOR_ROLES.map((role) => <option key={role}>{role}</option>)}</select>}</td>
+              <th scope="row" className="pr-2 text-left font-normal">
+                <label className="flex items-center gap-2">
+                  <input
+                    type="checkbox"
+                    className="accent-accent"
+                    disabled={!may(slot, "remove")}
+                    checked={change.hidden !== true}
+                    onChange={(event) => put({ ...change, hidden: !event.target.checked })}
+                  />{" "}
+                  {slot.label}
+                </label>
+              </th>
+              <td className="pr-2">
+                {slot.kind === "words" && (
+                  <select
+                    aria-label={`Colour of ${slot.label}`}
+                    disabled={!may(slot, "color")}
+                    value={change.color ?? ""}
+                    onChange={(event) =>
+                      put({ ...change, color: COLOR_ROLES.find((role) => role === event.target.value) })
+                    }
+                    className={`${fieldLook} py-0.5! text-[13px]!`}
+                  >
+                    <option value="">as usual</option>
+                    {COLOR_ROLES.map((role) => (
+                      <option key={role}>{role}</option>
+                    ))}
+                  </select>
+                )}
+              </td>
               <td className="whitespace-nowrap">
-                <button type="button" disabled={!may(slot, "position") || change.hidden === true} aria-label={`Place ${slot.label} by hand`} title="Handles on the proofs" onClick={() => onPlace(key)} className="p-1.5 text-soft hover:text-ink disabled:opacity-25"><Move aria-hidden size={14} /></button>
-                <button type="button" disabled={!may(slot, "position") || !change.places} aria-label={`Give the place of ${slot.label} back to the arrangement`} title="As the arrangement has it" onClick={() => put({ ...change, places: undefined })} className="p-1.5 text-soft hover:text-ink disabled:opacity-25"><RotateCcw aria-hidden size={14} /></button>
+                <button
+                  type="button"
+                  disabled={!may(slot, "position") || change.hidden === true}
+                  aria-label={`Place ${slot.label} by hand`}
+                  title="Handles on the proofs"
+                  onClick={() => onPlace(key)}
+                  className="p-1.5 text-soft hover:text-ink disabled:opacity-25"
+                >
+                  <Move aria-hidden size={14} />
+                </button>
+                <button
+                  type="button"
+                  disabled={!may(slot, "position") || !change.places}
+                  aria-label={`Give the place of ${slot.label} back to the arrangement`}
+                  title="As the arrangement has it"
+                  onClick={() => put({ ...change, places: undefined })}
+                  className="p-1.5 text-soft hover:text-ink disabled:opacity-25"
+                >
+                  <RotateCcw aria-hidden size={14} />
+                </button>
               </td>
             </tr>
           );
@@ -47,6 +102,10 @@ export function SlotTools({ document, own, slots, free, onEdit, onPlace }: SlotT
 
 /** A change with only what is changed in it; null when nothing is. */
 function withoutNothing({ color, hidden, places }: SlotChange): SlotChange | null {
-  const change: SlotChange = { ...(color ? { color } : {}), ...(hidden ? { hidden } : {}), ...(places && Object.keys(places).length > 0 ? { places } : {}) };
+  const change: SlotChange = {
+    ...(color ? { color } : {}),
+    ...(hidden ? { hidden } : {}),
+    ...(places && Object.keys(places).length > 0 ? { places } : {}),
+  };
   return Object.keys(change).length > 0 ? change : null;
 }

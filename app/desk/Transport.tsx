@@ -9,7 +9,17 @@ import { useProofState } from "./useProof";
 const FRAMES_A_SECOND = 30;
 
 /** The strip along the foot of a desk: play, the time, the scenes, a head to drag. Space plays, arrows step. */
-export function Transport({ engine, scenes, spans, length }: { engine: ProofEngine | null; scenes: readonly SceneTemplate[]; spans: readonly SceneSpan[]; length: number }) {
+export function Transport({
+  engine,
+  scenes,
+  spans,
+  length,
+}: {
+  engine: ProofEngine | null;
+  scenes: readonly SceneTemplate[];
+  spans: readonly SceneSpan[];
+  length: number;
+}) {
   const playing = useProofState(engine, (state) => state.playing);
   const time = useProofState(engine, (state) => state.time);
   const strip = useRef<HTMLDivElement>(null);
@@ -18,9 +28,14 @@ export function Transport({ engine, scenes, spans, length }: { engine: ProofEngi
   useEffect(() => {
     const onKey = (event: globalThis.KeyboardEvent): void => {
       const target = event.target;
-      if (target instanceof HTMLElement && target.closest("input, textarea, select, button, [role=slider], [role=dialog], [role=listbox]")) return;
+      if (
+        target instanceof HTMLElement &&
+        target.closest("input, textarea, select, button, [role=slider], [role=dialog], [role=listbox]")
+      )
+        return;
       if (event.key === " ") togglePlaying(engine);
-      else if (event.key === "ArrowLeft" || event.key === "ArrowRight") engine?.step((event.key === "ArrowLeft" ? -1 : 1) * (event.shiftKey ? FRAMES_A_SECOND : 1));
+      else if (event.key === "ArrowLeft" || event.key === "ArrowRight")
+        engine?.step((event.key === "ArrowLeft" ? -1 : 1) * (event.shiftKey ? FRAMES_A_SECOND : 1));
       else return;
       event.preventDefault();
     };
@@ -46,12 +61,31 @@ export function Transport({ engine, scenes, spans, length }: { engine: ProofEngi
 
   return (
     <div className="flex h-[58px] shrink-0 items-center gap-5 border-t border-rule bg-card px-5">
-      <button type="button" onClick={toggle} className="cut flex h-9 w-9 items-center justify-center bg-ink text-card" aria-label={playing ? "Pause" : "Play"}>
-        {playing ? <Pause aria-hidden size={17} fill="currentColor" /> : <Play aria-hidden size={17} fill="currentColor" />}
+      <button
+        type="button"
+        onClick={toggle}
+        className="flex h-9 w-9 items-center justify-center bg-ink text-card cut"
+        aria-label={playing ? "Pause" : "Play"}
+      >
+        {playing ? (
+          <Pause aria-hidden size={17} fill="currentColor" />
+        ) : (
+          <Play aria-hidden size={17} fill="currentColor" />
+        )}
       </button>
-      <output className="figures w-[74px] text-[13px]" aria-label="Time" data-testid="time">{clock(time)}</output>
+      <output className="w-[74px] figures text-[13px]" aria-label="Time" data-testid="time">
+        {clock(time)}
+      </output>
       <div
-        ref={strip} role="slider" tabIndex={0} aria-label="Place in time" aria-valuemin={0} aria-valuemax={length} aria-valuenow={Math.round(time)} aria-valuetext={clock(time)} onKeyDown={onKey}
+        ref={strip}
+        role="slider"
+        tabIndex={0}
+        aria-label="Place in time"
+        aria-valuemin={0}
+        aria-valuemax={length}
+        aria-valuenow={Math.round(time)}
+        aria-valuetext={clock(time)}
+        onKeyDown={onKey}
         className="relative h-9 flex-1 cursor-ew-resize touch-none"
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId);
@@ -64,14 +98,28 @@ export function Transport({ engine, scenes, spans, length }: { engine: ProofEngi
           const end = next ? next.start : span.end;
           const inside = time >= span.start && (time < end || !next);
           return (
-            <div key={span.index} className={`absolute inset-y-0 border-t-2 px-2 pt-0.5 text-[12px] ${inside ? "border-accent bg-white" : "border-[#c9bfa8] bg-[#e9e1d0] text-soft"}`} style={{ left: `${(span.start / length) * 100}%`, width: `calc(${((end - span.start) / length) * 100}% - 3px)` }}>
-              <span className="figures mr-1">{index + 1}</span>{scenes[index]?.name}
+            <div
+              key={span.index}
+              className={`absolute inset-y-0 border-t-2 px-2 pt-0.5 text-[12px] ${inside ? "border-accent bg-white" : "border-[#c9bfa8] bg-[#e9e1d0] text-soft"}`}
+              style={{
+                left: `${(span.start / length) * 100}%`,
+                width: `calc(${((end - span.start) / length) * 100}% - 3px)`,
+              }}
+            >
+              <span className="mr-1 figures">{index + 1}</span>
+              {scenes[index]?.name}
             </div>
           );
         })}
-        <div aria-hidden className="pointer-events-none absolute -inset-y-1 w-[2px] bg-accent" style={{ left: `${length > 0 ? (time / length) * 100 : 0}%` }} />
+        <div
+          aria-hidden
+          className="pointer-events-none absolute -inset-y-1 w-[2px] bg-accent"
+          style={{ left: `${length > 0 ? (time / length) * 100 : 0}%` }}
+        />
       </div>
-      <span className="figures whitespace-nowrap text-[13px] text-soft">{(length / 1000).toFixed(1)} s · {frameCount(length, FPS_30)} frames</span>
+      <span className="figures text-[13px] whitespace-nowrap text-soft">
+        {(length / 1000).toFixed(1)} s · {frameCount(length, FPS_30)} frames
+      </span>
     </div>
   );
 }

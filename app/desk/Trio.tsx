@@ -25,11 +25,18 @@ export function Trio(props: TrioProps) {
   const screen = (format: FormatName) => <ProofScreen {...props} format={format} />;
   return (
     <div className="@container-size relative h-full min-h-0 min-w-0 bg-proof p-5 [--gap:18px] [--label:22px]">
-      {problem && <p role="alert" className="absolute inset-x-5 top-2 z-10 bg-wrong-pale px-3 py-2 text-sm text-wrong">{problem}</p>}
+      {problem && (
+        <p role="alert" className="absolute inset-x-5 top-2 z-10 bg-wrong-pale px-3 py-2 text-sm text-wrong">
+          {problem}
+        </p>
+      )}
       {/* One unit u is the vertical's width; the right column is as wide again as fits, and both columns end level. */}
       <div className="grid h-full grid-flow-col place-content-center items-start gap-[var(--gap)] [--u:min(calc((100cqh-62px)*0.5625),calc((100cqw-58px)*0.53))]">
         <div style={{ width: "var(--u)" }}>{screen("vertical")}</div>
-        <div className="flex flex-col gap-[var(--gap)]" style={{ width: "min(calc(100cqw - 58px - var(--u)), calc((var(--u) * 16 / 9 - 40px) / 1.5625))" }}>
+        <div
+          className="flex flex-col gap-[var(--gap)]"
+          style={{ width: "min(calc(100cqw - 58px - var(--u)), calc((var(--u) * 16 / 9 - 40px) / 1.5625))" }}
+        >
           {screen("square")}
           {screen("widescreen")}
         </div>
@@ -49,14 +56,19 @@ function ProofScreen({ engine, format, slug, marked, placing, onPick }: TrioProp
   function pick({ clientX, clientY, currentTarget }: MouseEvent<HTMLElement>): void {
     const box = currentTarget.getBoundingClientRect();
     const point = rect(((clientX - box.left) / box.width) * width, ((clientY - box.top) / box.height) * height, 0, 0);
-    const found = slotsNow(engine, format).filter((slot) => slot.kind !== "logo" && contains(slot.place, point)).at(-1);
+    const found = slotsNow(engine, format)
+      .filter((slot) => slot.kind !== "logo" && contains(slot.place, point))
+      .at(-1);
     if (found) onPick(found.key);
   }
 
   async function saveFrame(): Promise<void> {
     if (!engine) return;
     const blob = await engine.frame(format, "1080p");
-    const link = Object.assign(document.createElement("a"), { href: URL.createObjectURL(blob), download: `${slug}-${format}-${(engine.state().time / 1000).toFixed(3)}s.png` });
+    const link = Object.assign(document.createElement("a"), {
+      href: URL.createObjectURL(blob),
+      download: `${slug}-${format}-${(engine.state().time / 1000).toFixed(3)}s.png`,
+    });
     link.click();
     URL.revokeObjectURL(link.href);
   }
@@ -66,9 +78,22 @@ function ProofScreen({ engine, format, slug, marked, placing, onPick }: TrioProp
       <figcaption className="mb-1 flex h-[var(--label)] items-center gap-2 text-[#12181a]">
         <FormatMark format={format} size={12} />
         <span className="text-[13px]">{format}</span> <span className="figures">{ratio}</span>
-        <button type="button" onClick={() => void saveFrame()} className="ml-auto p-1 hover:text-black" aria-label={`Save this ${format} frame as PNG`} title="Save this frame as PNG"><Download aria-hidden size={14} /></button>
+        <button
+          type="button"
+          onClick={() => void saveFrame()}
+          className="ml-auto p-1 hover:text-black"
+          aria-label={`Save this ${format} frame as PNG`}
+          title="Save this frame as PNG"
+        >
+          <Download aria-hidden size={14} />
+        </button>
       </figcaption>
-      <div className="relative shadow-lg" style={{ aspectRatio: `${width} / ${height}` }} onClick={pick} data-proof={format}>
+      <div
+        className="relative shadow-lg"
+        style={{ aspectRatio: `${width} / ${height}` }}
+        onClick={pick}
+        data-proof={format}
+      >
         <canvas ref={canvas} className="block h-full w-full" role="img" aria-label={`${format} proof`} />
         {placing && <PlaceHandles engine={engine} format={format} placing={placing} />}
         {marked && marked !== placing?.slot && <Mark engine={engine} format={format} slot={marked} />}
@@ -86,5 +111,17 @@ function Mark({ engine, format, slot }: { engine: ProofEngine | null; format: Fo
   const place = placesBySlot(slots).get(slot);
   if (!place) return null;
   const isPicture = slots.some(({ key, part }) => key === slot && part === "picture");
-  return <div aria-hidden className="pointer-events-none absolute outline-2 outline-accent" style={{ left: `${(place.x / width) * 100}%`, top: `${(place.y / height) * 100}%`, width: `${(place.width / width) * 100}%`, height: `${(place.height / height) * 100}%`, outlineOffset: isPicture ? -3 : 4 }} />;
+  return (
+    <div
+      aria-hidden
+      className="pointer-events-none absolute outline-2 outline-accent"
+      style={{
+        left: `${(place.x / width) * 100}%`,
+        top: `${(place.y / height) * 100}%`,
+        width: `${(place.width / width) * 100}%`,
+        height: `${(place.height / height) * 100}%`,
+        outlineOffset: isPicture ? -3 : 4,
+      }}
+    />
+  );
 }

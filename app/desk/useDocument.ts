@@ -17,18 +17,36 @@ interface Step {
   at: number;
 }
 
-const answer = object({ kind: string().oneOf(["saved", "conflict"] as const).required(), revision: number().integer().required() });
+const answer = object({
+  kind: string()
+    .oneOf(["saved", "conflict"] as const)
+    .required(),
+  revision: number().integer().required(),
+});
 
 /**
  * A promotion document that is edited and saved as you go. Edits are applied at once, sent together after a pause with the
  * revision they were made on, and put on top of a newer version when someone else has saved meanwhile.
  */
-export function useDocument(slug: string, loaded: { document: Promotion; revision: number }, onSaved: (edits: readonly Edit[]) => void) {
+export function useDocument(
+  slug: string,
+  loaded: { document: Promotion; revision: number },
+  onSaved: (edits: readonly Edit[]) => void,
+) {
   const [document, setDocument] = useState(loaded.document);
   const [save, setSave] = useState<SaveState>("saved");
   const [steps, setSteps] = useState({ undo: 0, redo: 0 });
   const [merged, setMerged] = useState(false);
-  const live = useRef({ document: loaded.document, revision: loaded.revision, waiting: [] as Edit[], sending: false, held: false, timer: 0, undo: [] as Step[], redo: [] as Step[] });
+  const live = useRef({
+    document: loaded.document,
+    revision: loaded.revision,
+    waiting: [] as Edit[],
+    sending: false,
+    held: false,
+    timer: 0,
+    undo: [] as Step[],
+    redo: [] as Step[],
+  });
   const saved = useRef(onSaved);
   saved.current = onSaved;
 
@@ -46,13 +64,21 @@ export function useDocument(slug: string, loaded: { document: Promotion; revisio
     const edits = state.waiting.splice(0);
     setSave("saving");
     try {
-      const response = await fetch(`/promotions/${slug}/edits`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ base: state.revision, edits }) });
+      const response = await fetch(`/promotions/${slug}/edits`, {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify({ base: state.revision, edits }),
+      });
       const body: unknown = await response.json().catch(() => null);
       if (response.redirected || response.status === 403) {
         // Kept here and sent with the next change, once the person may.
         state.waiting = [...edits, ...state.waiting];
         state.held = true;
-        setSave({ problem: response.redirected ? "not saved: you were signed out. Sign in again in another tab, then go on here." : "not saved: as a reviewer you can look, but not change." });
+        setSave({
+          problem: response.redirected
+            ? "not saved: you were signed out. Sign in again in another tab, then go on here."
+            : "not saved: as a reviewer you can look, but not change.",
+        });
       } else if (response.status === 422) setSave({ problem: problemOf(body) });
       else if (response.ok || response.status === 409) {
         const { kind, revision } = answer.validateSync(body);
@@ -94,10 +120,13 @@ export function useDocument(slug: string, loaded: { document: Promotion; revisio
       else state.waiting.push(edit);
       setSave("saving");
       window.clearTimeout(state.timer);
-      state.timer = window.setTimeout(() => {
-        state.timer = 0;
-        void send();
-      }, edit.kind === "choose" ? 0 : SAVE_AFTER_MS);
+      state.timer = window.setTimeout(
+        () => {
+          state.timer = 0;
+          void send();
+        },
+        edit.kind === "choose" ? 0 : SAVE_AFTER_MS,
+      );
     },
     [send],
   );
@@ -108,7 +137,8 @@ export function useDocument(slug: string, loaded: { document: Promotion; revisio
       const next = applyEdit(state.document, edit);
       const last = state.undo.at(-1);
       const now = Date.now();
-      if (last && sameTarget(last.undo, edit) && now - last.at < ONE_STEP_MS) Object.assign(last, { redo: edit, at: now });
+      if (last && sameTarget(last.undo, edit) && now - last.at < ONE_STEP_MS)
+        Object.assign(last, { redo: edit, at: now });
       else state.undo.push({ undo: inverseOf(state.document, edit), redo: edit, at: now });
       state.redo = [];
       put(next);
@@ -142,9 +172,20 @@ export function useDocument(slug: string, loaded: { document: Promotion; revisio
     };
   }, [send]);
 
-  return { document, save, merged, apply, undo: () => move("undo"), redo: () => move("redo"), canUndo: steps.undo > 0, canRedo: steps.redo > 0 };
+  return {
+    document,
+    save,
+    merged,
+    apply,
+    undo: () => move("undo"),
+    redo: () => move("redo"),
+    canUndo: steps.undo > 0,
+    canRedo: steps.redo > 0,
+  };
 }
 
 function problemOf(body: unknown): string {
-  return typeof body === "object" && body !== null && "problem" in body && typeof body.problem === "string" ? body.problem : "The change was not taken.";
+  return typeof body === "object" && body !== null && "problem" in body && typeof body.problem === "string"
+    ? body.problem
+    : "The change was not taken.";
 }

@@ -7,7 +7,10 @@ import { useTeamEvents } from "../components/useTeamEvents";
 const received = object({ id: string().required(), name: string().required(), known: boolean().required() });
 
 /** Brings a file dropped on a slot into the media, and fills the slot with it once it has been read in. */
-export function useDropFill(fill: (slot: SlotKey, media: string) => void, onReady: () => void): (slot: SlotKey, files: FileList) => void {
+export function useDropFill(
+  fill: (slot: SlotKey, media: string) => void,
+  onReady: () => void,
+): (slot: SlotKey, files: FileList) => void {
   const waiting = useRef(new Map<string, SlotKey>());
   useTeamEvents(({ topic, id, state }) => {
     const slot = topic === "media" ? waiting.current.get(id) : undefined;
@@ -24,10 +27,18 @@ export function useDropFill(fill: (slot: SlotKey, media: string) => void, onRead
     const file = files[0];
     if (!file) return;
     void (async () => {
-      const response = await fetch(`/media/upload?name=${encodeURIComponent(file.name)}`, { method: "POST", body: file, headers: { "content-type": "application/octet-stream" } });
+      const response = await fetch(`/media/upload?name=${encodeURIComponent(file.name)}`, {
+        method: "POST",
+        body: file,
+        headers: { "content-type": "application/octet-stream" },
+      });
       const body: unknown = await response.json();
       if (!received.isValidSync(body)) {
-        toast.error(typeof body === "object" && body !== null && "problem" in body ? String(body.problem) : `“${file.name}” was not taken.`);
+        toast.error(
+          typeof body === "object" && body !== null && "problem" in body
+            ? String(body.problem)
+            : `“${file.name}” was not taken.`,
+        );
         return;
       }
       if (body.known) {

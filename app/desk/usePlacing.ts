@@ -9,7 +9,16 @@ import { type FormatName } from "../../core/placement/formats";
 import { type Placing } from "./PlaceHandles";
 
 /** Placing a slot of a promotion by hand. `dragged` is the document as it would be while a place is dragged. */
-export function usePlacing(document: Promotion, templates: TemplatesByRef, onEdit: (edit: Edit) => void): { placing: Placing | null; dragged: Promotion | null; startPlacing: (slot: SlotKey) => void; stopPlacing: () => void } {
+export function usePlacing(
+  document: Promotion,
+  templates: TemplatesByRef,
+  onEdit: (edit: Edit) => void,
+): {
+  placing: Placing | null;
+  dragged: Promotion | null;
+  startPlacing: (slot: SlotKey) => void;
+  stopPlacing: () => void;
+} {
   const [slot, setSlot] = useState<SlotKey | null>(null);
   const [drag, setDrag] = useState<{ readonly format: FormatName; readonly place: Rect } | null>(null);
   const stopPlacing = useCallback(() => setSlot(null), []);
@@ -22,14 +31,20 @@ export function usePlacing(document: Promotion, templates: TemplatesByRef, onEdi
     return () => window.removeEventListener("keydown", end);
   }, [slot, drag]);
 
-  const dragged = useMemo(() => (slot && drag ? applyEdit(document, placeEdit(document, slot, drag.format, drag.place)) : null), [document, slot, drag]);
+  const dragged = useMemo(
+    () => (slot && drag ? applyEdit(document, placeEdit(document, slot, drag.format, drag.place)) : null),
+    [document, slot, drag],
+  );
   const found = slot ? findPromotionSlot(document, templates, slot) : null;
   if (!slot || !found) return { placing: null, dragged: null, startPlacing: setSlot, stopPlacing };
   const scene = designOf(document, templates).scenes.find(({ id }) => id === found.scene.id);
   return {
-    dragged, startPlacing: setSlot, stopPlacing,
+    dragged,
+    startPlacing: setSlot,
+    stopPlacing,
     placing: {
-      slot, label: found.slot.label,
+      slot,
+      label: found.slot.label,
       byHand: (format) => scene?.places[format]?.[found.slot.id] ?? null,
       onDrag: (format, place) => setDrag(place && { format, place }),
       onPlace: (format, place) => {

@@ -17,7 +17,10 @@ export function ImportPackage({ onProblem }: { onProblem: (problem: string | nul
     setBusy(true);
     onProblem(null);
     try {
-      const response = await fetch(`/templates/import?name=${encodeURIComponent(file.name)}`, { method: "POST", body: file });
+      const response = await fetch(`/templates/import?name=${encodeURIComponent(file.name)}`, {
+        method: "POST",
+        body: file,
+      });
       const { name, problem } = answer.validateSync(await response.json().catch(() => ({})));
       if (response.ok) {
         toast(`“${name ?? file.name}” is among the team's templates now.`);
@@ -32,12 +35,23 @@ export function ImportPackage({ onProblem }: { onProblem: (problem: string | nul
 
   return (
     <>
-      <input ref={input} type="file" accept=".zip,application/zip" className="sr-only" tabIndex={-1} aria-label="Template package" onChange={(event) => {
-        const [file] = event.target.files ?? [];
-        event.target.value = "";
-        if (file) void bring(file);
-      }} />
-      <Button onClick={() => input.current?.click()} disabled={busy}>{busy ? <LoaderCircle aria-hidden size={16} className="animate-spin" /> : <Upload aria-hidden size={16} />} Bring in a package</Button>
+      <input
+        ref={input}
+        type="file"
+        accept=".zip,application/zip"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Template package"
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          event.target.value = "";
+          if (file) void bring(file);
+        }}
+      />
+      <Button onClick={() => input.current?.click()} disabled={busy}>
+        {busy ? <LoaderCircle aria-hidden size={16} className="animate-spin" /> : <Upload aria-hidden size={16} />}{" "}
+        Bring in a package
+      </Button>
     </>
   );
 }

@@ -29,7 +29,9 @@ export function TrioPreview({ previews, document, facts, name, scene }: TrioPrev
   // Nothing is painted for a preview that nobody has scrolled to.
   useEffect(() => {
     if (!box.current || seen) return;
-    const watcher = new IntersectionObserver(([entry]) => entry?.isIntersecting && setSeen(true), { rootMargin: "300px" });
+    const watcher = new IntersectionObserver(([entry]) => entry?.isIntersecting && setSeen(true), {
+      rootMargin: "300px",
+    });
     watcher.observe(box.current);
     return () => watcher.disconnect();
   }, [seen]);
@@ -41,9 +43,19 @@ export function TrioPreview({ previews, document, facts, name, scene }: TrioPrev
       const canvas = canvases.current[format];
       if (!canvas) throw new Error("A preview has three canvases.");
       const { width, height } = canvas.getBoundingClientRect();
-      return [format, { canvas: canvas.transferControlToOffscreen(), width: Math.max(1, Math.round(width * devicePixelRatio)), height: Math.max(1, Math.round(height * devicePixelRatio)) }];
+      return [
+        format,
+        {
+          canvas: canvas.transferControlToOffscreen(),
+          width: Math.max(1, Math.round(width * devicePixelRatio)),
+          height: Math.max(1, Math.round(height * devicePixelRatio)),
+        },
+      ];
     });
-    previews.tell({ kind: "open", preview: id, canvases: Object.fromEntries(given) as Record<FormatName, PreviewCanvas> }, given.map(([, { canvas }]) => canvas));
+    previews.tell(
+      { kind: "open", preview: id, canvases: Object.fromEntries(given) as Record<FormatName, PreviewCanvas> },
+      given.map(([, { canvas }]) => canvas),
+    );
     previews.listen(id, (message) => {
       if (message.kind === "failed") setState({ failed: message.reason });
       else setState((before) => (message.kind === "ended" ? "resting" : before === "waiting" ? "resting" : before));
@@ -68,20 +80,48 @@ export function TrioPreview({ previews, document, facts, name, scene }: TrioPrev
   };
 
   return (
-    <div ref={box} className={`relative flex items-end bg-proof ${plays ? "gap-3 p-4" : "gap-1.5 p-1.5"}`} onPointerEnter={play} onPointerLeave={rest} data-preview={typeof state === "string" ? state : "failed"}>
+    <div
+      ref={box}
+      className={`relative flex items-end bg-proof ${plays ? "gap-3 p-4" : "gap-1.5 p-1.5"}`}
+      onPointerEnter={play}
+      onPointerLeave={rest}
+      data-preview={typeof state === "string" ? state : "failed"}
+    >
       {FORMAT_NAMES.map((format) => {
         const { width, height } = FORMATS[format];
         return (
           <canvas
-            key={format} ref={(canvas) => { if (canvas) canvases.current[format] = canvas; }} role="img" aria-label={`${name}, ${format}`}
-            className="block min-w-0 basis-0 bg-[#7b7d7a] shadow-md" style={{ aspectRatio: `${width} / ${height}`, flexGrow: (STANDING[format] * width) / height }}
+            key={format}
+            ref={(canvas) => {
+              if (canvas) canvases.current[format] = canvas;
+            }}
+            role="img"
+            aria-label={`${name}, ${format}`}
+            className="block min-w-0 basis-0 bg-[#7b7d7a] shadow-md"
+            style={{ aspectRatio: `${width} / ${height}`, flexGrow: (STANDING[format] * width) / height }}
           />
         );
       })}
-      {plays && <button type="button" onClick={() => (state === "playing" ? rest() : play())} onBlur={rest} aria-label={state === "playing" ? `Stop ${name}` : `Play ${name}`} className="cut absolute right-2 top-2 flex h-8 w-8 items-center justify-center bg-ink/85 text-card hover:bg-ink">
-        {state === "playing" ? <Pause aria-hidden size={14} fill="currentColor" /> : <Play aria-hidden size={14} fill="currentColor" />}
-      </button>}
-      {typeof state === "object" && <p role="alert" className="absolute inset-x-4 bottom-4 bg-wrong-pale px-3 py-1.5 text-[13px] text-wrong">{state.failed}</p>}
+      {plays && (
+        <button
+          type="button"
+          onClick={() => (state === "playing" ? rest() : play())}
+          onBlur={rest}
+          aria-label={state === "playing" ? `Stop ${name}` : `Play ${name}`}
+          className="absolute top-2 right-2 flex h-8 w-8 items-center justify-center bg-ink/85 text-card cut hover:bg-ink"
+        >
+          {state === "playing" ? (
+            <Pause aria-hidden size={14} fill="currentColor" />
+          ) : (
+            <Play aria-hidden size={14} fill="currentColor" />
+          )}
+        </button>
+      )}
+      {typeof state === "object" && (
+        <p role="alert" className="absolute inset-x-4 bottom-4 bg-wrong-pale px-3 py-1.5 text-[13px] text-wrong">
+          {state.failed}
+        </p>
+      )}
     </div>
   );
 }

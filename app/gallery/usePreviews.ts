@@ -15,7 +15,8 @@ export function usePreviews(): Previews | null {
     const worker = new Worker(new URL("../workers/previewWorker.ts", import.meta.url), { type: "module" });
     const listeners = new Map<string, (message: PreviewNews) => void>();
     // Its modules wait for WebAssembly, and what comes before they listen would be lost: so it says when it does.
-    worker.onmessage = ({ data }: MessageEvent<FromPreviews>) => (data.kind === "ready" ? setPreviews(previews) : listeners.get(data.preview)?.(data));
+    worker.onmessage = ({ data }: MessageEvent<FromPreviews>) =>
+      data.kind === "ready" ? setPreviews(previews) : listeners.get(data.preview)?.(data);
     const previews: Previews = {
       tell: (message, moved = []) => worker.postMessage(message, moved),
       listen(preview, listener) {

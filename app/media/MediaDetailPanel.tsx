@@ -16,19 +16,51 @@ import { Waveform } from "./Waveform";
 type Detail = Awaited<ReturnType<typeof mediaDetail>>;
 
 /** Everything known of one item, beside the others: preview, facts, tags, rights, where it is used. */
-export function MediaDetailPanel({ item, collections, onOpen, onClose, onReplace, onRemove }: { item: Detail; collections: readonly Collection[]; onOpen: (id: string) => void; onClose: () => void; onReplace: (file: File) => void; onRemove: () => void }) {
+export function MediaDetailPanel({
+  item,
+  collections,
+  onOpen,
+  onClose,
+  onReplace,
+  onRemove,
+}: {
+  item: Detail;
+  collections: readonly Collection[];
+  onOpen: (id: string) => void;
+  onClose: () => void;
+  onReplace: (file: File) => void;
+  onRemove: () => void;
+}) {
   return (
-    <aside aria-label={`Details of ${item.name}`} className="sticky top-0 flex max-h-screen w-[372px] shrink-0 flex-col gap-5 overflow-y-auto bg-card p-5">
+    <aside
+      aria-label={`Details of ${item.name}`}
+      className="sticky top-0 flex max-h-screen w-[372px] shrink-0 flex-col gap-5 overflow-y-auto bg-card p-5"
+    >
       <div className="flex items-start gap-2">
         <Rename item={item} />
-        <button type="button" onClick={onClose} aria-label="Close details" className="p-1 text-soft hover:text-ink"><X aria-hidden size={18} /></button>
+        <button type="button" onClick={onClose} aria-label="Close details" className="p-1 text-soft hover:text-ink">
+          <X aria-hidden size={18} />
+        </button>
       </div>
       <Preview item={item} />
       <RightsMark state={item.rights} className="self-start" />
       {item.problem && item.state === "ready" && <Notice kind="wrong">{item.problem}</Notice>}
       <Facts item={item} />
       <Uses item={item} />
-      {item.alike.length > 0 && <p className="bg-warn-pale px-3 py-2 text-sm text-warn">Looks like {item.alike.map(({ id, name }, index) => <span key={id}>{index > 0 && ", "}<button type="button" onClick={() => onOpen(id)} className="underline">{name}</button></span>)}.</p>}
+      {item.alike.length > 0 && (
+        <p className="bg-warn-pale px-3 py-2 text-sm text-warn">
+          Looks like{" "}
+          {item.alike.map(({ id, name }, index) => (
+            <span key={id}>
+              {index > 0 && ", "}
+              <button type="button" onClick={() => onOpen(id)} className="underline">
+                {name}
+              </button>
+            </span>
+          ))}
+          .
+        </p>
+      )}
       <Tags item={item} />
       <InCollections item={item} collections={collections} />
       <Rights item={item} />
@@ -43,11 +75,22 @@ function Rename({ item }: { item: Detail }) {
   return (
     <div className="min-w-0 flex-1">
       <input
-        key={item.name} defaultValue={item.name} aria-label="Name of the item" maxLength={120} className="w-full truncate border-b border-transparent bg-transparent font-heading text-lg font-semibold hover:border-rule focus:border-ink"
-        onBlur={({ currentTarget: { value } }) => value !== item.name && void fetcher.submit({ intent: "rename", ids: item.id, name: value }, { method: "post" })}
+        key={item.name}
+        defaultValue={item.name}
+        aria-label="Name of the item"
+        maxLength={120}
+        className="w-full truncate border-b border-transparent bg-transparent font-heading text-lg font-semibold hover:border-rule focus:border-ink"
+        onBlur={({ currentTarget: { value } }) =>
+          value !== item.name &&
+          void fetcher.submit({ intent: "rename", ids: item.id, name: value }, { method: "post" })
+        }
         onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
       />
-      {problem && <p role="alert" className="text-sm text-wrong">{problem}</p>}
+      {problem && (
+        <p role="alert" className="text-sm text-wrong">
+          {problem}
+        </p>
+      )}
     </div>
   );
 }
@@ -57,12 +100,37 @@ function Preview({ item }: { item: Detail }) {
   const [moved, setMoved] = useState<FocalPoint | null>(null);
   const facts = item.facts;
   if (!facts) return null;
-  if (facts.kind === "sound") return <div className="bg-proof p-3 text-card"><Waveform src={`/media/${item.id}/sound`} peaks={item.peaks} label={item.name} height={90} /></div>;
+  if (facts.kind === "sound")
+    return (
+      <div className="bg-proof p-3 text-card">
+        <Waveform src={`/media/${item.id}/sound`} peaks={item.peaks} label={item.name} height={90} />
+      </div>
+    );
   return (
     <div className="bg-proof p-2">
-      <FocalPicker src={thumbAddress(facts, 700) ?? ""} name={item.name} focal={moved ?? facts.focal} onMove={setMoved} onRest={(at) => void fetcher.submit({ intent: "focal", ids: item.id, focal: JSON.stringify(at) }, { method: "post" })} />
-      {facts.kind === "clip" && <video controls muted preload="none" poster={thumbAddress(facts, 400) ?? undefined} src={`/media/${item.id}/proxy`} className="mt-2 max-h-40 w-full" aria-label={`Play ${item.name}`} />}
-      <p className="mt-1 text-center text-xs text-ink">The ring marks what must stay in view. Drag it, or use the arrow keys.</p>
+      <FocalPicker
+        src={thumbAddress(facts, 700) ?? ""}
+        name={item.name}
+        focal={moved ?? facts.focal}
+        onMove={setMoved}
+        onRest={(at) =>
+          void fetcher.submit({ intent: "focal", ids: item.id, focal: JSON.stringify(at) }, { method: "post" })
+        }
+      />
+      {facts.kind === "clip" && (
+        <video
+          controls
+          muted
+          preload="none"
+          poster={thumbAddress(facts, 400) ?? undefined}
+          src={`/media/${item.id}/proxy`}
+          className="mt-2 max-h-40 w-full"
+          aria-label={`Play ${item.name}`}
+        />
+      )}
+      <p className="mt-1 text-center text-xs text-ink">
+        The ring marks what must stay in view. Drag it, or use the arrow keys.
+      </p>
     </div>
   );
 }
@@ -73,16 +141,42 @@ function Facts({ item }: { item: Detail }) {
     ["Kind", `${item.isLogo ? "logo" : item.kind} · ${item.mime}`],
     ...(facts ? [["Measured", factLine(facts)] as const] : []),
     ["Size", megabytes(item.bytes)],
-    ...(item.sharpness !== undefined && item.kind === "picture" ? [["Sharpness", `${item.sharpness.toFixed(1)}${item.sharpness < 1 ? ", soft" : ""}`] as const] : []),
-    ...(item.cuts ? [["Cuts", item.cuts.length === 0 ? "none" : item.cuts.map((at) => seconds(at)).join(", ")] as const] : []),
-    ...(item.movement !== undefined ? [["Movement", item.movement < 0.1 ? "nearly still" : item.movement < 0.5 ? "calm" : "lively"] as const] : []),
-    ...(facts?.kind === "sound" && facts.peak !== null ? [["Highest peak", `${facts.peak.toFixed(1)} dBTP`] as const] : []),
+    ...(item.sharpness !== undefined && item.kind === "picture"
+      ? [["Sharpness", `${item.sharpness.toFixed(1)}${item.sharpness < 1 ? ", soft" : ""}`] as const]
+      : []),
+    ...(item.cuts
+      ? [["Cuts", item.cuts.length === 0 ? "none" : item.cuts.map((at) => seconds(at)).join(", ")] as const]
+      : []),
+    ...(item.movement !== undefined
+      ? [["Movement", item.movement < 0.1 ? "nearly still" : item.movement < 0.5 ? "calm" : "lively"] as const]
+      : []),
+    ...(facts?.kind === "sound" && facts.peak !== null
+      ? [["Highest peak", `${facts.peak.toFixed(1)} dBTP`] as const]
+      : []),
     ["Brought in", item.createdAt.toISOString().slice(0, 10)],
   ];
   return (
     <div>
-      <dl className="divide-y divide-rule border-y border-rule text-sm">{rows.map(([head, value]) => <div key={head} className="flex justify-between gap-4 py-1.5"><dt className="text-soft">{head}</dt><dd className="figures text-right">{value}</dd></div>)}</dl>
-      {item.colors && item.colors.length > 0 && <div className="mt-2 flex items-center gap-1" title={item.colorWords.join(", ")}>{item.colors.map(({ hex, share }) => <span key={hex} className="h-6 border border-ink/10" style={{ background: hex, flexGrow: Math.max(0.05, share) }} />)}<span className="sr-only">Colours: {item.colorWords.join(", ")}</span></div>}
+      <dl className="divide-y divide-rule border-y border-rule text-sm">
+        {rows.map(([head, value]) => (
+          <div key={head} className="flex justify-between gap-4 py-1.5">
+            <dt className="text-soft">{head}</dt>
+            <dd className="text-right figures">{value}</dd>
+          </div>
+        ))}
+      </dl>
+      {item.colors && item.colors.length > 0 && (
+        <div className="mt-2 flex items-center gap-1" title={item.colorWords.join(", ")}>
+          {item.colors.map(({ hex, share }) => (
+            <span
+              key={hex}
+              className="h-6 border border-ink/10"
+              style={{ background: hex, flexGrow: Math.max(0.05, share) }}
+            />
+          ))}
+          <span className="sr-only">Colours: {item.colorWords.join(", ")}</span>
+        </div>
+      )}
     </div>
   );
 }
@@ -91,7 +185,20 @@ function Uses({ item }: { item: Detail }) {
   return (
     <div className="text-sm">
       <h3 className="mb-1 font-semibold">Used in</h3>
-      {item.uses.length === 0 ? <p className="text-soft">nothing yet</p> : <ul>{item.uses.map(({ what, name, to }) => <li key={to + name}><Link to={to} className="underline underline-offset-2">{name}</Link> <span className="text-soft">{what === "brand" ? "" : what}</span></li>)}</ul>}
+      {item.uses.length === 0 ? (
+        <p className="text-soft">nothing yet</p>
+      ) : (
+        <ul>
+          {item.uses.map(({ what, name, to }) => (
+            <li key={to + name}>
+              <Link to={to} className="underline underline-offset-2">
+                {name}
+              </Link>{" "}
+              <span className="text-soft">{what === "brand" ? "" : what}</span>
+            </li>
+          ))}
+        </ul>
+      )}
     </div>
   );
 }
@@ -102,11 +209,36 @@ function Tags({ item }: { item: Detail }) {
   return (
     <div className="text-sm">
       <h3 className="mb-1 font-semibold">Tags</h3>
-      <ul className="flex flex-wrap gap-1.5">{item.tags.map((tag) => <li key={tag} className="flex items-center gap-1 bg-[#e9e1d0] px-2 py-0.5">{tag}<button type="button" aria-label={`Take the tag ${tag} off`} onClick={() => void fetcher.submit({ intent: "untag", ids: item.id, tag }, { method: "post" })}><X aria-hidden size={13} /></button></li>)}</ul>
-      <fetcher.Form method="post" className="mt-2 flex gap-2" onSubmit={() => setTimeout(() => input.current && (input.current.value = ""))}>
+      <ul className="flex flex-wrap gap-1.5">
+        {item.tags.map((tag) => (
+          <li key={tag} className="flex items-center gap-1 bg-[#e9e1d0] px-2 py-0.5">
+            {tag}
+            <button
+              type="button"
+              aria-label={`Take the tag ${tag} off`}
+              onClick={() => void fetcher.submit({ intent: "untag", ids: item.id, tag }, { method: "post" })}
+            >
+              <X aria-hidden size={13} />
+            </button>
+          </li>
+        ))}
+      </ul>
+      <fetcher.Form
+        method="post"
+        className="mt-2 flex gap-2"
+        onSubmit={() => setTimeout(() => input.current && (input.current.value = ""))}
+      >
         <input type="hidden" name="ids" value={item.id} />
-        <input ref={input} name="tag" placeholder="add a tag" aria-label="Add a tag" className="min-w-0 flex-1 border border-rule bg-white px-2 py-1" />
-        <button name="intent" value="tag" className="underline">Add</button>
+        <input
+          ref={input}
+          name="tag"
+          placeholder="add a tag"
+          aria-label="Add a tag"
+          className="min-w-0 flex-1 border border-rule bg-white px-2 py-1"
+        />
+        <button name="intent" value="tag" className="underline">
+          Add
+        </button>
       </fetcher.Form>
     </div>
   );
@@ -120,7 +252,22 @@ function InCollections({ item, collections }: { item: Detail; collections: reado
       <legend className="mb-1 font-semibold">Collections</legend>
       {collections.map(({ id, name }) => {
         const inside = item.collections.includes(id);
-        return <label key={id} className="flex items-center gap-2"><input type="checkbox" checked={inside} className="accent-accent" onChange={() => void fetcher.submit({ intent: inside ? "take-out" : "collect", ids: item.id, collection: id }, { method: "post" })} /> {name}</label>;
+        return (
+          <label key={id} className="flex items-center gap-2">
+            <input
+              type="checkbox"
+              checked={inside}
+              className="accent-accent"
+              onChange={() =>
+                void fetcher.submit(
+                  { intent: inside ? "take-out" : "collect", ids: item.id, collection: id },
+                  { method: "post" },
+                )
+              }
+            />{" "}
+            {name}
+          </label>
+        );
       })}
     </fieldset>
   );
@@ -131,32 +278,76 @@ function Rights({ item }: { item: Detail }) {
   const problems = fetcher.data?.problems ?? {};
   const { source, licence, holder, from, to } = item.note;
   return (
-    <fetcher.Form key={`${item.id}/${JSON.stringify(item.note)}`} method="post" aria-label="Rights note" className="grid grid-cols-2 gap-3">
+    <fetcher.Form
+      key={`${item.id}/${JSON.stringify(item.note)}`}
+      method="post"
+      aria-label="Rights note"
+      className="grid grid-cols-2 gap-3"
+    >
       <h3 className="col-span-2 -mb-2 text-sm font-semibold">Rights</h3>
       <input type="hidden" name="ids" value={item.id} />
-      <Field label="Licence" hint="own work, bought, given" name="licence" defaultValue={licence} problem={problems["licence"]} className="col-span-2" />
+      <Field
+        label="Licence"
+        hint="own work, bought, given"
+        name="licence"
+        defaultValue={licence}
+        problem={problems["licence"]}
+        className="col-span-2"
+      />
       <Field label="Source" name="source" defaultValue={source} problem={problems["source"]} />
       <Field label="Holder" name="holder" defaultValue={holder} problem={problems["holder"]} />
       <Field label="From" type="date" name="rights_from" defaultValue={from ?? ""} problem={problems["rights_from"]} />
       <Field label="To" type="date" name="rights_to" defaultValue={to ?? ""} problem={problems["rights_to"]} />
-      <Button type="submit" name="intent" value="rights" disabled={fetcher.state !== "idle"} className="col-span-2">Save the rights note</Button>
+      <Button type="submit" name="intent" value="rights" disabled={fetcher.state !== "idle"} className="col-span-2">
+        Save the rights note
+      </Button>
     </fetcher.Form>
   );
 }
 
-function Actions({ item, onReplace, onRemove }: { item: Detail; onReplace: (file: File) => void; onRemove: () => void }) {
+function Actions({
+  item,
+  onReplace,
+  onRemove,
+}: {
+  item: Detail;
+  onReplace: (file: File) => void;
+  onRemove: () => void;
+}) {
   const picker = useRef<HTMLInputElement>(null);
   const fetcher = useFetcher<MediaAnswer>();
   return (
     <div className="flex flex-wrap items-center gap-4 border-t border-rule pt-3 text-sm">
-      <input ref={picker} type="file" className="sr-only" tabIndex={-1} aria-label="File to replace it with" data-testid="replace-picker" onChange={(event) => {
-        const file = event.target.files?.[0];
-        if (file) onReplace(file);
-        event.target.value = "";
-      }} />
-      <button type="button" onClick={() => picker.current?.click()} className="underline">Replace the file</button>
-      {item.kind === "picture" && <button type="button" onClick={() => void fetcher.submit({ intent: item.isLogo ? "no-logo" : "logo", ids: item.id }, { method: "post" })} className="underline">{item.isLogo ? "Not a logo" : "It is a logo"}</button>}
-      <button type="button" onClick={onRemove} className="ml-auto text-wrong hover:underline">Remove</button>
+      <input
+        ref={picker}
+        type="file"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="File to replace it with"
+        data-testid="replace-picker"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          if (file) onReplace(file);
+          event.target.value = "";
+        }}
+      />
+      <button type="button" onClick={() => picker.current?.click()} className="underline">
+        Replace the file
+      </button>
+      {item.kind === "picture" && (
+        <button
+          type="button"
+          onClick={() =>
+            void fetcher.submit({ intent: item.isLogo ? "no-logo" : "logo", ids: item.id }, { method: "post" })
+          }
+          className="underline"
+        >
+          {item.isLogo ? "Not a logo" : "It is a logo"}
+        </button>
+      )}
+      <button type="button" onClick={onRemove} className="ml-auto text-wrong hover:underline">
+        Remove
+      </button>
     </div>
   );
 }

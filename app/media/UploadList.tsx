@@ -5,24 +5,54 @@ import { Notice } from "../components/Notice";
 import { type Upload } from "../components/useUploads";
 
 /** Files on their way in, with progress and cancel for each; what was not taken says why. */
-export function UploadList({ uploads, onCancel, onAgain, onShow }: { uploads: readonly Upload[]; onCancel: (key: number) => void; onAgain: (key: number) => void; onShow: (id: string) => void }) {
+export function UploadList({
+  uploads,
+  onCancel,
+  onAgain,
+  onShow,
+}: {
+  uploads: readonly Upload[];
+  onCancel: (key: number) => void;
+  onAgain: (key: number) => void;
+  onShow: (id: string) => void;
+}) {
   if (uploads.length === 0) return null;
   return (
-    <ul aria-label="Uploads" className="mb-5 max-h-72 divide-y divide-rule overflow-y-auto border-y border-rule bg-card">
+    <ul
+      aria-label="Uploads"
+      className="mb-5 max-h-72 divide-y divide-rule overflow-y-auto border-y border-rule bg-card"
+    >
       {uploads.map(({ key, name, share, problem, known }) => (
         <li key={key} className="flex items-center gap-4 px-3 py-2 text-sm">
-          {problem ? <Notice kind="wrong" className="flex-1">{problem}</Notice> : known ? (
+          {problem ? (
+            <Notice kind="wrong" className="flex-1">
+              {problem}
+            </Notice>
+          ) : known ? (
             <Notice kind="warn" className="flex-1">
-              “{name}” is here already{known.name === name ? "" : ` as “${known.name}”`}. <Button look="quiet" className="mx-2 text-ink!" onClick={() => onShow(known.id)}>Show it</Button><Button look="quiet" className="text-ink!" onClick={() => onAgain(key)}>Bring it in all the same</Button>
+              “{name}” is here already{known.name === name ? "" : ` as “${known.name}”`}.{" "}
+              <Button look="quiet" className="mx-2 text-ink!" onClick={() => onShow(known.id)}>
+                Show it
+              </Button>
+              <Button look="quiet" className="text-ink!" onClick={() => onAgain(key)}>
+                Bring it in all the same
+              </Button>
             </Notice>
           ) : (
             <>
               <span className="w-72 truncate">{name}</span>
               <Bar share={share} label={`Sending ${name}`} />
-              <span className="figures w-12 text-right">{Math.round(share * 100)} %</span>
+              <span className="w-12 text-right figures">{Math.round(share * 100)} %</span>
             </>
           )}
-          <button type="button" onClick={() => onCancel(key)} className="p-1 text-soft hover:text-ink" aria-label={problem || known ? `Dismiss ${name}` : `Cancel ${name}`}><X aria-hidden size={16} /></button>
+          <button
+            type="button"
+            onClick={() => onCancel(key)}
+            className="p-1 text-soft hover:text-ink"
+            aria-label={problem || known ? `Dismiss ${name}` : `Cancel ${name}`}
+          >
+            <X aria-hidden size={16} />
+          </button>
         </li>
       ))}
     </ul>

@@ -7,4 +7,10 @@ export interface MediaAnswer {
   readonly removed: readonly string[];
 }
 
-export const answer = (change: Partial<MediaAnswer>): MediaAnswer => ({ done: "", problem: null, problems: {}, removed: [], ...change });
+export const answer = (change: Partial<MediaAnswer>): MediaAnswer => ({
+  done: "",
+  problem: null,
+  problems: {},
+  removed: [],
+  ...change,
+});

@@ -1,2 +1,6 @@
 /** The parts of the media page. */
-export const MEDIA_TABS = [["/media", "Your media"], ["/media/shelf", "Starter shelf"], ["/media/backdrops", "Backdrops from words"]] as const;
+export const MEDIA_TABS = [
+  ["/media", "Your media"],
+  ["/media/shelf", "Starter shelf"],
+  ["/media/backdrops", "Backdrops from words"],
+] as const;

@@ -20,21 +20,30 @@ export function useMediaPages(search: string, first: Page, pageSize: number) {
     setPages(new Map([[0, first.items]]));
   }, [first, search]);
 
-  const want = useCallback((page: number): void => {
-    if (asked.current.has(page)) return;
-    asked.current.add(page);
-    const of = latest.current;
-    const params = new URLSearchParams(search);
-    params.set("page", String(page));
-    fetch(`/media/page?${params}`)
-      .then(async (response) => (response.ok ? ((await response.json()) as Page) : null))
-      .then((got) => {
-        if (got && latest.current === of) setPages((before) => new Map(before).set(page, got.items));
-      })
-      // Asked for again when it next comes into view.
-      .catch(() => asked.current.delete(page));
-  }, [search]);
+  const want = useCallback(
+    (page: number): void => {
+      if (asked.current.has(page)) return;
+      asked.current.add(page);
+      const of = latest.current;
+      const params = new URLSearchParams(search);
+      params.set("page", String(page));
+      fetch(`/media/page?${params}`)
+        .then(async (response) => (response.ok ? ((await response.json()) as Page) : null))
+        .then((got) => {
+          if (got && latest.current === of) setPages((before) => new Map(before).set(page, got.items));
+        })
+        // Asked for again when it next comes into view.
+        .catch(() => asked.current.delete(page));
+    },
+    [search],
+  );
 
-  const itemAt = (index: number): MediaItem | null => pages.get(Math.floor(index / pageSize))?.[index % pageSize] ?? null;
-  return { count: first.count, itemAt, want: (index: number) => want(Math.floor(index / pageSize)), loaded: [...pages.values()].flat() };
+  const itemAt = (index: number): MediaItem | null =>
+    pages.get(Math.floor(index / pageSize))?.[index % pageSize] ?? null;
+  return {
+    count: first.count,
+    itemAt,
+    want: (index: number) => want(Math.floor(index / pageSize)),
+    loaded: [...pages.values()].flat(),
+  };
 }

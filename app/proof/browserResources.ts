@@ -31,7 +31,11 @@ export function browserResources(clips: (media: string) => ClipPlayer): BrowserR
 
   const addresses = (list: DisplayList, scale: number): string[] =>
     [...everyNode(list)].flatMap((node) =>
-      node.kind === "picture" ? [pictureAddress(node.media, pictureLevel(node, scale))] : node.kind === "emoji" ? [emojiAddress(node.code, emojiLevel(node, scale))] : [],
+      node.kind === "picture"
+        ? [pictureAddress(node.media, pictureLevel(node, scale))]
+        : node.kind === "emoji"
+          ? [emojiAddress(node.code, emojiLevel(node, scale))]
+          : [],
     );
 
   return {

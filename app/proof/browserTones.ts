@@ -20,10 +20,12 @@ export async function withShownTones(promotion: ResolvedPromotion, facts: Facts)
   const wanted = lacking(promotion);
   if (wanted.length === 0) return facts;
   await Promise.all(
-    wanted.filter((id) => !fetched.has(id)).map(async (id) => {
-      const response = await fetch(`/media/${id}/tones`);
-      if (response.ok) fetched.set(id, schema.validateSync(await response.json()));
-    }),
+    wanted
+      .filter((id) => !fetched.has(id))
+      .map(async (id) => {
+        const response = await fetch(`/media/${id}/tones`);
+        if (response.ok) fetched.set(id, schema.validateSync(await response.json()));
+      }),
   );
   const added = wanted.flatMap((id): [string, MediaFacts][] => {
     const item = facts.media[id];

@@ -41,7 +41,10 @@ export function openClipPlayer(clip: ClipFacts, onShown: () => void): ClipPlayer
   }
 
   return {
-    image: () => (video.readyState >= HTMLMediaElement.HAVE_CURRENT_DATA ? { image: video, width: video.videoWidth, height: video.videoHeight } : null),
+    image: () =>
+      video.readyState >= HTMLMediaElement.HAVE_CURRENT_DATA
+        ? { image: video, width: video.videoWidth, height: video.videoHeight }
+        : null,
     seek(frame) {
       if (wanted === frame) return seeking;
       wanted = frame;
@@ -50,7 +53,8 @@ export function openClipPlayer(clip: ClipFacts, onShown: () => void): ClipPlayer
     },
     follow(frame) {
       wanted = shown = -1;
-      if (Math.abs(video.currentTime - timeOf(frame)) * second > MOST_DRIFT_FRAMES && !video.seeking) video.currentTime = timeOf(frame);
+      if (Math.abs(video.currentTime - timeOf(frame)) * second > MOST_DRIFT_FRAMES && !video.seeking)
+        video.currentTime = timeOf(frame);
       if (frame >= clip.frames - 1) video.pause();
       else if (video.paused) video.play().catch(() => undefined);
     },

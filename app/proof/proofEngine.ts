@@ -2,7 +2,13 @@ import { type Promotion } from "../../core/document/promotion";
 import { type Facts } from "../../core/document/facts";
 import { type ResolvedPromotion, resolvePromotion } from "../../core/document/resolve";
 import { type DisplayList, everyNode, sameFrame } from "../../core/scene/displayList";
-import { type PreparationMemory, type PreparedPromotion, displayListAt, preparePromotion, settledTime } from "../../core/scene/preparePromotion";
+import {
+  type PreparationMemory,
+  type PreparedPromotion,
+  displayListAt,
+  preparePromotion,
+  settledTime,
+} from "../../core/scene/preparePromotion";
 import { fontFilesWanted } from "../../core/scene/wantedFiles";
 import { FORMAT_NAMES, FORMATS, type FormatName } from "../../core/placement/formats";
 import { outputSize, type Quality } from "../../core/placement/quality";
@@ -94,7 +100,8 @@ export function openProofEngine(): ProofEngine {
       const resized = resize(format, screen);
       if (!force && !resized && screen.painted && sameFrame(screen.painted, list)) continue;
       const scale = scaleOf(format, screen);
-      if (!resources.has(list, scale)) void resources.load(list, scale).then(requestPaint, (error: unknown) => change({ problem: String(error) }));
+      if (!resources.has(list, scale))
+        void resources.load(list, scale).then(requestPaint, (error: unknown) => change({ problem: String(error) }));
       screen.painter.paint(list, screen.context);
       screen.painted = resources.has(list, scale) ? list : null;
     }
@@ -138,7 +145,9 @@ export function openProofEngine(): ProofEngine {
   /** Which clip frames are on screen now; the same in every format. */
   function clipFrames(time: number): Map<string, number> {
     const list = listOf("square", time) ?? [];
-    return new Map([...everyNode(list)].flatMap((node) => (node.kind === "clip" ? [[node.media, node.frame] as const] : [])));
+    return new Map(
+      [...everyNode(list)].flatMap((node) => (node.kind === "clip" ? [[node.media, node.frame] as const] : [])),
+    );
   }
 
   function followClips(): void {
@@ -175,7 +184,13 @@ export function openProofEngine(): ProofEngine {
     const key = `${tune?.id ?? ""}/${promotion.length}`;
     if (sound?.key === key) return;
     sound?.player.close();
-    sound = tune?.kind === "sound" ? { key, player: openSoundPlayer(`/media/${tune.id}/sound`, mixPlan(tune, promotion.base.sound, promotion.length)) } : null;
+    sound =
+      tune?.kind === "sound"
+        ? {
+            key,
+            player: openSoundPlayer(`/media/${tune.id}/sound`, mixPlan(tune, promotion.base.sound, promotion.length)),
+          }
+        : null;
   }
 
   async function prepare(promotion: ResolvedPromotion, book: FontBook, turn: number): Promise<void> {
@@ -199,7 +214,14 @@ export function openProofEngine(): ProofEngine {
       screens.delete(format);
       const context = canvas?.getContext("2d", { alpha: false, willReadFrequently: true });
       if (!canvas || !context) return;
-      screens.set(format, { canvas, context, width: 0, height: 0, painted: null, painter: createPainter(FORMATS[format], FORMATS[format], resources) });
+      screens.set(format, {
+        canvas,
+        context,
+        width: 0,
+        height: 0,
+        painted: null,
+        painter: createPainter(FORMATS[format], FORMATS[format], resources),
+      });
       watcher.observe(canvas);
       requestPaint();
     },
@@ -212,7 +234,11 @@ export function openProofEngine(): ProofEngine {
         const toned = await withShownTones(promotion, newFacts);
         if (turn !== showing) return;
         if (toned !== newFacts) facts = toned;
-        await prepare(toned === newFacts ? promotion : resolvePromotion(document, toned), (book ??= await browserBook()), turn);
+        await prepare(
+          toned === newFacts ? promotion : resolvePromotion(document, toned),
+          (book ??= await browserBook()),
+          turn,
+        );
       };
       void run().catch((error: unknown) => change({ problem: error instanceof Error ? error.message : String(error) }));
     },
@@ -267,6 +293,13 @@ export function openProofEngine(): ProofEngine {
   };
 }
 
-const scaleOf = (format: FormatName, { width, height }: Screen): number => Math.min(width / FORMATS[format].width, height / FORMATS[format].height);
+const scaleOf = (format: FormatName, { width, height }: Screen): number =>
+  Math.min(width / FORMATS[format].width, height / FORMATS[format].height);
 
-const NO_CLIP: ClipPlayer = { image: () => null, seek: () => Promise.resolve(), follow: () => undefined, hold: () => undefined, close: () => undefined };
+const NO_CLIP: ClipPlayer = {
+  image: () => null,
+  seek: () => Promise.resolve(),
+  follow: () => undefined,
+  hold: () => undefined,
+  close: () => undefined,
+};

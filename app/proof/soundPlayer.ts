@@ -39,7 +39,9 @@ export function openSoundPlayer(address: string, plan: MixPlan): SoundPlayer {
       source.connect(level);
       level.gain.cancelScheduledValues(0);
       const points = Math.max(2, Math.ceil((plan.length - start * 1000) / STEP_MS));
-      const curve = Float32Array.from({ length: points }, (_, index) => levelAt(plan, start * 1000 + (index / (points - 1)) * (plan.length - start * 1000)));
+      const curve = Float32Array.from({ length: points }, (_, index) =>
+        levelAt(plan, start * 1000 + (index / (points - 1)) * (plan.length - start * 1000)),
+      );
       level.gain.setValueCurveAtTime(curve, context.currentTime, Math.max(0.05, plan.length / 1000 - start));
       source.start(0, start);
     },

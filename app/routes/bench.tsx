@@ -15,14 +15,31 @@ export async function loader({ request }: Route.LoaderArgs) {
   const { scope, team, name } = await requirePerson(request);
   const { promotions, offers, running, now } = await loadBench(scope);
   const day = (at: Date): string => wallTime(at, team.zone).slice(0, 10);
-  const write = new Intl.DateTimeFormat(team.locale, { weekday: "short", day: "numeric", month: "short", timeZone: team.zone });
+  const write = new Intl.DateTimeFormat(team.locale, {
+    weekday: "short",
+    day: "numeric",
+    month: "short",
+    timeZone: team.zone,
+  });
   return {
     firstName: name.split(" ")[0] ?? name,
     today: day(now),
-    promotions: promotions.map(({ slug, revision, document, updatedAt }) => ({ slug, revision, name: document.name, changed: write.format(updatedAt) })),
+    promotions: promotions.map(({ slug, revision, document, updatedAt }) => ({
+      slug,
+      revision,
+      name: document.name,
+      changed: write.format(updatedAt),
+    })),
     offers: offers.map(({ id, name: offer, what, at, startsAt, endsAt }) => {
       const shown = new Date(at.getTime() - (what === "ends" ? 1 : 0));
-      return { id, name: offer, what, when: write.format(shown), from: day(startsAt), to: day(new Date(endsAt.getTime() - 1)) };
+      return {
+        id,
+        name: offer,
+        what,
+        when: write.format(shown),
+        from: day(startsAt),
+        to: day(new Date(endsAt.getTime() - 1)),
+      };
     }),
     running,
   };
@@ -34,15 +51,21 @@ export default function Bench({ loaderData: { firstName, today, promotions, offe
   return (
     <main className="flex-1 px-8 py-7 max-sm:px-4">
       <PageHead title={`Good day, ${firstName}`} about="What is on the bench, and what the calendar says.">
-        <ButtonLink look="main" to="/promotions/new">New promotion</ButtonLink>
+        <ButtonLink look="main" to="/promotions/new">
+          New promotion
+        </ButtonLink>
       </PageHead>
       <div className="grid grid-cols-[minmax(0,1fr)_330px] gap-10 max-lg:grid-cols-1">
         <section aria-label="Promotions in work">
           <h2 className="mb-3">In work</h2>
           {promotions.length === 0 ? (
             <div className="border border-dashed border-firm p-14 text-center">
-              <p className="text-soft">No promotion yet. Choose a template, a product and an offer; the first version fills itself.</p>
-              <ButtonLink look="main" to="/promotions/new" className="mt-4">Make the first one</ButtonLink>
+              <p className="text-soft">
+                No promotion yet. Choose a template, a product and an offer; the first version fills itself.
+              </p>
+              <ButtonLink look="main" to="/promotions/new" className="mt-4">
+                Make the first one
+              </ButtonLink>
             </div>
           ) : (
             <ul className="grid grid-cols-2 gap-6 max-xl:grid-cols-2 max-md:grid-cols-1">
@@ -50,7 +73,10 @@ export default function Bench({ loaderData: { firstName, today, promotions, offe
                 <li key={slug} className="bg-card">
                   <Link to={`/promotions/${slug}`} className="block">
                     <TrioThumbs slug={slug} revision={revision} />
-                    <span className="flex items-baseline justify-between gap-3 px-4 py-3"><span className="font-semibold">{name}</span><span className="whitespace-nowrap text-sm text-soft">{changed}</span></span>
+                    <span className="flex items-baseline justify-between gap-3 px-4 py-3">
+                      <span className="font-semibold">{name}</span>
+                      <span className="text-sm whitespace-nowrap text-soft">{changed}</span>
+                    </span>
                   </Link>
                 </li>
               ))}
@@ -60,12 +86,20 @@ export default function Bench({ loaderData: { firstName, today, promotions, offe
         <div className="flex flex-col gap-8">
           <section aria-label="Renders under way">
             <h2 className="mb-3">Rendering now</h2>
-            {running.length === 0 ? <p className="border-y border-rule py-3 text-sm text-soft">Nothing is rendering.</p> : (
+            {running.length === 0 ? (
+              <p className="border-y border-rule py-3 text-sm text-soft">Nothing is rendering.</p>
+            ) : (
               <ul className="divide-y divide-rule border-y border-rule">
                 {running.map(({ id, format, progress, slug, name }) => (
                   <li key={id} className="py-2 text-sm">
-                    <Link to={`/promotions/${slug}/send`} className="flex items-center gap-2">{isFormatName(format) && <FormatMark format={format} />}<span className="flex-1 truncate">{name}</span><span className="figures">{Math.round(progress * 100)} %</span></Link>
-                    <div className="mt-1 h-1.5 bg-rule"><div className="h-full bg-ready" style={{ width: `${progress * 100}%` }} /></div>
+                    <Link to={`/promotions/${slug}/send`} className="flex items-center gap-2">
+                      {isFormatName(format) && <FormatMark format={format} />}
+                      <span className="flex-1 truncate">{name}</span>
+                      <span className="figures">{Math.round(progress * 100)} %</span>
+                    </Link>
+                    <div className="mt-1 h-1.5 bg-rule">
+                      <div className="h-full bg-ready" style={{ width: `${progress * 100}%` }} />
+                    </div>
                   </li>
                 ))}
               </ul>
@@ -77,7 +111,12 @@ export default function Bench({ loaderData: { firstName, today, promotions, offe
             <ul className="mt-3 divide-y divide-rule border-y border-rule">
               {offers.length === 0 && <li className="py-3 text-sm text-soft">No offer starts or ends soon.</li>}
               {offers.map(({ id, name, what, when }) => (
-                <li key={id} className="flex items-baseline justify-between gap-3 py-2 text-sm"><span className="font-semibold">{name}</span><span className={what === "ends" ? "text-warn" : "text-ready"}>{what} {when}</span></li>
+                <li key={id} className="flex items-baseline justify-between gap-3 py-2 text-sm">
+                  <span className="font-semibold">{name}</span>
+                  <span className={what === "ends" ? "text-warn" : "text-ready"}>
+                    {what} {when}
+                  </span>
+                </li>
               ))}
             </ul>
           </section>

@@ -30,11 +30,27 @@ export async function loader({ request }: Route.LoaderArgs) {
   const { brands, working } = await brandsOf(scope, id);
   const brand = new URL(request.url).searchParams.has("new") ? null : working;
   const [media, own, proposals, lacking, touched] = await Promise.all([
-    mediaList(scope, team.zone), ownFamilies(scope), brand ? colorProposals(scope, brand.book) : [], brand ? lackingLetters(scope, brand) : [], brand ? promotionsOf(scope, brand.id) : [],
+    mediaList(scope, team.zone),
+    ownFamilies(scope),
+    brand ? colorProposals(scope, brand.book) : [],
+    brand ? lackingLetters(scope, brand) : [],
+    brand ? promotionsOf(scope, brand.id) : [],
   ]);
   return {
-    brand, isFirst: brands.length === 0, proposals, lacking, touched,
-    own: own.map(({ id, family, subfamily, sha256, weights, letters, embedding }) => ({ id, family, subfamily, sha256, weights, letters, embedding })),
+    brand,
+    isFirst: brands.length === 0,
+    proposals,
+    lacking,
+    touched,
+    own: own.map(({ id, family, subfamily, sha256, weights, letters, embedding }) => ({
+      id,
+      family,
+      subfamily,
+      sha256,
+      weights,
+      letters,
+      embedding,
+    })),
     pictures: media.flatMap(({ facts, rights }) => (facts?.kind === "picture" ? [{ facts, rights }] : [])),
     sounds: media.flatMap(({ facts, rights }) => (facts?.kind === "sound" ? [{ facts, rights }] : [])),
   };
@@ -46,7 +62,13 @@ interface Answer {
   readonly problems: Readonly<Record<string, string>>;
   readonly done: string;
 }
-const answer = (change: Partial<Answer>): Answer => ({ saved: false, problem: null, problems: {}, done: "", ...change });
+const answer = (change: Partial<Answer>): Answer => ({
+  saved: false,
+  problem: null,
+  problems: {},
+  done: "",
+  ...change,
+});
 
 export async function action({ request }: Route.ActionArgs) {
   const { scope, id } = await requireEditor(request);
@@ -84,10 +106,19 @@ export async function action({ request }: Route.ActionArgs) {
       return problem ? data(answer({ problem }), { status: 409 }) : answer({ saved: true });
     }
     case "save": {
-      const result = await saveBook(scope, brandId, { name: text("name"), book: readJson(text("book"), "a brand book") });
+      const result = await saveBook(scope, brandId, {
+        name: text("name"),
+        book: readJson(text("book"), "a brand book"),
+      });
       if (!result.ok) return failed({ problems: result.problems });
       const { outdated } = result.values;
-      return answer({ saved: true, done: outdated > 0 ? `Saved. ${outdated} ${outdated === 1 ? "rendition is" : "renditions are"} out of date now.` : "Saved. Promotions show it from now on." });
+      return answer({
+        saved: true,
+        done:
+          outdated > 0
+            ? `Saved. ${outdated} ${outdated === 1 ? "rendition is" : "renditions are"} out of date now.`
+            : "Saved. Promotions show it from now on.",
+      });
     }
     default:
       throw new Response("The brand book does not know what to do with that.", { status: 400 });
@@ -103,10 +134,15 @@ function NewBrand({ isFirst }: { isFirst: boolean }) {
   const fetcher = useFetcher<Answer>();
   return (
     <main className="flex-1 px-8 py-7">
-      <PageHead title={isFirst ? "Brand book" : "Another brand"} about="What every promotion draws from: colours, typefaces, logos, contact lines." />
+      <PageHead
+        title={isFirst ? "Brand book" : "Another brand"}
+        about="What every promotion draws from: colours, typefaces, logos, contact lines."
+      />
       <fetcher.Form method="post" className="flex max-w-xl items-end gap-4 bg-card p-6">
         <Field label="Brand name" name="name" problem={fetcher.data?.problems["name"]} className="flex-1" autoFocus />
-        <Button look="main" type="submit" name="intent" value="add">Start the book</Button>
+        <Button look="main" type="submit" name="intent" value="add">
+          Start the book
+        </Button>
       </fetcher.Form>
     </main>
   );
@@ -127,57 +163,211 @@ function Book({ loaded: { brand, pictures, sounds, own, proposals, lacking, touc
   return (
     <main className="flex-1 px-8 py-7">
       <PageHead title="Brand book" about="What every promotion draws from. A change here shows in all of them.">
-        <span role="status" className="self-center text-sm text-soft">{fetcher.state !== "idle" ? "saving" : dirty ? "not saved yet" : "saved"}</span>
-        <ButtonLink to="/brand-book/sheet"><Printer aria-hidden size={16} /> Brand sheet</ButtonLink>
-        <Button look="main" disabled={fetcher.state !== "idle"} onClick={() => void fetcher.submit({ intent: "save", brand: brand.id, name, book: JSON.stringify(book) }, { method: "post" })}>Save the book</Button>
+        <span role="status" className="self-center text-sm text-soft">
+          {fetcher.state !== "idle" ? "saving" : dirty ? "not saved yet" : "saved"}
+        </span>
+        <ButtonLink to="/brand-book/sheet">
+          <Printer aria-hidden size={16} /> Brand sheet
+        </ButtonLink>
+        <Button
+          look="main"
+          disabled={fetcher.state !== "idle"}
+          onClick={() =>
+            void fetcher.submit(
+              { intent: "save", brand: brand.id, name, book: JSON.stringify(book) },
+              { method: "post" },
+            )
+          }
+        >
+          Save the book
+        </Button>
       </PageHead>
-      {fetcher.data?.done && fetcher.state === "idle" && !dirty && <Notice kind="ready" className="mb-5">{fetcher.data.done}</Notice>}
-      {Object.keys(problems).length > 0 && <Notice kind="wrong" className="mb-5">Not saved yet: {unplaced(problems) || "see the marked fields."}</Notice>}
+      {fetcher.data?.done && fetcher.state === "idle" && !dirty && (
+        <Notice kind="ready" className="mb-5">
+          {fetcher.data.done}
+        </Notice>
+      )}
+      {Object.keys(problems).length > 0 && (
+        <Notice kind="wrong" className="mb-5">
+          Not saved yet: {unplaced(problems) || "see the marked fields."}
+        </Notice>
+      )}
       <div className="grid grid-cols-[minmax(0,1fr)_330px] gap-10 max-lg:grid-cols-1">
         <div className="flex min-w-0 flex-col gap-9">
           <section aria-label="Name and contact" className="grid grid-cols-2 gap-x-6 gap-y-4">
-            <Field label="Brand name" value={name} onChange={(event) => setName(event.target.value)} problem={problems["name"]} />
-            <Field label="Website" value={book.contact.website} onChange={(event) => contact({ website: event.target.value })} problem={problems["contact.website"]} />
-            <Field label="Phone" value={book.contact.phone} onChange={(event) => contact({ phone: event.target.value })} problem={problems["contact.phone"]} />
-            <Field label="Address" value={book.contact.address} onChange={(event) => contact({ address: event.target.value })} problem={problems["contact.address"]} />
-            <Lines label="Call to action" hint="the first is the usual one" values={book.calls} path="calls" problems={problems} add="Another phrase" onChange={(calls) => change({ calls })} />
-            <Lines label="Handle" hint="with its sign" values={book.contact.handles} path="contact.handles" problems={problems} add="A handle" onChange={(handles) => contact({ handles })} />
+            <Field
+              label="Brand name"
+              value={name}
+              onChange={(event) => setName(event.target.value)}
+              problem={problems["name"]}
+            />
+            <Field
+              label="Website"
+              value={book.contact.website}
+              onChange={(event) => contact({ website: event.target.value })}
+              problem={problems["contact.website"]}
+            />
+            <Field
+              label="Phone"
+              value={book.contact.phone}
+              onChange={(event) => contact({ phone: event.target.value })}
+              problem={problems["contact.phone"]}
+            />
+            <Field
+              label="Address"
+              value={book.contact.address}
+              onChange={(event) => contact({ address: event.target.value })}
+              problem={problems["contact.address"]}
+            />
+            <Lines
+              label="Call to action"
+              hint="the first is the usual one"
+              values={book.calls}
+              path="calls"
+              problems={problems}
+              add="Another phrase"
+              onChange={(calls) => change({ calls })}
+            />
+            <Lines
+              label="Handle"
+              hint="with its sign"
+              values={book.contact.handles}
+              path="contact.handles"
+              problems={problems}
+              add="A handle"
+              onChange={(handles) => contact({ handles })}
+            />
           </section>
-          <ColorSection colors={book.colors} extras={book.extras} problems={problems} proposals={proposals} exportName={brand.name} onChange={change} />
-          <FaceSection faces={book.faces} own={own} lacking={lacking} problems={problems} onChange={(faces) => change({ faces })} />
-          <LogoSection logos={book.logos} logoRules={book.logoRules} pictures={pictures} palette={paletteOf(book)} problems={problems} onChange={change} />
+          <ColorSection
+            colors={book.colors}
+            extras={book.extras}
+            problems={problems}
+            proposals={proposals}
+            exportName={brand.name}
+            onChange={change}
+          />
+          <FaceSection
+            faces={book.faces}
+            own={own}
+            lacking={lacking}
+            problems={problems}
+            onChange={(faces) => change({ faces })}
+          />
+          <LogoSection
+            logos={book.logos}
+            logoRules={book.logoRules}
+            pictures={pictures}
+            palette={paletteOf(book)}
+            problems={problems}
+            onChange={change}
+          />
           <section aria-label="Sign-off and sound" className="grid grid-cols-2 gap-x-6 gap-y-4">
             <h2 className="col-span-2 -mb-1">Sign-off, watermark, sound</h2>
             {(["first", "second"] as const).map((which) => (
-              <Choice key={which} label={which === "first" ? "Under the call to action" : "And under that"} hint={signOffWords(book, which) || "empty"} value={book.signOff[which]} options={SIGN_OFF_LINES.map((line) => [line, line])}
-                onChange={(event) => change({ signOff: { ...book.signOff, [which]: SIGN_OFF_LINES.find((line) => line === event.target.value) ?? "nothing" } })}
+              <Choice
+                key={which}
+                label={which === "first" ? "Under the call to action" : "And under that"}
+                hint={signOffWords(book, which) || "empty"}
+                value={book.signOff[which]}
+                options={SIGN_OFF_LINES.map((line) => [line, line])}
+                onChange={(event) =>
+                  change({
+                    signOff: {
+                      ...book.signOff,
+                      [which]: SIGN_OFF_LINES.find((line) => line === event.target.value) ?? "nothing",
+                    },
+                  })
+                }
               />
             ))}
             <div>
-              <Choice label="House tune" value={book.tune ?? ""} problem={problems["tune"]} options={[["", "none"], ...sounds.map(({ facts }) => [facts.id, facts.name] as const)]} onChange={(event) => change({ tune: event.target.value || null })} />
+              <Choice
+                label="House tune"
+                value={book.tune ?? ""}
+                problem={problems["tune"]}
+                options={[["", "none"], ...sounds.map(({ facts }) => [facts.id, facts.name] as const)]}
+                onChange={(event) => change({ tune: event.target.value || null })}
+              />
               {tune && <RightsMark state={tune.rights} className="mt-1" />}
             </div>
             <div className="grid grid-cols-[1fr_80px_80px] gap-3">
-              <Choice label="Watermark" value={book.watermark.on ? book.watermark.corner : ""} options={[["", "none"], ...CORNERS.map((corner) => [corner, corner.replace("-", " ")] as const)]}
+              <Choice
+                label="Watermark"
+                value={book.watermark.on ? book.watermark.corner : ""}
+                options={[["", "none"], ...CORNERS.map((corner) => [corner, corner.replace("-", " ")] as const)]}
                 onChange={(event) => {
                   const corner = CORNERS.find((one) => one === event.target.value);
                   change({ watermark: { ...book.watermark, on: corner !== undefined, ...(corner ? { corner } : {}) } });
                 }}
               />
-              <Field label="Size %" type="number" min={5} max={30} value={Math.round(book.watermark.size * 100)} onChange={(event) => change({ watermark: { ...book.watermark, size: Number(event.target.value) / 100 } })} problem={problems["watermark.size"]} />
-              <Field label="Opacity %" type="number" min={20} max={100} value={Math.round(book.watermark.opacity * 100)} onChange={(event) => change({ watermark: { ...book.watermark, opacity: Number(event.target.value) / 100 } })} problem={problems["watermark.opacity"]} />
+              <Field
+                label="Size %"
+                type="number"
+                min={5}
+                max={30}
+                value={Math.round(book.watermark.size * 100)}
+                onChange={(event) =>
+                  change({ watermark: { ...book.watermark, size: Number(event.target.value) / 100 } })
+                }
+                problem={problems["watermark.size"]}
+              />
+              <Field
+                label="Opacity %"
+                type="number"
+                min={20}
+                max={100}
+                value={Math.round(book.watermark.opacity * 100)}
+                onChange={(event) =>
+                  change({ watermark: { ...book.watermark, opacity: Number(event.target.value) / 100 } })
+                }
+                problem={problems["watermark.opacity"]}
+              />
             </div>
-            <div className="col-span-2"><Lines label="Legal line" hint="small print offered in promotions" values={book.legal} path="legal" problems={problems} add="A legal line" onChange={(legal) => change({ legal })} /></div>
+            <div className="col-span-2">
+              <Lines
+                label="Legal line"
+                hint="small print offered in promotions"
+                values={book.legal}
+                path="legal"
+                problems={problems}
+                add="A legal line"
+                onChange={(legal) => change({ legal })}
+              />
+            </div>
           </section>
         </div>
         <div className="flex flex-col gap-6 self-start lg:sticky lg:top-4">
-          <BrandSample name={name} book={book} logo={pictures.find(({ facts }) => facts.id === book.logos[0]?.media)?.facts ?? null} />
+          <BrandSample
+            name={name}
+            book={book}
+            logo={pictures.find(({ facts }) => facts.id === book.logos[0]?.media)?.facts ?? null}
+          />
           <section aria-label="Promotions in this brand" className="text-sm">
             <h2 className="mb-1 text-base">{touched.length === 0 ? "No promotion uses it yet" : "A change touches"}</h2>
-            <ul className="divide-y divide-rule border-y border-rule">{touched.map(({ slug, name: promotion }) => <li key={slug}><Link to={`/promotions/${slug}`} className="block py-1.5 underline-offset-2 hover:underline">{promotion}</Link></li>)}</ul>
-            {touched.length > 0 && <p className="mt-1 text-soft">Their renditions are marked as out of date where a frame would differ.</p>}
-            {remover.data?.problem && <Notice kind="wrong" className="mt-3">{remover.data.problem}</Notice>}
-            <button type="button" onClick={() => void remover.submit({ intent: "remove", brand: brand.id }, { method: "post" })} className="mt-4 text-wrong hover:underline">Remove this brand</button>
+            <ul className="divide-y divide-rule border-y border-rule">
+              {touched.map(({ slug, name: promotion }) => (
+                <li key={slug}>
+                  <Link to={`/promotions/${slug}`} className="block py-1.5 underline-offset-2 hover:underline">
+                    {promotion}
+                  </Link>
+                </li>
+              ))}
+            </ul>
+            {touched.length > 0 && (
+              <p className="mt-1 text-soft">Their renditions are marked as out of date where a frame would differ.</p>
+            )}
+            {remover.data?.problem && (
+              <Notice kind="wrong" className="mt-3">
+                {remover.data.problem}
+              </Notice>
+            )}
+            <button
+              type="button"
+              onClick={() => void remover.submit({ intent: "remove", brand: brand.id }, { method: "post" })}
+              className="mt-4 text-wrong hover:underline"
+            >
+              Remove this brand
+            </button>
           </section>
         </div>
       </div>
@@ -186,22 +376,70 @@ function Book({ loaded: { brand, pictures, sounds, own, proposals, lacking, touc
 }
 
 /** Problems that have no field of their own to stand beside. */
-const unplaced = (problems: Readonly<Record<string, string>>): string => Object.entries(problems).filter(([path]) => path === "book" || path === "version").map(([, text]) => text).join(" ");
+const unplaced = (problems: Readonly<Record<string, string>>): string =>
+  Object.entries(problems)
+    .filter(([path]) => path === "book" || path === "version")
+    .map(([, text]) => text)
+    .join(" ");
 
 /** The book at work: a small card in the brand's colours and faces. */
-function BrandSample({ name, book, logo }: { name: string; book: BrandBook; logo: Parameters<typeof thumbAddress>[0] | null }) {
+function BrandSample({
+  name,
+  book,
+  logo,
+}: {
+  name: string;
+  book: BrandBook;
+  logo: Parameters<typeof thumbAddress>[0] | null;
+}) {
   const palette = paletteOf(book);
   if (!COLOR_ROLES.every((role) => isHex(palette[role]))) return null;
   return (
-    <aside aria-label="The book at work" className="shadow-md" style={{ background: palette.ground, color: inkFor(palette.ground, palette) }}>
-      <div className="flex h-28 items-center justify-center p-5" style={{ background: palette.card }}>{logo ? <img src={thumbAddress(logo, 500) ?? ""} alt="Logo" className="max-h-20 max-w-[250px]" /> : <span style={{ color: inkFor(palette.card, palette) }}>{name}</span>}</div>
+    <aside
+      aria-label="The book at work"
+      className="shadow-md"
+      style={{ background: palette.ground, color: inkFor(palette.ground, palette) }}
+    >
+      <div className="flex h-28 items-center justify-center p-5" style={{ background: palette.card }}>
+        {logo ? (
+          <img src={thumbAddress(logo, 500) ?? ""} alt="Logo" className="max-h-20 max-w-[250px]" />
+        ) : (
+          <span style={{ color: inkFor(palette.card, palette) }}>{name}</span>
+        )}
+      </div>
       <div className="h-2" style={{ background: palette.accent }} />
       <div className="p-6">
-        <p className="cut inline-block px-3 py-1" style={{ background: palette.sale, color: inkFor(palette.sale, palette, ["card", "ink"]), fontFamily: '"sample headline"' }}>15 % off</p>
-        <p className="mt-3 text-[36px] leading-[1.05]" style={{ fontFamily: '"sample headline"', color: inkFor(palette.ground, palette, ["primary", "ink"]) }}>{book.calls[0] || newBrandBook().calls[0]}</p>
-        <p className="mt-3 text-base" style={{ fontFamily: '"sample text"' }}>Set in {book.faces.text.family}, <span style={{ fontFamily: '"sample figures"' }}>£24.00 → £20.40</span>, until Sunday.</p>
+        <p
+          className="inline-block px-3 py-1 cut"
+          style={{
+            background: palette.sale,
+            color: inkFor(palette.sale, palette, ["card", "ink"]),
+            fontFamily: '"sample headline"',
+          }}
+        >
+          15 % off
+        </p>
+        <p
+          className="mt-3 text-[36px] leading-[1.05]"
+          style={{ fontFamily: '"sample headline"', color: inkFor(palette.ground, palette, ["primary", "ink"]) }}
+        >
+          {book.calls[0] || newBrandBook().calls[0]}
+        </p>
+        <p className="mt-3 text-base" style={{ fontFamily: '"sample text"' }}>
+          Set in {book.faces.text.family}, <span style={{ fontFamily: '"sample figures"' }}>£24.00 → £20.40</span>,
+          until Sunday.
+        </p>
       </div>
-      <div className="px-6 py-3.5" style={{ background: palette.primary, color: inkFor(palette.primary, palette, ["card", "ink"]), fontFamily: '"sample text"' }}>{signOffWords(book, "first") || "your website"}</div>
+      <div
+        className="px-6 py-3.5"
+        style={{
+          background: palette.primary,
+          color: inkFor(palette.primary, palette, ["card", "ink"]),
+          fontFamily: '"sample text"',
+        }}
+      >
+        {signOffWords(book, "first") || "your website"}
+      </div>
     </aside>
   );
 }

@@ -5,7 +5,11 @@ import { paletteFile } from "../../server/brand/brandPage";
 import { slugOf } from "../../server/promotions/slug";
 import type { Route } from "./+types/brandPalette";
 
-const FILES = { tokens: ["tokens.json", "application/design-tokens+json"], gpl: ["gpl", "application/x-gimp-palette"], css: ["css", "text/css"] } as const;
+const FILES = {
+  tokens: ["tokens.json", "application/design-tokens+json"],
+  gpl: ["gpl", "application/x-gimp-palette"],
+  css: ["css", "text/css"],
+} as const;
 
 /** The working brand's colours as a file in an open format. */
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -14,5 +18,11 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const brand = await workingBrand(scope, id);
   if (!format || !brand) throw new Response("There is no such palette.", { status: 404 });
   const [ending, type] = FILES[format];
-  return new Response(writePaletteFile(format, paletteFile(brand)), { headers: { "content-type": `${type}; charset=utf-8`, "content-disposition": `attachment; filename="${slugOf(`${brand.name} colours`)}.${ending}"`, "cache-control": "no-store" } });
+  return new Response(writePaletteFile(format, paletteFile(brand)), {
+    headers: {
+      "content-type": `${type}; charset=utf-8`,
+      "content-disposition": `attachment; filename="${slugOf(`${brand.name} colours`)}.${ending}"`,
+      "cache-control": "no-store",
+    },
+  });
 }

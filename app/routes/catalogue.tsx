@@ -28,13 +28,32 @@ export async function loader({ request }: Route.LoaderArgs) {
   const params = new URL(request.url).searchParams;
   const query = readProductQuery(params);
   const open = params.get("product") ?? "";
-  const [{ products, count }, tags, edited] = await Promise.all([listProducts(scope, query, team.locale), productTags(scope), open && open !== "new" ? editedProduct(scope, open, team.locale) : null]);
-  const media = open ? (await mediaList(scope, team.zone)).flatMap(({ facts, rights }) => (facts ? [{ facts, rights }] : [])) : [];
-  return { currency: team.currency, pageSize: PRODUCTS_A_PAGE, query, products: await withThumbs(scope, products), count, tags, edited, isNew: open === "new", media };
+  const [{ products, count }, tags, edited] = await Promise.all([
+    listProducts(scope, query, team.locale),
+    productTags(scope),
+    open && open !== "new" ? editedProduct(scope, open, team.locale) : null,
+  ]);
+  const media = open
+    ? (await mediaList(scope, team.zone)).flatMap(({ facts, rights }) => (facts ? [{ facts, rights }] : []))
+    : [];
+  return {
+    currency: team.currency,
+    pageSize: PRODUCTS_A_PAGE,
+    query,
+    products: await withThumbs(scope, products),
+    count,
+    tags,
+    edited,
+    isNew: open === "new",
+    media,
+  };
 }
 
 async function withThumbs<Row extends { readonly picture: string | null }>(scope: TeamScope, products: readonly Row[]) {
-  const media = await factsOf(scope, products.flatMap(({ picture }) => picture ?? []));
+  const media = await factsOf(
+    scope,
+    products.flatMap(({ picture }) => picture ?? []),
+  );
   return products.map((product) => {
     const facts = media.get(product.picture ?? "");
     return { ...product, thumb: facts ? thumbAddress(facts, 96) : null };
@@ -45,11 +64,27 @@ async function editedProduct(scope: TeamScope, id: string, locale: string): Prom
   if (!isId(id)) return null;
   const row = await scope.products().selectAll().where("id", "=", id).executeTakeFirst();
   if (!row) return null;
-  const [pictures, steps] = await Promise.all([picturesOf(scope, id), scope.priceSteps().selectAll().where("product_id", "=", id).orderBy("from_at", "desc").limit(12).execute()]);
+  const [pictures, steps] = await Promise.all([
+    picturesOf(scope, id),
+    scope.priceSteps().selectAll().where("product_id", "=", id).orderBy("from_at", "desc").limit(12).execute(),
+  ]);
   const day = new Intl.DateTimeFormat(locale, { dateStyle: "medium" });
   return {
-    id, name: row.name, line: row.line, text: row.text, code: row.code, price: plainAmount(money(row.price_minor, row.currency)), content: writeContent(contentOf(row)), link: row.link, tags: row.tags.join(", "), inStock: row.in_stock, pictures,
-    history: steps.map((step) => ({ from: day.format(step.from_at), price: writePrice(money(step.price_minor, step.currency), locale) })),
+    id,
+    name: row.name,
+    line: row.line,
+    text: row.text,
+    code: row.code,
+    price: plainAmount(money(row.price_minor, row.currency)),
+    content: writeContent(contentOf(row)),
+    link: row.link,
+    tags: row.tags.join(", "),
+    inStock: row.in_stock,
+    pictures,
+    history: steps.map((step) => ({
+      from: day.format(step.from_at),
+      price: writePrice(money(step.price_minor, step.currency), locale),
+    })),
   };
 }
 
@@ -63,7 +98,9 @@ export async function action({ request }: Route.ActionArgs) {
   switch (intent) {
     case "product": {
       const result = await saveProduct(scope, team.currency, form);
-      return result.ok ? answer({ saved: true, done: `Saved.${outdatedWords(result.values.outdated)}` }) : failed({ problems: result.problems });
+      return result.ok
+        ? answer({ saved: true, done: `Saved.${outdatedWords(result.values.outdated)}` })
+        : failed({ problems: result.problems });
     }
     case "field": {
       const field = IN_PLACE.find((one) => one === text("field"));
@@ -98,64 +135,169 @@ function bulkAction(what: string, tag: string): BulkAction {
   }
 }
 
-const CATALOGUE_TABS = [["/catalogue", "Products"], ["/catalogue/offers", "Offers"]] as const;
+const CATALOGUE_TABS = [
+  ["/catalogue", "Products"],
+  ["/catalogue/offers", "Offers"],
+] as const;
 
-export default function Catalogue({ loaderData: { currency, pageSize, query, products, count, tags, edited, isNew, media } }: Route.ComponentProps) {
+export default function Catalogue({
+  loaderData: { currency, pageSize, query, products, count, tags, edited, isNew, media },
+}: Route.ComponentProps) {
   const [params, setParams] = useSearchParams();
   const { marked, setMarked, toggle } = useMarked();
   const bulk = useFetcher<CatalogueAnswer>();
   const waiting = useNavigation().state !== "idle";
-  const setParam = (change: Readonly<Record<string, string>>): void => setParams((before) => {
-    for (const [name, value] of Object.entries(change)) {
-      if (value === "") before.delete(name);
-      else before.set(name, value);
-    }
-    return before;
-  }, { replace: true, preventScrollReset: true });
-  const linkTo = (change: Readonly<Record<string, string>>): string => `?${new URLSearchParams({ ...Object.fromEntries(params), ...change })}`;
+  const setParam = (change: Readonly<Record<string, string>>): void =>
+    setParams(
+      (before) => {
+        for (const [name, value] of Object.entries(change)) {
+          if (value === "") before.delete(name);
+          else before.set(name, value);
+        }
+        return before;
+      },
+      { replace: true, preventScrollReset: true },
+    );
+  const linkTo = (change: Readonly<Record<string, string>>): string =>
+    `?${new URLSearchParams({ ...Object.fromEntries(params), ...change })}`;
   const pages = Math.max(1, Math.ceil(count / pageSize));
   const allMarked = products.length > 0 && products.every(({ id }) => marked.has(id));
   return (
     <main className="flex-1 px-8 py-7">
       <PageHead title="Catalogue" about="What you sell, and what you promise about it.">
-        <a href="/catalogue/products.csv" className="inline-flex items-center gap-2 py-1 font-semibold text-soft underline-offset-2 hover:text-ink hover:underline"><Download aria-hidden size={16} /> Export list</a>
-        <ButtonLink to="/catalogue/import"><Upload aria-hidden size={16} /> Import list</ButtonLink>
-        <ButtonLink look="main" to={linkTo({ product: "new" })} preventScrollReset>New product</ButtonLink>
+        <a
+          href="/catalogue/products.csv"
+          className="inline-flex items-center gap-2 py-1 font-semibold text-soft underline-offset-2 hover:text-ink hover:underline"
+        >
+          <Download aria-hidden size={16} /> Export list
+        </a>
+        <ButtonLink to="/catalogue/import">
+          <Upload aria-hidden size={16} /> Import list
+        </ButtonLink>
+        <ButtonLink look="main" to={linkTo({ product: "new" })} preventScrollReset>
+          New product
+        </ButtonLink>
       </PageHead>
       <Tabs label="Catalogue" tabs={CATALOGUE_TABS} />
       <Filters query={query} tags={tags} count={count} />
       {marked.size > 0 && <BulkBar fetcher={bulk} ids={[...marked]} onClear={() => setMarked(new Set())} />}
-      {bulk.data?.problem && <Notice kind="wrong" className="mb-3">{bulk.data.problem}</Notice>}
-      {bulk.data?.done && bulk.state === "idle" && <Notice kind="ready" className="mb-3">{bulk.data.done}</Notice>}
+      {bulk.data?.problem && (
+        <Notice kind="wrong" className="mb-3">
+          {bulk.data.problem}
+        </Notice>
+      )}
+      {bulk.data?.done && bulk.state === "idle" && (
+        <Notice kind="ready" className="mb-3">
+          {bulk.data.done}
+        </Notice>
+      )}
       {products.length === 0 ? (
-        <div className="border border-dashed border-firm p-16 text-center text-soft">{count === 0 && query.words === "" && query.tag === "" && query.stock === "" ? "No products yet. Add the first one you want to promote, or import your list." : "No product answers that search."}</div>
+        <div className="border border-dashed border-firm p-16 text-center text-soft">
+          {count === 0 && query.words === "" && query.tag === "" && query.stock === ""
+            ? "No products yet. Add the first one you want to promote, or import your list."
+            : "No product answers that search."}
+        </div>
       ) : (
         <table className={`w-full table-fixed border-collapse text-left ${waiting ? "opacity-70" : ""}`}>
           <thead className="border-b border-ink text-sm">
             <tr>
-              <th scope="col" className="w-9 py-2"><input type="checkbox" checked={allMarked} onChange={() => setMarked(allMarked ? new Set() : new Set(products.map(({ id }) => id)))} aria-label="Mark all on this page" className="accent-accent" /></th>
-              <th scope="col" className="w-14 py-2"><span className="sr-only">Picture</span></th>
+              <th scope="col" className="w-9 py-2">
+                <input
+                  type="checkbox"
+                  checked={allMarked}
+                  onChange={() => setMarked(allMarked ? new Set() : new Set(products.map(({ id }) => id)))}
+                  aria-label="Mark all on this page"
+                  className="accent-accent"
+                />
+              </th>
+              <th scope="col" className="w-14 py-2">
+                <span className="sr-only">Picture</span>
+              </th>
               <SortHead column="name" text="Name" query={query} onSort={setParam} />
               <SortHead column="code" text="Code" query={query} onSort={setParam} className="w-40" />
-              <th scope="col" className="w-44 py-2 font-normal text-soft">Tags</th>
+              <th scope="col" className="w-44 py-2 font-normal text-soft">
+                Tags
+              </th>
               <SortHead column="price" text="Price" query={query} onSort={setParam} className="w-28 text-right" />
-              <th scope="col" className="w-36 py-2 text-right font-normal text-soft">Per unit</th>
+              <th scope="col" className="w-36 py-2 text-right font-normal text-soft">
+                Per unit
+              </th>
               <SortHead column="stock" text="In stock" query={query} onSort={setParam} className="w-24 pl-6" />
-              <th scope="col" className="w-20 py-2"><span className="sr-only">Change</span></th>
+              <th scope="col" className="w-20 py-2">
+                <span className="sr-only">Change</span>
+              </th>
             </tr>
           </thead>
           <tbody className="divide-y divide-rule border-b border-rule">
             {products.map((row) => (
               <tr key={row.id} className={marked.has(row.id) ? "bg-warn-pale/50" : ""}>
-                <td><input type="checkbox" checked={marked.has(row.id)} onChange={() => toggle(row.id)} aria-label={`Mark ${row.name}`} className="accent-accent" /></td>
-                <td className="py-1.5"><span className="block h-11 w-11 overflow-hidden bg-proof">{row.thumb && <img src={row.thumb} alt="" loading="lazy" className="h-full w-full object-cover" />}</span></td>
-                <td className="pr-4"><InPlace product={row.id} field="name" value={row.name} shown={row.name} label="Name" className="font-semibold" /><span className="block truncate text-sm text-soft">{row.line}</span></td>
-                <td className="pr-3"><InPlace product={row.id} field="code" value={row.code} shown={row.code} label={`Code of ${row.name}`} className="figures" /></td>
-                <td className="pr-3"><InPlace product={row.id} field="tags" value={row.tags.join(", ")} shown={row.tags.join(", ")} label={`Tags of ${row.name}`} className="text-sm" /></td>
-                <td><InPlace product={row.id} field="price" value={row.typedPrice} shown={row.price} label={`Price of ${row.name}`} className="figures text-right!" /></td>
-                <td className="figures text-right text-soft">{row.unitPrice}</td>
+                <td>
+                  <input
+                    type="checkbox"
+                    checked={marked.has(row.id)}
+                    onChange={() => toggle(row.id)}
+                    aria-label={`Mark ${row.name}`}
+                    className="accent-accent"
+                  />
+                </td>
+                <td className="py-1.5">
+                  <span className="block h-11 w-11 overflow-hidden bg-proof">
+                    {row.thumb && <img src={row.thumb} alt="" loading="lazy" className="h-full w-full object-cover" />}
+                  </span>
+                </td>
+                <td className="pr-4">
+                  <InPlace
+                    product={row.id}
+                    field="name"
+                    value={row.name}
+                    shown={row.name}
+                    label="Name"
+                    className="font-semibold"
+                  />
+                  <span className="block truncate text-sm text-soft">{row.line}</span>
+                </td>
+                <td className="pr-3">
+                  <InPlace
+                    product={row.id}
+                    field="code"
+                    value={row.code}
+                    shown={row.code}
+                    label={`Code of ${row.name}`}
+                    className="figures"
+                  />
+                </td>
+                <td className="pr-3">
+                  <InPlace
+                    product={row.id}
+                    field="tags"
+                    value={row.tags.join(", ")}
+                    shown={row.tags.join(", ")}
+                    label={`Tags of ${row.name}`}
+                    className="text-sm"
+                  />
+                </td>
+                <td>
+                  <InPlace
+                    product={row.id}
+                    field="price"
+                    value={row.typedPrice}
+                    shown={row.price}
+                    label={`Price of ${row.name}`}
+                    className="text-right! figures"
+                  />
+                </td>
+                <td className="text-right figures text-soft">{row.unitPrice}</td>
                 <td className="pl-6 text-sm">{row.inStock ? "yes" : <span className="text-warn">no</span>}</td>
-                <td className="text-right"><Link to={linkTo({ product: row.id })} preventScrollReset aria-label={`Change ${row.name}`} className="text-sm text-soft underline-offset-2 hover:text-ink hover:underline">Change</Link></td>
+                <td className="text-right">
+                  <Link
+                    to={linkTo({ product: row.id })}
+                    preventScrollReset
+                    aria-label={`Change ${row.name}`}
+                    className="text-sm text-soft underline-offset-2 hover:text-ink hover:underline"
+                  >
+                    Change
+                  </Link>
+                </td>
               </tr>
             ))}
           </tbody>
@@ -163,54 +305,151 @@ export default function Catalogue({ loaderData: { currency, pageSize, query, pro
       )}
       {pages > 1 && (
         <nav aria-label="Pages" className="mt-4 flex items-center justify-end gap-5 text-sm">
-          {query.page > 0 && <Link to={linkTo({ page: String(query.page) })} className="underline">Earlier</Link>}
-          <span className="figures">{query.page * pageSize + 1}–{Math.min(count, (query.page + 1) * pageSize)} of {count}</span>
-          {query.page + 1 < pages && <Link to={linkTo({ page: String(query.page + 2) })} className="underline">Later</Link>}
+          {query.page > 0 && (
+            <Link to={linkTo({ page: String(query.page) })} className="underline">
+              Earlier
+            </Link>
+          )}
+          <span className="figures">
+            {query.page * pageSize + 1}–{Math.min(count, (query.page + 1) * pageSize)} of {count}
+          </span>
+          {query.page + 1 < pages && (
+            <Link to={linkTo({ page: String(query.page + 2) })} className="underline">
+              Later
+            </Link>
+          )}
         </nav>
       )}
-      {(edited || isNew) && <ProductEditor key={edited?.id ?? "new"} product={edited} currency={currency} media={media} onClose={() => setParam({ product: "" })} />}
+      {(edited || isNew) && (
+        <ProductEditor
+          key={edited?.id ?? "new"}
+          product={edited}
+          currency={currency}
+          media={media}
+          onClose={() => setParam({ product: "" })}
+        />
+      )}
     </main>
   );
 }
 
-function SortHead({ column, text, query, onSort, className = "" }: { column: string; text: string; query: { sort: string; down: boolean }; onSort: (change: Readonly<Record<string, string>>) => void; className?: string }) {
+function SortHead({
+  column,
+  text,
+  query,
+  onSort,
+  className = "",
+}: {
+  column: string;
+  text: string;
+  query: { sort: string; down: boolean };
+  onSort: (change: Readonly<Record<string, string>>) => void;
+  className?: string;
+}) {
   const active = query.sort === column;
   return (
-    <th scope="col" aria-sort={active ? (query.down ? "descending" : "ascending") : "none"} className={`py-2 ${className}`}>
-      <button type="button" onClick={() => onSort({ sort: column, down: active && !query.down ? "yes" : "", page: "" })} className={active ? "font-semibold" : "font-normal text-soft hover:text-ink"}>
+    <th
+      scope="col"
+      aria-sort={active ? (query.down ? "descending" : "ascending") : "none"}
+      className={`py-2 ${className}`}
+    >
+      <button
+        type="button"
+        onClick={() => onSort({ sort: column, down: active && !query.down ? "yes" : "", page: "" })}
+        className={active ? "font-semibold" : "font-normal text-soft hover:text-ink"}
+      >
         {text} <span aria-hidden>{active ? (query.down ? "↓" : "↑") : ""}</span>
       </button>
     </th>
   );
 }
 
-function Filters({ query, tags, count }: { query: { words: string; tag: string; stock: string; sort: string; down: boolean }; tags: readonly string[]; count: number }) {
+function Filters({
+  query,
+  tags,
+  count,
+}: {
+  query: { words: string; tag: string; stock: string; sort: string; down: boolean };
+  tags: readonly string[];
+  count: number;
+}) {
   const submit = useSubmit();
   return (
-    <Form role="search" className="mb-4 flex items-center gap-3" onChange={(event) => void submit(event.currentTarget, { replace: true, preventScrollReset: true })}>
-      <input type="search" name="words" defaultValue={query.words} placeholder="Search name, line or code" aria-label="Search products" className={`${inputClasses} max-w-80`} />
-      <select name="tag" defaultValue={query.tag} aria-label="Tag" className={`${inputClasses} w-44!`}><option value="">any tag</option>{tags.map((tag) => <option key={tag}>{tag}</option>)}</select>
-      <select name="stock" defaultValue={query.stock} aria-label="Stock" className={`${inputClasses} w-40!`}><option value="">in stock or not</option><option value="in">in stock</option><option value="out">out of stock</option></select>
+    <Form
+      role="search"
+      className="mb-4 flex items-center gap-3"
+      onChange={(event) => void submit(event.currentTarget, { replace: true, preventScrollReset: true })}
+    >
+      <input
+        type="search"
+        name="words"
+        defaultValue={query.words}
+        placeholder="Search name, line or code"
+        aria-label="Search products"
+        className={`${inputClasses} max-w-80`}
+      />
+      <select name="tag" defaultValue={query.tag} aria-label="Tag" className={`${inputClasses} w-44!`}>
+        <option value="">any tag</option>
+        {tags.map((tag) => (
+          <option key={tag}>{tag}</option>
+        ))}
+      </select>
+      <select name="stock" defaultValue={query.stock} aria-label="Stock" className={`${inputClasses} w-40!`}>
+        <option value="">in stock or not</option>
+        <option value="in">in stock</option>
+        <option value="out">out of stock</option>
+      </select>
       <input type="hidden" name="sort" value={query.sort} />
       {query.down && <input type="hidden" name="down" value="yes" />}
-      <span role="status" className="figures ml-auto text-soft">{count} {count === 1 ? "product" : "products"}</span>
+      <span role="status" className="ml-auto figures text-soft">
+        {count} {count === 1 ? "product" : "products"}
+      </span>
     </Form>
   );
 }
 
-function BulkBar({ fetcher, ids, onClear }: { fetcher: ReturnType<typeof useFetcher<CatalogueAnswer>>; ids: readonly string[]; onClear: () => void }) {
+function BulkBar({
+  fetcher,
+  ids,
+  onClear,
+}: {
+  fetcher: ReturnType<typeof useFetcher<CatalogueAnswer>>;
+  ids: readonly string[];
+  onClear: () => void;
+}) {
   return (
-    <fetcher.Form method="post" className="mb-3 flex flex-wrap items-center gap-3 bg-card px-4 py-2.5" aria-label="Change marked products">
+    <fetcher.Form
+      method="post"
+      className="mb-3 flex flex-wrap items-center gap-3 bg-card px-4 py-2.5"
+      aria-label="Change marked products"
+    >
       <input type="hidden" name="intent" value="bulk" />
       <input type="hidden" name="ids" value={ids.join(",")} />
       <span className="font-semibold">{ids.length} marked</span>
-      <button name="do" value="in-stock" className="underline">In stock</button>
-      <button name="do" value="out-of-stock" className="underline">Out of stock</button>
-      <input name="tag" placeholder="tag" aria-label="Tag to give or take" className="w-32 border border-rule bg-white px-2 py-1" />
-      <button name="do" value="tag" className="underline">Give tag</button>
-      <button name="do" value="untag" className="underline">Take tag</button>
-      <button name="do" value="remove" className="text-wrong underline">Remove</button>
-      <Button look="quiet" className="ml-auto" onClick={onClear}>Unmark all</Button>
+      <button name="do" value="in-stock" className="underline">
+        In stock
+      </button>
+      <button name="do" value="out-of-stock" className="underline">
+        Out of stock
+      </button>
+      <input
+        name="tag"
+        placeholder="tag"
+        aria-label="Tag to give or take"
+        className="w-32 border border-rule bg-white px-2 py-1"
+      />
+      <button name="do" value="tag" className="underline">
+        Give tag
+      </button>
+      <button name="do" value="untag" className="underline">
+        Take tag
+      </button>
+      <button name="do" value="remove" className="text-wrong underline">
+        Remove
+      </button>
+      <Button look="quiet" className="ml-auto" onClick={onClear}>
+        Unmark all
+      </Button>
     </fetcher.Form>
   );
 }

@@ -23,5 +23,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     },
     cancel: () => close(),
   });
-  return new Response(body, { headers: { "content-type": "text/event-stream", "cache-control": "no-store", "x-accel-buffering": "no" } });
+  return new Response(body, {
+    headers: { "content-type": "text/event-stream", "cache-control": "no-store", "x-accel-buffering": "no" },
+  });
 }

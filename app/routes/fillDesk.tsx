@@ -48,12 +48,25 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
   const deck = useRef<HTMLFieldSetElement>(null);
   const live = useLive();
   useUndoKeys(undo, redo);
-  const dropFill = useDropFill((slot, id) => apply({ kind: "fill", slot, fill: { kind: "media", media: id } }), () => void revalidator.revalidate());
+  const dropFill = useDropFill(
+    (slot, id) => apply({ kind: "fill", slot, fill: { kind: "media", media: id } }),
+    () => void revalidator.revalidate(),
+  );
 
   const facts = useMemo(() => {
     const product = products.find(({ id }) => id === document.product) ?? null;
-    const templates = { ...SHIPPED_BY_REF, ...loaded.facts.templates, ...Object.fromEntries(offered.map(({ ref, template }) => [templateKey(ref), template])) };
-    return { ...loaded.facts, templates, products: Object.fromEntries(products.map((one) => [one.id, one])), product, offer: document.offer ? (lines[document.offer] ?? null) : null };
+    const templates = {
+      ...SHIPPED_BY_REF,
+      ...loaded.facts.templates,
+      ...Object.fromEntries(offered.map(({ ref, template }) => [templateKey(ref), template])),
+    };
+    return {
+      ...loaded.facts,
+      templates,
+      products: Object.fromEntries(products.map((one) => [one.id, one])),
+      product,
+      offer: document.offer ? (lines[document.offer] ?? null) : null,
+    };
   }, [loaded.facts, lines, offered, products, document.product, document.offer]);
   const { placing, dragged, startPlacing, stopPlacing } = usePlacing(document, facts.templates, apply);
   const promotion = useMemo(() => resolvePromotion(document, facts), [document, facts]);
@@ -62,12 +75,15 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
     if (merged) toast("Someone else saved meanwhile. Your changes were put on top of theirs.");
   }, [merged]);
 
-  const newer = offered.find(({ ref }) => ref.slug === document.template.slug && ref.edition > document.template.edition);
+  const newer = offered.find(
+    ({ ref }) => ref.slug === document.template.slug && ref.edition > document.template.edition,
+  );
 
   function mark(slot: SlotKey, span: SceneSpan): void {
     setMarked(slot);
     const state = engine?.state();
-    if (state && !state.playing && (state.time < span.entered || state.time >= span.end - 500)) engine?.seek(span.start + (span.end - span.start) * 0.6);
+    if (state && !state.playing && (state.time < span.entered || state.time >= span.end - 500))
+      engine?.seek(span.start + (span.end - span.start) * 0.6);
   }
   function pick(slot: SlotKey): void {
     setMarked(slot);
@@ -77,18 +93,66 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
 
   return (
     <main className="flex h-[calc(100vh-46px)] min-h-[560px] flex-col">
-      <DeskHeader slug={slug} name={document.name} save={save} current="Fill" onRename={(name) => apply({ kind: "rename", name })}>
-        <Button onClick={undo} disabled={!canUndo} aria-label="Undo" className="px-3"><Undo2 aria-hidden size={16} /> Undo</Button>
-        <Button onClick={redo} disabled={!canRedo} aria-label="Redo" className="px-3"><Redo2 aria-hidden size={16} /></Button>
-        <ButtonLink look="main" to={`/promotions/${slug}/send`}>On to rendering</ButtonLink>
+      <DeskHeader
+        slug={slug}
+        name={document.name}
+        save={save}
+        current="Fill"
+        onRename={(name) => apply({ kind: "rename", name })}
+      >
+        <Button onClick={undo} disabled={!canUndo} aria-label="Undo" className="px-3">
+          <Undo2 aria-hidden size={16} /> Undo
+        </Button>
+        <Button onClick={redo} disabled={!canRedo} aria-label="Redo" className="px-3">
+          <Redo2 aria-hidden size={16} />
+        </Button>
+        <ButtonLink look="main" to={`/promotions/${slug}/send`}>
+          On to rendering
+        </ButtonLink>
       </DeskHeader>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(560px,648px)_minmax(0,1fr)]">
         <fieldset ref={deck} disabled={!live} className="min-h-0 min-w-0">
           <CopyDeck
-            document={document} promotion={promotion} prepared={prepared} marked={marked} free={free} onEdit={apply} onProblem={(problem) => toast.error(problem)} onDropFiles={dropFill}
-            notice={newer && <>Edition {newer.ref.edition} of “{newer.template.name}” is out; this promotion is on edition {document.template.edition}. <button type="button" className="underline hover:text-ink" onClick={() => setDialog("swap")}>See what would change</button></>}
-            actions={<><Button onClick={() => setDialog("insert")}><Plus aria-hidden size={16} /> Insert scenes</Button><Button look="quiet" onClick={() => setDialog("swap")}>Change the template</Button>{free && <Button look="quiet" disabled={save !== "saved"} onClick={() => setDialog("keep")}>Keep as a template</Button>}</>}
-            choices={{ media: media.flatMap(({ facts, rights }) => (facts ? [{ facts, rights }] : [])), products, offers, suggestions: loaded.suggestions }}
+            document={document}
+            promotion={promotion}
+            prepared={prepared}
+            marked={marked}
+            free={free}
+            onEdit={apply}
+            onProblem={(problem) => toast.error(problem)}
+            onDropFiles={dropFill}
+            notice={
+              newer && (
+                <>
+                  Edition {newer.ref.edition} of “{newer.template.name}” is out; this promotion is on edition{" "}
+                  {document.template.edition}.{" "}
+                  <button type="button" className="underline hover:text-ink" onClick={() => setDialog("swap")}>
+                    See what would change
+                  </button>
+                </>
+              )
+            }
+            actions={
+              <>
+                <Button onClick={() => setDialog("insert")}>
+                  <Plus aria-hidden size={16} /> Insert scenes
+                </Button>
+                <Button look="quiet" onClick={() => setDialog("swap")}>
+                  Change the template
+                </Button>
+                {free && (
+                  <Button look="quiet" disabled={save !== "saved"} onClick={() => setDialog("keep")}>
+                    Keep as a template
+                  </Button>
+                )}
+              </>
+            }
+            choices={{
+              media: media.flatMap(({ facts, rights }) => (facts ? [{ facts, rights }] : [])),
+              products,
+              offers,
+              suggestions: loaded.suggestions,
+            }}
             onMark={(slot, span) => {
               if (placing && slot !== placing.slot) stopPlacing();
               mark(slot, span);
@@ -101,9 +165,34 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
         </fieldset>
         <Trio engine={engine} slug={slug} marked={marked} placing={placing} onPick={pick} />
       </div>
-      <Transport engine={engine} scenes={promotion.scenes.map(({ template }) => template)} spans={promotion.spans} length={promotion.length} />
-      {dialog === "keep" && <KeepDialog slug={slug} name={document.name} promotion={promotion} onKept={(name) => toast(`“${name}” is among the team's templates now.`)} onClose={() => setDialog(null)} />}
-      {(dialog === "insert" || dialog === "swap") && <TemplatesDialog purpose={dialog} document={document} facts={facts} offered={offered} media={loaded.samples} hasProductPicture={(facts.product?.picture ?? null) !== null} onEdit={apply} onProblem={(problem) => toast.error(problem)} onClose={() => setDialog(null)} />}
+      <Transport
+        engine={engine}
+        scenes={promotion.scenes.map(({ template }) => template)}
+        spans={promotion.spans}
+        length={promotion.length}
+      />
+      {dialog === "keep" && (
+        <KeepDialog
+          slug={slug}
+          name={document.name}
+          promotion={promotion}
+          onKept={(name) => toast(`“${name}” is among the team's templates now.`)}
+          onClose={() => setDialog(null)}
+        />
+      )}
+      {(dialog === "insert" || dialog === "swap") && (
+        <TemplatesDialog
+          purpose={dialog}
+          document={document}
+          facts={facts}
+          offered={offered}
+          media={loaded.samples}
+          hasProductPicture={(facts.product?.picture ?? null) !== null}
+          onEdit={apply}
+          onProblem={(problem) => toast.error(problem)}
+          onClose={() => setDialog(null)}
+        />
+      )}
       <Toaster position="bottom-center" offset={74} />
     </main>
   );

@@ -4,7 +4,15 @@ import { LayoutGrid, List, Mic, Upload as UploadIcon } from "lucide-react";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { NO_ID, isId, readIds, readJson } from "../../server/ids";
 import { addCollection, collect, collectionsOf, removeCollection, takeOut } from "../../server/media/collections";
-import { moveFocal, noteRights, removeMedia, renameMedia, restoreMedia, setLogo, tagMedia } from "../../server/media/mediaChanges";
+import {
+  moveFocal,
+  noteRights,
+  removeMedia,
+  renameMedia,
+  restoreMedia,
+  setLogo,
+  tagMedia,
+} from "../../server/media/mediaChanges";
 import { mediaDetail } from "../../server/media/mediaDetail";
 import { MEDIA_A_PAGE, listMedia, mediaTags, readMediaQuery, todayIn } from "../../server/media/mediaList";
 import type { Route } from "./+types/media";
@@ -35,8 +43,16 @@ export async function loader({ request }: Route.LoaderArgs) {
   const today = todayIn(team.zone);
   const open = params.get("item") ?? "";
   const [first, tags, collections, products, detail] = await Promise.all([
-    listMedia(scope, query, today), mediaTags(scope), collectionsOf(scope),
-    scope.products().select(["id", "name"]).where("id", "in", scope.productPictures().select("product_id")).orderBy("name").limit(MOST_PRODUCTS).execute(),
+    listMedia(scope, query, today),
+    mediaTags(scope),
+    collectionsOf(scope),
+    scope
+      .products()
+      .select(["id", "name"])
+      .where("id", "in", scope.productPictures().select("product_id"))
+      .orderBy("name")
+      .limit(MOST_PRODUCTS)
+      .execute(),
     isId(open) ? mediaDetail(scope, open, today).catch(() => null) : null,
   ]);
   return { query, first, pageSize: MEDIA_A_PAGE, tags, collections, products, detail };
@@ -49,8 +65,10 @@ export async function action({ request }: Route.ActionArgs) {
   const ids = readIds(text("ids"));
   const collection = readIds(text("collection"))[0] ?? NO_ID;
   const [first] = ids;
-  if (!first && text("intent") !== "remove-collection") return data(answer({ problem: "Mark at least one item first." }), { status: 409 });
-  const done = (change: Partial<MediaAnswer>) => data(answer(change), { status: change.problem ? 409 : Object.keys(change.problems ?? {}).length > 0 ? 422 : 200 });
+  if (!first && text("intent") !== "remove-collection")
+    return data(answer({ problem: "Mark at least one item first." }), { status: 409 });
+  const done = (change: Partial<MediaAnswer>) =>
+    data(answer(change), { status: change.problem ? 409 : Object.keys(change.problems ?? {}).length > 0 ? 422 : 200 });
   switch (text("intent")) {
     case "remove":
       return done(await removeMedia(scope, ids));
@@ -61,7 +79,11 @@ export async function action({ request }: Route.ActionArgs) {
       return done(await tagMedia(scope, ids, text("tag"), text("intent") === "tag"));
     case "rights": {
       const result = await noteRights(scope, ids, form);
-      return done(result.ok ? { done: `Rights noted for ${ids.length} ${ids.length === 1 ? "item" : "items"}.` } : { problems: result.problems });
+      return done(
+        result.ok
+          ? { done: `Rights noted for ${ids.length} ${ids.length === 1 ? "item" : "items"}.` }
+          : { problems: result.problems },
+      );
     }
     case "rename":
       return done({ problem: await renameMedia(scope, first ?? "", text("name")) });
@@ -92,7 +114,9 @@ export async function action({ request }: Route.ActionArgs) {
   }
 }
 
-export default function Media({ loaderData: { query, first, pageSize, tags, collections, products, detail } }: Route.ComponentProps) {
+export default function Media({
+  loaderData: { query, first, pageSize, tags, collections, products, detail },
+}: Route.ComponentProps) {
   const revalidator = useRevalidator();
   const [params, setParams] = useSearchParams();
   const changes = useFetcher<MediaAnswer>();
@@ -107,17 +131,25 @@ export default function Media({ loaderData: { query, first, pageSize, tags, coll
     return only.toString();
   }, [params]);
   const { count, itemAt, want, loaded } = useMediaPages(search, first, pageSize);
-  const open = useCallback((id: string | null): void => setParams((before) => {
-    if (id) before.set("item", id);
-    else before.delete("item");
-    return before;
-  }, { replace: true, preventScrollReset: true }), [setParams]);
+  const open = useCallback(
+    (id: string | null): void =>
+      setParams(
+        (before) => {
+          if (id) before.set("item", id);
+          else before.delete("item");
+          return before;
+        },
+        { replace: true, preventScrollReset: true },
+      ),
+    [setParams],
+  );
   const { uploads, add, again, cancel } = useUploads(() => void revalidator.revalidate());
   const { over, zone } = useDropZone(add);
   useTeamEvents(({ topic, id, state, progress }) => {
     if (topic !== "media") return;
     if (state === "working") setShares((all) => ({ ...all, [id]: progress }));
-    if (state !== "working" || !loaded.some((item) => item.id === id && item.state === "working")) void revalidator.revalidate();
+    if (state !== "working" || !loaded.some((item) => item.id === id && item.state === "working"))
+      void revalidator.revalidate();
   });
   const removed = changes.data?.removed ?? [];
   useEffect(() => {
@@ -126,19 +158,31 @@ export default function Media({ loaderData: { query, first, pageSize, tags, coll
     setMarked((before) => new Set([...before].filter((id) => !removed.includes(id))));
     if (detail && removed.includes(detail.id)) open(null);
   }, [changes.data]);
-  const send = (intent: string, ids: readonly string[]): void => void changes.submit({ intent, ids: ids.join(",") }, { method: "post" });
+  const send = (intent: string, ids: readonly string[]): void =>
+    void changes.submit({ intent, ids: ids.join(",") }, { method: "post" });
   const filtered = search !== "";
   return (
     <main className={`flex-1 px-8 py-7 ${over ? "bg-ready-pale" : ""}`} {...zone}>
       <PageHead title="Media" about="Pictures, clips, sounds and logos. Drop files anywhere on this page.">
-        <input ref={picker} type="file" multiple className="sr-only" tabIndex={-1} aria-label="Files to bring in" data-testid="file-picker"
+        <input
+          ref={picker}
+          type="file"
+          multiple
+          className="sr-only"
+          tabIndex={-1}
+          aria-label="Files to bring in"
+          data-testid="file-picker"
           onChange={(event) => {
             add(event.target.files ?? []);
             event.target.value = "";
           }}
         />
-        <Button onClick={() => setRecording(true)}><Mic aria-hidden size={16} /> Record</Button>
-        <Button look="main" onClick={() => picker.current?.click()}><UploadIcon aria-hidden size={16} /> Bring files in</Button>
+        <Button onClick={() => setRecording(true)}>
+          <Mic aria-hidden size={16} /> Record
+        </Button>
+        <Button look="main" onClick={() => picker.current?.click()}>
+          <UploadIcon aria-hidden size={16} /> Bring files in
+        </Button>
       </PageHead>
       <Tabs label="Media" tabs={MEDIA_TABS} />
       <UploadList uploads={uploads} onCancel={cancel} onAgain={again} onShow={open} />
@@ -146,26 +190,108 @@ export default function Media({ loaderData: { query, first, pageSize, tags, coll
         <div className="min-w-0 flex-1">
           <MediaFilters query={query} tags={tags} collections={collections} products={products} />
           <div className="mb-3 flex items-center gap-3 text-sm">
-            <span role="status" className="figures text-soft">{count} {count === 1 ? "item" : "items"}</span>
-            {query.collection !== "" && <button type="button" onClick={() => {
-              void changes.submit({ intent: "remove-collection", collection: query.collection }, { method: "post" });
-              setParams({});
-            }} className="text-wrong hover:underline">Remove this collection</button>}
-            <button type="button" onClick={() => setMarked(new Set(loaded.map(({ id }) => id)))} className="text-soft underline-offset-2 hover:underline">Mark all shown</button>
+            <span role="status" className="figures text-soft">
+              {count} {count === 1 ? "item" : "items"}
+            </span>
+            {query.collection !== "" && (
+              <button
+                type="button"
+                onClick={() => {
+                  void changes.submit(
+                    { intent: "remove-collection", collection: query.collection },
+                    { method: "post" },
+                  );
+                  setParams({});
+                }}
+                className="text-wrong hover:underline"
+              >
+                Remove this collection
+              </button>
+            )}
+            <button
+              type="button"
+              onClick={() => setMarked(new Set(loaded.map(({ id }) => id)))}
+              className="text-soft underline-offset-2 hover:underline"
+            >
+              Mark all shown
+            </button>
             <span className="ml-auto flex" role="group" aria-label="View">
-              {([["grid", LayoutGrid, "Grid"], ["list", List, "List"]] as const).map(([value, Icon, text]) => <button key={value} type="button" aria-pressed={view === value} onClick={() => setView(value)} className={`flex items-center gap-1.5 px-3 py-1.5 ${view === value ? "bg-card font-semibold" : "text-soft hover:text-ink"}`}><Icon aria-hidden size={15} /> {text}</button>)}
+              {(
+                [
+                  ["grid", LayoutGrid, "Grid"],
+                  ["list", List, "List"],
+                ] as const
+              ).map(([value, Icon, text]) => (
+                <button
+                  key={value}
+                  type="button"
+                  aria-pressed={view === value}
+                  onClick={() => setView(value)}
+                  className={`flex items-center gap-1.5 px-3 py-1.5 ${view === value ? "bg-card font-semibold" : "text-soft hover:text-ink"}`}
+                >
+                  <Icon aria-hidden size={15} /> {text}
+                </button>
+              ))}
             </span>
           </div>
-          {marked.size > 0 && <MarkedBar fetcher={changes} ids={[...marked]} collections={collections} onClear={() => setMarked(new Set())} />}
-          {changes.data?.problem && <Notice kind="wrong" className="mb-4">{changes.data.problem}</Notice>}
-          {changes.data?.done && changes.state === "idle" && <Notice kind="ready" className="mb-4">{changes.data.done} {removed.length > 0 && <button type="button" onClick={() => send("restore", removed)} className="ml-2 font-semibold underline">Undo</button>}</Notice>}
-          {count === 0 ? <div className="border border-dashed border-firm p-16 text-center text-soft">{filtered ? "Nothing answers that search." : "Nothing here yet. Drop your first pictures here, press “Bring files in”, or look at the starter shelf."}</div> : (
-            <MediaWall count={count} itemAt={itemAt} want={want} view={view} shares={shares} marked={marked} open={detail?.id ?? null} onOpen={open} onMark={toggle} />
+          {marked.size > 0 && (
+            <MarkedBar
+              fetcher={changes}
+              ids={[...marked]}
+              collections={collections}
+              onClear={() => setMarked(new Set())}
+            />
+          )}
+          {changes.data?.problem && (
+            <Notice kind="wrong" className="mb-4">
+              {changes.data.problem}
+            </Notice>
+          )}
+          {changes.data?.done && changes.state === "idle" && (
+            <Notice kind="ready" className="mb-4">
+              {changes.data.done}{" "}
+              {removed.length > 0 && (
+                <button type="button" onClick={() => send("restore", removed)} className="ml-2 font-semibold underline">
+                  Undo
+                </button>
+              )}
+            </Notice>
+          )}
+          {count === 0 ? (
+            <div className="border border-dashed border-firm p-16 text-center text-soft">
+              {filtered
+                ? "Nothing answers that search."
+                : "Nothing here yet. Drop your first pictures here, press “Bring files in”, or look at the starter shelf."}
+            </div>
+          ) : (
+            <MediaWall
+              count={count}
+              itemAt={itemAt}
+              want={want}
+              view={view}
+              shares={shares}
+              marked={marked}
+              open={detail?.id ?? null}
+              onOpen={open}
+              onMark={toggle}
+            />
           )}
         </div>
-        {detail && <MediaDetailPanel key={detail.id} item={detail} collections={collections} onOpen={open} onClose={() => open(null)} onReplace={(file) => add([file], { replace: detail.id })} onRemove={() => send("remove", [detail.id])} />}
+        {detail && (
+          <MediaDetailPanel
+            key={detail.id}
+            item={detail}
+            collections={collections}
+            onOpen={open}
+            onClose={() => open(null)}
+            onReplace={(file) => add([file], { replace: detail.id })}
+            onRemove={() => send("remove", [detail.id])}
+          />
+        )}
       </div>
-      {recording && <Recorder onRecorded={(file) => add([file], { again: true })} onClose={() => setRecording(false)} />}
+      {recording && (
+        <Recorder onRecorded={(file) => add([file], { again: true })} onClose={() => setRecording(false)} />
+      )}
     </main>
   );
 }

@@ -11,7 +11,11 @@ export async function action({ request }: Route.ActionArgs) {
   const { scope } = await requireEditor(request);
   const params = new URL(request.url).searchParams;
   try {
-    const received = await receiveMedia(scope, params.get("name") ?? "", request.body, { again: params.has("again"), replace: params.get("replace"), isLogo: params.has("logo") });
+    const received = await receiveMedia(scope, params.get("name") ?? "", request.body, {
+      again: params.has("again"),
+      replace: params.get("replace"),
+      isLogo: params.has("logo"),
+    });
     return Response.json(received, { status: received.known ? 200 : 201 });
   } catch (error) {
     if (error instanceof UploadProblem) return Response.json({ problem: error.message }, { status: 422 });

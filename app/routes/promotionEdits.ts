@@ -16,7 +16,12 @@ export async function action({ request, params: { slug } }: Route.ActionArgs) {
     const result = await saveEdits(scope, slug, base, edits, member);
     return Response.json(result, { status: result.kind === "saved" ? 200 : 409 });
   } catch (error) {
-    if (error instanceof ValidationError || error instanceof TypeError || error instanceof SyntaxError || error instanceof RangeError)
+    if (
+      error instanceof ValidationError ||
+      error instanceof TypeError ||
+      error instanceof SyntaxError ||
+      error instanceof RangeError
+    )
       return Response.json({ problem: error.message }, { status: 422 });
     throw error;
   }

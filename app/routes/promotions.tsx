@@ -15,12 +15,23 @@ export async function loader({ request }: Route.LoaderArgs) {
 export default function Promotions({ loaderData: { promotions } }: Route.ComponentProps) {
   return (
     <main className="flex-1 px-8 py-7">
-      <PageHead title="Promotions" about="Every template you have filled."><ButtonLink look="main" to="/promotions/new">New promotion</ButtonLink></PageHead>
-      {promotions.length === 0 && <p className="border border-dashed border-firm p-14 text-center text-soft">None yet. “New promotion” asks for a template, a product and an offer, and fills the first version for you.</p>}
+      <PageHead title="Promotions" about="Every template you have filled.">
+        <ButtonLink look="main" to="/promotions/new">
+          New promotion
+        </ButtonLink>
+      </PageHead>
+      {promotions.length === 0 && (
+        <p className="border border-dashed border-firm p-14 text-center text-soft">
+          None yet. “New promotion” asks for a template, a product and an offer, and fills the first version for you.
+        </p>
+      )}
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(380px,1fr))] gap-6">
         {promotions.map(({ slug, revision, name }) => (
           <li key={slug} className="bg-card">
-            <Link to={`/promotions/${slug}`} className="block"><TrioThumbs slug={slug} revision={revision} /><span className="block px-4 py-3 font-semibold">{name}</span></Link>
+            <Link to={`/promotions/${slug}`} className="block">
+              <TrioThumbs slug={slug} revision={revision} />
+              <span className="block px-4 py-3 font-semibold">{name}</span>
+            </Link>
           </li>
         ))}
       </ul>

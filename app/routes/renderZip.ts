@@ -6,5 +6,7 @@ import type { Route } from "./+types/renderZip";
 export async function loader({ request, params: { id } }: Route.LoaderArgs) {
   const { scope } = await requirePerson(request);
   const { name, stream } = await zipRender(scope, id);
-  return new Response(stream, { headers: { "content-type": "application/zip", "content-disposition": `attachment; filename="${name}"` } });
+  return new Response(stream, {
+    headers: { "content-type": "application/zip", "content-disposition": `attachment; filename="${name}"` },
+  });
 }

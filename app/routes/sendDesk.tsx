@@ -5,7 +5,14 @@ import { FORMAT_NAMES, FORMATS } from "../../core/placement/formats";
 import { QUALITIES, isQuality, outputSize, type Quality } from "../../core/placement/quality";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { promotionBySlug } from "../../server/promotions/promotionStore";
-import { type RenderView, type RenditionView, cancelRendition, rendersOf, requestRender, retryRendition } from "../../server/render/renditions";
+import {
+  type RenderView,
+  type RenditionView,
+  cancelRendition,
+  rendersOf,
+  requestRender,
+  retryRendition,
+} from "../../server/render/renditions";
 import type { Route } from "./+types/sendDesk";
 import { Button } from "../components/Button";
 import { FormatMark } from "../components/FormatMark";
@@ -19,7 +26,12 @@ export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
   const promotion = await promotionBySlug(scope, slug);
   const when = new Intl.DateTimeFormat(team.locale, { dateStyle: "medium", timeStyle: "short", timeZone: team.zone });
   const renders = await rendersOf(scope, promotion.id);
-  return { slug, name: promotion.document.name, revision: promotion.revision, renders: renders.map((render) => ({ ...render, when: when.format(render.createdAt) })) };
+  return {
+    slug,
+    name: promotion.document.name,
+    revision: promotion.revision,
+    renders: renders.map((render) => ({ ...render, when: when.format(render.createdAt) })),
+  };
 }
 
 export async function action({ request, params: { slug } }: Route.ActionArgs) {
@@ -52,89 +64,210 @@ export default function SendDesk({ loaderData: { slug, name, revision, renders }
   return (
     <main className="flex flex-1 flex-col">
       <DeskHeader slug={slug} name={name} current="Send">
-        <Form method="post" id="render-form"><input type="hidden" name="quality" value={quality} /><Button look="main" type="submit" disabled={busy}>Render 3 formats</Button></Form>
+        <Form method="post" id="render-form">
+          <input type="hidden" name="quality" value={quality} />
+          <Button look="main" type="submit" disabled={busy}>
+            Render 3 formats
+          </Button>
+        </Form>
       </DeskHeader>
       <div className="grid flex-1 grid-cols-[300px_minmax(0,1fr)] max-lg:grid-cols-1">
         <aside className="border-r border-rule bg-card px-5 py-6">
           <fieldset>
             <legend className="mb-2 font-heading text-lg font-semibold">Quality</legend>
             {QUALITIES.map((choice) => (
-              <label key={choice} className="flex cursor-pointer items-center gap-3 border-b border-rule py-2.5 first-of-type:border-t">
-                <input type="radio" name="shown-quality" value={choice} checked={quality === choice} onChange={() => setQuality(choice)} className="accent-accent" />
-                <span className="figures text-[13px]">{choice}</span> <span className="text-sm text-soft">{QUALITY_TEXT[choice]}</span>
+              <label
+                key={choice}
+                className="flex cursor-pointer items-center gap-3 border-b border-rule py-2.5 first-of-type:border-t"
+              >
+                <input
+                  type="radio"
+                  name="shown-quality"
+                  value={choice}
+                  checked={quality === choice}
+                  onChange={() => setQuality(choice)}
+                  className="accent-accent"
+                />
+                <span className="figures text-[13px]">{choice}</span>{" "}
+                <span className="text-sm text-soft">{QUALITY_TEXT[choice]}</span>
               </label>
             ))}
           </fieldset>
-          <h2 className="mb-2 mt-8">What you get</h2>
+          <h2 className="mt-8 mb-2">What you get</h2>
           <ul className="divide-y divide-rule border-y border-rule text-sm">
             {FORMAT_NAMES.map((format) => {
               const { width, height } = outputSize(format, quality);
-              return <li key={format} className="flex items-center gap-2.5 py-2"><FormatMark format={format} /> {format} <span className="figures ml-auto">{width} × {height}</span></li>;
+              return (
+                <li key={format} className="flex items-center gap-2.5 py-2">
+                  <FormatMark format={format} /> {format}{" "}
+                  <span className="ml-auto figures">
+                    {width} × {height}
+                  </span>
+                </li>
+              );
             })}
           </ul>
-          <p className="mt-3 text-sm text-soft">MP4, H.264 at 30 frames a second, sound at −14 LUFS. Only scenes that changed since the last render are painted again.</p>
+          <p className="mt-3 text-sm text-soft">
+            MP4, H.264 at 30 frames a second, sound at −14 LUFS. Only scenes that changed since the last render are
+            painted again.
+          </p>
         </aside>
         <section aria-label="Renditions" className="min-w-0 px-8 py-6">
-          {actionData?.problem && <Notice kind="wrong" className="mb-4">{actionData.problem}</Notice>}
-          {renders.length === 0 && <p className="border border-dashed border-firm p-16 text-center text-soft">Nothing rendered yet. Press “Render 3 formats”: what you saw in the proofs is what you get.</p>}
-          {renders.map((render) => <RenderBlock key={render.id} render={render} shares={shares} newest={render.revision === revision} />)}
+          {actionData?.problem && (
+            <Notice kind="wrong" className="mb-4">
+              {actionData.problem}
+            </Notice>
+          )}
+          {renders.length === 0 && (
+            <p className="border border-dashed border-firm p-16 text-center text-soft">
+              Nothing rendered yet. Press “Render 3 formats”: what you saw in the proofs is what you get.
+            </p>
+          )}
+          {renders.map((render) => (
+            <RenderBlock key={render.id} render={render} shares={shares} newest={render.revision === revision} />
+          ))}
         </section>
       </div>
     </main>
   );
 }
 
-function RenderBlock({ render, shares, newest }: { render: RenderView & { when: string }; shares: Readonly<Record<string, number>>; newest: boolean }) {
+function RenderBlock({
+  render,
+  shares,
+  newest,
+}: {
+  render: RenderView & { when: string };
+  shares: Readonly<Record<string, number>>;
+  newest: boolean;
+}) {
   const ready = render.renditions.filter(({ state }) => state === "ready").length;
   return (
     <article className="mb-9" aria-label={`Render of ${render.when}`}>
       <div className="mb-3 flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule pb-2">
         <h2>{render.when}</h2>
-        <span className="figures text-soft">{render.quality} · revision {render.revision}</span>
+        <span className="figures text-soft">
+          {render.quality} · revision {render.revision}
+        </span>
         {!newest && <span className="bg-warn-pale px-2 py-0.5 text-sm text-warn">the promotion changed since</span>}
-        {ready > 0 && <a href={`/renders/${render.id}/zip`} className="ml-auto flex items-center gap-1.5 text-sm font-semibold underline underline-offset-2"><Download aria-hidden size={15} /> {ready === 3 ? "All three as zip" : `${ready} ready as zip`}</a>}
+        {ready > 0 && (
+          <a
+            href={`/renders/${render.id}/zip`}
+            className="ml-auto flex items-center gap-1.5 text-sm font-semibold underline underline-offset-2"
+          >
+            <Download aria-hidden size={15} /> {ready === 3 ? "All three as zip" : `${ready} ready as zip`}
+          </a>
+        )}
       </div>
       <ul className="grid grid-cols-[minmax(206px,9fr)_16fr_24fr] items-start gap-6 max-md:grid-cols-1">
         {(["vertical", "square", "widescreen"] as const).map((format) => {
           const rendition = render.renditions.find((one) => one.format === format);
-          return rendition && <RenditionCard key={rendition.id} rendition={rendition} share={rendition.state === "working" ? (shares[rendition.id] ?? rendition.progress) : rendition.progress} />;
+          return (
+            rendition && (
+              <RenditionCard
+                key={rendition.id}
+                rendition={rendition}
+                share={
+                  rendition.state === "working" ? (shares[rendition.id] ?? rendition.progress) : rendition.progress
+                }
+              />
+            )
+          );
         })}
       </ul>
     </article>
   );
 }
 
-function RenditionCard({ rendition: { id, format, state, problem, file, outdatedBy }, share }: { rendition: RenditionView; share: number }) {
+function RenditionCard({
+  rendition: { id, format, state, problem, file, outdatedBy },
+  share,
+}: {
+  rendition: RenditionView;
+  share: number;
+}) {
   const { width, height } = FORMATS[format];
   return (
     <li data-format={format} data-state={state} className="min-w-0">
-      <div className="flex items-center justify-center bg-proof" style={{ aspectRatio: `${width} / ${height}`, maxHeight: 366 }}>
+      <div
+        className="flex items-center justify-center bg-proof"
+        style={{ aspectRatio: `${width} / ${height}`, maxHeight: 366 }}
+      >
         {state === "ready" ? (
-          <video controls playsInline preload="metadata" src={`/renditions/${id}/file`} className="h-full w-full" aria-label={`${format} rendition`} />
+          <video
+            controls
+            playsInline
+            preload="metadata"
+            src={`/renditions/${id}/file`}
+            className="h-full w-full"
+            aria-label={`${format} rendition`}
+          />
         ) : (
           <div className="w-full p-4 text-center text-white">
             {(state === "waiting" || state === "working") && (
               <>
-                <div role="progressbar" aria-label={`Rendering ${format}`} aria-valuemin={0} aria-valuemax={100} aria-valuenow={Math.round(share * 100)} className="h-2 bg-white/35"><div className="h-full bg-white transition-[width]" style={{ width: `${share * 100}%` }} /></div>
-                <p className="figures mt-2 text-[13px]">{state === "waiting" ? "waiting" : `${Math.round(share * 100)} %`}</p>
+                <div
+                  role="progressbar"
+                  aria-label={`Rendering ${format}`}
+                  aria-valuemin={0}
+                  aria-valuemax={100}
+                  aria-valuenow={Math.round(share * 100)}
+                  className="h-2 bg-white/35"
+                >
+                  <div className="h-full bg-white transition-[width]" style={{ width: `${share * 100}%` }} />
+                </div>
+                <p className="mt-2 figures text-[13px]">
+                  {state === "waiting" ? "waiting" : `${Math.round(share * 100)} %`}
+                </p>
               </>
             )}
             {state === "cancelled" && <p>cancelled</p>}
-            {state === "failed" && <Notice kind="wrong" className="text-left">{problem}</Notice>}
+            {state === "failed" && (
+              <Notice kind="wrong" className="text-left">
+                {problem}
+              </Notice>
+            )}
           </div>
         )}
       </div>
       <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
-        <span className="flex items-center gap-1.5 font-semibold"><FormatMark format={format} size={11} /> {format}</span>
-        {state === "ready" && <a href={`/renditions/${id}/file?save`} className="ml-auto flex items-center gap-1 underline underline-offset-2" aria-label={`Download ${format}`}><Download aria-hidden size={14} /> Download</a>}
+        <span className="flex items-center gap-1.5 font-semibold">
+          <FormatMark format={format} size={11} /> {format}
+        </span>
+        {state === "ready" && (
+          <a
+            href={`/renditions/${id}/file?save`}
+            className="ml-auto flex items-center gap-1 underline underline-offset-2"
+            aria-label={`Download ${format}`}
+          >
+            <Download aria-hidden size={14} /> Download
+          </a>
+        )}
         <Form method="post" preventScrollReset className={state === "ready" ? "hidden" : "ml-auto"}>
           <input type="hidden" name="rendition" value={id} />
-          {(state === "waiting" || state === "working") && <button name="intent" value="cancel" className="underline" aria-label={`Cancel ${format}`}>Cancel</button>}
-          {(state === "failed" || state === "cancelled") && <button name="intent" value="retry" className="underline" aria-label={`Retry ${format}`}>Retry</button>}
+          {(state === "waiting" || state === "working") && (
+            <button name="intent" value="cancel" className="underline" aria-label={`Cancel ${format}`}>
+              Cancel
+            </button>
+          )}
+          {(state === "failed" || state === "cancelled") && (
+            <button name="intent" value="retry" className="underline" aria-label={`Retry ${format}`}>
+              Retry
+            </button>
+          )}
         </Form>
       </div>
-      {state === "ready" && outdatedBy && <p className="mt-1 bg-warn-pale px-2 py-1 text-sm text-warn"><TriangleAlert aria-hidden size={14} className="mr-1 inline" />out of date: {outdatedBy}</p>}
-      {file && <p className="figures mt-1 text-soft">{file.width}×{file.height} · {file.seconds.toFixed(1)} s · {megabytes(file.bytes)}</p>}
+      {state === "ready" && outdatedBy && (
+        <p className="mt-1 bg-warn-pale px-2 py-1 text-sm text-warn">
+          <TriangleAlert aria-hidden size={14} className="mr-1 inline" />
+          out of date: {outdatedBy}
+        </p>
+      )}
+      {file && (
+        <p className="mt-1 figures text-soft">
+          {file.width}×{file.height} · {file.seconds.toFixed(1)} s · {megabytes(file.bytes)}
+        </p>
+      )}
     </li>
   );
 }

@@ -25,13 +25,34 @@ export default function SetUp({ loaderData: { currencies }, actionData }: Route.
       <h1 className="mt-10">Set up your workshop</h1>
       <p className="mt-1 text-soft">You are the first here. This makes your team, and you its owner.</p>
       <Form method="post" className="mt-6 grid grid-cols-2 gap-4">
-        <Field label="Business" name="team" problem={problems["team"]} autoComplete="organization" className="col-span-2" />
+        <Field
+          label="Business"
+          name="team"
+          problem={problems["team"]}
+          autoComplete="organization"
+          className="col-span-2"
+        />
         <Field label="Your name" name="name" problem={problems["name"]} autoComplete="name" />
         <Field label="E-mail" name="email" type="email" problem={problems["email"]} autoComplete="username" />
-        <Field label="Password" name="password" type="password" hint="at least 10 characters" problem={problems["password"]} autoComplete="new-password" className="col-span-2" />
-        <Choice label="Currency" name="currency" problem={problems["currency"]} options={currencies.map((code) => [code, code] as const)} />
+        <Field
+          label="Password"
+          name="password"
+          type="password"
+          hint="at least 10 characters"
+          problem={problems["password"]}
+          autoComplete="new-password"
+          className="col-span-2"
+        />
+        <Choice
+          label="Currency"
+          name="currency"
+          problem={problems["currency"]}
+          options={currencies.map((code) => [code, code] as const)}
+        />
         <Field label="Time zone" name="zone" defaultValue="Europe/London" problem={problems["zone"]} />
-        <Button look="main" type="submit" disabled={busy} className="col-span-2 justify-self-start px-6">Set up</Button>
+        <Button look="main" type="submit" disabled={busy} className="col-span-2 justify-self-start px-6">
+          Set up
+        </Button>
       </Form>
     </main>
   );

@@ -11,17 +11,37 @@ export async function loader({ request }: Route.LoaderArgs) {
   const { id, name, role, email, team, scope } = await requirePerson(request);
   const { brands, working: brand } = await brandsOf(scope, id);
   const palette = brand && paletteOf(brand.book);
-  return { name, role, email, team: team.name, brands: brands.map(({ id, name }) => ({ id, name })), brand: brand && palette ? { id: brand.id, name: brand.name, colors: [palette.primary, palette.accent, palette.ground] } : null };
+  return {
+    name,
+    role,
+    email,
+    team: team.name,
+    brands: brands.map(({ id, name }) => ({ id, name })),
+    brand:
+      brand && palette
+        ? { id: brand.id, name: brand.name, colors: [palette.primary, palette.accent, palette.ground] }
+        : null,
+  };
 }
 
-const PLACES = [["/", "Bench"], ["/brand-book", "Brand book"], ["/catalogue", "Catalogue"], ["/media", "Media"], ["/templates", "Templates"], ["/promotions", "Promotions"]] as const;
+const PLACES = [
+  ["/", "Bench"],
+  ["/brand-book", "Brand book"],
+  ["/catalogue", "Catalogue"],
+  ["/media", "Media"],
+  ["/templates", "Templates"],
+  ["/promotions", "Promotions"],
+] as const;
 
 export default function Shell({ loaderData: { name, role, email, brand, brands, team } }: Route.ComponentProps) {
   const submit = useSubmit();
   const { pathname } = useLocation();
   return (
     <div className="flex min-h-screen flex-col">
-      <a href="#content" className="absolute left-2 top-2 z-20 -translate-y-20 bg-ink px-3 py-2 text-card focus:translate-y-0">
+      <a
+        href="#content"
+        className="absolute top-2 left-2 z-20 -translate-y-20 bg-ink px-3 py-2 text-card focus:translate-y-0"
+      >
         Skip to the page
       </a>
       <header className="flex h-[46px] shrink-0 items-center gap-8 overflow-x-auto border-b border-rule px-5">
@@ -30,26 +50,52 @@ export default function Shell({ loaderData: { name, role, email, brand, brands, 
         </NavLink>
         <nav aria-label="Main" className="flex h-full gap-7">
           {PLACES.map(([to, text]) => (
-            <NavLink key={to} to={to} end={to === "/"} className={({ isActive }) => `flex h-full items-center whitespace-nowrap border-b-2 text-[14.5px] ${isActive ? "border-ink font-semibold text-ink" : "border-transparent text-soft hover:text-ink"}`}>
+            <NavLink
+              key={to}
+              to={to}
+              end={to === "/"}
+              className={({ isActive }) =>
+                `flex h-full items-center border-b-2 text-[14.5px] whitespace-nowrap ${isActive ? "border-ink font-semibold text-ink" : "border-transparent text-soft hover:text-ink"}`
+              }
+            >
               {text}
             </NavLink>
           ))}
         </nav>
-        <div className="ml-auto flex items-center gap-6 whitespace-nowrap text-[14.5px]">
+        <div className="ml-auto flex items-center gap-6 text-[14.5px] whitespace-nowrap">
           <Menu>
-            <MenuButton className="flex items-center gap-1.5" aria-label={`Working brand: ${brand?.name ?? "none yet"}`}>
-              {brand?.colors.map((color, index) => <span key={index} aria-hidden className="h-3 w-3 border border-ink/20" style={{ background: color }} />)}
+            <MenuButton
+              className="flex items-center gap-1.5"
+              aria-label={`Working brand: ${brand?.name ?? "none yet"}`}
+            >
+              {brand?.colors.map((color, index) => (
+                <span key={index} aria-hidden className="h-3 w-3 border border-ink/20" style={{ background: color }} />
+              ))}
               <span className="ml-1">{brand?.name ?? team}</span> <ChevronDown aria-hidden size={15} />
             </MenuButton>
             <MenuItems anchor="bottom end" className="z-20 mt-2 w-56 border border-rule bg-card p-2 shadow-lg">
               {brands.map((one) => (
                 <MenuItem key={one.id}>
-                  <button type="button" onClick={() => void submit({ intent: "switch", brand: one.id, from: pathname }, { method: "post", action: "/brand-book" })} className="flex w-full items-center gap-2 px-2 py-1.5 text-left data-focus:bg-paper">
-                    <Check aria-hidden size={15} className={one.id === brand?.id ? "" : "invisible"} /> {one.name}{one.id === brand?.id && <span className="sr-only">, working brand</span>}
+                  <button
+                    type="button"
+                    onClick={() =>
+                      void submit(
+                        { intent: "switch", brand: one.id, from: pathname },
+                        { method: "post", action: "/brand-book" },
+                      )
+                    }
+                    className="flex w-full items-center gap-2 px-2 py-1.5 text-left data-focus:bg-paper"
+                  >
+                    <Check aria-hidden size={15} className={one.id === brand?.id ? "" : "invisible"} /> {one.name}
+                    {one.id === brand?.id && <span className="sr-only">, working brand</span>}
                   </button>
                 </MenuItem>
               ))}
-              <MenuItem><NavLink to="/brand-book?new" className="block px-2 py-1.5 pl-8 text-soft data-focus:bg-paper">Another brand …</NavLink></MenuItem>
+              <MenuItem>
+                <NavLink to="/brand-book?new" className="block px-2 py-1.5 pl-8 text-soft data-focus:bg-paper">
+                  Another brand …
+                </NavLink>
+              </MenuItem>
             </MenuItems>
           </Menu>
           <Menu>
@@ -64,7 +110,11 @@ export default function Shell({ loaderData: { name, role, email, brand, brands, 
               </div>
               {/* Submitted by hand: the menu closes on a click and would take a form inside it along. */}
               <MenuItem>
-                <button type="button" onClick={() => void submit(null, { method: "post", action: "/sign-out" })} className="mt-1 w-full px-2 py-1.5 text-left data-focus:bg-paper">
+                <button
+                  type="button"
+                  onClick={() => void submit(null, { method: "post", action: "/sign-out" })}
+                  className="mt-1 w-full px-2 py-1.5 text-left data-focus:bg-paper"
+                >
                   Sign out
                 </button>
               </MenuItem>

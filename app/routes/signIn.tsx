@@ -21,7 +21,10 @@ export async function loader({ request }: Route.LoaderArgs) {
 export async function action({ request }: Route.ActionArgs) {
   const form = await request.formData();
   const result = await signIn(form.get("email"), form.get("password"));
-  if (result.ok) return redirect(safeNext(new URL(request.url).searchParams.get("next")), { headers: { "set-cookie": result.cookie } });
+  if (result.ok)
+    return redirect(safeNext(new URL(request.url).searchParams.get("next")), {
+      headers: { "set-cookie": result.cookie },
+    });
   return data({ problem: result.problem }, { status: result.status });
 }
 
@@ -34,7 +37,9 @@ export default function SignIn({ loaderData: { demo, demoPassword }, actionData 
       <section className="hidden flex-col justify-between bg-ink p-14 text-paper md:flex">
         <span className="font-stencil text-3xl tracking-wide">STENCILCRAFT</span>
         <ThreeShapes />
-        <p className="max-w-md font-heading text-2xl leading-snug">Fill one design. Check it in three shapes. Render what you checked.</p>
+        <p className="max-w-md font-heading text-2xl leading-snug">
+          Fill one design. Check it in three shapes. Render what you checked.
+        </p>
       </section>
       <section className="flex flex-col justify-center gap-8 px-10 py-12">
         <Form method="post" className="flex flex-col gap-4">
@@ -49,7 +54,9 @@ export default function SignIn({ loaderData: { demo, demoPassword }, actionData 
         {demo.length > 0 && (
           <div className="border-t border-rule pt-6">
             <h2>Look around in the demo</h2>
-            <p className="mt-1 text-sm text-soft">Made-up people in made-up shops. Anything you change stays on this machine.</p>
+            <p className="mt-1 text-sm text-soft">
+              Made-up people in made-up shops. Anything you change stays on this machine.
+            </p>
             <ul className="mt-3 divide-y divide-rule border-y border-rule">
               {demo.map((account) => (
                 <li key={account.email}>
@@ -57,9 +64,17 @@ export default function SignIn({ loaderData: { demo, demoPassword }, actionData 
                     <input type="hidden" name="email" value={account.email} />
                     <input type="hidden" name="password" value={demoPassword} />
                     <span>
-                      {account.name} <span className="text-sm text-soft">· {account.role}, {account.team}</span>
+                      {account.name}{" "}
+                      <span className="text-sm text-soft">
+                        · {account.role}, {account.team}
+                      </span>
                     </span>
-                    <Button type="submit" disabled={busy} className="px-3 py-1.5 text-sm" aria-label={`Sign in as ${account.name}`}>
+                    <Button
+                      type="submit"
+                      disabled={busy}
+                      className="px-3 py-1.5 text-sm"
+                      aria-label={`Sign in as ${account.name}`}
+                    >
                       Enter
                     </Button>
                   </Form>

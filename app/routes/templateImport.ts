@@ -7,7 +7,10 @@ import type { Route } from "./+types/templateImport";
 export async function action({ request }: Route.ActionArgs) {
   const { scope, id } = await requireDesigner(request);
   try {
-    return Response.json(await importPackage(scope, id, new URL(request.url).searchParams.get("name") ?? "", request.body), { status: 201 });
+    return Response.json(
+      await importPackage(scope, id, new URL(request.url).searchParams.get("name") ?? "", request.body),
+      { status: 201 },
+    );
   } catch (error) {
     if (error instanceof UploadProblem) return Response.json({ problem: error.message }, { status: 422 });
     throw error;

@@ -9,7 +9,11 @@ export async function action({ request, params: { slug } }: Route.ActionArgs) {
   try {
     return Response.json(await keepAsTemplate(scope, id, slug, await request.json()), { status: 201 });
   } catch (error) {
-    if (error instanceof ValidationError || error instanceof SyntaxError) return Response.json({ problem: error instanceof ValidationError ? error.errors.join(" ") : error.message }, { status: 422 });
+    if (error instanceof ValidationError || error instanceof SyntaxError)
+      return Response.json(
+        { problem: error instanceof ValidationError ? error.errors.join(" ") : error.message },
+        { status: 422 },
+      );
     throw error;
   }
 }

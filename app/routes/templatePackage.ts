@@ -6,5 +6,7 @@ import type { Route } from "./+types/templatePackage";
 export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
   const { scope, id } = await requirePerson(request);
   const { name, stream } = await exportPackage(scope, id, slug);
-  return new Response(stream, { headers: { "content-type": "application/zip", "content-disposition": `attachment; filename="${name}"` } });
+  return new Response(stream, {
+    headers: { "content-type": "application/zip", "content-disposition": `attachment; filename="${name}"` },
+  });
 }

@@ -22,7 +22,13 @@ export async function loader({ request }: Route.LoaderArgs) {
   const { scope, id, role } = await requirePerson(request);
   const query = readGalleryQuery(new URL(request.url).searchParams);
   const designs = mayChangeLocked(role);
-  return { query, designs, drafts: designs ? await unpublished(scope) : [], choices: { lengths: LENGTHS, needs: NEEDS, shelves: SHELVES }, ...(await loadGallery(scope, id, query)) };
+  return {
+    query,
+    designs,
+    drafts: designs ? await unpublished(scope) : [],
+    choices: { lengths: LENGTHS, needs: NEEDS, shelves: SHELVES },
+    ...(await loadGallery(scope, id, query)),
+  };
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -31,7 +37,9 @@ export async function action({ request }: Route.ActionArgs) {
   if (form.get("intent") === "start") {
     await requireDesigner(request);
     const from = String(form.get("from") ?? "");
-    return redirect(`/templates/${await startTemplate(scope, String(form.get("name") ?? "New template"), from || null)}/workshop`);
+    return redirect(
+      `/templates/${await startTemplate(scope, String(form.get("name") ?? "New template"), from || null)}/workshop`,
+    );
   }
   await setFavourite(scope, id, String(form.get("slug") ?? ""), form.get("liked") === "yes");
   return { done: true };
@@ -43,16 +51,78 @@ export default function Templates({ loaderData }: Route.ComponentProps) {
   const [problem, setProblem] = useState<string | null>(null);
   return (
     <main className="flex-1 px-8 py-7">
-      <PageHead title="Templates" about="Designs to fill. Each comes out square, vertical and widescreen.">{designs && <><ImportPackage onProblem={setProblem} /><Form method="post"><input type="hidden" name="name" value="New template" /><Button type="submit" name="intent" value="start" look="main">New template</Button></Form></>}</PageHead>
-      {problem && <Notice kind="wrong" className="mb-4">{problem}</Notice>}
+      <PageHead title="Templates" about="Designs to fill. Each comes out square, vertical and widescreen.">
+        {designs && (
+          <>
+            <ImportPackage onProblem={setProblem} />
+            <Form method="post">
+              <input type="hidden" name="name" value="New template" />
+              <Button type="submit" name="intent" value="start" look="main">
+                New template
+              </Button>
+            </Form>
+          </>
+        )}
+      </PageHead>
+      {problem && (
+        <Notice kind="wrong" className="mb-4">
+          {problem}
+        </Notice>
+      )}
       <div className="grid grid-cols-[196px_minmax(0,1fr)] gap-8 max-md:grid-cols-1">
-        <GalleryFilters key={`${query.purpose}/${query.shelf}/${query.length}/${query.needs}`} query={query} choices={choices} counts={counts} brands={brands} brand={brand} products={products} product={product} />
+        <GalleryFilters
+          key={`${query.purpose}/${query.shelf}/${query.length}/${query.needs}`}
+          query={query}
+          choices={choices}
+          counts={counts}
+          brands={brands}
+          brand={brand}
+          products={products}
+          product={product}
+        />
         <section aria-label="Templates found">
-          {drafts.length > 0 && <p className="mb-4 text-[14px]">In the workshop, not published yet: {drafts.map(({ slug, name }, index) => <span key={slug}>{index > 0 && ", "}<Link to={`/templates/${slug}/workshop`} className="underline">{name}</Link></span>)}</p>}
-          {!brand && <p className="text-soft">Fill in your <Link to="/brand-book" className="underline">brand book</Link> first: previews are shown in your colours and typefaces.</p>}
-          {brand && cards.length === 0 && <p className="text-soft">No template answers that. <Link to="/templates" className="underline">Show all</Link></p>}
+          {drafts.length > 0 && (
+            <p className="mb-4 text-[14px]">
+              In the workshop, not published yet:{" "}
+              {drafts.map(({ slug, name }, index) => (
+                <span key={slug}>
+                  {index > 0 && ", "}
+                  <Link to={`/templates/${slug}/workshop`} className="underline">
+                    {name}
+                  </Link>
+                </span>
+              ))}
+            </p>
+          )}
+          {!brand && (
+            <p className="text-soft">
+              Fill in your{" "}
+              <Link to="/brand-book" className="underline">
+                brand book
+              </Link>{" "}
+              first: previews are shown in your colours and typefaces.
+            </p>
+          )}
+          {brand && cards.length === 0 && (
+            <p className="text-soft">
+              No template answers that.{" "}
+              <Link to="/templates" className="underline">
+                Show all
+              </Link>
+            </p>
+          )}
           <ul className="grid grid-cols-2 gap-x-6 gap-y-8 max-lg:grid-cols-1 2xl:grid-cols-3">
-            {facts && cards.map((card) => <Card key={card.ref.slug} card={card} facts={facts} product={product} designs={designs} previews={previews} />)}
+            {facts &&
+              cards.map((card) => (
+                <Card
+                  key={card.ref.slug}
+                  card={card}
+                  facts={facts}
+                  product={product}
+                  designs={designs}
+                  previews={previews}
+                />
+              ))}
           </ul>
         </section>
       </div>
@@ -61,7 +131,19 @@ export default function Templates({ loaderData }: Route.ComponentProps) {
   );
 }
 
-function Card({ card, facts, product, designs, previews }: { card: Route.ComponentProps["loaderData"]["cards"][number]; facts: Facts; product: string | null; designs: boolean; previews: Previews | null }) {
+function Card({
+  card,
+  facts,
+  product,
+  designs,
+  previews,
+}: {
+  card: Route.ComponentProps["loaderData"]["cards"][number];
+  facts: Facts;
+  product: string | null;
+  designs: boolean;
+  previews: Previews | null;
+}) {
   const { ref, template, document, seconds, needs, favourite, own } = card;
   const shown = useMemo(() => factsFor(facts, card), [facts, card]);
   return (
@@ -70,26 +152,85 @@ function Card({ card, facts, product, designs, previews }: { card: Route.Compone
       <div className="mt-2.5 flex items-start gap-3">
         <div className="min-w-0 flex-1">
           <h2 className="text-[18px] leading-tight">{template.name}</h2>
-          <p className="mt-1 text-[13px] text-soft"><span className="inline-block first-letter:uppercase">{template.purpose}</span> <Dot /> <span className="figures">{seconds} s</span> <Dot /> {needs}{own && <> <Dot /> made by the team</>}</p>
+          <p className="mt-1 text-[13px] text-soft">
+            <span className="inline-block first-letter:uppercase">{template.purpose}</span> <Dot />{" "}
+            <span className="figures">{seconds} s</span> <Dot /> {needs}
+            {own && (
+              <>
+                {" "}
+                <Dot /> made by the team
+              </>
+            )}
+          </p>
         </div>
-        {designs && (own ? <Link to={`/templates/${ref.slug}/workshop`} aria-label={`${template.name} in the workshop`} title="Change it in the workshop" className="p-1.5 text-soft hover:text-ink"><PencilRuler aria-hidden size={18} /></Link>
-          : <Form method="post"><input type="hidden" name="name" value={`${template.name}, ours`} /><input type="hidden" name="from" value={ref.slug} /><button type="submit" name="intent" value="start" aria-label={`Make ${template.name} our own`} title="Copy it into the workshop" className="p-1.5 text-soft hover:text-ink"><PencilRuler aria-hidden size={18} /></button></Form>)}
-        <a href={`/templates/${ref.slug}/package`} download aria-label={`Save ${template.name} as a package`} title="Save as a package (zip)" className="p-1.5 text-soft hover:text-ink"><FileDown aria-hidden size={18} /></a>
+        {designs &&
+          (own ? (
+            <Link
+              to={`/templates/${ref.slug}/workshop`}
+              aria-label={`${template.name} in the workshop`}
+              title="Change it in the workshop"
+              className="p-1.5 text-soft hover:text-ink"
+            >
+              <PencilRuler aria-hidden size={18} />
+            </Link>
+          ) : (
+            <Form method="post">
+              <input type="hidden" name="name" value={`${template.name}, ours`} />
+              <input type="hidden" name="from" value={ref.slug} />
+              <button
+                type="submit"
+                name="intent"
+                value="start"
+                aria-label={`Make ${template.name} our own`}
+                title="Copy it into the workshop"
+                className="p-1.5 text-soft hover:text-ink"
+              >
+                <PencilRuler aria-hidden size={18} />
+              </button>
+            </Form>
+          ))}
+        <a
+          href={`/templates/${ref.slug}/package`}
+          download
+          aria-label={`Save ${template.name} as a package`}
+          title="Save as a package (zip)"
+          className="p-1.5 text-soft hover:text-ink"
+        >
+          <FileDown aria-hidden size={18} />
+        </a>
         <Favourite slug={ref.slug} name={template.name} liked={favourite} />
-        <ButtonLink to={`/promotions/new?template=${ref.slug}${product ? `&product=${product}` : ""}`} className="shrink-0 px-3.5! py-1.5!">Fill</ButtonLink>
+        <ButtonLink
+          to={`/promotions/new?template=${ref.slug}${product ? `&product=${product}` : ""}`}
+          className="shrink-0 px-3.5! py-1.5!"
+        >
+          Fill
+        </ButtonLink>
       </div>
       <p className="mt-1.5 text-[14px] leading-snug">{template.about}</p>
     </li>
   );
 }
 
-const Dot = () => <span aria-hidden className="mx-1">·</span>;
+const Dot = () => (
+  <span aria-hidden className="mx-1">
+    ·
+  </span>
+);
 
 /** What one preview shows: its own template and pictures only. */
 function factsFor(facts: Facts, { document, template }: Route.ComponentProps["loaderData"]["cards"][number]): Facts {
-  const used = new Set([...Object.values(document.fills).flatMap((fill) => (fill.kind === "media" ? [fill.media] : [])), ...mediaOfTemplate(template)]);
+  const used = new Set([
+    ...Object.values(document.fills).flatMap((fill) => (fill.kind === "media" ? [fill.media] : [])),
+    ...mediaOfTemplate(template),
+  ]);
   if (facts.product?.picture) used.add(facts.product.picture);
-  return { ...facts, media: Object.fromEntries(Object.entries(facts.media).filter(([id]) => used.has(id))), templates: Object.fromEntries(Object.entries(facts.templates).filter(([key]) => key.startsWith(`${document.template.slug}@`))) };
+  return {
+    ...facts,
+    media: Object.fromEntries(Object.entries(facts.media).filter(([id]) => used.has(id))),
+    templates: Object.fromEntries(
+      Object.entries(facts.templates).filter(([key]) => key.startsWith(`${document.template.slug}@`)),
+    ),
+  };
 }
 
 function Favourite({ slug, name, liked }: { slug: string; name: string; liked: boolean }) {
@@ -98,7 +239,17 @@ function Favourite({ slug, name, liked }: { slug: string; name: string; liked: b
   return (
     <fetcher.Form method="post">
       <input type="hidden" name="slug" value={slug} />
-      <button type="submit" name="liked" value={shown ? "no" : "yes"} aria-pressed={shown} aria-label={`${name} is a favourite`} title={shown ? "One of my favourites" : "Make it a favourite"} className={`p-1.5 ${shown ? "text-accent" : "text-soft hover:text-ink"}`}><Heart aria-hidden size={18} fill={shown ? "currentColor" : "none"} /></button>
+      <button
+        type="submit"
+        name="liked"
+        value={shown ? "no" : "yes"}
+        aria-pressed={shown}
+        aria-label={`${name} is a favourite`}
+        title={shown ? "One of my favourites" : "Make it a favourite"}
+        className={`p-1.5 ${shown ? "text-accent" : "text-soft hover:text-ink"}`}
+      >
+        <Heart aria-hidden size={18} fill={shown ? "currentColor" : "none"} />
+      </button>
     </fetcher.Form>
   );
 }

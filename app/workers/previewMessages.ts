@@ -12,14 +12,23 @@ export interface PreviewCanvas {
 /** What the page tells the preview worker. Previews are told apart by a name. */
 export type ToPreviews =
   | { readonly kind: "open"; readonly preview: string; readonly canvases: Readonly<Record<FormatName, PreviewCanvas>> }
-  | { readonly kind: "show"; readonly preview: string; readonly document: Promotion; readonly facts: Facts; /** The scene it rests at, counted from 0. */ readonly scene: number }
+  | {
+      readonly kind: "show";
+      readonly preview: string;
+      readonly document: Promotion;
+      readonly facts: Facts;
+      /** The scene it rests at, counted from 0. */ readonly scene: number;
+    }
   | { readonly kind: "play"; readonly preview: string }
   | { readonly kind: "rest"; readonly preview: string }
   /** It is gone from the page. */
   | { readonly kind: "close"; readonly preview: string };
 
 /** What the worker tells of one preview. */
-export type PreviewNews = { readonly kind: "shown"; readonly preview: string } | { readonly kind: "ended"; readonly preview: string } | { readonly kind: "failed"; readonly preview: string; readonly reason: string };
+export type PreviewNews =
+  | { readonly kind: "shown"; readonly preview: string }
+  | { readonly kind: "ended"; readonly preview: string }
+  | { readonly kind: "failed"; readonly preview: string; readonly reason: string };
 
 /** What the worker tells back: first that it listens. What it is told before that would be lost. */
 export type FromPreviews = { readonly kind: "ready" } | PreviewNews;

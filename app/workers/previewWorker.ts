@@ -1,7 +1,12 @@
 import { resolvePromotion } from "../../core/document/resolve";
 import { FORMATS, FORMAT_NAMES, type FormatName } from "../../core/placement/formats";
 import { type DisplayList, everyNode } from "../../core/scene/displayList";
-import { type PreparedPromotion, displayListAt, preparePromotion, settledTime } from "../../core/scene/preparePromotion";
+import {
+  type PreparedPromotion,
+  displayListAt,
+  preparePromotion,
+  settledTime,
+} from "../../core/scene/preparePromotion";
 import { fontFilesWanted } from "../../core/scene/wantedFiles";
 import { type Painter, createPainter } from "../../paint/painter";
 import { browserBook, openFiles } from "../proof/browserBook";
@@ -12,7 +17,12 @@ import { type FromPreviews, type PreviewCanvas, type ToPreviews } from "./previe
 /** Paints the previews of a page off the page's own thread, so that a gallery scrolls while they are made and played. */
 
 interface Preview {
-  readonly screens: Readonly<Record<FormatName, { readonly context: OffscreenCanvasRenderingContext2D; readonly painter: Painter; readonly scale: number }>>;
+  readonly screens: Readonly<
+    Record<
+      FormatName,
+      { readonly context: OffscreenCanvasRenderingContext2D; readonly painter: Painter; readonly scale: number }
+    >
+  >;
   prepared: readonly PreparedPromotion[];
   /** The scene it rests at. */
   scene: number;
@@ -32,7 +42,10 @@ const resources = browserResources((media) => ({
     const poster = posters.get(media);
     return poster ? { image: poster, width: poster.width, height: poster.height } : null;
   },
-  seek: () => Promise.resolve(), follow: () => undefined, hold: () => undefined, close: () => undefined,
+  seek: () => Promise.resolve(),
+  follow: () => undefined,
+  hold: () => undefined,
+  close: () => undefined,
 }));
 
 /** The smallest copy of a clip's poster that does for a preview. */
@@ -40,10 +53,14 @@ const POSTER_LEVEL = 1;
 
 async function loadPosters(list: DisplayList): Promise<void> {
   const clips = new Set([...everyNode(list)].flatMap((node) => (node.kind === "clip" ? [node.media] : [])));
-  await Promise.all([...clips].filter((media) => !posters.has(media)).map(async (media) => {
-    const response = await fetch(`/media/${media}/level-${POSTER_LEVEL}`);
-    if (response.ok) posters.set(media, await createImageBitmap(await response.blob()));
-  }));
+  await Promise.all(
+    [...clips]
+      .filter((media) => !posters.has(media))
+      .map(async (media) => {
+        const response = await fetch(`/media/${media}/level-${POSTER_LEVEL}`);
+        if (response.ok) posters.set(media, await createImageBitmap(await response.blob()));
+      }),
+  );
 }
 
 function openPreview(canvases: Readonly<Record<FormatName, PreviewCanvas>>): Preview {
@@ -53,7 +70,14 @@ function openPreview(canvases: Readonly<Record<FormatName, PreviewCanvas>>): Pre
       Object.assign(canvas, { width, height });
       const context = canvas.getContext("2d", { alpha: false });
       if (!context) throw new Error("This browser gives no canvas to paint on.");
-      return [format, { context, painter: createPainter(FORMATS[format], { width, height }, resources), scale: Math.min(width / FORMATS[format].width, height / FORMATS[format].height) }];
+      return [
+        format,
+        {
+          context,
+          painter: createPainter(FORMATS[format], { width, height }, resources),
+          scale: Math.min(width / FORMATS[format].width, height / FORMATS[format].height),
+        },
+      ];
     }),
   ) as unknown as Preview["screens"];
   return { screens, prepared: [], scene: 0, started: null, turn: 0 };
@@ -65,7 +89,8 @@ async function paint(preview: Preview, time: number, whole: boolean): Promise<vo
     const { context, painter, scale } = preview.screens[prepared.format];
     const list = displayListAt(prepared, time);
     if (whole) await Promise.all([resources.load(list, scale), loadPosters(list)]);
-    else if (!resources.has(list, scale)) void Promise.all([resources.load(list, scale), loadPosters(list)]).catch(() => undefined);
+    else if (!resources.has(list, scale))
+      void Promise.all([resources.load(list, scale), loadPosters(list)]).catch(() => undefined);
     painter.paint(list, context);
   }
 }
@@ -80,7 +105,8 @@ async function show(name: string, preview: Preview, message: Extract<ToPreviews,
   const book = await browserBook();
   const facts = await withShownTones(resolvePromotion(message.document, message.facts), message.facts);
   const promotion = resolvePromotion(message.document, facts);
-  for (let wanted = fontFilesWanted(promotion, book); wanted.length > 0; wanted = fontFilesWanted(promotion, book)) await openFiles(book, wanted);
+  for (let wanted = fontFilesWanted(promotion, book); wanted.length > 0; wanted = fontFilesWanted(promotion, book))
+    await openFiles(book, wanted);
   if (turn !== preview.turn) return;
   preview.scene = message.scene;
   preview.prepared = FORMAT_NAMES.map((format) => preparePromotion(promotion, format, book));
@@ -102,7 +128,9 @@ function showNext(): void {
   if (!preview) return showNext();
   busy++;
   show(name, preview, message)
-    .catch((error: unknown) => say({ kind: "failed", preview: name, reason: error instanceof Error ? error.message : String(error) }))
+    .catch((error: unknown) =>
+      say({ kind: "failed", preview: name, reason: error instanceof Error ? error.message : String(error) }),
+    )
     .finally(() => {
       busy--;
       showNext();

@@ -1,5 +1,12 @@
 import { FACE_ROLES, type FaceRole } from "../../core/brand/book";
-import { MOTIONS, TRANSITIONS, WORDS_ROLES, type Template, type TemplateStyle, type WordsRole } from "../../core/document/template";
+import {
+  MOTIONS,
+  TRANSITIONS,
+  WORDS_ROLES,
+  type Template,
+  type TemplateStyle,
+  type WordsRole,
+} from "../../core/document/template";
 import { faceOf } from "../../core/type/roles";
 import { millis } from "../../core/units";
 import { fieldLook } from "../desk/DeckFields";
@@ -10,29 +17,98 @@ const TO_SECONDS = 1000;
 const LETTERED = WORDS_ROLES.filter((role) => role !== "stars" && role !== "link");
 
 /** What belongs to all scenes of a template: what it is about, how it moves, its typefaces, its sound. */
-export function LookForm({ draft, onChange }: { draft: Template; onChange: (change: (before: Template) => Template) => void }) {
+export function LookForm({
+  draft,
+  onChange,
+}: {
+  draft: Template;
+  onChange: (change: (before: Template) => Template) => void;
+}) {
   const { style, sound } = draft;
-  const withStyle = (change: Partial<TemplateStyle>): void => onChange((before) => ({ ...before, style: { ...before.style, ...change } }));
-  const used = LETTERED.filter((role) => draft.scenes.some(({ slots }) => slots.some((slot) => slot.kind === "words" && slot.role === role)));
+  const withStyle = (change: Partial<TemplateStyle>): void =>
+    onChange((before) => ({ ...before, style: { ...before.style, ...change } }));
+  const used = LETTERED.filter((role) =>
+    draft.scenes.some(({ slots }) => slots.some((slot) => slot.kind === "words" && slot.role === role)),
+  );
   return (
     <div className="flex flex-col gap-4 text-[14px]">
-      <label className="text-[13px] text-soft">What it does, in a sentence<textarea rows={2} maxLength={200} value={draft.about} onChange={(event) => onChange((before) => ({ ...before, about: event.target.value }))} className={`${fieldLook} mt-1`} /></label>
+      <label className="text-[13px] text-soft">
+        What it does, in a sentence
+        <textarea
+          rows={2}
+          maxLength={200}
+          value={draft.about}
+          onChange={(event) => onChange((before) => ({ ...before, about: event.target.value }))}
+          className={`${fieldLook} mt-1`}
+        />
+      </label>
       <fieldset>
         <legend className="mb-2 w-full border-t border-rule pt-3 text-[16px] font-semibold">Movement</legend>
         <div className="grid grid-cols-2 items-end gap-x-4 gap-y-3">
-          <label className="text-[13px] text-soft">Words come in<select value={style.motion} onChange={(event) => withStyle({ motion: MOTIONS.find((one) => one === event.target.value) ?? style.motion })} className={`${fieldLook} mt-1`}>{MOTIONS.map((one) => <option key={one} value={one}>{MOTION_WORDS[one]}</option>)}</select></label>
-          <label className="text-[13px] text-soft">One scene gives way to the next<select value={style.transition} onChange={(event) => withStyle({ transition: TRANSITIONS.find((one) => one === event.target.value) ?? style.transition })} className={`${fieldLook} mt-1`}>{TRANSITIONS.map((one) => <option key={one} value={one}>{TRANSITION_WORDS[one]}</option>)}</select></label>
-          <label className="col-span-2 flex items-center gap-2"><input type="checkbox" className="accent-accent" checked={style.zoom} onChange={(event) => withStyle({ zoom: event.target.checked })} /> Still pictures zoom slowly</label>
+          <label className="text-[13px] text-soft">
+            Words come in
+            <select
+              value={style.motion}
+              onChange={(event) =>
+                withStyle({ motion: MOTIONS.find((one) => one === event.target.value) ?? style.motion })
+              }
+              className={`${fieldLook} mt-1`}
+            >
+              {MOTIONS.map((one) => (
+                <option key={one} value={one}>
+                  {MOTION_WORDS[one]}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="text-[13px] text-soft">
+            One scene gives way to the next
+            <select
+              value={style.transition}
+              onChange={(event) =>
+                withStyle({ transition: TRANSITIONS.find((one) => one === event.target.value) ?? style.transition })
+              }
+              className={`${fieldLook} mt-1`}
+            >
+              {TRANSITIONS.map((one) => (
+                <option key={one} value={one}>
+                  {TRANSITION_WORDS[one]}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="col-span-2 flex items-center gap-2">
+            <input
+              type="checkbox"
+              className="accent-accent"
+              checked={style.zoom}
+              onChange={(event) => withStyle({ zoom: event.target.checked })}
+            />{" "}
+            Still pictures zoom slowly
+          </label>
         </div>
       </fieldset>
       <fieldset>
         <legend className="mb-2 w-full border-t border-rule pt-3 text-[16px] font-semibold">Typefaces</legend>
         <div className="grid grid-cols-2 items-end gap-x-4 gap-y-3">
           {used.map((role) => (
-            <label key={role} className="text-[13px] text-soft first-letter:uppercase">{role}
-              <select value={style.faces[role] ?? ""} onChange={(event) => withStyle({ faces: withFace(style.faces, role, FACE_ROLES.find((one) => one === event.target.value) ?? null) })} className={`${fieldLook} mt-1`}>
+            <label key={role} className="text-[13px] text-soft first-letter:uppercase">
+              {role}
+              <select
+                value={style.faces[role] ?? ""}
+                onChange={(event) =>
+                  withStyle({
+                    faces: withFace(style.faces, role, FACE_ROLES.find((one) => one === event.target.value) ?? null),
+                  })
+                }
+                className={`${fieldLook} mt-1`}
+              >
                 <option value="">as usual: {FACE_WORDS[faceOf(role)]}</option>
-                {FACE_ROLES.filter((one) => one !== faceOf(role)).map((one) => <option key={one} value={one}>{FACE_WORDS[one]}</option>)}
+                {FACE_ROLES.filter((one) => one !== faceOf(role)).map((one) => (
+                  <option key={one} value={one}>
+                    {FACE_WORDS[one]}
+                  </option>
+                ))}
               </select>
             </label>
           ))}
@@ -41,18 +117,57 @@ export function LookForm({ draft, onChange }: { draft: Template; onChange: (chan
       <fieldset>
         <legend className="mb-2 w-full border-t border-rule pt-3 text-[16px] font-semibold">Music</legend>
         <div className="grid grid-cols-3 items-end gap-x-4 gap-y-3">
-          <NumberField label="Fades in, seconds" least={0} most={10} step={0.1} value={sound.fadeIn / TO_SECONDS} onChange={(seconds) => onChange((before) => ({ ...before, sound: { ...before.sound, fadeIn: millis(seconds * TO_SECONDS) } }))} />
-          <NumberField label="Fades out, seconds" least={0} most={10} step={0.1} value={sound.fadeOut / TO_SECONDS} onChange={(seconds) => onChange((before) => ({ ...before, sound: { ...before.sound, fadeOut: millis(seconds * TO_SECONDS) } }))} />
-          <NumberField label="Loudness, LUFS" least={-30} most={-9} step={0.5} value={sound.loudness} onChange={(loudness) => onChange((before) => ({ ...before, sound: { ...before.sound, loudness } }))} />
+          <NumberField
+            label="Fades in, seconds"
+            least={0}
+            most={10}
+            step={0.1}
+            value={sound.fadeIn / TO_SECONDS}
+            onChange={(seconds) =>
+              onChange((before) => ({ ...before, sound: { ...before.sound, fadeIn: millis(seconds * TO_SECONDS) } }))
+            }
+          />
+          <NumberField
+            label="Fades out, seconds"
+            least={0}
+            most={10}
+            step={0.1}
+            value={sound.fadeOut / TO_SECONDS}
+            onChange={(seconds) =>
+              onChange((before) => ({ ...before, sound: { ...before.sound, fadeOut: millis(seconds * TO_SECONDS) } }))
+            }
+          />
+          <NumberField
+            label="Loudness, LUFS"
+            least={-30}
+            most={-9}
+            step={0.5}
+            value={sound.loudness}
+            onChange={(loudness) => onChange((before) => ({ ...before, sound: { ...before.sound, loudness } }))}
+          />
         </div>
       </fieldset>
     </div>
   );
 }
 
-const MOTION_WORDS: Readonly<Record<TemplateStyle["motion"], string>> = { rise: "rising", slide: "sliding from the side", pop: "growing", fade: "fading in", still: "at once" };
-const TRANSITION_WORDS: Readonly<Record<TemplateStyle["transition"], string>> = { crossfade: "by a crossfade", wipe: "by a wipe", push: "by being pushed out" };
-const FACE_WORDS: Readonly<Record<FaceRole, string>> = { headline: "headline face", text: "text face", figures: "figures face" };
+const MOTION_WORDS: Readonly<Record<TemplateStyle["motion"], string>> = {
+  rise: "rising",
+  slide: "sliding from the side",
+  pop: "growing",
+  fade: "fading in",
+  still: "at once",
+};
+const TRANSITION_WORDS: Readonly<Record<TemplateStyle["transition"], string>> = {
+  crossfade: "by a crossfade",
+  wipe: "by a wipe",
+  push: "by being pushed out",
+};
+const FACE_WORDS: Readonly<Record<FaceRole, string>> = {
+  headline: "headline face",
+  text: "text face",
+  figures: "figures face",
+};
 
 function withFace(faces: TemplateStyle["faces"], role: WordsRole, face: FaceRole | null): TemplateStyle["faces"] {
   const others = Object.fromEntries(Object.entries(faces).filter(([one]) => one !== role)) as TemplateStyle["faces"];

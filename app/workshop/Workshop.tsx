@@ -56,14 +56,31 @@ export function Workshop(props: WorkshopProps) {
   const live = useLive();
   useUndoKeys(undo, redo);
 
-  const index = chosen === null ? -1 : Math.max(0, draft.scenes.findIndex(({ id }) => id === chosen));
+  const index =
+    chosen === null
+      ? -1
+      : Math.max(
+          0,
+          draft.scenes.findIndex(({ id }) => id === chosen),
+        );
   const scene = draft.scenes[index] ?? null;
   const slot = scene?.slots.find(({ id }) => id === slotId) ?? null;
-  const on = useMemo(() => ({ ref: { slug, edition: edition + 1 }, product: Object.values(props.factsByBrand)[0]?.product?.id ?? null, media: samples, hasProductPicture }), [slug, edition, props.factsByBrand, samples, hasProductPicture]);
+  const on = useMemo(
+    () => ({
+      ref: { slug, edition: edition + 1 },
+      product: Object.values(props.factsByBrand)[0]?.product?.id ?? null,
+      media: samples,
+      hasProductPicture,
+    }),
+    [slug, edition, props.factsByBrand, samples, hasProductPicture],
+  );
   const facts = brand === null ? undefined : props.factsByBrand[brand];
   const shown = useMemo(() => {
     if (!facts) return null;
-    const tried = dragged && scene && slotId !== null ? withScene(draft, scene.id, (one) => withPlace(one, slotId, dragged.format, dragged.place)) : draft;
+    const tried =
+      dragged && scene && slotId !== null
+        ? withScene(draft, scene.id, (one) => withPlace(one, slotId, dragged.format, dragged.place))
+        : draft;
     return triedIn(facts, tried, trial, on);
   }, [facts, draft, dragged, scene, slotId, trial, on]);
   useEffect(() => {
@@ -85,34 +102,78 @@ export function Workshop(props: WorkshopProps) {
   }
   function place(id: string, format: FormatName, to: Rect | null): void {
     setDragged(null);
-    if (scene) change((before) => withScene(before, scene.id, (one) => withPlace(one, id, format, to)), `place ${scene.id}.${id} ${format}`);
+    if (scene)
+      change(
+        (before) => withScene(before, scene.id, (one) => withPlace(one, id, format, to)),
+        `place ${scene.id}.${id} ${format}`,
+      );
   }
 
-  const placing: Placing | null = scene && slot ? {
-    slot: slotKey(scene, slot), label: slot.label,
-    byHand: (format) => scene.places[format]?.[slot.id] ?? null,
-    onDrag: (format, to) => setDragged(to && { format, place: to }),
-    onPlace: (format, to) => place(slot.id, format, to),
-  } : null;
-  const placesOf = (id: string): PlacesByFormat => Object.fromEntries(FORMAT_NAMES.map((format) => {
-    const byHand = scene?.places[format]?.[id];
-    const found = byHand ?? (scene && placesBySlot(prepared.find((one) => one.format === format)?.scenes[index]?.slots ?? []).get(`${scene.id}.${id}`));
-    return [format, found ? { place: found, byHand: byHand !== undefined } : null];
-  })) as Record<FormatName, PlacesByFormat[FormatName]>;
+  const placing: Placing | null =
+    scene && slot
+      ? {
+          slot: slotKey(scene, slot),
+          label: slot.label,
+          byHand: (format) => scene.places[format]?.[slot.id] ?? null,
+          onDrag: (format, to) => setDragged(to && { format, place: to }),
+          onPlace: (format, to) => place(slot.id, format, to),
+        }
+      : null;
+  const placesOf = (id: string): PlacesByFormat =>
+    Object.fromEntries(
+      FORMAT_NAMES.map((format) => {
+        const byHand = scene?.places[format]?.[id];
+        const found =
+          byHand ??
+          (scene &&
+            placesBySlot(prepared.find((one) => one.format === format)?.scenes[index]?.slots ?? []).get(
+              `${scene.id}.${id}`,
+            ));
+        return [format, found ? { place: found, byHand: byHand !== undefined } : null];
+      }),
+    ) as Record<FormatName, PlacesByFormat[FormatName]>;
 
   return (
     <main className="flex h-[calc(100vh-46px)] min-h-[560px] flex-col">
       <title>{`${draft.name} · Workshop · Stencilcraft`}</title>
       <div className="flex h-[58px] shrink-0 items-center gap-4 border-b border-rule bg-card px-5">
         <h1 className="sr-only">Template workshop</h1>
-        <input value={draft.name} readOnly={!live} maxLength={60} aria-label="Name of the template" onChange={(event) => change((before) => ({ ...before, name: event.target.value || " " }), "name")} className="w-[260px] border-b border-transparent bg-transparent font-heading text-[20px] font-semibold hover:border-rule focus:border-ink" />
-        <select aria-label="What it is for" value={draft.purpose} onChange={(event) => change((before) => ({ ...before, purpose: PURPOSES.find((one) => one === event.target.value) ?? "other" }))} className={`${fieldLook} w-auto!`}>{PURPOSES.map((one) => <option key={one}>{one}</option>)}</select>
+        <input
+          value={draft.name}
+          readOnly={!live}
+          maxLength={60}
+          aria-label="Name of the template"
+          onChange={(event) => change((before) => ({ ...before, name: event.target.value || " " }), "name")}
+          className="w-[260px] border-b border-transparent bg-transparent font-heading text-[20px] font-semibold hover:border-rule focus:border-ink"
+        />
+        <select
+          aria-label="What it is for"
+          value={draft.purpose}
+          onChange={(event) =>
+            change((before) => ({ ...before, purpose: PURPOSES.find((one) => one === event.target.value) ?? "other" }))
+          }
+          className={`${fieldLook} w-auto!`}
+        >
+          {PURPOSES.map((one) => (
+            <option key={one}>{one}</option>
+          ))}
+        </select>
         <Saved state={save} />
-        <span className="text-[13px] text-soft">{edition === 0 ? "not published yet" : `edition ${edition} is out`}</span>
+        <span className="text-[13px] text-soft">
+          {edition === 0 ? "not published yet" : `edition ${edition} is out`}
+        </span>
         <div className="ml-auto flex items-center gap-3">
-          <Button onClick={undo} disabled={!canUndo} aria-label="Undo" className="px-3"><Undo2 aria-hidden size={16} /> Undo</Button>
-          <Button onClick={redo} disabled={!canRedo} aria-label="Redo" className="px-3"><Redo2 aria-hidden size={16} /></Button>
-          <Form method="post"><Button look="main" type="submit" disabled={save !== "saved"}>{edition === 0 ? "Publish" : `Publish edition ${edition + 1}`}</Button></Form>
+          <Button onClick={undo} disabled={!canUndo} aria-label="Undo" className="px-3">
+            <Undo2 aria-hidden size={16} /> Undo
+          </Button>
+          <Button onClick={redo} disabled={!canRedo} aria-label="Redo" className="px-3">
+            <Redo2 aria-hidden size={16} />
+          </Button>
+          <Form method="post">
+            <Button look="main" type="submit" disabled={save !== "saved"}>
+              {edition === 0 ? "Publish" : `Publish edition ${edition + 1}`}
+            </Button>
+          </Form>
         </div>
       </div>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(560px,620px)_minmax(0,1fr)]">
@@ -120,49 +181,140 @@ export function Workshop(props: WorkshopProps) {
           <SceneList draft={draft} chosen={scene?.id ?? null} onChoose={choose} onChange={change} />
           <div key={scene?.id ?? "look"} className="min-w-0 flex-1 overflow-y-auto px-4 py-3.5">
             {!scene && <LookForm draft={draft} onChange={change} />}
-            {scene && shown && <SceneForm scene={scene} palette={shown.facts.brand.palette} onChange={(edit) => change((before) => withScene(before, scene.id, edit))} />}
+            {scene && shown && (
+              <SceneForm
+                scene={scene}
+                palette={shown.facts.brand.palette}
+                onChange={(edit) => change((before) => withScene(before, scene.id, edit))}
+              />
+            )}
             {scene && (
               <>
-                <h2 className="mb-2 mt-5 text-[16px]">Slots</h2>
+                <h2 className="mt-5 mb-2 text-[16px]">Slots</h2>
                 <div className="flex flex-col gap-2.5">
                   {scene.slots.map((one) => (
                     <SlotForm
-                      key={one.id} slot={one} chosen={one.id === slotId} places={placesOf(one.id)} samples={samples} onChoose={() => setSlotId(one.id)} onPlace={(format, to) => place(one.id, format, to)}
-                      onChange={(edit) => change((before) => withScene(before, scene.id, (own) => withSlot(own, one.id, edit)))} onRemove={() => change((before) => withScene(before, scene.id, (own) => removeSlot(own, one.id)))}
+                      key={one.id}
+                      slot={one}
+                      chosen={one.id === slotId}
+                      places={placesOf(one.id)}
+                      samples={samples}
+                      onChoose={() => setSlotId(one.id)}
+                      onPlace={(format, to) => place(one.id, format, to)}
+                      onChange={(edit) =>
+                        change((before) => withScene(before, scene.id, (own) => withSlot(own, one.id, edit)))
+                      }
+                      onRemove={() => change((before) => withScene(before, scene.id, (own) => removeSlot(own, one.id)))}
                     />
                   ))}
                 </div>
-                <label className="mt-3 block text-[13px] text-soft">Add a slot
-                  <select value="" disabled={!canAddSlot(scene)} onChange={(event) => event.target.value && change((before) => withScene(before, scene.id, (one) => addSlot(one, event.target.value as SlotKind)))} className={`${fieldLook} mt-1`}>
-                    <option value="">choose its kind …</option><option value="words">Words</option><option value="media">Picture or clip</option><option value="offer">Offer</option><option value="products">List of products</option>
+                <label className="mt-3 block text-[13px] text-soft">
+                  Add a slot
+                  <select
+                    value=""
+                    disabled={!canAddSlot(scene)}
+                    onChange={(event) =>
+                      event.target.value &&
+                      change((before) =>
+                        withScene(before, scene.id, (one) => addSlot(one, event.target.value as SlotKind)),
+                      )
+                    }
+                    className={`${fieldLook} mt-1`}
+                  >
+                    <option value="">choose its kind …</option>
+                    <option value="words">Words</option>
+                    <option value="media">Picture or clip</option>
+                    <option value="offer">Offer</option>
+                    <option value="products">List of products</option>
                   </select>
                 </label>
               </>
             )}
-            <Form method="post" className="mt-8 border-t border-rule pt-3"><button type="submit" name="intent" value="remove" className="text-[13px] text-soft underline hover:text-ink">Take this template out of the gallery</button></Form>
+            <Form method="post" className="mt-8 border-t border-rule pt-3">
+              <button
+                type="submit"
+                name="intent"
+                value="remove"
+                className="text-[13px] text-soft underline hover:text-ink"
+              >
+                Take this template out of the gallery
+              </button>
+            </Form>
           </div>
         </fieldset>
         <div className="flex min-h-0 min-w-0 flex-col">
           <div className="flex items-center gap-4 border-b border-rule bg-card px-4 py-2 text-[13px]">
             <div role="group" aria-label="What is shown" className="flex">
-              {(["proofs", "extremes"] as const).map((one) => <button key={one} type="button" aria-pressed={view === one} onClick={() => setView(one)} className={`border border-rule px-3 py-1 first-letter:uppercase ${view === one ? "bg-ink text-card" : "hover:bg-white"}`}>{one === "proofs" ? "Proofs" : "Extremes"}</button>)}
+              {(["proofs", "extremes"] as const).map((one) => (
+                <button
+                  key={one}
+                  type="button"
+                  aria-pressed={view === one}
+                  onClick={() => setView(one)}
+                  className={`border border-rule px-3 py-1 first-letter:uppercase ${view === one ? "bg-ink text-card" : "hover:bg-white"}`}
+                >
+                  {one === "proofs" ? "Proofs" : "Extremes"}
+                </button>
+              ))}
             </div>
             {view === "proofs" && (
               <>
-                <label className="flex items-center gap-2">Tried with<select value={trial} onChange={(event) => setTrial(TRIALS.find((one) => one === event.target.value) ?? "usual words")} className={`${fieldLook} w-auto! py-1!`}>{TRIALS.map((one) => <option key={one}>{one}</option>)}</select></label>
-                <label className="flex items-center gap-2">in<select value={brand ?? ""} onChange={(event) => setBrand(event.target.value)} className={`${fieldLook} w-auto! py-1!`}>{brands.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}</select></label>
+                <label className="flex items-center gap-2">
+                  Tried with
+                  <select
+                    value={trial}
+                    onChange={(event) => setTrial(TRIALS.find((one) => one === event.target.value) ?? "usual words")}
+                    className={`${fieldLook} w-auto! py-1!`}
+                  >
+                    {TRIALS.map((one) => (
+                      <option key={one}>{one}</option>
+                    ))}
+                  </select>
+                </label>
+                <label className="flex items-center gap-2">
+                  in
+                  <select
+                    value={brand ?? ""}
+                    onChange={(event) => setBrand(event.target.value)}
+                    className={`${fieldLook} w-auto! py-1!`}
+                  >
+                    {brands.map(({ id, name }) => (
+                      <option key={id} value={id}>
+                        {name}
+                      </option>
+                    ))}
+                  </select>
+                </label>
               </>
             )}
-            {view === "extremes" && <span className="text-soft">{scene ? `Scene ${index + 1}, ${scene.name}` : "Choose a scene."}</span>}
+            {view === "extremes" && (
+              <span className="text-soft">{scene ? `Scene ${index + 1}, ${scene.name}` : "Choose a scene."}</span>
+            )}
           </div>
           <div className="min-h-0 flex-1">
-            {!shown && <p className="p-6 text-soft">Fill in your brand book first: proofs are shown in your colours and typefaces.</p>}
-            {shown && view === "proofs" && <Trio engine={engine} slug={slug} marked={null} placing={placing} onPick={pick} />}
-            {shown && view === "extremes" && <Extremes draft={draft} scene={Math.max(0, index)} on={on} factsByBrand={props.factsByBrand} brands={brands} />}
+            {!shown && (
+              <p className="p-6 text-soft">
+                Fill in your brand book first: proofs are shown in your colours and typefaces.
+              </p>
+            )}
+            {shown && view === "proofs" && (
+              <Trio engine={engine} slug={slug} marked={null} placing={placing} onPick={pick} />
+            )}
+            {shown && view === "extremes" && (
+              <Extremes
+                draft={draft}
+                scene={Math.max(0, index)}
+                on={on}
+                factsByBrand={props.factsByBrand}
+                brands={brands}
+              />
+            )}
           </div>
         </div>
       </div>
-      {promotion && view === "proofs" && <Transport engine={engine} scenes={draft.scenes} spans={promotion.spans} length={promotion.length} />}
+      {promotion && view === "proofs" && (
+        <Transport engine={engine} scenes={draft.scenes} spans={promotion.spans} length={promotion.length} />
+      )}
     </main>
   );
 }

@@ -8,9 +8,16 @@ import { by, offer, picture, products, scene, words } from "../../core/templates
 
 /** Changes of a draft, as functions from one document to the next. */
 
-export const withScene = (template: Template, id: string, change: (scene: SceneTemplate) => SceneTemplate): Template => ({ ...template, scenes: template.scenes.map((one) => (one.id === id ? change(one) : one)) });
+export const withScene = (
+  template: Template,
+  id: string,
+  change: (scene: SceneTemplate) => SceneTemplate,
+): Template => ({ ...template, scenes: template.scenes.map((one) => (one.id === id ? change(one) : one)) });
 
-export const withSlot = (scene: SceneTemplate, id: string, change: (slot: Slot) => Slot): SceneTemplate => ({ ...scene, slots: scene.slots.map((slot) => (slot.id === id ? change(slot) : slot)) });
+export const withSlot = (scene: SceneTemplate, id: string, change: (slot: Slot) => Slot): SceneTemplate => ({
+  ...scene,
+  slots: scene.slots.map((slot) => (slot.id === id ? change(slot) : slot)),
+});
 
 export const canAddScene = ({ scenes }: Template): boolean => scenes.length < MOST_TEMPLATE_SCENES;
 export const canAddSlot = ({ slots }: SceneTemplate): boolean => slots.length < MOST_SLOTS;
@@ -18,21 +25,37 @@ export const canAddSlot = ({ slots }: SceneTemplate): boolean => slots.length < 
 /** A new scene in front of the last, which is the sign-off as a rule. */
 export function addScene(template: Template): Template {
   const id = freeId("scene-1", new Set(template.scenes.map((one) => one.id)));
-  const added = scene(id, `Scene ${template.scenes.length}`, 3000, by("split"), [words("headline", "name", { label: "Headline", fallback: "Say it here" }), picture("picture")], { overlap: 400 });
+  const added = scene(
+    id,
+    `Scene ${template.scenes.length}`,
+    3000,
+    by("split"),
+    [words("headline", "name", { label: "Headline", fallback: "Say it here" }), picture("picture")],
+    { overlap: 400 },
+  );
   return { ...template, scenes: [...template.scenes.slice(0, -1), added, ...template.scenes.slice(-1)] };
 }
 
-export const removeScene = (template: Template, id: string): Template => ({ ...template, scenes: template.scenes.filter((one) => one.id !== id) });
+export const removeScene = (template: Template, id: string): Template => ({
+  ...template,
+  scenes: template.scenes.filter((one) => one.id !== id),
+});
 
 export function moveScene(template: Template, id: string, by: -1 | 1): Template {
   const index = template.scenes.findIndex((one) => one.id === id);
   const others = template.scenes.filter((one) => one.id !== id);
   const moved = template.scenes[index];
-  return moved ? { ...template, scenes: [...others.slice(0, index + by), moved, ...others.slice(index + by)] } : template;
+  return moved
+    ? { ...template, scenes: [...others.slice(0, index + by), moved, ...others.slice(index + by)] }
+    : template;
 }
 
 /** A transition takes at most half a scene, so it gets shorter with it. */
-export const withLength = (scene: SceneTemplate, length: SceneTemplate["length"]): SceneTemplate => ({ ...scene, length, overlap: Math.min(scene.overlap, Math.floor(length / 2)) as SceneTemplate["overlap"] });
+export const withLength = (scene: SceneTemplate, length: SceneTemplate["length"]): SceneTemplate => ({
+  ...scene,
+  length,
+  overlap: Math.min(scene.overlap, Math.floor(length / 2)) as SceneTemplate["overlap"],
+});
 
 export function addSlot(scene: SceneTemplate, kind: SlotKind): SceneTemplate {
   const ids = new Set(scene.slots.map(({ id }) => id));
@@ -46,7 +69,11 @@ export function addSlot(scene: SceneTemplate, kind: SlotKind): SceneTemplate {
 }
 
 /** Places that were set by hand belong to the arrangement they were set in. */
-export const withArrangement = (scene: SceneTemplate, arrangement: Arrangement): SceneTemplate => ({ ...scene, arrangement, places: arrangement.name === scene.arrangement.name ? scene.places : {} });
+export const withArrangement = (scene: SceneTemplate, arrangement: Arrangement): SceneTemplate => ({
+  ...scene,
+  arrangement,
+  places: arrangement.name === scene.arrangement.name ? scene.places : {},
+});
 
 export function removeSlot(scene: SceneTemplate, id: string): SceneTemplate {
   const without = FORMAT_NAMES.reduce((one, format) => withPlace(one, id, format, null), scene);

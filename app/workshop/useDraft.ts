@@ -15,7 +15,16 @@ export function useDraft(slug: string, loaded: { readonly draft: Template; reado
   const [draft, setDraft] = useState(loaded.draft);
   const [save, setSave] = useState<SaveState>("saved");
   const [steps, setSteps] = useState({ undo: 0, redo: 0 });
-  const live = useRef({ draft: loaded.draft, revision: loaded.revision, undo: [] as Template[], redo: [] as Template[], timer: 0, sending: false, waiting: false, last: { what: undefined as string | undefined, at: 0 } });
+  const live = useRef({
+    draft: loaded.draft,
+    revision: loaded.revision,
+    undo: [] as Template[],
+    redo: [] as Template[],
+    timer: 0,
+    sending: false,
+    waiting: false,
+    last: { what: undefined as string | undefined, at: 0 },
+  });
 
   const send = useCallback(async (): Promise<void> => {
     const state = live.current;
@@ -27,13 +36,20 @@ export function useDraft(slug: string, loaded: { readonly draft: Template; reado
     state.waiting = false;
     const sent = state.draft;
     try {
-      const response = await fetch(`/templates/${slug}/draft`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ base: state.revision, draft: sent }) });
+      const response = await fetch(`/templates/${slug}/draft`, {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify({ base: state.revision, draft: sent }),
+      });
       const { kind, revision, problem } = answer.validateSync(await response.json().catch(() => ({})));
       if (kind === "saved" && revision !== undefined) {
         state.revision = revision;
         // What was changed while this was under way still waits.
         setSave(state.draft === sent ? "saved" : "saving");
-      } else if (response.status === 409) setSave({ problem: "not saved: somebody else has changed this template. Load the page again to go on from theirs." });
+      } else if (response.status === 409)
+        setSave({
+          problem: "not saved: somebody else has changed this template. Load the page again to go on from theirs.",
+        });
       else setSave({ problem: problem ?? "The change was not taken." });
     } catch {
       setSave("offline");
@@ -44,36 +60,46 @@ export function useDraft(slug: string, loaded: { readonly draft: Template; reado
     }
   }, [slug]);
 
-  const put = useCallback((next: Template) => {
-    const state = live.current;
-    state.draft = next;
-    setDraft(next);
-    setSteps({ undo: state.undo.length, redo: state.redo.length });
-    setSave("saving");
-    window.clearTimeout(state.timer);
-    state.timer = window.setTimeout(() => void send(), SAVE_AFTER_MS);
-  }, [send]);
+  const put = useCallback(
+    (next: Template) => {
+      const state = live.current;
+      state.draft = next;
+      setDraft(next);
+      setSteps({ undo: state.undo.length, redo: state.redo.length });
+      setSave("saving");
+      window.clearTimeout(state.timer);
+      state.timer = window.setTimeout(() => void send(), SAVE_AFTER_MS);
+    },
+    [send],
+  );
 
   /** @param what names the thing that is changed, where changing it again soon after is to be one step with this */
-  const change = useCallback((edit: (before: Template) => Template, what?: string) => {
-    const state = live.current;
-    const next = edit(state.draft);
-    const now = Date.now();
-    const joins = what !== undefined && what === state.last.what && now - state.last.at < ONE_STEP_MS && state.undo.length > 0;
-    if (!joins) state.undo = [...state.undo.slice(1 - MOST_STEPS), state.draft];
-    state.last = { what, at: now };
-    state.redo = [];
-    put(next);
-  }, [put]);
+  const change = useCallback(
+    (edit: (before: Template) => Template, what?: string) => {
+      const state = live.current;
+      const next = edit(state.draft);
+      const now = Date.now();
+      const joins =
+        what !== undefined && what === state.last.what && now - state.last.at < ONE_STEP_MS && state.undo.length > 0;
+      if (!joins) state.undo = [...state.undo.slice(1 - MOST_STEPS), state.draft];
+      state.last = { what, at: now };
+      state.redo = [];
+      put(next);
+    },
+    [put],
+  );
 
-  const move = useCallback((from: "undo" | "redo") => {
-    const state = live.current;
-    const next = state[from].pop();
-    if (!next) return;
-    state.last = { what: undefined, at: 0 };
-    state[from === "undo" ? "redo" : "undo"].push(state.draft);
-    put(next);
-  }, [put]);
+  const move = useCallback(
+    (from: "undo" | "redo") => {
+      const state = live.current;
+      const next = state[from].pop();
+      if (!next) return;
+      state.last = { what: undefined, at: 0 };
+      state[from === "undo" ? "redo" : "undo"].push(state.draft);
+      put(next);
+    },
+    [put],
+  );
 
   useEffect(() => {
     const leaving = (event: BeforeUnloadEvent): void => {
@@ -83,5 +109,13 @@ export function useDraft(slug: string, loaded: { readonly draft: Template; reado
     return () => window.removeEventListener("beforeunload", leaving);
   }, [save]);
 
-  return { draft, save, change, undo: () => move("undo"), redo: () => move("redo"), canUndo: steps.undo > 0, canRedo: steps.redo > 0 };
+  return {
+    draft,
+    save,
+    change,
+    undo: () => move("undo"),
+    redo: () => move("redo"),
+    canUndo: steps.undo > 0,
+    canRedo: steps.redo > 0,
+  };
 }

@@ -6,7 +6,10 @@ import { logoInCorner } from "./logoInCorner";
 import { stanceOf, steps, toRhythm } from "./shape";
 
 /** The product on the brand's ground with a shadow, its badge on the card's edge, words beside or below. */
-export function layCutOutCard({ pictureFirst }: ArrangementOf<"cut-out-card">, { shape, ground, entries, logo }: Content): Layout {
+export function layCutOutCard(
+  { pictureFirst }: ArrangementOf<"cut-out-card">,
+  { shape, ground, entries, logo }: Content,
+): Layout {
   const badge = entries.find(({ look }) => look === "badge");
   const others = entries.filter((entry) => entry !== badge);
   const [card, words] = cardAndWords(shape, pictureFirst, badge !== undefined);
@@ -15,8 +18,26 @@ export function layCutOutCard({ pictureFirst }: ArrangementOf<"cut-out-card">, {
     pictures: [{ index: 0, place: card, drift: "none", shadow: true }],
     rules: [],
     columns: [
-      ...(badge ? [{ area: badgeArea(card, shape), entries: [badge], align: "end", anchor: "middle", gap: 0, on: { kind: "ground", role: ground } } as const] : []),
-      { area: words, entries: others, align: "start", anchor: "middle", gap: steps(3), on: { kind: "ground", role: ground } },
+      ...(badge
+        ? [
+            {
+              area: badgeArea(card, shape),
+              entries: [badge],
+              align: "end",
+              anchor: "middle",
+              gap: 0,
+              on: { kind: "ground", role: ground },
+            } as const,
+          ]
+        : []),
+      {
+        area: words,
+        entries: others,
+        align: "start",
+        anchor: "middle",
+        gap: steps(3),
+        on: { kind: "ground", role: ground },
+      },
     ],
     logo: logo ? logoInCorner(shape, card) : null,
   };

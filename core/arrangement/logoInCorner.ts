@@ -6,5 +6,9 @@ import { roomIn, steps } from "./shape";
 /** The logo on its plate in the first corner of a picture, inside the safe area. */
 export function logoInCorner(shape: Shape, picture: Rect): LogoPlace {
   const room = roomIn(shape, picture);
-  return { box: rect(room.x, room.y, Math.min(room.width, steps(30)), Math.min(room.height, steps(10))), on: null, align: "start" };
+  return {
+    box: rect(room.x, room.y, Math.min(room.width, steps(30)), Math.min(room.height, steps(10))),
+    on: null,
+    align: "start",
+  };
 }

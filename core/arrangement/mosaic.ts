@@ -4,9 +4,24 @@ import { type Content, type Layout } from "./layout";
 import { roomIn, stanceOf, steps } from "./shape";
 
 /** How many tiles each row has (each column in a lying shape), by how many tiles there are. */
-const ROWS: Readonly<Record<number, readonly number[]>> = { 1: [1], 2: [1, 1], 3: [1, 2], 4: [2, 2], 5: [2, 1, 2], 6: [2, 2, 2], 7: [1, 2, 2, 2] };
+const ROWS: Readonly<Record<number, readonly number[]>> = {
+  1: [1],
+  2: [1, 1],
+  3: [1, 2],
+  4: [2, 2],
+  5: [2, 1, 2],
+  6: [2, 2, 2],
+  7: [1, 2, 2, 2],
+};
 /** The same where the first tile is for words: it has a row of its own. */
-const ROWS_WITH_WORDS: Readonly<Record<number, readonly number[]>> = { 2: [1, 1], 3: [1, 1, 1], 4: [1, 1, 2], 5: [1, 2, 2], 6: [1, 2, 1, 2], 7: [1, 2, 2, 2] };
+const ROWS_WITH_WORDS: Readonly<Record<number, readonly number[]>> = {
+  2: [1, 1],
+  3: [1, 1, 1],
+  4: [1, 1, 2],
+  5: [1, 2, 2],
+  6: [1, 2, 1, 2],
+  7: [1, 2, 2, 2],
+};
 /** A row of words against a row of pictures; lying, it is a column and needs more. */
 const WORDS_WEIGHT = 0.72;
 const WORDS_WEIGHT_LYING = 1.15;
@@ -15,14 +30,37 @@ const WORDS_WEIGHT_LYING = 1.15;
 export function layMosaic({ gap }: ArrangementOf<"mosaic">, { shape, ground, entries, pictures }: Content): Layout {
   const hasWords = entries.length > 0;
   const lying = stanceOf(shape) === "lying";
-  const tiles = mosaicTiles(rect(0, 0, shape.width, shape.height), pictures.length + (hasWords ? 1 : 0), gap, lying, hasWords ? (lying ? WORDS_WEIGHT_LYING : WORDS_WEIGHT) : null, shape.safe.top);
+  const tiles = mosaicTiles(
+    rect(0, 0, shape.width, shape.height),
+    pictures.length + (hasWords ? 1 : 0),
+    gap,
+    lying,
+    hasWords ? (lying ? WORDS_WEIGHT_LYING : WORDS_WEIGHT) : null,
+    shape.safe.top,
+  );
   const [words = wholeOf(shape)] = tiles;
   const shown = hasWords ? tiles.slice(1) : tiles;
   return {
     grounds: [{ place: wholeOf(shape), ink: ground }],
-    pictures: shown.map((place, index) => ({ index, place, drift: "none", arrives: 0.02 + (0.42 * index) / Math.max(1, shown.length) })),
+    pictures: shown.map((place, index) => ({
+      index,
+      place,
+      drift: "none",
+      arrives: 0.02 + (0.42 * index) / Math.max(1, shown.length),
+    })),
     rules: [],
-    columns: hasWords ? [{ area: roomIn(shape, words, steps(3)), entries, align: "start", anchor: "middle", gap: steps(2), on: { kind: "ground", role: ground } }] : [],
+    columns: hasWords
+      ? [
+          {
+            area: roomIn(shape, words, steps(3)),
+            entries,
+            align: "start",
+            anchor: "middle",
+            gap: steps(2),
+            on: { kind: "ground", role: ground },
+          },
+        ]
+      : [],
     logo: null,
   };
 }
@@ -32,7 +70,14 @@ export function layMosaic({ gap }: ArrangementOf<"mosaic">, { shape, ground, ent
  * @param first the weight of the first row, which is for words; null when all tiles are for pictures
  * @param extra height that the first row gets besides, where a format's safe area takes from it
  */
-export function mosaicTiles(area: Rect, count: number, gap: number, lying: boolean, first: number | null, extra = 0): Rect[] {
+export function mosaicTiles(
+  area: Rect,
+  count: number,
+  gap: number,
+  lying: boolean,
+  first: number | null,
+  extra = 0,
+): Rect[] {
   const rows = (first === null ? ROWS : ROWS_WITH_WORDS)[Math.min(7, Math.max(1, count))] ?? [1];
   const weights = rows.map((_, index) => (index === 0 && first !== null ? first : 1));
   const whole = (lying ? area.width : area.height) - gap * (rows.length - 1);

@@ -5,7 +5,10 @@ import { logoInCorner } from "./logoInCorner";
 import { cutInTwo, roomIn, stanceOf, steps } from "./shape";
 
 /** What somebody said under a large quotation mark, their stars, and who it was; beside a picture when there is one. */
-export function layQuote({ align }: ArrangementOf<"quote">, { shape, ground, entries, pictures, logo }: Content): Layout {
+export function layQuote(
+  { align }: ArrangementOf<"quote">,
+  { shape, ground, entries, pictures, logo }: Content,
+): Layout {
   const hasPicture = pictures.length > 0;
   const beside = stanceOf(shape) === "lying";
   const [picture, panel] = hasPicture ? cutInTwo(shape, beside, beside ? 0.38 : 0.34) : [null, wholeOf(shape)];
@@ -17,7 +20,16 @@ export function layQuote({ align }: ArrangementOf<"quote">, { shape, ground, ent
     grounds: [{ place: panel, ink: ground }],
     pictures: picture ? [{ index: 0, place: picture, drift: "in" }] : [],
     rules: [],
-    columns: [{ area: roomIn(shape, panel, steps(5)), entries: [...mark, ...sorted], align, anchor: "middle", gap: steps(3), on: { kind: "ground", role: ground } }],
+    columns: [
+      {
+        area: roomIn(shape, panel, steps(5)),
+        entries: [...mark, ...sorted],
+        align,
+        anchor: "middle",
+        gap: steps(3),
+        on: { kind: "ground", role: ground },
+      },
+    ],
     logo: logo && picture ? logoInCorner(shape, picture) : null,
   };
 }

@@ -5,7 +5,8 @@ import { type Shape, safeArea } from "../placement/formats";
 /** Which way a shape is longer. */
 export type Stance = "standing" | "square" | "lying";
 
-export const stanceOf = ({ width, height }: Size): Stance => (height > width * 1.1 ? "standing" : width > height * 1.1 ? "lying" : "square");
+export const stanceOf = ({ width, height }: Size): Stance =>
+  height > width * 1.1 ? "standing" : width > height * 1.1 ? "lying" : "square";
 
 export const steps = (count: number): number => count * RHYTHM;
 
@@ -17,7 +18,12 @@ export function roomIn(shape: Shape, place: Rect, pad: number = steps(4)): Rect 
   const safe = safeArea(shape);
   const left = Math.max(safe.x, place.x + pad);
   const top = Math.max(safe.y, place.y + pad);
-  return rect(left, top, Math.max(1, Math.min(right(safe), right(place) - pad) - left), Math.max(1, Math.min(bottom(safe), bottom(place) - pad) - top));
+  return rect(
+    left,
+    top,
+    Math.max(1, Math.min(right(safe), right(place) - pad) - left),
+    Math.max(1, Math.min(bottom(safe), bottom(place) - pad) - top),
+  );
 }
 
 /** Cuts a shape in two along one straight line. `share` of the longer way goes to the first, snapped to the rhythm. */
@@ -37,7 +43,9 @@ export function cutEvenly(place: Rect, count: number, gap: number, beside: boole
   const length = (whole - gap * (count - 1)) / count;
   return Array.from({ length: count }, (_, index) => {
     const start = index * (length + gap);
-    return beside ? rect(place.x + start, place.y, length, place.height) : rect(place.x, place.y + start, place.width, length);
+    return beside
+      ? rect(place.x + start, place.y, length, place.height)
+      : rect(place.x, place.y + start, place.width, length);
   });
 }
 

@@ -9,7 +9,11 @@ import { cutEvenly, roomIn, stanceOf, steps } from "./shape";
  */
 export function stackOf(strip: Size, count: number, gap = 0): Size & { readonly middles: readonly number[] } {
   const height = strip.height * count + gap * (count - 1);
-  return { width: strip.width, height, middles: Array.from({ length: count }, (_, index) => index * (strip.height + gap) + strip.height / 2 - height / 2) };
+  return {
+    width: strip.width,
+    height,
+    middles: Array.from({ length: count }, (_, index) => index * (strip.height + gap) + strip.height / 2 - height / 2),
+  };
 }
 
 /**
@@ -32,9 +36,34 @@ export function layStack({ way, gap }: ArrangementOf<"stack">, { shape, ground, 
   const [words = wholeOf(shape)] = strips;
   return {
     grounds: [{ place: wholeOf(shape), ink: ground }],
-    pictures: strips.slice(hasWords ? 1 : 0).map((place, index) => ({ index, place, drift: index % 2 === 0 ? "in" : "out", ...(index > 0 ? { arrives: 0.1 * index } : {}) })),
-    rules: hasWords ? [{ place: beside ? rect(words.x + words.width - steps(1), 0, steps(1), shape.height) : rect(0, words.y + words.height - steps(1), shape.width, steps(1)), ink: "accent" }] : [],
-    columns: hasWords ? [{ area: roomIn(shape, words, steps(3)), entries, align: "start", anchor: "middle", gap: steps(2), on: { kind: "ground", role: ground } }] : [],
+    pictures: strips.slice(hasWords ? 1 : 0).map((place, index) => ({
+      index,
+      place,
+      drift: index % 2 === 0 ? "in" : "out",
+      ...(index > 0 ? { arrives: 0.1 * index } : {}),
+    })),
+    rules: hasWords
+      ? [
+          {
+            place: beside
+              ? rect(words.x + words.width - steps(1), 0, steps(1), shape.height)
+              : rect(0, words.y + words.height - steps(1), shape.width, steps(1)),
+            ink: "accent",
+          },
+        ]
+      : [],
+    columns: hasWords
+      ? [
+          {
+            area: roomIn(shape, words, steps(3)),
+            entries,
+            align: "start",
+            anchor: "middle",
+            gap: steps(2),
+            on: { kind: "ground", role: ground },
+          },
+        ]
+      : [],
     logo: null,
   };
 }

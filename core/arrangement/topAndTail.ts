@@ -18,18 +18,33 @@ const HEADING_ROLES: readonly string[] = ["headline", "name", "figure"];
  * A heading that stays, the picture whole at its true shape, and a line that changes. Nothing of the picture is lost, and
  * the bands are where they are whatever its shape, so that the heading stays the very same from scene to scene.
  */
-export function layTopAndTail({ bars }: ArrangementOf<"top-and-tail">, { shape, ground, entries, pictures }: Content): Layout {
+export function layTopAndTail(
+  { bars }: ArrangementOf<"top-and-tail">,
+  { shape, ground, entries, pictures }: Content,
+): Layout {
   const lying = stanceOf(shape) === "lying";
   const room = lying ? besideWords(shape) : betweenBands(shape);
   const place = wholeIn(room, shape, pictures[0] ?? TRUE_SHAPE);
   const heading = entries.filter(({ role }) => HEADING_ROLES.includes(role));
   const tail = entries.filter((entry) => !heading.includes(entry));
   const [head, foot] = lying ? columnHalves(shape, room) : bands(shape, room);
-  const blurred: PlacedPicture[] = bars === "blur" ? [{ index: 0, place: wholeOf(shape), drift: "none", blurred: true }] : [];
-  const on: Backdrop = bars === "blur" ? { kind: "picture", picture: 0, backing: "blur", shaded: wholeOf(shape), leastShade: 0.3 } : { kind: "ground", role: ground };
+  const blurred: PlacedPicture[] =
+    bars === "blur" ? [{ index: 0, place: wholeOf(shape), drift: "none", blurred: true }] : [];
+  const on: Backdrop =
+    bars === "blur"
+      ? { kind: "picture", picture: 0, backing: "blur", shaded: wholeOf(shape), leastShade: 0.3 }
+      : { kind: "ground", role: ground };
   const align = lying ? "start" : "centre";
   return {
-    grounds: [{ place: wholeOf(shape), ink: bars === "gradient" ? { from: ground, to: ground === "primary" ? "ink" : "primary", way: lying ? "across" : "down" } : ground }],
+    grounds: [
+      {
+        place: wholeOf(shape),
+        ink:
+          bars === "gradient"
+            ? { from: ground, to: ground === "primary" ? "ink" : "primary", way: lying ? "across" : "down" }
+            : ground,
+      },
+    ],
     pictures: [...blurred, { index: 0, place, drift: "none" }],
     rules: [],
     columns: [
@@ -70,5 +85,8 @@ function columnHalves(shape: Shape, picture: Rect): readonly [head: Rect, foot: 
   const safe = safeArea(shape);
   const room = rect(safe.x, safe.y, Math.min(right(safe), picture.x - steps(4)) - safe.x, safe.height);
   const foot = Math.round(room.height * 0.46);
-  return [rect(room.x, room.y, room.width, room.height - foot - steps(3)), rect(room.x, bottom(room) - foot, room.width, foot)];
+  return [
+    rect(room.x, room.y, room.width, room.height - foot - steps(3)),
+    rect(room.x, bottom(room) - foot, room.width, foot),
+  ];
 }

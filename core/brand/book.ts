@@ -16,45 +16,93 @@ export type Corner = (typeof CORNERS)[number];
 /** What a sign-off can show under its call to action. */
 export const SIGN_OFF_LINES = ["website", "phone", "address", "handle", "nothing"] as const;
 
-const hex = string().lowercase().matches(/^#[0-9a-f]{6}$/, "A colour looks like #1a2b3c.").required("Every role needs a colour.");
-const color = object({ name: string().trim().max(40, "At most 40 characters.").required("A colour needs a name."), hex }).required();
-const face = object({ family: string().trim().max(80).required("Choose a typeface."), weight: number().integer().min(1).max(1000).nullable().defined() }).required();
+const hex = string()
+  .lowercase()
+  .matches(/^#[0-9a-f]{6}$/, "A colour looks like #1a2b3c.")
+  .required("Every role needs a colour.");
+const color = object({
+  name: string().trim().max(40, "At most 40 characters.").required("A colour needs a name."),
+  hex,
+}).required();
+const face = object({
+  family: string().trim().max(80).required("Choose a typeface."),
+  weight: number().integer().min(1).max(1000).nullable().defined(),
+}).required();
 const line = (most: number) => string().trim().max(most, `At most ${most} characters.`).defined();
 const filled = (most: number) => line(most).required("Write something, or remove the line.");
 const signOffLine = string().oneOf(SIGN_OFF_LINES).required();
-const colors = object(Object.fromEntries(COLOR_ROLES.map((role) => [role, color])) as Record<ColorRole, typeof color>).required();
+const colors = object(
+  Object.fromEntries(COLOR_ROLES.map((role) => [role, color])) as Record<ColorRole, typeof color>,
+).required();
 
 const schema = object({
-  version: number<1>().oneOf([1] as const, "This brand book was written by a newer Stencilcraft.").required(),
+  version: number<1>()
+    .oneOf([1] as const, "This brand book was written by a newer Stencilcraft.")
+    .required(),
   colors,
   extras: array(color).max(24, "At most 24 colours besides the roles.").required(),
   faces: object({ headline: face, text: face, figures: face }).required(),
-  logos: array(object({ variant: string().oneOf(LOGO_VARIANTS).required(), media: string().uuid().required() }).required()).max(LOGO_VARIANTS.length).required(),
+  logos: array(
+    object({ variant: string().oneOf(LOGO_VARIANTS).required(), media: string().uuid().required() }).required(),
+  )
+    .max(LOGO_VARIANTS.length)
+    .required(),
   /** Clear space as a share of the logo's height; least width in design units. */
-  logoRules: object({ clearSpace: number().min(0, "Not below 0.").max(1, "At most as much as the logo is high.").required(), leastWidth: number().min(40, "At least 40 units.").max(600, "At most 600 units.").required() }).required(),
-  contact: object({ website: line(80), phone: line(40), address: line(120), handles: array(filled(40)).max(12, "At most 12 handles.").required() }).required(),
-  calls: array(filled(40)).min(1, "A brand needs a call to action, such as “Come and see”.").max(12, "At most 12 phrases.").required(),
+  logoRules: object({
+    clearSpace: number().min(0, "Not below 0.").max(1, "At most as much as the logo is high.").required(),
+    leastWidth: number().min(40, "At least 40 units.").max(600, "At most 600 units.").required(),
+  }).required(),
+  contact: object({
+    website: line(80),
+    phone: line(40),
+    address: line(120),
+    handles: array(filled(40)).max(12, "At most 12 handles.").required(),
+  }).required(),
+  calls: array(filled(40))
+    .min(1, "A brand needs a call to action, such as “Come and see”.")
+    .max(12, "At most 12 phrases.")
+    .required(),
   legal: array(filled(200)).max(12, "At most 12 lines.").required(),
   tune: string().uuid().nullable().defined(),
   signOff: object({ first: signOffLine, second: signOffLine }).required(),
   /** Size as a share of the frame's short side; opacity 0 to 1. */
-  watermark: object({ on: boolean().required(), corner: string().oneOf(CORNERS).required(), size: number().min(0.05, "At least 5 %.").max(0.3, "At most 30 %.").required(), opacity: number().min(0.2, "At least 20 %.").max(1, "At most 100 %.").required() }).required(),
+  watermark: object({
+    on: boolean().required(),
+    corner: string().oneOf(CORNERS).required(),
+    size: number().min(0.05, "At least 5 %.").max(0.3, "At most 30 %.").required(),
+    opacity: number().min(0.2, "At least 20 %.").max(1, "At most 100 %.").required(),
+  }).required(),
 }).required();
 
 /** Reads a brand book at any door. Throws Yup's ValidationError with a problem for each field. */
-export const readBrandBook = (value: unknown): BrandBook => schema.validateSync(value, { abortEarly: false, stripUnknown: true });
+export const readBrandBook = (value: unknown): BrandBook =>
+  schema.validateSync(value, { abortEarly: false, stripUnknown: true });
 
 /** The colours by role. */
-export const paletteOf = ({ colors }: Pick<BrandBook, "colors">): Palette => Object.fromEntries(COLOR_ROLES.map((role) => [role, colors[role].hex])) as Record<ColorRole, string>;
+export const paletteOf = ({ colors }: Pick<BrandBook, "colors">): Palette =>
+  Object.fromEntries(COLOR_ROLES.map((role) => [role, colors[role].hex])) as Record<ColorRole, string>;
 
 /** A book to start from: quiet colours that can be read on each other, and nothing else filled in. */
 export function newBrandBook(): BrandBook {
-  const start: Palette = { ground: "#f3eee3", card: "#ffffff", ink: "#20282a", primary: "#2f4f6b", accent: "#c9603a", sale: "#b3261e" };
+  const start: Palette = {
+    ground: "#f3eee3",
+    card: "#ffffff",
+    ink: "#20282a",
+    primary: "#2f4f6b",
+    accent: "#c9603a",
+    sale: "#b3261e",
+  };
   return {
     version: 1,
-    colors: Object.fromEntries(COLOR_ROLES.map((role) => [role, { name: role, hex: start[role] }])) as BrandBook["colors"],
+    colors: Object.fromEntries(
+      COLOR_ROLES.map((role) => [role, { name: role, hex: start[role] }]),
+    ) as BrandBook["colors"],
     extras: [],
-    faces: { headline: { family: "Bricolage Grotesque", weight: null }, text: { family: "Instrument Sans", weight: null }, figures: { family: "Bricolage Grotesque", weight: null } },
+    faces: {
+      headline: { family: "Bricolage Grotesque", weight: null },
+      text: { family: "Instrument Sans", weight: null },
+      figures: { family: "Bricolage Grotesque", weight: null },
+    },
     logos: [],
     logoRules: { clearSpace: 0.25, leastWidth: 160 },
     contact: { website: "", phone: "", address: "", handles: [] },
@@ -67,7 +115,10 @@ export function newBrandBook(): BrandBook {
 }
 
 /** The words of a sign-off's line; empty where the book has none. */
-export function signOffWords({ contact, signOff }: Pick<BrandBook, "contact" | "signOff">, which: "first" | "second"): string {
+export function signOffWords(
+  { contact, signOff }: Pick<BrandBook, "contact" | "signOff">,
+  which: "first" | "second",
+): string {
   switch (signOff[which]) {
     case "website":
       return contact.website;

@@ -23,8 +23,18 @@ export function logoContrast(logo: LogoColors, ground: string): number {
  * The logo to show on a ground: the first, in the order full, light, dark, mark, that reaches the contrast; else the one
  * that comes nearest. Null when there is none.
  */
-export function logoFor<Logo extends LogoColors>(logos: readonly Logo[], ground: string, order: readonly LogoVariant[] = ["full", "light", "dark", "mark"]): Logo | null {
+export function logoFor<Logo extends LogoColors>(
+  logos: readonly Logo[],
+  ground: string,
+  order: readonly LogoVariant[] = ["full", "light", "dark", "mark"],
+): Logo | null {
   const sorted = [...logos].sort((a, b) => order.indexOf(a.variant) - order.indexOf(b.variant));
   const enough = sorted.find((logo) => logoContrast(logo, ground) >= LOGO_CONTRAST);
-  return enough ?? sorted.reduce<Logo | null>((best, logo) => (!best || logoContrast(logo, ground) > logoContrast(best, ground) ? logo : best), null);
+  return (
+    enough ??
+    sorted.reduce<Logo | null>(
+      (best, logo) => (!best || logoContrast(logo, ground) > logoContrast(best, ground) ? logo : best),
+      null,
+    )
+  );
 }

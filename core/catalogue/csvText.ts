@@ -13,16 +13,21 @@ export interface DecodedText {
  */
 export function decodeText(bytes: Uint8Array): DecodedText {
   if (bytes.length === 0) throw new SyntaxError("The file is empty (0 bytes).");
-  if (bytes.length > CSV_LIMITS.bytes) throw new SyntaxError(`The file is larger than the limit for lists: ${CSV_LIMITS.bytes / 1e6} MB.`);
+  if (bytes.length > CSV_LIMITS.bytes)
+    throw new SyntaxError(`The file is larger than the limit for lists: ${CSV_LIMITS.bytes / 1e6} MB.`);
   const encoding = encodingOf(bytes);
   const text = new TextDecoder(encoding.toLowerCase()).decode(bytes);
-  if (/[\u0000-\u0008\u000e-\u001f]/.test(text)) throw new SyntaxError("The file is not a list of text: it holds control characters. Save it as CSV and bring it again.");
+  if (/[\u0000-\u0008\u000e-\u001f]/.test(text))
+    throw new SyntaxError(
+      "The file is not a list of text: it holds control characters. Save it as CSV and bring it again.",
+    );
   return { text, encoding };
 }
 
 function encodingOf(bytes: Uint8Array): DecodedText["encoding"] {
   const [first, second] = bytes;
-  if ((first === 0x50 && second === 0x4b) || (first === 0x1f && second === 0x8b)) throw new SyntaxError("The file is a packed archive, not a list. Save the sheet as CSV and bring it again.");
+  if ((first === 0x50 && second === 0x4b) || (first === 0x1f && second === 0x8b))
+    throw new SyntaxError("The file is a packed archive, not a list. Save the sheet as CSV and bring it again.");
   if (first === 0xff && second === 0xfe) return "UTF-16LE";
   if (first === 0xfe && second === 0xff) return "UTF-16BE";
   const head = bytes.subarray(0, 2000);
@@ -45,14 +50,26 @@ export interface CsvTable {
 
 /** Reads CSV (RFC 4180, with the delimiter found out). Throws, in words, when there is no table or a limit is passed. */
 export function parseCsv(text: string): CsvTable {
-  const { data, meta, errors } = Papa.parse<string[]>(text.replace(/^\ufeff/, ""), { skipEmptyLines: "greedy", delimitersToGuess: [",", ";", "\t", "|"], preview: CSV_LIMITS.rows + 2 });
+  const { data, meta, errors } = Papa.parse<string[]>(text.replace(/^\ufeff/, ""), {
+    skipEmptyLines: "greedy",
+    delimitersToGuess: [",", ";", "\t", "|"],
+    preview: CSV_LIMITS.rows + 2,
+  });
   const broken = errors.find(({ type }) => type === "Quotes");
-  if (broken) throw new SyntaxError(`A quote is opened near row ${(broken.row ?? 0) + 1} and never closed. Close it, or double the quotes inside of a cell.`);
+  if (broken)
+    throw new SyntaxError(
+      `A quote is opened near row ${(broken.row ?? 0) + 1} and never closed. Close it, or double the quotes inside of a cell.`,
+    );
   const [header, ...rows] = data;
-  if (!header || header.every((cell) => cell.trim() === "")) throw new SyntaxError("The first row must name the columns.");
+  if (!header || header.every((cell) => cell.trim() === ""))
+    throw new SyntaxError("The first row must name the columns.");
   if (rows.length === 0) throw new SyntaxError("The list has column names but no rows.");
-  if (rows.length > CSV_LIMITS.rows) throw new SyntaxError(`The list has more than ${CSV_LIMITS.rows} rows. Split it and bring the parts one after another.`);
-  if (header.length > CSV_LIMITS.columns) throw new SyntaxError(`The list has ${header.length} columns; the limit is ${CSV_LIMITS.columns}.`);
+  if (rows.length > CSV_LIMITS.rows)
+    throw new SyntaxError(
+      `The list has more than ${CSV_LIMITS.rows} rows. Split it and bring the parts one after another.`,
+    );
+  if (header.length > CSV_LIMITS.columns)
+    throw new SyntaxError(`The list has ${header.length} columns; the limit is ${CSV_LIMITS.columns}.`);
   return { delimiter: meta.delimiter, header: header.map((cell) => cell.trim()), rows };
 }
 
@@ -63,7 +80,8 @@ const FORMULA = /^[=+\-@\t\r]/;
 export const harmlessCell = (text: string): string => (FORMULA.test(text) ? `'${text}` : text);
 
 /** Takes the apostrophe off again, so that what was exported comes back as it was. */
-export const plainCell = (text: string): string => (text.startsWith("'") && FORMULA.test(text.slice(1)) ? text.slice(1) : text);
+export const plainCell = (text: string): string =>
+  text.startsWith("'") && FORMULA.test(text.slice(1)) ? text.slice(1) : text;
 
 /** Writes CSV (RFC 4180: commas, CRLF, quotes where needed), with a mark so that spreadsheets read it as UTF-8. */
 export function writeCsv(header: readonly string[], rows: readonly (readonly string[])[]): string {

@@ -4,8 +4,11 @@ import { gtinCheckDigit, gtinProblem } from "./gtin";
 // GS1 General Specifications' worked example.
 test("629104150021 gets the check digit 3", () => expect(gtinCheckDigit("629104150021")).toBe(3));
 
-test.each([["6291041500213"], ["96385074"], ["036000291452"], ["POT-24"], ["12345"], [""]])("“%s” is taken", (code) => expect(gtinProblem(code)).toBeNull());
-test("a wrong check digit is named with the right one", () => expect(gtinProblem("6291041500214")).toContain("should end in 3"));
+test.each([["6291041500213"], ["96385074"], ["036000291452"], ["POT-24"], ["12345"], [""]])("“%s” is taken", (code) =>
+  expect(gtinProblem(code)).toBeNull(),
+);
+test("a wrong check digit is named with the right one", () =>
+  expect(gtinProblem("6291041500214")).toContain("should end in 3"));
 
 test("any single wrong digit is caught", () => {
   fc.assert(

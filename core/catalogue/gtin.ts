@@ -7,7 +7,9 @@ const LENGTHS = [8, 12, 13, 14];
  */
 export function gtinCheckDigit(digits: string): number {
   if (!/^\d+$/.test(digits)) throw new SyntaxError("A GTIN has digits only.");
-  const sum = [...digits].reverse().reduce((total, digit, index) => total + Number(digit) * (index % 2 === 0 ? 3 : 1), 0);
+  const sum = [...digits]
+    .reverse()
+    .reduce((total, digit, index) => total + Number(digit) * (index % 2 === 0 ? 3 : 1), 0);
   return (10 - (sum % 10)) % 10;
 }
 
@@ -18,5 +20,7 @@ const looksLikeGtin = (code: string): boolean => /^\d+$/.test(code) && LENGTHS.i
 export function gtinProblem(code: string): string | null {
   if (!looksLikeGtin(code)) return null;
   const wanted = gtinCheckDigit(code.slice(0, -1));
-  return Number(code.at(-1)) === wanted ? null : `“${code}” has a wrong check digit: it should end in ${wanted}. Look for two digits that changed places.`;
+  return Number(code.at(-1)) === wanted
+    ? null
+    : `“${code}” has a wrong check digit: it should end in ${wanted}. Look for two digits that changed places.`;
 }

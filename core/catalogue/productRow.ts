@@ -8,7 +8,15 @@ export const PRODUCT_FIELDS = ["code", "name", "line", "text", "price", "content
 export type ProductField = (typeof PRODUCT_FIELDS)[number];
 
 export const PRODUCT_FIELD_NAMES: Readonly<Record<ProductField, string>> = {
-  code: "Code or GTIN", name: "Name", line: "Short line", text: "Longer text", price: "Price", content: "Holds (500 g)", link: "Link", tags: "Tags", stock: "In stock",
+  code: "Code or GTIN",
+  name: "Name",
+  line: "Short line",
+  text: "Longer text",
+  price: "Price",
+  content: "Holds (500 g)",
+  link: "Link",
+  tags: "Tags",
+  stock: "In stock",
 };
 
 /** Other headings that are understood. */
@@ -30,9 +38,17 @@ export type ColumnMatch = Readonly<Record<ProductField, number | null>>;
 /** Matches columns by their headings. Each column is used once; what is not recognised stays unmatched. */
 export function matchColumns(header: readonly string[]): ColumnMatch {
   const taken = new Set<number>();
-  const bare = header.map((cell) => cell.toLowerCase().replace(/\(.*?\)|[^\p{L}\p{N} ]/gu, " ").replace(/\s+/g, " ").trim());
+  const bare = header.map((cell) =>
+    cell
+      .toLowerCase()
+      .replace(/\(.*?\)|[^\p{L}\p{N} ]/gu, " ")
+      .replace(/\s+/g, " ")
+      .trim(),
+  );
   const matched = PRODUCT_FIELDS.map((field) => {
-    const index = bare.findIndex((name, at) => !taken.has(at) && (ALSO[field].includes(name) || name === PRODUCT_FIELD_NAMES[field].toLowerCase()));
+    const index = bare.findIndex(
+      (name, at) => !taken.has(at) && (ALSO[field].includes(name) || name === PRODUCT_FIELD_NAMES[field].toLowerCase()),
+    );
     if (index >= 0) taken.add(index);
     return [field, index >= 0 ? index : null] as const;
   });
@@ -52,11 +68,18 @@ export interface ListedProduct {
   readonly inStock: boolean;
 }
 
-export const MOST_LETTERS: Readonly<Partial<Record<ProductField, number>>> = { code: 40, name: 80, line: 120, text: 2000, link: 300 };
+export const MOST_LETTERS: Readonly<Partial<Record<ProductField, number>>> = {
+  code: 40,
+  name: 80,
+  line: 120,
+  text: 2000,
+  link: 300,
+};
 const MOST_TAGS = 20;
 const MOST_TAG = 30;
 
-export type RowResult = { readonly ok: true; readonly product: ListedProduct } | { readonly ok: false; readonly problems: readonly string[] };
+export type RowResult =
+  { readonly ok: true; readonly product: ListedProduct } | { readonly ok: false; readonly problems: readonly string[] };
 
 /** Reads one row. Every problem is told at once, in words that name the field and the cure. */
 export function readProductRow(row: readonly string[], match: ColumnMatch, currency: string): RowResult {
@@ -65,7 +88,8 @@ export function readProductRow(row: readonly string[], match: ColumnMatch, curre
     const at = match[field];
     const value = at === null ? "" : plainCell((row[at] ?? "").trim());
     const most = MOST_LETTERS[field];
-    if (most && [...value].length > most) problems.push(`${PRODUCT_FIELD_NAMES[field]} has ${[...value].length} characters; the most is ${most}.`);
+    if (most && [...value].length > most)
+      problems.push(`${PRODUCT_FIELD_NAMES[field]} has ${[...value].length} characters; the most is ${most}.`);
     return value;
   };
   const told = <Value>(read: () => Value, instead: Value): Value => {
@@ -85,7 +109,9 @@ export function readProductRow(row: readonly string[], match: ColumnMatch, curre
   const tags = told(() => readTags(cell("tags")), []);
   if (link !== "") told(() => readLink(link), "");
   const inStock = told(() => readYes(cell("stock")), true);
-  return problems.length > 0 || !price ? { ok: false, problems } : { ok: true, product: { code, name, line, text, price, content, link, tags, inStock } };
+  return problems.length > 0 || !price
+    ? { ok: false, problems }
+    : { ok: true, product: { code, name, line, text, price, content, link, tags, inStock } };
 }
 
 /** The highest price taken, in minor units: what the database column holds. */
@@ -105,14 +131,35 @@ export function readContent(typed: string): Content | null {
   const found = /^(\d{1,6}(?:[.,]\d{1,3})?)\s*([a-z]+)?$/i.exec(typed.trim());
   const quantity = Number(found?.[1]?.replace(",", "."));
   const word = (found?.[2] ?? "piece").toLowerCase();
-  const unit = { litre: "l", litres: "l", liter: "l", metre: "m", metres: "m", pieces: "piece", pc: "piece", pcs: "piece", gram: "g", grams: "g", kilo: "kg" }[word] ?? word;
-  if (!found || !(quantity > 0) || !isContentUnit(unit)) throw new SyntaxError(`“${typed}” does not say what the product holds. Write it like 500 g, 1.5 l or 6 pieces.`);
+  const unit =
+    {
+      litre: "l",
+      litres: "l",
+      liter: "l",
+      metre: "m",
+      metres: "m",
+      pieces: "piece",
+      pc: "piece",
+      pcs: "piece",
+      gram: "g",
+      grams: "g",
+      kilo: "kg",
+    }[word] ?? word;
+  if (!found || !(quantity > 0) || !isContentUnit(unit))
+    throw new SyntaxError(`“${typed}” does not say what the product holds. Write it like 500 g, 1.5 l or 6 pieces.`);
   return { quantity, unit };
 }
 
 /** Reads tags, separated by commas or semicolons: lower case, each once. */
 export function readTags(typed: string): string[] {
-  const tags = [...new Set(typed.split(/[,;|]/).map((tag) => tag.trim().toLowerCase()).filter((tag) => tag !== ""))];
+  const tags = [
+    ...new Set(
+      typed
+        .split(/[,;|]/)
+        .map((tag) => tag.trim().toLowerCase())
+        .filter((tag) => tag !== ""),
+    ),
+  ];
   if (tags.length > MOST_TAGS) throw new SyntaxError(`At most ${MOST_TAGS} tags.`);
   const long = tags.find((tag) => [...tag].length > MOST_TAG);
   if (long) throw new SyntaxError(`The tag “${long.slice(0, 20)}…” is longer than ${MOST_TAG} characters.`);
@@ -123,13 +170,15 @@ export function readTags(typed: string): string[] {
 export function readLink(typed: string): string {
   if (typed === "") return "";
   const whole = /^https?:\/\//i.test(typed) ? typed : `https://${typed}`;
-  if (!/^https?:\/\/[^\s/?#]+\.[^\s/?#]+\S*$/i.test(whole)) throw new SyntaxError(`“${typed}” is not a web address. Write it like https://example.com/pots.`);
+  if (!/^https?:\/\/[^\s/?#]+\.[^\s/?#]+\S*$/i.test(whole))
+    throw new SyntaxError(`“${typed}” is not a web address. Write it like https://example.com/pots.`);
   return whole;
 }
 
 function readYes(typed: string): boolean {
   const word = typed.toLowerCase();
-  if (["", "yes", "y", "true", "1", "in stock", "available", "x"].includes(word) || /^[1-9]\d*$/.test(word)) return true;
+  if (["", "yes", "y", "true", "1", "in stock", "available", "x"].includes(word) || /^[1-9]\d*$/.test(word))
+    return true;
   if (["no", "n", "false", "0", "out of stock", "sold out", "-"].includes(word)) return false;
   throw new SyntaxError(`“${typed}” does not say whether it is in stock. Write yes or no.`);
 }

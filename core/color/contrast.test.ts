@@ -22,6 +22,13 @@ test("agrees with culori on any pair, in either order", () => {
   );
 });
 
-test.each([[7, "AAA"], [6.99, "AA"], [4.5, "AA"], [4.49, "large only"], [3, "large only"], [2.99, "too low"]])("a ratio of %d is %s", (ratio, verdict) => {
+test.each([
+  [7, "AAA"],
+  [6.99, "AA"],
+  [4.5, "AA"],
+  [4.49, "large only"],
+  [3, "large only"],
+  [2.99, "too low"],
+])("a ratio of %d is %s", (ratio, verdict) => {
   expect(contrastVerdict(ratio)).toBe(verdict);
 });

@@ -16,8 +16,20 @@ export interface AlikePair {
 
 /** Roles whose colours are too alike to do different work, most alike first. Accent and sale may be one colour. */
 export function alikeRoles(palette: Palette): AlikePair[] {
-  const pairs = COLOR_ROLES.flatMap((one, index) => COLOR_ROLES.slice(index + 1).map((other): AlikePair => ({ roles: [one, other], difference: colorDifference(palette[one], palette[other]) })));
-  return pairs.filter(({ roles, difference }) => difference < TOO_ALIKE && !(roles[0] === "accent" && roles[1] === "sale" && difference === 0) && !grounds(roles)).sort((a, b) => a.difference - b.difference);
+  const pairs = COLOR_ROLES.flatMap((one, index) =>
+    COLOR_ROLES.slice(index + 1).map((other): AlikePair => ({
+      roles: [one, other],
+      difference: colorDifference(palette[one], palette[other]),
+    })),
+  );
+  return pairs
+    .filter(
+      ({ roles, difference }) =>
+        difference < TOO_ALIKE &&
+        !(roles[0] === "accent" && roles[1] === "sale" && difference === 0) &&
+        !grounds(roles),
+    )
+    .sort((a, b) => a.difference - b.difference);
 }
 
 /** A card is meant to lie softly on its ground. */

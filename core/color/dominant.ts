@@ -14,7 +14,8 @@ interface Point {
   readonly a: number;
   readonly b: number;
 }
-const distance = (one: Point, other: Point): number => (one.l - other.l) ** 2 + (one.a - other.a) ** 2 + (one.b - other.b) ** 2;
+const distance = (one: Point, other: Point): number =>
+  (one.l - other.l) ** 2 + (one.a - other.a) ** 2 + (one.b - other.b) ** 2;
 
 /** Colours closer than this in OKLab are told as one. */
 const MERGE = 0.06;
@@ -27,7 +28,10 @@ const MERGE = 0.06;
 export function dominantColors(rgba: Uint8Array | Uint8ClampedArray, most = 6): DominantColor[] {
   const points: Point[] = [];
   for (let at = 0; at + 3 < rgba.length; at += 4)
-    if ((rgba[at + 3] ?? 0) > 127) points.push(toOklab({ mode: "rgb", r: (rgba[at] ?? 0) / 255, g: (rgba[at + 1] ?? 0) / 255, b: (rgba[at + 2] ?? 0) / 255 }));
+    if ((rgba[at + 3] ?? 0) > 127)
+      points.push(
+        toOklab({ mode: "rgb", r: (rgba[at] ?? 0) / 255, g: (rgba[at + 1] ?? 0) / 255, b: (rgba[at + 2] ?? 0) / 255 }),
+      );
   if (points.length === 0) return [];
   let centres = farthestPoints(points, most);
   let sizes: number[] = [];
@@ -45,7 +49,10 @@ export function dominantColors(rgba: Uint8Array | Uint8ClampedArray, most = 6): 
     centres = kept.map(({ l, a, b, count }) => ({ l: l / count, a: a / count, b: b / count }));
     sizes = kept.map(({ count }) => count);
   }
-  return merged(centres, sizes).map(({ centre, size }) => ({ hex: formatHex({ mode: "oklab", ...centre }), share: size / points.length }));
+  return merged(centres, sizes).map(({ centre, size }) => ({
+    hex: formatHex({ mode: "oklab", ...centre }),
+    share: size / points.length,
+  }));
 }
 
 function merged(centres: readonly Point[], sizes: readonly number[]): { centre: Point; size: number }[] {

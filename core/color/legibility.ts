@@ -52,11 +52,23 @@ const MARGIN = 1.05;
  * @param inks tried in order; the first wins where two are as good
  * @param leastShade a shade that is there in any case, 0 for none
  */
-export function solveLegibility(moments: readonly (readonly ToneSample[])[], inks: readonly InkChoice[], wanted: number, leastShade = 0): Legibility {
+export function solveLegibility(
+  moments: readonly (readonly ToneSample[])[],
+  inks: readonly InkChoice[],
+  wanted: number,
+  leastShade = 0,
+): Legibility {
   const solved = inks.map(({ ink, shade }): Legibility => {
-    const reached = (alpha: number): number => Math.min(...moments.map((samples) => contrastReached(samples, ink, shade, alpha)));
-    const alpha = leastAlpha(leastShade, (tried) => moments.every((samples) => shareBelow(samples, ink, shade, tried, wanted * MARGIN) <= 1 - REACHED_BY));
-    return { ink, treatment: alpha > 0 ? { kind: "shade", color: shade, alpha } : { kind: "plain" }, contrast: reached(alpha) };
+    const reached = (alpha: number): number =>
+      Math.min(...moments.map((samples) => contrastReached(samples, ink, shade, alpha)));
+    const alpha = leastAlpha(leastShade, (tried) =>
+      moments.every((samples) => shareBelow(samples, ink, shade, tried, wanted * MARGIN) <= 1 - REACHED_BY),
+    );
+    return {
+      ink,
+      treatment: alpha > 0 ? { kind: "shade", color: shade, alpha } : { kind: "plain" },
+      contrast: reached(alpha),
+    };
   });
   const [first] = solved;
   if (!first) throw new RangeError("Words over a picture need at least one ink to try.");
@@ -98,7 +110,10 @@ function shareBelow(samples: readonly ToneSample[], ink: string, shade: string, 
 
 /** The contrast of an ink's luminance with a pixel under a shade. */
 function contrastOver({ r, g, b }: ToneSample, over: Rgb, alpha: number, light: number): number {
-  const below = 0.2126 * linear(r + (over.r - r) * alpha) + 0.7152 * linear(g + (over.g - g) * alpha) + 0.0722 * linear(b + (over.b - b) * alpha);
+  const below =
+    0.2126 * linear(r + (over.r - r) * alpha) +
+    0.7152 * linear(g + (over.g - g) * alpha) +
+    0.0722 * linear(b + (over.b - b) * alpha);
   return (Math.max(light, below) + 0.05) / (Math.min(light, below) + 0.05);
 }
 
@@ -110,7 +125,10 @@ const linear = (channel: number): number => LINEAR[Math.round(channel * 255)] ??
 export function contrastReached(samples: readonly ToneSample[], ink: string, shade: string, alpha: number): number {
   const light = luminance(parseHex(ink));
   const over = parseHex(shade);
-  const contrasts = samples.map((sample) => ({ contrast: contrastOver(sample, over, alpha, light), share: sample.share }));
+  const contrasts = samples.map((sample) => ({
+    contrast: contrastOver(sample, over, alpha, light),
+    share: sample.share,
+  }));
   contrasts.sort((one, other) => one.contrast - other.contrast);
   const spared = contrasts.reduce((sum, { share }) => sum + share, 0) * (1 - REACHED_BY);
   let passed = 0;

@@ -12,7 +12,12 @@ const WHITE = "#ffffff";
  * The ink for words on a ground: the first of the wanted colours that reaches the wanted contrast, else the brand's own
  * colour with the most contrast if that reaches it, else plain black or white, of which one always reaches 4.5.
  */
-export function inkFor(ground: string, palette: Palette, wanted: readonly ColorRole[] = ["ink", "card", "ground"], least = 4.5): string {
+export function inkFor(
+  ground: string,
+  palette: Palette,
+  wanted: readonly ColorRole[] = ["ink", "card", "ground"],
+  least = 4.5,
+): string {
   const byWish = wanted.map((role) => palette[role]).find((color) => contrastRatio(color, ground) >= least);
   if (byWish) return byWish;
   const best = (colors: readonly string[]): string =>

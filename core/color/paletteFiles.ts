@@ -18,7 +18,11 @@ const MOST_COLORS = 256;
 
 /** A name as a token's: letters, digits and hyphens, never all digits (JSON objects would sort such keys first). */
 function slug(name: string): string {
-  const plain = name.trim().toLowerCase().replace(/[^\p{L}\p{N}]+/gu, "-").replace(/^-+|-+$/g, "");
+  const plain = name
+    .trim()
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, "-")
+    .replace(/^-+|-+$/g, "");
   return /^\p{L}/u.test(plain) ? plain : `colour-${plain}`.replace(/-$/, "");
 }
 
@@ -27,11 +31,16 @@ function slug(name: string): string {
  * The brand's and the colours' names are kept in `$description`.
  */
 export function writeTokens({ name, colors }: PaletteFile): string {
-  const group = Object.fromEntries(uniqueKeys(colors).map(([key, color]) => {
-    const { r, g, b } = parseHex(color.hex);
-    const components = [r, g, b].map((channel) => Number(channel.toFixed(4)));
-    return [key, { $type: "color", $value: { colorSpace: "srgb", components, hex: color.hex }, $description: color.name }];
-  }));
+  const group = Object.fromEntries(
+    uniqueKeys(colors).map(([key, color]) => {
+      const { r, g, b } = parseHex(color.hex);
+      const components = [r, g, b].map((channel) => Number(channel.toFixed(4)));
+      return [
+        key,
+        { $type: "color", $value: { colorSpace: "srgb", components, hex: color.hex }, $description: color.name },
+      ];
+    }),
+  );
   return `${JSON.stringify({ $description: name, colour: group }, null, 2)}\n`;
 }
 
@@ -43,7 +52,8 @@ export function readTokens(text: string): PaletteFile {
   } catch {
     throw new SyntaxError("This is not a design tokens file: it is not JSON.");
   }
-  if (typeof parsed !== "object" || parsed === null || Array.isArray(parsed)) throw new SyntaxError("This is not a design tokens file: it must be a JSON object.");
+  if (typeof parsed !== "object" || parsed === null || Array.isArray(parsed))
+    throw new SyntaxError("This is not a design tokens file: it must be a JSON object.");
   const colors: NamedColor[] = [];
   const walk = (value: unknown, path: readonly string[], inherited: string | undefined): void => {
     if (typeof value !== "object" || value === null || path.length > 12) return;
@@ -65,10 +75,19 @@ function tokenHex(value: unknown, path: readonly string[]): string | null {
   if (typeof value === "string") return value.startsWith("{") ? null : parseColor(value);
   if (typeof value === "object" && value !== null) {
     if ("hex" in value && typeof value.hex === "string") return parseColor(value.hex);
-    if ("components" in value && Array.isArray(value.components) && "colorSpace" in value && typeof value.colorSpace === "string") {
+    if (
+      "components" in value &&
+      Array.isArray(value.components) &&
+      "colorSpace" in value &&
+      typeof value.colorSpace === "string"
+    ) {
       const space = value.colorSpace;
       const parts = value.components.map((part) => (part === "none" ? "none" : String(Number(part)))).join(" ");
-      return parseColor(space === "oklch" || space === "oklab" || space === "hsl" || space === "lab" || space === "lch" ? `${space}(${parts})` : `color(${space} ${parts})`);
+      return parseColor(
+        space === "oklch" || space === "oklab" || space === "hsl" || space === "lab" || space === "lch"
+          ? `${space}(${parts})`
+          : `color(${space} ${parts})`,
+      );
     }
   }
   throw new SyntaxError(`The token “${path.join(".")}” holds a colour that can't be read.`);
@@ -86,7 +105,8 @@ export function writeGpl({ name, colors }: PaletteFile): string {
 /** Reads a GIMP palette file. Throws, naming the line. */
 export function readGpl(text: string): PaletteFile {
   const lines = text.replace(/^\ufeff/, "").split(/\r?\n/);
-  if (lines[0]?.trim() !== "GIMP Palette") throw new SyntaxError("This is not a GIMP palette: its first line must be “GIMP Palette”.");
+  if (lines[0]?.trim() !== "GIMP Palette")
+    throw new SyntaxError("This is not a GIMP palette: its first line must be “GIMP Palette”.");
   let name = "";
   const colors: NamedColor[] = [];
   lines.slice(1).forEach((line, index) => {
@@ -95,7 +115,8 @@ export function readGpl(text: string): PaletteFile {
     if (named || /^(Columns:.*|#.*|\s*)$/.test(line)) return;
     const found = /^\s*(\d{1,3})\s+(\d{1,3})\s+(\d{1,3})(?:\s+(.*))?$/.exec(line);
     const channels = found?.slice(1, 4).map(Number);
-    if (!channels || channels.some((channel) => channel > 255)) throw new SyntaxError(`Line ${index + 2} of the palette is not a colour: “${line.slice(0, 40)}”.`);
+    if (!channels || channels.some((channel) => channel > 255))
+      throw new SyntaxError(`Line ${index + 2} of the palette is not a colour: “${line.slice(0, 40)}”.`);
     colors.push({ name: found?.[4]?.trim() || "Untitled", hex: parseColor(`rgb(${channels.join(", ")})`) });
   });
   return checked({ name, colors }, "GIMP palette");
@@ -103,7 +124,9 @@ export function readGpl(text: string): PaletteFile {
 
 /** Colours as CSS custom properties on `:root`. */
 export function writeCss({ name, colors }: PaletteFile): string {
-  const lines = uniqueKeys(colors).map(([key, color]) => `  --${key}: ${color.hex}; /* ${oneLine(color.name).replaceAll("*/", "")} */`);
+  const lines = uniqueKeys(colors).map(
+    ([key, color]) => `  --${key}: ${color.hex}; /* ${oneLine(color.name).replaceAll("*/", "")} */`,
+  );
   return `/* ${oneLine(name).replaceAll("*/", "")} */\n:root {\n${lines.map((line) => `${line}\n`).join("")}}\n`;
 }
 
@@ -111,7 +134,9 @@ export function writeCss({ name, colors }: PaletteFile): string {
 export function readCss(text: string): PaletteFile {
   const name = /^\s*\/\*\s*(.*?)\s*\*\//.exec(text)?.[1] ?? "";
   const colors: NamedColor[] = [];
-  for (const [, key = "", value = "", described] of text.matchAll(/--([\w\p{L}-]+)\s*:\s*([^;{}]+);(?:[ \t]*\/\*\s*(.*?)\s*\*\/)?/gu)) {
+  for (const [, key = "", value = "", described] of text.matchAll(
+    /--([\w\p{L}-]+)\s*:\s*([^;{}]+);(?:[ \t]*\/\*\s*(.*?)\s*\*\/)?/gu,
+  )) {
     try {
       colors.push({ name: described || key, hex: parseColor(value) });
     } catch {
@@ -127,11 +152,13 @@ export function readPaletteFile(text: string): PaletteFile {
   return /^\s*\ufeff?\s*\{/.test(text) ? readTokens(text) : readCss(text);
 }
 
-export const writePaletteFile = (format: PaletteFormat, file: PaletteFile): string => ({ tokens: writeTokens, gpl: writeGpl, css: writeCss })[format](file);
+export const writePaletteFile = (format: PaletteFormat, file: PaletteFile): string =>
+  ({ tokens: writeTokens, gpl: writeGpl, css: writeCss })[format](file);
 
 function checked(file: PaletteFile, what: string): PaletteFile {
   if (file.colors.length === 0) throw new SyntaxError(`This ${what} holds no colours.`);
-  if (file.colors.length > MOST_COLORS) throw new SyntaxError(`This ${what} holds ${file.colors.length} colours; the limit is ${MOST_COLORS}.`);
+  if (file.colors.length > MOST_COLORS)
+    throw new SyntaxError(`This ${what} holds ${file.colors.length} colours; the limit is ${MOST_COLORS}.`);
   return file;
 }
 

@@ -27,10 +27,12 @@ export function toHex({ r, g, b }: Rgb): string {
 }
 
 /** sRGB channel to linear light (IEC 61966-2-1). */
-export const toLinear = (channel: number): number => (channel <= 0.04045 ? channel / 12.92 : ((channel + 0.055) / 1.055) ** 2.4);
+export const toLinear = (channel: number): number =>
+  channel <= 0.04045 ? channel / 12.92 : ((channel + 0.055) / 1.055) ** 2.4;
 
 /** Linear light to sRGB channel (IEC 61966-2-1). */
-export const fromLinear = (light: number): number => (light <= 0.0031308 ? light * 12.92 : 1.055 * light ** (1 / 2.4) - 0.055);
+export const fromLinear = (light: number): number =>
+  light <= 0.0031308 ? light * 12.92 : 1.055 * light ** (1 / 2.4) - 0.055;
 
 /** `rgba()` notation of a colour with an alpha, for gradients and shades. */
 export function withAlpha(hex: string, alpha: number): string {

@@ -12,8 +12,19 @@ export type ColorNotation = (typeof COLOR_NOTATIONS)[number];
  */
 export function parseColor(typed: string): string {
   const text = typed.trim().toLowerCase();
-  const found = parse(text) ?? parse(/^[0-9a-f]{6}$/.test(text) ? `#${text}` : /^\d{1,3}[\s,]+\d{1,3}[\s,]+\d{1,3}$/.test(text) ? `rgb(${text.split(/[\s,]+/).join(", ")})` : "");
-  if (!found || (found.alpha !== undefined && found.alpha < 1)) throw new SyntaxError(`“${typed}” is not a colour. Write it like #2f6b4f, rgb(47 107 79), hsl(152 39% 30%) or oklch(0.47 0.08 160).`);
+  const found =
+    parse(text) ??
+    parse(
+      /^[0-9a-f]{6}$/.test(text)
+        ? `#${text}`
+        : /^\d{1,3}[\s,]+\d{1,3}[\s,]+\d{1,3}$/.test(text)
+          ? `rgb(${text.split(/[\s,]+/).join(", ")})`
+          : "",
+    );
+  if (!found || (found.alpha !== undefined && found.alpha < 1))
+    throw new SyntaxError(
+      `“${typed}” is not a colour. Write it like #2f6b4f, rgb(47 107 79), hsl(152 39% 30%) or oklch(0.47 0.08 160).`,
+    );
   const { r, g, b } = toRgb(found);
   // Less than half a step outside is rounding, not another colour.
   const inside = [r, g, b].every((channel) => channel >= -HALF_STEP && channel <= 1 + HALF_STEP);

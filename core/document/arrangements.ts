@@ -64,14 +64,34 @@ export interface ArrangementAbout {
 export const ABOUT_ARRANGEMENTS: Readonly<Record<ArrangementName, ArrangementAbout>> = {
   "full-picture": { title: "Full picture", about: "One picture to the edges, words over it.", pictures: [1, 1] },
   split: { title: "Split", about: "A picture beside or above its words.", pictures: [1, 1] },
-  "top-and-tail": { title: "Top and tail", about: "A heading band that stays, the picture at its true shape, a line below that changes.", pictures: [1, 1] },
+  "top-and-tail": {
+    title: "Top and tail",
+    about: "A heading band that stays, the picture at its true shape, a line below that changes.",
+    pictures: [1, 1],
+  },
   stack: { title: "Stack", about: "Two to four strips of equal shape that fill the frame.", pictures: [2, 4] },
   mosaic: { title: "Mosaic", about: "Three to six pictures that arrive one after another.", pictures: [3, 6] },
-  "cut-out-card": { title: "Cut-out card", about: "The product on the brand's ground, with a shadow and a price badge.", pictures: [1, 1] },
+  "cut-out-card": {
+    title: "Cut-out card",
+    about: "The product on the brand's ground, with a shadow and a price badge.",
+    pictures: [1, 1],
+  },
   "words-only": { title: "Words only", about: "Large words on a plain ground.", pictures: [0, 0] },
-  "before-after": { title: "Before and after", about: "Two pictures; the second wipes over the first.", pictures: [2, 2] },
+  "before-after": {
+    title: "Before and after",
+    about: "Two pictures; the second wipes over the first.",
+    pictures: [2, 2],
+  },
   quote: { title: "Quote", about: "What somebody said, who it was, and their stars.", pictures: [0, 1] },
   steps: { title: "Steps", about: "Numbered steps, one below or beside the other.", pictures: [0, 1] },
-  "price-list": { title: "Price list", about: "Up to six rows of names and prices from the catalogue.", pictures: [0, 1] },
-  "sign-off": { title: "Sign-off", about: "Logo, call to action, contacts and the link as a code, over a quiet picture.", pictures: [0, 1] },
+  "price-list": {
+    title: "Price list",
+    about: "Up to six rows of names and prices from the catalogue.",
+    pictures: [0, 1],
+  },
+  "sign-off": {
+    title: "Sign-off",
+    about: "Logo, call to action, contacts and the link as a code, over a quiet picture.",
+    pictures: [0, 1],
+  },
 };

@@ -12,9 +12,22 @@ import { shippedRef } from "../templates/shipped";
 
 const facts = testFacts();
 const document = {
-  ...testDocument({ fills: { "hook.headline": { kind: "words", text: "Bring the bench to life" }, "offer.picture": { kind: "media", media: CLIP_ID }, "offer.terms": { kind: "words", text: "In the shop only" } } }),
+  ...testDocument({
+    fills: {
+      "hook.headline": { kind: "words", text: "Bring the bench to life" },
+      "offer.picture": { kind: "media", media: CLIP_ID },
+      "offer.terms": { kind: "words", text: "In the shop only" },
+    },
+  }),
 };
-const kept = (fixed: readonly `${string}.${string}`[]) => asTemplate(document, facts, { slug: "bench-week", name: "Bench week", purpose: "price drop", about: "", fixed: new Set(fixed) });
+const kept = (fixed: readonly `${string}.${string}`[]) =>
+  asTemplate(document, facts, {
+    slug: "bench-week",
+    name: "Bench week",
+    purpose: "price drop",
+    about: "",
+    fixed: new Set(fixed),
+  });
 
 test("what is kept is a sound template that shows what the promotion shows", () => {
   const template = kept(["hook.headline", "product.name", "offer.picture"]);
@@ -36,14 +49,28 @@ test("what is fixed is locked, what is not can be filled again", () => {
   const templates = { [templateKey(ref)]: template };
   const made = { ...document, template: ref, scenes: scenesOf(ref, template), fills: {} };
   const words = { kind: "words", text: "Other" } as const;
-  expect(lockProblem(made, applyEdit(made, { kind: "fill", slot: "hook.headline", fill: words }), templates)).toContain("locked");
+  expect(lockProblem(made, applyEdit(made, { kind: "fill", slot: "hook.headline", fill: words }), templates)).toContain(
+    "locked",
+  );
   expect(lockProblem(made, applyEdit(made, { kind: "fill", slot: "offer.terms", fill: words }), templates)).toBeNull();
-  expect(lockProblem(made, applyEdit(made, { kind: "fill", slot: "hook.picture", fill: { kind: "media", media: PICTURE_ID } }), templates)).toBeNull();
+  expect(
+    lockProblem(
+      made,
+      applyEdit(made, { kind: "fill", slot: "hook.picture", fill: { kind: "media", media: PICTURE_ID } }),
+      templates,
+    ),
+  ).toBeNull();
 });
 
 test("scenes from another template keep their pictures' sources under their new ids", () => {
   const scenes = insertScenes(document, shippedRef(THREE_REASONS), ["third", "sign-off"], 4);
-  const template = asTemplate({ ...document, scenes }, facts, { slug: "x-y", name: "X", purpose: "other", about: "", fixed: new Set() });
+  const template = asTemplate({ ...document, scenes }, facts, {
+    slug: "x-y",
+    name: "X",
+    purpose: "other",
+    about: "",
+    fixed: new Set(),
+  });
   const last = template.scenes.at(-1)?.slots.find((slot) => slot.kind === "media");
   expect(last?.kind === "media" && last.from).toBe("slot:third.picture");
 });

@@ -2,7 +2,15 @@ import { designOf, sourceSlot } from "./design";
 import { type Facts } from "./facts";
 import { type Promotion } from "./promotion";
 import { resolvePromotion } from "./resolve";
-import { type Purpose, type SceneTemplate, type Slot, type SlotKey, type Template, TEMPLATE_VERSION, slotKey } from "./template";
+import {
+  type Purpose,
+  type SceneTemplate,
+  type Slot,
+  type SlotKey,
+  type Template,
+  TEMPLATE_VERSION,
+  slotKey,
+} from "./template";
 
 /** How a promotion is kept as a template. */
 export interface AsTemplate {
@@ -27,7 +35,9 @@ export function asTemplate(document: Promotion, facts: Facts, { fixed, ...about 
       const key = slotKey(scene, slot);
       const shown = resolved.scenes[index];
       const own = rewired(document, scenes, scene, slot);
-      return fixed.has(key) && shown ? fixedSlot(own, shown.words[slot.id] ?? "", shown.media[slot.id]?.id ?? null) : openSlot(own, document, key);
+      return fixed.has(key) && shown
+        ? fixedSlot(own, shown.words[slot.id] ?? "", shown.media[slot.id]?.id ?? null)
+        : openSlot(own, document, key);
     }),
   }));
   return { version: TEMPLATE_VERSION, ...about, scenes: kept, style: base.style, sound: base.sound };
@@ -49,5 +59,7 @@ function fixedSlot(slot: Slot, words: string, media: string | null): Slot {
 
 function openSlot(slot: Slot, document: Promotion, key: SlotKey): Slot {
   const fill = document.fills[key];
-  return slot.kind === "words" && fill?.kind === "words" && fill.text.trim() !== "" ? { ...slot, fallback: fill.text } : slot;
+  return slot.kind === "words" && fill?.kind === "words" && fill.text.trim() !== ""
+    ? { ...slot, fallback: fill.text }
+    : slot;
 }

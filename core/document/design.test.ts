@@ -13,53 +13,92 @@ import { type SceneTemplate } from "./template";
 const PLACE = rect(100, 200, 300, 120);
 const [hook] = ONE_OFFER.scenes as [SceneTemplate, ...SceneTemplate[]];
 /** The templates with the first scene of “One product, one offer” changed. */
-const withHook = (change: Partial<SceneTemplate>) => ({ ...SHIPPED_BY_REF, [`${ONE_OFFER.slug}@${shippedRef(ONE_OFFER).edition}`]: { ...ONE_OFFER, scenes: [{ ...hook, ...change }, ...ONE_OFFER.scenes.slice(1)] } });
-const designed = (document: Promotion, templates = SHIPPED_BY_REF): SceneTemplate => designOf(document, templates).scenes[0] as SceneTemplate;
-const withScene = (change: object): Promotion => ({ ...testDocument(), scenes: testDocument().scenes.map((scene, index) => (index === 0 ? { ...scene, ...change } : scene)) });
+const withHook = (change: Partial<SceneTemplate>) => ({
+  ...SHIPPED_BY_REF,
+  [`${ONE_OFFER.slug}@${shippedRef(ONE_OFFER).edition}`]: {
+    ...ONE_OFFER,
+    scenes: [{ ...hook, ...change }, ...ONE_OFFER.scenes.slice(1)],
+  },
+});
+const designed = (document: Promotion, templates = SHIPPED_BY_REF): SceneTemplate =>
+  designOf(document, templates).scenes[0] as SceneTemplate;
+const withScene = (change: object): Promotion => ({
+  ...testDocument(),
+  scenes: testDocument().scenes.map((scene, index) => (index === 0 ? { ...scene, ...change } : scene)),
+});
 
 test("an untouched promotion has its template's scenes", () => {
   for (const template of SHIPPED_TEMPLATES) {
     const { scenes } = designOf(promotionOf(template), SHIPPED_BY_REF);
-    expect(scenes.map((scene, index) => ({ ...scene, overlap: template.scenes[index]?.overlap }))).toEqual(template.scenes);
+    expect(scenes.map((scene, index) => ({ ...scene, overlap: template.scenes[index]?.overlap }))).toEqual(
+      template.scenes,
+    );
   }
 });
 
 test("a scene's own arrangement, ground and length, and a slot's colour, absence and places, win over the template's", () => {
   const scene = designed(withScene({ arrangement: NEW_ARRANGEMENTS.quote, ground: "primary", length: millis(4321) }));
   expect(scene).toMatchObject({ arrangement: { name: "quote" }, ground: "primary", length: 4321 });
-  const changed = designed({ ...testDocument(), changes: { "hook.headline": { color: "accent", places: { square: PLACE } } } });
+  const changed = designed({
+    ...testDocument(),
+    changes: { "hook.headline": { color: "accent", places: { square: PLACE } } },
+  });
   expect(changed.slots.find(({ id }) => id === "headline")).toMatchObject({ color: "accent" });
   expect(changed.places).toEqual({ square: { headline: PLACE } });
-  expect(designed({ ...testDocument(), changes: { "hook.headline": { hidden: true } } }).slots.map(({ id }) => id)).not.toContain("headline");
+  expect(
+    designed({ ...testDocument(), changes: { "hook.headline": { hidden: true } } }).slots.map(({ id }) => id),
+  ).not.toContain("headline");
 });
 
 test("places of the template hold for the arrangement they were set in; those of the filler for any", () => {
   const templates = withHook({ places: { square: { headline: PLACE } } });
   expect(designed(testDocument(), templates).places).toEqual({ square: { headline: PLACE } });
-  expect(designed(withScene({ arrangement: { ...hook.arrangement } }), templates).places).toEqual({ square: { headline: PLACE } });
+  expect(designed(withScene({ arrangement: { ...hook.arrangement } }), templates).places).toEqual({
+    square: { headline: PLACE },
+  });
   expect(designed(withScene({ arrangement: NEW_ARRANGEMENTS.quote }), templates).places).toEqual({});
-  const mine = { ...withScene({ arrangement: NEW_ARRANGEMENTS.quote }), changes: { "hook.headline": { places: { vertical: PLACE } } } } as Promotion;
+  const mine = {
+    ...withScene({ arrangement: NEW_ARRANGEMENTS.quote }),
+    changes: { "hook.headline": { places: { vertical: PLACE } } },
+  } as Promotion;
   expect(designed(mine, templates).places).toEqual({ vertical: { headline: PLACE } });
 });
 
 test("however long scenes are made, a transition takes at most half of either, and the first has none", () => {
   fc.assert(
-    fc.property(fc.constantFrom(...SHIPPED_TEMPLATES), fc.array(fc.integer({ min: 500, max: 60_000 }), { minLength: 8, maxLength: 8 }), (template, lengths) => {
-      const plain = promotionOf(template);
-      const { scenes } = designOf({ ...plain, scenes: plain.scenes.map((scene, index) => ({ ...scene, length: millis(lengths[index % lengths.length] ?? 500) })) }, SHIPPED_BY_REF);
-      expect(scenes[0]?.overlap).toBe(0);
-      scenes.forEach(({ overlap, length }, index) => {
-        expect(overlap * 2).toBeLessThanOrEqual(length);
-        if (index > 0) expect(overlap * 2).toBeLessThanOrEqual(scenes[index - 1]?.length ?? 0);
-      });
-    }),
+    fc.property(
+      fc.constantFrom(...SHIPPED_TEMPLATES),
+      fc.array(fc.integer({ min: 500, max: 60_000 }), { minLength: 8, maxLength: 8 }),
+      (template, lengths) => {
+        const plain = promotionOf(template);
+        const { scenes } = designOf(
+          {
+            ...plain,
+            scenes: plain.scenes.map((scene, index) => ({
+              ...scene,
+              length: millis(lengths[index % lengths.length] ?? 500),
+            })),
+          },
+          SHIPPED_BY_REF,
+        );
+        expect(scenes[0]?.overlap).toBe(0);
+        scenes.forEach(({ overlap, length }, index) => {
+          expect(overlap * 2).toBeLessThanOrEqual(length);
+          if (index > 0) expect(overlap * 2).toBeLessThanOrEqual(scenes[index - 1]?.length ?? 0);
+        });
+      },
+    ),
   );
 });
 
 test("slots are found by the promotion's own addresses, of repeated scenes as well", () => {
   const document = { ...testDocument(), ...repeatScene(testDocument(), "hook") };
   const copy = document.scenes[1]?.id ?? "";
-  expect(findPromotionSlot(document, SHIPPED_BY_REF, `${copy}.headline`)).toMatchObject({ own: { id: copy }, slot: { id: "headline" }, scene: { id: copy } });
+  expect(findPromotionSlot(document, SHIPPED_BY_REF, `${copy}.headline`)).toMatchObject({
+    own: { id: copy },
+    slot: { id: "headline" },
+    scene: { id: copy },
+  });
   expect(findPromotionSlot(document, SHIPPED_BY_REF, `${copy}.nothing`)).toBeNull();
   expect(findPromotionSlot(document, SHIPPED_BY_REF, "nowhere.headline")).toBeNull();
 });
@@ -85,6 +124,10 @@ test("a picture that comes from another slot is found where that scene is, and n
 test("what is not there is named", () => {
   const ref = { slug: "no-such", edition: 7 };
   expect(() => templateOf(SHIPPED_BY_REF, ref)).toThrow("no template “no-such” in edition 7");
-  expect(() => designed(withScene({ from: { ...shippedRef(ONE_OFFER), scene: "no-scene" } }))).toThrow("no scene “no-scene”");
-  expect(scenesOf(shippedRef(ONE_OFFER), ONE_OFFER).map(({ from }) => from.scene)).toEqual(ONE_OFFER.scenes.map(({ id }) => id));
+  expect(() => designed(withScene({ from: { ...shippedRef(ONE_OFFER), scene: "no-scene" } }))).toThrow(
+    "no scene “no-scene”",
+  );
+  expect(scenesOf(shippedRef(ONE_OFFER), ONE_OFFER).map(({ from }) => from.scene)).toEqual(
+    ONE_OFFER.scenes.map(({ id }) => id),
+  );
 });

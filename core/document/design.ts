@@ -1,7 +1,15 @@
 import { millis } from "../units";
 import { type TemplatesByRef, templateKey } from "./facts";
 import { type Promotion, type PromotionScene, type TemplateRef } from "./promotion";
-import { type FoundSlot, type MediaSlot, type SceneTemplate, type Slot, type Template, findSlot, slotKey } from "./template";
+import {
+  type FoundSlot,
+  type MediaSlot,
+  type SceneTemplate,
+  type Slot,
+  type Template,
+  findSlot,
+  slotKey,
+} from "./template";
 
 /** A promotion's scenes as they are designed: each template's scene under the promotion's own id, with what was changed. */
 export interface Design {
@@ -19,7 +27,8 @@ export function templateOf(templates: TemplatesByRef, ref: TemplateRef): Templat
 /** The template's scene that a promotion's scene comes from. Throws, naming both, when there is none. */
 export function sceneOrigin(templates: TemplatesByRef, { from }: PromotionScene): SceneTemplate {
   const found = templateOf(templates, from).scenes.find(({ id }) => id === from.scene);
-  if (!found) throw new RangeError(`The template “${from.slug}” has no scene “${from.scene}” in edition ${from.edition}.`);
+  if (!found)
+    throw new RangeError(`The template “${from.slug}” has no scene “${from.scene}” in edition ${from.edition}.`);
   return found;
 }
 
@@ -27,15 +36,31 @@ export function sceneOrigin(templates: TemplatesByRef, { from }: PromotionScene)
 export function designOf(document: Promotion, templates: TemplatesByRef): Design {
   const scenes = document.scenes.map((scene): SceneTemplate => {
     const origin = sceneOrigin(templates, scene);
-    const slots = origin.slots.filter((slot) => document.changes[slotKey(scene, slot)]?.hidden !== true).map((slot) => changedSlot(document, scene, slot));
+    const slots = origin.slots
+      .filter((slot) => document.changes[slotKey(scene, slot)]?.hidden !== true)
+      .map((slot) => changedSlot(document, scene, slot));
     // Places that a designer set by hand belong to the arrangement they were set in.
     const places = scene.arrangement && scene.arrangement.name !== origin.arrangement.name ? {} : { ...origin.places };
     for (const slot of origin.slots)
-      for (const [format, place] of Object.entries(document.changes[slotKey(scene, slot)]?.places ?? {}) as [keyof typeof places, NonNullable<typeof places.square>[string] | undefined][])
+      for (const [format, place] of Object.entries(document.changes[slotKey(scene, slot)]?.places ?? {}) as [
+        keyof typeof places,
+        NonNullable<typeof places.square>[string] | undefined,
+      ][])
         if (place) places[format] = { ...places[format], [slot.id]: place };
-    return { ...origin, id: scene.id, arrangement: scene.arrangement ?? origin.arrangement, ground: scene.ground ?? origin.ground, length: scene.length ?? origin.length, slots, places };
+    return {
+      ...origin,
+      id: scene.id,
+      arrangement: scene.arrangement ?? origin.arrangement,
+      ground: scene.ground ?? origin.ground,
+      length: scene.length ?? origin.length,
+      slots,
+      places,
+    };
   });
-  return { base: templateOf(templates, document.template), scenes: scenes.map((scene, index) => ({ ...scene, overlap: freeOverlap(scenes, index) })) };
+  return {
+    base: templateOf(templates, document.template),
+    scenes: scenes.map((scene, index) => ({ ...scene, overlap: freeOverlap(scenes, index) })),
+  };
 }
 
 function changedSlot(document: Promotion, scene: PromotionScene, slot: Slot): Slot {
@@ -51,7 +76,11 @@ function freeOverlap(scenes: readonly SceneTemplate[], index: number): SceneTemp
 }
 
 /** A slot of a promotion as its template has it, by its address in the promotion; null when there is none. */
-export function findPromotionSlot(document: Promotion, templates: TemplatesByRef, key: string): (FoundSlot & { readonly own: PromotionScene }) | null {
+export function findPromotionSlot(
+  document: Promotion,
+  templates: TemplatesByRef,
+  key: string,
+): (FoundSlot & { readonly own: PromotionScene }) | null {
   const own = document.scenes.find(({ id }) => key.startsWith(`${id}.`));
   if (!own) return null;
   const scene = { ...sceneOrigin(templates, own), id: own.id };
@@ -60,13 +89,22 @@ export function findPromotionSlot(document: Promotion, templates: TemplatesByRef
 }
 
 /** The slot that a media slot takes its picture from, under the promotion's own ids; null where it has none. */
-export function sourceSlot(document: Promotion, scenes: readonly SceneTemplate[], scene: SceneTemplate, slot: MediaSlot): FoundSlot | null {
+export function sourceSlot(
+  document: Promotion,
+  scenes: readonly SceneTemplate[],
+  scene: SceneTemplate,
+  slot: MediaSlot,
+): FoundSlot | null {
   if (!slot.from.startsWith("slot:")) return null;
   const [sceneId = "", slotId = ""] = slot.from.slice("slot:".length).split(".");
   const own = document.scenes.find(({ id }) => id === scene.id);
-  const source = document.scenes.find(({ from }) => own !== undefined && from.slug === own.from.slug && from.edition === own.from.edition && from.scene === sceneId);
+  const source = document.scenes.find(
+    ({ from }) =>
+      own !== undefined && from.slug === own.from.slug && from.edition === own.from.edition && from.scene === sceneId,
+  );
   return source ? findSlot(scenes, `${source.id}.${slotId}`) : null;
 }
 
 /** The scenes of a whole template as a new promotion has them. */
-export const scenesOf = (ref: TemplateRef, template: Template): PromotionScene[] => template.scenes.map(({ id }) => ({ id, from: { slug: ref.slug, edition: ref.edition, scene: id } }));
+export const scenesOf = (ref: TemplateRef, template: Template): PromotionScene[] =>
+  template.scenes.map(({ id }) => ({ id, from: { slug: ref.slug, edition: ref.edition, scene: id } }));

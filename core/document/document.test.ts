@@ -7,14 +7,61 @@ import { resolvePromotion } from "./resolve";
 import { repeatScene } from "./restructure";
 
 const edit: fc.Arbitrary<Edit> = fc.oneof(
-  fc.record({ kind: fc.constant("fill" as const), slot: fc.constantFrom("hook.headline" as const, "offer.terms" as const), fill: fc.oneof(fc.constant(null), fc.record({ kind: fc.constant("words" as const), text: fc.string({ maxLength: 40 }) })) }),
-  fc.record({ kind: fc.constant("fill" as const), slot: fc.constant("product.picture" as const), fill: fc.constantFrom(null, { kind: "media" as const, media: PICTURE_ID }, { kind: "media" as const, media: CLIP_ID }) }),
-  fc.record({ kind: fc.constant("rename" as const), name: fc.string({ minLength: 1, maxLength: 30 }).map((text) => `P ${text}`) }),
-  fc.record({ kind: fc.constant("change-slot" as const), slot: fc.constantFrom("hook.headline" as const, "product.line" as const), change: fc.constantFrom(null, { hidden: true }, { color: "accent" as const }, { places: { square: { x: 10, y: 20.5, width: 300, height: 40 } } }) }),
-  fc.record({ kind: fc.constant("change-scene" as const), scene: fc.constantFrom("hook", "product"), change: fc.constantFrom<SceneChange>({ what: "ground", value: "primary" }, { what: "ground", value: null }, { what: "length", value: 4200 }, { what: "length", value: null }, { what: "arrangement", value: NEW_ARRANGEMENTS.quote }, { what: "arrangement", value: null }) }),
-  fc.record({ kind: fc.constant("scenes" as const), scenes: fc.shuffledSubarray([...testDocument().scenes], { minLength: 1 }) }),
-  fc.constantFrom("hook", "product").map((scene): Edit => ({ kind: "restructure", structure: repeatScene(testDocument(), scene) })),
-  fc.record({ kind: fc.constant("choose" as const), what: fc.constantFrom("product" as const, "offer" as const, "tune" as const), id: fc.constantFrom(null, PRODUCT_ID) }),
+  fc.record({
+    kind: fc.constant("fill" as const),
+    slot: fc.constantFrom("hook.headline" as const, "offer.terms" as const),
+    fill: fc.oneof(
+      fc.constant(null),
+      fc.record({ kind: fc.constant("words" as const), text: fc.string({ maxLength: 40 }) }),
+    ),
+  }),
+  fc.record({
+    kind: fc.constant("fill" as const),
+    slot: fc.constant("product.picture" as const),
+    fill: fc.constantFrom(
+      null,
+      { kind: "media" as const, media: PICTURE_ID },
+      { kind: "media" as const, media: CLIP_ID },
+    ),
+  }),
+  fc.record({
+    kind: fc.constant("rename" as const),
+    name: fc.string({ minLength: 1, maxLength: 30 }).map((text) => `P ${text}`),
+  }),
+  fc.record({
+    kind: fc.constant("change-slot" as const),
+    slot: fc.constantFrom("hook.headline" as const, "product.line" as const),
+    change: fc.constantFrom(
+      null,
+      { hidden: true },
+      { color: "accent" as const },
+      { places: { square: { x: 10, y: 20.5, width: 300, height: 40 } } },
+    ),
+  }),
+  fc.record({
+    kind: fc.constant("change-scene" as const),
+    scene: fc.constantFrom("hook", "product"),
+    change: fc.constantFrom<SceneChange>(
+      { what: "ground", value: "primary" },
+      { what: "ground", value: null },
+      { what: "length", value: 4200 },
+      { what: "length", value: null },
+      { what: "arrangement", value: NEW_ARRANGEMENTS.quote },
+      { what: "arrangement", value: null },
+    ),
+  }),
+  fc.record({
+    kind: fc.constant("scenes" as const),
+    scenes: fc.shuffledSubarray([...testDocument().scenes], { minLength: 1 }),
+  }),
+  fc
+    .constantFrom("hook", "product")
+    .map((scene): Edit => ({ kind: "restructure", structure: repeatScene(testDocument(), scene) })),
+  fc.record({
+    kind: fc.constant("choose" as const),
+    what: fc.constantFrom("product" as const, "offer" as const, "tune" as const),
+    id: fc.constantFrom(null, PRODUCT_ID),
+  }),
 );
 
 test("any row of edits can be taken back, one by one, to the very document", () => {
@@ -32,11 +79,19 @@ test("any row of edits can be taken back, one by one, to the very document", () 
 });
 
 test("edits survive the wire", () => {
-  fc.assert(fc.property(fc.array(edit, { maxLength: 5 }), (edits) => expect(readEdits(JSON.parse(JSON.stringify(edits)))).toEqual(edits)));
+  fc.assert(
+    fc.property(fc.array(edit, { maxLength: 5 }), (edits) =>
+      expect(readEdits(JSON.parse(JSON.stringify(edits)))).toEqual(edits),
+    ),
+  );
 });
 
 test("typing in one field is one target, in two fields two", () => {
-  const words = (slot: "hook.headline" | "offer.terms", text: string): Edit => ({ kind: "fill", slot, fill: { kind: "words", text } });
+  const words = (slot: "hook.headline" | "offer.terms", text: string): Edit => ({
+    kind: "fill",
+    slot,
+    fill: { kind: "words", text },
+  });
   expect(sameTarget(words("hook.headline", "a"), words("hook.headline", "ab"))).toBe(true);
   expect(sameTarget(words("hook.headline", "a"), words("offer.terms", "a"))).toBe(false);
 });
@@ -60,9 +115,12 @@ test.each([
   expect(() => readPromotion({ ...testDocument(), ...change })).toThrow(message);
 });
 
-test.each([["{}"], ['[{"kind":"explode"}]'], ['[{"kind":"rename"}]'], ['[{"kind":"choose","what":"team","id":null}]']])("edits like %s are refused", (json) => {
-  expect(() => readEdits(JSON.parse(json))).toThrow();
-});
+test.each([["{}"], ['[{"kind":"explode"}]'], ['[{"kind":"rename"}]'], ['[{"kind":"choose","what":"team","id":null}]']])(
+  "edits like %s are refused",
+  (json) => {
+    expect(() => readEdits(JSON.parse(json))).toThrow();
+  },
+);
 
 test("slots take what was chosen, then their binding, then the fallback", () => {
   const shown = (fills = {}) => resolvePromotion(testDocument({ fills }), testFacts()).scenes;
@@ -71,5 +129,8 @@ test("slots take what was chosen, then their binding, then the fallback", () => 
   expect(shown({ "product.name": { kind: "words", text: "The pot" } })[1]?.words["name"]).toBe("The pot");
   expect(shown({ "product.line": { kind: "words", text: "" } })[1]?.words["line"]).toBe("");
   expect(shown({ "offer.picture": { kind: "media", media: CLIP_ID } })[3]?.media["picture"]?.id).toBe(CLIP_ID);
-  expect(shown({ "hook.picture": { kind: "media", media: "00000000-0000-4000-8000-00000000dead" } })[0]?.media["picture"]?.id).toBe(PICTURE_ID);
+  expect(
+    shown({ "hook.picture": { kind: "media", media: "00000000-0000-4000-8000-00000000dead" } })[0]?.media["picture"]
+      ?.id,
+  ).toBe(PICTURE_ID);
 });

@@ -2,7 +2,15 @@ import { array, mixed, number, object, string } from "yup";
 import { type ColorRole } from "../color/palette";
 import { millis } from "../units";
 import { type Arrangement } from "./arrangements";
-import { type Fill, type Promotion, type PromotionScene, type SlotChange, type SpareFill, type TemplateRef, readPromotion } from "./promotion";
+import {
+  type Fill,
+  type Promotion,
+  type PromotionScene,
+  type SlotChange,
+  type SpareFill,
+  type TemplateRef,
+  readPromotion,
+} from "./promotion";
 import { type SlotKey } from "./template";
 
 /** What of a scene can be changed on its own. `null` gives it back to the template. */
@@ -46,7 +54,10 @@ export function applyEdit(document: Promotion, edit: Edit): Promotion {
     case "change-slot":
       return readPromotion({ ...document, changes: withEntry(document.changes, edit.slot, edit.change) });
     case "change-scene":
-      return readPromotion({ ...document, scenes: document.scenes.map((scene) => (scene.id === edit.scene ? changedScene(scene, edit.change) : scene)) });
+      return readPromotion({
+        ...document,
+        scenes: document.scenes.map((scene) => (scene.id === edit.scene ? changedScene(scene, edit.change) : scene)),
+      });
     case "scenes":
       return readPromotion({ ...document, scenes: edit.scenes });
     case "restructure":
@@ -54,13 +65,19 @@ export function applyEdit(document: Promotion, edit: Edit): Promotion {
   }
 }
 
-function withEntry<Value>(record: Readonly<Record<SlotKey, Value>>, key: SlotKey, value: Value | null): Record<SlotKey, Value> {
+function withEntry<Value>(
+  record: Readonly<Record<SlotKey, Value>>,
+  key: SlotKey,
+  value: Value | null,
+): Record<SlotKey, Value> {
   const others = Object.fromEntries(Object.entries(record).filter(([slot]) => slot !== key)) as Record<SlotKey, Value>;
   return value === null ? others : { ...others, [key]: value };
 }
 
 function changedScene(scene: PromotionScene, { what, value }: SceneChange): PromotionScene {
-  const others = Object.fromEntries(Object.entries(scene).filter(([field]) => field !== what)) as unknown as PromotionScene;
+  const others = Object.fromEntries(
+    Object.entries(scene).filter(([field]) => field !== what),
+  ) as unknown as PromotionScene;
   return value === null ? others : { ...others, [what]: value };
 }
 
@@ -77,7 +94,11 @@ export function inverseOf(document: Promotion, edit: Edit): Edit {
       return { kind: "change-slot", slot: edit.slot, change: document.changes[edit.slot] ?? null };
     case "change-scene": {
       const before = document.scenes.find(({ id }) => id === edit.scene)?.[edit.change.what] ?? null;
-      return { kind: "change-scene", scene: edit.scene, change: { what: edit.change.what, value: before } as SceneChange };
+      return {
+        kind: "change-scene",
+        scene: edit.scene,
+        change: { what: edit.change.what, value: before } as SceneChange,
+      };
     }
     case "scenes":
       return { kind: "scenes", scenes: document.scenes };
@@ -93,23 +114,39 @@ export function sameTarget(one: Edit, other: Edit): boolean {
   if (one.kind === "fill" && other.kind === "fill") return one.slot === other.slot;
   if (one.kind === "choose" && other.kind === "choose") return one.what === other.what;
   if (one.kind === "change-slot" && other.kind === "change-slot") return one.slot === other.slot;
-  if (one.kind === "change-scene" && other.kind === "change-scene") return one.scene === other.scene && one.change.what === other.change.what;
+  if (one.kind === "change-scene" && other.kind === "change-scene")
+    return one.scene === other.scene && one.change.what === other.change.what;
   return one.kind === "rename" && other.kind === "rename";
 }
 
 const editSchema = object({
-  kind: string().oneOf(["fill", "rename", "choose", "change-slot", "change-scene", "scenes", "restructure"] as const, "There is no such edit.").required(),
-  slot: string().when("kind", { is: (kind: unknown) => kind === "fill" || kind === "change-slot", then: (schema) => schema.required() }),
+  kind: string()
+    .oneOf(
+      ["fill", "rename", "choose", "change-slot", "change-scene", "scenes", "restructure"] as const,
+      "There is no such edit.",
+    )
+    .required(),
+  slot: string().when("kind", {
+    is: (kind: unknown) => kind === "fill" || kind === "change-slot",
+    then: (schema) => schema.required(),
+  }),
   fill: mixed().nullable(),
   name: string().when("kind", { is: "rename", then: (schema) => schema.required("A promotion needs a name.") }),
-  what: string().oneOf(["product", "offer", "tune"] as const).when("kind", { is: "choose", then: (schema) => schema.required() }),
+  what: string()
+    .oneOf(["product", "offer", "tune"] as const)
+    .when("kind", { is: "choose", then: (schema) => schema.required() }),
   id: string().nullable().uuid(),
   scene: string().when("kind", { is: "change-scene", then: (schema) => schema.required() }),
   change: mixed().nullable(),
   scenes: array().optional(),
   structure: object().optional().default(undefined),
 });
-const sceneChange = object({ what: string().oneOf(["arrangement", "ground", "length"] as const, "Of a scene, arrangement, ground and length can be changed.").required(), value: mixed().nullable().defined() });
+const sceneChange = object({
+  what: string()
+    .oneOf(["arrangement", "ground", "length"] as const, "Of a scene, arrangement, ground and length can be changed.")
+    .required(),
+  value: mixed().nullable().defined(),
+});
 
 /** Reads edits that came over the wire. The values inside are checked by applyEdit against the document. */
 export function readEdits(value: unknown): Edit[] {
@@ -124,10 +161,17 @@ export function readEdits(value: unknown): Edit[] {
       case "fill":
         return { kind: "fill", slot: (read.slot ?? "") as SlotKey, fill: (read.fill ?? null) as Fill | null };
       case "change-slot":
-        return { kind: "change-slot", slot: (read.slot ?? "") as SlotKey, change: (read.change ?? null) as SlotChange | null };
+        return {
+          kind: "change-slot",
+          slot: (read.slot ?? "") as SlotKey,
+          change: (read.change ?? null) as SlotChange | null,
+        };
       case "change-scene": {
         const { what, value: changed } = sceneChange.validateSync(read.change, { strict: true });
-        const to = what === "length" && changed !== null ? millis(number().required().validateSync(changed, { strict: true })) : changed;
+        const to =
+          what === "length" && changed !== null
+            ? millis(number().required().validateSync(changed, { strict: true }))
+            : changed;
         return { kind: "change-scene", scene: read.scene ?? "", change: { what, value: to } as SceneChange };
       }
       case "scenes":

@@ -81,7 +81,8 @@ export interface ProductFacts {
 
 /** A template in one edition, by `slug@edition`. */
 export type TemplatesByRef = Readonly<Record<string, Template>>;
-export const templateKey = ({ slug, edition }: { readonly slug: string; readonly edition: number }): string => `${slug}@${edition}`;
+export const templateKey = ({ slug, edition }: { readonly slug: string; readonly edition: number }): string =>
+  `${slug}@${edition}`;
 
 /** Everything outside the document that its frames depend on, looked up by id. */
 export interface Facts {

@@ -16,12 +16,24 @@ export function promotionProblem(document: Promotion, templates: TemplatesByRef)
     if (!found) return `The template has no slot “${key}”.`;
     if (fill.kind !== found.slot.kind) return `“${found.slot.label}” takes ${found.slot.kind}, not ${fill.kind}.`;
   }
-  for (const key of Object.keys(document.changes)) if (scenes.some(({ id }) => key.startsWith(`${id}.`)) && !findSlot(scenes, key)) return `The template has no slot “${key}”.`;
+  for (const key of Object.keys(document.changes))
+    if (scenes.some(({ id }) => key.startsWith(`${id}.`)) && !findSlot(scenes, key))
+      return `The template has no slot “${key}”.`;
   return null;
 }
 
-const SCENE_WORDS: Readonly<Record<keyof SceneAllows, string>> = { arrangement: "The arrangement", color: "The ground colour", timing: "The length", remove: "Taking out" };
-const SLOT_WORDS: Readonly<Record<keyof SlotAllows, string>> = { content: "What is in", color: "The colour of", position: "The place of", remove: "Taking out" };
+const SCENE_WORDS: Readonly<Record<keyof SceneAllows, string>> = {
+  arrangement: "The arrangement",
+  color: "The ground colour",
+  timing: "The length",
+  remove: "Taking out",
+};
+const SLOT_WORDS: Readonly<Record<keyof SlotAllows, string>> = {
+  content: "What is in",
+  color: "The colour of",
+  position: "The place of",
+  remove: "Taking out",
+};
 const ASK = "is locked by the template. A designer can change it, or unlock it in the template.";
 
 /** Deep equality of plain JSON, keys in any order. */
@@ -29,9 +41,15 @@ function same(one: unknown, other: unknown): boolean {
   if (one === other) return true;
   if (typeof one !== "object" || typeof other !== "object" || one === null || other === null) return false;
   const [keys, others] = [definedKeys(one), definedKeys(other)];
-  return keys.length === others.length && keys.every((key) => same((one as Record<string, unknown>)[key], (other as Record<string, unknown>)[key]));
+  return (
+    keys.length === others.length &&
+    keys.every((key) => same((one as Record<string, unknown>)[key], (other as Record<string, unknown>)[key]))
+  );
 }
-const definedKeys = (value: object): string[] => Object.entries(value).filter(([, one]) => one !== undefined).map(([key]) => key);
+const definedKeys = (value: object): string[] =>
+  Object.entries(value)
+    .filter(([, one]) => one !== undefined)
+    .map(([key]) => key);
 
 /**
  * What a filler has changed that the template does not let them, in words; null when nothing. Whatever edit brought it
@@ -41,13 +59,19 @@ export function lockProblem(before: Promotion, after: Promotion, templates: Temp
   for (const scene of after.scenes) {
     const origin = sceneOrigin(templates, scene);
     const known = before.scenes.find(({ id, from }) => id === scene.id && same(from, scene.from));
-    const locked = sceneLock(known ?? null, scene, origin) ?? origin.slots.map((slot) => slotLock(before, after, scene, slot)).find((problem) => problem !== null);
+    const locked =
+      sceneLock(known ?? null, scene, origin) ??
+      origin.slots.map((slot) => slotLock(before, after, scene, slot)).find((problem) => problem !== null);
     if (locked) return locked;
   }
   return removalLock(before, after, templates);
 }
 
-function sceneLock(before: PromotionScene | null, scene: PromotionScene, { name, allows }: SceneTemplate): string | null {
+function sceneLock(
+  before: PromotionScene | null,
+  scene: PromotionScene,
+  { name, allows }: SceneTemplate,
+): string | null {
   const locked = (what: keyof SceneAllows): string => `${SCENE_WORDS[what]} of scene “${name}” ${ASK}`;
   if (!allows.arrangement && !same(before?.arrangement, scene.arrangement)) return locked("arrangement");
   if (!allows.color && before?.ground !== scene.ground) return locked("color");
@@ -69,13 +93,19 @@ function slotLock(before: Promotion, after: Promotion, scene: PromotionScene, sl
 /** Scenes of the promotion's own template that may not be taken out must be there, once they were or when the template is new. */
 function removalLock(before: Promotion, after: Promotion, templates: TemplatesByRef): string | null {
   const newTemplate = !same(before.template, after.template);
-  const shows = (document: Promotion, scene: SceneTemplate): boolean => document.scenes.some(({ from }) => same(from, { ...after.template, scene: scene.id }));
-  const missing = templateOf(templates, after.template).scenes.find((scene) => !scene.allows.remove && !shows(after, scene) && (newTemplate || shows(before, scene)));
+  const shows = (document: Promotion, scene: SceneTemplate): boolean =>
+    document.scenes.some(({ from }) => same(from, { ...after.template, scene: scene.id }));
+  const missing = templateOf(templates, after.template).scenes.find(
+    (scene) => !scene.allows.remove && !shows(after, scene) && (newTemplate || shows(before, scene)),
+  );
   return missing ? `${SCENE_WORDS.remove} scene “${missing.name}” ${ASK}` : null;
 }
 
 /** Every template that a document's scenes and style come from. */
 export const refsOf = (document: Promotion): { slug: string; edition: number }[] => {
-  const refs = [document.template, ...document.scenes.map(({ from }) => from)].map(({ slug, edition }) => ({ slug, edition }));
+  const refs = [document.template, ...document.scenes.map(({ from }) => from)].map(({ slug, edition }) => ({
+    slug,
+    edition,
+  }));
   return refs.filter((ref, index) => refs.findIndex((other) => same(ref, other)) === index);
 };

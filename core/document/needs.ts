@@ -26,8 +26,14 @@ export function needsOf({ scenes }: Template): TemplateNeeds {
 
 /** The needs in words: `2 pictures, 1 clip`; `words only`. */
 export function needsInWords({ pictures, clips, offer, rows }: TemplateNeeds): string {
-  const count = (number: number, word: string): string[] => (number === 0 ? [] : [`${number} ${word}${number === 1 ? "" : "s"}`]);
-  const parts = [...count(pictures, "picture"), ...count(clips, "clip"), ...(offer ? ["an offer"] : []), ...(rows > 0 ? [`up to ${rows} products`] : [])];
+  const count = (number: number, word: string): string[] =>
+    number === 0 ? [] : [`${number} ${word}${number === 1 ? "" : "s"}`];
+  const parts = [
+    ...count(pictures, "picture"),
+    ...count(clips, "clip"),
+    ...(offer ? ["an offer"] : []),
+    ...(rows > 0 ? [`up to ${rows} products`] : []),
+  ];
   return parts.length === 0 ? "words only" : parts.join(", ");
 }
 

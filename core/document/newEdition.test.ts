@@ -20,7 +20,9 @@ function moved(document: Promotion, template: Template): Promotion {
   return after;
 }
 const idsOf = ({ scenes }: Promotion): string[] => scenes.map(({ id }) => id);
-const editionsOf = ({ scenes }: Promotion): number[] => [...new Set(scenes.filter(({ from }) => from.slug === first.slug).map(({ from }) => from.edition))];
+const editionsOf = ({ scenes }: Promotion): number[] => [
+  ...new Set(scenes.filter(({ from }) => from.slug === first.slug).map(({ from }) => from.edition)),
+];
 
 test("a scene that is new comes in where the edition has it; all others move along with their fills", () => {
   const document = testDocument({ fills: { "hook.headline": { kind: "words", text: "Mine" } } });
@@ -37,8 +39,16 @@ test("inserted, repeated, changed and taken-out scenes stay as the filler made t
   const cardScene = PRICE_ON_A_CARD.scenes[0]?.id ?? "";
   const inserted = { ...plain, scenes: insertScenes(plain, card, [cardScene], 1) };
   const repeated = { ...inserted, ...repeatScene(inserted, "hook") };
-  const mine: Promotion = { ...repeated, scenes: repeated.scenes.filter(({ id }) => id !== "product").map((scene) => (scene.id === "hook" ? { ...scene, ground: "primary", length: millis(5000) } : scene)) };
-  const after = moved(mine, edition({ scenes: [...ONE_OFFER.scenes.slice(0, 3), added, ...ONE_OFFER.scenes.slice(3)] }));
+  const mine: Promotion = {
+    ...repeated,
+    scenes: repeated.scenes
+      .filter(({ id }) => id !== "product")
+      .map((scene) => (scene.id === "hook" ? { ...scene, ground: "primary", length: millis(5000) } : scene)),
+  };
+  const after = moved(
+    mine,
+    edition({ scenes: [...ONE_OFFER.scenes.slice(0, 3), added, ...ONE_OFFER.scenes.slice(3)] }),
+  );
   expect(idsOf(after).filter((id) => id !== "extra")).toEqual(idsOf(mine));
   expect(idsOf(after)).toContain("extra");
   expect(after.scenes.find(({ id }) => id === "hook")).toMatchObject({ ground: "primary", length: 5000, from: second });
@@ -47,8 +57,13 @@ test("inserted, repeated, changed and taken-out scenes stay as the filler made t
 
 test("what the new edition locks goes back to it, and what it has no scene for is kept aside", () => {
   const document = testDocument({ fills: { "product.line": { kind: "words", text: "A line of mine" } } });
-  const changed: Promotion = { ...document, scenes: document.scenes.map((scene) => (scene.id === "hook" ? { ...scene, length: millis(5000) } : scene)) };
-  const scenes = ONE_OFFER.scenes.filter(({ id }) => id !== "product").map((scene) => ({ ...scene, allows: { ...scene.allows, timing: false } }));
+  const changed: Promotion = {
+    ...document,
+    scenes: document.scenes.map((scene) => (scene.id === "hook" ? { ...scene, length: millis(5000) } : scene)),
+  };
+  const scenes = ONE_OFFER.scenes
+    .filter(({ id }) => id !== "product")
+    .map((scene) => ({ ...scene, allows: { ...scene.allows, timing: false } }));
   const after = moved(changed, edition({ scenes }));
   expect(after.scenes.find(({ id }) => id === "hook")?.length).toBeUndefined();
   expect(idsOf(after)).not.toContain("product");
@@ -57,7 +72,10 @@ test("what the new edition locks goes back to it, and what it has no scene for i
 
 test("a new scene never takes the address of one that is there", () => {
   const plain = testDocument();
-  const own: Promotion = { ...plain, scenes: insertScenes(plain, shippedRef(PRICE_ON_A_CARD), [PRICE_ON_A_CARD.scenes[0]?.id ?? ""], 1) };
+  const own: Promotion = {
+    ...plain,
+    scenes: insertScenes(plain, shippedRef(PRICE_ON_A_CARD), [PRICE_ON_A_CARD.scenes[0]?.id ?? ""], 1),
+  };
   const clash = { ...added, id: own.scenes[1]?.id ?? "" };
   const after = moved(own, edition({ scenes: [...ONE_OFFER.scenes, clash] }));
   expect(new Set(idsOf(after)).size).toBe(after.scenes.length);
@@ -65,7 +83,10 @@ test("a new scene never takes the address of one that is there", () => {
 });
 
 test("two new scenes never get one address, even where the second has the name the first would be given", () => {
-  const own = { ...testDocument(), fills: { "extra.headline": { kind: "words", text: "Of a scene that was taken out" } } } satisfies Promotion;
+  const own = {
+    ...testDocument(),
+    fills: { "extra.headline": { kind: "words", text: "Of a scene that was taken out" } },
+  } satisfies Promotion;
   const after = moved(own, edition({ scenes: [...ONE_OFFER.scenes, added, { ...added, id: "extra-2" }] }));
   expect(new Set(idsOf(after)).size).toBe(ONE_OFFER.scenes.length + 2);
 });

@@ -8,7 +8,12 @@ import { type SceneTemplate, type Template } from "./template";
  * The scenes of a promotion on another edition of its own template. What the filler did stays: changes where the new
  * edition allows them, scenes of other templates, repeated and taken-out ones. Scenes that are new in it come in.
  */
-export function scenesInEdition(document: Promotion, templates: TemplatesByRef, ref: TemplateRef, template: Template): PromotionScene[] {
+export function scenesInEdition(
+  document: Promotion,
+  templates: TemplatesByRef,
+  ref: TemplateRef,
+  template: Template,
+): PromotionScene[] {
   const before = templateOf(templates, document.template);
   const isOwn = ({ from }: PromotionScene): boolean => from.slug === ref.slug;
   const taken = takenIds(document);
@@ -23,14 +28,25 @@ export function scenesInEdition(document: Promotion, templates: TemplatesByRef, 
     if (scenes.some(({ id }) => id === one.id)) return scenes;
     const origin = template.scenes.find(({ id }) => id === one.from.scene);
     if (isOwn(one) && !origin) return scenes;
-    const behind = document.scenes.slice(0, index).map(({ id }) => scenes.findIndex((scene) => scene.id === id)).findLast((at) => at >= 0) ?? -1;
+    const behind =
+      document.scenes
+        .slice(0, index)
+        .map(({ id }) => scenes.findIndex((scene) => scene.id === id))
+        .findLast((at) => at >= 0) ?? -1;
     return scenes.toSpliced(behind + 1, 0, isOwn(one) && origin ? onEdition(one, ref, origin) : one);
   }, first);
 }
 
-function onEdition({ id, arrangement, ground, length }: PromotionScene, ref: TemplateRef, { id: scene, allows }: SceneTemplate): PromotionScene {
+function onEdition(
+  { id, arrangement, ground, length }: PromotionScene,
+  ref: TemplateRef,
+  { id: scene, allows }: SceneTemplate,
+): PromotionScene {
   return {
-    id, from: { slug: ref.slug, edition: ref.edition, scene },
-    ...(arrangement && allows.arrangement ? { arrangement } : {}), ...(ground && allows.color ? { ground } : {}), ...(length && allows.timing ? { length } : {}),
+    id,
+    from: { slug: ref.slug, edition: ref.edition, scene },
+    ...(arrangement && allows.arrangement ? { arrangement } : {}),
+    ...(ground && allows.color ? { ground } : {}),
+    ...(length && allows.timing ? { length } : {}),
   };
 }

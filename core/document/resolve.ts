@@ -5,7 +5,14 @@ import { type Millis } from "../units";
 import { designOf, sourceSlot } from "./design";
 import { type ClipFacts, type Facts, type PictureFacts } from "./facts";
 import { type Promotion } from "./promotion";
-import { type MediaSlot, type ProductsSlot, type SceneTemplate, type Template, type WordsSlot, slotKey } from "./template";
+import {
+  type MediaSlot,
+  type ProductsSlot,
+  type SceneTemplate,
+  type Template,
+  type WordsSlot,
+  slotKey,
+} from "./template";
 
 /** A scene with every slot's value in hand: what the fills say, else the binding, else the fallback. */
 export interface ResolvedScene {
@@ -90,7 +97,14 @@ export function boundWords({ product, offer, brand }: Facts, slot: WordsSlot): s
   }
 }
 
-function mediaOf(document: Promotion, facts: Facts, scenes: readonly SceneTemplate[], scene: SceneTemplate, slot: MediaSlot, asked: readonly MediaSlot[] = []): PictureFacts | ClipFacts | null {
+function mediaOf(
+  document: Promotion,
+  facts: Facts,
+  scenes: readonly SceneTemplate[],
+  scene: SceneTemplate,
+  slot: MediaSlot,
+  asked: readonly MediaSlot[] = [],
+): PictureFacts | ClipFacts | null {
   const fill = document.fills[slotKey(scene, slot)];
   const chosen = fill?.kind === "media" ? visible(facts, fill.media) : null;
   const usual = slot.media === undefined ? null : visible(facts, slot.media);
@@ -98,7 +112,9 @@ function mediaOf(document: Promotion, facts: Facts, scenes: readonly SceneTempla
   if (slot.from === "product") return visible(facts, facts.product?.picture ?? "");
   const source = sourceSlot(document, scenes, scene, slot);
   // Slots that take their picture from each other have none.
-  return source?.slot.kind === "media" && !asked.includes(source.slot) ? mediaOf(document, facts, scenes, source.scene, source.slot, [...asked, slot]) : null;
+  return source?.slot.kind === "media" && !asked.includes(source.slot)
+    ? mediaOf(document, facts, scenes, source.scene, source.slot, [...asked, slot])
+    : null;
 }
 
 function visible(facts: Facts, id: string): PictureFacts | ClipFacts | null {

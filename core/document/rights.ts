@@ -16,4 +16,9 @@ export function rightsState(note: RightsNote, today: string): RightsState {
   return note.from !== null && note.from > today ? "not-yet" : "clear";
 }
 
-export const RIGHTS_WORDS: Readonly<Record<RightsState, string>> = { clear: "rights clear", missing: "no rights note", "not-yet": "rights not begun", ended: "rights ended" };
+export const RIGHTS_WORDS: Readonly<Record<RightsState, string>> = {
+  clear: "rights clear",
+  missing: "no rights note",
+  "not-yet": "rights not begun",
+  ended: "rights ended",
+};

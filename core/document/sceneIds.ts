@@ -1,7 +1,8 @@
 import { type Promotion, type PromotionScene, type TemplateRef } from "./promotion";
 
 /** Ids that no new scene may have. Fills of scenes that were taken out wait for them under their ids. */
-export const takenIds = ({ scenes, fills }: Pick<Promotion, "scenes" | "fills">): Set<string> => new Set([...scenes.map(({ id }) => id), ...Object.keys(fills).map((key) => key.split(".")[0] ?? "")]);
+export const takenIds = ({ scenes, fills }: Pick<Promotion, "scenes" | "fills">): Set<string> =>
+  new Set([...scenes.map(({ id }) => id), ...Object.keys(fills).map((key) => key.split(".")[0] ?? "")]);
 
 /** An id like a wanted one that is not taken. `freeId("tip-2", new Set(["tip-2"]))` is `tip-3`. */
 export function freeId(wanted: string, taken: ReadonlySet<string>): string {

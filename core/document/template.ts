@@ -6,14 +6,39 @@ import { type Millis } from "../units";
 import { type Arrangement } from "./arrangements";
 
 /** What words are for; a role decides face, sizes and how many lines. */
-export const WORDS_ROLES = ["headline", "name", "line", "small", "call", "contact", "figure", "quote", "label", "step", "stars", "link"] as const;
+export const WORDS_ROLES = [
+  "headline",
+  "name",
+  "line",
+  "small",
+  "call",
+  "contact",
+  "figure",
+  "quote",
+  "label",
+  "step",
+  "stars",
+  "link",
+] as const;
 export type WordsRole = (typeof WORDS_ROLES)[number];
 
 /** Where a slot's words can come from when nobody has typed any. */
 export const WORDS_BINDINGS = [
-  "product.name", "product.line", "product.price",
-  "offer.badge", "offer.now", "offer.was", "offer.saving", "offer.until", "offer.short", "offer.long",
-  "brand.name", "brand.call", "brand.website", "brand.sign-off.first", "brand.sign-off.second",
+  "product.name",
+  "product.line",
+  "product.price",
+  "offer.badge",
+  "offer.now",
+  "offer.was",
+  "offer.saving",
+  "offer.until",
+  "offer.short",
+  "offer.long",
+  "brand.name",
+  "brand.call",
+  "brand.website",
+  "brand.sign-off.first",
+  "brand.sign-off.second",
 ] as const;
 export type WordsBinding = (typeof WORDS_BINDINGS)[number];
 
@@ -124,7 +149,23 @@ export interface SoundPlan {
 }
 
 /** What a template is for: people choose by it. */
-export const PURPOSES = ["price drop", "new arrival", "reasons", "before and after", "event", "tips", "strips", "quote", "countdown", "how-to", "bundle", "back in stock", "menu", "notice", "other"] as const;
+export const PURPOSES = [
+  "price drop",
+  "new arrival",
+  "reasons",
+  "before and after",
+  "event",
+  "tips",
+  "strips",
+  "quote",
+  "countdown",
+  "how-to",
+  "bundle",
+  "back in stock",
+  "menu",
+  "notice",
+  "other",
+] as const;
 export type Purpose = (typeof PURPOSES)[number];
 
 export const TEMPLATE_VERSION = 2;
@@ -143,7 +184,8 @@ export interface Template {
 
 /** A slot's address in a document: `scene.slot`. */
 export type SlotKey = `${string}.${string}`;
-export const slotKey = (scene: { readonly id: string }, slot: { readonly id: string }): SlotKey => `${scene.id}.${slot.id}`;
+export const slotKey = (scene: { readonly id: string }, slot: { readonly id: string }): SlotKey =>
+  `${scene.id}.${slot.id}`;
 
 export interface FoundSlot {
   readonly scene: SceneTemplate;

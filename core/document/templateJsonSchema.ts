@@ -3,7 +3,16 @@ import { COLOR_ROLES } from "../color/palette";
 import { ANCHORS } from "../geometry/column";
 import { FORMAT_NAMES } from "../placement/formats";
 import { ALIGNS, BACKINGS, BAR_FILLS, STACK_WAYS, WIPE_WAYS, type ArrangementName } from "./arrangements";
-import { MOTIONS, PICTURE_SHAPES, PURPOSES, TEMPLATE_VERSION, TRANSITIONS, WORDS_BINDINGS, WORDS_ROLES, type Slot } from "./template";
+import {
+  MOTIONS,
+  PICTURE_SHAPES,
+  PURPOSES,
+  TEMPLATE_VERSION,
+  TRANSITIONS,
+  WORDS_BINDINGS,
+  WORDS_ROLES,
+  type Slot,
+} from "./template";
 import { MOST_SLOTS, MOST_TEMPLATE_SCENES } from "./templateSchema";
 
 type Json = Readonly<Record<string, unknown>>;
@@ -17,7 +26,12 @@ const flag: Json = { type: "boolean" };
 const id: Json = { type: "string", pattern: "^[a-z0-9][a-z0-9-]{0,59}$" };
 
 /** An object with these fields and no others; `optional` ones may be left out. */
-const object = (fields: Json, optional: Json = {}): Json => ({ type: "object", properties: { ...fields, ...optional }, required: Object.keys(fields), additionalProperties: false });
+const object = (fields: Json, optional: Json = {}): Json => ({
+  type: "object",
+  properties: { ...fields, ...optional },
+  required: Object.keys(fields),
+  additionalProperties: false,
+});
 
 const ARRANGEMENTS: Readonly<Record<ArrangementName, Json>> = {
   "full-picture": { words: one(ANCHORS), backing: one(BACKINGS) },
@@ -34,32 +48,70 @@ const ARRANGEMENTS: Readonly<Record<ArrangementName, Json>> = {
   "sign-off": { code: flag },
 };
 
-const place = object({ x: number(-4000, 4000), y: number(-4000, 4000), width: number(24, 4000), height: number(24, 4000) });
-const slotBase: Json = { id, label: title(60), hint: text(0, 120), required: flag, allows: object({ content: flag, color: flag, position: flag, remove: flag }) };
+const place = object({
+  x: number(-4000, 4000),
+  y: number(-4000, 4000),
+  width: number(24, 4000),
+  height: number(24, 4000),
+});
+const slotBase: Json = {
+  id,
+  label: title(60),
+  hint: text(0, 120),
+  required: flag,
+  allows: object({ content: flag, color: flag, position: flag, remove: flag }),
+};
 
 const slots = (media: Json): Readonly<Record<Slot["kind"], Json>> => ({
-  words: object({ ...slotBase, kind: { const: "words" }, role: one(WORDS_ROLES), budget: whole(1, 160) }, { binding: one(WORDS_BINDINGS), fallback: text(0, 160), color: one(COLOR_ROLES) }),
-  media: object({
-    ...slotBase, kind: { const: "media" }, accepts: { type: "array", items: one(["picture", "clip"]), minItems: 1, maxItems: 2 },
-    from: { type: "string", pattern: "^(product|nothing|slot:[a-z0-9-]+\\.[a-z0-9-]+)$" },
-    needs: object({ shape: one(PICTURE_SHAPES), leastPixels: whole(0, 4096), leastSeconds: number(0, 60) }),
-  }, { media }),
+  words: object(
+    { ...slotBase, kind: { const: "words" }, role: one(WORDS_ROLES), budget: whole(1, 160) },
+    { binding: one(WORDS_BINDINGS), fallback: text(0, 160), color: one(COLOR_ROLES) },
+  ),
+  media: object(
+    {
+      ...slotBase,
+      kind: { const: "media" },
+      accepts: { type: "array", items: one(["picture", "clip"]), minItems: 1, maxItems: 2 },
+      from: { type: "string", pattern: "^(product|nothing|slot:[a-z0-9-]+\\.[a-z0-9-]+)$" },
+      needs: object({ shape: one(PICTURE_SHAPES), leastPixels: whole(0, 4096), leastSeconds: number(0, 60) }),
+    },
+    { media },
+  ),
   offer: object({ ...slotBase, kind: { const: "offer" } }),
   products: object({ ...slotBase, kind: { const: "products" }, most: whole(1, 6) }),
 });
 
 function templateSchema(media: Json): Json {
   const scene = object({
-    id, name: title(40), arrangement: { oneOf: Object.entries(ARRANGEMENTS).map(([name, fields]) => object({ name: { const: name }, ...fields })) },
-    length: whole(500, 60_000), overlap: whole(0, 3000), ground: one(COLOR_ROLES), logo: flag,
+    id,
+    name: title(40),
+    arrangement: {
+      oneOf: Object.entries(ARRANGEMENTS).map(([name, fields]) => object({ name: { const: name }, ...fields })),
+    },
+    length: whole(500, 60_000),
+    overlap: whole(0, 3000),
+    ground: one(COLOR_ROLES),
+    logo: flag,
     slots: { type: "array", items: { oneOf: Object.values(slots(media)) }, maxItems: MOST_SLOTS },
     allows: object({ arrangement: flag, color: flag, timing: flag, remove: flag }),
-    places: object({}, Object.fromEntries(FORMAT_NAMES.map((format) => [format, { type: "object", additionalProperties: place }]))),
+    places: object(
+      {},
+      Object.fromEntries(FORMAT_NAMES.map((format) => [format, { type: "object", additionalProperties: place }])),
+    ),
   });
   return object({
-    version: { const: TEMPLATE_VERSION }, slug: id, name: title(60), purpose: one(PURPOSES), about: text(0, 200),
+    version: { const: TEMPLATE_VERSION },
+    slug: id,
+    name: title(60),
+    purpose: one(PURPOSES),
+    about: text(0, 200),
     scenes: { type: "array", items: scene, minItems: 1, maxItems: MOST_TEMPLATE_SCENES },
-    style: object({ motion: one(MOTIONS), transition: one(TRANSITIONS), zoom: flag, faces: object({}, Object.fromEntries(WORDS_ROLES.map((role) => [role, one(FACE_ROLES)]))) }),
+    style: object({
+      motion: one(MOTIONS),
+      transition: one(TRANSITIONS),
+      zoom: flag,
+      faces: object({}, Object.fromEntries(WORDS_ROLES.map((role) => [role, one(FACE_ROLES)]))),
+    }),
     sound: object({ fadeIn: whole(0, 10_000), fadeOut: whole(0, 10_000), loudness: number(-30, -9) }),
   });
 }
@@ -72,12 +124,29 @@ export function packageJsonSchema(): Json {
   return {
     $schema: "https://json-schema.org/draft/2020-12/schema",
     title: "Template package",
-    description: "template.json of a template package: a zip with this file, and the media it names. Lengths are design units (a format's short side is 1080), times milliseconds.",
+    description:
+      "template.json of a template package: a zip with this file, and the media it names. Lengths are design units (a format's short side is 1080), times milliseconds.",
     ...object({
       format: { const: "stencilcraft-template" },
       version: { const: 1 },
       template: templateSchema({ type: "string", pattern: "^media/[^/\\\\]+$" }),
-      media: { type: "array", maxItems: 60, items: object({ file: { type: "string", pattern: "^media/[^/\\\\]+$" }, name: title(200), kind: one(["picture", "clip"]), sha256: { type: "string", pattern: "^[0-9a-f]{64}$" }, rights: object({ source: text(0, 200), licence: text(0, 200), holder: text(0, 200), from: { type: ["string", "null"] }, to: { type: ["string", "null"] } }) }) },
+      media: {
+        type: "array",
+        maxItems: 60,
+        items: object({
+          file: { type: "string", pattern: "^media/[^/\\\\]+$" },
+          name: title(200),
+          kind: one(["picture", "clip"]),
+          sha256: { type: "string", pattern: "^[0-9a-f]{64}$" },
+          rights: object({
+            source: text(0, 200),
+            licence: text(0, 200),
+            holder: text(0, 200),
+            from: { type: ["string", "null"] },
+            to: { type: ["string", "null"] },
+          }),
+        }),
+      },
       fonts: { type: "array", maxItems: 20, items: object({ role: one(FACE_ROLES), family: title(80) }) },
     }),
   };

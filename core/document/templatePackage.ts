@@ -9,7 +9,13 @@ export interface PackagedMedia {
   readonly name: string;
   readonly kind: "picture" | "clip";
   readonly sha256: string;
-  readonly rights: { readonly source: string; readonly licence: string; readonly holder: string; readonly from: string | null; readonly to: string | null };
+  readonly rights: {
+    readonly source: string;
+    readonly licence: string;
+    readonly holder: string;
+    readonly from: string | null;
+    readonly to: string | null;
+  };
 }
 
 /** `template.json` of a package: the document with its media by path, and what goes with it. */
@@ -26,23 +32,52 @@ export const PACKAGE_FORMAT = "stencilcraft-template";
 export const PACKAGE_FILE = "template.json";
 export const MOST_PACKAGED_MEDIA = 60;
 
-const file = string().matches(/^media\/[^/\\]+$/, "Media lies in the folder “media”.").required();
+const file = string()
+  .matches(/^media\/[^/\\]+$/, "Media lies in the folder “media”.")
+  .required();
 const note = string().max(200, "At most 200 characters.").defined();
-const day = string().matches(/^\d{4}-\d{2}-\d{2}$/, "A day looks like 2026-11-29.").nullable().defined();
+const day = string()
+  .matches(/^\d{4}-\d{2}-\d{2}$/, "A day looks like 2026-11-29.")
+  .nullable()
+  .defined();
 const schema = object({
-  format: string<typeof PACKAGE_FORMAT>().oneOf([PACKAGE_FORMAT] as const, "This is not a template package.").required(),
-  version: number<1>().oneOf([1] as const, "This package was written by a newer Stencilcraft.").required(),
-  media: array(object({
-    file, name: string().matches(/\S/, "This must not be blank.").max(200).required(), kind: string().oneOf(["picture", "clip"] as const).required(), sha256: string().matches(/^[0-9a-f]{64}$/, "A SHA-256 has 64 digits.").required(),
-    rights: object({ source: note, licence: note, holder: note, from: day, to: day }).noUnknown().required(),
-  }).noUnknown().required()).max(MOST_PACKAGED_MEDIA, `A package has at most ${MOST_PACKAGED_MEDIA} media files.`).required(),
-  fonts: array(object({ role: string().oneOf(FACE_ROLES).required(), family: string().max(80).required() }).noUnknown().required()).max(20).required(),
+  format: string<typeof PACKAGE_FORMAT>()
+    .oneOf([PACKAGE_FORMAT] as const, "This is not a template package.")
+    .required(),
+  version: number<1>()
+    .oneOf([1] as const, "This package was written by a newer Stencilcraft.")
+    .required(),
+  media: array(
+    object({
+      file,
+      name: string().matches(/\S/, "This must not be blank.").max(200).required(),
+      kind: string()
+        .oneOf(["picture", "clip"] as const)
+        .required(),
+      sha256: string()
+        .matches(/^[0-9a-f]{64}$/, "A SHA-256 has 64 digits.")
+        .required(),
+      rights: object({ source: note, licence: note, holder: note, from: day, to: day }).noUnknown().required(),
+    })
+      .noUnknown()
+      .required(),
+  )
+    .max(MOST_PACKAGED_MEDIA, `A package has at most ${MOST_PACKAGED_MEDIA} media files.`)
+    .required(),
+  fonts: array(
+    object({ role: string().oneOf(FACE_ROLES).required(), family: string().max(80).required() })
+      .noUnknown()
+      .required(),
+  )
+    .max(20)
+    .required(),
 });
 
 /** Reads `template.json`. The template in it is read by `readTemplate` once its media have ids. Throws Yup's ValidationError. */
 export function readPackage(value: unknown): TemplatePackage {
   const read = schema.validateSync(value, { strict: true, abortEarly: false });
-  const template: unknown = typeof value === "object" && value !== null && "template" in value ? value.template : undefined;
+  const template: unknown =
+    typeof value === "object" && value !== null && "template" in value ? value.template : undefined;
   return { format: read.format, version: read.version, media: read.media, fonts: read.fonts, template };
 }
 
@@ -58,4 +93,10 @@ export function renameMedia(template: Template, rename: (media: string) => strin
 }
 
 /** The media that a template shows where nothing is filled. */
-export const mediaOfTemplate = ({ scenes }: Template): string[] => [...new Set(scenes.flatMap(({ slots }) => slots.flatMap((slot) => (slot.kind === "media" && slot.media !== undefined ? [slot.media] : []))))];
+export const mediaOfTemplate = ({ scenes }: Template): string[] => [
+  ...new Set(
+    scenes.flatMap(({ slots }) =>
+      slots.flatMap((slot) => (slot.kind === "media" && slot.media !== undefined ? [slot.media] : [])),
+    ),
+  ),
+];

@@ -3,8 +3,27 @@ import { FACE_ROLES } from "../brand/book";
 import { COLOR_ROLES } from "../color/palette";
 import { ANCHORS } from "../geometry/column";
 import { FORMAT_NAMES } from "../placement/formats";
-import { ALIGNS, ARRANGEMENT_NAMES, BACKINGS, BAR_FILLS, STACK_WAYS, WIPE_WAYS, type Arrangement, type ArrangementName } from "./arrangements";
-import { MOTIONS, PICTURE_SHAPES, PURPOSES, TEMPLATE_VERSION, TRANSITIONS, WORDS_BINDINGS, WORDS_ROLES, type Slot, type Template } from "./template";
+import {
+  ALIGNS,
+  ARRANGEMENT_NAMES,
+  BACKINGS,
+  BAR_FILLS,
+  STACK_WAYS,
+  WIPE_WAYS,
+  type Arrangement,
+  type ArrangementName,
+} from "./arrangements";
+import {
+  MOTIONS,
+  PICTURE_SHAPES,
+  PURPOSES,
+  TEMPLATE_VERSION,
+  TRANSITIONS,
+  WORDS_BINDINGS,
+  WORDS_ROLES,
+  type Slot,
+  type Template,
+} from "./template";
 import { upgradeTemplate } from "./upgrades";
 
 export const MOST_TEMPLATE_SCENES = 12;
@@ -12,27 +31,53 @@ export const MOST_SLOTS = 12;
 /** Far outside any shape: a place may hang over an edge, not lie nowhere. */
 const FARTHEST = 4000;
 
-const slug = string().matches(/^[a-z0-9][a-z0-9-]{0,59}$/, "An id is lower-case letters, digits and hyphens, at most 60.").required();
-const title = (most: number) => string().matches(/\S/, "This must not be blank.").max(most, `At most ${most} characters.`).required();
+const slug = string()
+  .matches(/^[a-z0-9][a-z0-9-]{0,59}$/, "An id is lower-case letters, digits and hyphens, at most 60.")
+  .required();
+const title = (most: number) =>
+  string().matches(/\S/, "This must not be blank.").max(most, `At most ${most} characters.`).required();
 const text = (most: number) => string().max(most, `At most ${most} characters.`).defined();
 const flag = boolean().required();
-const millis = (least: number, most: number) => number().integer("Times are whole milliseconds.").min(least, `At least ${least} ms.`).max(most, `At most ${most} ms.`).required();
+const millis = (least: number, most: number) =>
+  number()
+    .integer("Times are whole milliseconds.")
+    .min(least, `At least ${least} ms.`)
+    .max(most, `At most ${most} ms.`)
+    .required();
 const gap = number().min(0, "Not below 0.").max(60, "At most 60 units.").required();
 
 export const rectSchema = object({
-  x: number().min(-FARTHEST).max(FARTHEST).required(), y: number().min(-FARTHEST).max(FARTHEST).required(),
-  width: number().min(24, "At least 24 units.").max(FARTHEST).required(), height: number().min(24, "At least 24 units.").max(FARTHEST).required(),
+  x: number().min(-FARTHEST).max(FARTHEST).required(),
+  y: number().min(-FARTHEST).max(FARTHEST).required(),
+  width: number().min(24, "At least 24 units.").max(FARTHEST).required(),
+  height: number().min(24, "At least 24 units.").max(FARTHEST).required(),
 }).noUnknown();
 
-const named = <Name extends ArrangementName>(name: Name) => string<Name>().oneOf([name] as const).required();
+const named = <Name extends ArrangementName>(name: Name) =>
+  string<Name>()
+    .oneOf([name] as const)
+    .required();
 const ARRANGEMENTS: { readonly [Name in ArrangementName]: Schema<unknown> } = {
-  "full-picture": object({ name: named("full-picture"), words: string().oneOf(ANCHORS).required(), backing: string().oneOf(BACKINGS).required() }).noUnknown(),
-  split: object({ name: named("split"), share: number().min(0.34, "At least 0.34.").max(0.72, "At most 0.72.").required(), pictureFirst: flag, besideInSquare: flag }).noUnknown(),
+  "full-picture": object({
+    name: named("full-picture"),
+    words: string().oneOf(ANCHORS).required(),
+    backing: string().oneOf(BACKINGS).required(),
+  }).noUnknown(),
+  split: object({
+    name: named("split"),
+    share: number().min(0.34, "At least 0.34.").max(0.72, "At most 0.72.").required(),
+    pictureFirst: flag,
+    besideInSquare: flag,
+  }).noUnknown(),
   "top-and-tail": object({ name: named("top-and-tail"), bars: string().oneOf(BAR_FILLS).required() }).noUnknown(),
   stack: object({ name: named("stack"), way: string().oneOf(STACK_WAYS).required(), gap }).noUnknown(),
   mosaic: object({ name: named("mosaic"), gap }).noUnknown(),
   "cut-out-card": object({ name: named("cut-out-card"), pictureFirst: flag }).noUnknown(),
-  "words-only": object({ name: named("words-only"), words: string().oneOf(ANCHORS).required(), align: string().oneOf(ALIGNS).required() }).noUnknown(),
+  "words-only": object({
+    name: named("words-only"),
+    words: string().oneOf(ANCHORS).required(),
+    align: string().oneOf(ALIGNS).required(),
+  }).noUnknown(),
   "before-after": object({ name: named("before-after"), way: string().oneOf(WIPE_WAYS).required() }).noUnknown(),
   quote: object({ name: named("quote"), align: string().oneOf(ALIGNS).required() }).noUnknown(),
   steps: object({ name: named("steps"), numbered: flag }).noUnknown(),
@@ -41,66 +86,145 @@ const ARRANGEMENTS: { readonly [Name in ArrangementName]: Schema<unknown> } = {
 };
 
 /** What a value of one of several kinds must look like; a kind that there is not is a problem of its own. */
-function oneOfKinds<Kind extends string>(tag: string, kinds: readonly Kind[], schemaOf: (kind: Kind) => Schema<unknown>, sentence: string): (value: unknown) => Schema<unknown> {
+function oneOfKinds<Kind extends string>(
+  tag: string,
+  kinds: readonly Kind[],
+  schemaOf: (kind: Kind) => Schema<unknown>,
+  sentence: string,
+): (value: unknown) => Schema<unknown> {
   return (value) => {
-    const found: unknown = typeof value === "object" && value !== null && tag in value ? (value as Record<string, unknown>)[tag] : undefined;
+    const found: unknown =
+      typeof value === "object" && value !== null && tag in value ? (value as Record<string, unknown>)[tag] : undefined;
     const kind = kinds.find((one) => one === found);
     return kind ? schemaOf(kind).required() : mixed().test(tag, sentence, () => false);
   };
 }
 
 /** The schema that an arrangement must answer to, by its name. */
-export const arrangementSchema = oneOfKinds("name", ARRANGEMENT_NAMES, (name) => ARRANGEMENTS[name], `An arrangement is one of: ${ARRANGEMENT_NAMES.join(", ")}.`) as (value: unknown) => Schema<Arrangement>;
+export const arrangementSchema = oneOfKinds(
+  "name",
+  ARRANGEMENT_NAMES,
+  (name) => ARRANGEMENTS[name],
+  `An arrangement is one of: ${ARRANGEMENT_NAMES.join(", ")}.`,
+) as (value: unknown) => Schema<Arrangement>;
 
 const slotBase = {
-  id: slug, label: title(60), hint: text(120), required: flag,
+  id: slug,
+  label: title(60),
+  hint: text(120),
+  required: flag,
   allows: object({ content: flag, color: flag, position: flag, remove: flag }).noUnknown().required(),
 };
 const SLOTS: Readonly<Record<Slot["kind"], Schema<unknown>>> = {
   words: object({
-    ...slotBase, kind: string().oneOf(["words"]).required(), role: string().oneOf(WORDS_ROLES).required(), budget: number().integer().min(1, "At least 1.").max(160, "At most 160.").required(),
-    binding: string().oneOf(WORDS_BINDINGS).optional(), fallback: string().max(160, "At most 160 characters.").optional(), color: string().oneOf(COLOR_ROLES).optional(),
+    ...slotBase,
+    kind: string().oneOf(["words"]).required(),
+    role: string().oneOf(WORDS_ROLES).required(),
+    budget: number().integer().min(1, "At least 1.").max(160, "At most 160.").required(),
+    binding: string().oneOf(WORDS_BINDINGS).optional(),
+    fallback: string().max(160, "At most 160 characters.").optional(),
+    color: string().oneOf(COLOR_ROLES).optional(),
   }).noUnknown(),
   media: object({
-    ...slotBase, kind: string().oneOf(["media"]).required(), accepts: array(string().oneOf(["picture", "clip"]).required()).min(1, "Accept pictures, clips or both.").max(2).required(),
-    from: string().matches(/^(product|nothing|slot:[a-z0-9-]+\.[a-z0-9-]+)$/, "A picture comes from “product”, “nothing” or “slot:scene.slot”.").required(),
-    needs: object({ shape: string().oneOf(PICTURE_SHAPES).required(), leastPixels: number().integer().min(0).max(4096).required(), leastSeconds: number().min(0).max(60).required() }).noUnknown().required(),
+    ...slotBase,
+    kind: string().oneOf(["media"]).required(),
+    accepts: array(string().oneOf(["picture", "clip"]).required())
+      .min(1, "Accept pictures, clips or both.")
+      .max(2)
+      .required(),
+    from: string()
+      .matches(
+        /^(product|nothing|slot:[a-z0-9-]+\.[a-z0-9-]+)$/,
+        "A picture comes from “product”, “nothing” or “slot:scene.slot”.",
+      )
+      .required(),
+    needs: object({
+      shape: string().oneOf(PICTURE_SHAPES).required(),
+      leastPixels: number().integer().min(0).max(4096).required(),
+      leastSeconds: number().min(0).max(60).required(),
+    })
+      .noUnknown()
+      .required(),
     media: string().uuid("A media item is named by its id.").optional(),
   }).noUnknown(),
   offer: object({ ...slotBase, kind: string().oneOf(["offer"]).required() }).noUnknown(),
-  products: object({ ...slotBase, kind: string().oneOf(["products"]).required(), most: number().integer().min(1, "At least 1.").max(6, "At most 6 rows.").required() }).noUnknown(),
+  products: object({
+    ...slotBase,
+    kind: string().oneOf(["products"]).required(),
+    most: number().integer().min(1, "At least 1.").max(6, "At most 6 rows.").required(),
+  }).noUnknown(),
 };
 const SLOT_KINDS = Object.keys(SLOTS) as Slot["kind"][];
 const slotSchema = oneOfKinds("kind", SLOT_KINDS, (kind) => SLOTS[kind], `A slot is one of: ${SLOT_KINDS.join(", ")}.`);
 
-const places = object(Object.fromEntries(FORMAT_NAMES.map((format) => [format, lazy((value: unknown) => recordOf(value, rectSchema))]))).noUnknown().required();
+const places = object(
+  Object.fromEntries(FORMAT_NAMES.map((format) => [format, lazy((value: unknown) => recordOf(value, rectSchema))])),
+)
+  .noUnknown()
+  .required();
 
 function recordOf(value: unknown, schema: Schema<unknown>): Schema<unknown> {
   if (typeof value !== "object" || value === null) return mixed().optional();
   return object(Object.fromEntries(Object.keys(value).map((key) => [key, schema.required()])));
 }
 
-const once = (what: string) => ({ name: "once", message: `Two ${what} have the same id.`, test: (list: readonly { id?: unknown }[] | undefined): boolean => new Set(list?.map(({ id }) => id)).size === (list?.length ?? 0) });
+const once = (what: string) => ({
+  name: "once",
+  message: `Two ${what} have the same id.`,
+  test: (list: readonly { id?: unknown }[] | undefined): boolean =>
+    new Set(list?.map(({ id }) => id)).size === (list?.length ?? 0),
+});
 
 const scene = object({
-  id: slug, name: title(40), arrangement: lazy((value: unknown) => arrangementSchema(value)),
-  length: millis(500, 60_000), overlap: millis(0, 3000), ground: string().oneOf(COLOR_ROLES).required(), logo: flag,
-  slots: array(lazy((value: unknown) => slotSchema(value) as Schema<{ id: string }>)).max(MOST_SLOTS, `A scene has at most ${MOST_SLOTS} slots.`).required().test(once("slots of a scene")),
+  id: slug,
+  name: title(40),
+  arrangement: lazy((value: unknown) => arrangementSchema(value)),
+  length: millis(500, 60_000),
+  overlap: millis(0, 3000),
+  ground: string().oneOf(COLOR_ROLES).required(),
+  logo: flag,
+  slots: array(lazy((value: unknown) => slotSchema(value) as Schema<{ id: string }>))
+    .max(MOST_SLOTS, `A scene has at most ${MOST_SLOTS} slots.`)
+    .required()
+    .test(once("slots of a scene")),
   allows: object({ arrangement: flag, color: flag, timing: flag, remove: flag }).noUnknown().required(),
   places,
-}).noUnknown().required()
+})
+  .noUnknown()
+  .required()
   .test("overlap", "A transition takes at most half its scene.", (value) => value.overlap * 2 <= value.length);
 
 const schema = object({
   version: number().oneOf([TEMPLATE_VERSION], "This template was written by a newer Stencilcraft.").required(),
-  slug, name: title(60), purpose: string().oneOf(PURPOSES).required(), about: text(200),
-  scenes: array(scene).min(1, "A template needs at least one scene.").max(MOST_TEMPLATE_SCENES, `A template has at most ${MOST_TEMPLATE_SCENES} scenes.`).required().test(once("scenes")),
+  slug,
+  name: title(60),
+  purpose: string().oneOf(PURPOSES).required(),
+  about: text(200),
+  scenes: array(scene)
+    .min(1, "A template needs at least one scene.")
+    .max(MOST_TEMPLATE_SCENES, `A template has at most ${MOST_TEMPLATE_SCENES} scenes.`)
+    .required()
+    .test(once("scenes")),
   style: object({
-    motion: string().oneOf(MOTIONS).required(), transition: string().oneOf(TRANSITIONS).required(), zoom: flag,
-    faces: object(Object.fromEntries(WORDS_ROLES.map((role) => [role, string().oneOf(FACE_ROLES).optional()]))).noUnknown().required(),
-  }).noUnknown().required(),
-  sound: object({ fadeIn: millis(0, 10_000), fadeOut: millis(0, 10_000), loudness: number().min(-30, "At least −30 LUFS.").max(-9, "At most −9 LUFS.").required() }).noUnknown().required(),
-}).noUnknown().required();
+    motion: string().oneOf(MOTIONS).required(),
+    transition: string().oneOf(TRANSITIONS).required(),
+    zoom: flag,
+    faces: object(Object.fromEntries(WORDS_ROLES.map((role) => [role, string().oneOf(FACE_ROLES).optional()])))
+      .noUnknown()
+      .required(),
+  })
+    .noUnknown()
+    .required(),
+  sound: object({
+    fadeIn: millis(0, 10_000),
+    fadeOut: millis(0, 10_000),
+    loudness: number().min(-30, "At least −30 LUFS.").max(-9, "At most −9 LUFS.").required(),
+  })
+    .noUnknown()
+    .required(),
+})
+  .noUnknown()
+  .required();
 
 /**
  * Reads a template document at any door, upgrading older versions. Throws Yup's ValidationError with every problem and the
@@ -113,4 +237,12 @@ export function readTemplate(value: unknown): Template {
 
 /** The path of a field as Yup writes it (`scenes[0].name`), as a JSON Pointer (RFC 6901). */
 export const jsonPointer = (path: string | undefined): string =>
-  (path ?? "") === "" ? "" : `/${(path ?? "").replaceAll(/\["([^"]+)"\]/g, ".$1").replaceAll(/\[(\d+)\]/g, ".$1").split(".").filter(Boolean).map((part) => part.replaceAll("~", "~0").replaceAll("/", "~1")).join("/")}`;
+  (path ?? "") === ""
+    ? ""
+    : `/${(path ?? "")
+        .replaceAll(/\["([^"]+)"\]/g, ".$1")
+        .replaceAll(/\[(\d+)\]/g, ".$1")
+        .split(".")
+        .filter(Boolean)
+        .map((part) => part.replaceAll("~", "~0").replaceAll("/", "~1"))
+        .join("/")}`;

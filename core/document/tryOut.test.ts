@@ -5,10 +5,23 @@ import { type Trial, TRIALS, tryOut } from "./tryOut";
 
 const TALL = "00000000-0000-4000-8000-000000000071";
 const WIDE = "00000000-0000-4000-8000-000000000072";
-const on = { ref: shippedRef(THREE_REASONS), brand: BRAND_ID, product: PRODUCT_ID, hasProductPicture: true, media: [testPicture(), testClip({ width: 9000, height: 100 }), testPicture({ id: WIDE, width: 3000, height: 1000 }), testPicture({ id: TALL, width: 600, height: 1800 })] };
+const on = {
+  ref: shippedRef(THREE_REASONS),
+  brand: BRAND_ID,
+  product: PRODUCT_ID,
+  hasProductPicture: true,
+  media: [
+    testPicture(),
+    testClip({ width: 9000, height: 100 }),
+    testPicture({ id: WIDE, width: 3000, height: 1000 }),
+    testPicture({ id: TALL, width: 600, height: 1800 }),
+  ],
+};
 const tried = (trial: Trial) => tryOut(THREE_REASONS, trial, on);
-const mediaOf = (trial: Trial): Set<string> => new Set(Object.values(tried(trial).fills).flatMap((fill) => (fill.kind === "media" ? [fill.media] : [])));
-const wordsOf = (trial: Trial): string[] => Object.values(tried(trial).fills).flatMap((fill) => (fill.kind === "words" ? [fill.text] : []));
+const mediaOf = (trial: Trial): Set<string> =>
+  new Set(Object.values(tried(trial).fills).flatMap((fill) => (fill.kind === "media" ? [fill.media] : [])));
+const wordsOf = (trial: Trial): string[] =>
+  Object.values(tried(trial).fills).flatMap((fill) => (fill.kind === "words" ? [fill.text] : []));
 
 test("the widest and the tallest picture stand in every picture slot, and no clip counts as one", () => {
   expect([...mediaOf("widest picture")]).toEqual([WIDE]);
@@ -18,11 +31,16 @@ test("the widest and the tallest picture stand in every picture slot, and no cli
 test("trials of words fill every words slot: beyond what it is made for, with nothing, or from right to left", () => {
   const slots = THREE_REASONS.scenes.flatMap((scene) => scene.slots.filter((slot) => slot.kind === "words"));
   expect(wordsOf("no words")).toEqual(slots.map(() => ""));
-  expect(wordsOf("longest words").every((text, index) => [...text].length > (slots[index]?.kind === "words" ? slots[index].budget : 0) * 0.9)).toBe(true);
+  expect(
+    wordsOf("longest words").every(
+      (text, index) => [...text].length > (slots[index]?.kind === "words" ? slots[index].budget : 0) * 0.9,
+    ),
+  ).toBe(true);
   expect(wordsOf("right to left").every((text) => /^[\p{Script=Arabic}\s]+$/u.test(text))).toBe(true);
   expect(wordsOf("usual words")).toEqual([]);
 });
 
 test("every trial is a promotion of the draft's own scenes", () => {
-  for (const trial of TRIALS) expect(tried(trial).scenes.map(({ id }) => id)).toEqual(THREE_REASONS.scenes.map(({ id }) => id));
+  for (const trial of TRIALS)
+    expect(tried(trial).scenes.map(({ id }) => id)).toEqual(THREE_REASONS.scenes.map(({ id }) => id));
 });

@@ -5,10 +5,18 @@ import { sampleFills } from "./sample";
 import { type SlotKey, type Template, type WordsSlot, slotKey } from "./template";
 
 /** What a draft is tried out with. */
-export const TRIALS = ["usual words", "longest words", "no words", "right to left", "widest picture", "tallest picture"] as const;
+export const TRIALS = [
+  "usual words",
+  "longest words",
+  "no words",
+  "right to left",
+  "widest picture",
+  "tallest picture",
+] as const;
 export type Trial = (typeof TRIALS)[number];
 
-const LONG = "Everything on the long bench by the window and a good deal more than anybody would ever think of writing into a field of this size";
+const LONG =
+  "Everything on the long bench by the window and a good deal more than anybody would ever think of writing into a field of this size";
 const RIGHT_TO_LEFT = "كل ما على الطاولة الطويلة قرب النافذة وأكثر من ذلك بكثير في هذا الأسبوع فقط";
 
 /** What a draft is tried out on. */
@@ -21,26 +29,54 @@ export interface TriedOn {
 }
 
 /** A promotion that shows a template with extremes in its words or its pictures, and sample media where nothing else is. */
-export function tryOut(template: Template, trial: Trial, { ref, brand, product, media, hasProductPicture }: TriedOn): Promotion {
+export function tryOut(
+  template: Template,
+  trial: Trial,
+  { ref, brand, product, media, hasProductPicture }: TriedOn,
+): Promotion {
   const fills: Record<SlotKey, Fill> = { ...sampleFills(template, media, hasProductPicture) };
   const extreme = extremePicture(trial, media);
   for (const scene of template.scenes)
     for (const slot of scene.slots) {
-      if (slot.kind === "words" && slot.role !== "stars" && slot.role !== "link") Object.assign(fills, trialFill(slotKey(scene, slot), slot, trial));
-      if (slot.kind === "media" && extreme && slot.accepts.includes("picture")) fills[slotKey(scene, slot)] = { kind: "media", media: extreme.id };
+      if (slot.kind === "words" && slot.role !== "stars" && slot.role !== "link")
+        Object.assign(fills, trialFill(slotKey(scene, slot), slot, trial));
+      if (slot.kind === "media" && extreme && slot.accepts.includes("picture"))
+        fills[slotKey(scene, slot)] = { kind: "media", media: extreme.id };
     }
-  return { version: PROMOTION_VERSION, name: template.name, template: ref, brand, product, offer: null, tune: null, scenes: scenesOf(ref, template), fills, changes: {}, spare: [] };
+  return {
+    version: PROMOTION_VERSION,
+    name: template.name,
+    template: ref,
+    brand,
+    product,
+    offer: null,
+    tune: null,
+    scenes: scenesOf(ref, template),
+    fills,
+    changes: {},
+    spare: [],
+  };
 }
 
 /** A draft as a promotion in a brand, with facts in which it stands for the edition to come: all that its proofs need. */
-export function triedIn(facts: Facts, draft: Template, trial: Trial, on: Omit<TriedOn, "brand">): { readonly document: Promotion; readonly facts: Facts } {
-  return { document: tryOut(draft, trial, { ...on, brand: facts.brand.id }), facts: { ...facts, templates: { ...facts.templates, [templateKey(on.ref)]: draft } } };
+export function triedIn(
+  facts: Facts,
+  draft: Template,
+  trial: Trial,
+  on: Omit<TriedOn, "brand">,
+): { readonly document: Promotion; readonly facts: Facts } {
+  return {
+    document: tryOut(draft, trial, { ...on, brand: facts.brand.id }),
+    facts: { ...facts, templates: { ...facts.templates, [templateKey(on.ref)]: draft } },
+  };
 }
 
 /** The widest or the tallest picture at hand; null for trials of words. */
 function extremePicture(trial: Trial, media: readonly MediaFacts[]): PictureFacts | null {
   if (trial !== "widest picture" && trial !== "tallest picture") return null;
-  const pictures = media.filter((item) => item.kind === "picture").sort((one, other) => one.width / one.height - other.width / other.height);
+  const pictures = media
+    .filter((item) => item.kind === "picture")
+    .sort((one, other) => one.width / one.height - other.width / other.height);
   return (trial === "widest picture" ? pictures.at(-1) : pictures[0]) ?? null;
 }
 

@@ -5,11 +5,14 @@ import { NEW_ARRANGEMENTS, type Arrangement } from "./arrangements";
  * of it. What is not a document of an older version is given back as it is.
  */
 type Json = Record<string, unknown>;
-const isObject = (value: unknown): value is Json => typeof value === "object" && value !== null && !Array.isArray(value);
+const isObject = (value: unknown): value is Json =>
+  typeof value === "object" && value !== null && !Array.isArray(value);
 const listOf = (value: unknown): Json[] => (Array.isArray(value) ? value.filter(isObject) : []);
 
-export const upgradePromotion = (value: unknown): unknown => (isObject(value) && value["version"] === 1 ? promotionFrom1(value) : value);
-export const upgradeTemplate = (value: unknown): unknown => (isObject(value) && value["version"] === 1 ? templateFrom1(value) : value);
+export const upgradePromotion = (value: unknown): unknown =>
+  isObject(value) && value["version"] === 1 ? promotionFrom1(value) : value;
+export const upgradeTemplate = (value: unknown): unknown =>
+  isObject(value) && value["version"] === 1 ? templateFrom1(value) : value;
 
 /** The only template that promotions of version 1 could have, and its scenes. */
 const SCENES_OF_1: readonly string[] = ["hook", "product", "offer", "sign-off"];
@@ -27,10 +30,16 @@ function promotionFrom1(document: Json): Json {
   };
 }
 
-const ARRANGEMENTS_OF_1: Readonly<Record<string, { readonly arrangement: Arrangement; readonly ground: string; readonly logo: boolean }>> = {
+const ARRANGEMENTS_OF_1: Readonly<
+  Record<string, { readonly arrangement: Arrangement; readonly ground: string; readonly logo: boolean }>
+> = {
   "full-picture": { arrangement: NEW_ARRANGEMENTS["full-picture"], ground: "card", logo: true },
   product: { arrangement: NEW_ARRANGEMENTS.split, ground: "card", logo: false },
-  offer: { arrangement: { name: "split", share: 0.44, pictureFirst: false, besideInSquare: true }, ground: "primary", logo: false },
+  offer: {
+    arrangement: { name: "split", share: 0.44, pictureFirst: false, besideInSquare: true },
+    ground: "primary",
+    logo: false,
+  },
   "sign-off": { arrangement: NEW_ARRANGEMENTS["sign-off"], ground: "ink", logo: true },
 };
 

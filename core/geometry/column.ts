@@ -12,7 +12,11 @@ export interface ColumnItem<Key extends string> {
 }
 
 /** Divides a column's height among its items by their shares, with equal gaps. An item's box depends on no other's words. */
-export function allotColumn<Key extends string>(area: Rect, items: readonly ColumnItem<Key>[], gap: number): Record<Key, Rect> {
+export function allotColumn<Key extends string>(
+  area: Rect,
+  items: readonly ColumnItem<Key>[],
+  gap: number,
+): Record<Key, Rect> {
   const free = area.height - gap * Math.max(0, items.length - 1);
   if (free <= 0) throw new RangeError(`A column ${area.height} units high has no room for ${items.length} items.`);
   const shares = items.reduce((sum, item) => sum + item.share, 0);

@@ -2,8 +2,13 @@ import fc from "fast-check";
 import { containPlace, coverPart } from "./framing";
 import { contains, rect } from "./rect";
 
-const shape = fc.record({ width: fc.integer({ min: 100, max: 4000 }), height: fc.integer({ min: 100, max: 4000 }) }).filter(({ width, height }) => width / height <= 4 && height / width <= 4);
-const focal = fc.record({ x: fc.double({ min: 0, max: 1, noNaN: true }), y: fc.double({ min: 0, max: 1, noNaN: true }) });
+const shape = fc
+  .record({ width: fc.integer({ min: 100, max: 4000 }), height: fc.integer({ min: 100, max: 4000 }) })
+  .filter(({ width, height }) => width / height <= 4 && height / width <= 4);
+const focal = fc.record({
+  x: fc.double({ min: 0, max: 1, noNaN: true }),
+  y: fc.double({ min: 0, max: 1, noNaN: true }),
+});
 
 test("a whole 16:9 picture in a square is scaled to 56.25 % with bars of 236.25 (common practice)", () => {
   expect(containPlace({ width: 1920, height: 1080 }, rect(0, 0, 1080, 1080))).toEqual(rect(0, 236.25, 1080, 607.5));

@@ -1,7 +1,14 @@
 import fc from "fast-check";
 import { pyramidLevel } from "./pyramid";
 
-test.each([[1, 0], [0.51, 0], [0.5, 1], [0.26, 1], [0.25, 2], [3, 0]])("a drawing scale of %d takes level %d", (scale, level) => {
+test.each([
+  [1, 0],
+  [0.51, 0],
+  [0.5, 1],
+  [0.26, 1],
+  [0.25, 2],
+  [3, 0],
+])("a drawing scale of %d takes level %d", (scale, level) => {
   expect(pyramidLevel(scale, 7)).toBe(level);
 });
 

@@ -36,7 +36,10 @@ export const evenInsets = (amount: number): Insets => ({ top: amount, right: amo
 /** Whether `inner` lies within `outer`, allowing `slack` design units for floating point. */
 export function contains(outer: Rect, inner: Rect, slack = 1e-6): boolean {
   return (
-    inner.x >= outer.x - slack && inner.y >= outer.y - slack && right(inner) <= right(outer) + slack && bottom(inner) <= bottom(outer) + slack
+    inner.x >= outer.x - slack &&
+    inner.y >= outer.y - slack &&
+    right(inner) <= right(outer) + slack &&
+    bottom(inner) <= bottom(outer) + slack
   );
 }
 

@@ -21,11 +21,14 @@ test("control points outside 0 to 1 in x are refused", () => {
   expect(() => cubicBezier(-0.1, 0, 1, 1)).toThrow(RangeError);
 });
 
-test.each(["rise", "slide", "pop"] as const)("words that %s are unseen before, at rest between, and gone after", (kind) => {
-  expect(motionAt(kind, 99, 100, 4000).alpha).toBe(0);
-  expect(motionAt(kind, 2000, 100, 4000)).toBe(AT_REST);
-  expect(motionAt(kind, 4000, 100, 4000).alpha).toBe(0);
-});
+test.each(["rise", "slide", "pop"] as const)(
+  "words that %s are unseen before, at rest between, and gone after",
+  (kind) => {
+    expect(motionAt(kind, 99, 100, 4000).alpha).toBe(0);
+    expect(motionAt(kind, 2000, 100, 4000)).toBe(AT_REST);
+    expect(motionAt(kind, 4000, 100, 4000).alpha).toBe(0);
+  },
+);
 
 test("words that stay to the end never leave", () => {
   expect(motionAt("rise", 1e6, 100, Infinity)).toBe(AT_REST);

@@ -6,9 +6,12 @@ export type Easing = (progress: number) => number;
  * Solved by Newton steps, with bisection where the slope is too flat for them.
  */
 export function cubicBezier(x1: number, y1: number, x2: number, y2: number): Easing {
-  if (x1 < 0 || x1 > 1 || x2 < 0 || x2 > 1) throw new RangeError("The x of both control points must lie between 0 and 1.");
-  const at = (a: number, b: number, t: number): number => ((1 - 3 * b + 3 * a) * t + (3 * b - 6 * a)) * t * t + 3 * a * t;
-  const slope = (a: number, b: number, t: number): number => 3 * (1 - 3 * b + 3 * a) * t * t + 2 * (3 * b - 6 * a) * t + 3 * a;
+  if (x1 < 0 || x1 > 1 || x2 < 0 || x2 > 1)
+    throw new RangeError("The x of both control points must lie between 0 and 1.");
+  const at = (a: number, b: number, t: number): number =>
+    ((1 - 3 * b + 3 * a) * t + (3 * b - 6 * a)) * t * t + 3 * a * t;
+  const slope = (a: number, b: number, t: number): number =>
+    3 * (1 - 3 * b + 3 * a) * t * t + 2 * (3 * b - 6 * a) * t + 3 * a;
   const parameterFor = (x: number): number => {
     let t = x;
     for (let step = 0; step < 8; step++) {

@@ -6,13 +6,26 @@ import { PRICE_ENDINGS, withEnding } from "./priceEnding";
 import { type OfferTerms } from "./terms";
 
 const gbp = (amount: number) => money(amount, "GBP");
-const percentOff = (percent: number, ending: (typeof PRICE_ENDINGS)[number] = "exact"): OfferTerms => ({ kind: "percent-off", percent, ending });
+const percentOff = (percent: number, ending: (typeof PRICE_ENDINGS)[number] = "exact"): OfferTerms => ({
+  kind: "percent-off",
+  percent,
+  ending,
+});
 const anyPrice = fc.integer({ min: 1, max: 10_000_000 });
 const anyPercent = fc.integer({ min: 1, max: 10_000 }).map((hundredths) => hundredths / 100);
 
 const numbers = (was: number, terms: OfferTerms): readonly number[] | null => {
   const figures = offerFigures(gbp(was), terms);
-  return figures && [figures.pieces, figures.was.amount, figures.now.amount, figures.saving.amount, figures.percent, figures.each.amount];
+  return (
+    figures && [
+      figures.pieces,
+      figures.was.amount,
+      figures.now.amount,
+      figures.saving.amount,
+      figures.percent,
+      figures.each.amount,
+    ]
+  );
 };
 
 // Worked by hand. Columns: price, terms → pieces, was, now, saving, percent shown, one piece.
@@ -40,16 +53,28 @@ describe("percent off", () => {
       }),
     );
   });
-  test.each([0, -5, 100.01])("%d %% is refused", (percent) => expect(() => offerFigures(gbp(2400), percentOff(percent))).toThrow(RangeError));
+  test.each([0, -5, 100.01])("%d %% is refused", (percent) =>
+    expect(() => offerFigures(gbp(2400), percentOff(percent))).toThrow(RangeError),
+  );
 });
 
 describe("price endings", () => {
   test.each([
-    [".99", 2040, 1999], [".99", 1999, 1999], [".95", 2040, 1995], [".90", 2090, 2090], [".50", 2040, 1950], [".00", 2040, 2000], ["exact", 2040, 2040],
-    [".99", 98, 98], [".00", 40, 40], [".00", 0, 0],
+    [".99", 2040, 1999],
+    [".99", 1999, 1999],
+    [".95", 2040, 1995],
+    [".90", 2090, 2090],
+    [".50", 2040, 1950],
+    [".00", 2040, 2000],
+    ["exact", 2040, 2040],
+    [".99", 98, 98],
+    [".00", 40, 40],
+    [".00", 0, 0],
   ] as const)("%s brings %d to %d", (ending, from, to) => expect(withEnding(gbp(from), ending).amount).toBe(to));
-  test("a currency without fractions has no endings (ISO 4217: JPY)", () => expect(withEnding(money(1234, "JPY"), ".99").amount).toBe(1234));
-  test("a thousandth currency ends in thousandths (ISO 4217: BHD)", () => expect(withEnding(money(5432, "BHD"), ".95").amount).toBe(4950));
+  test("a currency without fractions has no endings (ISO 4217: JPY)", () =>
+    expect(withEnding(money(1234, "JPY"), ".99").amount).toBe(1234));
+  test("a thousandth currency ends in thousandths (ISO 4217: BHD)", () =>
+    expect(withEnding(money(5432, "BHD"), ".95").amount).toBe(4950));
 });
 
 describe("money off and new price", () => {
@@ -62,10 +87,16 @@ describe("money off and new price", () => {
   ] as const)("%s", (_, was, terms, wanted) => expect(numbers(was, terms)).toEqual(wanted));
 
   test.each([
-    ["more off than it costs", { kind: "money-off", amount: gbp(2401), ending: "exact" }, /more than the product costs/],
+    [
+      "more off than it costs",
+      { kind: "money-off", amount: gbp(2401), ending: "exact" },
+      /more than the product costs/,
+    ],
     ["a new price that is the old", { kind: "new-price", price: gbp(2400) }, /below the price before/],
     ["another currency", { kind: "new-price", price: money(10, "EUR") }, /in EUR, but the product is priced in GBP/],
-  ] as const)("%s is refused in words", (_, terms, words) => expect(() => offerFigures(gbp(2400), terms)).toThrow(words));
+  ] as const)("%s is refused in words", (_, terms, words) =>
+    expect(() => offerFigures(gbp(2400), terms)).toThrow(words),
+  );
 });
 
 describe("several pieces", () => {
@@ -82,21 +113,35 @@ describe("several pieces", () => {
     ["dearest together: two groups", [1000, 900, 800, 300, 200, 100], 1000 + 900 + 300 + 200],
     ["what is left over pays in full", [1000, 900, 800, 300], 1000 + 900 + 300],
     ["two pieces are no group", [1000, 900], 1900],
-  ])("three for two, mixed prices: %s", (_, prices, now) => expect(basketFigures(prices.map(gbp), { kind: "buy-x-get-y", buy: 2, free: 1 }).now.amount).toBe(now));
+  ])("three for two, mixed prices: %s", (_, prices, now) =>
+    expect(basketFigures(prices.map(gbp), { kind: "buy-x-get-y", buy: 2, free: 1 }).now.amount).toBe(now),
+  );
 
-  test("a set price never makes a cheap group dearer", () => expect(basketFigures([1000, 900, 100, 100].map(gbp), { kind: "n-for", count: 2, price: gbp(1500) }).now.amount).toBe(1500 + 200));
-  test("several for a price that saves nothing is refused", () => expect(() => offerFigures(gbp(300), { kind: "n-for", count: 3, price: gbp(900) })).toThrow(/no more than that/));
+  test("a set price never makes a cheap group dearer", () =>
+    expect(
+      basketFigures([1000, 900, 100, 100].map(gbp), { kind: "n-for", count: 2, price: gbp(1500) }).now.amount,
+    ).toBe(1500 + 200));
+  test("several for a price that saves nothing is refused", () =>
+    expect(() => offerFigures(gbp(300), { kind: "n-for", count: 3, price: gbp(900) })).toThrow(/no more than that/));
 
   test("no basket costs more with an offer than without, and free pieces are never the dearest", () => {
     fc.assert(
-      fc.property(fc.array(anyPrice, { minLength: 1, maxLength: 12 }), fc.integer({ min: 1, max: 4 }), fc.integer({ min: 1, max: 3 }), (prices, buy, free) => {
-        const { was, now, saving } = basketFigures(prices.map(gbp), { kind: "buy-x-get-y", buy, free });
-        expect(now.amount).toBeLessThanOrEqual(was.amount);
-        // At most `free` of each full group are free, so at most that many of the dearest.
-        const mostFree = Math.floor(prices.length / (buy + free)) * free;
-        const dearest = [...prices].sort((a, b) => b - a).slice(0, mostFree).reduce((total, one) => total + one, 0);
-        expect(saving.amount).toBeLessThanOrEqual(dearest);
-      }),
+      fc.property(
+        fc.array(anyPrice, { minLength: 1, maxLength: 12 }),
+        fc.integer({ min: 1, max: 4 }),
+        fc.integer({ min: 1, max: 3 }),
+        (prices, buy, free) => {
+          const { was, now, saving } = basketFigures(prices.map(gbp), { kind: "buy-x-get-y", buy, free });
+          expect(now.amount).toBeLessThanOrEqual(was.amount);
+          // At most `free` of each full group are free, so at most that many of the dearest.
+          const mostFree = Math.floor(prices.length / (buy + free)) * free;
+          const dearest = [...prices]
+            .sort((a, b) => b - a)
+            .slice(0, mostFree)
+            .reduce((total, one) => total + one, 0);
+          expect(saving.amount).toBeLessThanOrEqual(dearest);
+        },
+      ),
     );
   });
 });
@@ -111,9 +156,12 @@ describe("bundles", () => {
     expect([pieces, was.amount, now.amount, saving.amount, percent, each.amount]).toEqual(wanted);
   });
   test("one product is no bundle", () => expect(() => bundleFigures([gbp(100)], gbp(50))).toThrow(/two products/));
-  test("a bundle that saves nothing is refused", () => expect(() => bundleFigures([gbp(100), gbp(100)], gbp(200))).toThrow(/cost less/));
+  test("a bundle that saves nothing is refused", () =>
+    expect(() => bundleFigures([gbp(100), gbp(100)], gbp(200))).toThrow(/cost less/));
 });
 
 test.each([
-  [{ kind: "gift", gift: "trowel", leastSpend: null }], [{ kind: "free-delivery", leastSpend: gbp(3000) }], [{ kind: "announcement", text: "Open late on Friday" }],
+  [{ kind: "gift", gift: "trowel", leastSpend: null }],
+  [{ kind: "free-delivery", leastSpend: gbp(3000) }],
+  [{ kind: "announcement", text: "Open late on Friday" }],
 ] as const)("%o changes no price", (terms) => expect(offerFigures(gbp(100), terms)).toBeNull());

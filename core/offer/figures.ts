@@ -28,11 +28,17 @@ export interface OfferFigures {
 export function offerFigures(price: Money, terms: OfferTerms): OfferFigures | null {
   switch (terms.kind) {
     case "percent-off": {
-      if (!(terms.percent > 0 && terms.percent <= 100)) throw new RangeError(`A percentage off must be above 0 and at most 100, got ${terms.percent}.`);
+      if (!(terms.percent > 0 && terms.percent <= 100))
+        throw new RangeError(`A percentage off must be above 0 and at most 100, got ${terms.percent}.`);
       const left = new Decimal(100).minus(terms.percent).div(100);
-      const now = withEnding(money(new Decimal(price.amount).times(left).floor().toNumber(), price.currency), terms.ending);
+      const now = withEnding(
+        money(new Decimal(price.amount).times(left).floor().toNumber(), price.currency),
+        terms.ending,
+      );
       const figures = between(1, price, now);
-      return terms.ending === "exact" ? { ...figures, percent: Math.min(figures.percent, Math.floor(terms.percent)) } : figures;
+      return terms.ending === "exact"
+        ? { ...figures, percent: Math.min(figures.percent, Math.floor(terms.percent)) }
+        : figures;
     }
     case "money-off":
       sameCurrency(price, terms.amount);
@@ -43,10 +49,17 @@ export function offerFigures(price: Money, terms: OfferTerms): OfferFigures | nu
       if (terms.price.amount >= price.amount) throw new RangeError("The new price must be below the price before.");
       return between(1, price, terms.price);
     case "buy-x-get-y":
-      return basketFigures(Array.from({ length: terms.buy + terms.free }, () => price), terms);
+      return basketFigures(
+        Array.from({ length: terms.buy + terms.free }, () => price),
+        terms,
+      );
     case "n-for": {
-      const figures = basketFigures(Array.from({ length: terms.count }, () => price), terms);
-      if (figures.saving.amount <= 0) throw new RangeError(`${terms.count} pieces cost no more than that without the offer.`);
+      const figures = basketFigures(
+        Array.from({ length: terms.count }, () => price),
+        terms,
+      );
+      if (figures.saving.amount <= 0)
+        throw new RangeError(`${terms.count} pieces cost no more than that without the offer.`);
       return figures;
     }
     case "bundle-price":
@@ -61,7 +74,10 @@ export function offerFigures(price: Money, terms: OfferTerms): OfferFigures | nu
  * The figures of a multi-buy on a basket of mixed prices. The dearest pieces are put together, group by group; of each
  * full group the cheapest are free, or the group costs its set price if that is lower. Pieces left over pay in full.
  */
-export function basketFigures(prices: readonly Money[], terms: Extract<OfferTerms, { kind: "buy-x-get-y" | "n-for" }>): OfferFigures {
+export function basketFigures(
+  prices: readonly Money[],
+  terms: Extract<OfferTerms, { kind: "buy-x-get-y" | "n-for" }>,
+): OfferFigures {
   const currency = prices[0]?.currency;
   if (!currency) throw new RangeError("A basket needs at least one piece.");
   prices.forEach((one) => sameCurrency(one, { currency }));
@@ -96,5 +112,6 @@ function between(pieces: number, was: Money, now: Money): OfferFigures {
 const sum = (amounts: readonly number[]): number => amounts.reduce((total, amount) => total + amount, 0);
 
 function sameCurrency(product: { readonly currency: string }, offer: { readonly currency: string }): void {
-  if (product.currency !== offer.currency) throw new RangeError(`The offer is in ${offer.currency}, but the product is priced in ${product.currency}.`);
+  if (product.currency !== offer.currency)
+    throw new RangeError(`The offer is in ${offer.currency}, but the product is priced in ${product.currency}.`);
 }

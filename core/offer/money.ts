@@ -9,8 +9,29 @@ export interface Money {
 
 /** Decimal places by ISO 4217, for the codes whose minor unit is not a hundredth. */
 const OTHER_DIGITS: Readonly<Record<string, number>> = {
-  BIF: 0, CLP: 0, DJF: 0, GNF: 0, ISK: 0, JPY: 0, KMF: 0, KRW: 0, PYG: 0, RWF: 0, UGX: 0, VND: 0, VUV: 0, XAF: 0, XOF: 0, XPF: 0,
-  BHD: 3, IQD: 3, JOD: 3, KWD: 3, LYD: 3, OMR: 3, TND: 3,
+  BIF: 0,
+  CLP: 0,
+  DJF: 0,
+  GNF: 0,
+  ISK: 0,
+  JPY: 0,
+  KMF: 0,
+  KRW: 0,
+  PYG: 0,
+  RWF: 0,
+  UGX: 0,
+  VND: 0,
+  VUV: 0,
+  XAF: 0,
+  XOF: 0,
+  XPF: 0,
+  BHD: 3,
+  IQD: 3,
+  JOD: 3,
+  KWD: 3,
+  LYD: 3,
+  OMR: 3,
+  TND: 3,
 };
 
 /** How many decimal places a currency has: 2 for GBP, 0 for JPY, 3 for BHD (ISO 4217). */
@@ -24,8 +45,12 @@ export const money = (amount: number, currency: string): Money => ({ amount: min
  */
 export function parsePrice(typed: string, currency: string): Money {
   const digits = minorDigits(currency);
-  const bare = typed.trim().replace(/^[^\d-]+|[^\d]+$/g, "").replace(/[\s\u00a0\u202f']/g, "");
-  const commaIsDecimal = !bare.includes(".") && new RegExp(`^\\d+,\\d{1,${Math.max(1, Math.min(2, digits))}}$`).test(bare);
+  const bare = typed
+    .trim()
+    .replace(/^[^\d-]+|[^\d]+$/g, "")
+    .replace(/[\s\u00a0\u202f']/g, "");
+  const commaIsDecimal =
+    !bare.includes(".") && new RegExp(`^\\d+,\\d{1,${Math.max(1, Math.min(2, digits))}}$`).test(bare);
   const plain = commaIsDecimal ? bare.replace(",", ".") : bare.replace(/,(?=\d{3}(\D|$))/g, "");
   if (!/^\d{1,12}(\.\d+)?$/.test(plain)) throw new SyntaxError(`“${typed}” is not a price. Write it like 24.00.`);
   const minor = new Decimal(plain).times(new Decimal(10).pow(digits));

@@ -5,17 +5,42 @@ import { instantOf, lastDay, offerState, wallTime } from "./validity";
 const price = fc.integer({ min: 1, max: 10_000_000 });
 
 describe("money", () => {
-  test.each([["GBP", 2], ["JPY", 0], ["BHD", 3]])("%s has %d decimal places (ISO 4217)", (currency, digits) => expect(minorDigits(currency)).toBe(digits));
+  test.each([
+    ["GBP", 2],
+    ["JPY", 0],
+    ["BHD", 3],
+  ])("%s has %d decimal places (ISO 4217)", (currency, digits) => expect(minorDigits(currency)).toBe(digits));
 
   test.each([
-    ["24", "GBP", 2400], ["24.00", "GBP", 2400], ["£24.5", "GBP", 2450], ["24,50", "EUR", 2450], ["1,250", "GBP", 125000], ["1,250.50", "GBP", 125050], ["1.234", "BHD", 1234], ["300", "JPY", 300], [" 0 ", "GBP", 0],
+    ["24", "GBP", 2400],
+    ["24.00", "GBP", 2400],
+    ["£24.5", "GBP", 2450],
+    ["24,50", "EUR", 2450],
+    ["1,250", "GBP", 125000],
+    ["1,250.50", "GBP", 125050],
+    ["1.234", "BHD", 1234],
+    ["300", "JPY", 300],
+    [" 0 ", "GBP", 0],
   ])("“%s” in %s is %d", (typed, currency, amount) => expect(parsePrice(typed, currency).amount).toBe(amount));
 
-  test.each([["", "GBP"], ["cheap", "GBP"], ["-3", "GBP"], ["24.005", "GBP"], ["3.5", "JPY"], ["1.2.3", "GBP"], ["9".repeat(30), "GBP"]])("“%s” in %s is refused with words", (typed, currency) =>
-    expect(() => parsePrice(typed, currency)).toThrow(/not a price|decimal places/));
+  test.each([
+    ["", "GBP"],
+    ["cheap", "GBP"],
+    ["-3", "GBP"],
+    ["24.005", "GBP"],
+    ["3.5", "JPY"],
+    ["1.2.3", "GBP"],
+    ["9".repeat(30), "GBP"],
+  ])("“%s” in %s is refused with words", (typed, currency) =>
+    expect(() => parsePrice(typed, currency)).toThrow(/not a price|decimal places/),
+  );
 
   test("typed and written amounts round-trip in every kind of currency", () => {
-    fc.assert(fc.property(price, fc.constantFrom("GBP", "JPY", "BHD"), (amount, currency) => expect(parsePrice(plainAmount(money(amount, currency)), currency).amount).toBe(amount)));
+    fc.assert(
+      fc.property(price, fc.constantFrom("GBP", "JPY", "BHD"), (amount, currency) =>
+        expect(parsePrice(plainAmount(money(amount, currency)), currency).amount).toBe(amount),
+      ),
+    );
   });
 
   test("a fraction of a minor unit is not money", () => expect(() => money(1.5, "GBP")).toThrow(RangeError));
@@ -28,7 +53,11 @@ describe("money", () => {
 
 describe("validity", () => {
   test("a window ends at its end, and begins at its start", () => {
-    const window = { startsAt: new Date("2030-05-01T00:00Z"), endsAt: new Date("2030-05-08T00:00Z"), zone: "Europe/London" };
+    const window = {
+      startsAt: new Date("2030-05-01T00:00Z"),
+      endsAt: new Date("2030-05-08T00:00Z"),
+      zone: "Europe/London",
+    };
     expect(offerState(window, new Date("2030-04-30T23:59:59Z"))).toBe("coming");
     expect(offerState(window, window.startsAt)).toBe("running");
     expect(offerState(window, window.endsAt)).toBe("ended");
@@ -46,9 +75,14 @@ describe("validity", () => {
   });
 
   test("an offer that ends at midnight ends on the day before", () => {
-    const window = { startsAt: new Date("2030-03-25T00:00Z"), endsAt: instantOf("2030-04-01T00:00", "Europe/London"), zone: "Europe/London" };
+    const window = {
+      startsAt: new Date("2030-03-25T00:00Z"),
+      endsAt: instantOf("2030-04-01T00:00", "Europe/London"),
+      zone: "Europe/London",
+    };
     expect(lastDay(window, "en-GB")).toBe("Sunday 31 March");
   });
 
-  test("a time that is none is named", () => expect(() => instantOf("tomorrow", "Europe/London")).toThrow("“tomorrow”"));
+  test("a time that is none is named", () =>
+    expect(() => instantOf("tomorrow", "Europe/London")).toThrow("“tomorrow”"));
 });

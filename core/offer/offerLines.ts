@@ -32,19 +32,44 @@ const NBSP = "\u00a0";
  * Writes an offer on a product out in words, with figures and dates in a locale. Called on the server only, as writePrice.
  * Throws as `offerFigures` and `bundleFigures` do.
  */
-export function offerLines(product: OfferedProduct, terms: OfferTerms, window: OfferWindow, locale: string): OfferLines {
-  const figures = terms.kind === "bundle-price" ? bundleFigures(product.bundle ?? [product.price], terms.price) : offerFigures(product.price, terms);
+export function offerLines(
+  product: OfferedProduct,
+  terms: OfferTerms,
+  window: OfferWindow,
+  locale: string,
+): OfferLines {
+  const figures =
+    terms.kind === "bundle-price"
+      ? bundleFigures(product.bundle ?? [product.price], terms.price)
+      : offerFigures(product.price, terms);
   const until = `Until ${lastDay(window, locale)}`;
   if (!figures) {
     const badge = offerBadge(terms, locale);
-    return { was: "", now: writeShort(product.price, locale), badge, saving: "", until, short: badge, long: `${capital(badge)} with ${product.name}, until ${lastDay(window, locale)}` };
+    return {
+      was: "",
+      now: writeShort(product.price, locale),
+      badge,
+      saving: "",
+      until,
+      short: badge,
+      long: `${capital(badge)} with ${product.name}, until ${lastDay(window, locale)}`,
+    };
   }
   const write = pairWriter(figures, locale);
   const [was, now] = [write(figures.was), write(figures.now)];
-  const badge = terms.kind === "percent-off" || terms.kind === "new-price" || terms.kind === "money-off" || terms.kind === "bundle-price" ? savingBadge(figures, terms, locale) : offerBadge(terms, locale);
+  const badge =
+    terms.kind === "percent-off" ||
+    terms.kind === "new-price" ||
+    terms.kind === "money-off" ||
+    terms.kind === "bundle-price"
+      ? savingBadge(figures, terms, locale)
+      : offerBadge(terms, locale);
   const several = figures.pieces > 1 && terms.kind !== "bundle-price" ? `${figures.pieces} × ` : "";
   return {
-    was, now, badge, until,
+    was,
+    now,
+    badge,
+    until,
     saving: `You save ${writeShort(figures.saving, locale)}`,
     short: `${was} → ${now}`,
     long: `${several}${product.name}${terms.kind === "bundle-price" ? " and more" : ""}: ${now} instead of ${was}, until ${lastDay(window, locale)}`,
@@ -78,12 +103,15 @@ export function offerBadge(terms: OfferTerms, locale: string): string {
 /** The badge of a lowered price: the whole percent where that is at least one, else the saving. */
 function savingBadge(figures: OfferFigures, terms: OfferTerms, locale: string): string {
   if (terms.kind === "money-off") return `${writeShort(figures.saving, locale)} off`;
-  return figures.percent >= 1 ? `${number(figures.percent, locale)}${NBSP}% off` : `save ${writeShort(figures.saving, locale)}`;
+  return figures.percent >= 1
+    ? `${number(figures.percent, locale)}${NBSP}% off`
+    : `save ${writeShort(figures.saving, locale)}`;
 }
 
 const fromSpend = (least: Money | null, locale: string): string => (least ? ` from ${writeShort(least, locale)}` : "");
 const writeShort = (price: Money, locale: string): string => writePrice(price, locale, "short");
-const number = (value: number, locale: string): string => new Intl.NumberFormat(locale, { maximumFractionDigits: 2 }).format(value);
+const number = (value: number, locale: string): string =>
+  new Intl.NumberFormat(locale, { maximumFractionDigits: 2 }).format(value);
 const capital = (text: string): string => text.charAt(0).toLocaleUpperCase() + text.slice(1);
 
 /** Two prices side by side are both short, or both with their decimals. */

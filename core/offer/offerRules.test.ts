@@ -24,13 +24,33 @@ describe("offer lines", () => {
     [{ kind: "gift", gift: "trowel", leastSpend: null }, "", "£12", "free trowel", "free trowel"],
     [{ kind: "free-delivery", leastSpend: gbp(3000) }, "", "£12", "free delivery from £30", "free delivery from £30"],
     [{ kind: "announcement", text: "Open late on Friday" }, "", "£12", "Open late on Friday", "Open late on Friday"],
-  ])("%o", (terms, was, now, badge, short) => expect(offerLines(pot, terms, week, "en-GB")).toMatchObject({ was, now, badge, short, until: "Until Sunday 5 May" }));
+  ])("%o", (terms, was, now, badge, short) =>
+    expect(offerLines(pot, terms, week, "en-GB")).toMatchObject({
+      was,
+      now,
+      badge,
+      short,
+      until: "Until Sunday 5 May",
+    }),
+  );
 
   test("a bundle is written with the prices of its parts", () =>
-    expect(offerLines({ ...pot, bundle: [gbp(1200), gbp(800)] }, { kind: "bundle-price", price: gbp(1500) }, week, "en-GB")).toMatchObject({ was: "£20", now: "£15", badge: "25\u00a0% off", long: "Hand-thrown pot and more: £15 instead of £20, until Sunday 5 May" }));
+    expect(
+      offerLines({ ...pot, bundle: [gbp(1200), gbp(800)] }, { kind: "bundle-price", price: gbp(1500) }, week, "en-GB"),
+    ).toMatchObject({
+      was: "£20",
+      now: "£15",
+      badge: "25\u00a0% off",
+      long: "Hand-thrown pot and more: £15 instead of £20, until Sunday 5 May",
+    }));
 
   test("figures and dates follow the brand's locale", () => {
-    const lines = offerLines({ name: "Topf", price: money(1200, "EUR") }, { kind: "percent-off", percent: 12.5, ending: "exact" }, week, "de-DE");
+    const lines = offerLines(
+      { name: "Topf", price: money(1200, "EUR") },
+      { kind: "percent-off", percent: 12.5, ending: "exact" },
+      week,
+      "de-DE",
+    );
     expect(lines.now).toBe("10,50\u00a0€");
     expect(lines.until).toContain("Sonntag, 5. Mai");
     expect(offerBadge({ kind: "percent-off", percent: 12.5, ending: "exact" }, "de-DE")).toBe("12,5\u00a0% off");
@@ -61,24 +81,71 @@ describe("terms at the door", () => {
 describe("scope", () => {
   const product = { id: "5f0c8a56-6f0e-4d39-9d1e-0c6b7f2f6c01", tags: ["herbs"] };
   test.each([
-    [{ on: "all" }, true], [{ on: "products", products: [product.id] }, true], [{ on: "products", products: ["another"] }, false], [{ on: "tags", tags: ["pots", "herbs"] }, true], [{ on: "tags", tags: ["pots"] }, false],
+    [{ on: "all" }, true],
+    [{ on: "products", products: [product.id] }, true],
+    [{ on: "products", products: ["another"] }, false],
+    [{ on: "tags", tags: ["pots", "herbs"] }, true],
+    [{ on: "tags", tags: ["pots"] }, false],
   ] as const)("%o", (scope, wanted) => expect(inScope(scope, product)).toBe(wanted));
-  test.each([[{ on: "products", products: [] }, /one product/], [{ on: "tags", tags: [] }, /one tag/], [{ on: "moon" }, /all products/]])("%o is refused", (scope, words) => expect(() => readOfferScope(scope)).toThrow(words));
+  test.each([
+    [{ on: "products", products: [] }, /one product/],
+    [{ on: "tags", tags: [] }, /one tag/],
+    [{ on: "moon" }, /all products/],
+  ])("%o is refused", (scope, words) => expect(() => readOfferScope(scope)).toThrow(words));
 });
 
 describe("offers on top of each other", () => {
-  const offer = (name: string, terms: OfferTerms, endsAt = "2030-05-06") => ({ id: name, name, terms, endsAt: day(endsAt) });
+  const offer = (name: string, terms: OfferTerms, endsAt = "2030-05-06") => ({
+    id: name,
+    name,
+    terms,
+    endsAt: day(endsAt),
+  });
   test.each([
-    ["the lower price for one piece", [offer("ten", { kind: "percent-off", percent: 10, ending: "exact" }), offer("nine", { kind: "new-price", price: gbp(900) })], "nine"],
-    ["a multi-buy by what one piece comes to", [offer("nine", { kind: "new-price", price: gbp(900) }), offer("three", { kind: "buy-x-get-y", buy: 2, free: 1 })], "three"],
-    ["of equals the one that ends first", [offer("late", { kind: "new-price", price: gbp(900) }, "2030-05-09"), offer("soon", { kind: "money-off", amount: gbp(300), ending: "exact" })], "soon"],
-    ["what can't apply is passed over", [offer("dear", { kind: "new-price", price: gbp(5000) }), offer("ten", { kind: "percent-off", percent: 10, ending: "exact" })], "ten"],
+    [
+      "the lower price for one piece",
+      [
+        offer("ten", { kind: "percent-off", percent: 10, ending: "exact" }),
+        offer("nine", { kind: "new-price", price: gbp(900) }),
+      ],
+      "nine",
+    ],
+    [
+      "a multi-buy by what one piece comes to",
+      [offer("nine", { kind: "new-price", price: gbp(900) }), offer("three", { kind: "buy-x-get-y", buy: 2, free: 1 })],
+      "three",
+    ],
+    [
+      "of equals the one that ends first",
+      [
+        offer("late", { kind: "new-price", price: gbp(900) }, "2030-05-09"),
+        offer("soon", { kind: "money-off", amount: gbp(300), ending: "exact" }),
+      ],
+      "soon",
+    ],
+    [
+      "what can't apply is passed over",
+      [
+        offer("dear", { kind: "new-price", price: gbp(5000) }),
+        offer("ten", { kind: "percent-off", percent: 10, ending: "exact" }),
+      ],
+      "ten",
+    ],
     ["an announcement lowers nothing", [offer("news", { kind: "announcement", text: "Hello" })], undefined],
   ])("%s", (_, offers, wanted) => expect(resolveStacked(gbp(1200), offers)?.offer.name).toBe(wanted));
 
   test("the order they come in does not matter", () => {
-    const offers = [offer("a", { kind: "percent-off", percent: 10, ending: "exact" }), offer("b", { kind: "percent-off", percent: 20, ending: ".99" }), offer("c", { kind: "n-for", count: 2, price: gbp(1900) }), offer("d", { kind: "money-off", amount: gbp(240), ending: "exact" })];
-    fc.assert(fc.property(fc.shuffledSubarray(offers, { minLength: 4 }), (mixed) => expect(resolveStacked(gbp(1200), mixed)?.offer.name).toBe("b")));
+    const offers = [
+      offer("a", { kind: "percent-off", percent: 10, ending: "exact" }),
+      offer("b", { kind: "percent-off", percent: 20, ending: ".99" }),
+      offer("c", { kind: "n-for", count: 2, price: gbp(1900) }),
+      offer("d", { kind: "money-off", amount: gbp(240), ending: "exact" }),
+    ];
+    fc.assert(
+      fc.property(fc.shuffledSubarray(offers, { minLength: 4 }), (mixed) =>
+        expect(resolveStacked(gbp(1200), mixed)?.offer.name).toBe("b"),
+      ),
+    );
   });
 });
 
@@ -87,30 +154,82 @@ describe("the price before", () => {
   const starts = day("2030-06-01");
   test.each([
     ["a steady price", [["2030-01-01", 1200]], [], 1200],
-    ["raised a week before: the lower one counts", [["2030-01-01", 1000], ["2030-05-25", 1200]], [], 1000],
-    ["raised 31 days before", [["2030-01-01", 1000], ["2030-05-01", 1200]], [], 1200],
-    ["the lower price ended within the 30 days", [["2030-01-01", 1000], ["2030-05-03", 1200]], [], 1000],
+    [
+      "raised a week before: the lower one counts",
+      [
+        ["2030-01-01", 1000],
+        ["2030-05-25", 1200],
+      ],
+      [],
+      1000,
+    ],
+    [
+      "raised 31 days before",
+      [
+        ["2030-01-01", 1000],
+        ["2030-05-01", 1200],
+      ],
+      [],
+      1200,
+    ],
+    [
+      "the lower price ended within the 30 days",
+      [
+        ["2030-01-01", 1000],
+        ["2030-05-03", 1200],
+      ],
+      [],
+      1000,
+    ],
     ["an offer in between counts as applied", [["2030-01-01", 1200]], [["2030-05-10", "2030-05-12", 800]], 800],
     ["an offer long past does not", [["2030-01-01", 1200]], [["2030-03-10", "2030-03-12", 800]], 1200],
     ["priced for ten days only", [["2030-05-22", 900]], [], 900],
   ] as const)("%s", (_, steps, reductions, wanted) =>
-    expect(priorPrice(steps.map(([from, amount]) => ({ from: day(from), price: gbp(amount) })), reductions.map(([from, to, amount]) => ({ from: day(from), to: day(to), price: gbp(amount) })), starts)?.amount).toBe(wanted));
+    expect(
+      priorPrice(
+        steps.map(([from, amount]) => ({ from: day(from), price: gbp(amount) })),
+        reductions.map(([from, to, amount]) => ({ from: day(from), to: day(to), price: gbp(amount) })),
+        starts,
+      )?.amount,
+    ).toBe(wanted),
+  );
 
   test("a claim above it is a finding that names it", () =>
-    expect(priorPriceFinding(gbp(1200), [{ from: day("2030-01-01"), price: gbp(1000) }, { from: day("2030-05-25"), price: gbp(1200) }], [], starts)).toEqual({ kind: "too-high", lowest: gbp(1000) }));
-  test("a product without a price before can't claim one", () => expect(priorPriceFinding(gbp(1200), [{ from: day("2030-06-02"), price: gbp(1200) }], [], starts)).toEqual({ kind: "no-history" }));
-  test("an honest claim has no finding", () => expect(priorPriceFinding(gbp(1200), [{ from: day("2030-01-01"), price: gbp(1200) }], [], starts)).toBeNull());
+    expect(
+      priorPriceFinding(
+        gbp(1200),
+        [
+          { from: day("2030-01-01"), price: gbp(1000) },
+          { from: day("2030-05-25"), price: gbp(1200) },
+        ],
+        [],
+        starts,
+      ),
+    ).toEqual({ kind: "too-high", lowest: gbp(1000) }));
+  test("a product without a price before can't claim one", () =>
+    expect(priorPriceFinding(gbp(1200), [{ from: day("2030-06-02"), price: gbp(1200) }], [], starts)).toEqual({
+      kind: "no-history",
+    }));
+  test("an honest claim has no finding", () =>
+    expect(priorPriceFinding(gbp(1200), [{ from: day("2030-01-01"), price: gbp(1200) }], [], starts)).toBeNull());
 });
 
 describe("windows", () => {
   test("an offer that ended yesterday in another zone has ended, whatever the day is here", () => {
-    const auckland = { startsAt: instantOf("2030-04-01T00:00", "Pacific/Auckland"), endsAt: instantOf("2030-05-05T00:00", "Pacific/Auckland"), zone: "Pacific/Auckland" };
+    const auckland = {
+      startsAt: instantOf("2030-04-01T00:00", "Pacific/Auckland"),
+      endsAt: instantOf("2030-05-05T00:00", "Pacific/Auckland"),
+      zone: "Pacific/Auckland",
+    };
     const noonInLondon = instantOf("2030-05-04T13:30", "Europe/London");
     expect(offerState(auckland, noonInLondon)).toBe("ended");
     expect(lastDay(auckland, "en-GB")).toBe("Saturday 4 May");
   });
   test("a window across the change to summer time is an hour shorter (IANA: Europe/London, 31 March 2030)", () =>
-    expect(instantOf("2030-04-01T00:00", "Europe/London").getTime() - instantOf("2030-03-31T00:00", "Europe/London").getTime()).toBe(23 * 3_600_000));
+    expect(
+      instantOf("2030-04-01T00:00", "Europe/London").getTime() -
+        instantOf("2030-03-31T00:00", "Europe/London").getTime(),
+    ).toBe(23 * 3_600_000));
 });
 
 describe("price per unit", () => {
@@ -122,6 +241,9 @@ describe("price per unit", () => {
     ["40 litres", 980, 40, "l", 25, "litre"],
     ["a box of six", 1250, 6, "piece", 208, "piece"],
     ["half a penny goes up", 5, 10, "m", 1, "metre"],
-  ] as const)("%s", (_, price, quantity, unit, wanted, per) => expect(unitPrice(gbp(price), { quantity, unit })).toEqual({ price: gbp(wanted), per }));
-  test("nothing has no price per unit", () => expect(() => unitPrice(gbp(100), { quantity: 0, unit: "g" })).toThrow(RangeError));
+  ] as const)("%s", (_, price, quantity, unit, wanted, per) =>
+    expect(unitPrice(gbp(price), { quantity, unit })).toEqual({ price: gbp(wanted), per }),
+  );
+  test("nothing has no price per unit", () =>
+    expect(() => unitPrice(gbp(100), { quantity: 0, unit: "g" })).toThrow(RangeError));
 });

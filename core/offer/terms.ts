@@ -19,32 +19,73 @@ export type OfferTerms =
 
 export type OfferKind = OfferTerms["kind"];
 
-export const OFFER_KINDS = ["percent-off", "money-off", "new-price", "buy-x-get-y", "n-for", "bundle-price", "gift", "free-delivery", "announcement"] as const satisfies readonly OfferKind[];
+export const OFFER_KINDS = [
+  "percent-off",
+  "money-off",
+  "new-price",
+  "buy-x-get-y",
+  "n-for",
+  "bundle-price",
+  "gift",
+  "free-delivery",
+  "announcement",
+] as const satisfies readonly OfferKind[];
 
 /** What each kind is called where one is chosen. */
 export const OFFER_KIND_NAMES: Readonly<Record<OfferKind, string>> = {
-  "percent-off": "percent off", "money-off": "money off", "new-price": "new price", "buy-x-get-y": "buy some, get some free", "n-for": "several for a price",
-  "bundle-price": "bundle price", gift: "gift with purchase", "free-delivery": "free delivery", announcement: "plain announcement",
+  "percent-off": "percent off",
+  "money-off": "money off",
+  "new-price": "new price",
+  "buy-x-get-y": "buy some, get some free",
+  "n-for": "several for a price",
+  "bundle-price": "bundle price",
+  gift: "gift with purchase",
+  "free-delivery": "free delivery",
+  announcement: "plain announcement",
 };
 
 const MOST_PIECES = 100;
 
-const kind = <Kind extends OfferKind>(value: Kind) => string<Kind>().oneOf([value] as const).required();
+const kind = <Kind extends OfferKind>(value: Kind) =>
+  string<Kind>()
+    .oneOf([value] as const)
+    .required();
 const ending = string<PriceEnding>().oneOf(PRICE_ENDINGS, "Choose an ending from the list.").required();
-const moneySchema = object({ amount: number().integer().min(0, "A price is never below zero.").max(Number.MAX_SAFE_INTEGER).required(), currency: string().matches(/^[A-Z]{3}$/).required() })
+const moneySchema = object({
+  amount: number().integer().min(0, "A price is never below zero.").max(Number.MAX_SAFE_INTEGER).required(),
+  currency: string()
+    .matches(/^[A-Z]{3}$/)
+    .required(),
+})
   .required()
   .transform((value: { amount: number; currency: string }) => value);
-const pieces = (least: number) => number().integer("Whole pieces only.").min(least, `At least ${least}.`).max(MOST_PIECES, `At most ${MOST_PIECES}.`).required("Write how many.");
-const words = (most: number) => string().trim().max(most, `At most ${most} characters.`).required("Write it in a few words.");
-const spend = mixed<Money>((value): value is Money => moneySchema.isValidSync(value)).nullable().defined();
+const pieces = (least: number) =>
+  number()
+    .integer("Whole pieces only.")
+    .min(least, `At least ${least}.`)
+    .max(MOST_PIECES, `At most ${MOST_PIECES}.`)
+    .required("Write how many.");
+const words = (most: number) =>
+  string().trim().max(most, `At most ${most} characters.`).required("Write it in a few words.");
+const spend = mixed<Money>((value): value is Money => moneySchema.isValidSync(value))
+  .nullable()
+  .defined();
 
 const SCHEMAS: Readonly<Record<OfferKind, ObjectSchema<object>>> = {
   "percent-off": object({
-    kind: kind("percent-off"), ending,
-    percent: number().moreThan(0, "More than 0 percent.").max(100, "At most 100 percent.").required("Write how many percent, such as 15.")
+    kind: kind("percent-off"),
+    ending,
+    percent: number()
+      .moreThan(0, "More than 0 percent.")
+      .max(100, "At most 100 percent.")
+      .required("Write how many percent, such as 15.")
       .test("decimals", "At most two decimals.", (value) => Math.abs(value * 100 - Math.round(value * 100)) < 1e-9),
   }),
-  "money-off": object({ kind: kind("money-off"), ending, amount: moneySchema.test("something", "Write an amount above zero.", ({ amount }) => amount > 0) }),
+  "money-off": object({
+    kind: kind("money-off"),
+    ending,
+    amount: moneySchema.test("something", "Write an amount above zero.", ({ amount }) => amount > 0),
+  }),
   "new-price": object({ kind: kind("new-price"), price: moneySchema }),
   "buy-x-get-y": object({ kind: kind("buy-x-get-y"), buy: pieces(1), free: pieces(1) }),
   "n-for": object({ kind: kind("n-for"), count: pieces(2), price: moneySchema }),
@@ -60,7 +101,9 @@ export const isOfferKind = (value: unknown): value is OfferKind => OFFER_KINDS.s
 export function readOfferTerms(value: unknown): OfferTerms {
   const found: unknown = typeof value === "object" && value !== null && "kind" in value ? value.kind : undefined;
   if (!isOfferKind(found)) throw new TypeError("An offer must be of one of the known kinds.");
-  return revived(SCHEMAS[found].validateSync(value, { strict: true, abortEarly: false, stripUnknown: true }) as OfferTerms);
+  return revived(
+    SCHEMAS[found].validateSync(value, { strict: true, abortEarly: false, stripUnknown: true }) as OfferTerms,
+  );
 }
 
 /** Amounts get their brand back after JSON. */

@@ -23,9 +23,15 @@ export function unitPrice(price: Money, { quantity, unit }: Content): UnitPrice 
   if (!(quantity > 0)) throw new RangeError("What a product holds must be more than nothing.");
   const small = unit === "kg" || unit === "l" ? quantity * 1000 : quantity;
   const [per, base]: [UnitPrice["per"], number] =
-    unit === "g" || unit === "kg" ? (small <= SMALL ? ["100 g", 100] : ["kg", 1000])
-    : unit === "ml" || unit === "l" ? (small <= SMALL ? ["100 ml", 100] : ["litre", 1000])
-    : [unit === "m" ? "metre" : "piece", 1];
+    unit === "g" || unit === "kg"
+      ? small <= SMALL
+        ? ["100 g", 100]
+        : ["kg", 1000]
+      : unit === "ml" || unit === "l"
+        ? small <= SMALL
+          ? ["100 ml", 100]
+          : ["litre", 1000]
+        : [unit === "m" ? "metre" : "piece", 1];
   const one = new Decimal(price.amount).times(base).div(small).toDecimalPlaces(0, Decimal.ROUND_HALF_UP);
   return { price: money(one.toNumber(), price.currency), per };
 }

@@ -36,7 +36,14 @@ export function wallTime(instant: Date, zone: string): string {
 /** How far a zone's clocks are ahead of UTC at an instant, in milliseconds. */
 function offsetAt(instant: number, zone: string): number {
   const parts = new Intl.DateTimeFormat("en-US", {
-    timeZone: zone, hourCycle: "h23", year: "numeric", month: "numeric", day: "numeric", hour: "numeric", minute: "numeric", second: "numeric",
+    timeZone: zone,
+    hourCycle: "h23",
+    year: "numeric",
+    month: "numeric",
+    day: "numeric",
+    hour: "numeric",
+    minute: "numeric",
+    second: "numeric",
   }).formatToParts(new Date(instant));
   const read = (type: string): number => Number(parts.find((part) => part.type === type)?.value);
   const wall = Date.UTC(read("year"), read("month") - 1, read("day"), read("hour"), read("minute"), read("second"));
@@ -44,9 +51,11 @@ function offsetAt(instant: number, zone: string): number {
 }
 
 /** The last day an offer runs, in words of a locale: `Sunday 29 November`. Called on the server only, as writePrice. */
-export const lastDay = (window: OfferWindow, locale: string): string => dayInWords(new Date(window.endsAt.getTime() - 1), window.zone, locale);
+export const lastDay = (window: OfferWindow, locale: string): string =>
+  dayInWords(new Date(window.endsAt.getTime() - 1), window.zone, locale);
 
-export const firstDay = (window: OfferWindow, locale: string): string => dayInWords(window.startsAt, window.zone, locale);
+export const firstDay = (window: OfferWindow, locale: string): string =>
+  dayInWords(window.startsAt, window.zone, locale);
 
 const dayInWords = (at: Date, zone: string, locale: string): string =>
   new Intl.DateTimeFormat(locale, { weekday: "long", day: "numeric", month: "long", timeZone: zone }).format(at);

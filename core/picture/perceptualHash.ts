@@ -8,8 +8,11 @@ const KEPT = 8;
  * @param grey `HASH_SIDE`² bytes of brightness, row by row
  */
 export function perceptualHash(grey: Uint8Array): bigint {
-  if (grey.length !== HASH_SIDE * HASH_SIDE) throw new RangeError(`A hash is made from ${HASH_SIDE} × ${HASH_SIDE} pixels, got ${grey.length}.`);
-  const rows = Array.from({ length: HASH_SIDE }, (_, y) => lowFrequencies(grey.subarray(y * HASH_SIDE, (y + 1) * HASH_SIDE)));
+  if (grey.length !== HASH_SIDE * HASH_SIDE)
+    throw new RangeError(`A hash is made from ${HASH_SIDE} × ${HASH_SIDE} pixels, got ${grey.length}.`);
+  const rows = Array.from({ length: HASH_SIDE }, (_, y) =>
+    lowFrequencies(grey.subarray(y * HASH_SIDE, (y + 1) * HASH_SIDE)),
+  );
   const values: number[] = [];
   for (let u = 0; u < KEPT; u++) values.push(...lowFrequencies(rows.map((row) => row[u] ?? 0)));
   // The first is the mean brightness, which says nothing about what is seen.
@@ -18,7 +21,9 @@ export function perceptualHash(grey: Uint8Array): bigint {
   return values.reduce((hash, value, index) => (index > 0 && value > median ? hash | (1n << BigInt(index)) : hash), 0n);
 }
 
-const COSINES = Array.from({ length: KEPT }, (_, frequency) => Array.from({ length: HASH_SIDE }, (_, at) => Math.cos(((2 * at + 1) * frequency * Math.PI) / (2 * HASH_SIDE))));
+const COSINES = Array.from({ length: KEPT }, (_, frequency) =>
+  Array.from({ length: HASH_SIDE }, (_, at) => Math.cos(((2 * at + 1) * frequency * Math.PI) / (2 * HASH_SIDE))),
+);
 
 function lowFrequencies(line: ArrayLike<number>): number[] {
   return COSINES.map((cosine) => cosine.reduce((sum, factor, at) => sum + factor * (line[at] ?? 0), 0));

@@ -13,8 +13,12 @@ export type Tones = string;
 export const TONE_GRID = 20;
 /** Where in a cell's pixels, sorted by luminance, the samples are taken, and for how much of the cell each stands. */
 const SAMPLES = [
-  { at: 0.03, share: 0.115 }, { at: 0.2, share: 0.185 }, { at: 0.4, share: 0.2 },
-  { at: 0.6, share: 0.2 }, { at: 0.8, share: 0.185 }, { at: 0.97, share: 0.115 },
+  { at: 0.03, share: 0.115 },
+  { at: 0.2, share: 0.185 },
+  { at: 0.4, share: 0.2 },
+  { at: 0.6, share: 0.2 },
+  { at: 0.8, share: 0.185 },
+  { at: 0.97, share: 0.115 },
 ] as const;
 const CELL_DIGITS = SAMPLES.length * 6;
 
@@ -44,7 +48,10 @@ export function measureTones(rgba: ArrayLike<number>, { width, height }: Size): 
           pixels.push({ value: (r << 16) | (g << 8) | b, light: LINEAR_RED(r) + LINEAR_GREEN(g) + LINEAR_BLUE(b) });
         }
       pixels.sort((one, other) => one.light - other.light);
-      for (const { at } of SAMPLES) tones += (pixels[Math.min(pixels.length - 1, Math.floor(at * pixels.length))]?.value ?? 0).toString(16).padStart(6, "0");
+      for (const { at } of SAMPLES)
+        tones += (pixels[Math.min(pixels.length - 1, Math.floor(at * pixels.length))]?.value ?? 0)
+          .toString(16)
+          .padStart(6, "0");
     }
   return tones;
 }
@@ -68,19 +75,39 @@ export interface CoveringPicture {
 }
 
 /** The colours that a covering picture shows inside an area of the format, with how much of the area each has. */
-export function tonesIn(tones: Tones, { size, focal, place, zoom }: CoveringPicture, area: Rect, blurred = false): ToneSample[] {
+export function tonesIn(
+  tones: Tones,
+  { size, focal, place, zoom }: CoveringPicture,
+  area: Rect,
+  blurred = false,
+): ToneSample[] {
   const part = coverPart(size, place, focal, zoom);
-  const toShare = (value: number, start: number, length: number, partStart: number, partLength: number, whole: number): number => (partStart + ((value - start) / length) * partLength) / whole;
+  const toShare = (
+    value: number,
+    start: number,
+    length: number,
+    partStart: number,
+    partLength: number,
+    whole: number,
+  ): number => (partStart + ((value - start) / length) * partLength) / whole;
   const left = toShare(area.x, place.x, place.width, part.x, part.width, size.width);
   const top = toShare(area.y, place.y, place.height, part.y, part.height, size.height);
-  const inPicture = rect(left, top, (area.width / place.width) * (part.width / size.width), (area.height / place.height) * (part.height / size.height));
+  const inPicture = rect(
+    left,
+    top,
+    (area.width / place.width) * (part.width / size.width),
+    (area.height / place.height) * (part.height / size.height),
+  );
   const samples: ToneSample[] = [];
   const columns = overlapsOf(inPicture.x, inPicture.width);
   for (const { cell: row, share: down } of overlapsOf(inPicture.y, inPicture.height))
     for (const { cell: column, share: across } of columns) {
       const share = across * down;
       if (blurred) samples.push({ ...blurredCell(tones, column, row), share });
-      else SAMPLES.forEach((sample, index) => samples.push({ ...colorAt(tones, column, row, index), share: share * sample.share }));
+      else
+        SAMPLES.forEach((sample, index) =>
+          samples.push({ ...colorAt(tones, column, row, index), share: share * sample.share }),
+        );
     }
   return samples;
 }

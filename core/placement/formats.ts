@@ -20,9 +20,27 @@ export interface Format extends Shape {
  * cards. Vertical: room for a caption and buttons at the foot and on the right, and a header (common practice).
  */
 export const FORMATS: Readonly<Record<FormatName, Format>> = {
-  square: { name: "square", ratio: "1:1", width: 1080, height: 1080, safe: { top: 60, right: 60, bottom: 60, left: 60 } },
-  vertical: { name: "vertical", ratio: "9:16", width: 1080, height: 1920, safe: { top: 168, right: 108, bottom: 336, left: 72 } },
-  widescreen: { name: "widescreen", ratio: "16:9", width: 1920, height: 1080, safe: { top: 54, right: 96, bottom: 54, left: 96 } },
+  square: {
+    name: "square",
+    ratio: "1:1",
+    width: 1080,
+    height: 1080,
+    safe: { top: 60, right: 60, bottom: 60, left: 60 },
+  },
+  vertical: {
+    name: "vertical",
+    ratio: "9:16",
+    width: 1080,
+    height: 1920,
+    safe: { top: 168, right: 108, bottom: 336, left: 72 },
+  },
+  widescreen: {
+    name: "widescreen",
+    ratio: "16:9",
+    width: 1920,
+    height: 1080,
+    safe: { top: 54, right: 96, bottom: 54, left: 96 },
+  },
 };
 
 /** The fourth shape: taller than square, shown whole in feeds. */
@@ -39,7 +57,8 @@ const TITLE_SAFE = 0.05;
  */
 export function customShape(across: number, down: number): Shape {
   const ratio = across / down;
-  if (!(ratio >= 1 / MOST_RATIO - 1e-9 && ratio <= MOST_RATIO + 1e-9)) throw new RangeError(`A shape may be from 1:${MOST_RATIO} to ${MOST_RATIO}:1, not ${across}:${down}.`);
+  if (!(ratio >= 1 / MOST_RATIO - 1e-9 && ratio <= MOST_RATIO + 1e-9))
+    throw new RangeError(`A shape may be from 1:${MOST_RATIO} to ${MOST_RATIO}:1, not ${across}:${down}.`);
   const width = ratio >= 1 ? Math.round(SHORT_SIDE * ratio) : SHORT_SIDE;
   const height = ratio >= 1 ? SHORT_SIDE : Math.round(SHORT_SIDE / ratio);
   const [x, y] = [Math.round(width * TITLE_SAFE), Math.round(height * TITLE_SAFE)];

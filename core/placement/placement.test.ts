@@ -16,8 +16,15 @@ test("widescreen keeps at least the title-safe 90 % free (EBU R 95 / SMPTE ST 20
   expect(height).toBeLessThanOrEqual(1080 * 0.9);
 });
 
-test.each([["square", "480p", 480, 480], ["vertical", "480p", 480, 854], ["widescreen", "480p", 854, 480], ["square", "1080p", 1080, 1080], ["vertical", "1080p", 1080, 1920]] as const)("%s at %s is %d × %d", (format, quality, width, height) =>
-  expect(outputSize(format, quality)).toEqual({ width, height }));
+test.each([
+  ["square", "480p", 480, 480],
+  ["vertical", "480p", 480, 854],
+  ["widescreen", "480p", 854, 480],
+  ["square", "1080p", 1080, 1080],
+  ["vertical", "1080p", 1080, 1920],
+] as const)("%s at %s is %d × %d", (format, quality, width, height) =>
+  expect(outputSize(format, quality)).toEqual({ width, height }),
+);
 
 test("both sides of every file are even, as 4:2:0 colour needs, and within a pixel of the scale", () => {
   for (const format of FORMAT_NAMES)
@@ -29,5 +36,11 @@ test("both sides of every file are even, as 4:2:0 colour needs, and within a pix
 });
 
 test("names from outside are checked", () => {
-  expect([isFormatName("square"), isFormatName("round"), isFormatName(null), isQuality("1080p"), isQuality("8k")]).toEqual([true, false, false, true, false]);
+  expect([
+    isFormatName("square"),
+    isFormatName("round"),
+    isFormatName(null),
+    isQuality("1080p"),
+    isQuality("8k"),
+  ]).toEqual([true, false, false, true, false]);
 });

@@ -38,41 +38,64 @@ describe("a moved place is pulled to", () => {
 });
 
 const side = fc.integer({ min: LEAST_SIDE, max: 700 });
-const place = fc.record({ x: fc.integer({ min: -300, max: 1200 }), y: fc.integer({ min: -300, max: 1200 }), width: side, height: side });
-const edges: fc.Arbitrary<DraggedEdges> = fc.record({ across: fc.constantFrom("start", "end", null), down: fc.constantFrom("start", "end", null) });
+const place = fc.record({
+  x: fc.integer({ min: -300, max: 1200 }),
+  y: fc.integer({ min: -300, max: 1200 }),
+  width: side,
+  height: side,
+});
+const edges: fc.Arbitrary<DraggedEdges> = fc.record({
+  across: fc.constantFrom("start", "end", null),
+  down: fc.constantFrom("start", "end", null),
+});
 const surroundings = fc.array(place, { maxLength: 5 }).map((others) => among(...others));
 
 test("no place is pulled further than the reach, and what stands on a line stays there", () => {
-  fc.assert(fc.property(place, edges, surroundings, fc.integer({ min: 1, max: 20 }), (start, which, around, reach) => {
-    const once = snap(start, which, around, reach).place;
-    for (const [before, after] of [[start.x, once.x], [start.y, once.y], [right(start), right(once)], [bottom(start), bottom(once)]] as const) expect(Math.abs(after - before)).toBeLessThanOrEqual(reach + 1e-6);
-    const again = snap(once, which, around, 1e-3).place;
-    for (const key of ["x", "y", "width", "height"] as const) expect(again[key]).toBeCloseTo(once[key], 2);
-  }));
+  fc.assert(
+    fc.property(place, edges, surroundings, fc.integer({ min: 1, max: 20 }), (start, which, around, reach) => {
+      const once = snap(start, which, around, reach).place;
+      for (const [before, after] of [
+        [start.x, once.x],
+        [start.y, once.y],
+        [right(start), right(once)],
+        [bottom(start), bottom(once)],
+      ] as const)
+        expect(Math.abs(after - before)).toBeLessThanOrEqual(reach + 1e-6);
+      const again = snap(once, which, around, 1e-3).place;
+      for (const key of ["x", "y", "width", "height"] as const) expect(again[key]).toBeCloseTo(once[key], 2);
+    }),
+  );
 });
 
 test("moving keeps the size; resizing keeps the edges that are not dragged, and at least the least side", () => {
   const by = fc.record({ x: fc.integer({ min: -900, max: 900 }), y: fc.integer({ min: -900, max: 900 }) });
-  fc.assert(fc.property(place, edges, by, surroundings, (start, which, distance, around) => {
-    const { place: end } = snap(dragged(start, which, distance), which, around, 10);
-    if (which.across === null && which.down === null) {
-      expect([end.width, end.height]).toEqual([expect.closeTo(start.width, 6), expect.closeTo(start.height, 6)]);
-      return;
-    }
-    if (which.across !== "start") expect(end.x).toBeCloseTo(start.x, 6);
-    if (which.across !== "end") expect(right(end)).toBeCloseTo(right(start), 6);
-    if (which.down !== "start") expect(end.y).toBeCloseTo(start.y, 6);
-    if (which.down !== "end") expect(bottom(end)).toBeCloseTo(bottom(start), 6);
-    expect(Math.min(end.width, end.height)).toBeGreaterThanOrEqual(LEAST_SIDE - 1e-6);
-  }));
+  fc.assert(
+    fc.property(place, edges, by, surroundings, (start, which, distance, around) => {
+      const { place: end } = snap(dragged(start, which, distance), which, around, 10);
+      if (which.across === null && which.down === null) {
+        expect([end.width, end.height]).toEqual([expect.closeTo(start.width, 6), expect.closeTo(start.height, 6)]);
+        return;
+      }
+      if (which.across !== "start") expect(end.x).toBeCloseTo(start.x, 6);
+      if (which.across !== "end") expect(right(end)).toBeCloseTo(right(start), 6);
+      if (which.down !== "start") expect(end.y).toBeCloseTo(start.y, 6);
+      if (which.down !== "end") expect(bottom(end)).toBeCloseTo(bottom(start), 6);
+      expect(Math.min(end.width, end.height)).toBeGreaterThanOrEqual(LEAST_SIDE - 1e-6);
+    }),
+  );
 });
 
 test("every guide is a line that the place stands on", () => {
-  fc.assert(fc.property(place, surroundings, (start, around) => {
-    const found = snap(start, WHOLE, around, 12);
-    for (const { axis, at } of found.guides) {
-      const stands = axis === "across" ? [found.place.x, found.place.x + found.place.width / 2, right(found.place)] : [found.place.y, found.place.y + found.place.height / 2, bottom(found.place)];
-      expect(Math.min(...stands.map((one) => Math.abs(one - at)))).toBeLessThan(1e-5);
-    }
-  }));
+  fc.assert(
+    fc.property(place, surroundings, (start, around) => {
+      const found = snap(start, WHOLE, around, 12);
+      for (const { axis, at } of found.guides) {
+        const stands =
+          axis === "across"
+            ? [found.place.x, found.place.x + found.place.width / 2, right(found.place)]
+            : [found.place.y, found.place.y + found.place.height / 2, bottom(found.place)];
+        expect(Math.min(...stands.map((one) => Math.abs(one - at)))).toBeLessThan(1e-5);
+      }
+    }),
+  );
 });

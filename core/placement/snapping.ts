@@ -57,12 +57,37 @@ const middleOf = ({ start, end }: Stretch): number => (start + end) / 2;
  * format, the safe area, edges and centres of its neighbours, and, where it is moved as a whole, equal gaps between them.
  * The guides are all lines it then stands on. A resized rectangle keeps its other edges and at least `LEAST_SIDE`.
  */
-export function snap(place: Rect, dragged: DraggedEdges, { shape, safe, others }: Surroundings, reach: number): Snapped {
-  const horizontal = snapAxis(across(place), dragged.across, isWhole(dragged), linesOf("across", shape.width, across(safe), others, place), reach);
-  const vertical = snapAxis(down(place), dragged.down, isWhole(dragged), linesOf("down", shape.height, down(safe), others, place), reach);
+export function snap(
+  place: Rect,
+  dragged: DraggedEdges,
+  { shape, safe, others }: Surroundings,
+  reach: number,
+): Snapped {
+  const horizontal = snapAxis(
+    across(place),
+    dragged.across,
+    isWhole(dragged),
+    linesOf("across", shape.width, across(safe), others, place),
+    reach,
+  );
+  const vertical = snapAxis(
+    down(place),
+    dragged.down,
+    isWhole(dragged),
+    linesOf("down", shape.height, down(safe), others, place),
+    reach,
+  );
   return {
-    place: rect(horizontal.stretch.start, vertical.stretch.start, horizontal.stretch.end - horizontal.stretch.start, vertical.stretch.end - vertical.stretch.start),
-    guides: [...horizontal.on.map((line) => ({ ...line, axis: "across" as const })), ...vertical.on.map((line) => ({ ...line, axis: "down" as const }))],
+    place: rect(
+      horizontal.stretch.start,
+      vertical.stretch.start,
+      horizontal.stretch.end - horizontal.stretch.start,
+      vertical.stretch.end - vertical.stretch.start,
+    ),
+    guides: [
+      ...horizontal.on.map((line) => ({ ...line, axis: "across" as const })),
+      ...vertical.on.map((line) => ({ ...line, axis: "down" as const })),
+    ],
   };
 }
 
@@ -74,9 +99,16 @@ function linesOf(axis: "across" | "down", length: number, safe: Stretch, others:
   // Gaps are seen between things that stand beside each other.
   const row = others.filter((other) => crosswise(other).start < own.end && crosswise(other).end > own.start).map(along);
   return [
-    { at: safe.start, kind: "safe area" }, { at: safe.end, kind: "safe area" },
-    { at: 0, kind: "edge" }, { at: length, kind: "edge" }, { at: length / 2, kind: "centre", only: "middle" },
-    ...others.map(along).flatMap((other): Line[] => [{ at: other.start, kind: "neighbour" }, { at: other.end, kind: "neighbour" }, { at: middleOf(other), kind: "neighbour", only: "middle" }]),
+    { at: safe.start, kind: "safe area" },
+    { at: safe.end, kind: "safe area" },
+    { at: 0, kind: "edge" },
+    { at: length, kind: "edge" },
+    { at: length / 2, kind: "centre", only: "middle" },
+    ...others.map(along).flatMap((other): Line[] => [
+      { at: other.start, kind: "neighbour" },
+      { at: other.end, kind: "neighbour" },
+      { at: middleOf(other), kind: "neighbour", only: "middle" },
+    ]),
     ...equalGaps(row, along(place)),
   ];
 }
@@ -88,26 +120,57 @@ function equalGaps(row: readonly Stretch[], { start, end }: Stretch): Line[] {
     row.flatMap((next): Line[] => {
       const gap = next.start - one.end;
       if (gap <= 0) return [];
-      const between: Line[] = gap >= length ? [{ at: one.end + (gap - length) / 2, kind: "equal gap", only: "start" }] : [];
-      return [...between, { at: next.end + gap, kind: "equal gap", only: "start" }, { at: one.start - gap, kind: "equal gap", only: "end" }];
+      const between: Line[] =
+        gap >= length ? [{ at: one.end + (gap - length) / 2, kind: "equal gap", only: "start" }] : [];
+      return [
+        ...between,
+        { at: next.end + gap, kind: "equal gap", only: "start" },
+        { at: one.start - gap, kind: "equal gap", only: "end" },
+      ];
     }),
   );
 }
 
-function snapAxis(stretch: Stretch, edge: "start" | "end" | null, whole: boolean, lines: readonly Line[], reach: number): { stretch: Stretch; on: Pick<Line, "at" | "kind">[] } {
+function snapAxis(
+  stretch: Stretch,
+  edge: "start" | "end" | null,
+  whole: boolean,
+  lines: readonly Line[],
+  reach: number,
+): { stretch: Stretch; on: Pick<Line, "at" | "kind">[] } {
   if (edge === null && !whole) return { stretch, on: [] };
   const usable = whole ? lines : lines.filter(({ kind, only }) => kind !== "equal gap" && only !== "middle");
-  const pulls = pointsOf(stretch, edge).flatMap(({ name, at }) => usable.filter(({ only }) => only === undefined || only === name).map((line) => ({ by: line.at - at, kind: line.kind })));
-  const nearest = pulls.filter(({ by }) => Math.abs(by) <= reach).sort((one, other) => Math.abs(one.by) - Math.abs(other.by) || GUIDE_KINDS.indexOf(one.kind) - GUIDE_KINDS.indexOf(other.kind))[0];
+  const pulls = pointsOf(stretch, edge).flatMap(({ name, at }) =>
+    usable
+      .filter(({ only }) => only === undefined || only === name)
+      .map((line) => ({ by: line.at - at, kind: line.kind })),
+  );
+  const nearest = pulls
+    .filter(({ by }) => Math.abs(by) <= reach)
+    .sort(
+      (one, other) =>
+        Math.abs(one.by) - Math.abs(other.by) || GUIDE_KINDS.indexOf(one.kind) - GUIDE_KINDS.indexOf(other.kind),
+    )[0];
   const moved = movedBy(stretch, edge, nearest?.by ?? 0);
   const points = pointsOf(moved, edge);
-  const on = usable.filter(({ at, only }) => points.some((point) => (only === undefined || only === point.name) && Math.abs(point.at - at) < 1e-6));
-  return { stretch: moved, on: on.filter((line, index) => on.findIndex((other) => other.at === line.at) === index).map(({ at, kind }) => ({ at, kind })) };
+  const on = usable.filter(({ at, only }) =>
+    points.some((point) => (only === undefined || only === point.name) && Math.abs(point.at - at) < 1e-6),
+  );
+  return {
+    stretch: moved,
+    on: on
+      .filter((line, index) => on.findIndex((other) => other.at === line.at) === index)
+      .map(({ at, kind }) => ({ at, kind })),
+  };
 }
 
 function pointsOf(stretch: Stretch, edge: "start" | "end" | null): { name: "start" | "end" | "middle"; at: number }[] {
   if (edge !== null) return [{ name: edge, at: stretch[edge] }];
-  return [{ name: "start", at: stretch.start }, { name: "middle", at: middleOf(stretch) }, { name: "end", at: stretch.end }];
+  return [
+    { name: "start", at: stretch.start },
+    { name: "middle", at: middleOf(stretch) },
+    { name: "end", at: stretch.end },
+  ];
 }
 
 function movedBy({ start, end }: Stretch, edge: "start" | "end" | null, by: number): Stretch {
@@ -120,7 +183,11 @@ function movedBy({ start, end }: Stretch, edge: "start" | "end" | null, by: numb
  * A rectangle after dragging it, or some of its edges, by a distance; before it snaps. Edges stop at `LEAST_SIDE` from
  * those opposite.
  */
-export function dragged(place: Rect, { across: horizontal, down: vertical }: DraggedEdges, by: { readonly x: number; readonly y: number }): Rect {
+export function dragged(
+  place: Rect,
+  { across: horizontal, down: vertical }: DraggedEdges,
+  by: { readonly x: number; readonly y: number },
+): Rect {
   const whole = horizontal === null && vertical === null;
   const h = whole || horizontal !== null ? movedBy(across(place), horizontal, by.x) : across(place);
   const v = whole || vertical !== null ? movedBy(down(place), vertical, by.y) : down(place);

@@ -30,10 +30,23 @@ export function wordReports(formats: readonly PreparedPromotion[]): Map<SlotKey,
     const stays = span ? (next?.start ?? span.end) - span.start : 0;
     for (const { key, kind, part } of scene.slots) {
       if (kind !== "words" || reports.has(key)) continue;
-      const text = scene.slots.filter((slot) => slot.key === key).map((slot) => slot.text).join(" ");
+      const text = scene.slots
+        .filter((slot) => slot.key === key)
+        .map((slot) => slot.text)
+        .join(" ");
       const fits = formats.flatMap((format): WordFit[] => {
         const slot = format.scenes[index]?.slots.find((other) => other.key === key && other.part === part);
-        return slot?.fitted ? [{ format: format.format, size: slot.fitted.size, smallest: slot.smallest, fits: slot.fitted.fits, missing: slot.fitted.missing }] : [];
+        return slot?.fitted
+          ? [
+              {
+                format: format.format,
+                size: slot.fitted.size,
+                smallest: slot.smallest,
+                fits: slot.fitted.fits,
+                missing: slot.fitted.missing,
+              },
+            ]
+          : [];
       });
 
       reports.set(key, { fits, reading: readingVerdict(text, stays), load: stays > 0 ? readingNeed(text) / stays : 0 });

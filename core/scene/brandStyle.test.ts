@@ -26,10 +26,15 @@ test("whatever colours a brand has, its words can be read on each of its grounds
 test("words on a picture can be read over its shade even where the picture is white", () => {
   const { shade, onShade } = brandStyle(TEST_BRAND, book);
   // The shade behind words is at least 60 % (common practice); white shines through the rest.
-  const channel = (at: number): string => Math.round(0.4 * 255 + 0.6 * Number.parseInt(shade.slice(at, at + 2), 16)).toString(16).padStart(2, "0");
+  const channel = (at: number): string =>
+    Math.round(0.4 * 255 + 0.6 * Number.parseInt(shade.slice(at, at + 2), 16))
+      .toString(16)
+      .padStart(2, "0");
   expect(contrastRatio(onShade, `#${channel(1)}${channel(3)}${channel(5)}`)).toBeGreaterThanOrEqual(3);
 });
 
 test("a typeface that does not ship is named", () => {
-  expect(() => brandStyle({ ...TEST_BRAND, faces: { ...TEST_BRAND.faces, headline: { family: "Elsewhere", weight: 700 } } }, book)).toThrow("Elsewhere");
+  expect(() =>
+    brandStyle({ ...TEST_BRAND, faces: { ...TEST_BRAND.faces, headline: { family: "Elsewhere", weight: 700 } } }, book),
+  ).toThrow("Elsewhere");
 });

@@ -56,7 +56,10 @@ export function brandStyle(brand: BrandFacts, book: FontBook): BrandStyle {
 function inksOn(palette: Palette, role: ColorRole): GroundInks {
   const ground = palette[role];
   const plain = inkFor(ground, palette, ["ink", "card", "ground"]);
-  const badgeRole = (["sale", "accent", "card", "ink"] as const).find((one) => one !== role && contrastRatio(palette[one], ground) >= LEAST_STEP) ?? "card";
+  const badgeRole =
+    (["sale", "accent", "card", "ink"] as const).find(
+      (one) => one !== role && contrastRatio(palette[one], ground) >= LEAST_STEP,
+    ) ?? "card";
   return {
     ground,
     plain,

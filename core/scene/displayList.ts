@@ -8,7 +8,8 @@ import { type Outline } from "../type/outline";
  */
 export type DisplayList = readonly DisplayNode[];
 
-export type DisplayNode = FillNode | ShapeNode | PictureNode | ClipNode | EmojiNode | MovedNode | ClippedNode | StillNode | LayerNode;
+export type DisplayNode =
+  FillNode | ShapeNode | PictureNode | ClipNode | EmojiNode | MovedNode | ClippedNode | StillNode | LayerNode;
 
 export type Ink = string | LinearGradient;
 

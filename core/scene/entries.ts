@@ -13,8 +13,14 @@ export function entriesOf(scene: ResolvedScene): Entry[] {
     }
     const { offer } = scene;
     if (slot.kind !== "offer" || !offer) return [];
-    const part = (role: TypeRole, text: string, look: EntryLook, share: number): Entry[] => (text.trim() === "" ? [] : [{ id: `${slot.id}-${role}`, key, role, text, look, share }]);
-    return [...part("badge", offer.badge, "badge", 0.9), ...part("price", offer.now, "strong", 2), ...part("was", offer.was, "struck", 0.7), ...part("until", offer.until, "plain", 0.8)];
+    const part = (role: TypeRole, text: string, look: EntryLook, share: number): Entry[] =>
+      text.trim() === "" ? [] : [{ id: `${slot.id}-${role}`, key, role, text, look, share }];
+    return [
+      ...part("badge", offer.badge, "badge", 0.9),
+      ...part("price", offer.now, "strong", 2),
+      ...part("was", offer.was, "struck", 0.7),
+      ...part("until", offer.until, "plain", 0.8),
+    ];
   });
 }
 
@@ -27,6 +33,26 @@ function wordsEntry({ id, role, color }: WordsSlot, key: Entry["key"], text: str
 
 type PlainRole = Exclude<WordsSlot["role"], "stars" | "link">;
 const LOOKS: Readonly<Record<PlainRole, EntryLook>> = {
-  headline: "strong", name: "strong", line: "plain", small: "plain", call: "strong", contact: "plain", figure: "accent", quote: "strong", label: "plain", step: "plain",
+  headline: "strong",
+  name: "strong",
+  line: "plain",
+  small: "plain",
+  call: "strong",
+  contact: "plain",
+  figure: "accent",
+  quote: "strong",
+  label: "plain",
+  step: "plain",
 };
-const SHARES: Readonly<Record<PlainRole, number>> = { headline: 1.7, name: 1.1, line: 1, small: 0.7, call: 1.6, contact: 0.5, figure: 2.6, quote: 2.6, label: 0.6, step: 1 };
+const SHARES: Readonly<Record<PlainRole, number>> = {
+  headline: 1.7,
+  name: 1.1,
+  line: 1,
+  small: 0.7,
+  call: 1.6,
+  contact: 0.5,
+  figure: 2.6,
+  quote: 2.6,
+  label: 0.6,
+  step: 1,
+};

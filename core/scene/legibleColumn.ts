@@ -48,13 +48,23 @@ export function legibleColumn(style: BrandStyle, over: OverPicture): LegibleColu
   const light: InkChoice = { ink: style.onShade, shade: style.shade };
   const dark: InkChoice = { ink: inkFor(style.palette.card, style.palette, ["ink"]), shade: style.palette.card };
   if (on.backing === "panel") return onPanel(style, over);
-  if (over.media === null) return { inks: inksOver(style, style.onShade, style.shade), nodes: [], backing: { kind: "plain", alpha: 0, contrast: null, wanted } };
+  if (over.media === null)
+    return {
+      inks: inksOver(style, style.onShade, style.shade),
+      nodes: [],
+      backing: { kind: "plain", alpha: 0, contrast: null, wanted },
+    };
   const blurred = on.backing === "blur";
   const moments = momentsBehind(over, blurred);
   const least = Math.max(on.leastShade, on.backing === "scrim" ? LEAST_SCRIM : blurred ? LEAST_FROST : 0);
   if (moments.length === 0) return shaded(style, over, light, Math.max(least, UNMEASURED), null);
   if (on.backing === "plain") {
-    const best = [light, dark].map((choice) => ({ choice, contrast: Math.min(...moments.map((samples) => contrastReached(samples, choice.ink, choice.shade, 0))) })).reduce((one, other) => (other.contrast > one.contrast ? other : one));
+    const best = [light, dark]
+      .map((choice) => ({
+        choice,
+        contrast: Math.min(...moments.map((samples) => contrastReached(samples, choice.ink, choice.shade, 0))),
+      }))
+      .reduce((one, other) => (other.contrast > one.contrast ? other : one));
     return shaded(style, over, best.choice, 0, best.contrast);
   }
   // Blurred and scrimmed grounds are the design's own dark ones; only where it is left open may the words be dark.
@@ -69,25 +79,55 @@ function momentsBehind({ media, placed, words }: OverPicture, blurred: boolean):
   // What is behind something that stands free was never measured.
   if (!media?.tones || (media.kind === "picture" && media.cutOut)) return [];
   const zooms = media.kind === "picture" && placed.drift !== "none" ? [1, 1 + ZOOM_GAIN] : [1];
-  return media.tones.flatMap((tones) => zooms.map((zoom) => tonesIn(tones, { size: media, focal: media.focal, place: placed.place, zoom }, words, blurred)));
+  return media.tones.flatMap((tones) =>
+    zooms.map((zoom) => tonesIn(tones, { size: media, focal: media.focal, place: placed.place, zoom }, words, blurred)),
+  );
 }
 
-const inksOver = (style: BrandStyle, ink: string, ground: string): GroundInks => ({ ground, plain: ink, strong: ink, accent: ink, badge: style.on.ink.badge, onBadge: style.on.ink.onBadge });
+const inksOver = (style: BrandStyle, ink: string, ground: string): GroundInks => ({
+  ground,
+  plain: ink,
+  strong: ink,
+  accent: ink,
+  badge: style.on.ink.badge,
+  onBadge: style.on.ink.onBadge,
+});
 
-function shaded(style: BrandStyle, over: OverPicture, { ink, shade }: InkChoice, alpha: number, contrast: number | null): LegibleColumn {
+function shaded(
+  style: BrandStyle,
+  over: OverPicture,
+  { ink, shade }: InkChoice,
+  alpha: number,
+  contrast: number | null,
+): LegibleColumn {
   const { on, placed, media, words, anchor, wanted } = over;
   const blurred = on.backing === "blur";
   const inks = inksOver(style, ink, shade);
   if (on.shaded !== "band") {
     const nodes: DisplayNode[] = alpha > 0 ? [{ kind: "fill", place: on.shaded, ink: withAlpha(shade, alpha) }] : [];
-    return { inks, nodes, backing: { kind: blurred ? "blur" : alpha > 0 ? "shade" : "plain", alpha, contrast, wanted } };
+    return {
+      inks,
+      nodes,
+      backing: { kind: blurred ? "blur" : alpha > 0 ? "shade" : "plain", alpha, contrast, wanted },
+    };
   }
   if (blurred && media) {
     const band = bandOf(placed.place, words, anchor);
-    const frost: DisplayNode = { kind: "still", bounds: band, children: [{ kind: "clipped", place: band, children: [coverNode(media, placed.place, 1, BLUR)] }, { kind: "fill", place: band, ink: withAlpha(shade, alpha) }] };
+    const frost: DisplayNode = {
+      kind: "still",
+      bounds: band,
+      children: [
+        { kind: "clipped", place: band, children: [coverNode(media, placed.place, 1, BLUR)] },
+        { kind: "fill", place: band, ink: withAlpha(shade, alpha) },
+      ],
+    };
     return { inks, nodes: [frost], backing: { kind: "blur", alpha, contrast, wanted } };
   }
-  return { inks, nodes: alpha > 0 ? [shadeBand(placed.place, words, anchor, shade, alpha)] : [], backing: { kind: alpha > 0 ? "shade" : "plain", alpha, contrast, wanted } };
+  return {
+    inks,
+    nodes: alpha > 0 ? [shadeBand(placed.place, words, anchor, shade, alpha)] : [],
+    backing: { kind: alpha > 0 ? "shade" : "plain", alpha, contrast, wanted },
+  };
 }
 
 /** Across the whole picture, from the words to the edge they are anchored to. */
@@ -112,10 +152,18 @@ function shadeBand(picture: Rect, words: Rect, anchor: Anchor, color: string, al
   const [fadesIn, fadesOut] = [before > 0 && top > picture.y, after > 0 && foot < bottom(picture)];
   const [start, end] = [at(even.y), at(bottom(even))];
   const stops: (readonly [number, string])[] = [
-    [0, ink(fadesIn ? 0 : 1)], [start / 2, ink(fadesIn ? 0.42 : 1)], [start, ink(1)],
-    [end, ink(1)], [(end + 1) / 2, ink(fadesOut ? 0.42 : 1)], [1, ink(fadesOut ? 0 : 1)],
+    [0, ink(fadesIn ? 0 : 1)],
+    [start / 2, ink(fadesIn ? 0.42 : 1)],
+    [start, ink(1)],
+    [end, ink(1)],
+    [(end + 1) / 2, ink(fadesOut ? 0.42 : 1)],
+    [1, ink(fadesOut ? 0 : 1)],
   ];
-  return { kind: "still", bounds, children: [{ kind: "fill", place: bounds, ink: { from: { x: 0, y: top }, to: { x: 0, y: foot }, stops } }] };
+  return {
+    kind: "still",
+    bounds,
+    children: [{ kind: "fill", place: bounds, ink: { from: { x: 0, y: top }, to: { x: 0, y: foot }, stops } }],
+  };
 }
 
 /** A card in the brand's colour behind the words. */
@@ -126,7 +174,13 @@ function onPanel(style: BrandStyle, { words, room, wanted }: OverPicture): Legib
   const panel = rect(left, place.y, Math.min(room.x + room.width + pad, place.x + place.width) - left, place.height);
   return {
     inks: style.on.card,
-    nodes: [{ kind: "still", bounds: panel, children: [{ kind: "shape", outline: cutCard(panel, RHYTHM * 2), at: { x: 0, y: 0 }, ink: style.plate }] }],
+    nodes: [
+      {
+        kind: "still",
+        bounds: panel,
+        children: [{ kind: "shape", outline: cutCard(panel, RHYTHM * 2), at: { x: 0, y: 0 }, ink: style.plate }],
+      },
+    ],
     backing: { kind: "panel", alpha: 1, contrast: null, wanted },
   };
 }

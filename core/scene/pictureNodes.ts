@@ -7,7 +7,16 @@ import { type ClipNode, type PictureNode } from "./displayList";
 export function coverNode(picture: PictureFacts | ClipFacts, place: Rect, zoom = 1, blur = 0): PictureNode {
   const { id, width, height, levels } = picture;
   const leastScale = Math.max(place.width / width, place.height / height);
-  const node: PictureNode = { kind: "picture", media: id, width, height, levels, part: coverPart(picture, place, picture.focal, zoom), place, leastScale };
+  const node: PictureNode = {
+    kind: "picture",
+    media: id,
+    width,
+    height,
+    levels,
+    part: coverPart(picture, place, picture.focal, zoom),
+    place,
+    leastScale,
+  };
   return blur > 0 ? { ...node, blur } : node;
 }
 
@@ -16,7 +25,16 @@ export function containNode(picture: PictureFacts, place: Rect): PictureNode {
   const { id, width, height, levels } = picture;
   const inside = containPlace(picture, place, CENTRE);
   const leastScale = inside.width / width;
-  return { kind: "picture", media: id, width, height, levels, part: { x: 0, y: 0, width, height }, place: inside, leastScale };
+  return {
+    kind: "picture",
+    media: id,
+    width,
+    height,
+    levels,
+    part: { x: 0, y: 0, width, height },
+    place: inside,
+    leastScale,
+  };
 }
 
 export function clipNode(clip: ClipFacts, place: Rect, frame: number): ClipNode {

@@ -7,7 +7,12 @@ import { type Rect, contains, rect } from "../geometry/rect";
  * @param pictureSlots the slots of the layout's pictures, by index
  * @param under what shows where a picture was moved away
  */
-export function placedByHand(layout: Layout, places: Readonly<Record<string, Rect>> | undefined, pictureSlots: readonly MediaSlot[], under: Ground): Layout {
+export function placedByHand(
+  layout: Layout,
+  places: Readonly<Record<string, Rect>> | undefined,
+  pictureSlots: readonly MediaSlot[],
+  under: Ground,
+): Layout {
   if (!places || Object.keys(places).length === 0) return layout;
   const placeOf = (key: SlotKey): Rect | undefined => places[key.slice(key.indexOf(".") + 1)];
   const pictures = layout.pictures.map((placed) => {
@@ -17,7 +22,11 @@ export function placedByHand(layout: Layout, places: Readonly<Record<string, Rec
   const uncovered = pictures.some((placed, index) => placed !== layout.pictures[index]);
   const grounds = uncovered ? [under, ...layout.grounds] : layout.grounds;
   const bare = { ...layout, grounds, pictures };
-  const staying = layout.columns.map((column) => ({ ...column, entries: column.entries.filter(({ key }) => !placeOf(key)), on: uncovered ? backdropAt(bare, column.area, column.on) : column.on }));
+  const staying = layout.columns.map((column) => ({
+    ...column,
+    entries: column.entries.filter(({ key }) => !placeOf(key)),
+    on: uncovered ? backdropAt(bare, column.area, column.on) : column.on,
+  }));
   const moved = [...new Set(layout.columns.flatMap(({ entries }) => entries.map(({ key }) => key)))].flatMap((key) => {
     const place = placeOf(key);
     return place ? [movedColumn(key, place, layout.columns, (before) => backdropAt(bare, place, before))] : [];
@@ -26,17 +35,31 @@ export function placedByHand(layout: Layout, places: Readonly<Record<string, Rec
 }
 
 /** All entries of a slot in a column of their own, set as most of them were. */
-function movedColumn(key: Entry["key"], place: Rect, columns: readonly WordsColumn[], on: (before: Backdrop) => Backdrop): WordsColumn {
+function movedColumn(
+  key: Entry["key"],
+  place: Rect,
+  columns: readonly WordsColumn[],
+  on: (before: Backdrop) => Backdrop,
+): WordsColumn {
   const parts = columns.map((column) => ({ column, own: column.entries.filter((entry) => entry.key === key) }));
   const most = parts.reduce((best, one) => (one.own.length > best.own.length ? one : best));
-  return { ...most.column, entries: parts.flatMap(({ own }) => own), area: place, anchor: "top", on: on(most.column.on) };
+  return {
+    ...most.column,
+    entries: parts.flatMap(({ own }) => own),
+    area: place,
+    anchor: "top",
+    on: on(most.column.on),
+  };
 }
 
 /** What words stand on: whatever was placed last under the middle of their place. */
 function backdropAt(layout: Layout, place: Rect, before: Backdrop): Backdrop {
   const middle = rect(place.x + place.width / 2, place.y + place.height / 2, 0, 0);
   const picture = layout.pictures.findLastIndex((placed) => contains(placed.place, middle));
-  if (picture >= 0) return before.kind === "picture" && before.picture === picture ? before : { kind: "picture", picture, backing: "auto", shaded: "band", leastShade: 0 };
+  if (picture >= 0)
+    return before.kind === "picture" && before.picture === picture
+      ? before
+      : { kind: "picture", picture, backing: "auto", shaded: "band", leastShade: 0 };
   const ground = [...layout.grounds].reverse().find((one) => contains(one.place, middle));
   return ground && typeof ground.ink === "string" ? { kind: "ground", role: ground.ink } : before;
 }

@@ -17,7 +17,8 @@ export interface ShownLogo {
 export function shownLogo({ logos, palette }: BrandFacts, ground: string | null): ShownLogo | null {
   const choices = logos.map(({ variant, picture }) => ({ variant, picture, colors: picture.colors ?? [] }));
   const bare = ground === null ? null : logoFor(choices, ground);
-  if (bare && ground !== null && logoContrast(bare, ground) >= LOGO_CONTRAST) return { picture: bare.picture, plated: false };
+  if (bare && ground !== null && logoContrast(bare, ground) >= LOGO_CONTRAST)
+    return { picture: bare.picture, plated: false };
   const onPlate = logoFor(choices, palette.card);
   return onPlate && { picture: onPlate.picture, plated: true };
 }
@@ -30,13 +31,23 @@ function padOf({ logoRules }: BrandFacts, plated: boolean, height: number): numb
 /** The size of a logo, with its plate, as large as fits. */
 export function logoSize(brand: BrandFacts, { picture, plated }: ShownLogo, most: Size): Size {
   const pad = padOf(brand, plated, most.height);
-  const inside = containPlace(picture, rect(0, 0, Math.max(1, most.width - 2 * pad), Math.max(1, most.height - 2 * pad)));
+  const inside = containPlace(
+    picture,
+    rect(0, 0, Math.max(1, most.width - 2 * pad), Math.max(1, most.height - 2 * pad)),
+  );
   return { width: inside.width + 2 * pad, height: inside.height + 2 * pad };
 }
 
-export function logoNodes(brand: BrandFacts, { picture, plated }: ShownLogo, place: Rect, mostHeight: number): DisplayNode[] {
+export function logoNodes(
+  brand: BrandFacts,
+  { picture, plated }: ShownLogo,
+  place: Rect,
+  mostHeight: number,
+): DisplayNode[] {
   const pad = padOf(brand, plated, mostHeight);
   const inside = rect(place.x + pad, place.y + pad, place.width - 2 * pad, place.height - 2 * pad);
-  const plate: DisplayNode[] = plated ? [{ kind: "shape", outline: cutCard(place, RHYTHM), at: { x: 0, y: 0 }, ink: brand.palette.card }] : [];
+  const plate: DisplayNode[] = plated
+    ? [{ kind: "shape", outline: cutCard(place, RHYTHM), at: { x: 0, y: 0 }, ink: brand.palette.card }]
+    : [];
   return [...plate, containNode(picture, inside)];
 }

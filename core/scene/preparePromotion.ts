@@ -28,12 +28,23 @@ export interface PreparedPromotion extends PreparedShape {
  * Sets a promotion in a format. Scenes whose inputs did not change since `before` are taken over as they are, so that
  * typing in one scene costs that scene only. Every font file it needs must be open in the book.
  */
-export function preparePromotion(promotion: ResolvedPromotion, format: FormatName, book: FontBook, before?: PreparationMemory): PreparedPromotion {
+export function preparePromotion(
+  promotion: ResolvedPromotion,
+  format: FormatName,
+  book: FontBook,
+  before?: PreparationMemory,
+): PreparedPromotion {
   return { format, ...prepareIn(promotion, FORMATS[format], format, book, before) };
 }
 
 /** As `preparePromotion`, in any shape. @param format null where no places are set by hand */
-export function prepareIn(promotion: ResolvedPromotion, shape: Shape, format: FormatName | null, book: FontBook, before?: PreparationMemory): PreparedShape {
+export function prepareIn(
+  promotion: ResolvedPromotion,
+  shape: Shape,
+  format: FormatName | null,
+  book: FontBook,
+  before?: PreparationMemory,
+): PreparedShape {
   const { brand } = promotion.facts;
   const design = promotion.base.style;
   const setter = { style: brandStyle(brand, book), design, book, shape, format };
@@ -41,7 +52,14 @@ export function prepareIn(promotion: ResolvedPromotion, shape: Shape, format: Fo
   const brandKey = JSON.stringify([brand, design]);
   const scenes = promotion.scenes.map((scene, index) => {
     const prepare = (): PreparedScene => prepareScene(scene, brand, setter, index === 0, index === last);
-    return before ? remember(before, `${shape.width}×${shape.height}/${scene.id}`, `${index === 0}/${index === last}/${brandKey}/${JSON.stringify(scene)}`, prepare) : prepare();
+    return before
+      ? remember(
+          before,
+          `${shape.width}×${shape.height}/${scene.id}`,
+          `${index === 0}/${index === last}/${brandKey}/${JSON.stringify(scene)}`,
+          prepare,
+        )
+      : prepare();
   });
   return { scenes, spans: promotion.spans, length: promotion.length, transition: design.transition, size: shape };
 }
@@ -68,15 +86,30 @@ export function displayListAt(promotion: PreparedShape, time: number): DisplayLi
 }
 
 /** Two scenes on screen at once, by the way the template has its scenes give way. */
-function transitionAt({ transition, size }: PreparedShape, list: DisplayList, coming: DisplayList, progress: number): DisplayList {
+function transitionAt(
+  { transition, size }: PreparedShape,
+  list: DisplayList,
+  coming: DisplayList,
+  progress: number,
+): DisplayList {
   const whole = wholeOf(size);
   switch (transition) {
     case "crossfade":
       return [...list, { kind: "layer", alpha: progress, children: coming }];
     case "wipe":
-      return progress <= 0 ? list : [...list, { kind: "clipped", place: { ...whole, width: whole.width * progress }, children: coming }];
+      return progress <= 0
+        ? list
+        : [...list, { kind: "clipped", place: { ...whole, width: whole.width * progress }, children: coming }];
     case "push": {
-      const moved = (children: DisplayList, dx: number): DisplayNode => ({ kind: "moved", alpha: 1, dx, dy: 0, scale: 1, about: { x: 0, y: 0 }, children });
+      const moved = (children: DisplayList, dx: number): DisplayNode => ({
+        kind: "moved",
+        alpha: 1,
+        dx,
+        dy: 0,
+        scale: 1,
+        about: { x: 0, y: 0 },
+        children,
+      });
       // On whole units, so that the two scenes share their edge.
       const by = Math.round(whole.width * progress);
       return [moved(list, -by), moved(coming, whole.width - by)];
@@ -94,4 +127,3 @@ function preparedScene(promotion: PreparedShape, index: number): PreparedScene {
 export function settledTime(span: SceneSpan): number {
   return Math.round(span.start + (span.end - span.start) * 0.6);
 }
-

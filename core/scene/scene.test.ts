@@ -20,21 +20,44 @@ async function prepared(document: Promotion, facts = testFacts()) {
   return FORMAT_NAMES.map((format) => preparePromotion(promotion, format, book));
 }
 
-const SLOTS: readonly SlotKey[] = ["hook.headline", "product.name", "product.line", "offer.terms", "sign-off.call", "sign-off.website", "sign-off.handle"];
-const fills = fc.tuple(...SLOTS.map(() => fc.option(anyWords))).map((texts) => Object.fromEntries(texts.flatMap((text, index) => (text === null ? [] : [[SLOTS[index] ?? "", { kind: "words", text }]]))) as Promotion["fills"]);
-const shape = fc.tuple(fc.integer({ min: 200, max: 4000 }), fc.double({ min: 0.25, max: 4, noNaN: true })).map(([width, ratio]) => ({ width, height: Math.max(1, Math.round(width / ratio)) }));
+const SLOTS: readonly SlotKey[] = [
+  "hook.headline",
+  "product.name",
+  "product.line",
+  "offer.terms",
+  "sign-off.call",
+  "sign-off.website",
+  "sign-off.handle",
+];
+const fills = fc
+  .tuple(...SLOTS.map(() => fc.option(anyWords)))
+  .map(
+    (texts) =>
+      Object.fromEntries(
+        texts.flatMap((text, index) => (text === null ? [] : [[SLOTS[index] ?? "", { kind: "words", text }]])),
+      ) as Promotion["fills"],
+  );
+const shape = fc
+  .tuple(fc.integer({ min: 200, max: 4000 }), fc.double({ min: 0.25, max: 4, noNaN: true }))
+  .map(([width, ratio]) => ({ width, height: Math.max(1, Math.round(width / ratio)) }));
 
 test("for any words, picture shape and logo shape, in all formats: words and logo lie inside the safe area and none overlap", async () => {
   await fc.assert(
     fc.asyncProperty(fills, shape, shape, async (chosen, picture, logo) => {
       const facts = testFacts();
       const brand = { ...facts.brand, logo: testPicture({ ...logo, id: "logo" }) };
-      for (const one of await prepared(testDocument({ fills: chosen }), { ...facts, brand, media: { ...facts.media, [PICTURE_ID]: testPicture(picture) } })) {
+      for (const one of await prepared(testDocument({ fills: chosen }), {
+        ...facts,
+        brand,
+        media: { ...facts.media, [PICTURE_ID]: testPicture(picture) },
+      })) {
         const safe = safeArea(FORMATS[one.format]);
         for (const scene of one.scenes) {
           const placed = scene.slots.filter((slot) => slot.kind !== "picture" && slot.place.width > 0);
           for (const slot of placed) expect(contains(safe, slot.place, 1e-3)).toBe(true);
-          placed.forEach((slot, index) => placed.slice(index + 1).forEach((other) => expect(overlaps(slot.place, other.place, 1e-3)).toBe(false)));
+          placed.forEach((slot, index) =>
+            placed.slice(index + 1).forEach((other) => expect(overlaps(slot.place, other.place, 1e-3)).toBe(false)),
+          );
         }
       }
     }),
@@ -51,7 +74,8 @@ test("type is never under its least size without a finding", async () => {
         for (const slot of scenes.flatMap((scene) => scene.slots)) {
           if (!slot.fitted || slot.fitted.size >= slot.smallest || slot.fitted.lines.length === 0) continue;
           expect(slot.fitted.fits).toBe(false);
-          if (slot.part !== "until" && slot.part !== "was" && slot.part !== "price") expect(reports.get(slot.key)?.fits.find((fit) => fit.format === format)?.fits).toBe(false);
+          if (slot.part !== "until" && slot.part !== "was" && slot.part !== "price")
+            expect(reports.get(slot.key)?.fits.find((fit) => fit.format === format)?.fits).toBe(false);
         }
     }),
     { numRuns: 25 },
@@ -62,11 +86,16 @@ test("where a picture must cover, it leaves no gap, in every scene, format and m
   await fc.assert(
     fc.asyncProperty(shape, fc.integer({ min: 0, max: 15_000 }), async (picture, time) => {
       const facts = testFacts();
-      for (const one of await prepared(testDocument(), { ...facts, media: { ...facts.media, [PICTURE_ID]: testPicture(picture) } }))
+      for (const one of await prepared(testDocument(), {
+        ...facts,
+        media: { ...facts.media, [PICTURE_ID]: testPicture(picture) },
+      }))
         for (const node of everyNode(displayListAt(one, time))) {
           if (node.kind !== "picture" || node.media !== PICTURE_ID) continue;
           expect(contains({ x: 0, y: 0, ...picture }, node.part, 1e-6)).toBe(true);
-          expect(Math.abs(node.part.width / node.part.height - node.place.width / node.place.height)).toBeLessThan(1e-6);
+          expect(Math.abs(node.part.width / node.part.height - node.place.width / node.place.height)).toBeLessThan(
+            1e-6,
+          );
         }
     }),
     { numRuns: 30 },
@@ -75,21 +104,34 @@ test("where a picture must cover, it leaves no gap, in every scene, format and m
 
 test("words added to one slot never move another scene", async () => {
   const [before] = await prepared(testDocument());
-  const [after] = await prepared(testDocument({ fills: { "hook.headline": { kind: "words", text: "Everything on the bench, and a good deal more than that" } } }));
-  expect(after?.scenes.slice(1).map((scene) => scene.slots.map(({ place }) => place))).toEqual(before?.scenes.slice(1).map((scene) => scene.slots.map(({ place }) => place)));
+  const [after] = await prepared(
+    testDocument({
+      fills: { "hook.headline": { kind: "words", text: "Everything on the bench, and a good deal more than that" } },
+    }),
+  );
+  expect(after?.scenes.slice(1).map((scene) => scene.slots.map(({ place }) => place))).toEqual(
+    before?.scenes.slice(1).map((scene) => scene.slots.map(({ place }) => place)),
+  );
 });
 
 test("an optional slot left empty closes up: the others keep no hole for it", async () => {
   const [withLine] = await prepared(testDocument());
   const [without] = await prepared(testDocument({ fills: { "product.line": { kind: "words", text: "" } } }));
-  const keys = (one: typeof withLine): string[] => (one?.scenes[1]?.slots ?? []).filter(({ kind }) => kind === "words").map(({ key }) => key);
+  const keys = (one: typeof withLine): string[] =>
+    (one?.scenes[1]?.slots ?? []).filter(({ kind }) => kind === "words").map(({ key }) => key);
   expect(keys(withLine)).toEqual(["product.name", "product.line"]);
   expect(keys(without)).toEqual(["product.name"]);
 });
 
 test("only the scene that changed is prepared again", async () => {
   const memory = new Map();
-  const make = (text: string) => preparePromotion(resolvePromotion(testDocument({ fills: { "hook.headline": { kind: "words", text } } }), testFacts()), "square", book, memory);
+  const make = (text: string) =>
+    preparePromotion(
+      resolvePromotion(testDocument({ fills: { "hook.headline": { kind: "words", text } } }), testFacts()),
+      "square",
+      book,
+      memory,
+    );
   await prepared(testDocument());
   const [one, two] = [make("Bring it"), make("Bring it on")];
   expect(two.scenes.map((scene, index) => scene === one.scenes[index])).toEqual([false, true, true, true]);
@@ -123,7 +165,10 @@ test("words and movement are on screen within the first second (common practice)
 test("a clip plays at its own rate and holds its last frame when it is shorter than its scene", async () => {
   const facts = testFacts();
   const clip = testClip({ frames: 50, rate: { numerator: 25, denominator: 1 } });
-  const [square] = await prepared(testDocument({ fills: { "product.picture": { kind: "media", media: CLIP_ID } } }), { ...facts, media: { ...facts.media, [CLIP_ID]: clip } });
+  const [square] = await prepared(testDocument({ fills: { "product.picture": { kind: "media", media: CLIP_ID } } }), {
+    ...facts,
+    media: { ...facts.media, [CLIP_ID]: clip },
+  });
   const frameAt = (time: number): number | undefined => {
     const node = square && [...everyNode(displayListAt(square, time))].find((one) => one.kind === "clip");
     return node?.kind === "clip" ? node.frame : undefined;

@@ -20,7 +20,12 @@ function partAt(scene: PreparedScene, part: ScenePart, time: number): DisplayNod
     case "media":
       return mediaAt(scene, part, time);
     case "moving": {
-      const { alpha, dx, dy, scale } = motionAt(part.motion, time, part.enters, part.until ?? (scene.leaves ? scene.length : Infinity));
+      const { alpha, dx, dy, scale } = motionAt(
+        part.motion,
+        time,
+        part.enters,
+        part.until ?? (scene.leaves ? scene.length : Infinity),
+      );
       if (alpha <= 0) return null;
       if (alpha === 1 && dx === 0 && dy === 0 && scale === 1) return part.atRest;
       const { bounds, children } = part.atRest;
@@ -44,7 +49,8 @@ function mediaAt(scene: PreparedScene, part: MediaPart, time: number): DisplayNo
 
 function contentAt(scene: PreparedScene, { media, place, drift, atRest }: MediaPart, time: number): DisplayNode {
   // A clip shorter than its scene holds its last frame.
-  if (media.kind === "clip") return clipNode(media, place, Math.min(media.frames - 1, Math.max(0, frameAt(time, media.rate))));
+  if (media.kind === "clip")
+    return clipNode(media, place, Math.min(media.frames - 1, Math.max(0, frameAt(time, media.rate))));
   return drift === "none" ? atRest : coverNode(media, place, slowZoom(time, scene.length, drift === "out"));
 }
 

@@ -51,10 +51,19 @@ export function mostHeight(entry: Entry, setter: Typesetter): number | undefined
   }
 }
 
-const starSide = ({ shape }: Typesetter): number => (Math.min(shape.width, shape.height) / 1080) * (shape.width === shape.height ? 60 : 72);
+const starSide = ({ shape }: Typesetter): number =>
+  (Math.min(shape.width, shape.height) / 1080) * (shape.width === shape.height ? 60 : 72);
 
 /** Sets an entry into its box. @param largest a size its words are not to go beyond */
-export function setEntry(setter: Typesetter, brand: BrandFacts, logo: ShownLogo | null, entry: Entry, box: Size, align: Align, largest?: number): SetEntry {
+export function setEntry(
+  setter: Typesetter,
+  brand: BrandFacts,
+  logo: ShownLogo | null,
+  entry: Entry,
+  box: Size,
+  align: Align,
+  largest?: number,
+): SetEntry {
   const bare = { entry, words: null, inside: { x: 0, y: 0 } };
   switch (entry.look) {
     case "rule":
@@ -68,14 +77,23 @@ export function setEntry(setter: Typesetter, brand: BrandFacts, logo: ShownLogo 
       return { ...bare, width: side * (MOST_STARS + (MOST_STARS - 1) * STAR_GAP), height: side };
     }
     case "logo":
-      return logo ? { ...bare, ...logoSize(brand, logo, { width: box.width * 0.62, height: box.height }) } : { ...bare, width: 0, height: 0 };
+      return logo
+        ? { ...bare, ...logoSize(brand, logo, { width: box.width * 0.62, height: box.height }) }
+        : { ...bare, width: 0, height: 0 };
     case "code": {
       const side = Math.min(box.width, box.height, MOST_CODE);
       return { ...bare, width: side, height: side };
     }
     default: {
       if (onCard(entry)) return setOnCard(setter, entry, box, align, largest);
-      const words = setWords(setter, entry.role, entry.text, { width: Math.max(1, box.width), height: Math.max(1, box.height) }, align, largest);
+      const words = setWords(
+        setter,
+        entry.role,
+        entry.text,
+        { width: Math.max(1, box.width), height: Math.max(1, box.height) },
+        align,
+        largest,
+      );
       return { entry, words, inside: { x: 0, y: 0 }, width: words.width, height: words.height };
     }
   }
@@ -87,7 +105,14 @@ function setOnCard(setter: Typesetter, entry: Entry, box: Size, align: Align, la
   // Room over capitals and under the baseline counts as pad, so the words may be higher than what two pads leave.
   let height = box.height - pad.y;
   for (;;) {
-    const words = setWords(setter, entry.role, entry.text, { width: Math.max(1, box.width - 2 * pad.x), height: Math.max(1, height) }, align, largest);
+    const words = setWords(
+      setter,
+      entry.role,
+      entry.text,
+      { width: Math.max(1, box.width - 2 * pad.x), height: Math.max(1, height) },
+      align,
+      largest,
+    );
     const card = cardAround(words, pad);
     if (card.height <= box.height || height < 2) return { entry, words, ...card };
     height -= Math.max(1, card.height - box.height);
@@ -99,7 +124,11 @@ function cardAround(words: FittedWords, pad: Point): Size & Pick<SetEntry, "insi
   const above = pad.y - words.overCapitals;
   const below = pad.y - words.underBaseline;
   const missing = Math.max(0, -Math.min(above, below));
-  return { width: words.width + 2 * pad.x, height: words.height + above + below + 2 * missing, inside: { x: pad.x, y: above + missing } };
+  return {
+    width: words.width + 2 * pad.x,
+    height: words.height + above + below + 2 * missing,
+    inside: { x: pad.x, y: above + missing },
+  };
 }
 
 /** The ink of an entry on a ground: what was chosen for it if that can be read there, else by its look. */
@@ -126,10 +155,22 @@ export function inkOf(setter: Typesetter, { entry, words }: SetEntry, on: Ground
 }
 
 /** What an entry looks like in its place. */
-export function entryNodes(setter: Typesetter, brand: BrandFacts, logo: ShownLogo | null, set: SetEntry, place: Rect, on: GroundInks): DisplayNode[] {
+export function entryNodes(
+  setter: Typesetter,
+  brand: BrandFacts,
+  logo: ShownLogo | null,
+  set: SetEntry,
+  place: Rect,
+  on: GroundInks,
+): DisplayNode[] {
   const { entry, words, inside } = set;
   const ink = inkOf(setter, set, on);
-  const shape = (outline: Outline, color: string): DisplayNode => ({ kind: "shape", outline, at: { x: 0, y: 0 }, ink: color });
+  const shape = (outline: Outline, color: string): DisplayNode => ({
+    kind: "shape",
+    outline,
+    at: { x: 0, y: 0 },
+    ink: color,
+  });
   switch (entry.look) {
     case "rule":
       return [{ kind: "fill", place, ink }];
@@ -138,7 +179,9 @@ export function entryNodes(setter: Typesetter, brand: BrandFacts, logo: ShownLog
     case "stars": {
       const step = place.height * (1 + STAR_GAP);
       const lit = starCount(entry.text);
-      return Array.from({ length: MOST_STARS }, (_, index) => shape(starOutline(place.x + index * step, place.y, place.height), index < lit ? ink : withAlpha(ink, 0.28)));
+      return Array.from({ length: MOST_STARS }, (_, index) =>
+        shape(starOutline(place.x + index * step, place.y, place.height), index < lit ? ink : withAlpha(ink, 0.28)),
+      );
     }
     case "logo":
       return logo ? logoNodes(brand, logo, place, mostHeight(entry, setter) ?? place.height) : [];
@@ -157,16 +200,22 @@ export function entryNodes(setter: Typesetter, brand: BrandFacts, logo: ShownLog
   }
 }
 
-const lettersAt = (words: FittedWords | null, place: Rect, inside: SetEntry["inside"], ink: string): DisplayNode[] => (words ? wordNodes(words, { x: place.x + inside.x, y: place.y + inside.y }, ink) : []);
+const lettersAt = (words: FittedWords | null, place: Rect, inside: SetEntry["inside"], ink: string): DisplayNode[] =>
+  words ? wordNodes(words, { x: place.x + inside.x, y: place.y + inside.y }, ink) : [];
 
 function strike(words: FittedWords | null, place: Rect, ink: string): DisplayNode[] {
   if (!words) return [];
   const thickness = Math.max(3, words.size * 0.07);
   const middle = (words.lines[0]?.baseline ?? 0) - words.size * 0.3;
-  return [{ kind: "fill", place: rect(place.x - 6, place.y + middle - thickness / 2, words.width + 12, thickness), ink }];
+  return [
+    { kind: "fill", place: rect(place.x - 6, place.y + middle - thickness / 2, words.width + 12, thickness), ink },
+  ];
 }
 
 /** Readers need dark modules on a light ground: the brand's own where they are far enough apart. */
 function codeInks({ style: { palette } }: Typesetter): readonly [dark: string, light: string] {
-  return contrastRatio(palette.ink, palette.card) >= 7 && contrastRatio(palette.card, "#000000") > contrastRatio(palette.ink, "#000000") ? [palette.ink, palette.card] : ["#000000", "#ffffff"];
+  return contrastRatio(palette.ink, palette.card) >= 7 &&
+    contrastRatio(palette.card, "#000000") > contrastRatio(palette.ink, "#000000")
+    ? [palette.ink, palette.card]
+    : ["#000000", "#ffffff"];
 }

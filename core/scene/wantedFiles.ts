@@ -8,7 +8,12 @@ export function fontFilesWanted(promotion: ResolvedPromotion, book: FontBook): s
   const { faces } = brandStyle(promotion.facts.brand, book);
   // What arrangements add of their own: numbers of steps.
   const added = "0123456789";
-  const texts = promotion.scenes.flatMap(({ words, offer, rows }) => [added, ...Object.values(words), ...(offer ? Object.values(offer) : []), ...rows.flatMap(({ name, price }) => [name, price])]);
+  const texts = promotion.scenes.flatMap(({ words, offer, rows }) => [
+    added,
+    ...Object.values(words),
+    ...(offer ? Object.values(offer) : []),
+    ...rows.flatMap(({ name, price }) => [name, price]),
+  ]);
   const wanted = texts.flatMap((text) => [...Object.values(faces).flatMap((files) => filesWanted(text, files, book))]);
   return [...new Set(wanted)];
 }

@@ -14,13 +14,25 @@ const WIDEST = 3;
  * The brand's small mark over a scene: in the wanted corner of the safe area, or in the next one that is free of words.
  * Null when the brand has no logo or every corner is taken.
  */
-export function watermark(brand: BrandFacts, wanted: NonNullable<BrandFacts["watermark"]>, shape: Shape, slots: readonly PlacedSlot[]): { readonly part: ScenePart; readonly place: Rect } | null {
+export function watermark(
+  brand: BrandFacts,
+  wanted: NonNullable<BrandFacts["watermark"]>,
+  shape: Shape,
+  slots: readonly PlacedSlot[],
+): { readonly part: ScenePart; readonly place: Rect } | null {
   const mark = (brand.logos.find(({ variant }) => variant === "mark") ?? brand.logos[0])?.picture;
   if (!mark) return null;
   const taken = slots.filter(({ kind }) => kind !== "picture").map(({ place }) => place);
   const order = [wanted.corner, ...CORNERS.filter((corner) => corner !== wanted.corner)];
-  const place = order.map((corner) => cornerPlace(mark, corner, wanted.size, shape)).find((one) => !taken.some((other) => overlaps(grown(one), other)));
-  return place ? { place, part: { kind: "fixed", node: { kind: "layer", alpha: wanted.opacity, children: [containNode(mark, place)] } } } : null;
+  const place = order
+    .map((corner) => cornerPlace(mark, corner, wanted.size, shape))
+    .find((one) => !taken.some((other) => overlaps(grown(one), other)));
+  return place
+    ? {
+        place,
+        part: { kind: "fixed", node: { kind: "layer", alpha: wanted.opacity, children: [containNode(mark, place)] } },
+      }
+    : null;
 }
 
 function cornerPlace(mark: PictureFacts, corner: Corner, size: number, shape: Shape): Rect {
@@ -32,4 +44,5 @@ function cornerPlace(mark: PictureFacts, corner: Corner, size: number, shape: Sh
   return rect(x, y, width, inside);
 }
 
-const grown = ({ x, y, width, height }: Rect): Rect => rect(x - RHYTHM, y - RHYTHM, width + 2 * RHYTHM, height + 2 * RHYTHM);
+const grown = ({ x, y, width, height }: Rect): Rect =>
+  rect(x - RHYTHM, y - RHYTHM, width + 2 * RHYTHM, height + 2 * RHYTHM);

@@ -23,24 +23,42 @@ export interface Typesetter {
 }
 
 /** The face a role is set in: the template's choice, else the role's own. */
-export const roleFace = ({ design }: Typesetter, role: TypeRole): FaceRole => (role in design.faces ? design.faces[role as keyof typeof design.faces] : undefined) ?? faceOf(role);
+export const roleFace = ({ design }: Typesetter, role: TypeRole): FaceRole =>
+  (role in design.faces ? design.faces[role as keyof typeof design.faces] : undefined) ?? faceOf(role);
 
 /** Words fitted to a box by the rule of their role. @param largest a size not to go beyond, below the role's own */
-export function setWords(setter: Typesetter, role: TypeRole, text: string, box: Size, align: Align, largest = Infinity): FittedWords {
+export function setWords(
+  setter: Typesetter,
+  role: TypeRole,
+  text: string,
+  box: Size,
+  align: Align,
+  largest = Infinity,
+): FittedWords {
   const stack: FaceFiles = setter.style.faces[roleFace(setter, role)];
   const rule = fitRule(role, setter.shape, align);
-  return fitWords(shapedText(text.trim(), stack, setter.book, isTabular(role)), box, { ...rule, largest: Math.max(rule.smallest, Math.min(rule.largest, largest)) });
+  return fitWords(shapedText(text.trim(), stack, setter.book, isTabular(role)), box, {
+    ...rule,
+    largest: Math.max(rule.smallest, Math.min(rule.largest, largest)),
+  });
 }
 
 /** The display nodes of set words at a place: one shape for all letters, then the emoji. */
 export function wordNodes(words: FittedWords, at: Point, ink: string): DisplayNode[] {
   const [first] = words.lines;
   // Joined whole: number by number would take longer than setting the words.
-  const outline: Outline = words.lines.length === 1 && first ? first.outline : ([] as number[]).concat(...words.lines.map((line) => line.outline));
+  const outline: Outline =
+    words.lines.length === 1 && first
+      ? first.outline
+      : ([] as number[]).concat(...words.lines.map((line) => line.outline));
   const letters: DisplayNode[] = outline.length > 0 ? [{ kind: "shape", outline, at, ink }] : [];
-  const emoji = words.lines.flatMap((line) => line.emoji).map(
-    ({ code, place }): DisplayNode => ({ kind: "emoji", code, place: { ...place, x: place.x + at.x, y: place.y + at.y } }),
-  );
+  const emoji = words.lines
+    .flatMap((line) => line.emoji)
+    .map(({ code, place }): DisplayNode => ({
+      kind: "emoji",
+      code,
+      place: { ...place, x: place.x + at.x, y: place.y + at.y },
+    }));
   return [...letters, ...emoji];
 }
 

@@ -20,7 +20,12 @@ export function mixPlan(tune: SoundFacts, plan: SoundPlan, length: number): MixP
   const room = tune.peak === null ? MOST_GAIN : MOST_PEAK - tune.peak;
   const fades = plan.fadeIn + plan.fadeOut;
   const share = fades > length && fades > 0 ? length / fades : 1;
-  return { length, gain: Math.min(wanted, room, MOST_GAIN), fadeIn: plan.fadeIn * share, fadeOut: plan.fadeOut * share };
+  return {
+    length,
+    gain: Math.min(wanted, room, MOST_GAIN),
+    fadeIn: plan.fadeIn * share,
+    fadeOut: plan.fadeOut * share,
+  };
 }
 
 /** The linear factor the tune is played with at a time: gain and straight-line fades. */

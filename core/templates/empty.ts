@@ -6,5 +6,15 @@ export const EMPTY_TEMPLATE = template({
   name: "New template",
   purpose: "other",
   about: "",
-  scenes: [scene("scene-1", "First scene", 3000, by("words-only"), [words("headline", "headline", { fallback: "Say it here" })], { overlap: 0, ground: "primary" }), signOff(3000, { picture: false })],
+  scenes: [
+    scene(
+      "scene-1",
+      "First scene",
+      3000,
+      by("words-only"),
+      [words("headline", "headline", { fallback: "Say it here" })],
+      { overlap: 0, ground: "primary" },
+    ),
+    signOff(3000, { picture: false }),
+  ],
 });

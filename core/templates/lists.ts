@@ -1,6 +1,11 @@
 import { by, picture, products, scene, signOff, template, words } from "./build";
 
-const TIPS = ["Take your time with the first one", "Fresh is worth more than much", "Ask us, we like to be asked", "Come early for the best of it"] as const;
+const TIPS = [
+  "Take your time with the first one",
+  "Fresh is worth more than much",
+  "Ask us, we like to be asked",
+  "Come early for the best of it",
+] as const;
 
 /** A heading that stays while tips change below it. Cuts, so that it reads as one shot. */
 export const TIPS_TOP_AND_TAIL = template({
@@ -10,11 +15,22 @@ export const TIPS_TOP_AND_TAIL = template({
   about: "A heading that stays put, four clips or pictures at their true shape, and a tip under each. Thirty seconds.",
   scenes: [
     ...TIPS.map((tip, index) =>
-      scene(`tip-${index + 1}`, `Tip ${index + 1}`, 6600, by("top-and-tail"), [
-        words("heading", "headline", { label: "Heading", hint: "The same in every scene", fallback: "Four small things that help" }),
-        words("tip", "line", { label: "Tip", hint: "One thing to do", fallback: tip }),
-        picture("picture", { label: "Picture or clip", shape: "wide", from: index === 0 ? "product" : "nothing" }),
-      ], { overlap: 0, ground: "primary" }),
+      scene(
+        `tip-${index + 1}`,
+        `Tip ${index + 1}`,
+        6600,
+        by("top-and-tail"),
+        [
+          words("heading", "headline", {
+            label: "Heading",
+            hint: "The same in every scene",
+            fallback: "Four small things that help",
+          }),
+          words("tip", "line", { label: "Tip", hint: "One thing to do", fallback: tip }),
+          picture("picture", { label: "Picture or clip", shape: "wide", from: index === 0 ? "product" : "nothing" }),
+        ],
+        { overlap: 0, ground: "primary" },
+      ),
     ),
     signOff(4100, { from: "slot:tip-1.picture" }),
   ],
@@ -28,15 +44,51 @@ export const HOW_TO = template({
   purpose: "how-to",
   about: "Thirty seconds of know-how: what it will be, each step with its picture, all steps once more to save.",
   scenes: [
-    scene("promise", "What it will be", 4500, by("full-picture", { words: "bottom" }), [words("headline", "headline", { fallback: "Do it in four steps" }), picture("picture")], { overlap: 0, logo: true }),
-    ...(["first", "second", "third", "fourth"] as const).map((id, index) =>
-      scene(id, `Step ${index + 1}`, 4800, by("split", { share: 0.6, pictureFirst: true }), [
-        words("figure", "name", { label: "Number", hint: "A number or a word", fallback: `Step ${index + 1}`, budget: 8, color: "accent" }),
-        words("step", "name", { label: "Step", hint: "As an order", fallback: ["Choose a good one", "Make it ready", "Take your time", "Enjoy it"][index] ?? "" }),
-        picture("picture", index === 0 ? { from: "slot:promise.picture" } : { from: "nothing" }),
-      ], { ground: "ground" }),
+    scene(
+      "promise",
+      "What it will be",
+      4500,
+      by("full-picture", { words: "bottom" }),
+      [words("headline", "headline", { fallback: "Do it in four steps" }), picture("picture")],
+      { overlap: 0, logo: true },
     ),
-    scene("all", "All steps", 5000, by("steps"), [words("heading", "name", { label: "Heading", fallback: "Once more, to keep" }), ...["Choose a good one", "Make it ready", "Take your time", "Enjoy it"].map((step, index) => words(`step-${index + 1}`, "step", { label: `Step ${index + 1}`, fallback: step, required: index < 2 }))], { ground: "primary" }),
+    ...(["first", "second", "third", "fourth"] as const).map((id, index) =>
+      scene(
+        id,
+        `Step ${index + 1}`,
+        4800,
+        by("split", { share: 0.6, pictureFirst: true }),
+        [
+          words("figure", "name", {
+            label: "Number",
+            hint: "A number or a word",
+            fallback: `Step ${index + 1}`,
+            budget: 8,
+            color: "accent",
+          }),
+          words("step", "name", {
+            label: "Step",
+            hint: "As an order",
+            fallback: ["Choose a good one", "Make it ready", "Take your time", "Enjoy it"][index] ?? "",
+          }),
+          picture("picture", index === 0 ? { from: "slot:promise.picture" } : { from: "nothing" }),
+        ],
+        { ground: "ground" },
+      ),
+    ),
+    scene(
+      "all",
+      "All steps",
+      5000,
+      by("steps"),
+      [
+        words("heading", "name", { label: "Heading", fallback: "Once more, to keep" }),
+        ...["Choose a good one", "Make it ready", "Take your time", "Enjoy it"].map((step, index) =>
+          words(`step-${index + 1}`, "step", { label: `Step ${index + 1}`, fallback: step, required: index < 2 }),
+        ),
+      ],
+      { ground: "primary" },
+    ),
     signOff(4300, { from: "slot:promise.picture" }),
   ],
 });
@@ -46,10 +98,29 @@ export const MENU = template({
   slug: "this-week",
   name: "This week",
   purpose: "menu",
-  about: "Up to six rows of the catalogue with their prices in line, a picture to whet the appetite, and the code to order.",
+  about:
+    "Up to six rows of the catalogue with their prices in line, a picture to whet the appetite, and the code to order.",
   scenes: [
-    scene("title", "Title", 3500, by("full-picture", { words: "middle" }), [words("headline", "headline", { fallback: "This week" }), picture("picture")], { overlap: 0, logo: true }),
-    scene("list", "List", 7000, by("price-list"), [words("heading", "name", { label: "Heading", fallback: "Fresh on the counter" }), products(6), picture("picture", { required: false, from: "slot:title.picture" })], { ground: "card" }),
+    scene(
+      "title",
+      "Title",
+      3500,
+      by("full-picture", { words: "middle" }),
+      [words("headline", "headline", { fallback: "This week" }), picture("picture")],
+      { overlap: 0, logo: true },
+    ),
+    scene(
+      "list",
+      "List",
+      7000,
+      by("price-list"),
+      [
+        words("heading", "name", { label: "Heading", fallback: "Fresh on the counter" }),
+        products(6),
+        picture("picture", { required: false, from: "slot:title.picture" }),
+      ],
+      { ground: "card" },
+    ),
     signOff(5500, { code: true, from: "slot:title.picture" }),
   ],
 });

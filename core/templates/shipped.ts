@@ -8,15 +8,33 @@ import { BEFORE_AFTER, BEHIND_THE_COUNTER, QUOTE, THREE_REASONS, TRIPLE_STACK } 
 
 /** The templates that come with Stencilcraft. Each is in its first edition; what a team makes of them is the team's own. */
 export const SHIPPED_TEMPLATES: readonly Template[] = [
-  ONE_OFFER, PRICE_ON_A_CARD, NEW_ARRIVAL, THREE_REASONS, BEFORE_AFTER, EVENT, TIPS_TOP_AND_TAIL, TRIPLE_STACK, QUOTE, COUNTDOWN,
-  HOW_TO, BUNDLE, BACK_IN_STOCK, MENU, OPENING_HOURS, HIRING, BEHIND_THE_COUNTER,
+  ONE_OFFER,
+  PRICE_ON_A_CARD,
+  NEW_ARRIVAL,
+  THREE_REASONS,
+  BEFORE_AFTER,
+  EVENT,
+  TIPS_TOP_AND_TAIL,
+  TRIPLE_STACK,
+  QUOTE,
+  COUNTDOWN,
+  HOW_TO,
+  BUNDLE,
+  BACK_IN_STOCK,
+  MENU,
+  OPENING_HOURS,
+  HIRING,
+  BEHIND_THE_COUNTER,
 ];
 
 export const SHIPPED_EDITION = 1;
 
 export const shippedRef = ({ slug }: Pick<Template, "slug">): TemplateRef => ({ slug, edition: SHIPPED_EDITION });
 
-export const SHIPPED_BY_REF: TemplatesByRef = Object.fromEntries(SHIPPED_TEMPLATES.map((template) => [templateKey(shippedRef(template)), template]));
+export const SHIPPED_BY_REF: TemplatesByRef = Object.fromEntries(
+  SHIPPED_TEMPLATES.map((template) => [templateKey(shippedRef(template)), template]),
+);
 
 /** A shipped template by its slug; null when it is not one. */
-export const shippedTemplate = (slug: string): Template | null => SHIPPED_TEMPLATES.find((template) => template.slug === slug) ?? null;
+export const shippedTemplate = (slug: string): Template | null =>
+  SHIPPED_TEMPLATES.find((template) => template.slug === slug) ?? null;

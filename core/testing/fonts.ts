@@ -11,9 +11,17 @@ const packageFolder = (name: string): string => dirname(require.resolve(`${name}
 /** A book over all shipped faces, none open yet. */
 export function testBook(): FontBook {
   const ranges = Object.fromEntries(
-    SHIPPED_FAMILIES.map(({ stem }) => [stem, JSON.parse(readFileSync(join(packageFolder(`@fontsource/${stem}`), "unicode.json"), "utf8")) as Record<string, string>]),
+    SHIPPED_FAMILIES.map(({ stem }) => [
+      stem,
+      JSON.parse(readFileSync(join(packageFolder(`@fontsource/${stem}`), "unicode.json"), "utf8")) as Record<
+        string,
+        string
+      >,
+    ]),
   );
-  const emoji = readdirSync(packageFolder("@twemoji/svg")).filter((name) => name.endsWith(".svg")).map((name) => name.slice(0, -4));
+  const emoji = readdirSync(packageFolder("@twemoji/svg"))
+    .filter((name) => name.endsWith(".svg"))
+    .map((name) => name.slice(0, -4));
   return fontBook(shippedCatalogue(ranges, emoji));
 }
 

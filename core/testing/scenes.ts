@@ -1,6 +1,16 @@
 import fc from "fast-check";
 import { ANCHORS } from "../geometry/column";
-import { ABOUT_ARRANGEMENTS, ALIGNS, type Arrangement, type ArrangementName, BACKINGS, BAR_FILLS, NEW_ARRANGEMENTS, STACK_WAYS, WIPE_WAYS } from "../document/arrangements";
+import {
+  ABOUT_ARRANGEMENTS,
+  ALIGNS,
+  type Arrangement,
+  type ArrangementName,
+  BACKINGS,
+  BAR_FILLS,
+  NEW_ARRANGEMENTS,
+  STACK_WAYS,
+  WIPE_WAYS,
+} from "../document/arrangements";
 import { type SceneTemplate, type Slot } from "../document/template";
 import { customShape, FORMATS, FORMAT_NAMES, PORTRAIT, type Shape } from "../placement/formats";
 import { offer, picture, products, scene, words } from "../templates/build";
@@ -17,7 +27,12 @@ export const anyArrangement = (name: ArrangementName): fc.Arbitrary<Arrangement>
   const flag = fc.boolean();
   const parameters: { readonly [Name in ArrangementName]: fc.Arbitrary<Arrangement> } = {
     "full-picture": fc.record({ name: one("full-picture"), words: one(...ANCHORS), backing: one(...BACKINGS) }),
-    split: fc.record({ name: one("split"), share: fc.double({ min: 0.34, max: 0.72, noNaN: true }), pictureFirst: flag, besideInSquare: flag }),
+    split: fc.record({
+      name: one("split"),
+      share: fc.double({ min: 0.34, max: 0.72, noNaN: true }),
+      pictureFirst: flag,
+      besideInSquare: flag,
+    }),
     "top-and-tail": fc.record({ name: one("top-and-tail"), bars: one(...BAR_FILLS) }),
     stack: fc.record({ name: one("stack"), way: one(...STACK_WAYS), gap: fc.integer({ min: 0, max: 60 }) }),
     mosaic: fc.record({ name: one("mosaic"), gap: fc.integer({ min: 0, max: 60 }) }),
@@ -34,29 +49,57 @@ export const anyArrangement = (name: ArrangementName): fc.Arbitrary<Arrangement>
 
 /** The slots that go with an arrangement in the shipped templates, all of them at once. */
 export function slotsFor(name: ArrangementName, pictures = ABOUT_ARRANGEMENTS[name].pictures[1]): Slot[] {
-  const media = Array.from({ length: pictures }, (_, index) => picture(`picture-${index + 1}`, index === 0 ? {} : { from: "slot:scene.picture-1" }));
+  const media = Array.from({ length: pictures }, (_, index) =>
+    picture(`picture-${index + 1}`, index === 0 ? {} : { from: "slot:scene.picture-1" }),
+  );
   switch (name) {
     case "steps":
-      return [words("heading", "name"), ...[1, 2, 3, 4, 5].map((step) => words(`step-${step}`, "step", { required: false })), ...media];
+      return [
+        words("heading", "name"),
+        ...[1, 2, 3, 4, 5].map((step) => words(`step-${step}`, "step", { required: false })),
+        ...media,
+      ];
     case "price-list":
       return [words("heading", "name"), products(6), ...media];
     case "quote":
-      return [words("stars", "stars", { fallback: "4" }), words("quote", "quote"), words("who", "line", { required: false }), ...media];
+      return [
+        words("stars", "stars", { fallback: "4" }),
+        words("quote", "quote"),
+        words("who", "line", { required: false }),
+        ...media,
+      ];
     case "before-after":
-      return [words("headline", "name", { required: false }), words("before", "label", { fallback: "Before" }), words("after", "label", { fallback: "After" }), ...media];
+      return [
+        words("headline", "name", { required: false }),
+        words("before", "label", { fallback: "Before" }),
+        words("after", "label", { fallback: "After" }),
+        ...media,
+      ];
     case "sign-off":
-      return [words("call", "call"), words("first", "contact", { required: false }), words("second", "contact", { required: false }), words("link", "link", { fallback: "quillfern.example.com" }), ...media];
+      return [
+        words("call", "call"),
+        words("first", "contact", { required: false }),
+        words("second", "contact", { required: false }),
+        words("link", "link", { fallback: "quillfern.example.com" }),
+        ...media,
+      ];
     case "cut-out-card":
       return [words("name", "name"), offer(), words("small", "small", { required: false }), ...media];
     case "split":
       return [words("name", "name"), words("line", "line", { required: false }), offer(), ...media];
     case "words-only":
-      return [words("figure", "figure", { fallback: "3" }), words("headline", "headline"), words("line", "line", { required: false }), ...media];
+      return [
+        words("figure", "figure", { fallback: "3" }),
+        words("headline", "headline"),
+        words("line", "line", { required: false }),
+        ...media,
+      ];
     default:
       return [words("headline", "headline"), words("line", "line", { required: false }), ...media];
   }
 }
 
-export const sceneOf = (arrangement: Arrangement, slots = slotsFor(arrangement.name), logo = true): SceneTemplate => scene("scene", "Scene", 4000, arrangement, slots, { overlap: 0, logo });
+export const sceneOf = (arrangement: Arrangement, slots = slotsFor(arrangement.name), logo = true): SceneTemplate =>
+  scene("scene", "Scene", 4000, arrangement, slots, { overlap: 0, logo });
 
 export const newArrangement = (name: ArrangementName): Arrangement => NEW_ARRANGEMENTS[name];

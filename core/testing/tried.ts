@@ -11,9 +11,26 @@ import { BRAND_ID, PRODUCT_ID, testFacts } from "./promotions";
 const REF = { slug: "tried", edition: 1 };
 
 /** A promotion of a template with nothing but some scenes, ready to be prepared: its typefaces are open. */
-export async function triedScenes(book: FontBook, scenes: readonly SceneTemplate[], fills: Promotion["fills"] = {}, facts: Partial<Facts> = {}): Promise<ResolvedPromotion> {
+export async function triedScenes(
+  book: FontBook,
+  scenes: readonly SceneTemplate[],
+  fills: Promotion["fills"] = {},
+  facts: Partial<Facts> = {},
+): Promise<ResolvedPromotion> {
   const tried = template({ slug: REF.slug, name: "Tried", purpose: "other", about: "", scenes });
-  const document: Promotion = { version: 2, name: "Tried", template: REF, brand: BRAND_ID, product: PRODUCT_ID, offer: null, tune: null, scenes: scenes.map(({ id }) => ({ id, from: { ...REF, scene: id } })), fills, changes: {}, spare: [] };
+  const document: Promotion = {
+    version: 2,
+    name: "Tried",
+    template: REF,
+    brand: BRAND_ID,
+    product: PRODUCT_ID,
+    offer: null,
+    tune: null,
+    scenes: scenes.map(({ id }) => ({ id, from: { ...REF, scene: id } })),
+    fills,
+    changes: {},
+    spare: [],
+  };
   const promotion = resolvePromotion(document, testFacts({ templates: { "tried@1": tried }, ...facts }));
   await openWanted(book, () => fontFilesWanted(promotion, book));
   return promotion;

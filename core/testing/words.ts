@@ -13,7 +13,11 @@ const letters = Object.values(ALPHABETS).map((alphabet) => (typeof alphabet === 
 /** Words as people might type them: one to 160 characters of one script or of several, with blanks. */
 export const anyWords: fc.Arbitrary<string> = fc
   .array(
-    fc.oneof(...letters.map((alphabet) => fc.array(fc.constantFrom(...alphabet), { minLength: 1, maxLength: 14 }).map((word) => word.join("")))),
+    fc.oneof(
+      ...letters.map((alphabet) =>
+        fc.array(fc.constantFrom(...alphabet), { minLength: 1, maxLength: 14 }).map((word) => word.join("")),
+      ),
+    ),
     { minLength: 1, maxLength: 24 },
   )
   .map((words) => [...words.join(" ")].slice(0, 160).join("").trim())

@@ -27,8 +27,11 @@ export function sceneSpans(scenes: readonly SceneLength[]): SceneSpan[] {
     const start = end - overlap;
     const previous = spans[index - 1];
     if (previous && start < previous.entered)
-      throw new RangeError(`Scene ${index + 1} overlaps scene ${index} by ${overlap} ms, more than it has free. Shorten the overlap.`);
-    if (overlap > scene.length) throw new RangeError(`Scene ${index + 1} is shorter than its overlap of ${overlap} ms.`);
+      throw new RangeError(
+        `Scene ${index + 1} overlaps scene ${index} by ${overlap} ms, more than it has free. Shorten the overlap.`,
+      );
+    if (overlap > scene.length)
+      throw new RangeError(`Scene ${index + 1} is shorter than its overlap of ${overlap} ms.`);
     end = start + scene.length;
     spans.push({ index, start: millis(start), end: millis(end), entered: millis(start + overlap) });
   });

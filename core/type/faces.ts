@@ -49,18 +49,27 @@ export function inRanges(ranges: readonly number[], codePoint: number): boolean 
 
 /** The files to try for a chosen face: its own, then each fallback family's at the nearest weight that ships. */
 export function faceStack(catalogue: FaceCatalogue, choice: FaceChoice, ownFaces: readonly OwnFace[] = []): FaceFiles {
-  const brought = ownFaces.filter(({ family, weight }) => family === choice.family && weight === choice.weight).map(({ file }) => file);
+  const brought = ownFaces
+    .filter(({ family, weight }) => family === choice.family && weight === choice.weight)
+    .map(({ file }) => file);
   const own = brought.length > 0 ? brought : catalogue.faces[`${choice.family}/${choice.weight}`];
-  if (!own) throw new RangeError(`The typeface ${choice.family} in weight ${choice.weight} is not among the shipped ones.`);
+  if (!own)
+    throw new RangeError(`The typeface ${choice.family} in weight ${choice.weight} is not among the shipped ones.`);
   const others = catalogue.fallback.filter((family) => family !== choice.family);
-  return [...own, ...others.flatMap((family) => catalogue.faces[`${family}/${choice.weight >= 600 ? 700 : 400}`] ?? [])];
+  return [
+    ...own,
+    ...others.flatMap((family) => catalogue.faces[`${family}/${choice.weight >= 600 ? 700 : 400}`] ?? []),
+  ];
 }
 
 export const graphemesOf = (text: string): string[] => [...splitGraphemes(text)];
 
 /** Code points that only join, modify or select, and need no glyph of their own to choose a font by. */
 export const isJoiner = (codePoint: number): boolean =>
-  codePoint === 0x200c || codePoint === 0x200d || (codePoint >= 0xfe00 && codePoint <= 0xfe0f) || (codePoint >= 0x2060 && codePoint <= 0x2064);
+  codePoint === 0x200c ||
+  codePoint === 0x200d ||
+  (codePoint >= 0xfe00 && codePoint <= 0xfe0f) ||
+  (codePoint >= 0x2060 && codePoint <= 0x2064);
 
 /** The colour picture for a grapheme, if it is an emoji that ships as one. */
 export function emojiCode(grapheme: string, emoji: ReadonlySet<string>): string | null {

@@ -40,15 +40,30 @@ test("lines are balanced: a last word does not stand alone where it need not", a
   expect(Math.min(...widths) / Math.max(...widths)).toBeGreaterThan(0.7);
 });
 
-test.each(["The weekend comes in a box", "Bring the whole potting bench to life again now", "Supper starts on the sill by the door"])("“%s”: no word stands alone at the end, at any width where the line before can spare one", async (text) => {
+test.each([
+  "The weekend comes in a box",
+  "Bring the whole potting bench to life again now",
+  "Supper starts on the sill by the door",
+])("“%s”: no word stands alone at the end, at any width where the line before can spare one", async (text) => {
   const stack = faceStack(book.catalogue, { family: "Bricolage Grotesque", weight: 800 });
   await openWanted(book, () => filesWanted(text, stack, book));
   const { words } = paragraph(text, stack, book);
   const longest = Math.max(...words.map(({ shaped }) => shaped.advance));
   for (let width = longest; width < longest * 4; width += 0.1) {
-    const counts = balanceLines(words, width).map(({ pieces }) => words.filter(({ shaped: { pieces: [first] } }) => first !== undefined && pieces.includes(first)).length);
+    const counts = balanceLines(words, width).map(
+      ({ pieces }) =>
+        words.filter(
+          ({
+            shaped: {
+              pieces: [first],
+            },
+          }) => first !== undefined && pieces.includes(first),
+        ).length,
+    );
     expect(counts.reduce((sum, count) => sum + count, 0)).toBe(words.length);
-    const spared = (words.at(-2)?.shaped.advance ?? 0) + (words.at(-2)?.space?.advance ?? 0) + (words.at(-1)?.shaped.advance ?? 0) <= width;
+    const spared =
+      (words.at(-2)?.shaped.advance ?? 0) + (words.at(-2)?.space?.advance ?? 0) + (words.at(-1)?.shaped.advance ?? 0) <=
+      width;
     if ((counts.at(-2) ?? 0) >= 3 && spared) expect(counts.at(-1)).toBeGreaterThan(1);
   }
 });

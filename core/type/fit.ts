@@ -52,7 +52,9 @@ const SCALE = 0.88;
  */
 export function sizeScale(smallest: number, largest: number): number[] {
   const steps = Math.max(1, Math.round(Math.log(smallest / largest) / Math.log(SCALE)));
-  const sizes = Array.from({ length: steps + 1 }, (_, step) => Math.round(largest * (smallest / largest) ** (step / steps)));
+  const sizes = Array.from({ length: steps + 1 }, (_, step) =>
+    Math.round(largest * (smallest / largest) ** (step / steps)),
+  );
   return [...new Set(sizes)];
 }
 
@@ -63,7 +65,17 @@ export function sizeScale(smallest: number, largest: number): number[] {
  */
 export function fitWords(text: Paragraph, box: Size, rule: FitRule): FittedWords {
   if (!(box.width > 0 && box.height > 0)) throw new RangeError("Words need a box with a width and a height above 0.");
-  if (text.words.length === 0) return { width: 0, height: 0, size: rule.largest, overCapitals: 0, underBaseline: 0, fits: true, lines: [], missing: "" };
+  if (text.words.length === 0)
+    return {
+      width: 0,
+      height: 0,
+      size: rule.largest,
+      overCapitals: 0,
+      underBaseline: 0,
+      fits: true,
+      lines: [],
+      missing: "",
+    };
   const allowed = (size: number): boolean => {
     const lines = fillLines(text.words, box.width / size);
     return lines.length <= rule.mostLines && fitsBox(lines, text, rule, size, box);
@@ -72,7 +84,9 @@ export function fitWords(text: Paragraph, box: Size, rule: FitRule): FittedWords
   const size = sizes[largestTrue(sizes.length - 1, (index) => allowed(sizes[index] ?? 0))];
   if (size !== undefined) return setLines(balanceLines(text.words, box.width / size), text, rule, size, box, true);
   const cut = (size: number): Line[] => fillLines(splitWideWords(text, box.width / size), box.width / size);
-  const emergency = largestTrue(rule.smallest * 4, (index) => fitsBox(cut((index + 1) / 4), text, rule, (index + 1) / 4, box));
+  const emergency = largestTrue(rule.smallest * 4, (index) =>
+    fitsBox(cut((index + 1) / 4), text, rule, (index + 1) / 4, box),
+  );
   const emergencySize = Math.min(rule.smallest, (Math.max(0, emergency) + 1) / 4);
   return setLines(cut(emergencySize), text, rule, emergencySize, box, false);
 }
@@ -102,10 +116,20 @@ function blockHeight(lines: number, text: Paragraph, rule: FitRule): number {
 }
 
 function fitsBox(lines: readonly Line[], text: Paragraph, rule: FitRule, size: number, box: Size): boolean {
-  return lines.every((line) => line.width * size <= box.width + 1e-6) && blockHeight(lines.length, text, rule) * size <= box.height + 1e-6;
+  return (
+    lines.every((line) => line.width * size <= box.width + 1e-6) &&
+    blockHeight(lines.length, text, rule) * size <= box.height + 1e-6
+  );
 }
 
-function setLines(lines: readonly Line[], text: Paragraph, rule: FitRule, size: number, box: Size, fits: boolean): FittedWords {
+function setLines(
+  lines: readonly Line[],
+  text: Paragraph,
+  rule: FitRule,
+  size: number,
+  box: Size,
+  fits: boolean,
+): FittedWords {
   const { above, pitch } = measures(text, rule);
   const width = lines.reduce((widest, line) => Math.max(widest, line.width), 0) * size;
   const set = lines.map((line, index): SetLine => {
@@ -119,7 +143,16 @@ function setLines(lines: readonly Line[], text: Paragraph, rule: FitRule, size: 
   const height = Math.min(box.height, blockHeight(lines.length, text, rule) * size);
   const overCapitals = (above - text.capHeight) * size;
   const underBaseline = Math.max(0, height - (above + (lines.length - 1) * pitch) * size);
-  return { width: Math.min(width, box.width), height, size, overCapitals, underBaseline, fits, lines: set, missing: text.missing };
+  return {
+    width: Math.min(width, box.width),
+    height,
+    size,
+    overCapitals,
+    underBaseline,
+    fits,
+    lines: set,
+    missing: text.missing,
+  };
 }
 
 function drawLine(line: Line, size: number, x: number, baseline: number): { outline: Outline; emoji: PlacedEmoji[] } {
@@ -133,7 +166,10 @@ function drawLine(line: Line, size: number, x: number, baseline: number): { outl
     }
     if (piece.emoji) {
       const side = EMOJI.size * size;
-      emoji.push({ code: piece.emoji, place: rect(pen + EMOJI.side * size, baseline + EMOJI.below * size - side, side, side) });
+      emoji.push({
+        code: piece.emoji,
+        place: rect(pen + EMOJI.side * size, baseline + EMOJI.below * size - side, side, side),
+      });
     }
     pen += piece.advance * size;
   }

@@ -23,7 +23,11 @@ export interface FontBook {
   readonly open: Map<string, OpenFont>;
 }
 
-export const fontBook = (catalogue: FaceCatalogue): FontBook => ({ catalogue, emoji: new Set(catalogue.emoji), open: new Map() });
+export const fontBook = (catalogue: FaceCatalogue): FontBook => ({
+  catalogue,
+  emoji: new Set(catalogue.emoji),
+  open: new Map(),
+});
 
 /**
  * Opens a font file (TrueType or OpenType bytes, not WOFF2) and adds it to the book.

@@ -47,7 +47,8 @@ export function itemise(text: string, levels: Uint8Array, stack: FaceFiles, book
     if (font === undefined) throw new Error(`The font file ${file} must be opened before it is used.`);
     const last = runs.at(-1);
     if (font === null) runs.push({ kind: "missing", text: grapheme, level });
-    else if (last?.kind === "letters" && last.font === font && last.level === level) runs[runs.length - 1] = { ...last, text: last.text + grapheme };
+    else if (last?.kind === "letters" && last.font === font && last.level === level)
+      runs[runs.length - 1] = { ...last, text: last.text + grapheme };
     else runs.push({ kind: "letters", text: grapheme, level, font });
   }
   return runs;

@@ -10,7 +10,8 @@ export interface Line {
 const SLACK = 1e-9;
 
 /** Fills lines one after another up to `width` (em). A word wider than that keeps a line of its own and sticks out. */
-export const fillLines = (words: readonly BrokenWord[], width: number): Line[] => linesFrom(words, fillStarts(words, width));
+export const fillLines = (words: readonly BrokenWord[], width: number): Line[] =>
+  linesFrom(words, fillStarts(words, width));
 
 /** At which word each line starts when lines are filled one after another. */
 function fillStarts(words: readonly BrokenWord[], width: number): number[] {
@@ -18,18 +19,26 @@ function fillStarts(words: readonly BrokenWord[], width: number): number[] {
   let length = 0;
   words.forEach(({ shaped }, index) => {
     const before = words[index - 1];
-    const fits = starts.length > 0 && before !== undefined && !before.mustBreak && length + (before.space?.advance ?? 0) + shaped.advance <= width + SLACK;
+    const fits =
+      starts.length > 0 &&
+      before !== undefined &&
+      !before.mustBreak &&
+      length + (before.space?.advance ?? 0) + shaped.advance <= width + SLACK;
     length = fits ? length + (before.space?.advance ?? 0) + shaped.advance : shaped.advance;
     if (!fits) starts.push(index);
   });
   return starts;
 }
 
-const linesFrom = (words: readonly BrokenWord[], starts: readonly number[]): Line[] => starts.map((start, line) => lineOf(words.slice(start, starts[line + 1])));
+const linesFrom = (words: readonly BrokenWord[], starts: readonly number[]): Line[] =>
+  starts.map((start, line) => lineOf(words.slice(start, starts[line + 1])));
 
 /** One line of words, with the blanks between them and none at its end. */
 function lineOf(words: readonly BrokenWord[]): Line {
-  const pieces = words.flatMap(({ shaped, space }, index) => [...shaped.pieces, ...(space && index < words.length - 1 ? [space] : [])]);
+  const pieces = words.flatMap(({ shaped, space }, index) => [
+    ...shaped.pieces,
+    ...(space && index < words.length - 1 ? [space] : []),
+  ]);
   return { pieces, width: pieces.reduce((sum, piece) => sum + piece.advance, 0) };
 }
 
@@ -58,7 +67,14 @@ export function balanceLines(words: readonly BrokenWord[], width: number): Line[
 /** Moves the start of the last line one word back where its only word would stand alone and its neighbour can be spared. */
 function keepCompany(words: readonly BrokenWord[], starts: readonly number[], width: number): readonly number[] {
   const [before, last] = starts.slice(-2);
-  if (before === undefined || last === undefined || last !== words.length - 1 || last - before < 3 || words[last - 1]?.mustBreak) return starts;
+  if (
+    before === undefined ||
+    last === undefined ||
+    last !== words.length - 1 ||
+    last - before < 3 ||
+    words[last - 1]?.mustBreak
+  )
+    return starts;
   const moved = [...starts.slice(0, -1), last - 1];
   return lineOf(words.slice(last - 1)).width <= width + SLACK ? moved : starts;
 }
@@ -89,7 +105,12 @@ function cutPiece(piece: Piece): Piece[] {
   if (cells.length < 2) return [piece];
   const cut = cells.map(({ glyphs, start }, index): Piece => {
     const end = cells[index + 1]?.start ?? piece.advance;
-    return { level: piece.level, advance: end - start, glyphs: glyphs.map((glyph) => ({ ...glyph, x: glyph.x - start })), emoji: null };
+    return {
+      level: piece.level,
+      advance: end - start,
+      glyphs: glyphs.map((glyph) => ({ ...glyph, x: glyph.x - start })),
+      emoji: null,
+    };
   });
   return piece.level % 2 === 1 ? cut.reverse() : cut;
 }

@@ -22,7 +22,14 @@ export function eachStep(outline: Outline, visit: (step: number, at: number) => 
 }
 
 /** Appends `outline`, scaled by (`scaleX`, `scaleY`) and then moved by (`dx`, `dy`), to `target`. */
-export function appendPlaced(target: number[], outline: Outline, scaleX: number, scaleY: number, dx: number, dy: number): void {
+export function appendPlaced(
+  target: number[],
+  outline: Outline,
+  scaleX: number,
+  scaleY: number,
+  dx: number,
+  dy: number,
+): void {
   eachStep(outline, (step, at) => {
     target.push(step);
     for (let offset = 0; offset < (COORDINATES[step] ?? 0); offset += 2)
@@ -58,7 +65,20 @@ export function polygon(...coordinates: readonly number[]): Outline {
 /** A card with its top right and bottom left corners cut off by `cut`: the workshop's shape. */
 export function cutCard(r: Rect, cut: number): Outline {
   const { x, y, width, height } = r;
-  return polygon(x, y, x + width - cut, y, x + width, y + cut, x + width, y + height, x + cut, y + height, x, y + height - cut);
+  return polygon(
+    x,
+    y,
+    x + width - cut,
+    y,
+    x + width,
+    y + cut,
+    x + width,
+    y + height,
+    x + cut,
+    y + height,
+    x,
+    y + height - cut,
+  );
 }
 
 /** How far control points of a quarter circle lie from its ends, against the radius (cubic approximation of a circle). */
@@ -69,11 +89,37 @@ export function ellipse({ x, y, width, height }: Rect): Outline {
   const [rx, ry, cx, cy] = [width / 2, height / 2, x + width / 2, y + height / 2];
   const [kx, ky] = [rx * QUARTER, ry * QUARTER];
   return [
-    STEP.move, cx - rx, cy,
-    STEP.cubic, cx - rx, cy - ky, cx - kx, cy - ry, cx, cy - ry,
-    STEP.cubic, cx + kx, cy - ry, cx + rx, cy - ky, cx + rx, cy,
-    STEP.cubic, cx + rx, cy + ky, cx + kx, cy + ry, cx, cy + ry,
-    STEP.cubic, cx - kx, cy + ry, cx - rx, cy + ky, cx - rx, cy,
+    STEP.move,
+    cx - rx,
+    cy,
+    STEP.cubic,
+    cx - rx,
+    cy - ky,
+    cx - kx,
+    cy - ry,
+    cx,
+    cy - ry,
+    STEP.cubic,
+    cx + kx,
+    cy - ry,
+    cx + rx,
+    cy - ky,
+    cx + rx,
+    cy,
+    STEP.cubic,
+    cx + rx,
+    cy + ky,
+    cx + kx,
+    cy + ry,
+    cx,
+    cy + ry,
+    STEP.cubic,
+    cx - kx,
+    cy + ry,
+    cx - rx,
+    cy + ky,
+    cx - rx,
+    cy,
     STEP.close,
   ];
 }

@@ -33,7 +33,11 @@ export function textBreaks(text: string): TextBreak[] {
   const breaks: TextBreak[] = [];
   let start = 0;
   for (let found = breaker.nextBreak(); found; found = breaker.nextBreak()) {
-    breaks.push({ text: text.slice(start, found.position), start, mustBreak: found.required && found.position < text.length });
+    breaks.push({
+      text: text.slice(start, found.position),
+      start,
+      mustBreak: found.required && found.position < text.length,
+    });
     start = found.position;
   }
   return breaks;

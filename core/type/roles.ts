@@ -5,7 +5,8 @@ import { type Size } from "../geometry/rect";
 import { type FitRule } from "./fit";
 
 /** The parts of an offer, of a price list and what arrangements add of their own are set as words too. */
-export type TypeRole = Exclude<WordsRole, "stars" | "link"> | "badge" | "price" | "was" | "until" | "row-name" | "row-price" | "number";
+export type TypeRole =
+  Exclude<WordsRole, "stars" | "link"> | "badge" | "price" | "was" | "until" | "row-name" | "row-price" | "number";
 
 type Sizes = readonly [smallest: number, usual: number];
 interface RoleRule {

@@ -40,7 +40,13 @@ const MISSING_ADVANCE = 0.6;
  * Shapes one word (no break opportunity inside) with HarfBuzz: kerning, ligatures, marks, joining letters.
  * @param tabular whether all figures are given the width of the widest, so that columns of prices stand in line
  */
-export function shapeWord(text: string, levels: Uint8Array, stack: FaceFiles, book: FontBook, tabular = false): ShapedWord {
+export function shapeWord(
+  text: string,
+  levels: Uint8Array,
+  stack: FaceFiles,
+  book: FontBook,
+  tabular = false,
+): ShapedWord {
   const pieces: Piece[] = [];
   let missing = "";
   let above = 0;
@@ -82,7 +88,12 @@ function shapeRun(run: Extract<Run, { kind: "letters" }>, tabular: boolean): Pie
     const position = positions[index];
     const own = (position?.xAdvance ?? 0) / em;
     const cell = figure !== null && /^[0-9]$/.test(run.text.charAt(info.cluster)) ? figure : own;
-    const placed = { font: run.font, glyph: info.codepoint, x: advance + (cell - own) / 2 + (position?.xOffset ?? 0) / em, y: -(position?.yOffset ?? 0) / em };
+    const placed = {
+      font: run.font,
+      glyph: info.codepoint,
+      x: advance + (cell - own) / 2 + (position?.xOffset ?? 0) / em,
+      y: -(position?.yOffset ?? 0) / em,
+    };
     advance += cell;
     return placed;
   });
@@ -91,5 +102,8 @@ function shapeRun(run: Extract<Run, { kind: "letters" }>, tabular: boolean): Pie
 
 /** The advance of a font's widest figure from 0 to 9, in em. */
 function widestFigure({ font, unitsPerEm }: OpenFont): number {
-  return Math.max(...[..."0123456789"].map((digit) => font.glyphHAdvance(font.nominalGlyph(digit.charCodeAt(0)) ?? 0))) / unitsPerEm;
+  return (
+    Math.max(...[..."0123456789"].map((digit) => font.glyphHAdvance(font.nominalGlyph(digit.charCodeAt(0)) ?? 0))) /
+    unitsPerEm
+  );
 }

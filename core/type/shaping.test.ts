@@ -40,7 +40,9 @@ test("kerning is applied: AV is narrower than A and V", async () => {
 test("letters the chosen face lacks come from a fallback face; none is missing", async () => {
   const word = await shaped("Żółćقद花");
   expect(word.missing).toBe("");
-  expect(new Set(word.pieces.flatMap((piece) => piece.glyphs.map(({ font }) => font.id.split("/")[0]))).size).toBeGreaterThan(3);
+  expect(
+    new Set(word.pieces.flatMap((piece) => piece.glyphs.map(({ font }) => font.id.split("/")[0]))).size,
+  ).toBeGreaterThan(3);
 });
 
 test("a letter no shipped face has is reported", async () => {
@@ -69,11 +71,19 @@ test.each([
   expect(textBreaks(text).map((one) => one.text)).toEqual(expected);
 });
 
-test.each([["🌱", "1f331"], ["👩‍🌾", "1f469-200d-1f33e"], ["❤️", "2764"], ["🇯🇵", "1f1ef-1f1f5"], ["👍🏽", "1f44d-1f3fd"]])("%s is the picture %s", (grapheme, code) => {
+test.each([
+  ["🌱", "1f331"],
+  ["👩‍🌾", "1f469-200d-1f33e"],
+  ["❤️", "2764"],
+  ["🇯🇵", "1f1ef-1f1f5"],
+  ["👍🏽", "1f44d-1f3fd"],
+])("%s is the picture %s", (grapheme, code) => {
   expect(emojiCode(grapheme, book.emoji)).toBe(code);
 });
 
-test.each(["a", "©", "7", "❤\ufe0e"])("%s is a letter, not a picture", (grapheme) => expect(emojiCode(grapheme, book.emoji)).toBeNull());
+test.each(["a", "©", "7", "❤\ufe0e"])("%s is a letter, not a picture", (grapheme) =>
+  expect(emojiCode(grapheme, book.emoji)).toBeNull(),
+);
 
 test("unicode ranges are read, and broken ones named", () => {
   expect(parseUnicodeRange("U+0000-00FF, U+131")).toEqual([0, 0xff, 0x131, 0x131]);

@@ -20,14 +20,42 @@ export const CLIP_RATE = 30;
 const FRAMES = 135;
 
 const wave = (time: number, turns: number, phase = 0): number => Math.sin(time * turns * Math.PI * 2 + phase);
-const bigPot: Pot = { x: WIDTH * 0.5, y: HEIGHT * 0.88, width: 400, height: 340, hue: 17, saturation: 52, lightness: 50 };
-const bluePot: Pot = { x: WIDTH * 0.5, y: HEIGHT * 0.9, width: 440, height: 360, hue: 204, saturation: 40, lightness: 40, glazed: true };
-const herbPot: Pot = { x: WIDTH * 0.4, y: HEIGHT * 0.9, width: 330, height: 270, hue: 17, saturation: 52, lightness: 50 };
+const bigPot: Pot = {
+  x: WIDTH * 0.5,
+  y: HEIGHT * 0.88,
+  width: 400,
+  height: 340,
+  hue: 17,
+  saturation: 52,
+  lightness: 50,
+};
+const bluePot: Pot = {
+  x: WIDTH * 0.5,
+  y: HEIGHT * 0.9,
+  width: 440,
+  height: 360,
+  hue: 204,
+  saturation: 40,
+  lightness: 40,
+  glazed: true,
+};
+const herbPot: Pot = {
+  x: WIDTH * 0.4,
+  y: HEIGHT * 0.9,
+  width: 330,
+  height: 270,
+  hue: 17,
+  saturation: 52,
+  lightness: 50,
+};
 
 export const CLIPS: readonly DemoClip[] = [
   {
     // The camera passes by: near and far move at different speeds.
-    name: "pot-passing.mp4", width: WIDTH, height: HEIGHT, frames: FRAMES,
+    name: "pot-passing.mp4",
+    width: WIDTH,
+    height: HEIGHT,
+    frames: FRAMES,
     still(ctx, width, height, random) {
       wall(ctx, width, height * 0.72, 60, random);
       windowLight(ctx, width * 0.12, height * 0.08, width * 0.5);
@@ -36,13 +64,28 @@ export const CLIPS: readonly DemoClip[] = [
     draw(ctx, time, width, height) {
       const pass = (time - 0.5) * 2;
       const random = seeded(41);
-      planted(ctx, { ...herbPot, x: width * 0.16 - pass * 26, y: height * 0.79, width: 170, height: 150 }, random, (x, y) => spikes(ctx, x, y, 250, random, 262, 0.03 * wave(time, 1)));
-      planted(ctx, { ...bluePot, x: width * 0.83 - pass * 26, y: height * 0.79, width: 180, height: 155 }, random, (x, y) => bush(ctx, x, y, 200, random, 98, 0.02 * wave(time, 1, 1)));
-      planted(ctx, { ...bigPot, x: bigPot.x - pass * 95 }, random, (x, y) => agave(ctx, x, y, 560, random, 128, 0.02 * wave(time, 1.5) - pass * 0.03));
+      planted(
+        ctx,
+        { ...herbPot, x: width * 0.16 - pass * 26, y: height * 0.79, width: 170, height: 150 },
+        random,
+        (x, y) => spikes(ctx, x, y, 250, random, 262, 0.03 * wave(time, 1)),
+      );
+      planted(
+        ctx,
+        { ...bluePot, x: width * 0.83 - pass * 26, y: height * 0.79, width: 180, height: 155 },
+        random,
+        (x, y) => bush(ctx, x, y, 200, random, 98, 0.02 * wave(time, 1, 1)),
+      );
+      planted(ctx, { ...bigPot, x: bigPot.x - pass * 95 }, random, (x, y) =>
+        agave(ctx, x, y, 560, random, 128, 0.02 * wave(time, 1.5) - pass * 0.03),
+      );
     },
   },
   {
-    name: "fern-in-the-breeze.mp4", width: WIDTH, height: HEIGHT, frames: FRAMES,
+    name: "fern-in-the-breeze.mp4",
+    width: WIDTH,
+    height: HEIGHT,
+    frames: FRAMES,
     still(ctx, width, height, random) {
       wall(ctx, width, height * 0.7, 96, random, -16);
       bokeh(ctx, width, height * 0.85, [60, 84, 104, 48], random);
@@ -61,7 +104,10 @@ export const CLIPS: readonly DemoClip[] = [
     },
   },
   {
-    name: "watering-herbs.mp4", width: WIDTH, height: HEIGHT, frames: FRAMES,
+    name: "watering-herbs.mp4",
+    width: WIDTH,
+    height: HEIGHT,
+    frames: FRAMES,
     still(ctx, width, height, random) {
       wall(ctx, width, height * 0.74, 46, random);
       windowLight(ctx, width * 0.05, height * 0.06, width * 0.46);
@@ -76,7 +122,10 @@ export const CLIPS: readonly DemoClip[] = [
       const tilt = -0.42 + 0.03 * wave(time, 1);
       const can = { x: width * 0.78, y: height * 0.35 + 8 * wave(time, 1, 1) };
       wateringCan(ctx, can.x, can.y, 420, 168, random, tilt);
-      const rose = { x: can.x - 420 * (0.94 * Math.cos(tilt) + 0.73 * Math.sin(-tilt)) + 40, y: can.y - 420 * (0.73 * Math.cos(tilt) - 0.94 * Math.sin(-tilt)) + 6 };
+      const rose = {
+        x: can.x - 420 * (0.94 * Math.cos(tilt) + 0.73 * Math.sin(-tilt)) + 40,
+        y: can.y - 420 * (0.73 * Math.cos(tilt) - 0.94 * Math.sin(-tilt)) + 6,
+      };
       ctx.lineCap = "round";
       for (let drop = 0; drop < 90; drop++) {
         const start = random.next();

@@ -4,7 +4,8 @@ import { type Random, seeded } from "../../server/shelf/random";
 export type Ctx = SKRSContext2D;
 
 /** A colour as hue (degrees), saturation and lightness (percent), and alpha. */
-export const hsl = (hue: number, saturation: number, lightness: number, alpha = 1): string => `hsla(${hue}, ${saturation}%, ${lightness}%, ${alpha})`;
+export const hsl = (hue: number, saturation: number, lightness: number, alpha = 1): string =>
+  `hsla(${hue}, ${saturation}%, ${lightness}%, ${alpha})`;
 
 /**
  * Draws softly: everything in `draw` is blurred by `radius` pixels. Blurred small and enlarged, since a blur has no fine
@@ -28,7 +29,14 @@ export function soft(ctx: Ctx, radius: number, draw: (ctx: Ctx) => void): void {
   ctx.restore();
 }
 
-export function linear(ctx: Ctx, x1: number, y1: number, x2: number, y2: number, stops: readonly (readonly [number, string])[]): CanvasGradient {
+export function linear(
+  ctx: Ctx,
+  x1: number,
+  y1: number,
+  x2: number,
+  y2: number,
+  stops: readonly (readonly [number, string])[],
+): CanvasGradient {
   const gradient = ctx.createLinearGradient(x1, y1, x2, y2);
   for (const [at, color] of stops) gradient.addColorStop(at, color);
   return gradient as unknown as CanvasGradient;
@@ -43,11 +51,26 @@ export function fillWith(ctx: Ctx, style: string | CanvasGradient): void {
 export function wall(ctx: Ctx, width: number, height: number, hue: number, random: Random, brightness = 0): void {
   ctx.beginPath();
   ctx.rect(0, 0, width, height);
-  fillWith(ctx, linear(ctx, 0, 0, width, height, [[0, hsl(hue + 6, 48, 90 + brightness)], [0.45, hsl(hue, 34, 80 + brightness)], [1, hsl(hue - 18, 24, 60 + brightness)]]));
+  fillWith(
+    ctx,
+    linear(ctx, 0, 0, width, height, [
+      [0, hsl(hue + 6, 48, 90 + brightness)],
+      [0.45, hsl(hue, 34, 80 + brightness)],
+      [1, hsl(hue - 18, 24, 60 + brightness)],
+    ]),
+  );
   soft(ctx, width * 0.03, (ctx) => {
     for (let patch = 0; patch < 46; patch++) {
       ctx.beginPath();
-      ctx.ellipse(random.between(0, width), random.between(0, height), width * random.between(0.03, 0.12), width * random.between(0.02, 0.06), random.between(0, 3), 0, 7);
+      ctx.ellipse(
+        random.between(0, width),
+        random.between(0, height),
+        width * random.between(0.03, 0.12),
+        width * random.between(0.02, 0.06),
+        random.between(0, 3),
+        0,
+        7,
+      );
       fillWith(ctx, random.next() < 0.5 ? hsl(hue + 10, 60, 96, 0.1) : hsl(hue - 20, 30, 40, 0.06));
     }
   });
@@ -56,7 +79,12 @@ export function wall(ctx: Ctx, width: number, height: number, hue: number, rando
 /** Four panes of window light thrown aslant on a wall. */
 export function windowLight(ctx: Ctx, x: number, y: number, size: number, strength = 0.55): void {
   soft(ctx, size * 0.018, (ctx) => {
-    for (const [column, row] of [[0, 0], [1, 0], [0, 1], [1, 1]] as const) {
+    for (const [column, row] of [
+      [0, 0],
+      [1, 0],
+      [0, 1],
+      [1, 1],
+    ] as const) {
       const left = x + column * size * 0.42 + row * size * 0.16;
       const top = y + row * size * 0.46 - column * size * 0.05;
       ctx.beginPath();
@@ -65,27 +93,61 @@ export function windowLight(ctx: Ctx, x: number, y: number, size: number, streng
       ctx.lineTo(left + size * 0.53, top + size * 0.37);
       ctx.lineTo(left + size * 0.15, top + size * 0.42);
       ctx.closePath();
-      fillWith(ctx, linear(ctx, left, top, left + size * 0.5, top + size * 0.4, [[0, `rgba(255, 246, 214, ${strength})`], [1, `rgba(255, 236, 190, ${strength * 0.55})`]]));
+      fillWith(
+        ctx,
+        linear(ctx, left, top, left + size * 0.5, top + size * 0.4, [
+          [0, `rgba(255, 246, 214, ${strength})`],
+          [1, `rgba(255, 236, 190, ${strength * 0.55})`],
+        ]),
+      );
     }
   });
 }
 
 /** Blurred discs of light, as a lens makes of a garden far behind. */
-export function bokeh(ctx: Ctx, width: number, height: number, hues: readonly number[], random: Random, count = 60): void {
+export function bokeh(
+  ctx: Ctx,
+  width: number,
+  height: number,
+  hues: readonly number[],
+  random: Random,
+  count = 60,
+): void {
   soft(ctx, width * 0.006, (ctx) => {
     for (let disc = 0; disc < count; disc++) {
       ctx.beginPath();
-      ctx.arc(random.between(-0.05, 1.05) * width, random.between(-0.05, 0.85) * height, width * random.between(0.015, 0.075), 0, 7);
+      ctx.arc(
+        random.between(-0.05, 1.05) * width,
+        random.between(-0.05, 0.85) * height,
+        width * random.between(0.015, 0.075),
+        0,
+        7,
+      );
       fillWith(ctx, hsl(random.pick(hues), random.between(30, 60), random.between(58, 84), random.between(0.05, 0.2)));
     }
   });
 }
 
 /** Wooden boards seen from slightly above, from `top` to the foot of the picture, with a lit front edge. */
-export function boards(ctx: Ctx, width: number, height: number, top: number, hue: number, random: Random, lightness = 46): void {
+export function boards(
+  ctx: Ctx,
+  width: number,
+  height: number,
+  top: number,
+  hue: number,
+  random: Random,
+  lightness = 46,
+): void {
   ctx.beginPath();
   ctx.rect(0, top, width, height - top);
-  fillWith(ctx, linear(ctx, 0, top, 0, height, [[0, hsl(hue, 42, lightness + 12)], [0.25, hsl(hue, 46, lightness)], [1, hsl(hue - 6, 48, lightness - 22)]]));
+  fillWith(
+    ctx,
+    linear(ctx, 0, top, 0, height, [
+      [0, hsl(hue, 42, lightness + 12)],
+      [0.25, hsl(hue, 46, lightness)],
+      [1, hsl(hue - 6, 48, lightness - 22)],
+    ]),
+  );
   ctx.save();
   ctx.beginPath();
   ctx.rect(0, top, width, height - top);
@@ -97,9 +159,19 @@ export function boards(ctx: Ctx, width: number, height: number, top: number, hue
     const length = width * random.between(0.1, 0.5);
     ctx.beginPath();
     ctx.moveTo(x, y);
-    ctx.bezierCurveTo(x + length * 0.3, y + random.between(-6, 6), x + length * 0.7, y + random.between(-6, 6), x + length, y + random.between(-3, 3));
+    ctx.bezierCurveTo(
+      x + length * 0.3,
+      y + random.between(-6, 6),
+      x + length * 0.7,
+      y + random.between(-6, 6),
+      x + length,
+      y + random.between(-3, 3),
+    );
     ctx.lineWidth = 1 + depth * random.between(1, 4);
-    ctx.strokeStyle = random.next() < 0.6 ? hsl(hue - 8, 50, lightness - 26, random.between(0.05, 0.2)) : hsl(hue + 6, 60, lightness + 24, random.between(0.04, 0.14));
+    ctx.strokeStyle =
+      random.next() < 0.6
+        ? hsl(hue - 8, 50, lightness - 26, random.between(0.05, 0.2))
+        : hsl(hue + 6, 60, lightness + 24, random.between(0.04, 0.14));
     ctx.stroke();
   }
   let y = top;
@@ -152,9 +224,23 @@ export function finish(ctx: Ctx, width: number, height: number, warmth = 0.1): v
   ctx.globalAlpha = 1;
   ctx.beginPath();
   ctx.rect(0, 0, width, height);
-  fillWith(ctx, linear(ctx, 0, 0, width, height, [[0, `rgba(255, 224, 150, ${warmth * 4})`], [0.5, "rgba(255, 220, 170, 0)"], [1, "rgba(20, 20, 60, 0.35)"]]));
+  fillWith(
+    ctx,
+    linear(ctx, 0, 0, width, height, [
+      [0, `rgba(255, 224, 150, ${warmth * 4})`],
+      [0.5, "rgba(255, 220, 170, 0)"],
+      [1, "rgba(20, 20, 60, 0.35)"],
+    ]),
+  );
   ctx.restore();
-  const vignette = ctx.createRadialGradient(width * 0.48, height * 0.46, Math.min(width, height) * 0.35, width / 2, height / 2, Math.max(width, height) * 0.78);
+  const vignette = ctx.createRadialGradient(
+    width * 0.48,
+    height * 0.46,
+    Math.min(width, height) * 0.35,
+    width / 2,
+    height / 2,
+    Math.max(width, height) * 0.78,
+  );
   vignette.addColorStop(0, "rgba(20, 14, 8, 0)");
   vignette.addColorStop(1, "rgba(20, 14, 8, 0.42)");
   ctx.fillStyle = vignette;

@@ -24,8 +24,14 @@ export function quillfernLogo({ leaf, letters: ink, markOnly }: LogoLook): strin
   }).join("");
   // Letters drawn from strokes of one width, so that no font is needed to show them.
   const strokes: Readonly<Record<string, string>> = {
-    q: "M40 30a24 24 0 1 0 0 36M40 18v84", u: "M4 18v28a20 20 0 0 0 40 0M44 18v54", i: "M6 18v54M6 -4v4", l: "M6 -14v86", f: "M34 -10a14 14 0 0 0 -20 12v70M0 22h30",
-    e: "M6 44h40a21 24 0 1 0 -8 20", r: "M6 18v54M6 40a20 20 0 0 1 26 -20", n: "M6 18v54M6 44a20 20 0 0 1 40 0v28",
+    q: "M40 30a24 24 0 1 0 0 36M40 18v84",
+    u: "M4 18v28a20 20 0 0 0 40 0M44 18v54",
+    i: "M6 18v54M6 -4v4",
+    l: "M6 -14v86",
+    f: "M34 -10a14 14 0 0 0 -20 12v70M0 22h30",
+    e: "M6 44h40a21 24 0 1 0 -8 20",
+    r: "M6 18v54M6 40a20 20 0 0 1 26 -20",
+    n: "M6 18v54M6 44a20 20 0 0 1 40 0v28",
   };
   const widths: Readonly<Record<string, number>> = { q: 64, u: 66, i: 30, l: 30, f: 46, e: 64, r: 46, n: 66 };
   let pen = 208;
@@ -42,6 +48,10 @@ export function quillfernLogo({ leaf, letters: ink, markOnly }: LogoLook): strin
 
 /** The sign of the made-up bakehouse: a loaf in an oven's arch, over three bars. */
 export function tallowbyLogo(): string {
-  const cuts = [62, 86, 110].map((x) => `<path d="M${x} 92q10 -16 18 -26" fill="none" stroke="#f6ead8" stroke-width="7" stroke-linecap="round"/>`).join("");
+  const cuts = [62, 86, 110]
+    .map(
+      (x) => `<path d="M${x} 92q10 -16 18 -26" fill="none" stroke="#f6ead8" stroke-width="7" stroke-linecap="round"/>`,
+    )
+    .join("");
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 190 190" width="190" height="190"><path d="M10 180V86a85 76 0 0 1 170 0v94z" fill="#7a2436"/><path d="M38 116q-2 -58 56 -58t58 58z" fill="#e3a857"/>${cuts}<g fill="#f6ead8"><rect x="38" y="128" width="114" height="9"/><rect x="38" y="144" width="114" height="9"/><rect x="38" y="160" width="114" height="9"/></g></svg>`;
 }

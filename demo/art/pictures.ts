@@ -17,14 +17,29 @@ export interface DemoPicture {
 
 const terracotta = { hue: 17, saturation: 52, lightness: 50 };
 
-const pot = (x: number, y: number, width: number, height: number, look: Partial<Pot> = {}): Pot => ({ x, y, width, height, ...terracotta, ...look });
+const pot = (x: number, y: number, width: number, height: number, look: Partial<Pot> = {}): Pot => ({
+  x,
+  y,
+  width,
+  height,
+  ...terracotta,
+  ...look,
+});
 
 /** Shadows of leaves from outside the picture, on the wall. */
 function leafShadows(ctx: Ctx, width: number, height: number, random: Random): void {
   soft(ctx, width * 0.012, (ctx) => {
     ctx.globalAlpha = 0.13;
     for (let index = 0; index < 16; index++)
-      leaf(ctx, width * random.between(0.55, 1.05), height * random.between(-0.02, 0.5), random.between(3.4, 4.9), { length: width * random.between(0.12, 0.26), width: width * 0.05, hue: 100, saturation: 20, lightness: 8, bend: 0.1, belly: 0.45 });
+      leaf(ctx, width * random.between(0.55, 1.05), height * random.between(-0.02, 0.5), random.between(3.4, 4.9), {
+        length: width * random.between(0.12, 0.26),
+        width: width * 0.05,
+        hue: 100,
+        saturation: 20,
+        lightness: 8,
+        bend: 0.1,
+        belly: 0.45,
+      });
     ctx.globalAlpha = 1;
   });
 }
@@ -39,7 +54,11 @@ function room(ctx: Ctx, width: number, height: number, random: Random, hue: numb
 /** The same corner of the shed, as it was and as it is. */
 function corner(ctx: Ctx, width: number, height: number, random: Random, grown: boolean): void {
   room(ctx, width, height, seeded(77), 58, 0.7, grown);
-  const places = [[0.2, 0.83, 380], [0.5, 0.9, 470], [0.8, 0.84, 400]] as const;
+  const places = [
+    [0.2, 0.83, 380],
+    [0.5, 0.9, 470],
+    [0.8, 0.84, 400],
+  ] as const;
   for (const [index, [x, y, size]] of places.entries()) {
     const one = pot(width * x, height * y, size, size * 0.86, index === 1 ? {} : { lightness: 46, hue: 14 });
     planted(ctx, one, random, (px, py) => {
@@ -53,22 +72,41 @@ function corner(ctx: Ctx, width: number, height: number, random: Random, grown: 
 
 export const PICTURES: readonly DemoPicture[] = [
   {
-    name: "bench-morning.jpg", width: 2400, height: 2000,
+    name: "bench-morning.jpg",
+    width: 2400,
+    height: 2000,
     draw(ctx, width, height, random) {
       room(ctx, width, height, random, 62, 0.72);
-      planted(ctx, pot(width * 0.2, height * 0.8, 300, 270, { hue: 196, saturation: 22, lightness: 46, glazed: true }), random, (x, y) => bush(ctx, x, y, 330, random));
-      planted(ctx, pot(width * 0.81, height * 0.79, 280, 250, { hue: 30, saturation: 26, lightness: 64 }), random, (x, y) => spikes(ctx, x, y, 420, random));
+      planted(
+        ctx,
+        pot(width * 0.2, height * 0.8, 300, 270, { hue: 196, saturation: 22, lightness: 46, glazed: true }),
+        random,
+        (x, y) => bush(ctx, x, y, 330, random),
+      );
+      planted(
+        ctx,
+        pot(width * 0.81, height * 0.79, 280, 250, { hue: 30, saturation: 26, lightness: 64 }),
+        random,
+        (x, y) => spikes(ctx, x, y, 420, random),
+      );
       planted(ctx, pot(width * 0.5, height * 0.87, 640, 560), random, (x, y) => agave(ctx, x, y, 800, random));
     },
   },
   {
-    name: "herb-tray.jpg", width: 2400, height: 1800,
+    name: "herb-tray.jpg",
+    width: 2400,
+    height: 1800,
     draw(ctx, width, height, random) {
       wall(ctx, width, height * 0.66, 96, random, -14);
       bokeh(ctx, width, height * 0.8, [70, 90, 110, 48], random);
       boards(ctx, width, height, height * 0.64, 26, random, 42);
       crate(ctx, width * 0.5, height * 0.86, 1500, 420, random, () => {
-        for (const [at, kind] of [[0.24, 0], [0.42, 1], [0.6, 2], [0.76, 0]] as const) {
+        for (const [at, kind] of [
+          [0.24, 0],
+          [0.42, 1],
+          [0.6, 2],
+          [0.76, 0],
+        ] as const) {
           const small = pot(width * at, height * 0.72, 270, 230);
           potBack(ctx, small);
           if (kind === 0) bush(ctx, width * at, height * 0.61, 340, random, at < 0.5 ? 92 : 108);
@@ -80,7 +118,9 @@ export const PICTURES: readonly DemoPicture[] = [
     },
   },
   {
-    name: "watering-can.jpg", width: 2200, height: 2200,
+    name: "watering-can.jpg",
+    width: 2200,
+    height: 2200,
     draw(ctx, width, height, random) {
       room(ctx, width, height, random, 44, 0.7);
       planted(ctx, pot(width * 0.24, height * 0.82, 430, 370), random, (x, y) => fern(ctx, x, y, 560, random));
@@ -88,12 +128,20 @@ export const PICTURES: readonly DemoPicture[] = [
     },
   },
   {
-    name: "pots-stacked.jpg", width: 2000, height: 2500,
+    name: "pots-stacked.jpg",
+    width: 2000,
+    height: 2500,
     draw(ctx, width, height, random) {
       room(ctx, width, height, random, 34, 0.74);
       const stack = (x: number, foot: number, size: number, count: number): void => {
         for (let index = 0; index < count; index++) {
-          const one = pot(x + random.between(-10, 10), foot - index * size * 0.4, size * (1 - index * 0.06), size * 0.86 * (1 - index * 0.06), { lightness: 50 + random.between(-5, 6), hue: 17 + random.between(-4, 4) });
+          const one = pot(
+            x + random.between(-10, 10),
+            foot - index * size * 0.4,
+            size * (1 - index * 0.06),
+            size * 0.86 * (1 - index * 0.06),
+            { lightness: 50 + random.between(-5, 6), hue: 17 + random.between(-4, 4) },
+          );
           if (index === 0) potBack(ctx, one);
           potFront(ctx, one, random);
         }
@@ -104,7 +152,9 @@ export const PICTURES: readonly DemoPicture[] = [
     },
   },
   {
-    name: "compost-sack.jpg", width: 2400, height: 1800,
+    name: "compost-sack.jpg",
+    width: 2400,
+    height: 1800,
     draw(ctx, width, height, random) {
       wall(ctx, width, height * 0.7, 80, random, -20);
       bokeh(ctx, width, height * 0.8, [60, 84, 104], random, 50);
@@ -112,14 +162,22 @@ export const PICTURES: readonly DemoPicture[] = [
       sack(ctx, width * 0.42, height * 0.9, 880, random);
       for (let crumb = 0; crumb < 260; crumb++) {
         ctx.beginPath();
-        ctx.arc(width * 0.7 + random.between(-1, 1) * random.next() * 380, height * 0.9 + random.between(-1, 1) * random.next() * 70, random.between(4, 17), 0, 7);
+        ctx.arc(
+          width * 0.7 + random.between(-1, 1) * random.next() * 380,
+          height * 0.9 + random.between(-1, 1) * random.next() * 70,
+          random.between(4, 17),
+          0,
+          7,
+        );
         fillWith(ctx, hsl(random.between(18, 32), 34, random.between(8, 26)));
       }
       planted(ctx, pot(width * 0.77, height * 0.87, 330, 280), random, (x, y) => seedling(ctx, x, y, 330, random));
     },
   },
   {
-    name: "seed-mixes.jpg", width: 2400, height: 1800,
+    name: "seed-mixes.jpg",
+    width: 2400,
+    height: 1800,
     draw(ctx, width, height, random) {
       room(ctx, width, height, random, 52, 0.66);
       seedPacket(ctx, width * 0.24, height * 0.84, 880, 48, 338, -0.05);
@@ -127,19 +185,30 @@ export const PICTURES: readonly DemoPicture[] = [
       seedPacket(ctx, width * 0.68, height * 0.84, 880, 36, 22, 0.06);
       for (let index = 0; index < 5; index++) {
         const x = width * (0.8 + index * 0.042);
-        planted(ctx, pot(x, height * (0.86 + 0.012 * (index % 2)), 120, 110), random, (px, py) => seedling(ctx, px, py, random.between(120, 180), random));
+        planted(ctx, pot(x, height * (0.86 + 0.012 * (index % 2)), 120, 110), random, (px, py) =>
+          seedling(ctx, px, py, random.between(120, 180), random),
+        );
       }
     },
   },
   {
-    name: "river-planter.jpg", width: 2000, height: 2500,
+    name: "river-planter.jpg",
+    width: 2000,
+    height: 2500,
     draw(ctx, width, height, random) {
       room(ctx, width, height, random, 20, 0.76);
-      planted(ctx, pot(width * 0.5, height * 0.9, 780, 660, { hue: 204, saturation: 40, lightness: 40, glazed: true }), random, (x, y) => fern(ctx, x, y, 900, random, 112));
+      planted(
+        ctx,
+        pot(width * 0.5, height * 0.9, 780, 660, { hue: 204, saturation: 40, lightness: 40, glazed: true }),
+        random,
+        (x, y) => fern(ctx, x, y, 900, random, 112),
+      );
     },
   },
   {
-    name: "shop-shelves.jpg", width: 2600, height: 1700,
+    name: "shop-shelves.jpg",
+    width: 2600,
+    height: 1700,
     draw(ctx, width, height, random) {
       wall(ctx, width, height, 38, random, -4);
       windowLight(ctx, width * 0.06, height * 0.04, width * 0.4, 0.4);
@@ -147,7 +216,14 @@ export const PICTURES: readonly DemoPicture[] = [
         const y = height * foot;
         ctx.beginPath();
         ctx.rect(0, y, width, height * 0.034);
-        fillWith(ctx, linear(ctx, 0, y, 0, y + height * 0.034, [[0, "#d9ab74"], [0.25, "#a87545"], [1, "#5a3a1e"]]));
+        fillWith(
+          ctx,
+          linear(ctx, 0, y, 0, y + height * 0.034, [
+            [0, "#d9ab74"],
+            [0.25, "#a87545"],
+            [1, "#5a3a1e"],
+          ]),
+        );
         soft(ctx, 22, (ctx) => {
           ctx.fillStyle = "rgba(30, 16, 6, 0.5)";
           ctx.fillRect(0, y + height * 0.034, width, 40);
@@ -155,7 +231,13 @@ export const PICTURES: readonly DemoPicture[] = [
         for (let index = 0; index < 8; index++) {
           const size = random.between(150, 205);
           const x = width * (0.06 + index * 0.126) + random.between(-20, 20);
-          const look = random.pick([terracotta, { hue: 204, saturation: 34, lightness: 42, glazed: true }, { hue: 34, saturation: 30, lightness: 66 }, { hue: 12, saturation: 46, lightness: 40 }, { hue: 160, saturation: 22, lightness: 40, glazed: true }]);
+          const look = random.pick([
+            terracotta,
+            { hue: 204, saturation: 34, lightness: 42, glazed: true },
+            { hue: 34, saturation: 30, lightness: 66 },
+            { hue: 12, saturation: 46, lightness: 40 },
+            { hue: 160, saturation: 22, lightness: 40, glazed: true },
+          ]);
           planted(ctx, pot(x, y + 6, size, size * 0.84, look), random, (px, py) => {
             const kind = (index + row * 3) % 4;
             if (kind === 0) agave(ctx, px, py, size * 1.15, random, 120 + random.between(-16, 20));
@@ -168,7 +250,9 @@ export const PICTURES: readonly DemoPicture[] = [
     },
   },
   {
-    name: "rye-loaf.jpg", width: 2400, height: 1800,
+    name: "rye-loaf.jpg",
+    width: 2400,
+    height: 1800,
     draw(ctx, width, height, random) {
       room(ctx, width, height, random, 34, 0.62);
       loaf(ctx, width * 0.74, height * 0.74, 820, random, 22, 30);
@@ -176,15 +260,26 @@ export const PICTURES: readonly DemoPicture[] = [
     },
   },
   {
-    name: "sesame-buns.jpg", width: 2200, height: 2200,
+    name: "sesame-buns.jpg",
+    width: 2200,
+    height: 2200,
     draw(ctx, width, height, random) {
       room(ctx, width, height, random, 44, 0.58, false);
       bokeh(ctx, width, height * 0.56, [38, 46, 24], random, 36);
-      for (const [x, y, size] of [[0.3, 0.7, 620], [0.72, 0.69, 640], [0.52, 0.78, 680], [0.24, 0.9, 720], [0.78, 0.91, 730]] as const) bun(ctx, width * x, height * y, size, random, 28 + random.between(-3, 4), 46 + random.between(-4, 3));
+      for (const [x, y, size] of [
+        [0.3, 0.7, 620],
+        [0.72, 0.69, 640],
+        [0.52, 0.78, 680],
+        [0.24, 0.9, 720],
+        [0.78, 0.91, 730],
+      ] as const)
+        bun(ctx, width * x, height * y, size, random, 28 + random.between(-3, 4), 46 + random.between(-4, 3));
     },
   },
   {
-    name: "friday-box.jpg", width: 2000, height: 2500,
+    name: "friday-box.jpg",
+    width: 2000,
+    height: 2500,
     draw(ctx, width, height, random) {
       room(ctx, width, height, random, 26, 0.7);
       cardBox(ctx, width * 0.5, height * 0.9, 1240, 760, 350, () => {
@@ -194,22 +289,50 @@ export const PICTURES: readonly DemoPicture[] = [
       });
     },
   },
-  { name: "corner-in-march.jpg", width: 2200, height: 1900, draw: (ctx, width, height, random) => corner(ctx, width, height, random, false) },
-  { name: "corner-in-june.jpg", width: 2200, height: 1900, draw: (ctx, width, height, random) => corner(ctx, width, height, random, true) },
   {
-    name: "pot-cut-out.png", width: 2200, height: 2000, cutOut: true,
-    draw: (ctx, width, height, random) => planted(ctx, pot(width * 0.42, height * 0.88, 720, 640), random, (x, y) => agave(ctx, x, y, 860, random)),
+    name: "corner-in-march.jpg",
+    width: 2200,
+    height: 1900,
+    draw: (ctx, width, height, random) => corner(ctx, width, height, random, false),
   },
-  { name: "loaf-cut-out.png", width: 2300, height: 1400, cutOut: true, draw: (ctx, width, height, random) => loaf(ctx, width * 0.42, height * 0.76, 1320, random) },
   {
-    name: "bread-morning.jpg", width: 2400, height: 1800,
+    name: "corner-in-june.jpg",
+    width: 2200,
+    height: 1900,
+    draw: (ctx, width, height, random) => corner(ctx, width, height, random, true),
+  },
+  {
+    name: "pot-cut-out.png",
+    width: 2200,
+    height: 2000,
+    cutOut: true,
+    draw: (ctx, width, height, random) =>
+      planted(ctx, pot(width * 0.42, height * 0.88, 720, 640), random, (x, y) => agave(ctx, x, y, 860, random)),
+  },
+  {
+    name: "loaf-cut-out.png",
+    width: 2300,
+    height: 1400,
+    cutOut: true,
+    draw: (ctx, width, height, random) => loaf(ctx, width * 0.42, height * 0.76, 1320, random),
+  },
+  {
+    name: "bread-morning.jpg",
+    width: 2400,
+    height: 1800,
     draw(ctx, width, height, random) {
       wall(ctx, width, height * 0.66, 28, random, -18);
       bokeh(ctx, width, height * 0.8, [34, 24, 44], random, 54);
       boards(ctx, width, height, height * 0.62, 24, random, 40);
       loaf(ctx, width * 0.27, height * 0.76, 760, random, 20, 30);
       loaf(ctx, width * 0.7, height * 0.74, 820, random, 24, 34);
-      for (const [x, y, size] of [[0.2, 0.92, 500], [0.42, 0.94, 540], [0.62, 0.9, 520], [0.83, 0.94, 520]] as const) bun(ctx, width * x, height * y, size, random, 30 + random.between(-4, 4), 47);
+      for (const [x, y, size] of [
+        [0.2, 0.92, 500],
+        [0.42, 0.94, 540],
+        [0.62, 0.9, 520],
+        [0.83, 0.94, 520],
+      ] as const)
+        bun(ctx, width * x, height * y, size, random, 30 + random.between(-4, 4), 47);
     },
   },
 ];

@@ -8,7 +8,13 @@ import { mayChangeLocked } from "./roles";
 
 const LIFETIME_DAYS = 14;
 const cookie = () =>
-  createCookie("stencilcraft-session", { httpOnly: true, sameSite: "lax", path: "/", maxAge: LIFETIME_DAYS * 86_400, secure: config().SECURE_COOKIES === "yes" });
+  createCookie("stencilcraft-session", {
+    httpOnly: true,
+    sameSite: "lax",
+    path: "/",
+    maxAge: LIFETIME_DAYS * 86_400,
+    secure: config().SECURE_COOKIES === "yes",
+  });
 
 /** Only the hash of a token is stored, so that a read of the table signs nobody in. */
 const tokenHash = (token: string): string => createHash("sha256").update(token).digest("hex");
@@ -19,7 +25,13 @@ export interface Person {
   readonly name: string;
   readonly email: string;
   readonly role: Role;
-  readonly team: { readonly id: string; readonly name: string; readonly locale: string; readonly zone: string; readonly currency: string };
+  readonly team: {
+    readonly id: string;
+    readonly name: string;
+    readonly locale: string;
+    readonly zone: string;
+    readonly currency: string;
+  };
   readonly scope: TeamScope;
 }
 
@@ -28,13 +40,17 @@ export async function startSession(memberId: string, teamId: string): Promise<st
   const token = randomBytes(32).toString("base64url");
   const expires = new Date(Date.now() + LIFETIME_DAYS * 86_400_000);
   await database().deleteFrom("session").where("expires_at", "<", new Date()).execute();
-  await database().insertInto("session").values({ token_hash: tokenHash(token), member_id: memberId, team_id: teamId, expires_at: expires }).execute();
+  await database()
+    .insertInto("session")
+    .values({ token_hash: tokenHash(token), member_id: memberId, team_id: teamId, expires_at: expires })
+    .execute();
   return cookie().serialize(token);
 }
 
 export async function endSession(request: Request): Promise<string> {
   const token: unknown = await cookie().parse(request.headers.get("cookie"));
-  if (typeof token === "string") await database().deleteFrom("session").where("token_hash", "=", tokenHash(token)).execute();
+  if (typeof token === "string")
+    await database().deleteFrom("session").where("token_hash", "=", tokenHash(token)).execute();
   return cookie().serialize("", { maxAge: 0 });
 }
 
@@ -48,11 +64,28 @@ export async function findPerson(request: Request): Promise<Person | null> {
     .innerJoin("team", "team.id", "session.team_id")
     .where("session.token_hash", "=", tokenHash(token))
     .where("session.expires_at", ">", new Date())
-    .select(["member.id", "member.name", "member.email", "member.role", "team.id as team_id", "team.name as team_name", "team.locale", "team.zone", "team.currency"])
+    .select([
+      "member.id",
+      "member.name",
+      "member.email",
+      "member.role",
+      "team.id as team_id",
+      "team.name as team_name",
+      "team.locale",
+      "team.zone",
+      "team.currency",
+    ])
     .executeTakeFirst();
   if (!row) return null;
   const { id, name, email, role, team_id, team_name, locale, zone, currency } = row;
-  return { id, name, email, role, team: { id: team_id, name: team_name, locale, zone, currency }, scope: teamScope(database(), team_id) };
+  return {
+    id,
+    name,
+    email,
+    role,
+    team: { id: team_id, name: team_name, locale, zone, currency },
+    scope: teamScope(database(), team_id),
+  };
 }
 
 /** The signed-in person; anyone else is sent to sign in and back again. */
@@ -66,13 +99,15 @@ export async function requirePerson(request: Request): Promise<Person> {
 /** The signed-in person if their role may change things; reviewers may only look. */
 export async function requireEditor(request: Request): Promise<Person> {
   const person = await requirePerson(request);
-  if (person.role === "reviewer") throw new Response("Reviewers can look and comment, but not change things.", { status: 403 });
+  if (person.role === "reviewer")
+    throw new Response("Reviewers can look and comment, but not change things.", { status: 403 });
   return person;
 }
 
 /** The signed-in person if they may make and change templates. */
 export async function requireDesigner(request: Request): Promise<Person> {
   const person = await requirePerson(request);
-  if (!mayChangeLocked(person.role)) throw new Response("Templates are changed by designers and owners.", { status: 403 });
+  if (!mayChangeLocked(person.role))
+    throw new Response("Templates are changed by designers and owners.", { status: 403 });
   return person;
 }

@@ -17,8 +17,15 @@ export const isZone = (zone: string | undefined): boolean => {
 const form = object({
   team: string().trim().max(60, "At most 60 characters.").required("Write the name of your business."),
   name: string().trim().max(60, "At most 60 characters.").required("Write your name."),
-  email: string().trim().lowercase().email("Write an e-mail address like name@example.com.").required("Write your e-mail address."),
-  password: string().min(LEAST_PASSWORD, `At least ${LEAST_PASSWORD} characters.`).max(200, "At most 200 characters.").required("Choose a password."),
+  email: string()
+    .trim()
+    .lowercase()
+    .email("Write an e-mail address like name@example.com.")
+    .required("Write your e-mail address."),
+  password: string()
+    .min(LEAST_PASSWORD, `At least ${LEAST_PASSWORD} characters.`)
+    .max(200, "At most 200 characters.")
+    .required("Choose a password."),
   currency: string().oneOf(CURRENCIES, "Choose a currency from the list.").required(),
   zone: string().required().test("zone", "Write a time zone such as Europe/London.", isZone),
 });
@@ -32,12 +39,23 @@ export async function isEmpty(): Promise<boolean> {
 export async function setUp(data: FormData): Promise<ReadForm<unknown> & { readonly cookie?: string }> {
   const read = await readForm(form, data);
   if (!read.ok) return read;
-  if (!(await isEmpty())) return { ok: false, problems: { team: "This Stencilcraft is set up already. Sign in instead." } };
+  if (!(await isEmpty()))
+    return { ok: false, problems: { team: "This Stencilcraft is set up already. Sign in instead." } };
   const { team, name, email, password, currency, zone } = read.values;
   const password_hash = await hashPassword(password);
-  const owner = await database().transaction().execute(async (within) => {
-    const made = await within.insertInto("team").values({ name: team, locale: "en-GB", zone, currency }).returning("id").executeTakeFirstOrThrow();
-    return within.insertInto("member").values({ team_id: made.id, name, email, role: "owner", password_hash }).returning(["id", "team_id"]).executeTakeFirstOrThrow();
-  });
+  const owner = await database()
+    .transaction()
+    .execute(async (within) => {
+      const made = await within
+        .insertInto("team")
+        .values({ name: team, locale: "en-GB", zone, currency })
+        .returning("id")
+        .executeTakeFirstOrThrow();
+      return within
+        .insertInto("member")
+        .values({ team_id: made.id, name, email, role: "owner", password_hash })
+        .returning(["id", "team_id"])
+        .executeTakeFirstOrThrow();
+    });
   return { ...read, cookie: await startSession(owner.id, owner.team_id) };
 }

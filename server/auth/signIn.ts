@@ -7,11 +7,17 @@ const FREE_TRIES = 5;
 const LONGEST_WAIT_S = 900;
 
 const form = object({
-  email: string().trim().lowercase().email("Write an e-mail address like name@example.com.").required("Write your e-mail address."),
+  email: string()
+    .trim()
+    .lowercase()
+    .email("Write an e-mail address like name@example.com.")
+    .required("Write your e-mail address."),
   password: string().required("Write your password.").max(200),
 });
 
-export type SignInResult = { readonly ok: true; readonly cookie: string } | { readonly ok: false; readonly problem: string; readonly status: 400 | 401 | 429 };
+export type SignInResult =
+  | { readonly ok: true; readonly cookie: string }
+  | { readonly ok: false; readonly problem: string; readonly status: 400 | 401 | 429 };
 
 /**
  * Signs in with e-mail and password. From the sixth wrong password on, an address must wait, twice as long each time, up
@@ -20,7 +26,11 @@ export type SignInResult = { readonly ok: true; readonly cookie: string } | { re
 export async function signIn(email: unknown, password: unknown): Promise<SignInResult> {
   const typed = await form.validate({ email, password }).catch((error: Error) => error);
   if (typed instanceof Error) return { ok: false, problem: typed.message, status: 400 };
-  const attempts = await database().selectFrom("sign_in_attempt").selectAll().where("email", "=", typed.email).executeTakeFirst();
+  const attempts = await database()
+    .selectFrom("sign_in_attempt")
+    .selectAll()
+    .where("email", "=", typed.email)
+    .executeTakeFirst();
   const wait = attempts ? Math.ceil((attempts.blocked_until.getTime() - Date.now()) / 1000) : 0;
   if (wait > 0) return { ok: false, problem: `Too many wrong passwords. Wait ${wait} s, then try again.`, status: 429 };
   const member = await database().selectFrom("member").selectAll().where("email", "=", typed.email).executeTakeFirst();
@@ -36,12 +46,18 @@ async function countFailure(email: string): Promise<void> {
   const { failures } = await database()
     .insertInto("sign_in_attempt")
     .values({ email, failures: 1, blocked_until: new Date() })
-    .onConflict((conflict) => conflict.column("email").doUpdateSet((eb) => ({ failures: eb("sign_in_attempt.failures", "+", 1) })))
+    .onConflict((conflict) =>
+      conflict.column("email").doUpdateSet((eb) => ({ failures: eb("sign_in_attempt.failures", "+", 1) })),
+    )
     .returning("failures")
     .executeTakeFirstOrThrow();
   if (failures < FREE_TRIES) return;
   const wait = Math.min(LONGEST_WAIT_S, 2 ** (failures - FREE_TRIES));
-  await database().updateTable("sign_in_attempt").set({ blocked_until: new Date(Date.now() + wait * 1000) }).where("email", "=", email).execute();
+  await database()
+    .updateTable("sign_in_attempt")
+    .set({ blocked_until: new Date(Date.now() + wait * 1000) })
+    .where("email", "=", email)
+    .execute();
 }
 
 /** Accounts offered on the sign-in page: those of demo teams only. */

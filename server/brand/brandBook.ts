@@ -8,13 +8,20 @@ import { type StoredBrand, resolveFace } from "./brandFacts";
 import { markOutdated } from "../promotions/outdated";
 
 /** The team's brands by name, and the one a member works in: the one they chose, else the first; null while there is none. */
-export async function brandsOf(scope: TeamScope, memberId: string | null): Promise<{ readonly brands: StoredBrand[]; readonly working: StoredBrand | null }> {
-  const [rows, member] = await Promise.all([scope.brands().selectAll().orderBy("name").execute(), memberId ? scope.members().select("working_brand_id").where("id", "=", memberId).executeTakeFirst() : undefined]);
+export async function brandsOf(
+  scope: TeamScope,
+  memberId: string | null,
+): Promise<{ readonly brands: StoredBrand[]; readonly working: StoredBrand | null }> {
+  const [rows, member] = await Promise.all([
+    scope.brands().selectAll().orderBy("name").execute(),
+    memberId ? scope.members().select("working_brand_id").where("id", "=", memberId).executeTakeFirst() : undefined,
+  ]);
   const brands = rows.map(({ id, name, book }) => ({ id, name, book: readBrandBook(book) }));
   return { brands, working: brands.find(({ id }) => id === member?.working_brand_id) ?? brands[0] ?? null };
 }
 
-export const workingBrand = async (scope: TeamScope, memberId: string | null): Promise<StoredBrand | null> => (await brandsOf(scope, memberId)).working;
+export const workingBrand = async (scope: TeamScope, memberId: string | null): Promise<StoredBrand | null> =>
+  (await brandsOf(scope, memberId)).working;
 
 export async function switchBrand(scope: TeamScope, memberId: string, brandId: string): Promise<void> {
   const brand = await scope.brands().select("id").where("id", "=", brandId).executeTakeFirst();
@@ -34,7 +41,10 @@ export async function addBrand(scope: TeamScope, memberId: string, typed: string
   const name = typed.trim();
   const problem = nameProblem(name);
   if (problem) return problem;
-  const { id } = await scope.addBrand({ name, book: JSON.stringify(newBrandBook()) }).returning("id").executeTakeFirstOrThrow();
+  const { id } = await scope
+    .addBrand({ name, book: JSON.stringify(newBrandBook()) })
+    .returning("id")
+    .executeTakeFirstOrThrow();
   await switchBrand(scope, memberId, id);
   return null;
 }
@@ -42,33 +52,59 @@ export async function addBrand(scope: TeamScope, memberId: string, typed: string
 /** Removes a brand unless a promotion is made in it; says which then. */
 export async function removeBrand(scope: TeamScope, id: string): Promise<string | null> {
   const users = await promotionsOf(scope, id);
-  if (users.length > 0) return `This brand is used in ${users.map(({ name }) => `“${name}”`).join(", ")}. A brand with promotions stays.`;
+  if (users.length > 0)
+    return `This brand is used in ${users.map(({ name }) => `“${name}”`).join(", ")}. A brand with promotions stays.`;
   await scope.removeBrand().where("id", "=", id).execute();
   return null;
 }
 
 /** The promotions that a change of a brand's book touches. */
-export async function promotionsOf(scope: TeamScope, brandId: string): Promise<{ id: string; slug: string; name: string }[]> {
+export async function promotionsOf(
+  scope: TeamScope,
+  brandId: string,
+): Promise<{ id: string; slug: string; name: string }[]> {
   return promotionsIn(scope, brandId).select(["id", "slug", "name"]).orderBy("name").execute();
 }
 
 /** Promotions made in a brand, to select from. */
-export const promotionsIn = (scope: TeamScope, brandId: string) => scope.promotions().where(sql<string>`document ->> 'brand'`, "=", brandId);
+export const promotionsIn = (scope: TeamScope, brandId: string) =>
+  scope.promotions().where(sql<string>`document ->> 'brand'`, "=", brandId);
 
 /**
  * Saves a brand's name and book. Problems come back by field, such as `colors.ink.hex`. Renditions of the promotions it
  * touches are marked as out of date where their frames would differ now.
  */
-export async function saveBook(scope: TeamScope, brandId: string, data: { readonly name: string; readonly book: unknown }): Promise<ReadForm<{ outdated: number }>> {
+export async function saveBook(
+  scope: TeamScope,
+  brandId: string,
+  data: { readonly name: string; readonly book: unknown },
+): Promise<ReadForm<{ outdated: number }>> {
   const name = data.name.trim();
   const wrongName = nameProblem(name);
   const read = readBook(data.book);
-  const problems: Record<string, string> = { ...(wrongName ? { name: wrongName } : {}), ...(read.ok ? await referenceProblems(scope, read.values) : read.problems) };
+  const problems: Record<string, string> = {
+    ...(wrongName ? { name: wrongName } : {}),
+    ...(read.ok ? await referenceProblems(scope, read.values) : read.problems),
+  };
   if (!read.ok || Object.keys(problems).length > 0) return { ok: false, problems };
-  const row = await scope.changeBrand().set({ name, book: JSON.stringify(read.values) }).where("id", "=", brandId).returning("id").executeTakeFirst();
+  const row = await scope
+    .changeBrand()
+    .set({ name, book: JSON.stringify(read.values) })
+    .where("id", "=", brandId)
+    .returning("id")
+    .executeTakeFirst();
   if (!row) throw new Response("There is no such brand in your team.", { status: 404 });
   const touched = await promotionsOf(scope, brandId);
-  return { ok: true, values: { outdated: await markOutdated(scope, touched.map(({ id }) => id), `the brand book of ${name} was changed`) } };
+  return {
+    ok: true,
+    values: {
+      outdated: await markOutdated(
+        scope,
+        touched.map(({ id }) => id),
+        `the brand book of ${name} was changed`,
+      ),
+    },
+  };
 }
 
 function readBook(value: unknown): ReadForm<BrandBook> {
@@ -86,12 +122,16 @@ async function referenceProblems(scope: TeamScope, book: BrandBook): Promise<Rec
   const problems: Record<string, string> = {};
   const ids = [...book.logos.map(({ media }) => media), ...(book.tune ? [book.tune] : [])];
   const media = ids.length > 0 ? await scope.media().select(["id", "kind"]).where("id", "in", ids).execute() : [];
-  for (const { variant, media: id } of book.logos) if (!media.some((row) => row.id === id && row.kind === "picture")) problems[`logos.${variant}`] = "The logo must be a picture of your team.";
-  if (book.tune && !media.some((row) => row.id === book.tune && row.kind === "sound")) problems["tune"] = "The house tune must be a sound of your team.";
+  for (const { variant, media: id } of book.logos)
+    if (!media.some((row) => row.id === id && row.kind === "picture"))
+      problems[`logos.${variant}`] = "The logo must be a picture of your team.";
+  if (book.tune && !media.some((row) => row.id === book.tune && row.kind === "sound"))
+    problems["tune"] = "The house tune must be a sound of your team.";
   const own = await ownFamilies(scope);
   for (const role of FACE_ROLES) {
     const { family, weight } = book.faces[role];
-    if (!resolveFace(family, weight, role, own)) problems[`faces.${role}.family`] = `${family} is not among the typefaces. Choose one from the list.`;
+    if (!resolveFace(family, weight, role, own))
+      problems[`faces.${role}.family`] = `${family} is not among the typefaces. Choose one from the list.`;
   }
   return problems;
 }

@@ -11,7 +11,12 @@ export interface StoredBrand {
 }
 
 /** The face a book's choice stands for; null when there is no such family. */
-export function resolveFace(family: string, weight: number | null, role: keyof BrandBook["faces"], own: readonly OwnFamily[]): FaceChoice | null {
+export function resolveFace(
+  family: string,
+  weight: number | null,
+  role: keyof BrandBook["faces"],
+  own: readonly OwnFamily[],
+): FaceChoice | null {
   const brought = own.find((one) => one.family === family);
   if (brought) return { family, weight: weight ?? (role === "text" ? brought.weights[0] : brought.weights[1]) };
   const usual = role === "text" ? textWeight(family) : headlineWeight(family);
@@ -19,12 +24,21 @@ export function resolveFace(family: string, weight: number | null, role: keyof B
 }
 
 /** A brand as scenes use it. */
-export function brandFacts({ id, name, book }: StoredBrand, media: Readonly<Record<string, MediaFacts>>, own: readonly OwnFamily[]): BrandFacts {
-  const faces = Object.fromEntries(FACE_ROLES.map((role) => {
-    const { family, weight } = book.faces[role];
-    // A typeface that was removed gives way to a shipped one; the brand book says so.
-    return [role, resolveFace(family, weight, role, own) ?? { family: "Instrument Sans", weight: role === "text" ? 400 : 700 }];
-  })) as BrandFacts["faces"];
+export function brandFacts(
+  { id, name, book }: StoredBrand,
+  media: Readonly<Record<string, MediaFacts>>,
+  own: readonly OwnFamily[],
+): BrandFacts {
+  const faces = Object.fromEntries(
+    FACE_ROLES.map((role) => {
+      const { family, weight } = book.faces[role];
+      // A typeface that was removed gives way to a shipped one; the brand book says so.
+      return [
+        role,
+        resolveFace(family, weight, role, own) ?? { family: "Instrument Sans", weight: role === "text" ? 400 : 700 },
+      ];
+    }),
+  ) as BrandFacts["faces"];
   const logos = book.logos.flatMap(({ variant, media: logo }) => {
     const picture = media[logo];
     return picture?.kind === "picture" ? [{ variant, picture }] : [];
@@ -32,9 +46,18 @@ export function brandFacts({ id, name, book }: StoredBrand, media: Readonly<Reco
   const chosen = new Set(Object.values(faces).map(({ family }) => family));
   const { on, corner, size, opacity } = book.watermark;
   return {
-    id, name, faces, logos,
+    id,
+    name,
+    faces,
+    logos,
     palette: paletteOf(book),
-    ownFaces: own.filter(({ family }) => chosen.has(family)).flatMap(({ family, file }) => Object.values(faces).filter((face) => face.family === family).map((face) => ({ ...face, file: file(face.weight) }))),
+    ownFaces: own
+      .filter(({ family }) => chosen.has(family))
+      .flatMap(({ family, file }) =>
+        Object.values(faces)
+          .filter((face) => face.family === family)
+          .map((face) => ({ ...face, file: file(face.weight) })),
+      ),
     signOff: { first: signOffWords(book, "first"), second: signOffWords(book, "second") },
     call: book.calls[0] ?? "",
     website: book.contact.website,

@@ -15,7 +15,13 @@ import { promotionsIn } from "./brandBook";
 import { brandFacts, type StoredBrand } from "./brandFacts";
 
 /** A brand's colours as a file would hold them. */
-export const paletteFile = ({ name, book }: StoredBrand): PaletteFile => ({ name, colors: [...COLOR_ROLES.map((role) => ({ name: book.colors[role].name, hex: book.colors[role].hex })), ...book.extras] });
+export const paletteFile = ({ name, book }: StoredBrand): PaletteFile => ({
+  name,
+  colors: [
+    ...COLOR_ROLES.map((role) => ({ name: book.colors[role].name, hex: book.colors[role].hex })),
+    ...book.extras,
+  ],
+});
 
 const MOST_PROPOSALS = 6;
 const MOST_LETTERS = 12;
@@ -25,7 +31,14 @@ export async function colorProposals(scope: TeamScope, book: BrandBook): Promise
   const logos = book.logos.map(({ media }) => media);
   const [own, newest] = await Promise.all([
     logos.length > 0 ? scope.media().selectAll().where("id", "in", logos).execute() : [],
-    scope.media().selectAll().where("kind", "=", "picture").where("state", "=", "ready").orderBy("created_at", "desc").limit(MOST_PROPOSALS).execute(),
+    scope
+      .media()
+      .selectAll()
+      .where("kind", "=", "picture")
+      .where("state", "=", "ready")
+      .orderBy("created_at", "desc")
+      .limit(MOST_PROPOSALS)
+      .execute(),
   ]);
   return [...own, ...newest.filter(({ id }) => !logos.includes(id))].slice(0, MOST_PROPOSALS).flatMap((row) => {
     const colors = (moreFacts(row).colors ?? []).map(({ hex }) => hex);
@@ -34,28 +47,59 @@ export async function colorProposals(scope: TeamScope, book: BrandBook): Promise
 }
 
 /** Letters that promotions of a brand use and its typefaces lack, by typeface. */
-export async function lackingLetters(scope: TeamScope, brand: StoredBrand): Promise<{ family: string; letters: string; promotions: string }[]> {
-  const [promotions, catalogue, own] = await Promise.all([promotionsIn(scope, brand.id).select(["name", "document"]).orderBy("name").execute(), faceCatalogue(), ownFamilies(scope)]);
+export async function lackingLetters(
+  scope: TeamScope,
+  brand: StoredBrand,
+): Promise<{ family: string; letters: string; promotions: string }[]> {
+  const [promotions, catalogue, own] = await Promise.all([
+    promotionsIn(scope, brand.id).select(["name", "document"]).orderBy("name").execute(),
+    faceCatalogue(),
+    ownFamilies(scope),
+  ]);
   const { faces } = brandFacts(brand, {}, own);
   const texts: { name: string; text: string }[] = [];
   for (const { name, document } of promotions) {
     const input = await loadRenderInput(scope, readPromotion(document));
-    texts.push({ name, text: resolvePromotion(input.document, input.facts).scenes.flatMap(({ words, offer }) => [...Object.values(words), ...(offer ? [offer.now, offer.was, offer.badge, offer.until] : [])]).join("") });
+    texts.push({
+      name,
+      text: resolvePromotion(input.document, input.facts)
+        .scenes.flatMap(({ words, offer }) => [
+          ...Object.values(words),
+          ...(offer ? [offer.now, offer.was, offer.badge, offer.until] : []),
+        ])
+        .join(""),
+    });
   }
   const families = [...new Map(FACE_ROLES.map((role) => [faces[role].family, faces[role]])).values()];
   return families.flatMap(({ family, weight }) => {
     const brought = own.find((one) => one.family === family);
     const files = brought ? [brought.file(weight)] : (catalogue.faces[`${family}/${weight}`] ?? []);
     const covers = (code: number): boolean => files.some(({ ranges }) => inRanges(ranges, code));
-    const lacking = texts.map(({ name, text }) => ({ name, letters: [...text].filter((letter) => /[\p{L}\p{Sc}\p{N}]/u.test(letter) && !covers(letter.codePointAt(0) ?? 0)) })).filter(({ letters }) => letters.length > 0);
+    const lacking = texts
+      .map(({ name, text }) => ({
+        name,
+        letters: [...text].filter(
+          (letter) => /[\p{L}\p{Sc}\p{N}]/u.test(letter) && !covers(letter.codePointAt(0) ?? 0),
+        ),
+      }))
+      .filter(({ letters }) => letters.length > 0);
     if (lacking.length === 0) return [];
     const letters = [...new Set(lacking.flatMap((one) => one.letters))];
-    return [{ family, letters: letters.slice(0, MOST_LETTERS).join(" ") + (letters.length > MOST_LETTERS ? " …" : ""), promotions: lacking.map(({ name }) => `“${name}”`).join(", ") }];
+    return [
+      {
+        family,
+        letters: letters.slice(0, MOST_LETTERS).join(" ") + (letters.length > MOST_LETTERS ? " …" : ""),
+        promotions: lacking.map(({ name }) => `“${name}”`).join(", "),
+      },
+    ];
   });
 }
 
 /** The pictures of a brand's logos. */
 export async function logoPictures(scope: TeamScope, book: BrandBook): Promise<PictureFacts[]> {
-  const facts = await factsOf(scope, book.logos.map(({ media }) => media));
+  const facts = await factsOf(
+    scope,
+    book.logos.map(({ media }) => media),
+  );
   return [...facts.values()].filter((item) => item.kind === "picture");
 }

@@ -21,24 +21,86 @@ test("the working brand is the one chosen, else the first by name", async () => 
   expect((await workingBrand(mine.scope, mine.memberId))?.name).toBe("Cedar");
   await switchBrand(mine.scope, mine.memberId, ash);
   expect((await workingBrand(mine.scope, mine.memberId))?.name).toBe("Ash");
-  await expect(switchBrand(mine.scope, mine.memberId, await theirs.brand("Theirs"))).rejects.toMatchObject({ status: 404 });
+  await expect(switchBrand(mine.scope, mine.memberId, await theirs.brand("Theirs"))).rejects.toMatchObject({
+    status: 404,
+  });
 });
 
 test("a book's problems stand under their paths, and what it names must be the team's", async () => {
   const brand = await mine.brand("Ash");
   const book = newBrandBook();
-  expect(await saveBook(mine.scope, brand, { name: "", book: { ...book, colors: { ...book.colors, ink: { name: "Ink", hex: "black" } }, calls: ["", "ok"] } })).toMatchObject({ ok: false, problems: { name: "A brand needs a name.", "colors.ink.hex": "A colour looks like #1a2b3c.", "calls[0]": expect.stringContaining("remove the line") as string } });
+  expect(
+    await saveBook(mine.scope, brand, {
+      name: "",
+      book: { ...book, colors: { ...book.colors, ink: { name: "Ink", hex: "black" } }, calls: ["", "ok"] },
+    }),
+  ).toMatchObject({
+    ok: false,
+    problems: {
+      name: "A brand needs a name.",
+      "colors.ink.hex": "A colour looks like #1a2b3c.",
+      "calls[0]": expect.stringContaining("remove the line") as string,
+    },
+  });
   const foreign = await theirs.picture("logo.svg");
-  expect(await saveBook(mine.scope, brand, { name: "Ash", book: { ...book, logos: [{ variant: "full", media: foreign }], tune: foreign, faces: { ...book.faces, text: { family: "Elsewhere", weight: null } } } })).toMatchObject({ ok: false, problems: { "logos.full": expect.any(String) as string, tune: expect.any(String) as string, "faces.text.family": expect.stringContaining("Elsewhere") as string } });
-  await expect(saveBook(mine.scope, await theirs.brand("Theirs"), { name: "Mine", book })).rejects.toMatchObject({ status: 404 });
+  expect(
+    await saveBook(mine.scope, brand, {
+      name: "Ash",
+      book: {
+        ...book,
+        logos: [{ variant: "full", media: foreign }],
+        tune: foreign,
+        faces: { ...book.faces, text: { family: "Elsewhere", weight: null } },
+      },
+    }),
+  ).toMatchObject({
+    ok: false,
+    problems: {
+      "logos.full": expect.any(String) as string,
+      tune: expect.any(String) as string,
+      "faces.text.family": expect.stringContaining("Elsewhere") as string,
+    },
+  });
+  await expect(saveBook(mine.scope, await theirs.brand("Theirs"), { name: "Mine", book })).rejects.toMatchObject({
+    status: 404,
+  });
 });
 
 test("renditions are marked when a frame would differ, and the mark goes when it is as it was", async () => {
   const [brand, product] = [await mine.brand("Ash"), await mine.product("Pot", 2400)];
-  const document = readPromotion({ version: 1, name: "Pot", template: "one-offer", brand, product, offer: null, tune: null, fills: {} });
-  const promotion = await mine.scope.addPromotion({ slug: "pot-sale", name: "Pot", document: JSON.stringify(document) }).returning("id").executeTakeFirstOrThrow();
-  const render = await mine.scope.addRender({ promotion_id: promotion.id, revision: 1, quality: "480p", input: JSON.stringify(await loadRenderInput(mine.scope, document)) }).returning("id").executeTakeFirstOrThrow();
-  await mine.scope.addRendition({ render_id: render.id, format: "square", file: null, file_key: null, problem: null, outdated_by: null }).execute();
+  const document = readPromotion({
+    version: 1,
+    name: "Pot",
+    template: "one-offer",
+    brand,
+    product,
+    offer: null,
+    tune: null,
+    fills: {},
+  });
+  const promotion = await mine.scope
+    .addPromotion({ slug: "pot-sale", name: "Pot", document: JSON.stringify(document) })
+    .returning("id")
+    .executeTakeFirstOrThrow();
+  const render = await mine.scope
+    .addRender({
+      promotion_id: promotion.id,
+      revision: 1,
+      quality: "480p",
+      input: JSON.stringify(await loadRenderInput(mine.scope, document)),
+    })
+    .returning("id")
+    .executeTakeFirstOrThrow();
+  await mine.scope
+    .addRendition({
+      render_id: render.id,
+      format: "square",
+      file: null,
+      file_key: null,
+      problem: null,
+      outdated_by: null,
+    })
+    .execute();
   const mark = async () => (await mine.scope.renditions().select("outdated_by").executeTakeFirstOrThrow()).outdated_by;
 
   await changeField(mine.scope, product, "name", "Pot, glazed");
@@ -48,8 +110,15 @@ test("renditions are marked when a frame would differ, and the mark goes when it
 
   const book = newBrandBook();
   // An extra colour shows in no frame; the ink does.
-  expect(await saveBook(mine.scope, brand, { name: "Ash", book: { ...book, extras: [{ name: "Moss", hex: "#556b2f" }] } })).toMatchObject({ ok: true, values: { outdated: 0 } });
-  expect(await saveBook(mine.scope, brand, { name: "Ash", book: { ...book, colors: { ...book.colors, ink: { name: "Ink", hex: "#000000" } } } })).toMatchObject({ ok: true, values: { outdated: 1 } });
+  expect(
+    await saveBook(mine.scope, brand, { name: "Ash", book: { ...book, extras: [{ name: "Moss", hex: "#556b2f" }] } }),
+  ).toMatchObject({ ok: true, values: { outdated: 0 } });
+  expect(
+    await saveBook(mine.scope, brand, {
+      name: "Ash",
+      book: { ...book, colors: { ...book.colors, ink: { name: "Ink", hex: "#000000" } } },
+    }),
+  ).toMatchObject({ ok: true, values: { outdated: 1 } });
   expect(await mark()).toBe("the brand book of Ash was changed");
   expect(await removeBrand(mine.scope, brand)).toContain("“Pot”");
 });

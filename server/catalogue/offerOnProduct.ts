@@ -27,14 +27,28 @@ export interface ReadOffer {
   readonly window: OfferWindow;
 }
 
-export const readOffer = (row: OfferRow): ReadOffer => ({ terms: readOfferTerms(row.terms), scope: readOfferScope(row.scope), window: { startsAt: row.starts_at, endsAt: row.ends_at, zone: row.zone } });
+export const readOffer = (row: OfferRow): ReadOffer => ({
+  terms: readOfferTerms(row.terms),
+  scope: readOfferScope(row.scope),
+  window: { startsAt: row.starts_at, endsAt: row.ends_at, zone: row.zone },
+});
 
 /** The lines of an offer on a product, or why it can't apply, in words. `bundle` has the prices of all products in scope. */
-export function linesOrReason(product: ProductRow, offer: OfferRow, locale: string, bundle: readonly Money[] = []): OfferLines | { readonly reason: string } {
+export function linesOrReason(
+  product: ProductRow,
+  offer: OfferRow,
+  locale: string,
+  bundle: readonly Money[] = [],
+): OfferLines | { readonly reason: string } {
   const { terms, scope, window } = readOffer(offer);
   if (!inScope(scope, product)) return { reason: "This product is not among those the offer is for." };
   try {
-    return offerLines({ name: product.name, price: money(product.price_minor, product.currency), bundle }, terms, window, locale);
+    return offerLines(
+      { name: product.name, price: money(product.price_minor, product.currency), bundle },
+      terms,
+      window,
+      locale,
+    );
   } catch (error) {
     if (error instanceof RangeError) return { reason: error.message };
     throw error;
@@ -42,7 +56,12 @@ export function linesOrReason(product: ProductRow, offer: OfferRow, locale: stri
 }
 
 /** As `linesOrReason`, null where the offer can't apply, with the prices of a bundle looked up. */
-export async function offerLinesFor(scope: TeamScope, product: ProductRow, offer: OfferRow, locale: string): Promise<OfferLines | null> {
+export async function offerLinesFor(
+  scope: TeamScope,
+  product: ProductRow,
+  offer: OfferRow,
+  locale: string,
+): Promise<OfferLines | null> {
   const lines = linesOrReason(product, offer, locale, await bundlePrices(scope, offer));
   return "reason" in lines ? null : lines;
 }
@@ -54,6 +73,14 @@ const MOST_BUNDLE = 50;
 export async function bundlePrices(scope: TeamScope, offer: OfferRow): Promise<Money[]> {
   const { terms, scope: on } = readOffer(offer);
   if (terms.kind !== "bundle-price") return [];
-  const rows = on.on === "products" ? await scope.products().select(["price_minor", "currency"]).where("id", "in", [...on.products]).limit(MOST_BUNDLE).execute() : [];
+  const rows =
+    on.on === "products"
+      ? await scope
+          .products()
+          .select(["price_minor", "currency"])
+          .where("id", "in", [...on.products])
+          .limit(MOST_BUNDLE)
+          .execute()
+      : [];
   return rows.map((row) => money(row.price_minor, row.currency));
 }

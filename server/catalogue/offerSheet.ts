@@ -16,11 +16,25 @@ export async function listOffers(scope: TeamScope, locale: string, now: Date) {
   return rows.map((row) => {
     const { terms, scope: on, window } = readOffer(row);
     return {
-      id: row.id, name: row.name, terms, on, zone: row.zone, code: row.code, small_print: row.small_print, limits: row.limits,
-      badge: offerBadge(terms, locale), state: offerState(window, now),
-      starts: wallTime(row.starts_at, row.zone), ends: wallTime(row.ends_at, row.zone), from: firstDay(window, locale), until: lastDay(window, locale),
+      id: row.id,
+      name: row.name,
+      terms,
+      on,
+      zone: row.zone,
+      code: row.code,
+      small_print: row.small_print,
+      limits: row.limits,
+      badge: offerBadge(terms, locale),
+      state: offerState(window, now),
+      starts: wallTime(row.starts_at, row.zone),
+      ends: wallTime(row.ends_at, row.zone),
+      from: firstDay(window, locale),
+      until: lastDay(window, locale),
       /** Whole days in the offer's zone, for a calendar. */
-      days: { from: wallTime(row.starts_at, row.zone).slice(0, 10), to: wallTime(new Date(row.ends_at.getTime() - 1), row.zone).slice(0, 10) },
+      days: {
+        from: wallTime(row.starts_at, row.zone).slice(0, 10),
+        to: wallTime(new Date(row.ends_at.getTime() - 1), row.zone).slice(0, 10),
+      },
     };
   });
 }
@@ -47,7 +61,11 @@ export interface OfferSheetRow {
 export const SHEET_ROWS = 60;
 
 /** What an offer makes of each product in its scope, with the 30-day rule and offers on top of each other looked at. */
-export async function offerSheet(scope: TeamScope, offerId: string, locale: string): Promise<{ rows: OfferSheetRow[]; count: number }> {
+export async function offerSheet(
+  scope: TeamScope,
+  offerId: string,
+  locale: string,
+): Promise<{ rows: OfferSheetRow[]; count: number }> {
   const offer = await scope.offers().selectAll().where("id", "=", offerId).executeTakeFirst();
   if (!offer) throw new Response("There is no such offer in your team.", { status: 404 });
   const { terms, scope: on, window } = readOffer(offer);
@@ -60,28 +78,60 @@ export async function offerSheet(scope: TeamScope, offerId: string, locale: stri
     scope.offers().selectAll().where("id", "!=", offerId).execute(),
     bundlePrices(scope, offer),
   ]);
-  const steps = products.length > 0 ? await scope.priceSteps().selectAll().where("product_id", "in", products.map(({ id }) => id)).execute() : [];
+  const steps =
+    products.length > 0
+      ? await scope
+          .priceSteps()
+          .selectAll()
+          .where(
+            "product_id",
+            "in",
+            products.map(({ id }) => id),
+          )
+          .execute()
+      : [];
   const read = otherRows.map((row) => ({ id: row.id, name: row.name, endsAt: row.ends_at, ...readOffer(row) }));
   const rows = products.map((product): OfferSheetRow => {
     const price = money(product.price_minor, product.currency);
     const lines = linesOrReason(product, offer, locale, bundle);
-    const blank = { id: product.id, name: product.name, was: "", now: "", saving: "", percent: "", unit: "", short: "", long: "", reason: null, finding: null, instead: null };
+    const blank = {
+      id: product.id,
+      name: product.name,
+      was: "",
+      now: "",
+      saving: "",
+      percent: "",
+      unit: "",
+      short: "",
+      long: "",
+      reason: null,
+      finding: null,
+      instead: null,
+    };
     if ("reason" in lines) return { ...blank, was: writePrice(price, locale), reason: lines.reason };
     const figures = figuresOrNull(price, terms);
     const content = contentOf(product);
     const each = figures && content ? unitPrice(figures.each, content) : null;
     // Offers on this product that begin before this one ends: those that run at the same time, and those before it.
     const others = read.filter((other) => inScope(other.scope, product) && other.window.startsAt < window.endsAt);
-    const stacked = resolveStacked(price, [{ id: offer.id, name: offer.name, terms, endsAt: offer.ends_at }, ...others.filter((other) => other.window.endsAt > window.startsAt)]);
+    const stacked = resolveStacked(price, [
+      { id: offer.id, name: offer.name, terms, endsAt: offer.ends_at },
+      ...others.filter((other) => other.window.endsAt > window.startsAt),
+    ]);
     const reductions = others.flatMap((other): AppliedReduction[] => {
       const reduced = figuresOrNull(price, other.terms);
       return reduced ? [{ from: other.window.startsAt, to: other.window.endsAt, price: reduced.each }] : [];
     });
-    const history = steps.filter(({ product_id }) => product_id === product.id).map((step) => ({ from: step.from_at, price: money(step.price_minor, step.currency) }));
+    const history = steps
+      .filter(({ product_id }) => product_id === product.id)
+      .map((step) => ({ from: step.from_at, price: money(step.price_minor, step.currency) }));
     const finding = figures && lines.was !== "" ? priorPriceFinding(price, history, reductions, window.startsAt) : null;
     return {
-      ...blank, ...lines, finding: finding ? findingWords(finding, price, locale) : null,
-      percent: figures ? `${figures.percent} %` : "", saving: figures ? writePrice(figures.saving, locale) : "",
+      ...blank,
+      ...lines,
+      finding: finding ? findingWords(finding, price, locale) : null,
+      percent: figures ? `${figures.percent} %` : "",
+      saving: figures ? writePrice(figures.saving, locale) : "",
       unit: each ? `${writePrice(each.price, locale)} / ${each.per}` : "",
       // A gift or free delivery competes with no price.
       instead: figures && stacked && stacked.offer.id !== offer.id ? stacked.offer.name : null,

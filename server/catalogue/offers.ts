@@ -9,16 +9,32 @@ import { type ReadForm, readForm } from "../formProblems";
 import { isZone } from "../auth/setUp";
 import { markNaming, promotionsNaming } from "../promotions/outdated";
 
-const local = string().matches(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, "Choose a date and a time.").required("Choose a date and a time.");
+const local = string()
+  .matches(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, "Choose a date and a time.")
+  .required("Choose a date and a time.");
 const typed = string().trim().max(80, "At most 80 characters.").default("");
 
 const form = object({
-  id: string().uuid().nullable().transform((value: unknown) => (value === "" ? null : value)).default(null),
+  id: string()
+    .uuid()
+    .nullable()
+    .transform((value: unknown) => (value === "" ? null : value))
+    .default(null),
   name: string().trim().max(80, "At most 80 characters.").required("An offer needs a name, such as “Potting week”."),
   kind: string().oneOf(OFFER_KINDS, "Choose a kind from the list.").required(),
-  percent: typed, amount: typed, price: typed, buy: typed, free: typed, count: typed, gift: typed, text: typed, leastSpend: typed,
+  percent: typed,
+  amount: typed,
+  price: typed,
+  buy: typed,
+  free: typed,
+  count: typed,
+  gift: typed,
+  text: typed,
+  leastSpend: typed,
   ending: string().default("exact"),
-  on: string().oneOf(["all", "products", "tags"] as const, "Choose what the offer is for.").default("all"),
+  on: string()
+    .oneOf(["all", "products", "tags"] as const, "Choose what the offer is for.")
+    .default("all"),
   products: string().default(""),
   tags: string().default(""),
   starts: local,
@@ -30,7 +46,11 @@ const form = object({
 });
 
 /** Adds an offer, or changes one when the form names it. Times are read in the offer's zone, else the team's. */
-export async function saveOffer(scope: TeamScope, team: { currency: string; zone: string }, data: FormData): Promise<ReadForm<{ readonly id: string; readonly outdated: number }>> {
+export async function saveOffer(
+  scope: TeamScope,
+  team: { currency: string; zone: string },
+  data: FormData,
+): Promise<ReadForm<{ readonly id: string; readonly outdated: number }>> {
   const read = await readForm(form, data);
   if (!read.ok) return read;
   const { id, name, starts, ends, code, small_print, limits, zone = team.zone, ...rest } = read.values;
@@ -39,15 +59,37 @@ export async function saveOffer(scope: TeamScope, team: { currency: string; zone
   const on = await readScope(scope, rest, problems);
   const [starts_at, ends_at] = [instantOf(starts, zone), instantOf(ends, zone)];
   if (ends_at <= starts_at) problems["ends"] = "The end must come after the start.";
-  if (terms?.kind === "bundle-price" && !(on?.on === "products" && on.products.length >= 2)) problems["products"] = "A bundle is made of chosen products: mark at least two.";
+  if (terms?.kind === "bundle-price" && !(on?.on === "products" && on.products.length >= 2))
+    problems["products"] = "A bundle is made of chosen products: mark at least two.";
   if (!terms || !on || Object.keys(problems).length > 0) return { ok: false, problems };
-  const values = { name, terms: JSON.stringify(terms), scope: JSON.stringify(on), currency: team.currency, starts_at, ends_at, zone, code, small_print, limits };
-  const row = id ? await scope.changeOffer().set(values).where("id", "=", id).returning("id").executeTakeFirst() : await scope.addOffer(values).returning("id").executeTakeFirst();
+  const values = {
+    name,
+    terms: JSON.stringify(terms),
+    scope: JSON.stringify(on),
+    currency: team.currency,
+    starts_at,
+    ends_at,
+    zone,
+    code,
+    small_print,
+    limits,
+  };
+  const row = id
+    ? await scope.changeOffer().set(values).where("id", "=", id).returning("id").executeTakeFirst()
+    : await scope.addOffer(values).returning("id").executeTakeFirst();
   if (!row) throw new Response("There is no such offer in your team.", { status: 404 });
-  return { ok: true, values: { id: row.id, outdated: await markNaming(scope, [row.id], `the offer ${name} was changed`) } };
+  return {
+    ok: true,
+    values: { id: row.id, outdated: await markNaming(scope, [row.id], `the offer ${name} was changed`) },
+  };
 }
 
-type Typed = Readonly<Record<"percent" | "amount" | "price" | "buy" | "free" | "count" | "gift" | "text" | "leastSpend" | "ending" | "kind", string>>;
+type Typed = Readonly<
+  Record<
+    "percent" | "amount" | "price" | "buy" | "free" | "count" | "gift" | "text" | "leastSpend" | "ending" | "kind",
+    string
+  >
+>;
 
 function readTerms(typed: Typed, currency: string, problems: Record<string, string>): OfferTerms | null {
   const money = (field: "amount" | "price" | "leastSpend"): Money | null => {
@@ -58,7 +100,8 @@ function readTerms(typed: Typed, currency: string, problems: Record<string, stri
       return null;
     }
   };
-  const number = (field: "percent" | "buy" | "free" | "count"): number | undefined => (typed[field] === "" ? undefined : Number(typed[field].replace(",", ".")));
+  const number = (field: "percent" | "buy" | "free" | "count"): number | undefined =>
+    typed[field] === "" ? undefined : Number(typed[field].replace(",", "."));
   const leastSpend = (): Money | null => (typed.leastSpend === "" ? null : money("leastSpend"));
   const { kind } = typed;
   if (!isOfferKind(kind)) return null;
@@ -78,16 +121,33 @@ function readTerms(typed: Typed, currency: string, problems: Record<string, stri
     return readOfferTerms(made);
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
-    for (const one of error.inner.length > 0 ? error.inner : [error]) problems[(one.path ?? "kind").split(".")[0] ?? "kind"] ??= Number.isNaN(one.value) ? "Write a number." : one.message;
+    for (const one of error.inner.length > 0 ? error.inner : [error])
+      problems[(one.path ?? "kind").split(".")[0] ?? "kind"] ??= Number.isNaN(one.value)
+        ? "Write a number."
+        : one.message;
     return null;
   }
 }
 
-async function readScope(scope: TeamScope, { on, products, tags }: { on: string; products: string; tags: string }, problems: Record<string, string>): Promise<OfferScope | null> {
+async function readScope(
+  scope: TeamScope,
+  { on, products, tags }: { on: string; products: string; tags: string },
+  problems: Record<string, string>,
+): Promise<OfferScope | null> {
   try {
-    const read = readOfferScope(on === "products" ? { on, products: products.split(",").filter(Boolean) } : on === "tags" ? { on, tags: readTags(tags) } : { on: "all" });
+    const read = readOfferScope(
+      on === "products"
+        ? { on, products: products.split(",").filter(Boolean) }
+        : on === "tags"
+          ? { on, tags: readTags(tags) }
+          : { on: "all" },
+    );
     if (read.on !== "products") return read;
-    const own = await scope.products().select("id").where("id", "in", [...read.products]).execute();
+    const own = await scope
+      .products()
+      .select("id")
+      .where("id", "in", [...read.products])
+      .execute();
     if (own.length === new Set(read.products).size) return read;
     problems["products"] = "A chosen product is not in your catalogue any more. Mark them again.";
   } catch (error) {
@@ -99,7 +159,8 @@ async function readScope(scope: TeamScope, { on, products, tags }: { on: string;
 /** Removes an offer unless a promotion uses it; says which then. */
 export async function removeOffer(scope: TeamScope, id: string): Promise<string | null> {
   const users = await promotionsNaming(scope, [id]);
-  if (users.length > 0) return `This offer is used in ${users.map(({ name }) => `“${name}”`).join(", ")}. Choose another there first.`;
+  if (users.length > 0)
+    return `This offer is used in ${users.map(({ name }) => `“${name}”`).join(", ")}. Choose another there first.`;
   await scope.removeOffer().where("id", "=", id).execute();
   return null;
 }

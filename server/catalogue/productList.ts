@@ -53,18 +53,32 @@ export interface ListedProductRow {
 export const likePattern = (text: string): string => `%${text.toLowerCase().replace(/[\\%_]/g, "\\$&")}%`;
 
 /** A page of products, and how many there are in all. */
-export async function listProducts(scope: TeamScope, query: ProductQuery, locale: string): Promise<{ products: ListedProductRow[]; count: number }> {
+export async function listProducts(
+  scope: TeamScope,
+  query: ProductQuery,
+  locale: string,
+): Promise<{ products: ListedProductRow[]; count: number }> {
   let chosen = scope.products();
-  for (const word of query.words.split(/\s+/).filter(Boolean)) chosen = chosen.where("search", "like", likePattern(word));
+  for (const word of query.words.split(/\s+/).filter(Boolean))
+    chosen = chosen.where("search", "like", likePattern(word));
   if (query.tag) chosen = chosen.where(sql<boolean>`tags @> array[${query.tag}]::text[]`);
   if (query.stock) chosen = chosen.where("in_stock", "=", query.stock === "in");
   const column = ({ name: "name", code: "code", price: "price_minor", stock: "in_stock" } as const)[query.sort];
   const direction = query.down ? "desc" : "asc";
   const [rows, { count }] = await Promise.all([
-    chosen.selectAll().orderBy(column, direction).orderBy("id", direction).limit(PRODUCTS_A_PAGE).offset(query.page * PRODUCTS_A_PAGE).execute(),
+    chosen
+      .selectAll()
+      .orderBy(column, direction)
+      .orderBy("id", direction)
+      .limit(PRODUCTS_A_PAGE)
+      .offset(query.page * PRODUCTS_A_PAGE)
+      .execute(),
     chosen.select(({ fn }) => fn.countAll<string>().as("count")).executeTakeFirstOrThrow(),
   ]);
-  const pictures = await mainPictures(scope, rows.map(({ id }) => id));
+  const pictures = await mainPictures(
+    scope,
+    rows.map(({ id }) => id),
+  );
   return {
     count: Number(count),
     products: rows.map((row) => {
@@ -72,8 +86,14 @@ export async function listProducts(scope: TeamScope, query: ProductQuery, locale
       const content = contentOf(row);
       const each = content && unitPrice(price, content);
       return {
-        id: row.id, code: row.code, name: row.name, line: row.line, tags: row.tags, inStock: row.in_stock,
-        price: writePrice(price, locale), typedPrice: plainAmount(price),
+        id: row.id,
+        code: row.code,
+        name: row.name,
+        line: row.line,
+        tags: row.tags,
+        inStock: row.in_stock,
+        price: writePrice(price, locale),
+        typedPrice: plainAmount(price),
         unitPrice: each ? `${writePrice(each.price, locale)} / ${each.per}` : "",
         picture: pictures.get(row.id) ?? null,
       };
@@ -83,6 +103,14 @@ export async function listProducts(scope: TeamScope, query: ProductQuery, locale
 
 /** The tags in use, most used first. */
 export async function productTags(scope: TeamScope): Promise<string[]> {
-  const rows = await scope.products().select(sql<string>`unnest(tags)`.as("tag")).select(({ fn }) => fn.countAll().as("uses")).groupBy("tag").orderBy("uses", "desc").orderBy("tag").limit(60).execute();
+  const rows = await scope
+    .products()
+    .select(sql<string>`unnest(tags)`.as("tag"))
+    .select(({ fn }) => fn.countAll().as("uses"))
+    .groupBy("tag")
+    .orderBy("uses", "desc")
+    .orderBy("tag")
+    .limit(60)
+    .execute();
   return rows.map(({ tag }) => tag);
 }

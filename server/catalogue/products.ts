@@ -1,26 +1,49 @@
 import { sql } from "kysely";
 import { gtinProblem } from "../../core/catalogue/gtin";
-import { type ListedProduct, MOST_LETTERS, readContent, readLink, readPrice, readTags } from "../../core/catalogue/productRow";
+import {
+  type ListedProduct,
+  MOST_LETTERS,
+  readContent,
+  readLink,
+  readPrice,
+  readTags,
+} from "../../core/catalogue/productRow";
 import { object, string } from "yup";
 import { type TeamScope } from "../db/teamScope";
 import { type ReadForm, readForm } from "../formProblems";
 import { markNaming } from "../promotions/outdated";
 import { setPictures } from "./productPictures";
 
-const text = (field: keyof typeof MOST_LETTERS) => string().trim().max(MOST_LETTERS[field] ?? 0, `At most ${MOST_LETTERS[field]} characters.`).default("");
+const text = (field: keyof typeof MOST_LETTERS) =>
+  string()
+    .trim()
+    .max(MOST_LETTERS[field] ?? 0, `At most ${MOST_LETTERS[field]} characters.`)
+    .default("");
 
 const form = object({
-  id: string().uuid().nullable().transform((value: unknown) => (value === "" ? null : value)).default(null),
+  id: string()
+    .uuid()
+    .nullable()
+    .transform((value: unknown) => (value === "" ? null : value))
+    .default(null),
   name: text("name").required("A product needs a name."),
   line: text("line"),
   text: text("text"),
-  code: text("code").test("gtin", ({ value }) => gtinProblem(String(value)) ?? "", (value) => gtinProblem(value) === null),
+  code: text("code").test(
+    "gtin",
+    ({ value }) => gtinProblem(String(value)) ?? "",
+    (value) => gtinProblem(value) === null,
+  ),
   price: string().trim().default(""),
   content: string().trim().default(""),
   link: text("link"),
   tags: string().default(""),
-  stock: string().oneOf(["yes", "no"] as const).default("yes"),
-  pictures: string().matches(/^([0-9a-f-]{36}(,[0-9a-f-]{36})*)?$/, "Choose pictures from the list.").default(""),
+  stock: string()
+    .oneOf(["yes", "no"] as const)
+    .default("yes"),
+  pictures: string()
+    .matches(/^([0-9a-f-]{36}(,[0-9a-f-]{36})*)?$/, "Choose pictures from the list.")
+    .default(""),
 });
 
 export type SavedProduct = ReadForm<{ readonly id: string; readonly outdated: number }>;
@@ -43,9 +66,20 @@ export async function saveProduct(scope: TeamScope, currency: string, data: Form
   const content = told("content", () => readContent(typed.content));
   const link = told("link", () => readLink(typed.link));
   const tags = told("tags", () => readTags(typed.tags));
-  if (code !== "" && (await codeOwner(scope, code, id))) problems["code"] = `Another product has the code “${code}” already.`;
+  if (code !== "" && (await codeOwner(scope, code, id)))
+    problems["code"] = `Another product has the code “${code}” already.`;
   if (Object.keys(problems).length > 0 || !price) return { ok: false, problems };
-  const product: ListedProduct = { name, line, text, code, price, content, link: link ?? "", tags: tags ?? [], inStock: stock === "yes" };
+  const product: ListedProduct = {
+    name,
+    line,
+    text,
+    code,
+    price,
+    content,
+    link: link ?? "",
+    tags: tags ?? [],
+    inStock: stock === "yes",
+  };
   const saved = await scope.together(async (within) => {
     const productId = await writeProduct(within, id, product);
     await setPictures(within, productId, pictures === "" ? [] : pictures.split(","));
@@ -62,13 +96,31 @@ async function codeOwner(scope: TeamScope, code: string, except: string | null):
 /** Writes a product and, when its price is new, a step of its price history. Throws a 404 when there is no such product. */
 export async function writeProduct(scope: TeamScope, id: string | null, product: ListedProduct): Promise<string> {
   const { name, line, text, code, price, content, link, tags, inStock } = product;
-  const values = { name, line, text, code, price_minor: price.amount, currency: price.currency, content_quantity: content?.quantity ?? null, content_unit: content?.unit ?? null, link, tags: [...tags], in_stock: inStock };
-  const before = id ? await scope.products().select(["price_minor", "currency"]).where("id", "=", id).forUpdate().executeTakeFirst() : null;
+  const values = {
+    name,
+    line,
+    text,
+    code,
+    price_minor: price.amount,
+    currency: price.currency,
+    content_quantity: content?.quantity ?? null,
+    content_unit: content?.unit ?? null,
+    link,
+    tags: [...tags],
+    in_stock: inStock,
+  };
+  const before = id
+    ? await scope.products().select(["price_minor", "currency"]).where("id", "=", id).forUpdate().executeTakeFirst()
+    : null;
   if (id && !before) throw new Response("There is no such product in your team.", { status: 404 });
   if (id) await scope.changeProduct().set(values).where("id", "=", id).execute();
   const written = id ?? (await scope.addProduct(values).returning("id").executeTakeFirstOrThrow()).id;
   if (!before || before.price_minor !== price.amount || before.currency !== price.currency)
-    await scope.addPriceSteps([{ product_id: written, from_at: new Date(), price_minor: price.amount, currency: price.currency }]).execute();
+    await scope
+      .addPriceSteps([
+        { product_id: written, from_at: new Date(), price_minor: price.amount, currency: price.currency },
+      ])
+      .execute();
   return written;
 }
 
@@ -81,7 +133,12 @@ export const IN_PLACE = ["name", "price", "code", "line", "tags"] as const;
 export type InPlaceField = (typeof IN_PLACE)[number];
 
 /** Changes one field of a product, as typed in the table. Gives the problem in words, or null. */
-export async function changeField(scope: TeamScope, id: string, field: InPlaceField, typed: string): Promise<string | null> {
+export async function changeField(
+  scope: TeamScope,
+  id: string,
+  field: InPlaceField,
+  typed: string,
+): Promise<string | null> {
   const row = await scope.products().selectAll().where("id", "=", id).executeTakeFirst();
   if (!row) throw new Response("There is no such product in your team.", { status: 404 });
   const value = typed.trim();
@@ -97,20 +154,32 @@ export async function changeField(scope: TeamScope, id: string, field: InPlaceFi
         await scope.changeProduct().set({ line: value }).where("id", "=", id).execute();
         break;
       case "code": {
-        const problem = gtinProblem(value) ?? (value !== "" && (await codeOwner(scope, value, id)) ? `Another product has the code “${value}” already.` : null);
+        const problem =
+          gtinProblem(value) ??
+          (value !== "" && (await codeOwner(scope, value, id))
+            ? `Another product has the code “${value}” already.`
+            : null);
         if (problem) return problem;
         await scope.changeProduct().set({ code: value }).where("id", "=", id).execute();
         break;
       }
       case "tags":
-        await scope.changeProduct().set({ tags: readTags(value) }).where("id", "=", id).execute();
+        await scope
+          .changeProduct()
+          .set({ tags: readTags(value) })
+          .where("id", "=", id)
+          .execute();
         break;
       case "price": {
         const price = readPrice(value, row.currency);
         if (price.amount === row.price_minor) return null;
         await scope.together(async (within) => {
           await within.changeProduct().set({ price_minor: price.amount }).where("id", "=", id).execute();
-          await within.addPriceSteps([{ product_id: id, from_at: new Date(), price_minor: price.amount, currency: price.currency }]).execute();
+          await within
+            .addPriceSteps([
+              { product_id: id, from_at: new Date(), price_minor: price.amount, currency: price.currency },
+            ])
+            .execute();
         });
       }
     }
@@ -122,25 +191,47 @@ export async function changeField(scope: TeamScope, id: string, field: InPlaceFi
   return null;
 }
 
-export type BulkAction = { readonly kind: "stock"; readonly inStock: boolean } | { readonly kind: "tag"; readonly tag: string } | { readonly kind: "untag"; readonly tag: string } | { readonly kind: "remove" };
+export type BulkAction =
+  | { readonly kind: "stock"; readonly inStock: boolean }
+  | { readonly kind: "tag"; readonly tag: string }
+  | { readonly kind: "untag"; readonly tag: string }
+  | { readonly kind: "remove" };
 
 /** Does one thing to many products. Gives what happened, in words. */
-export async function changeMany(scope: TeamScope, ids: readonly string[], action: BulkAction): Promise<{ readonly done: string; readonly problem: string | null }> {
+export async function changeMany(
+  scope: TeamScope,
+  ids: readonly string[],
+  action: BulkAction,
+): Promise<{ readonly done: string; readonly problem: string | null }> {
   if (ids.length === 0) return { done: "", problem: "Mark at least one product first." };
   const chosen = [...ids];
   const products = (count: number): string => `${count} ${count === 1 ? "product" : "products"}`;
   switch (action.kind) {
     case "stock": {
-      const rows = await scope.changeProduct().set({ in_stock: action.inStock }).where("id", "in", chosen).returning("id").execute();
-      return { done: `${products(rows.length)} marked as ${action.inStock ? "in stock" : "out of stock"}.`, problem: null };
+      const rows = await scope
+        .changeProduct()
+        .set({ in_stock: action.inStock })
+        .where("id", "in", chosen)
+        .returning("id")
+        .execute();
+      return {
+        done: `${products(rows.length)} marked as ${action.inStock ? "in stock" : "out of stock"}.`,
+        problem: null,
+      };
     }
     case "tag":
     case "untag": {
       const [tag] = readTags(action.tag);
       if (!tag) return { done: "", problem: "Write the tag first." };
-      const tags = action.kind === "tag" ? sql<string[]>`array_append(array_remove(tags, ${tag}), ${tag})` : sql<string[]>`array_remove(tags, ${tag})`;
+      const tags =
+        action.kind === "tag"
+          ? sql<string[]>`array_append(array_remove(tags, ${tag}), ${tag})`
+          : sql<string[]>`array_remove(tags, ${tag})`;
       const rows = await scope.changeProduct().set({ tags }).where("id", "in", chosen).returning("id").execute();
-      return { done: `The tag “${tag}” was ${action.kind === "tag" ? "given to" : "taken from"} ${products(rows.length)}.`, problem: null };
+      return {
+        done: `The tag “${tag}” was ${action.kind === "tag" ? "given to" : "taken from"} ${products(rows.length)}.`,
+        problem: null,
+      };
     }
     case "remove": {
       const used: string[] = [];
@@ -151,8 +242,16 @@ export async function changeMany(scope: TeamScope, ids: readonly string[], actio
       const kept = new Set(used.map((one) => one.split("|")[0]));
       const free = chosen.filter((id) => !kept.has(id));
       const rows = free.length > 0 ? await scope.removeProduct().where("id", "in", free).returning("id").execute() : [];
-      const names = [...new Set(used.map((one) => one.split("|").slice(1).join("|")))].map((name) => `“${name}”`).join(", ");
-      return { done: rows.length > 0 ? `${products(rows.length)} removed.` : "", problem: kept.size > 0 ? `${products(kept.size)} stayed, because they are used in ${names}. Choose another there first.` : null };
+      const names = [...new Set(used.map((one) => one.split("|").slice(1).join("|")))]
+        .map((name) => `“${name}”`)
+        .join(", ");
+      return {
+        done: rows.length > 0 ? `${products(rows.length)} removed.` : "",
+        problem:
+          kept.size > 0
+            ? `${products(kept.size)} stayed, because they are used in ${names}. Choose another there first.`
+            : null,
+      };
     }
   }
 }

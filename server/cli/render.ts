@@ -18,8 +18,19 @@ Renders promotions without a browser, through the same plan, painter and encoder
 
 const { values } = parseArgs({
   options: {
-    promotion: { type: "string" }, formats: { type: "string", default: FORMAT_NAMES.join(",") }, quality: { type: "string", default: "1080p" }, out: { type: "string" },
-    still: { type: "string" }, format: { type: "string" }, at: { type: "string" }, list: { type: "boolean" }, "list-templates": { type: "boolean" }, contact: { type: "string" }, brand: { type: "string" }, data: { type: "string", default: ".data" }, help: { type: "boolean" },
+    promotion: { type: "string" },
+    formats: { type: "string", default: FORMAT_NAMES.join(",") },
+    quality: { type: "string", default: "1080p" },
+    out: { type: "string" },
+    still: { type: "string" },
+    format: { type: "string" },
+    at: { type: "string" },
+    list: { type: "boolean" },
+    "list-templates": { type: "boolean" },
+    contact: { type: "string" },
+    brand: { type: "string" },
+    data: { type: "string", default: ".data" },
+    help: { type: "boolean" },
   },
 });
 
@@ -43,7 +54,8 @@ async function main(): Promise<void> {
     const { migrate } = await import("../db/migrate");
     await migrate(database());
     // A data folder of our own that was never started gets the demo world, as bin/start gives it.
-    if (cluster) await (await import("../../demo/loadDemo")).loadDemo(database(), (step) => process.stderr.write(`${step}\n`));
+    if (cluster)
+      await (await import("../../demo/loadDemo")).loadDemo(database(), (step) => process.stderr.write(`${step}\n`));
     if (values.list) await list();
     else if (values.still) await still(values.still);
     else if (values.contact) await contact(values.contact);
@@ -56,12 +68,18 @@ async function main(): Promise<void> {
 
 async function list(): Promise<void> {
   const { database } = await import("../db/connect");
-  const rows = await database().selectFrom("promotion").innerJoin("team", "team.id", "promotion.team_id").select(["slug", "promotion.name", "team.name as team"]).orderBy("slug").execute();
+  const rows = await database()
+    .selectFrom("promotion")
+    .innerJoin("team", "team.id", "promotion.team_id")
+    .select(["slug", "promotion.name", "team.name as team"])
+    .orderBy("slug")
+    .execute();
   for (const { slug, name, team } of rows) process.stdout.write(`${slug}\t${name}\t${team}\n`);
 }
 
 function listTemplates(): void {
-  for (const { slug, name, purpose, about } of SHIPPED_TEMPLATES) process.stdout.write(`${slug}\t${name}\t${purpose}\t${about}\n`);
+  for (const { slug, name, purpose, about } of SHIPPED_TEMPLATES)
+    process.stdout.write(`${slug}\t${name}\t${purpose}\t${about}\n`);
 }
 
 /** Writes the contact sheet of a template, in a brand named by its name; in the first brand there is when none is named. */
@@ -72,13 +90,23 @@ async function contact(template: string): Promise<void> {
   const { contactSheet } = await import("../render/contactSheet");
   const { readBrandBook } = await import("../../core/brand/book");
   const rows = await database().selectFrom("brand").selectAll().orderBy("name").execute();
-  const row = values.brand === undefined ? rows[0] : rows.find(({ name }) => name.toLowerCase().startsWith(String(values.brand).toLowerCase()));
-  if (!row) throw new UsageProblem(`There is no brand “${values.brand ?? ""}”. There are: ${rows.map(({ name }) => name).join(", ")}.`);
+  const row =
+    values.brand === undefined
+      ? rows[0]
+      : rows.find(({ name }) => name.toLowerCase().startsWith(String(values.brand).toLowerCase()));
+  if (!row)
+    throw new UsageProblem(
+      `There is no brand “${values.brand ?? ""}”. There are: ${rows.map(({ name }) => name).join(", ")}.`,
+    );
   const scope = teamScope(database(), row.team_id);
   const { newestTemplate } = await import("../templates/templateStore");
   const found = await newestTemplate(scope, template);
-  if (!found) throw new UsageProblem(`There is no template “${template}”. bin/render --list-templates shows those there are.`);
-  await writeFile(resolve(values.out), await contactSheet(scope, found, { id: row.id, name: row.name, book: readBrandBook(row.book) }));
+  if (!found)
+    throw new UsageProblem(`There is no template “${template}”. bin/render --list-templates shows those there are.`);
+  await writeFile(
+    resolve(values.out),
+    await contactSheet(scope, found, { id: row.id, name: row.name, book: readBrandBook(row.book) }),
+  );
 }
 
 async function inputOf(slug: string) {
@@ -96,7 +124,8 @@ async function inputOf(slug: string) {
 
 async function render(slug: string): Promise<void> {
   const formats = values.formats.split(",").map((name): FormatName => {
-    if (!isFormatName(name)) throw new UsageProblem(`There is no format “${name}”. There are ${FORMAT_NAMES.join(", ")}.`);
+    if (!isFormatName(name))
+      throw new UsageProblem(`There is no format “${name}”. There are ${FORMAT_NAMES.join(", ")}.`);
     return name;
   });
   const { quality } = values;
@@ -114,7 +143,9 @@ async function render(slug: string): Promise<void> {
     const percent = Math.floor((100 * [...shares.values()].reduce((sum, one) => sum + one, 0)) / formats.length);
     if (percent === told) return;
     told = percent;
-    process.stderr.write(process.stderr.isTTY ? `\rRendering ${percent} %` : percent % 10 === 0 ? `Rendering ${percent} %\n` : "");
+    process.stderr.write(
+      process.stderr.isTTY ? `\rRendering ${percent} %` : percent % 10 === 0 ? `Rendering ${percent} %\n` : "",
+    );
   };
   const stop = new AbortController();
   for (const signal of ["SIGINT", "SIGTERM"] as const) process.on(signal, () => stop.abort());
@@ -123,7 +154,14 @@ async function render(slug: string): Promise<void> {
       formats.map(async (format) => {
         const path = join(out, `${slug}-${format}-${quality}.mp4`);
         const aside = `${path}.part`;
-        const file = await renderFile(pool, input, { format, quality }, aside, (share) => tell(format, share), stop.signal);
+        const file = await renderFile(
+          pool,
+          input,
+          { format, quality },
+          aside,
+          (share) => tell(format, share),
+          stop.signal,
+        );
         await rename(aside, path);
         return { path, ...file };
       }),
@@ -139,7 +177,8 @@ async function still(slug: string): Promise<void> {
   const { format, at, out } = values;
   if (!isFormatName(format)) throw new UsageProblem(`--still needs --format: one of ${FORMAT_NAMES.join(", ")}.`);
   const seconds = Number(at);
-  if (at === undefined || !Number.isFinite(seconds) || seconds < 0) throw new UsageProblem("--still needs --at: a time in seconds, such as 2.5.");
+  if (at === undefined || !Number.isFinite(seconds) || seconds < 0)
+    throw new UsageProblem("--still needs --at: a time in seconds, such as 2.5.");
   if (!out) throw new UsageProblem("--still needs --out: the PNG file to write.");
   const { openFrameSource } = await import("../render/frameSource");
   const source = await openFrameSource(await inputOf(slug), { format, quality: "1080p" });
@@ -151,7 +190,9 @@ async function still(slug: string): Promise<void> {
 }
 
 await main().catch((error: unknown) => {
-  process.stderr.write(`${error instanceof UsageProblem ? error.message : error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+  process.stderr.write(
+    `${error instanceof UsageProblem ? error.message : error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`,
+  );
   process.exitCode = 1;
 });
 process.exit();

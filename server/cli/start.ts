@@ -18,7 +18,14 @@ Starts Stencilcraft: a private database, the web server and one worker. Ctrl-C s
   --dev         development server that follows changes`;
 
 const { values } = parseArgs({
-  options: { port: { type: "string" }, data: { type: "string", default: ".data" }, "no-demo": { type: "boolean" }, "no-worker": { type: "boolean" }, dev: { type: "boolean" }, help: { type: "boolean" } },
+  options: {
+    port: { type: "string" },
+    data: { type: "string", default: ".data" },
+    "no-demo": { type: "boolean" },
+    "no-worker": { type: "boolean" },
+    dev: { type: "boolean" },
+    help: { type: "boolean" },
+  },
 });
 if (values.help) {
   process.stdout.write(`${USAGE}\n`);
@@ -37,7 +44,13 @@ const port = await choosePort(values.port ?? process.env["PORT"]).catch((error: 
 });
 if (!values.dev) buildIfChanged();
 const cluster = await startCluster(data);
-const environment = { ...process.env, DATABASE_URL: cluster.url, STENCILCRAFT_DATA: data, PORT: String(port), NODE_ENV: values.dev ? "development" : "production" };
+const environment = {
+  ...process.env,
+  DATABASE_URL: cluster.url,
+  STENCILCRAFT_DATA: data,
+  PORT: String(port),
+  NODE_ENV: values.dev ? "development" : "production",
+};
 Object.assign(process.env, environment);
 
 for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const) process.on(signal, () => void stop(0));
@@ -64,7 +77,11 @@ try {
 
 function startProcess(name: string, args: readonly string[]): void {
   // A group of its own, so that Ctrl-C reaches it through us and once only.
-  const child = spawn(process.execPath, ["--import", "tsx", ...args], { env: environment, stdio: ["ignore", "inherit", "inherit"], detached: true });
+  const child = spawn(process.execPath, ["--import", "tsx", ...args], {
+    env: environment,
+    stdio: ["ignore", "inherit", "inherit"],
+    detached: true,
+  });
   children.push(child);
   child.on("exit", (code) => {
     if (stopping) return;
@@ -89,21 +106,39 @@ async function stop(code: number): Promise<void> {
 
 /** Builds when a source file is newer than the last build, told by a hash over the sources. */
 function buildIfChanged(): void {
-  const sources = execFileSync("find", ["app", "core", "paint", "server", "package-lock.json", "vite.config.ts", "react-router.config.ts", "-type", "f"]).toString().trim().split("\n").sort();
+  const sources = execFileSync("find", [
+    "app",
+    "core",
+    "paint",
+    "server",
+    "package-lock.json",
+    "vite.config.ts",
+    "react-router.config.ts",
+    "-type",
+    "f",
+  ])
+    .toString()
+    .trim()
+    .split("\n")
+    .sort();
   const hash = createHash("sha256");
   for (const file of sources) hash.update(file).update(readFileSync(file));
   const stamp = hash.digest("hex");
   const stampFile = join("build", "stamp");
   if (existsSync(stampFile) && readFileSync(stampFile, "utf8") === stamp) return;
   process.stderr.write("Building …\n");
-  execFileSync("npx", ["--no-install", "react-router", "build"], { stdio: ["ignore", "ignore", "inherit"], env: { ...process.env, NODE_ENV: "production" } });
+  execFileSync("npx", ["--no-install", "react-router", "build"], {
+    stdio: ["ignore", "ignore", "inherit"],
+    env: { ...process.env, NODE_ENV: "production" },
+  });
   writeFileSync(stampFile, stamp);
 }
 
 /** The wanted port, which must be free; without one the usual port, or any free one where that is taken. */
 async function choosePort(wanted: string | undefined): Promise<number> {
   const port = Number(wanted ?? USUAL_PORT);
-  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Error(`--port ${wanted} is not a port: choose a number from 1 to 65535.`);
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new Error(`--port ${wanted} is not a port: choose a number from 1 to 65535.`);
   if (await isFree(port)) return port;
   if (wanted) throw new Error(`Port ${port} is taken by another program. Choose another with --port.`);
   return freePort();
@@ -119,7 +154,13 @@ function isFree(port: number): Promise<boolean> {
 
 async function reachable(url: string): Promise<void> {
   for (let tries = 0; tries < 300 && !stopping; tries++) {
-    if (await fetch(url).then((response) => response.ok, () => false)) return;
+    if (
+      await fetch(url).then(
+        (response) => response.ok,
+        () => false,
+      )
+    )
+      return;
     await new Promise((done) => setTimeout(done, 100));
   }
   if (!stopping) throw new Error("The web server did not come up in 30 s.");

@@ -27,7 +27,10 @@ app.use((request, response, next) => {
   response.on("close", () => open.delete(response));
   response.on("finish", () => {
     const ms = Number(process.hrtime.bigint() - started) / 1e6;
-    log[response.statusCode >= 500 ? "error" : "debug"]({ id, method: request.method, path: request.path, status: response.statusCode, ms: Math.round(ms) }, "request");
+    log[response.statusCode >= 500 ? "error" : "debug"](
+      { id, method: request.method, path: request.path, status: response.statusCode, ms: Math.round(ms) },
+      "request",
+    );
   });
   next();
 });
@@ -44,20 +47,31 @@ app.use((_request, response, next) => {
   response.setHeader("x-frame-options", "DENY");
   response.setHeader("referrer-policy", "same-origin");
   // The development server talks to the page in ways of its own.
-  if (!development) response.setHeader(
-    "content-security-policy",
-    "default-src 'self'; img-src 'self' blob: data:; media-src 'self' blob:; style-src 'self' 'unsafe-inline'; script-src 'self' 'unsafe-inline' 'wasm-unsafe-eval'; worker-src 'self' blob:; object-src 'none'; base-uri 'self'; form-action 'self'",
-  );
+  if (!development)
+    response.setHeader(
+      "content-security-policy",
+      "default-src 'self'; img-src 'self' blob: data:; media-src 'self' blob:; style-src 'self' 'unsafe-inline'; script-src 'self' 'unsafe-inline' 'wasm-unsafe-eval'; worker-src 'self' blob:; object-src 'none'; base-uri 'self'; form-action 'self'",
+    );
   next();
 });
 
-app.use(compression({ filter: (request, response) => response.getHeader("content-type") !== "text/event-stream" && compression.filter(request, response) }));
+app.use(
+  compression({
+    filter: (request, response) =>
+      response.getHeader("content-type") !== "text/event-stream" && compression.filter(request, response),
+  }),
+);
 
 if (development) {
   const { createServer: createViteServer } = await import("vite");
   const vite = await createViteServer({ server: { middlewareMode: true, hmr: { server } } });
   app.use(vite.middlewares);
-  app.use(createRequestHandler({ build: () => vite.ssrLoadModule("virtual:react-router/server-build") as Promise<ServerBuild>, mode: "development" }));
+  app.use(
+    createRequestHandler({
+      build: () => vite.ssrLoadModule("virtual:react-router/server-build") as Promise<ServerBuild>,
+      mode: "development",
+    }),
+  );
 } else {
   const built = new URL("../../build/server/index.js", import.meta.url);
   if (!existsSync(built)) throw new Error("The application is not built. Run bin/start, which builds it.");
@@ -77,7 +91,8 @@ for (const signal of ["SIGINT", "SIGTERM"] as const)
     if (closing) return;
     closing = true;
     log.info("web server stopping: requests under way are finished");
-    for (const response of open) if (String(response.getHeader("content-type")).startsWith("text/event-stream")) response.end();
+    for (const response of open)
+      if (String(response.getHeader("content-type")).startsWith("text/event-stream")) response.end();
     server.close(() => void closeDatabase().finally(() => process.exit(0)));
     server.closeIdleConnections();
     setTimeout(() => process.exit(0), 10_000).unref();

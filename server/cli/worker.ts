@@ -11,5 +11,8 @@ for (const signal of ["SIGINT", "SIGTERM"] as const)
     if (stopping) return;
     stopping = true;
     log.info("worker stopping: running jobs go back to the queue");
-    worker.stop().then(() => process.exit(0), () => process.exit(1));
+    worker.stop().then(
+      () => process.exit(0),
+      () => process.exit(1),
+    );
   });

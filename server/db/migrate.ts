@@ -8,7 +8,11 @@ import * as templates from "./migrations/0003_templates";
 import { type Database } from "./tables";
 
 /** In order. A migration that has run anywhere is never changed; a new one is added. */
-const MIGRATIONS: Readonly<Record<string, Migration>> = { "0001_foundation": foundation, "0002_gather": gather, "0003_templates": templates };
+const MIGRATIONS: Readonly<Record<string, Migration>> = {
+  "0001_foundation": foundation,
+  "0002_gather": gather,
+  "0003_templates": templates,
+};
 
 /** Brings the database to the newest shape, the job queue's tables included. Safe to run twice. */
 export async function migrate(db: Kysely<Database>): Promise<void> {

@@ -32,7 +32,8 @@ function teamRows(db: Kysely<Database>, teamId: string) {
     priceSteps: () => db.selectFrom("price_step").where("team_id", "=", teamId),
     /** What is there; what was removed and may be brought back is under `removedMedia`. */
     media: () => db.selectFrom("media").where("media.team_id", "=", teamId).where("media.deleted_at", "is", null),
-    removedMedia: () => db.selectFrom("media").where("media.team_id", "=", teamId).where("media.deleted_at", "is not", null),
+    removedMedia: () =>
+      db.selectFrom("media").where("media.team_id", "=", teamId).where("media.deleted_at", "is not", null),
     collections: () => db.selectFrom("collection").where("collection.team_id", "=", teamId),
     collectionMedia: () => db.selectFrom("collection_media").where("collection_media.team_id", "=", teamId),
     fonts: () => db.selectFrom("font").where("team_id", "=", teamId),
@@ -43,23 +44,34 @@ function teamRows(db: Kysely<Database>, teamId: string) {
     renders: () => db.selectFrom("render").where("team_id", "=", teamId),
     renditions: () => db.selectFrom("rendition").where("team_id", "=", teamId),
     renditionsWithPromotion: () =>
-      db.selectFrom("rendition").innerJoin("render", "render.id", "rendition.render_id").innerJoin("promotion", "promotion.id", "render.promotion_id").where("rendition.team_id", "=", teamId),
+      db
+        .selectFrom("rendition")
+        .innerJoin("render", "render.id", "rendition.render_id")
+        .innerJoin("promotion", "promotion.id", "render.promotion_id")
+        .where("rendition.team_id", "=", teamId),
 
     addBrand: (row: New<"brand">) => db.insertInto("brand").values({ ...row, team_id: teamId }),
     addProduct: (row: New<"product">) => db.insertInto("product").values({ ...row, team_id: teamId }),
-    addProducts: (rows: readonly New<"product">[]) => db.insertInto("product").values(rows.map((row) => ({ ...row, team_id: teamId }))),
-    addProductPictures: (rows: readonly New<"product_picture">[]) => db.insertInto("product_picture").values(rows.map((row) => ({ ...row, team_id: teamId }))),
-    addPriceSteps: (rows: readonly New<"price_step">[]) => db.insertInto("price_step").values(rows.map((row) => ({ ...row, team_id: teamId }))),
+    addProducts: (rows: readonly New<"product">[]) =>
+      db.insertInto("product").values(rows.map((row) => ({ ...row, team_id: teamId }))),
+    addProductPictures: (rows: readonly New<"product_picture">[]) =>
+      db.insertInto("product_picture").values(rows.map((row) => ({ ...row, team_id: teamId }))),
+    addPriceSteps: (rows: readonly New<"price_step">[]) =>
+      db.insertInto("price_step").values(rows.map((row) => ({ ...row, team_id: teamId }))),
     addCollection: (row: New<"collection">) => db.insertInto("collection").values({ ...row, team_id: teamId }),
-    addToCollection: (rows: readonly New<"collection_media">[]) => db.insertInto("collection_media").values(rows.map((row) => ({ ...row, team_id: teamId }))),
+    addToCollection: (rows: readonly New<"collection_media">[]) =>
+      db.insertInto("collection_media").values(rows.map((row) => ({ ...row, team_id: teamId }))),
     addFont: (row: New<"font">) => db.insertInto("font").values({ ...row, team_id: teamId }),
     addOffer: (row: New<"offer">) => db.insertInto("offer").values({ ...row, team_id: teamId }),
     addMedia: (row: New<"media">) => db.insertInto("media").values({ ...row, team_id: teamId }),
     addTemplate: (row: New<"template">) => db.insertInto("template").values({ ...row, team_id: teamId }),
-    addTemplateEdition: (row: New<"template_edition">) => db.insertInto("template_edition").values({ ...row, team_id: teamId }),
-    addFavourite: (row: New<"template_favourite">) => db.insertInto("template_favourite").values({ ...row, team_id: teamId }),
+    addTemplateEdition: (row: New<"template_edition">) =>
+      db.insertInto("template_edition").values({ ...row, team_id: teamId }),
+    addFavourite: (row: New<"template_favourite">) =>
+      db.insertInto("template_favourite").values({ ...row, team_id: teamId }),
     addPromotion: (row: New<"promotion">) => db.insertInto("promotion").values({ ...row, team_id: teamId }),
-    addRevision: (row: New<"promotion_revision">) => db.insertInto("promotion_revision").values({ ...row, team_id: teamId }),
+    addRevision: (row: New<"promotion_revision">) =>
+      db.insertInto("promotion_revision").values({ ...row, team_id: teamId }),
     addRender: (row: New<"render">) => db.insertInto("render").values({ ...row, team_id: teamId }),
     addRendition: (row: New<"rendition">) => db.insertInto("rendition").values({ ...row, team_id: teamId }),
 

@@ -18,7 +18,9 @@ export interface TeamEvent {
 const CHANNEL = "stencilcraft_team_events";
 const schema = object({
   team: string().required(),
-  topic: string().oneOf(["media", "rendition"] as const).required(),
+  topic: string()
+    .oneOf(["media", "rendition"] as const)
+    .required(),
   id: string().required(),
   state: string().required(),
   progress: number().required(),
@@ -50,5 +52,8 @@ async function listen(): Promise<void> {
     const parsed: unknown = JSON.parse(payload ?? "null");
     if (schema.isValidSync(parsed)) heard.emit(parsed.team, parsed);
   });
-  await client.connect().then(() => client.query(`listen ${CHANNEL}`)).catch(again);
+  await client
+    .connect()
+    .then(() => client.query(`listen ${CHANNEL}`))
+    .catch(again);
 }

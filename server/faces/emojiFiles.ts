@@ -12,7 +12,8 @@ const CODE = /^[0-9a-f]+(-[0-9a-f]+)*$/;
 
 /** A local file with the colour picture of an emoji at a level, made from its drawing on first use. */
 export async function emojiFile(code: string, level: number): Promise<string> {
-  if (!CODE.test(code) || !Number.isInteger(level) || level < 0 || level >= EMOJI_LEVELS) throw new RangeError("There is no such emoji picture.");
+  if (!CODE.test(code) || !Number.isInteger(level) || level < 0 || level >= EMOJI_LEVELS)
+    throw new RangeError("There is no such emoji picture.");
   const key = `emoji/${code}/${level}.webp`;
   if (!(await store().has(key))) await drawEmoji(code, level, key);
   return store().local(key);

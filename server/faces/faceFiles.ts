@@ -15,7 +15,8 @@ export const packageFolder = (name: string): string => dirname(require.resolve(`
 async function readRanges(stem: string): Promise<Record<string, string>> {
   const text = await readFile(join(packageFolder(`@fontsource/${stem}`), "unicode.json"), "utf8");
   const parsed: unknown = JSON.parse(text);
-  if (typeof parsed !== "object" || parsed === null) throw new TypeError(`The package of ${stem} does not list its ranges.`);
+  if (typeof parsed !== "object" || parsed === null)
+    throw new TypeError(`The package of ${stem} does not list its ranges.`);
   return Object.fromEntries(Object.entries(parsed).map(([subset, range]) => [subset, String(range)]));
 }
 
@@ -57,6 +58,7 @@ let book: Promise<FontBook> | null = null;
 /** The font book of this process, with every file that `wanted` names open. Ask with what still is missing. */
 export async function openedBook(wanted: (book: FontBook) => readonly string[]): Promise<FontBook> {
   const own = await (book ??= faceCatalogue().then(fontBook));
-  for (let ids = wanted(own); ids.length > 0; ids = wanted(own)) for (const id of ids) if (!own.open.has(id)) openFont(own, id, await fontBytes(id), weightOf(id));
+  for (let ids = wanted(own); ids.length > 0; ids = wanted(own))
+    for (const id of ids) if (!own.open.has(id)) openFont(own, id, await fontBytes(id), weightOf(id));
   return own;
 }

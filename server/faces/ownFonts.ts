@@ -46,6 +46,16 @@ export async function ownFamilies(scope: TeamScope): Promise<OwnFamily[]> {
   return rows.map((row) => {
     const { subfamily, weights, letters, ranges, embedding } = schema.validateSync(row.facts);
     const [least = 400, most = 400] = weights;
-    return { id: row.id, family: row.family, sha256: row.sha256, subfamily, weights: [least, most], letters, ranges, embedding, file: (weight) => ({ id: ownFileId(row.sha256, weight), ranges }) };
+    return {
+      id: row.id,
+      family: row.family,
+      sha256: row.sha256,
+      subfamily,
+      weights: [least, most],
+      letters,
+      ranges,
+      embedding,
+      file: (weight) => ({ id: ownFileId(row.sha256, weight), ranges }),
+    };
   });
 }

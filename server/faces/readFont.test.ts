@@ -24,7 +24,10 @@ function patched(font: Buffer, table: string, at: number, bytes: readonly number
   return copy;
 }
 
-test.each([["WOFF2", woff2], ["WOFF", woff]])("%s is opened: name, weight, letters, what it allows", async (_, bytes) => {
+test.each([
+  ["WOFF2", woff2],
+  ["WOFF", woff],
+])("%s is opened: name, weight, letters, what it allows", async (_, bytes) => {
   const font = await readFont(bytes, "lora.woff");
   expect(font.family).toBe("Lora");
   expect(font.facts).toMatchObject({ weights: [700, 700], embedding: "installable" });
@@ -50,7 +53,15 @@ test.each<[string, () => Promise<Buffer>, RegExp]>([
   ["three bytes", async () => Buffer.from("OTT"), /can't be used/],
   ["a WOFF2 cut off", async () => woff2.subarray(0, 500), /can't be used/],
   ["a WOFF cut off", async () => woff.subarray(0, 900), /tables outside of it/],
-  ["a WOFF that claims gigabytes", async () => { const copy = Buffer.from(woff); copy.writeUInt32BE(0xf0000000, 16); return copy; }, /broken header/],
+  [
+    "a WOFF that claims gigabytes",
+    async () => {
+      const copy = Buffer.from(woff);
+      copy.writeUInt32BE(0xf0000000, 16);
+      return copy;
+    },
+    /broken header/,
+  ],
   ["a TTF cut off", async () => (await ttf()).subarray(0, 3000), /damaged|no letters|can't be read|no family/],
   ["a collection", async () => Buffer.from("ttcf0000000000000000"), /collection/],
   // OpenType 1.9, OS/2: fsType stands 8 bytes in; 2 is restricted.
@@ -63,12 +74,18 @@ test.each<[string, () => Promise<Buffer>, RegExp]>([
 test("whatever is broken in a font, it is read or refused, never worse", async () => {
   const whole = await ttf();
   await fc.assert(
-    fc.asyncProperty(fc.array(fc.tuple(fc.nat(whole.length - 1), fc.nat(255)), { minLength: 1, maxLength: 40 }), async (changes) => {
-      const copy = Buffer.from(whole);
-      for (const [at, byte] of changes) copy[at] = byte;
-      const outcome = await readFont(copy, "mine.ttf").then(() => "read", (error: unknown) => (error instanceof Error ? error.name : "?"));
-      expect(["read", "UploadProblem"]).toContain(outcome);
-    }),
+    fc.asyncProperty(
+      fc.array(fc.tuple(fc.nat(whole.length - 1), fc.nat(255)), { minLength: 1, maxLength: 40 }),
+      async (changes) => {
+        const copy = Buffer.from(whole);
+        for (const [at, byte] of changes) copy[at] = byte;
+        const outcome = await readFont(copy, "mine.ttf").then(
+          () => "read",
+          (error: unknown) => (error instanceof Error ? error.name : "?"),
+        );
+        expect(["read", "UploadProblem"]).toContain(outcome);
+      },
+    ),
     { numRuns: 40 },
   );
 });

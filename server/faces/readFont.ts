@@ -23,17 +23,49 @@ export async function readFont(file: Buffer, name: string): Promise<ReadFont> {
   const bytes = await unpack(file).catch((error: unknown) => {
     throw broken(error instanceof Error && error.message !== "" ? `it is ${error.message}` : "it is damaged");
   });
-  const named = opened(() => create(bytes), () => broken("its tables are damaged"));
-  const family = opened(() => cleanName(named.familyName), () => broken("its name table is damaged"));
+  const named = opened(
+    () => create(bytes),
+    () => broken("its tables are damaged"),
+  );
+  const family = opened(
+    () => cleanName(named.familyName),
+    () => broken("its name table is damaged"),
+  );
   if (family === "") throw broken("it has no family name in its name table");
-  const allowed = opened(() => embedding(named["OS/2"]?.fsType), () => broken("its OS/2 table is damaged"));
-  if (!allowed.allowed) throw broken("its maker forbids embedding (the embedding bits in its OS/2 table say “restricted”). Ask them for a licence and a file that allow it");
-  const { ranges, letters } = opened(() => coverage(bytes), () => broken("its letters can't be read"));
+  const allowed = opened(
+    () => embedding(named["OS/2"]?.fsType),
+    () => broken("its OS/2 table is damaged"),
+  );
+  if (!allowed.allowed)
+    throw broken(
+      "its maker forbids embedding (the embedding bits in its OS/2 table say “restricted”). Ask them for a licence and a file that allow it",
+    );
+  const { ranges, letters } = opened(
+    () => coverage(bytes),
+    () => broken("its letters can't be read"),
+  );
   if (ranges.length === 0) throw broken("it covers no letters");
-  const weight = opened(() => named["OS/2"]?.usWeightClass, () => broken("its OS/2 table is damaged")) ?? 400;
-  const axis = opened(() => axisOf(bytes), () => broken("its axes are damaged"));
+  const weight =
+    opened(
+      () => named["OS/2"]?.usWeightClass,
+      () => broken("its OS/2 table is damaged"),
+    ) ?? 400;
+  const axis = opened(
+    () => axisOf(bytes),
+    () => broken("its axes are damaged"),
+  );
   const within = (value: number): number => Math.round(Math.min(1000, Math.max(1, value)));
-  return { family, bytes, facts: { subfamily: cleanName(named.subfamilyName), weights: axis ? [within(axis.min), within(axis.max)] : [within(weight), within(weight)], letters, ranges, embedding: allowed.words } };
+  return {
+    family,
+    bytes,
+    facts: {
+      subfamily: cleanName(named.subfamilyName),
+      weights: axis ? [within(axis.min), within(axis.max)] : [within(weight), within(weight)],
+      letters,
+      ranges,
+      embedding: allowed.words,
+    },
+  };
 }
 
 function opened<Value>(open: () => Value, problem: () => UploadProblem): Value {
@@ -53,10 +85,19 @@ async function unpack(file: Buffer): Promise<Uint8Array> {
   throw new SyntaxError("not a TTF, OTF, WOFF or WOFF2 file");
 }
 
-const cleanName = (name: NamedFont["familyName"]): string => [...String(name ?? "").replace(/[\p{Cc}\p{Bidi_Control}"\\<>]/gu, "").trim()].slice(0, MOST_FAMILY).join("");
+const cleanName = (name: NamedFont["familyName"]): string =>
+  [
+    ...String(name ?? "")
+      .replace(/[\p{Cc}\p{Bidi_Control}"\\<>]/gu, "")
+      .trim(),
+  ]
+    .slice(0, MOST_FAMILY)
+    .join("");
 
 /** OpenType 1.9, OS/2 fsType: bit 1 forbids embedding, bit 2 allows preview and print, bit 3 editing; none allows all. */
-function embedding(type: { readonly noEmbedding?: boolean; readonly viewOnly?: boolean; readonly editable?: boolean } | undefined): { allowed: boolean; words: string } {
+function embedding(
+  type: { readonly noEmbedding?: boolean; readonly viewOnly?: boolean; readonly editable?: boolean } | undefined,
+): { allowed: boolean; words: string } {
   if (type?.noEmbedding && !type.viewOnly && !type.editable) return { allowed: false, words: "restricted" };
   if (type?.viewOnly) return { allowed: true, words: "preview and print" };
   return { allowed: true, words: type?.editable ? "editable" : "installable" };

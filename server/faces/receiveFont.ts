@@ -17,9 +17,11 @@ const MOST_BYTES = 12_000_000;
 export async function receiveFont(scope: TeamScope, file: File): Promise<{ family: string }> {
   const name = displayName(file.name);
   if (file.size === 0) throw new UploadProblem(`“${name}” is empty (0 bytes).`);
-  if (file.size > MOST_BYTES) throw new UploadProblem(`“${name}” is larger than the limit for fonts: ${MOST_BYTES / 1e6} MB.`);
+  if (file.size > MOST_BYTES)
+    throw new UploadProblem(`“${name}” is larger than the limit for fonts: ${MOST_BYTES / 1e6} MB.`);
   const { family, bytes, facts } = await readFont(Buffer.from(await file.arrayBuffer()), name);
-  if (BRAND_FAMILIES.some((shipped) => shipped.family === family)) throw new UploadProblem(`“${name}” holds ${family}, which ships with Stencilcraft already.`);
+  if (BRAND_FAMILIES.some((shipped) => shipped.family === family))
+    throw new UploadProblem(`“${name}” holds ${family}, which ships with Stencilcraft already.`);
   const sha256 = createHash("sha256").update(bytes).digest("hex");
   const folder = join(config().data, "incoming");
   await mkdir(folder, { recursive: true });
@@ -42,8 +44,11 @@ export async function removeFont(scope: TeamScope, id: string): Promise<string |
   const font = await scope.fonts().select("family").where("id", "=", id).executeTakeFirst();
   if (!font) return null;
   const brands = await scope.brands().select(["name", "book"]).execute();
-  const users = brands.filter(({ book }) => Object.values(readBrandBook(book).faces).some(({ family }) => family === font.family));
-  if (users.length > 0) return `${font.family} is used in the brand book of ${users.map(({ name }) => name).join(", ")}. Choose another typeface there first.`;
+  const users = brands.filter(({ book }) =>
+    Object.values(readBrandBook(book).faces).some(({ family }) => family === font.family),
+  );
+  if (users.length > 0)
+    return `${font.family} is used in the brand book of ${users.map(({ name }) => name).join(", ")}. Choose another typeface there first.`;
   await scope.removeFont().where("id", "=", id).execute();
   return null;
 }

@@ -10,11 +10,19 @@ export function unpackWoff(woff: Buffer): Buffer {
   if (woff.length < HEADER || woff.toString("latin1", 0, 4) !== "wOFF") throw new SyntaxError("not a WOFF file");
   const flavor = woff.readUInt32BE(4);
   const count = woff.readUInt16BE(12);
-  if (woff.readUInt32BE(16) > MOST_BYTES || woff.length < HEADER + count * ENTRY) throw new SyntaxError("a WOFF file with a broken header");
+  if (woff.readUInt32BE(16) > MOST_BYTES || woff.length < HEADER + count * ENTRY)
+    throw new SyntaxError("a WOFF file with a broken header");
   const tables = Array.from({ length: count }, (_, index) => {
     const at = HEADER + index * ENTRY;
-    const [tag, offset, packed, length, checksum] = [woff.readUInt32BE(at), woff.readUInt32BE(at + 4), woff.readUInt32BE(at + 8), woff.readUInt32BE(at + 12), woff.readUInt32BE(at + 16)];
-    if (offset + packed > woff.length || length > MOST_BYTES || packed > length) throw new SyntaxError("a WOFF file with tables outside of it");
+    const [tag, offset, packed, length, checksum] = [
+      woff.readUInt32BE(at),
+      woff.readUInt32BE(at + 4),
+      woff.readUInt32BE(at + 8),
+      woff.readUInt32BE(at + 12),
+      woff.readUInt32BE(at + 16),
+    ];
+    if (offset + packed > woff.length || length > MOST_BYTES || packed > length)
+      throw new SyntaxError("a WOFF file with tables outside of it");
     const data = woff.subarray(offset, offset + packed);
     const plain = packed < length ? inflateSync(data, { maxOutputLength: length }) : data;
     if (plain.length !== length) throw new SyntaxError("a WOFF file with a table of the wrong length");

@@ -17,6 +17,12 @@ export interface Jobs {
 export const MOST_TRIES = 4;
 
 /** Queues a job, in the caller's transaction if it is one. */
-export async function enqueue<Name extends keyof Jobs>(db: Kysely<Database>, name: Name, payload: Jobs[Name]): Promise<void> {
-  await sql`select graphile_worker.add_job(${name}, payload := ${JSON.stringify(payload)}::json, max_attempts := ${MOST_TRIES})`.execute(db);
+export async function enqueue<Name extends keyof Jobs>(
+  db: Kysely<Database>,
+  name: Name,
+  payload: Jobs[Name],
+): Promise<void> {
+  await sql`select graphile_worker.add_job(${name}, payload := ${JSON.stringify(payload)}::json, max_attempts := ${MOST_TRIES})`.execute(
+    db,
+  );
 }

@@ -9,7 +9,8 @@ export const DEAD_AFTER_MS = 10_000;
 
 /** Says every two seconds that these workers live, and frees the jobs of workers that were killed. */
 export function startHeartbeat(ids: ReadonlySet<string>): NodeJS.Timeout {
-  const safely = (): void => void beat(ids).catch((error: unknown) => log.warn({ error: String(error) }, "heartbeat failed"));
+  const safely = (): void =>
+    void beat(ids).catch((error: unknown) => log.warn({ error: String(error) }, "heartbeat failed"));
   setTimeout(safely, 50);
   return setInterval(safely, BEAT_MS);
 }
@@ -17,8 +18,17 @@ export function startHeartbeat(ids: ReadonlySet<string>): NodeJS.Timeout {
 async function beat(ids: ReadonlySet<string>): Promise<void> {
   const now = new Date();
   const db = database();
-  for (const id of ids) await db.insertInto("worker").values({ id, seen_at: now }).onConflict((conflict) => conflict.column("id").doUpdateSet({ seen_at: now })).execute();
-  const dead = await db.deleteFrom("worker").where("seen_at", "<", new Date(now.getTime() - DEAD_AFTER_MS)).returning("id").execute();
+  for (const id of ids)
+    await db
+      .insertInto("worker")
+      .values({ id, seen_at: now })
+      .onConflict((conflict) => conflict.column("id").doUpdateSet({ seen_at: now }))
+      .execute();
+  const dead = await db
+    .deleteFrom("worker")
+    .where("seen_at", "<", new Date(now.getTime() - DEAD_AFTER_MS))
+    .returning("id")
+    .execute();
   if (dead.length === 0) return;
   const utils = await makeWorkerUtils({ connectionString: config().DATABASE_URL });
   await utils.forceUnlockWorkers(dead.map(({ id }) => id)).finally(() => utils.release());

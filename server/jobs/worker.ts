@@ -12,7 +12,13 @@ import { startHeartbeat } from "./heartbeat";
 
 const POLL_MS = 500;
 
-const replacement = object({ sha256: string().matches(/^[0-9a-f]{64}$/).required(), mime: string().required(), bytes: number().required() });
+const replacement = object({
+  sha256: string()
+    .matches(/^[0-9a-f]{64}$/)
+    .required(),
+  mime: string().required(),
+  bytes: number().required(),
+});
 const media = object({ media: string().uuid().required(), replacement: replacement.optional().default(undefined) });
 const rendition = object({ rendition: string().uuid().required() });
 
@@ -29,11 +35,15 @@ export async function startWorker(): Promise<RunningWorker> {
   const tasks: TaskList = {
     "ingest-media": async (payload, { job }) => {
       const { media: id, replacement } = media.validateSync(payload);
-      await ingestMedia(db, id, replacement).catch((error: unknown) => failed("ingest-media", error, job, () => giveUpIngest(db, id)));
+      await ingestMedia(db, id, replacement).catch((error: unknown) =>
+        failed("ingest-media", error, job, () => giveUpIngest(db, id)),
+      );
     },
     "render-rendition": async (payload, { job }) => {
       const { rendition: id } = rendition.validateSync(payload);
-      await renderRendition(db, pool, id).catch((error: unknown) => failed("render-rendition", error, job, () => giveUpRendition(db, id)));
+      await renderRendition(db, pool, id).catch((error: unknown) =>
+        failed("render-rendition", error, job, () => giveUpRendition(db, id)),
+      );
     },
   } satisfies Record<keyof Jobs, TaskList[string]>;
 
@@ -43,7 +53,11 @@ export async function startWorker(): Promise<RunningWorker> {
   events.on("pool:create", ({ workerPool }) => ids.add(workerPool.id));
   const runner: Runner = await run({
     events,
-    connectionString: config().DATABASE_URL, taskList: tasks, concurrency: 3, pollInterval: POLL_MS, noHandleSignals: true,
+    connectionString: config().DATABASE_URL,
+    taskList: tasks,
+    concurrency: 3,
+    pollInterval: POLL_MS,
+    noHandleSignals: true,
     logger: new Logger(() => (level, message) => (level === "error" ? log.error(message) : log.debug(message))),
   });
   const beat = startHeartbeat(ids);
@@ -53,13 +67,22 @@ export async function startWorker(): Promise<RunningWorker> {
       clearInterval(beat);
       await pool.close();
       await runner.stop();
-      if (ids.size > 0) await db.deleteFrom("worker").where("id", "in", [...ids]).execute();
+      if (ids.size > 0)
+        await db
+          .deleteFrom("worker")
+          .where("id", "in", [...ids])
+          .execute();
       await closeDatabase();
     },
   };
 }
 
-async function failed(task: keyof Jobs, error: unknown, job: { attempts: number; max_attempts: number }, giveUp: () => Promise<void>): Promise<never> {
+async function failed(
+  task: keyof Jobs,
+  error: unknown,
+  job: { attempts: number; max_attempts: number },
+  giveUp: () => Promise<void>,
+): Promise<never> {
   log.error({ task, attempt: job.attempts, error: error instanceof Error ? error.stack : String(error) }, "job failed");
   if (job.attempts >= job.max_attempts) await giveUp();
   throw error;

@@ -13,19 +13,36 @@ import { type SniffedType } from "./sniff";
 import { UploadProblem } from "./uploadProblem";
 import { workingRate } from "./workingRate";
 
-export type IngestedClip = Omit<ClipFacts, "kind" | "id" | "name" | "focal"> & ClipLook & { readonly look: PictureLook };
+export type IngestedClip = Omit<ClipFacts, "kind" | "id" | "name" | "focal"> &
+  ClipLook & { readonly look: PictureLook };
 
 const PROXY_SHORT_SIDE = 480;
 const TIME_LIMIT_MS = 30 * 60_000;
 
 /** Marks of BT.709, limited range: what every file we make carries. */
-export const BT709 = ["-color_primaries", "bt709", "-color_trc", "bt709", "-colorspace", "bt709", "-color_range", "tv"] as const;
+export const BT709 = [
+  "-color_primaries",
+  "bt709",
+  "-color_trc",
+  "bt709",
+  "-colorspace",
+  "bt709",
+  "-color_range",
+  "tv",
+] as const;
 
 /**
  * Makes the working copy (constant rate, square pixels, upright, 8-bit BT.709), a small proxy of the same frames with
  * short groups of pictures for exact seeking, and a poster. Throws an UploadProblem naming file and limit.
  */
-export async function ingestClip(path: string, type: SniffedType, sha256: string, name: string, folder: string, onProgress: (share: number) => void): Promise<IngestedClip> {
+export async function ingestClip(
+  path: string,
+  type: SniffedType,
+  sha256: string,
+  name: string,
+  folder: string,
+  onProgress: (share: number) => void,
+): Promise<IngestedClip> {
   const probed = await probe(path, type, name);
   const picture = checkClip(probed, name);
   const rate = workingRate(picture.rate);
@@ -34,34 +51,73 @@ export async function ingestClip(path: string, type: SniffedType, sha256: string
   const made = await probe(work, { ...type, demuxer: "mov" }, name);
   if (!made.picture) throw new UploadProblem(`“${name}” holds no picture that can be read.`);
   const frames = frameCount(made.length * 1000, rate);
-  if (made.length <= 0) throw new UploadProblem(`“${name}” has no length: it is cut short or damaged. Export or copy it again.`);
+  if (made.length <= 0)
+    throw new UploadProblem(`“${name}” has no length: it is cut short or damaged. Export or copy it again.`);
   if (made.length < probed.length * 0.9 - 0.2)
-    throw new UploadProblem(`“${name}” is cut short: ${made.length.toFixed(1)} s of ${probed.length.toFixed(1)} s can be read. Export or copy it again.`);
+    throw new UploadProblem(
+      `“${name}” is cut short: ${made.length.toFixed(1)} s of ${probed.length.toFixed(1)} s can be read. Export or copy it again.`,
+    );
   const proxy = join(folder, "proxy.mp4");
   await makeProxy(work, proxy, rate, made.length, (share) => onProgress(0.7 + share * 0.25));
   const poster = join(folder, "poster.png");
-  await runProgram("ffmpeg", ["-v", "error", "-y", ...SAFE_INPUT, "-ss", String(made.length * 0.4), "-i", work, "-frames:v", "1", "-vf", "scale=in_color_matrix=bt709:in_range=tv", poster], { timeLimitMs: 60_000 });
+  await runProgram(
+    "ffmpeg",
+    [
+      "-v",
+      "error",
+      "-y",
+      ...SAFE_INPUT,
+      "-ss",
+      String(made.length * 0.4),
+      "-i",
+      work,
+      "-frames:v",
+      "1",
+      "-vf",
+      "scale=in_color_matrix=bt709:in_range=tv",
+      poster,
+    ],
+    { timeLimitMs: 60_000 },
+  );
   const { levels } = await makePyramid(poster, false, sha256, name, folder);
   const look = await pictureLook(poster);
   const moves = await clipLook(proxy);
   await store().keep(workKey(sha256), work);
   await store().keep(proxyKey(sha256), proxy);
-  return { width: made.picture.width, height: made.picture.height, frames, rate, hasSound: probed.hasSound, levels, ...moves, look };
+  return {
+    width: made.picture.width,
+    height: made.picture.height,
+    frames,
+    rate,
+    hasSound: probed.hasSound,
+    levels,
+    ...moves,
+    look,
+  };
 }
 
 function checkClip(probed: Probed, name: string): NonNullable<Probed["picture"]> {
   const { LIMIT_CLIP_SECONDS, LIMIT_CLIP_PIXELS, LIMIT_CLIP_TRACKS } = config();
-  if (!probed.picture || probed.picture.width === 0) throw new UploadProblem(`“${name}” holds no picture that can be read.`);
+  if (!probed.picture || probed.picture.width === 0)
+    throw new UploadProblem(`“${name}” holds no picture that can be read.`);
   if (probed.length > LIMIT_CLIP_SECONDS)
-    throw new UploadProblem(`“${name}” lasts ${clock(probed.length)}; the limit is ${clock(LIMIT_CLIP_SECONDS)}. Cut out the part you need.`);
-  if (probed.tracks > LIMIT_CLIP_TRACKS) throw new UploadProblem(`“${name}” has ${probed.tracks} tracks; the limit is ${LIMIT_CLIP_TRACKS}.`);
+    throw new UploadProblem(
+      `“${name}” lasts ${clock(probed.length)}; the limit is ${clock(LIMIT_CLIP_SECONDS)}. Cut out the part you need.`,
+    );
+  if (probed.tracks > LIMIT_CLIP_TRACKS)
+    throw new UploadProblem(`“${name}” has ${probed.tracks} tracks; the limit is ${LIMIT_CLIP_TRACKS}.`);
   const { width, height } = probed.picture;
-  if (width * height > LIMIT_CLIP_PIXELS) throw new UploadProblem(`“${name}” is ${width} × ${height} pixels; the limit is 4096 × 2304.`);
+  if (width * height > LIMIT_CLIP_PIXELS)
+    throw new UploadProblem(`“${name}” is ${width} × ${height} pixels; the limit is 4096 × 2304.`);
   return probed.picture;
 }
 
 const clock = (seconds: number): string =>
-  seconds >= 3600 ? `${Math.floor(seconds / 3600)} h ${Math.floor((seconds % 3600) / 60)} min` : seconds >= 60 ? `${Math.floor(seconds / 60)} min` : `${Math.round(seconds)} s`;
+  seconds >= 3600
+    ? `${Math.floor(seconds / 3600)} h ${Math.floor((seconds % 3600) / 60)} min`
+    : seconds >= 60
+      ? `${Math.floor(seconds / 60)} min`
+      : `${Math.round(seconds)} s`;
 
 /** Brings wide-range (HDR) pictures to the usual range; other pictures only to BT.709. */
 function colorFilter(transfer: string | undefined): string {
@@ -71,25 +127,112 @@ function colorFilter(transfer: string | undefined): string {
     : "scale=out_color_matrix=bt709:out_range=tv:flags=bicubic+accurate_rnd,format=yuv420p";
 }
 
-async function transcode(path: string, type: SniffedType, transfer: string | undefined, rate: FrameRate, to: string, name: string, probed: Probed, onProgress: (share: number) => void): Promise<void> {
+async function transcode(
+  path: string,
+  type: SniffedType,
+  transfer: string | undefined,
+  rate: FrameRate,
+  to: string,
+  name: string,
+  probed: Probed,
+  onProgress: (share: number) => void,
+): Promise<void> {
   const fps = `${rate.numerator}/${rate.denominator}`;
   const filter = `fps=${fps},scale=trunc(iw*sar/2)*2:trunc(ih/2)*2:flags=bicubic,setsar=1,${colorFilter(transfer)}`;
   const args = [
-    "-v", "error", "-y", "-nostdin", ...SAFE_INPUT, "-f", type.demuxer, "-i", path, "-map", "0:v:0", "-map", "0:a:0?", "-sn", "-dn", "-map_metadata", "-1",
-    "-vf", filter, "-c:v", "libx264", "-preset", "veryfast", "-crf", "15", "-g", String(Math.max(1, Math.round(rate.numerator / rate.denominator / 2))), ...BT709,
-    "-c:a", "aac", "-b:a", "192k", "-ar", "48000", "-ac", "2", "-movflags", "+faststart", "-progress", "pipe:1", to,
+    "-v",
+    "error",
+    "-y",
+    "-nostdin",
+    ...SAFE_INPUT,
+    "-f",
+    type.demuxer,
+    "-i",
+    path,
+    "-map",
+    "0:v:0",
+    "-map",
+    "0:a:0?",
+    "-sn",
+    "-dn",
+    "-map_metadata",
+    "-1",
+    "-vf",
+    filter,
+    "-c:v",
+    "libx264",
+    "-preset",
+    "veryfast",
+    "-crf",
+    "15",
+    "-g",
+    String(Math.max(1, Math.round(rate.numerator / rate.denominator / 2))),
+    ...BT709,
+    "-c:a",
+    "aac",
+    "-b:a",
+    "192k",
+    "-ar",
+    "48000",
+    "-ac",
+    "2",
+    "-movflags",
+    "+faststart",
+    "-progress",
+    "pipe:1",
+    to,
   ];
-  await runProgram("ffmpeg", args, { timeLimitMs: TIME_LIMIT_MS, onLine: progressLines(probed.length, onProgress) }).catch((error: unknown) => {
-    if (error instanceof ProgramFailed) throw new UploadProblem(`“${name}” can't be read to its end: it is damaged or of a kind this machine can't decode. Export it as H.264 MP4.`);
+  await runProgram("ffmpeg", args, {
+    timeLimitMs: TIME_LIMIT_MS,
+    onLine: progressLines(probed.length, onProgress),
+  }).catch((error: unknown) => {
+    if (error instanceof ProgramFailed)
+      throw new UploadProblem(
+        `“${name}” can't be read to its end: it is damaged or of a kind this machine can't decode. Export it as H.264 MP4.`,
+      );
     throw error;
   });
 }
 
-async function makeProxy(work: string, to: string, rate: FrameRate, length: number, onProgress: (share: number) => void): Promise<void> {
+async function makeProxy(
+  work: string,
+  to: string,
+  rate: FrameRate,
+  length: number,
+  onProgress: (share: number) => void,
+): Promise<void> {
   const scale = `scale='if(gt(iw,ih),-2,min(iw,${PROXY_SHORT_SIDE}))':'if(gt(iw,ih),min(ih,${PROXY_SHORT_SIDE}),-2)':flags=area`;
   const args = [
-    "-v", "error", "-y", "-nostdin", ...SAFE_INPUT, "-i", work, "-an", "-vf", `${scale},format=yuv420p`, "-r", `${rate.numerator}/${rate.denominator}`,
-    "-c:v", "libx264", "-preset", "veryfast", "-crf", "18", "-g", "8", "-bf", "0", "-sc_threshold", "0", ...BT709, "-movflags", "+faststart", "-progress", "pipe:1", to,
+    "-v",
+    "error",
+    "-y",
+    "-nostdin",
+    ...SAFE_INPUT,
+    "-i",
+    work,
+    "-an",
+    "-vf",
+    `${scale},format=yuv420p`,
+    "-r",
+    `${rate.numerator}/${rate.denominator}`,
+    "-c:v",
+    "libx264",
+    "-preset",
+    "veryfast",
+    "-crf",
+    "18",
+    "-g",
+    "8",
+    "-bf",
+    "0",
+    "-sc_threshold",
+    "0",
+    ...BT709,
+    "-movflags",
+    "+faststart",
+    "-progress",
+    "pipe:1",
+    to,
   ];
   await runProgram("ffmpeg", args, { timeLimitMs: TIME_LIMIT_MS, onLine: progressLines(length, onProgress) });
 }

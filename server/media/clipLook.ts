@@ -12,15 +12,37 @@ const CUT_SCORE = 0.3;
 
 /** Reads cuts and movement from ffmpeg's scene score (`lavfi.scene_score`, 0 to 1) of a small copy. */
 export async function clipLook(path: string): Promise<ClipLook> {
-  const { stdout } = await runProgram("ffmpeg", ["-v", "error", "-nostdin", ...SAFE_INPUT, "-i", path, "-an", "-vf", "scale=160:-2,select='gte(scene,0)',metadata=print:key=lavfi.scene_score:file=-", "-f", "null", "-"], { timeLimitMs: 600_000 });
+  const { stdout } = await runProgram(
+    "ffmpeg",
+    [
+      "-v",
+      "error",
+      "-nostdin",
+      ...SAFE_INPUT,
+      "-i",
+      path,
+      "-an",
+      "-vf",
+      "scale=160:-2,select='gte(scene,0)',metadata=print:key=lavfi.scene_score:file=-",
+      "-f",
+      "null",
+      "-",
+    ],
+    { timeLimitMs: 600_000 },
+  );
   return readSceneScores(stdout);
 }
 
 /** Takes the printed scores apart: a line with the time, then one with the score. */
 export function readSceneScores(report: string): ClipLook {
-  const frames = [...report.matchAll(/pts_time:([\d.]+)\s*\n\s*lavfi\.scene_score=([\d.]+)/g)].map(([, time, score]) => ({ time: Number(time), score: Number(score) }));
+  const frames = [...report.matchAll(/pts_time:([\d.]+)\s*\n\s*lavfi\.scene_score=([\d.]+)/g)].map(
+    ([, time, score]) => ({ time: Number(time), score: Number(score) }),
+  );
   const still = frames.filter(({ score }) => score < CUT_SCORE);
   const mean = still.reduce((sum, { score }) => sum + score, 0) / Math.max(1, still.length);
   // Scores of plain movement are small: 0.02 from frame to frame is a lively picture.
-  return { cuts: frames.filter(({ score, time }) => score >= CUT_SCORE && time > 0).map(({ time }) => Math.round(time * 1000)), movement: Number(Math.min(1, mean / 0.02).toFixed(2)) };
+  return {
+    cuts: frames.filter(({ score, time }) => score >= CUT_SCORE && time > 0).map(({ time }) => Math.round(time * 1000)),
+    movement: Number(Math.min(1, mean / 0.02).toFixed(2)),
+  };
 }

@@ -28,9 +28,17 @@ export async function ingestMedia(db: Kysely<Database>, mediaId: string, replace
   const item = await db.selectFrom("media").selectAll().where("id", "=", mediaId).executeTakeFirst();
   if (!item || (replacement ? item.sha256 === replacement.sha256 : item.state === "ready")) return;
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-ingest-"));
-  const tell = async (phase: "working" | "ready" | "failed", progress: number, change: { problem?: string | null } & Partial<Measured & Replacement> = {}): Promise<void> => {
+  const tell = async (
+    phase: "working" | "ready" | "failed",
+    progress: number,
+    change: { problem?: string | null } & Partial<Measured & Replacement> = {},
+  ): Promise<void> => {
     const state = replacement ? "ready" : phase;
-    await db.updateTable("media").set({ state, progress, ...change }).where("id", "=", mediaId).execute();
+    await db
+      .updateTable("media")
+      .set({ state, progress, ...change })
+      .where("id", "=", mediaId)
+      .execute();
     await tellTeam(db, { team: item.team_id, topic: "media", id: mediaId, state: phase, progress });
   };
   try {
@@ -48,7 +56,9 @@ export async function ingestMedia(db: Kysely<Database>, mediaId: string, replace
   } catch (error) {
     if (!(error instanceof UploadProblem)) throw error;
     log.info({ media: mediaId, problem: error.message }, "media refused");
-    await tell("failed", 1, { problem: replacement ? `The replacement was not used. ${error.message}` : error.message });
+    await tell("failed", 1, {
+      problem: replacement ? `The replacement was not used. ${error.message}` : error.message,
+    });
   } finally {
     await rm(folder, { recursive: true, force: true });
   }
@@ -66,36 +76,72 @@ interface Measured {
   readonly sharpness: number | null;
 }
 
-async function ingestFile(item: { sha256: string; name: string }, folder: string, onProgress: (share: number) => void): Promise<Measured> {
+async function ingestFile(
+  item: { sha256: string; name: string },
+  folder: string,
+  onProgress: (share: number) => void,
+): Promise<Measured> {
   const path = await store().local(originalKey(item.sha256));
   const type = await sniffType(path, item.name);
   // A recorder writes sound alone into a WebM or MP4 file too; only its tracks tell.
-  const soundOnly = type.kind === "clip" && (await probe(path, type, item.name).then(({ picture, hasSound }) => !picture && hasSound));
+  const soundOnly =
+    type.kind === "clip" && (await probe(path, type, item.name).then(({ picture, hasSound }) => !picture && hasSound));
   switch (soundOnly ? "sound" : type.kind) {
     case "picture": {
       const { look, ...facts } = await ingestPicture(path, type.mime, item.sha256, item.name, folder);
-      return { kind: "picture", ...seen(look), width: facts.width, height: facts.height, length_ms: null, facts: factsOf({ ...facts, focal: look.focal, colors: [...look.colors], sharpness: look.sharpness }) };
+      return {
+        kind: "picture",
+        ...seen(look),
+        width: facts.width,
+        height: facts.height,
+        length_ms: null,
+        facts: factsOf({ ...facts, focal: look.focal, colors: [...look.colors], sharpness: look.sharpness }),
+      };
     }
     case "clip": {
       const { look, cuts, ...facts } = await ingestClip(path, type, item.sha256, item.name, folder, onProgress);
       const { numerator, denominator } = facts.rate;
-      return { kind: "clip", ...seen(look), width: facts.width, height: facts.height, length_ms: Math.round((facts.frames * 1000 * denominator) / numerator), facts: factsOf({ ...facts, focal: look.focal, colors: [...look.colors], cuts: [...cuts] }) };
+      return {
+        kind: "clip",
+        ...seen(look),
+        width: facts.width,
+        height: facts.height,
+        length_ms: Math.round((facts.frames * 1000 * denominator) / numerator),
+        facts: factsOf({ ...facts, focal: look.focal, colors: [...look.colors], cuts: [...cuts] }),
+      };
     }
     case "sound": {
       const { peaks, ...facts } = await ingestSound(path, type, item.sha256, item.name, folder);
-      return { kind: "sound", colors: [], look: null, sharpness: null, width: null, height: null, length_ms: facts.length, facts: factsOf({ ...facts, peaks: [...peaks] }) };
+      return {
+        kind: "sound",
+        colors: [],
+        look: null,
+        sharpness: null,
+        width: null,
+        height: null,
+        length_ms: facts.length,
+        facts: factsOf({ ...facts, peaks: [...peaks] }),
+      };
     }
   }
 }
 
 const factsOf = (facts: StoredFacts): string => JSON.stringify(facts);
-const seen = (look: PictureLook): Pick<Measured, "colors" | "look" | "sharpness"> => ({ colors: colorWords(look.colors), look: look.hash, sharpness: look.sharpness });
+const seen = (look: PictureLook): Pick<Measured, "colors" | "look" | "sharpness"> => ({
+  colors: colorWords(look.colors),
+  look: look.hash,
+  sharpness: look.sharpness,
+});
 
 /** Says that an item could not be read in after all tries: something of ours broke, not the file. */
 export async function giveUpIngest(db: Kysely<Database>, mediaId: string): Promise<void> {
   const row = await db
     .updateTable("media")
-    .set({ state: "failed", problem: "Reading it in failed on our side. Remove it and bring it again; if that does not help, tell whoever runs Stencilcraft." })
+    .set({
+      state: "failed",
+      problem:
+        "Reading it in failed on our side. Remove it and bring it again; if that does not help, tell whoever runs Stencilcraft.",
+    })
     .where("id", "=", mediaId)
     .where("state", "!=", "ready")
     .returning("team_id")

@@ -14,7 +14,10 @@ export interface Changed {
 const items = (count: number): string => `${count} ${count === 1 ? "item" : "items"}`;
 
 /** Removes items that are not in use, so that they can be brought back; says where the others are used. */
-export async function removeMedia(scope: TeamScope, ids: readonly string[]): Promise<Changed & { readonly removed: readonly string[] }> {
+export async function removeMedia(
+  scope: TeamScope,
+  ids: readonly string[],
+): Promise<Changed & { readonly removed: readonly string[] }> {
   const removed: string[] = [];
   const problems: string[] = [];
   for (const id of ids) {
@@ -24,19 +27,42 @@ export async function removeMedia(scope: TeamScope, ids: readonly string[]): Pro
       problems.push(`“${row?.name ?? "This item"}” is used in ${usesInWords(uses)}. Choose another there first.`);
       continue;
     }
-    const rows = await scope.changeMedia().set({ deleted_at: new Date() }).where("id", "=", id).where("deleted_at", "is", null).returning("id").execute();
+    const rows = await scope
+      .changeMedia()
+      .set({ deleted_at: new Date() })
+      .where("id", "=", id)
+      .where("deleted_at", "is", null)
+      .returning("id")
+      .execute();
     removed.push(...rows.map((row) => row.id));
   }
-  return { removed, done: removed.length > 0 ? `${items(removed.length)} removed.` : "", problem: problems.length > 0 ? problems.join(" ") : null };
+  return {
+    removed,
+    done: removed.length > 0 ? `${items(removed.length)} removed.` : "",
+    problem: problems.length > 0 ? problems.join(" ") : null,
+  };
 }
 
 /** Brings removed items back. */
 export async function restoreMedia(scope: TeamScope, ids: readonly string[]): Promise<Changed> {
-  const rows = ids.length > 0 ? await scope.changeMedia().set({ deleted_at: null }).where("id", "in", [...ids]).returning("id").execute() : [];
+  const rows =
+    ids.length > 0
+      ? await scope
+          .changeMedia()
+          .set({ deleted_at: null })
+          .where("id", "in", [...ids])
+          .returning("id")
+          .execute()
+      : [];
   return { done: `${items(rows.length)} brought back.`, problem: null };
 }
 
-export async function tagMedia(scope: TeamScope, ids: readonly string[], typed: string, give: boolean): Promise<Changed> {
+export async function tagMedia(
+  scope: TeamScope,
+  ids: readonly string[],
+  typed: string,
+  give: boolean,
+): Promise<Changed> {
   let tags: string[];
   try {
     tags = readTags(typed);
@@ -45,11 +71,25 @@ export async function tagMedia(scope: TeamScope, ids: readonly string[], typed: 
   }
   if (tags.length === 0) return { done: "", problem: "Write a tag first." };
   if (ids.length === 0) return { done: "", problem: "Mark at least one item first." };
-  for (const tag of tags) await scope.changeMedia().set({ tags: give ? sql<string[]>`array_append(array_remove(tags, ${tag}), ${tag})` : sql<string[]>`array_remove(tags, ${tag})` }).where("id", "in", [...ids]).execute();
-  return { done: `${tags.map((tag) => `“${tag}”`).join(", ")} ${give ? "given to" : "taken from"} ${items(ids.length)}.`, problem: null };
+  for (const tag of tags)
+    await scope
+      .changeMedia()
+      .set({
+        tags: give
+          ? sql<string[]>`array_append(array_remove(tags, ${tag}), ${tag})`
+          : sql<string[]>`array_remove(tags, ${tag})`,
+      })
+      .where("id", "in", [...ids])
+      .execute();
+  return {
+    done: `${tags.map((tag) => `“${tag}”`).join(", ")} ${give ? "given to" : "taken from"} ${items(ids.length)}.`,
+    problem: null,
+  };
 }
 
-const day = string().matches(/^(\d{4}-\d{2}-\d{2})?$/, "Choose a day.").default("");
+const day = string()
+  .matches(/^(\d{4}-\d{2}-\d{2})?$/, "Choose a day.")
+  .default("");
 const rightsForm = object({
   source: string().trim().max(200, "At most 200 characters.").default(""),
   licence: string().trim().max(200, "At most 200 characters.").default(""),
@@ -63,9 +103,14 @@ export async function noteRights(scope: TeamScope, ids: readonly string[], data:
   const read = await readForm(rightsForm, data);
   if (!read.ok) return read;
   const { source, licence, holder, rights_from, rights_to } = read.values;
-  if (rights_from && rights_to && rights_to < rights_from) return { ok: false, problems: { rights_to: "The last day must not come before the first." } };
+  if (rights_from && rights_to && rights_to < rights_from)
+    return { ok: false, problems: { rights_to: "The last day must not come before the first." } };
   if (ids.length === 0) return { ok: false, problems: { licence: "Mark at least one item first." } };
-  await scope.changeMedia().set({ source, licence, holder, rights_from: rights_from || null, rights_to: rights_to || null }).where("id", "in", [...ids]).execute();
+  await scope
+    .changeMedia()
+    .set({ source, licence, holder, rights_from: rights_from || null, rights_to: rights_to || null })
+    .where("id", "in", [...ids])
+    .execute();
   return read;
 }
 
@@ -91,6 +136,10 @@ export async function moveFocal(scope: TeamScope, id: string, value: unknown): P
   const focal = point.validateSync(value, { stripUnknown: true });
   const row = await scope.media().selectAll().where("id", "=", id).executeTakeFirst();
   if (!row?.facts || mediaFacts(row)?.kind === "sound") return;
-  await scope.changeMedia().set({ facts: JSON.stringify({ ...row.facts, focal }) }).where("id", "=", id).execute();
+  await scope
+    .changeMedia()
+    .set({ facts: JSON.stringify({ ...row.facts, focal }) })
+    .where("id", "=", id)
+    .execute();
   await markNaming(scope, [id], `the focal point of ${row.name} was moved`);
 }

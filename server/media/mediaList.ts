@@ -49,7 +49,8 @@ export interface MediaQuery {
 
 export const MEDIA_A_PAGE = 60;
 
-const oneOf = <Value extends string>(values: readonly Value[], text: string | null): Value | "" => values.find((value) => value === text) ?? "";
+const oneOf = <Value extends string>(values: readonly Value[], text: string | null): Value | "" =>
+  values.find((value) => value === text) ?? "";
 const uuid = (text: string | null): string => (isId(text) ? text : "");
 
 /** Reads a query from an address. What is not understood counts as not asked for. */
@@ -57,10 +58,16 @@ export function readMediaQuery(params: URLSearchParams): MediaQuery {
   const page = Number(params.get("page") ?? 0);
   return {
     words: (params.get("words") ?? "").trim().slice(0, 100),
-    kind: oneOf(MEDIA_KINDS, params.get("kind")), shape: oneOf(MEDIA_SHAPES, params.get("shape")), length: oneOf(MEDIA_LENGTHS, params.get("length")),
-    color: oneOf(COLOR_WORDS, params.get("color")), tag: (params.get("tag") ?? "").trim().toLowerCase(), rights: oneOf(MEDIA_RIGHTS, params.get("rights")),
-    product: uuid(params.get("product")), collection: uuid(params.get("collection")),
-    sort: oneOf(MEDIA_SORTS, params.get("sort")) || "newest", page: Number.isSafeInteger(page) && page >= 0 ? page : 0,
+    kind: oneOf(MEDIA_KINDS, params.get("kind")),
+    shape: oneOf(MEDIA_SHAPES, params.get("shape")),
+    length: oneOf(MEDIA_LENGTHS, params.get("length")),
+    color: oneOf(COLOR_WORDS, params.get("color")),
+    tag: (params.get("tag") ?? "").trim().toLowerCase(),
+    rights: oneOf(MEDIA_RIGHTS, params.get("rights")),
+    product: uuid(params.get("product")),
+    collection: uuid(params.get("collection")),
+    sort: oneOf(MEDIA_SORTS, params.get("sort")) || "newest",
+    page: Number.isSafeInteger(page) && page >= 0 ? page : 0,
   };
 }
 
@@ -73,12 +80,18 @@ export const todayIn = (zone: string): string => wallTime(new Date(), zone).slic
 /** The media that answer a query, before they are ordered and cut into pages. */
 function chosenMedia(scope: TeamScope, query: MediaQuery, today: string) {
   let chosen = scope.media();
-  for (const word of query.words.split(/\s+/).filter(Boolean)) chosen = chosen.where(({ eb, or }) => or([eb("search", "like", likePattern(word)), sql<boolean>`tags @> array[${word.toLowerCase()}]::text[]`]));
+  for (const word of query.words.split(/\s+/).filter(Boolean))
+    chosen = chosen.where(({ eb, or }) =>
+      or([eb("search", "like", likePattern(word)), sql<boolean>`tags @> array[${word.toLowerCase()}]::text[]`]),
+    );
   if (query.kind === "logo") chosen = chosen.where("is_logo", "=", true);
   else if (query.kind) chosen = chosen.where("kind", "=", query.kind);
   if (query.shape === "standing") chosen = chosen.where(sql<boolean>`height > width * ${SHAPE_EDGE}::real`);
   if (query.shape === "lying") chosen = chosen.where(sql<boolean>`width > height * ${SHAPE_EDGE}::real`);
-  if (query.shape === "square") chosen = chosen.where(sql<boolean>`height <= width * ${SHAPE_EDGE}::real and width <= height * ${SHAPE_EDGE}::real`);
+  if (query.shape === "square")
+    chosen = chosen.where(
+      sql<boolean>`height <= width * ${SHAPE_EDGE}::real and width <= height * ${SHAPE_EDGE}::real`,
+    );
   if (query.length === "under 5 s") chosen = chosen.where("length_ms", "<", 5000);
   if (query.length === "5 to 15 s") chosen = chosen.where("length_ms", ">=", 5000).where("length_ms", "<=", 15_000);
   if (query.length === "over 15 s") chosen = chosen.where("length_ms", ">", 15_000);
@@ -86,18 +99,44 @@ function chosenMedia(scope: TeamScope, query: MediaQuery, today: string) {
   if (query.tag) chosen = chosen.where(sql<boolean>`tags @> array[${query.tag}]::text[]`);
   if (query.rights === "missing") chosen = chosen.where("licence", "=", "");
   if (query.rights === "ended") chosen = chosen.where("rights_to", "<", today);
-  if (query.rights === "clear") chosen = chosen.where("licence", "!=", "").where(({ eb, or }) => or([eb("rights_to", "is", null), eb("rights_to", ">=", today)]));
-  if (query.product) chosen = chosen.where("id", "in", scope.productPictures().select("media_id").where("product_id", "=", query.product));
-  if (query.collection) chosen = chosen.where("id", "in", scope.collectionMedia().select("media_id").where("collection_id", "=", query.collection));
+  if (query.rights === "clear")
+    chosen = chosen
+      .where("licence", "!=", "")
+      .where(({ eb, or }) => or([eb("rights_to", "is", null), eb("rights_to", ">=", today)]));
+  if (query.product)
+    chosen = chosen.where(
+      "id",
+      "in",
+      scope.productPictures().select("media_id").where("product_id", "=", query.product),
+    );
+  if (query.collection)
+    chosen = chosen.where(
+      "id",
+      "in",
+      scope.collectionMedia().select("media_id").where("collection_id", "=", query.collection),
+    );
   return chosen;
 }
 
 /** A page of media, and how many answer the query in all. */
-export async function listMedia(scope: TeamScope, query: MediaQuery, today: string, pageSize = MEDIA_A_PAGE): Promise<{ items: MediaItem[]; count: number }> {
+export async function listMedia(
+  scope: TeamScope,
+  query: MediaQuery,
+  today: string,
+  pageSize = MEDIA_A_PAGE,
+): Promise<{ items: MediaItem[]; count: number }> {
   const chosen = chosenMedia(scope, query, today);
-  const [column, direction] = ({ newest: ["created_at", "desc"], name: ["name", "asc"], largest: ["bytes", "desc"] } as const)[query.sort];
+  const [column, direction] = (
+    { newest: ["created_at", "desc"], name: ["name", "asc"], largest: ["bytes", "desc"] } as const
+  )[query.sort];
   const [rows, { count }] = await Promise.all([
-    chosen.selectAll().orderBy(column, direction).orderBy("id").limit(pageSize).offset(query.page * pageSize).execute(),
+    chosen
+      .selectAll()
+      .orderBy(column, direction)
+      .orderBy("id")
+      .limit(pageSize)
+      .offset(query.page * pageSize)
+      .execute(),
     chosen.select(({ fn }) => fn.countAll<string>().as("count")).executeTakeFirstOrThrow(),
   ]);
   return { count: Number(count), items: rows.map((row) => itemOf(row, today)) };
@@ -107,15 +146,43 @@ type MediaRow = Awaited<ReturnType<ReturnType<ReturnType<TeamScope["media"]>["se
 
 export function itemOf(row: MediaRow, today: string): MediaItem {
   return {
-    id: row.id, name: row.name, kind: row.kind, isLogo: row.is_logo, state: row.state, progress: row.progress, problem: row.problem, bytes: Number(row.bytes), tags: row.tags,
-    rights: rightsOf(row, today), facts: mediaFacts(row), peaks: row.kind === "sound" ? (moreFacts(row).peaks ?? []) : [],
+    id: row.id,
+    name: row.name,
+    kind: row.kind,
+    isLogo: row.is_logo,
+    state: row.state,
+    progress: row.progress,
+    problem: row.problem,
+    bytes: Number(row.bytes),
+    tags: row.tags,
+    rights: rightsOf(row, today),
+    facts: mediaFacts(row),
+    peaks: row.kind === "sound" ? (moreFacts(row).peaks ?? []) : [],
   };
 }
 
-export const rightsOf = (row: Pick<MediaRow, "source" | "licence" | "holder" | "rights_from" | "rights_to">, today: string): RightsState =>
-  rightsState({ source: row.source, licence: row.licence, holder: row.holder, from: row.rights_from, to: row.rights_to }, today);
+export const rightsOf = (
+  row: Pick<MediaRow, "source" | "licence" | "holder" | "rights_from" | "rights_to">,
+  today: string,
+): RightsState =>
+  rightsState(
+    { source: row.source, licence: row.licence, holder: row.holder, from: row.rights_from, to: row.rights_to },
+    today,
+  );
 
-const ALL: MediaQuery = { words: "", kind: "", shape: "", length: "", color: "", tag: "", rights: "", product: "", collection: "", sort: "newest", page: 0 };
+const ALL: MediaQuery = {
+  words: "",
+  kind: "",
+  shape: "",
+  length: "",
+  color: "",
+  tag: "",
+  rights: "",
+  product: "",
+  collection: "",
+  sort: "newest",
+  page: 0,
+};
 const MOST_OFFERED = 500;
 
 /** Media to choose from where one is asked for, newest first. */
@@ -125,6 +192,14 @@ export async function mediaList(scope: TeamScope, zone = "UTC"): Promise<MediaIt
 
 /** The tags in use, most used first. */
 export async function mediaTags(scope: TeamScope): Promise<string[]> {
-  const rows = await scope.media().select(sql<string>`unnest(tags)`.as("tag")).select(({ fn }) => fn.countAll().as("uses")).groupBy("tag").orderBy("uses", "desc").orderBy("tag").limit(60).execute();
+  const rows = await scope
+    .media()
+    .select(sql<string>`unnest(tags)`.as("tag"))
+    .select(({ fn }) => fn.countAll().as("uses"))
+    .groupBy("tag")
+    .orderBy("uses", "desc")
+    .orderBy("tag")
+    .limit(60)
+    .execute();
   return rows.map(({ tag }) => tag);
 }

@@ -13,13 +13,34 @@ beforeEach(async () => {
 afterEach(() => Promise.all([mine.close(), theirs.close()]));
 
 const TODAY = "2030-05-01";
-const found = async (search: string) => (await listMedia(mine.scope, readMediaQuery(new URLSearchParams(search)), TODAY)).items.map(({ name }) => name).sort();
+const found = async (search: string) =>
+  (await listMedia(mine.scope, readMediaQuery(new URLSearchParams(search)), TODAY)).items
+    .map(({ name }) => name)
+    .sort();
 
 test("media are found by each of their sides, and only the team's own", async () => {
   await mine.picture("tall fern.jpg", { width: 900, height: 1600, colors: ["green"], licence: "own work" });
-  await mine.picture("wide wall.jpg", { colors: ["brown", "green"], tags: ["wall"], licence: "bought", rights_to: "2030-04-30" });
+  await mine.picture("wide wall.jpg", {
+    colors: ["brown", "green"],
+    tags: ["wall"],
+    licence: "bought",
+    rights_to: "2030-04-30",
+  });
   await mine.picture("square sign.svg", { width: 500, height: 520, is_logo: true });
-  await mine.picture("short.mp4", { kind: "clip", length_ms: 4000, facts: JSON.stringify({ width: 1600, height: 1200, levels: 5, focal: { x: 0.5, y: 0.5 }, frames: 120, rate: { numerator: 30, denominator: 1 }, hasSound: false }), licence: "own work" });
+  await mine.picture("short.mp4", {
+    kind: "clip",
+    length_ms: 4000,
+    facts: JSON.stringify({
+      width: 1600,
+      height: 1200,
+      levels: 5,
+      focal: { x: 0.5, y: 0.5 },
+      frames: 120,
+      rate: { numerator: 30, denominator: 1 },
+      hasSound: false,
+    }),
+    licence: "own work",
+  });
   await theirs.picture("tall theirs.jpg");
   expect(await found("words=TALL")).toEqual(["tall fern.jpg"]);
   expect(await found("words=wall")).toEqual(["wide wall.jpg"]);
@@ -56,7 +77,12 @@ test("nothing of another team is changed", async () => {
   await renameMedia(mine.scope, foreign, "mine.jpg");
   await moveFocal(mine.scope, foreign, { x: 0, y: 0 });
   await expect(mediaDetail(mine.scope, foreign, TODAY)).rejects.toMatchObject({ status: 404 });
-  expect(await theirs.scope.media().select(["name", "tags", "licence", "deleted_at"]).executeTakeFirst()).toEqual({ name: "theirs.jpg", tags: [], licence: "", deleted_at: null });
+  expect(await theirs.scope.media().select(["name", "tags", "licence", "deleted_at"]).executeTakeFirst()).toEqual({
+    name: "theirs.jpg",
+    tags: [],
+    licence: "",
+    deleted_at: null,
+  });
 });
 
 test("tags are given once and taken again; rights have an order", async () => {
@@ -66,7 +92,13 @@ test("tags are given once and taken again; rights have an order", async () => {
   expect((await mediaDetail(mine.scope, id, TODAY)).tags).toEqual(["pots", "clay"]);
   await tagMedia(mine.scope, [id], "pots", false);
   expect((await mediaDetail(mine.scope, id, TODAY)).tags).toEqual(["clay"]);
-  expect(await noteRights(mine.scope, [id], formOf({ licence: "bought", rights_from: "2030-05-02", rights_to: "2030-05-01" }))).toMatchObject({ ok: false, problems: { rights_to: expect.stringContaining("before the first") as string } });
+  expect(
+    await noteRights(
+      mine.scope,
+      [id],
+      formOf({ licence: "bought", rights_from: "2030-05-02", rights_to: "2030-05-01" }),
+    ),
+  ).toMatchObject({ ok: false, problems: { rights_to: expect.stringContaining("before the first") as string } });
   await noteRights(mine.scope, [id], formOf({ licence: "bought", rights_from: "2030-05-02" }));
   expect((await mediaDetail(mine.scope, id, TODAY)).rights).toBe("not-yet");
 });
@@ -83,7 +115,9 @@ test("collections are named once, hold items, and let them go", async () => {
   const made = await addCollection(mine.scope, " Window ");
   const again = await addCollection(mine.scope, "Window");
   expect(again).toEqual(made);
-  expect(await addCollection(mine.scope, "  ")).toMatchObject({ problem: expect.stringContaining("needs a name") as string });
+  expect(await addCollection(mine.scope, "  ")).toMatchObject({
+    problem: expect.stringContaining("needs a name") as string,
+  });
   const collection = "id" in made ? made.id : "";
   await collect(mine.scope, collection, [id, id, await theirs.picture("theirs.jpg")]);
   expect(await collectionsOf(mine.scope)).toMatchObject([{ name: "Window", count: 1 }]);

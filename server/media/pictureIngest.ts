@@ -26,19 +26,39 @@ export type IngestedPicture = Pyramid & { readonly look: PictureLook };
  * Makes the pyramid of working copies: upright, sRGB, WebP, each half the one before. Throws an UploadProblem, naming the
  * file and the limit, when the picture is damaged or too large.
  */
-export async function ingestPicture(path: string, mime: string, sha256: string, name: string, folder: string): Promise<IngestedPicture> {
+export async function ingestPicture(
+  path: string,
+  mime: string,
+  sha256: string,
+  name: string,
+  folder: string,
+): Promise<IngestedPicture> {
   const input = mime === "image/svg+xml" ? await rasteriseSvg(path, name) : path;
   const limit = config().LIMIT_PICTURE_PIXELS;
-  const about = await sharp(input, { limitInputPixels: false }).metadata().catch(() => null);
-  if (!about?.width || !about.height) throw new UploadProblem(`“${name}” is damaged: it can't be opened as a picture. Export or copy it again.`);
+  const about = await sharp(input, { limitInputPixels: false })
+    .metadata()
+    .catch(() => null);
+  if (!about?.width || !about.height)
+    throw new UploadProblem(`“${name}” is damaged: it can't be opened as a picture. Export or copy it again.`);
   if (about.width * about.height > limit)
-    throw new UploadProblem(`“${name}” is ${about.width} × ${about.height} pixels; the limit is ${Math.round(limit / 1e6)} million. Bring it smaller.`);
+    throw new UploadProblem(
+      `“${name}” is ${about.width} × ${about.height} pixels; the limit is ${Math.round(limit / 1e6)} million. Bring it smaller.`,
+    );
   const pyramid = await makePyramid(input, about.hasAlpha === true, sha256, name, folder);
-  return { ...pyramid, look: await pictureLook(await store().local(levelKey(sha256, Math.min(pyramid.levels - 1, LOOK_LEVEL)))) };
+  return {
+    ...pyramid,
+    look: await pictureLook(await store().local(levelKey(sha256, Math.min(pyramid.levels - 1, LOOK_LEVEL)))),
+  };
 }
 
 /** The levels of any picture sharp can read, into the store under its hash. See-through borders are cut off. */
-export async function makePyramid(input: string | Buffer, hasAlpha: boolean, sha256: string, name: string, folder: string): Promise<Pyramid> {
+export async function makePyramid(
+  input: string | Buffer,
+  hasAlpha: boolean,
+  sha256: string,
+  name: string,
+  folder: string,
+): Promise<Pyramid> {
   // Rotated by EXIF, brought from its own profile (or CMYK) to sRGB.
   const upright = await sharp(input, { limitInputPixels: config().LIMIT_PICTURE_PIXELS, failOn: "error" })
     .rotate()
@@ -52,15 +72,28 @@ export async function makePyramid(input: string | Buffer, hasAlpha: boolean, sha
   const { channels } = upright.info;
   const seen = hasAlpha && channels === 4 ? opaquePart(upright.data, upright.info.width, upright.info.height) : null;
   const { width, height } = seen ?? upright.info;
-  const data = seen ? await sharp(upright.data, { raw: upright.info }).extract({ left: seen.x, top: seen.y, width, height }).raw().toBuffer() : upright.data;
+  const data = seen
+    ? await sharp(upright.data, { raw: upright.info })
+        .extract({ left: seen.x, top: seen.y, width, height })
+        .raw()
+        .toBuffer()
+    : upright.data;
   const levels = 1 + Math.max(0, Math.floor(Math.log2(Math.max(width, height) / SMALLEST_SIDE)));
   let above = { data, width, height };
   for (let level = 0; level < levels; level++) {
     const size = { width: levelLength(width, level), height: levelLength(height, level) };
     const raw = { width: above.width, height: above.height, channels };
-    const data = level === 0 ? above.data : await sharp(above.data, { raw }).resize({ ...size, fit: "fill", kernel: "lanczos3" }).raw().toBuffer();
+    const data =
+      level === 0
+        ? above.data
+        : await sharp(above.data, { raw })
+            .resize({ ...size, fit: "fill", kernel: "lanczos3" })
+            .raw()
+            .toBuffer();
     const file = join(folder, `level-${level}.webp`);
-    await sharp(data, { raw: { ...size, channels } }).webp(hasAlpha ? { lossless: true } : { quality: 92, smartSubsample: true, effort: 2 }).toFile(file);
+    await sharp(data, { raw: { ...size, channels } })
+      .webp(hasAlpha ? { lossless: true } : { quality: 92, smartSubsample: true, effort: 2 })
+      .toFile(file);
     await store().keep(levelKey(sha256, level), file);
     above = { data, ...size };
   }
@@ -81,7 +114,9 @@ async function rasteriseSvg(path: string, name: string): Promise<Buffer> {
   const problem = svgProblem(text);
   if (problem) throw new UploadProblem(`“${name}” ${problem} Export it as plain shapes, or bring it as PNG.`);
   try {
-    return new Resvg(text, { fitTo: { mode: "width", value: LOGO_WIDTH }, font: { loadSystemFonts: false } }).render().asPng();
+    return new Resvg(text, { fitTo: { mode: "width", value: LOGO_WIDTH }, font: { loadSystemFonts: false } })
+      .render()
+      .asPng();
   } catch {
     throw new UploadProblem(`“${name}” is damaged: it can't be drawn as SVG. Export it again, or bring it as PNG.`);
   }

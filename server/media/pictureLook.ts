@@ -19,10 +19,25 @@ const SUBJECT_SIDE = 256;
 
 /** Measures any picture sharp can read. */
 export async function pictureLook(path: string): Promise<PictureLook> {
-  const small = await sharp(path).ensureAlpha().toColorspace("srgb").resize({ width: COLOR_SIDE, height: COLOR_SIDE, fit: "inside" }).raw().toBuffer();
-  const grey = await sharp(path).flatten({ background: "#ffffff" }).greyscale().resize(HASH_SIDE, HASH_SIDE, { fit: "fill" }).raw().toBuffer();
+  const small = await sharp(path)
+    .ensureAlpha()
+    .toColorspace("srgb")
+    .resize({ width: COLOR_SIDE, height: COLOR_SIDE, fit: "inside" })
+    .raw()
+    .toBuffer();
+  const grey = await sharp(path)
+    .flatten({ background: "#ffffff" })
+    .greyscale()
+    .resize(HASH_SIDE, HASH_SIDE, { fit: "fill" })
+    .raw()
+    .toBuffer();
   const { sharpness } = await sharp(path).stats();
-  return { colors: dominantColors(small), focal: await subjectOf(path), hash: BigInt.asIntN(64, perceptualHash(new Uint8Array(grey))).toString(), sharpness: Number((sharpness ?? 0).toFixed(2)) };
+  return {
+    colors: dominantColors(small),
+    focal: await subjectOf(path),
+    hash: BigInt.asIntN(64, perceptualHash(new Uint8Array(grey))).toString(),
+    sharpness: Number((sharpness ?? 0).toFixed(2)),
+  };
 }
 
 interface Pixels {
@@ -32,18 +47,35 @@ interface Pixels {
 }
 interface PixelOptions extends CropOptions {
   readonly prescale: boolean;
-  readonly imageOperations: { open(image: Pixels): Promise<Pixels>; resample(image: Pixels): Pixels; getData(image: Pixels): Promise<Pixels> };
+  readonly imageOperations: {
+    open(image: Pixels): Promise<Pixels>;
+    resample(image: Pixels): Pixels;
+    getData(image: Pixels): Promise<Pixels>;
+  };
 }
 
 /** Where the subject is, by edges, skin tones and saturation (smartcrop): the middle of the best square. */
 async function subjectOf(path: string): Promise<FocalPoint> {
-  const { data, info } = await sharp(path).flatten({ background: "#ffffff" }).ensureAlpha().resize({ width: SUBJECT_SIDE, height: SUBJECT_SIDE, fit: "inside" }).raw().toBuffer({ resolveWithObject: true });
+  const { data, info } = await sharp(path)
+    .flatten({ background: "#ffffff" })
+    .ensureAlpha()
+    .resize({ width: SUBJECT_SIDE, height: SUBJECT_SIDE, fit: "inside" })
+    .raw()
+    .toBuffer({ resolveWithObject: true });
   const { width, height } = info;
   const side = Math.min(width, height) * 0.7;
   const image = { width, height, data: new Uint8ClampedArray(data) };
-  const options: PixelOptions = { width: side, height: side, prescale: false, minScale: 0.8, imageOperations: { open: async () => image, resample: () => image, getData: async () => image } };
+  const options: PixelOptions = {
+    width: side,
+    height: side,
+    prescale: false,
+    minScale: 0.8,
+    imageOperations: { open: async () => image, resample: () => image, getData: async () => image },
+  };
   // Its types know pictures of a browser only; what it does with ours is in `imageOperations`.
   const { topCrop } = await smartcrop.crop(image as unknown as CanvasImageSource, options);
   const share = (value: number): number => Number(Math.min(1, Math.max(0, value)).toFixed(3));
-  return Number.isFinite(topCrop.x) ? { x: share((topCrop.x + topCrop.width / 2) / width), y: share((topCrop.y + topCrop.height / 2) / height) } : CENTRE;
+  return Number.isFinite(topCrop.x)
+    ? { x: share((topCrop.x + topCrop.width / 2) / width), y: share((topCrop.y + topCrop.height / 2) / height) }
+    : CENTRE;
 }

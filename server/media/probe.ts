@@ -39,7 +39,8 @@ export interface Probed {
 export async function probe(path: string, type: SniffedType, name: string): Promise<Probed> {
   const args = ["-v", "error", ...SAFE_INPUT, "-f", type.demuxer, "-show_streams", "-show_format", "-of", "json", path];
   const { stdout } = await runProgram("ffprobe", args, { timeLimitMs: 60_000 }).catch((error: unknown) => {
-    if (error instanceof ProgramFailed) throw new UploadProblem(`“${name}” is cut short or damaged: its index can't be read. Export or copy it again.`);
+    if (error instanceof ProgramFailed)
+      throw new UploadProblem(`“${name}” is cut short or damaged: its index can't be read. Export or copy it again.`);
     throw error;
   });
   const parsed: unknown = JSON.parse(stdout);
@@ -49,7 +50,13 @@ export async function probe(path: string, type: SniffedType, name: string): Prom
     tracks: streams.length,
     length: format.duration ?? Math.max(0, ...streams.map((one) => one.duration ?? 0)),
     picture: picture
-      ? { codec: picture.codec_name, width: picture.width, height: picture.height, rate: fraction(picture.avg_frame_rate) || fraction(picture.r_frame_rate), transfer: picture.color_transfer }
+      ? {
+          codec: picture.codec_name,
+          width: picture.width,
+          height: picture.height,
+          rate: fraction(picture.avg_frame_rate) || fraction(picture.r_frame_rate),
+          transfer: picture.color_transfer,
+        }
       : null,
     hasSound: streams.some((one) => one.codec_type === "audio"),
   };

@@ -17,9 +17,18 @@ interface RunOptions {
 const MOST_OUTPUT = 4_000_000;
 
 /** Runs a program with an argument array, no shell. Gives its output; throws ProgramFailed with the end of its complaints. */
-export function runProgram(program: "ffmpeg" | "ffprobe", args: readonly string[], { timeLimitMs, signal, onLine }: RunOptions): Promise<{ stdout: string; stderr: string }> {
+export function runProgram(
+  program: "ffmpeg" | "ffprobe",
+  args: readonly string[],
+  { timeLimitMs, signal, onLine }: RunOptions,
+): Promise<{ stdout: string; stderr: string }> {
   return new Promise((resolve, reject) => {
-    const child = spawn(program, args, { stdio: ["ignore", "pipe", "pipe"], signal, timeout: timeLimitMs, killSignal: "SIGKILL" });
+    const child = spawn(program, args, {
+      stdio: ["ignore", "pipe", "pipe"],
+      signal,
+      timeout: timeLimitMs,
+      killSignal: "SIGKILL",
+    });
     let stdout = "";
     let stderr = "";
     let pending = "";

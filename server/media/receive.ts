@@ -34,7 +34,12 @@ export interface ReceiveWishes {
  * Takes an upload in: streams it to disk while counting and hashing, tells its type from its bytes, stores it and queues
  * its ingest. Throws an UploadProblem, naming file and limit; nothing is left behind then.
  */
-export async function receiveMedia(scope: TeamScope, rawName: string, body: ReadableStream | null, { again = false, replace = null, isLogo = false }: ReceiveWishes = {}): Promise<ReceivedMedia> {
+export async function receiveMedia(
+  scope: TeamScope,
+  rawName: string,
+  body: ReadableStream | null,
+  { again = false, replace = null, isLogo = false }: ReceiveWishes = {},
+): Promise<ReceivedMedia> {
   const name = displayName(rawName);
   if (!body) throw new UploadProblem(`“${name}” is empty (0 bytes). Export or copy it again, then bring it once more.`);
   const folder = join(config().data, "incoming");
@@ -44,18 +49,45 @@ export async function receiveMedia(scope: TeamScope, rawName: string, body: Read
     const { sha256, bytes } = await spool(body as WebStream, path, name);
     const type = await sniffType(path, name);
     const { LIMIT_PICTURE_BYTES } = config();
-    if (type.kind === "picture" && bytes > LIMIT_PICTURE_BYTES) throw new UploadProblem(tooLarge(name, "pictures", LIMIT_PICTURE_BYTES));
-    const known = again || replace ? undefined : await scope.media().select(["id", "name"]).where("sha256", "=", sha256).where("state", "!=", "failed").executeTakeFirst();
+    if (type.kind === "picture" && bytes > LIMIT_PICTURE_BYTES)
+      throw new UploadProblem(tooLarge(name, "pictures", LIMIT_PICTURE_BYTES));
+    const known =
+      again || replace
+        ? undefined
+        : await scope
+            .media()
+            .select(["id", "name"])
+            .where("sha256", "=", sha256)
+            .where("state", "!=", "failed")
+            .executeTakeFirst();
     if (known) return { ...known, known: true };
     await store().keep(originalKey(sha256), path);
     if (replace) {
-      const item = isId(replace) ? await scope.media().select(["id", "name", "kind"]).where("id", "=", replace).executeTakeFirst() : undefined;
+      const item = isId(replace)
+        ? await scope.media().select(["id", "name", "kind"]).where("id", "=", replace).executeTakeFirst()
+        : undefined;
       if (!item) throw new UploadProblem("The item to replace is not in your media any more.");
-      if (item.kind !== type.kind) throw new UploadProblem(`“${name}” is a ${type.kind}, but “${item.name}” is a ${item.kind}: only the same kind can take its places.`);
-      await enqueue(scope.connection, "ingest-media", { media: item.id, replacement: { sha256, mime: type.mime, bytes } });
+      if (item.kind !== type.kind)
+        throw new UploadProblem(
+          `“${name}” is a ${type.kind}, but “${item.name}” is a ${item.kind}: only the same kind can take its places.`,
+        );
+      await enqueue(scope.connection, "ingest-media", {
+        media: item.id,
+        replacement: { sha256, mime: type.mime, bytes },
+      });
       return { id: item.id, name: item.name, known: false };
     }
-    const row = { name, kind: type.kind, state: "waiting" as const, sha256, mime: type.mime, bytes, facts: null, problem: null, is_logo: isLogo && type.kind === "picture" };
+    const row = {
+      name,
+      kind: type.kind,
+      state: "waiting" as const,
+      sha256,
+      mime: type.mime,
+      bytes,
+      facts: null,
+      problem: null,
+      is_logo: isLogo && type.kind === "picture",
+    };
     const { id } = await scope.addMedia(row).returning("id").executeTakeFirstOrThrow();
     await enqueue(scope.connection, "ingest-media", { media: id });
     return { id, name, known: false };
@@ -79,4 +111,5 @@ async function spool(body: WebStream, path: string, name: string): Promise<{ sha
   return { sha256: hash.digest("hex"), bytes };
 }
 
-const tooLarge = (name: string, what: string, limit: number): string => `“${name}” is larger than the limit for ${what}: ${Math.round(limit / 1e6)} MB.`;
+const tooLarge = (name: string, what: string, limit: number): string =>
+  `“${name}” is larger than the limit for ${what}: ${Math.round(limit / 1e6)} MB.`;

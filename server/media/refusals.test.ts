@@ -23,14 +23,24 @@ test("a type is told from bytes, whatever the name says", async () => {
   await expect(sniffed("just some words")).rejects.toThrow("“holiday.mp4” is plain text inside");
   await expect(sniffed("")).rejects.toThrow("0 bytes");
   await expect(sniffed(Buffer.from("%PDF-1.7\n"))).rejects.toThrow("application/pdf");
-  await expect(sniffed('<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg"/>')).resolves.toMatchObject({ kind: "picture", mime: "image/svg+xml" });
+  await expect(sniffed('<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg"/>')).resolves.toMatchObject({
+    kind: "picture",
+    mime: "image/svg+xml",
+  });
 });
 
 test.each([
-  ["../../etc/passwd", "passwd"], ["C:\\pictures\\pot.jpg", "pot.jpg"], ["a\u0000b\u001b[31m.png", "ab[31m.png"], ["gpj.\u202etop", "gpj.top"], ["///", "unnamed"], ["  ", "unnamed"], ["x".repeat(500), "x".repeat(120)],
+  ["../../etc/passwd", "passwd"],
+  ["C:\\pictures\\pot.jpg", "pot.jpg"],
+  ["a\u0000b\u001b[31m.png", "ab[31m.png"],
+  ["gpj.\u202etop", "gpj.top"],
+  ["///", "unnamed"],
+  ["  ", "unnamed"],
+  ["x".repeat(500), "x".repeat(120)],
 ])("the name %j is shown as %j", (raw, shown) => expect(displayName(raw)).toBe(shown));
 
-const svg = (inside: string, attributes = ""): string => `<svg xmlns="http://www.w3.org/2000/svg" ${attributes}>${inside}</svg>`;
+const svg = (inside: string, attributes = ""): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" ${attributes}>${inside}</svg>`;
 
 test.each([
   ["script", svg("<script>alert(1)</script>")],
@@ -44,21 +54,36 @@ test.each([
   ["foreign content", svg("<foreignObject/>")],
   ["too large", svg("", 'viewBox="0 0 1e9 1e9"')],
   ["too many times", svg('<use href="#a"/>'.repeat(501))],
-  ["too many times", svg(`<g id="a0"/>${Array.from({ length: 9 }, (_, at) => `<g id="a${at + 1}"><g>${`<use href="#a${at}"/>`.repeat(10)}</g></g>`).join("")}<use href="#a9"/>`)],
+  [
+    "too many times",
+    svg(
+      `<g id="a0"/>${Array.from({ length: 9 }, (_, at) => `<g id="a${at + 1}"><g>${`<use href="#a${at}"/>`.repeat(10)}</g></g>`).join("")}<use href="#a9"/>`,
+    ),
+  ],
   ["too many times", svg('<g id="a"><use href="#b"/></g><g id="b"><use href="#a"/></g><use href="#a"/>')],
 ])("an SVG is refused for %s", (reason, text) => expect(svgProblem(text)).toContain(reason));
 
 test("a plain SVG is taken, with references inside itself", () => {
-  expect(svgProblem(svg('<linearGradient id="g"/><rect fill="url(#g)"/><use href="#g"/>', 'viewBox="0 0 100 40"'))).toBeNull();
+  expect(
+    svgProblem(svg('<linearGradient id="g"/><rect fill="url(#g)"/><use href="#g"/>', 'viewBox="0 0 100 40"')),
+  ).toBeNull();
 });
 
-test.each([[29.97, "30000/1001"], [30, "30/1"], [24.8, "25/1"], [59.9, "60000/1001"], [120, "60/1"], [0, "30/1"]])("a clip at %d frames a second works at %s", (measured, rate) => {
+test.each([
+  [29.97, "30000/1001"],
+  [30, "30/1"],
+  [24.8, "25/1"],
+  [59.9, "60000/1001"],
+  [120, "60/1"],
+  [0, "30/1"],
+])("a clip at %d frames a second works at %s", (measured, rate) => {
   const { numerator, denominator } = workingRate(measured);
   expect(`${numerator}/${denominator}`).toBe(rate);
 });
 
 test("ffmpeg's loudness report is read, and silence told apart", () => {
-  const report = (loudness: string, peak: string): string => `Summary:\n\n  Integrated loudness:\n    I:         ${loudness} LUFS\n  True peak:\n    Peak:       ${peak} dBFS\n`;
+  const report = (loudness: string, peak: string): string =>
+    `Summary:\n\n  Integrated loudness:\n    I:         ${loudness} LUFS\n  True peak:\n    Peak:       ${peak} dBFS\n`;
   expect(readLoudness(report("-18.2", "-3.0"))).toEqual({ loudness: -18.2, peak: -3 });
   expect(readLoudness(report("-70.0", "-inf"))).toEqual({ loudness: null, peak: null });
 });

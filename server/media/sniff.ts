@@ -37,12 +37,17 @@ const ACCEPTED = "Bring pictures as JPEG, PNG, WebP, AVIF or SVG, and clips as M
 /** Tells a file's type from its bytes. Throws an UploadProblem that names the file when it is none we take. */
 export async function sniffType(path: string, name: string): Promise<SniffedType> {
   const head = await readHead(path);
-  if (head.length === 0) throw new UploadProblem(`“${name}” is empty (0 bytes). Export or copy it again, then bring it once more.`);
+  if (head.length === 0)
+    throw new UploadProblem(`“${name}” is empty (0 bytes). Export or copy it again, then bring it once more.`);
   const found = await fileTypeFromFile(path);
   const known = found && TYPES[found.mime];
   if (found && known) return { ...known, mime: found.mime };
   if (looksLikeSvg(head)) return { kind: "picture", mime: "image/svg+xml", demuxer: "" };
-  const seen = found ? `is ${found.mime}` : isText(head) ? "is plain text inside, whatever its name says" : "is of a kind we do not know";
+  const seen = found
+    ? `is ${found.mime}`
+    : isText(head)
+      ? "is plain text inside, whatever its name says"
+      : "is of a kind we do not know";
   throw new UploadProblem(`“${name}” ${seen}. ${ACCEPTED}`);
 }
 
@@ -56,6 +61,9 @@ async function readHead(path: string): Promise<Buffer> {
   }
 }
 
-const looksLikeSvg = (head: Buffer): boolean => /^\s*(<\?xml[^>]*>\s*)?(<!--[\s\S]*?-->\s*)*(<!DOCTYPE\s+svg(?:[^>[]|\[[^\]]*\])*>\s*)?<svg[\s>]/i.test(head.toString("utf8").replace(/^\ufeff/, ""));
+const looksLikeSvg = (head: Buffer): boolean =>
+  /^\s*(<\?xml[^>]*>\s*)?(<!--[\s\S]*?-->\s*)*(<!DOCTYPE\s+svg(?:[^>[]|\[[^\]]*\])*>\s*)?<svg[\s>]/i.test(
+    head.toString("utf8").replace(/^\ufeff/, ""),
+  );
 
 const isText = (head: Buffer): boolean => !head.includes(0) && !head.toString("utf8").includes("\ufffd");

@@ -16,17 +16,51 @@ const BARS = 240;
 const PEAK_RATE = 8000;
 
 /** Measures a sound (EBU R 128) and makes the copy that browsers play. */
-export async function ingestSound(path: string, type: SniffedType, sha256: string, name: string, folder: string): Promise<IngestedSound> {
+export async function ingestSound(
+  path: string,
+  type: SniffedType,
+  sha256: string,
+  name: string,
+  folder: string,
+): Promise<IngestedSound> {
   const probed = await probe(path, type, name);
   if (!probed.hasSound) throw new UploadProblem(`“${name}” holds no sound that can be read.`);
-  if (probed.length > config().LIMIT_CLIP_SECONDS) throw new UploadProblem(`“${name}” is longer than the limit of ${config().LIMIT_CLIP_SECONDS} s.`);
+  if (probed.length > config().LIMIT_CLIP_SECONDS)
+    throw new UploadProblem(`“${name}” is longer than the limit of ${config().LIMIT_CLIP_SECONDS} s.`);
   const proxy = join(folder, "proxy.m4a");
   const input = ["-v", "info", "-nostats", "-y", "-nostdin", ...SAFE_INPUT, "-f", type.demuxer, "-i", path];
-  const { stderr } = await runProgram("ffmpeg", [...input, "-map", "0:a:0", "-af", "ebur128=peak=true", "-f", "null", "-"], { timeLimitMs: 300_000 });
-  await runProgram("ffmpeg", [...input, "-map", "0:a:0", "-c:a", "aac", "-b:a", "160k", "-ar", "48000", "-ac", "2", "-movflags", "+faststart", proxy], { timeLimitMs: 300_000 });
+  const { stderr } = await runProgram(
+    "ffmpeg",
+    [...input, "-map", "0:a:0", "-af", "ebur128=peak=true", "-f", "null", "-"],
+    { timeLimitMs: 300_000 },
+  );
+  await runProgram(
+    "ffmpeg",
+    [
+      ...input,
+      "-map",
+      "0:a:0",
+      "-c:a",
+      "aac",
+      "-b:a",
+      "160k",
+      "-ar",
+      "48000",
+      "-ac",
+      "2",
+      "-movflags",
+      "+faststart",
+      proxy,
+    ],
+    { timeLimitMs: 300_000 },
+  );
   await store().keep(soundProxyKey(sha256), proxy);
   const samples = join(folder, "samples.raw");
-  await runProgram("ffmpeg", [...input, "-map", "0:a:0", "-ac", "1", "-ar", String(PEAK_RATE), "-f", "s16le", samples], { timeLimitMs: 300_000 });
+  await runProgram(
+    "ffmpeg",
+    [...input, "-map", "0:a:0", "-ac", "1", "-ar", String(PEAK_RATE), "-f", "s16le", samples],
+    { timeLimitMs: 300_000 },
+  );
   const bytes = await readFile(samples);
   const peaks = waveformPeaks(new Int16Array(bytes.buffer, bytes.byteOffset, Math.floor(bytes.length / 2)), BARS);
   // Files written by a recorder as it goes do not say how long they are; the samples do.

@@ -3,23 +3,57 @@ import { type MediaFacts } from "../../core/document/facts";
 
 const side = number().integer().min(1).required();
 const focal = object({ x: number().min(0).max(1).required(), y: number().min(0).max(1).required() }).required();
-const rate = object({ numerator: number().integer().min(1).required(), denominator: number().integer().min(1).required() }).required();
-const colors = array(object({ hex: string().matches(/^#[0-9a-f]{6}$/).required(), share: number().min(0).max(1).required() }).required()).optional();
+const rate = object({
+  numerator: number().integer().min(1).required(),
+  denominator: number().integer().min(1).required(),
+}).required();
+const colors = array(
+  object({
+    hex: string()
+      .matches(/^#[0-9a-f]{6}$/)
+      .required(),
+    share: number().min(0).max(1).required(),
+  }).required(),
+).optional();
 // What was read in before these were measured lacks them.
 const sharpness = number().optional();
 
 const picture = object({ width: side, height: side, levels: side, focal, colors, cutOut: boolean().optional() });
-const clip = object({ width: side, height: side, levels: side, focal, frames: side, rate, hasSound: boolean().required() });
-const sound = object({ length: number().min(0).required(), loudness: number().nullable().defined(), peak: number().nullable().defined() });
+const clip = object({
+  width: side,
+  height: side,
+  levels: side,
+  focal,
+  frames: side,
+  rate,
+  hasSound: boolean().required(),
+});
+const sound = object({
+  length: number().min(0).required(),
+  loudness: number().nullable().defined(),
+  peak: number().nullable().defined(),
+});
 
 /** What people are told of an item besides; no frame depends on it. */
-const more = object({ colors, sharpness, cuts: array(number().required()).optional(), movement: number().optional(), peaks: array(number().required()).optional() });
+const more = object({
+  colors,
+  sharpness,
+  cuts: array(number().required()).optional(),
+  movement: number().optional(),
+  peaks: array(number().required()).optional(),
+});
 
-export type StoredFacts = (InferType<typeof picture> | InferType<typeof clip> | InferType<typeof sound>) & InferType<typeof more>;
+export type StoredFacts = (InferType<typeof picture> | InferType<typeof clip> | InferType<typeof sound>) &
+  InferType<typeof more>;
 export type MoreFacts = InferType<typeof more>;
 
 /** A media row with its measured facts, read through a schema; null while it has none. */
-export function mediaFacts(row: { id: string; name: string; kind: "picture" | "clip" | "sound"; facts: object | null }): MediaFacts | null {
+export function mediaFacts(row: {
+  id: string;
+  name: string;
+  kind: "picture" | "clip" | "sound";
+  facts: object | null;
+}): MediaFacts | null {
   if (!row.facts) return null;
   const { id, name } = row;
   const strip = { stripUnknown: true };
@@ -33,4 +67,5 @@ export function mediaFacts(row: { id: string; name: string; kind: "picture" | "c
   }
 }
 
-export const moreFacts = (row: { facts: object | null }): MoreFacts => (row.facts ? more.validateSync(row.facts, { stripUnknown: true }) : {});
+export const moreFacts = (row: { facts: object | null }): MoreFacts =>
+  row.facts ? more.validateSync(row.facts, { stripUnknown: true }) : {};

@@ -15,7 +15,14 @@ const SIDE = 480;
 /** Where in a clip it is measured, as shares of its length. */
 const MOMENTS = [0.05, 0.35, 0.65, 0.95] as const;
 
-const schema = array(string().length(TONES_LENGTH).matches(/^[0-9a-f]+$/).required()).min(1).required();
+const schema = array(
+  string()
+    .length(TONES_LENGTH)
+    .matches(/^[0-9a-f]+$/)
+    .required(),
+)
+  .min(1)
+  .required();
 const MOST_KNOWN = 200;
 const known = new Map<string, readonly Tones[]>();
 
@@ -52,7 +59,8 @@ export async function tonesPath(item: PictureFacts | ClipFacts, sha256: string):
   if (!(await store().has(key))) {
     const folder = await mkdtemp(join(tmpdir(), "stencilcraft-tones-"));
     try {
-      const pictures = item.kind === "clip" ? await clipMoments(item, sha256, folder) : [await store().local(levelKey(sha256, 0))];
+      const pictures =
+        item.kind === "clip" ? await clipMoments(item, sha256, folder) : [await store().local(levelKey(sha256, 0))];
       const tones = await Promise.all(pictures.map(tonesOfFile));
       const file = join(folder, "tones.json");
       await writeFile(file, JSON.stringify(tones));
@@ -66,7 +74,13 @@ export async function tonesPath(item: PictureFacts | ClipFacts, sha256: string):
 
 /** Pixels are picked, not smoothed: what is brightest and darkest in the picture is what words must stand out from. */
 async function tonesOfFile(path: string): Promise<Tones> {
-  const { data, info } = await sharp(path).flatten({ background: "#ffffff" }).toColorspace("srgb").ensureAlpha().resize(SIDE, SIDE, { fit: "fill", kernel: "nearest" }).raw().toBuffer({ resolveWithObject: true });
+  const { data, info } = await sharp(path)
+    .flatten({ background: "#ffffff" })
+    .toColorspace("srgb")
+    .ensureAlpha()
+    .resize(SIDE, SIDE, { fit: "fill", kernel: "nearest" })
+    .raw()
+    .toBuffer({ resolveWithObject: true });
   return measureTones(data, info);
 }
 
@@ -76,7 +90,26 @@ async function clipMoments({ frames, rate }: ClipFacts, sha256: string, folder: 
   for (const [index, share] of MOMENTS.entries()) {
     const at = frameTime(Math.floor(share * (frames - 1)), rate) / 1000;
     const file = join(folder, `${index}.png`);
-    await runProgram("ffmpeg", ["-v", "error", "-y", "-nostdin", ...SAFE_INPUT, "-ss", at.toFixed(3), "-i", work, "-frames:v", "1", "-vf", `scale=${SIDE}:${SIDE}:flags=neighbor:in_color_matrix=bt709:in_range=tv`, file], { timeLimitMs: 60_000 });
+    await runProgram(
+      "ffmpeg",
+      [
+        "-v",
+        "error",
+        "-y",
+        "-nostdin",
+        ...SAFE_INPUT,
+        "-ss",
+        at.toFixed(3),
+        "-i",
+        work,
+        "-frames:v",
+        "1",
+        "-vf",
+        `scale=${SIDE}:${SIDE}:flags=neighbor:in_color_matrix=bt709:in_range=tv`,
+        file,
+      ],
+      { timeLimitMs: 60_000 },
+    );
     pictures.push(file);
   }
   return pictures;

@@ -10,14 +10,28 @@ export async function loadBench(scope: TeamScope) {
   const [promotions, offers, running] = await Promise.all([
     allPromotions(scope),
     scope.offers().selectAll().orderBy("starts_at").execute(),
-    scope.renditionsWithPromotion()
+    scope
+      .renditionsWithPromotion()
       .where("rendition.state", "in", ["waiting", "working"])
-      .select(["rendition.id", "rendition.format", "rendition.progress", "promotion.slug", "promotion.name"]).execute(),
+      .select(["rendition.id", "rendition.format", "rendition.progress", "promotion.slug", "promotion.name"])
+      .execute(),
   ]);
   const days = offers.flatMap((offer) => {
     const state = offerState({ startsAt: offer.starts_at, endsAt: offer.ends_at, zone: offer.zone }, now);
     const next = state === "coming" ? offer.starts_at : offer.ends_at;
-    return state !== "ended" && next.getTime() - now.getTime() < SOON_MS ? [{ id: offer.id, name: offer.name, what: state === "coming" ? ("starts" as const) : ("ends" as const), at: next, startsAt: offer.starts_at, endsAt: offer.ends_at, zone: offer.zone }] : [];
+    return state !== "ended" && next.getTime() - now.getTime() < SOON_MS
+      ? [
+          {
+            id: offer.id,
+            name: offer.name,
+            what: state === "coming" ? ("starts" as const) : ("ends" as const),
+            at: next,
+            startsAt: offer.starts_at,
+            endsAt: offer.ends_at,
+            zone: offer.zone,
+          },
+        ]
+      : [];
   });
   return { promotions, offers: days.sort((a, b) => a.at.getTime() - b.at.getTime()), running, now };
 }

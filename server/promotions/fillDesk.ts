@@ -33,14 +33,19 @@ export async function loadFillDesk(scope: TeamScope, slug: string, zone: string)
   Object.assign(all, input.facts.media);
   // The chosen product is always among the offered ones, however many there are.
   const chosen = promotion.document.product;
-  const product = products.find(({ id }) => id === chosen) ?? (chosen ? await scope.products().selectAll().where("id", "=", chosen).executeTakeFirst() : undefined);
+  const product =
+    products.find(({ id }) => id === chosen) ??
+    (chosen ? await scope.products().selectAll().where("id", "=", chosen).executeTakeFirst() : undefined);
   if (product && !products.includes(product)) products.unshift(product);
   const lines: Record<string, OfferLines | null> = {};
   for (const offer of offers) {
     const found = product ? linesOrReason(product, offer, team.locale, await bundlePrices(scope, offer)) : null;
     lines[offer.id] = found && !("reason" in found) ? found : null;
   }
-  const pictures = await mainPictures(scope, products.map(({ id }) => id));
+  const pictures = await mainPictures(
+    scope,
+    products.map(({ id }) => id),
+  );
   const facts: Facts = { ...input.facts, media: all };
   const now = new Date();
   return {
@@ -51,16 +56,38 @@ export async function loadFillDesk(scope: TeamScope, slug: string, zone: string)
     lines,
     samples: samples.media,
     offered: offered.map(({ ref, template }) => ({ ref, template })),
-    suggestions: await suggestions(scope, promotion.document.brand, offers.find(({ id }) => id === promotion.document.offer)?.small_print ?? ""),
+    suggestions: await suggestions(
+      scope,
+      promotion.document.brand,
+      offers.find(({ id }) => id === promotion.document.offer)?.small_print ?? "",
+    ),
     media: media.filter((item) => item.state === "ready"),
-    products: products.map(({ id, name, line, price_minor, currency }) => ({ id, name, line, price: writePrice(money(price_minor, currency), team.locale), picture: pictures.get(id) ?? null })),
-    offers: offers.map((offer) => ({ id: offer.id, name: offer.name, state: offerState({ startsAt: offer.starts_at, endsAt: offer.ends_at, zone: offer.zone }, now) })),
+    products: products.map(({ id, name, line, price_minor, currency }) => ({
+      id,
+      name,
+      line,
+      price: writePrice(money(price_minor, currency), team.locale),
+      picture: pictures.get(id) ?? null,
+    })),
+    offers: offers.map((offer) => ({
+      id: offer.id,
+      name: offer.name,
+      state: offerState({ startsAt: offer.starts_at, endsAt: offer.ends_at, zone: offer.zone }, now),
+    })),
   };
 }
 
 /** Words of the brand book, and of the offer, to pick from where a slot of their role is filled. */
-async function suggestions(scope: TeamScope, brandId: string, smallPrint: string): Promise<Partial<Record<WordsRole, readonly string[]>>> {
+async function suggestions(
+  scope: TeamScope,
+  brandId: string,
+  smallPrint: string,
+): Promise<Partial<Record<WordsRole, readonly string[]>>> {
   const { book } = await scope.brands().select("book").where("id", "=", brandId).executeTakeFirstOrThrow();
   const { calls, legal, contact } = readBrandBook(book);
-  return { call: calls, small: [smallPrint, ...legal].filter(Boolean), contact: [contact.website, contact.phone, contact.address, ...contact.handles].filter(Boolean) };
+  return {
+    call: calls,
+    small: [smallPrint, ...legal].filter(Boolean),
+    contact: [contact.website, contact.phone, contact.address, ...contact.handles].filter(Boolean),
+  };
 }

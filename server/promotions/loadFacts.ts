@@ -42,7 +42,15 @@ export async function loadRenderInput(scope: TeamScope, document: Promotion, als
     ...(also.media ?? []),
     ...Object.values(templates).flatMap(mediaOfTemplate),
   ]);
-  const rows = used.size > 0 ? await scope.media().selectAll().where("id", "in", [...used]).where("state", "=", "ready").execute() : [];
+  const rows =
+    used.size > 0
+      ? await scope
+          .media()
+          .selectAll()
+          .where("id", "in", [...used])
+          .where("state", "=", "ready")
+          .execute()
+      : [];
   const logos = new Set(brand.book.logos.map(({ media }) => media));
   const media: Record<string, MediaFacts> = {};
   const hashes: Record<string, string> = {};
@@ -56,7 +64,9 @@ export async function loadRenderInput(scope: TeamScope, document: Promotion, als
     brand: brandFacts(brand, media, own),
     product: product ? productFacts(product, picture, team.locale) : null,
     offer: product && offer ? await offerLinesFor(scope, product, offer, team.locale) : null,
-    ...(also.list || listsProducts(templates) ? await priceList(scope, document, product ?? null, team.locale) : { products: {}, listed: [] }),
+    ...(also.list || listsProducts(templates)
+      ? await priceList(scope, document, product ?? null, team.locale)
+      : { products: {}, listed: [] }),
     templates,
     media,
   };
@@ -71,20 +81,42 @@ interface ProductRow {
   readonly currency: string;
 }
 
-const productFacts = ({ id, name, line, price_minor, currency }: ProductRow, picture: string | null, locale: string): ProductFacts => ({ id, name, line, price: writePrice(money(price_minor, currency), locale), picture });
+const productFacts = (
+  { id, name, line, price_minor, currency }: ProductRow,
+  picture: string | null,
+  locale: string,
+): ProductFacts => ({ id, name, line, price: writePrice(money(price_minor, currency), locale), picture });
 
-const listsProducts = (templates: Facts["templates"]): boolean => Object.values(templates).some(({ scenes }) => scenes.some(({ slots }) => slots.some(({ kind }) => kind === "products")));
+const listsProducts = (templates: Facts["templates"]): boolean =>
+  Object.values(templates).some(({ scenes }) =>
+    scenes.some(({ slots }) => slots.some(({ kind }) => kind === "products")),
+  );
 
 /**
  * Products for price lists: those that fills name, and those shown where nothing is filled: what shares a tag with the
  * promotion's product, by name.
  */
-async function priceList(scope: TeamScope, document: Promotion, product: { readonly id: string; readonly tags: readonly string[] } | null, locale: string): Promise<Pick<Facts, "products" | "listed">> {
+async function priceList(
+  scope: TeamScope,
+  document: Promotion,
+  product: { readonly id: string; readonly tags: readonly string[] } | null,
+  locale: string,
+): Promise<Pick<Facts, "products" | "listed">> {
   const named = Object.values(document.fills).flatMap((fill) => (fill.kind === "products" ? fill.products : []));
-  const tagged = product && product.tags.length > 0 ? scope.products().where(sql<boolean>`tags && ${product.tags}::text[]`) : scope.products();
+  const tagged =
+    product && product.tags.length > 0
+      ? scope.products().where(sql<boolean>`tags && ${product.tags}::text[]`)
+      : scope.products();
   const usual = await tagged.select("id").where("in_stock", "=", true).orderBy("name").limit(MOST_ROWS).execute();
   const ids = [...new Set([...named, ...usual.map(({ id }) => id)])];
-  const rows = ids.length > 0 ? await scope.products().select(["id", "name", "line", "price_minor", "currency"]).where("id", "in", ids).execute() : [];
+  const rows =
+    ids.length > 0
+      ? await scope
+          .products()
+          .select(["id", "name", "line", "price_minor", "currency"])
+          .where("id", "in", ids)
+          .execute()
+      : [];
   const listed = usual.map(({ id }) => id);
   // The product it is about leads the list.
   if (product && listed.includes(product.id)) listed.unshift(...listed.splice(listed.indexOf(product.id), 1));

@@ -19,7 +19,8 @@ const MOST_SAMPLES = 40;
 export async function samplesFor(scope: TeamScope, productId: string | null): Promise<Samples> {
   const pictures = productId ? await picturesOf(scope, productId) : [];
   const near = productId ? [...pictures, ...(await relatedPictures(scope, productId))] : [];
-  const ready = () => scope.media().selectAll().where("state", "=", "ready").where("is_logo", "=", false).where("kind", "!=", "sound");
+  const ready = () =>
+    scope.media().selectAll().where("state", "=", "ready").where("is_logo", "=", false).where("kind", "!=", "sound");
   const [newest, own] = await Promise.all([
     ready().orderBy("created_at", "desc").orderBy("id").limit(MOST_SAMPLES).execute(),
     near.length > 0 ? ready().where("id", "in", near).execute() : [],
@@ -28,17 +29,29 @@ export async function samplesFor(scope: TeamScope, productId: string | null): Pr
   const facts = rows.map(mediaFacts).filter((item) => item !== null);
   const place = (id: string): number => (near.includes(id) ? near.indexOf(id) : near.length);
   // The main picture is shown already where a slot takes the product's.
-  const sorted = [...facts].sort((one, other) => place(one.id) - place(other.id)).filter(({ id }) => id !== pictures[0]);
+  const sorted = [...facts]
+    .sort((one, other) => place(one.id) - place(other.id))
+    .filter(({ id }) => id !== pictures[0]);
   return { media: sorted.length > 0 ? sorted : facts, hasProductPicture: pictures.length > 0 };
 }
 
 /** Fills for the slots of a template that nothing else would fill. */
-export const firstFills = (template: Template, { media, hasProductPicture }: Samples): Promotion["fills"] => sampleFills(template, media, hasProductPicture);
+export const firstFills = (template: Template, { media, hasProductPicture }: Samples): Promotion["fills"] =>
+  sampleFills(template, media, hasProductPicture);
 
 /** Pictures of the products that share a tag with one. */
 async function relatedPictures(scope: TeamScope, productId: string): Promise<string[]> {
   const product = await scope.products().select("tags").where("id", "=", productId).executeTakeFirst();
   if (!product || product.tags.length === 0) return [];
-  const rows = await scope.productPictures().innerJoin("product", "product.id", "product_picture.product_id").where(sql<boolean>`product.tags && ${product.tags}::text[]`).where("product.id", "!=", productId).select("product_picture.media_id").orderBy("product.name").orderBy("product_picture.position").limit(MOST_SAMPLES).execute();
+  const rows = await scope
+    .productPictures()
+    .innerJoin("product", "product.id", "product_picture.product_id")
+    .where(sql<boolean>`product.tags && ${product.tags}::text[]`)
+    .where("product.id", "!=", productId)
+    .select("product_picture.media_id")
+    .orderBy("product.name")
+    .orderBy("product_picture.position")
+    .limit(MOST_SAMPLES)
+    .execute();
   return rows.map(({ media_id }) => media_id);
 }

@@ -15,8 +15,46 @@ const open = new Set<ClipReader>();
 beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), "stencilcraft-unit-"));
   clip = join(folder, "clip.mp4");
-  await runProgram("ffmpeg", ["-v", "error", "-f", "lavfi", "-i", `color=black:s=64x48:r=25:d=${FRAMES / 25}`, "-vf", "format=gray,geq=lum='20+3*N',scale=out_range=tv:out_color_matrix=bt709,format=yuv420p", "-c:v", "libx264", "-crf", "8", "-g", "12", "-colorspace", "bt709", clip], { timeLimitMs: 60_000 });
-  const raw = execFileSync("ffmpeg", ["-v", "error", "-i", clip, "-vf", "scale=in_color_matrix=bt709:in_range=tv:out_range=pc:flags=bicubic+accurate_rnd+full_chroma_int", "-f", "rawvideo", "-pix_fmt", "rgba", "-"], { maxBuffer: 1 << 26 });
+  await runProgram(
+    "ffmpeg",
+    [
+      "-v",
+      "error",
+      "-f",
+      "lavfi",
+      "-i",
+      `color=black:s=64x48:r=25:d=${FRAMES / 25}`,
+      "-vf",
+      "format=gray,geq=lum='20+3*N',scale=out_range=tv:out_color_matrix=bt709,format=yuv420p",
+      "-c:v",
+      "libx264",
+      "-crf",
+      "8",
+      "-g",
+      "12",
+      "-colorspace",
+      "bt709",
+      clip,
+    ],
+    { timeLimitMs: 60_000 },
+  );
+  const raw = execFileSync(
+    "ffmpeg",
+    [
+      "-v",
+      "error",
+      "-i",
+      clip,
+      "-vf",
+      "scale=in_color_matrix=bt709:in_range=tv:out_range=pc:flags=bicubic+accurate_rnd+full_chroma_int",
+      "-f",
+      "rawvideo",
+      "-pix_fmt",
+      "rgba",
+      "-",
+    ],
+    { maxBuffer: 1 << 26 },
+  );
   greys = Array.from({ length: FRAMES }, (_unused, index) => raw[index * 64 * 48 * 4] ?? 0);
 });
 afterEach(() => {
@@ -35,10 +73,13 @@ function read(first: number, width = 64, height = 48): ClipReader {
 
 test("the frames of the clip can be told apart", () => expect(new Set(greys).size).toBe(FRAMES));
 
-test.each([[0], [1], [11], [12], [13], [37], [59]])("reading from frame %d begins with that very frame", async (first) => {
-  const reader = read(first);
-  expect(frameNumber(await reader.frame(first))).toBe(first);
-});
+test.each([[0], [1], [11], [12], [13], [37], [59]])(
+  "reading from frame %d begins with that very frame",
+  async (first) => {
+    const reader = read(first);
+    expect(frameNumber(await reader.frame(first))).toBe(first);
+  },
+);
 
 test("frames come in order, may be asked for twice, and may be skipped", async () => {
   const reader = read(5);

@@ -18,8 +18,26 @@ export function readClip(path: string, rate: FrameRate, first: number, width: nu
   // Half a frame early, so that rounding never lands one frame late.
   const seek = Math.max(0, ((first - 0.5) * rate.denominator) / rate.numerator);
   const args = [
-    "-v", "error", "-nostdin", "-threads", "2", ...SAFE_INPUT, "-f", "mov", "-ss", seek.toFixed(6), "-i", path, "-an",
-    "-vf", `scale=${width}:${height}:in_color_matrix=bt709:in_range=tv:out_range=pc:flags=bicubic+accurate_rnd+full_chroma_int`, "-f", "rawvideo", "-pix_fmt", "rgba", "pipe:1",
+    "-v",
+    "error",
+    "-nostdin",
+    "-threads",
+    "2",
+    ...SAFE_INPUT,
+    "-f",
+    "mov",
+    "-ss",
+    seek.toFixed(6),
+    "-i",
+    path,
+    "-an",
+    "-vf",
+    `scale=${width}:${height}:in_color_matrix=bt709:in_range=tv:out_range=pc:flags=bicubic+accurate_rnd+full_chroma_int`,
+    "-f",
+    "rawvideo",
+    "-pix_fmt",
+    "rgba",
+    "pipe:1",
   ];
   const child = spawn("ffmpeg", args, { stdio: ["ignore", "pipe", "ignore"] });
   const bytes = width * height * 4;

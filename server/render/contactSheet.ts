@@ -22,31 +22,66 @@ const GREY = "#8a8c89";
 export async function contactSheet(scope: TeamScope, template: OfferedTemplate, brand: StoredBrand): Promise<Buffer> {
   const input = await loadRenderInput(scope, await sampleDocument(scope, template, brand));
   const { spans } = resolvePromotion(input.document, input.facts);
-  const widths = FORMAT_NAMES.map((format) => Math.round((FORMATS[format].width * ROW_HEIGHT) / FORMATS[format].height));
+  const widths = FORMAT_NAMES.map((format) =>
+    Math.round((FORMATS[format].width * ROW_HEIGHT) / FORMATS[format].height),
+  );
   const tiles: OverlayOptions[] = [];
   for (const [column, format] of FORMAT_NAMES.entries()) {
-    const source = await openFrameSource(input, { format, quality: "480p" }, { width: widths[column] ?? 0, height: ROW_HEIGHT });
+    const source = await openFrameSource(
+      input,
+      { format, quality: "480p" },
+      { width: widths[column] ?? 0, height: ROW_HEIGHT },
+    );
     try {
       const left = GAP + widths.slice(0, column).reduce((sum, width) => sum + width + GAP, 0);
-      for (const [row, span] of spans.entries()) tiles.push({ input: await source.pngAt(settledTime(span)), left, top: GAP + row * (ROW_HEIGHT + GAP) });
+      for (const [row, span] of spans.entries())
+        tiles.push({ input: await source.pngAt(settledTime(span)), left, top: GAP + row * (ROW_HEIGHT + GAP) });
     } finally {
       source.stop();
     }
   }
   const width = GAP + widths.reduce((sum, one) => sum + one + GAP, 0);
-  return sharp({ create: { width, height: GAP + spans.length * (ROW_HEIGHT + GAP), channels: 3, background: GREY } }).composite(tiles).png().toBuffer();
+  return sharp({ create: { width, height: GAP + spans.length * (ROW_HEIGHT + GAP), channels: 3, background: GREY } })
+    .composite(tiles)
+    .png()
+    .toBuffer();
 }
 
 /** The newest promotion of the brand in this template, else a new one with a product that an offer is for. */
-export async function sampleDocument(scope: TeamScope, { ref, template }: OfferedTemplate, brand: StoredBrand): Promise<Promotion> {
+export async function sampleDocument(
+  scope: TeamScope,
+  { ref, template }: OfferedTemplate,
+  brand: StoredBrand,
+): Promise<Promotion> {
   const rows = await scope.promotions().select("document").orderBy("updated_at", "desc").execute();
   const documents = rows.map(({ document }) => readPromotion(document));
   const own = documents.find((document) => document.brand === brand.id && document.template.slug === ref.slug);
   if (own) return own;
-  const [products, offers] = await Promise.all([scope.products().select(["id", "tags"]).orderBy("name").limit(200).execute(), scope.offers().selectAll().orderBy("starts_at").execute()]);
+  const [products, offers] = await Promise.all([
+    scope.products().select(["id", "tags"]).orderBy("name").limit(200).execute(),
+    scope.offers().selectAll().orderBy("starts_at").execute(),
+  ]);
   // What the brand's other promotions are about is what it sells.
   const about = documents.find((document) => document.brand === brand.id);
-  const pair = about?.product ? { product: about.product, offer: about.offer } : offers.flatMap((offer) => products.filter((product) => inScope(readOffer(offer).scope, product)).map((product) => ({ offer: offer.id, product: product.id })))[0];
+  const pair = about?.product
+    ? { product: about.product, offer: about.offer }
+    : offers.flatMap((offer) =>
+        products
+          .filter((product) => inScope(readOffer(offer).scope, product))
+          .map((product) => ({ offer: offer.id, product: product.id })),
+      )[0];
   const product = pair?.product ?? products[0]?.id ?? null;
-  return readPromotion({ version: PROMOTION_VERSION, name: template.name, template: ref, brand: brand.id, product, offer: pair?.offer ?? null, tune: null, scenes: scenesOf(ref, template), fills: firstFills(template, await samplesFor(scope, product)), changes: {}, spare: [] });
+  return readPromotion({
+    version: PROMOTION_VERSION,
+    name: template.name,
+    template: ref,
+    brand: brand.id,
+    product,
+    offer: pair?.offer ?? null,
+    tune: null,
+    scenes: scenesOf(ref, template),
+    fills: firstFills(template, await samplesFor(scope, product)),
+    changes: {},
+    spare: [],
+  });
 }

@@ -7,13 +7,19 @@ import { string } from "yup";
 import { type TeamScope } from "../db/teamScope";
 import { store } from "../storage/store";
 
-const missing = (): Response => new Response("There is no such rendition in your team, or it is not ready.", { status: 404 });
+const missing = (): Response =>
+  new Response("There is no such rendition in your team, or it is not ready.", { status: 404 });
 const isId = (id: string): boolean => string().uuid().required().isValidSync(id);
 
 /** The file of a ready rendition, and the name people get it under. */
 export async function finishedRendition(scope: TeamScope, id: string): Promise<{ path: string; name: string }> {
   if (!isId(id)) throw missing();
-  const row = await scope.renditions().select(["render_id", "format", "file_key"]).where("id", "=", id).where("state", "=", "ready").executeTakeFirst();
+  const row = await scope
+    .renditions()
+    .select(["render_id", "format", "file_key"])
+    .where("id", "=", id)
+    .where("state", "=", "ready")
+    .executeTakeFirst();
   if (!row?.file_key) throw missing();
   const { slug, quality } = await aboutRender(scope, row.render_id);
   return { path: await store().local(row.file_key), name: `${slug}-${row.format}-${quality}.mp4` };
@@ -22,7 +28,13 @@ export async function finishedRendition(scope: TeamScope, id: string): Promise<{
 /** A zip of a render's finished files, streamed. Its manifest.json says what each is, with its SHA-256. */
 export async function zipRender(scope: TeamScope, renderId: string): Promise<{ name: string; stream: ReadableStream }> {
   if (!isId(renderId)) throw missing();
-  const rows = await scope.renditions().selectAll().where("render_id", "=", renderId).where("state", "=", "ready").orderBy("format").execute();
+  const rows = await scope
+    .renditions()
+    .selectAll()
+    .where("render_id", "=", renderId)
+    .where("state", "=", "ready")
+    .orderBy("format")
+    .execute();
   if (rows.length === 0) throw missing();
   const { slug, name, quality, revision, created_at } = await aboutRender(scope, renderId);
   const zip = archiver("zip", { store: true });
@@ -40,8 +52,14 @@ export async function zipRender(scope: TeamScope, renderId: string): Promise<{ n
 }
 
 async function aboutRender(scope: TeamScope, renderId: string) {
-  const render = await scope.renders().select(["promotion_id", "quality", "revision", "created_at"]).where("id", "=", renderId).executeTakeFirst();
-  const promotion = render && (await scope.promotions().select(["slug", "name"]).where("id", "=", render.promotion_id).executeTakeFirst());
+  const render = await scope
+    .renders()
+    .select(["promotion_id", "quality", "revision", "created_at"])
+    .where("id", "=", renderId)
+    .executeTakeFirst();
+  const promotion =
+    render &&
+    (await scope.promotions().select(["slug", "name"]).where("id", "=", render.promotion_id).executeTakeFirst());
   if (!render || !promotion) throw missing();
   return { ...render, ...promotion };
 }

@@ -24,7 +24,11 @@ export interface FrameSource {
 }
 
 /** Prepares a promotion in a format for painting at `size` pixels (the output's own when absent). */
-export async function openFrameSource(input: RenderInput, { format, quality }: OutputChoice, size: Size = outputSize(format, quality)): Promise<FrameSource> {
+export async function openFrameSource(
+  input: RenderInput,
+  { format, quality }: OutputChoice,
+  size: Size = outputSize(format, quality),
+): Promise<FrameSource> {
   const promotion = resolvePromotion(input.document, input.facts);
   const book = await openedBook((open) => fontFilesWanted(promotion, open));
   const prepared = preparePromotion(promotion, format, book);
@@ -56,7 +60,11 @@ export async function openFrameSource(input: RenderInput, { format, quality }: O
 
   /** Decodes at the size the frame is drawn at, never larger than the clip is. */
   async function startReader(node: ClipNode, rate: FrameRate): Promise<ClipReader> {
-    const scale = Math.min(1, (node.place.width / node.part.width) * Math.max(size.width / FORMATS[format].width, size.height / FORMATS[format].height));
+    const scale = Math.min(
+      1,
+      (node.place.width / node.part.width) *
+        Math.max(size.width / FORMATS[format].width, size.height / FORMATS[format].height),
+    );
     const even = (length: number): number => Math.max(2, 2 * Math.round((length * scale) / 2));
     const path = await store().local(workKey(input.hashes[node.media] ?? ""));
     return readClip(path, rate, node.frame, even(node.width), even(node.height));

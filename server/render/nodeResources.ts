@@ -1,4 +1,12 @@
-import { type Image, type SKRSContext2D, Path2D as NodePath, createCanvas, ImageData, loadImage, type Canvas } from "@napi-rs/canvas";
+import {
+  type Image,
+  type SKRSContext2D,
+  Path2D as NodePath,
+  createCanvas,
+  ImageData,
+  loadImage,
+  type Canvas,
+} from "@napi-rs/canvas";
 import { type DisplayList, everyNode } from "../../core/scene/displayList";
 import { emojiLevel, pictureLevel } from "../../core/scene/drawnLevel";
 import { type PaintContext, type PaintResources, type Surface } from "../../paint/resources";

@@ -107,6 +107,9 @@ export function openPaintPool(size = config().PAINT_THREADS ?? availableParallel
 /** The task with most pixels to paint: the long ones first, so that no thread is left alone with one at the end. */
 function takeLargest(queue: QueuedTask[]): QueuedTask | undefined {
   const work = ({ task }: QueuedTask): number => (task.to - task.from) * task.width * task.height;
-  const largest = queue.reduce<number>((best, queued, index) => (work(queued) > work(queue[best] ?? queued) ? index : best), 0);
+  const largest = queue.reduce<number>(
+    (best, queued, index) => (work(queued) > work(queue[best] ?? queued) ? index : best),
+    0,
+  );
   return queue.splice(largest, 1)[0];
 }

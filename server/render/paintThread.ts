@@ -15,8 +15,13 @@ port.on("message", (message: ToThread) => {
     return;
   }
   stopped = false;
-  renderSegment(message.task, () => say({ kind: "frame" }), () => stopped).then(
+  renderSegment(
+    message.task,
+    () => say({ kind: "frame" }),
+    () => stopped,
+  ).then(
     () => say({ kind: "done" }),
-    (error: unknown) => say({ kind: "failed", reason: error instanceof Error ? (error.stack ?? error.message) : String(error) }),
+    (error: unknown) =>
+      say({ kind: "failed", reason: error instanceof Error ? (error.stack ?? error.message) : String(error) }),
   );
 });

@@ -26,7 +26,14 @@ export interface RenderedFile {
  * Renders a promotion in a format to a local file: segments that are not in the store yet are painted and encoded, all
  * are joined without re-encoding, and the sound is mixed and added last. `path` exists only when the whole is done.
  */
-export async function renderFile(pool: PaintPool, input: RenderInput, choice: OutputChoice, path: string, onProgress: (share: number) => void, signal: AbortSignal): Promise<RenderedFile> {
+export async function renderFile(
+  pool: PaintPool,
+  input: RenderInput,
+  choice: OutputChoice,
+  path: string,
+  onProgress: (share: number) => void,
+  signal: AbortSignal,
+): Promise<RenderedFile> {
   const plan = renderPlan(input, choice);
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-render-"));
   try {
@@ -39,7 +46,11 @@ export async function renderFile(pool: PaintPool, input: RenderInput, choice: Ou
         else {
           const file = join(folder, `${segment.from}.mp4`);
           const { from, to } = segment;
-          await pool.render({ ...choice, input, from, to, rate: plan.rate, width: plan.width, height: plan.height, path: file }, onFrame, signal);
+          await pool.render(
+            { ...choice, input, from, to, rate: plan.rate, width: plan.width, height: plan.height, path: file },
+            onFrame,
+            signal,
+          );
           await store().keep(key, file);
         }
         return store().local(key);
@@ -49,24 +60,76 @@ export async function renderFile(pool: PaintPool, input: RenderInput, choice: Ou
     const { size } = await stat(path);
     onProgress(1);
     const fps = plan.rate.numerator / plan.rate.denominator;
-    return { format: choice.format, width: plan.width, height: plan.height, fps, frames: plan.frames, seconds: plan.frames / fps, bytes: size };
+    return {
+      format: choice.format,
+      width: plan.width,
+      height: plan.height,
+      fps,
+      frames: plan.frames,
+      seconds: plan.frames / fps,
+      bytes: size,
+    };
   } finally {
     await rm(folder, { recursive: true, force: true });
   }
 }
 
-async function joinSegments(files: readonly string[], input: RenderInput, plan: RenderPlan, folder: string, path: string, signal: AbortSignal): Promise<void> {
+async function joinSegments(
+  files: readonly string[],
+  input: RenderInput,
+  plan: RenderPlan,
+  folder: string,
+  path: string,
+  signal: AbortSignal,
+): Promise<void> {
   const list = join(folder, "segments.txt");
   await writeFile(list, files.map((file) => `file '${file.replaceAll("'", String.raw`'\''`)}'\n`).join(""));
   const length = (plan.frames * 1000 * plan.rate.denominator) / plan.rate.numerator;
   const tune = input.document.tune ? input.facts.media[input.document.tune] : undefined;
-  const mix = tune?.kind === "sound" ? mixPlan(tune, templateOf(input.facts.templates, input.document.template).sound, length) : null;
+  const mix =
+    tune?.kind === "sound"
+      ? mixPlan(tune, templateOf(input.facts.templates, input.document.template).sound, length)
+      : null;
   const tuneFile = mix && tune ? await store().local(originalKey(input.hashes[tune.id] ?? "")) : null;
   const sound = soundInput(tuneFile, mix, length);
   const args = [
-    "-v", "error", "-y", "-nostdin", ...SAFE_INPUT, "-f", "concat", "-safe", "0", "-i", list, ...sound.input,
-    "-map", "0:v:0", "-map", "1:a:0", "-c:v", "copy", "-af", sound.filter, "-c:a", "aac", "-profile:a", "aac_low", "-b:a", "192k", "-ar", "48000", "-ac", "2",
-    "-map_metadata", "-1", "-movflags", "+faststart", "-f", "mp4", path,
+    "-v",
+    "error",
+    "-y",
+    "-nostdin",
+    ...SAFE_INPUT,
+    "-f",
+    "concat",
+    "-safe",
+    "0",
+    "-i",
+    list,
+    ...sound.input,
+    "-map",
+    "0:v:0",
+    "-map",
+    "1:a:0",
+    "-c:v",
+    "copy",
+    "-af",
+    sound.filter,
+    "-c:a",
+    "aac",
+    "-profile:a",
+    "aac_low",
+    "-b:a",
+    "192k",
+    "-ar",
+    "48000",
+    "-ac",
+    "2",
+    "-map_metadata",
+    "-1",
+    "-movflags",
+    "+faststart",
+    "-f",
+    "mp4",
+    path,
   ];
   await runProgram("ffmpeg", args, { timeLimitMs: 300_000, signal });
 }

@@ -9,9 +9,22 @@ const stored = (value: unknown): object => JSON.parse(JSON.stringify(value)) as 
 
 test("a render that was asked for before templates had editions can be taken up again", async () => {
   // What is undefined is left out of JSON, as it was not there then.
-  const facts = { ...testFacts(), templates: undefined, products: undefined, listed: undefined, brand: { ...testFacts().brand, website: undefined } };
+  const facts = {
+    ...testFacts(),
+    templates: undefined,
+    products: undefined,
+    listed: undefined,
+    brand: { ...testFacts().brand, website: undefined },
+  };
   const now = testDocument({ fills: { "hook.headline": { kind: "words", text: "Stored in the old days" } } });
-  const document = { ...now, version: 1, template: now.template.slug, scenes: undefined, changes: undefined, spare: undefined };
+  const document = {
+    ...now,
+    version: 1,
+    template: now.template.slug,
+    scenes: undefined,
+    changes: undefined,
+    spare: undefined,
+  };
   const input = readRenderInput(stored({ document, facts, hashes: { a: "b" } }));
   expect(input.hashes).toEqual({ a: "b" });
   const promotion = resolvePromotion(input.document, input.facts);

@@ -14,7 +14,8 @@ export interface RenderInput {
 
 /** Reads the fixed input of a render back from the database. */
 export function readRenderInput(value: object): RenderInput {
-  if (!("document" in value && "facts" in value && "hashes" in value)) throw new TypeError("A stored render lacks its input.");
+  if (!("document" in value && "facts" in value && "hashes" in value))
+    throw new TypeError("A stored render lacks its input.");
   const { facts, hashes } = value as Pick<RenderInput, "facts" | "hashes">;
   return { document: readPromotion(value.document), facts: upgradedFacts(facts), hashes };
 }
@@ -22,7 +23,13 @@ export function readRenderInput(value: object): RenderInput {
 /** Renders stored before templates had editions lack what only newer arrangements show; all were of shipped templates. */
 function upgradedFacts(facts: Facts): Facts {
   const older: Partial<Facts> = facts;
-  return { ...facts, brand: { ...facts.brand, website: (facts.brand as Partial<Facts["brand"]>).website ?? "" }, products: older.products ?? {}, listed: older.listed ?? [], templates: older.templates ?? SHIPPED_BY_REF };
+  return {
+    ...facts,
+    brand: { ...facts.brand, website: (facts.brand as Partial<Facts["brand"]>).website ?? "" },
+    products: older.products ?? {},
+    listed: older.listed ?? [],
+    templates: older.templates ?? SHIPPED_BY_REF,
+  };
 }
 
 export interface OutputChoice {

@@ -4,15 +4,30 @@ import { type RenderInput } from "./renderInput";
 import { renderPlan } from "./renderPlan";
 
 const input = (change: Partial<Promotion> = {}, hashes: Record<string, string> = {}): RenderInput => ({
-  document: testDocument(change), facts: testFacts(), hashes: { [PICTURE_ID]: "a".repeat(64), [CLIP_ID]: "b".repeat(64), ...hashes },
+  document: testDocument(change),
+  facts: testFacts(),
+  hashes: { [PICTURE_ID]: "a".repeat(64), [CLIP_ID]: "b".repeat(64), ...hashes },
 });
-const keys = (from: RenderInput, format: "square" | "vertical" = "square", quality: "480p" | "1080p" = "1080p"): string[] => renderPlan(from, { format, quality }).segments.map(({ key }) => key);
-const changed = (one: string[], other: string[]): number[] => one.flatMap((key, index) => (key === other[index] ? [] : [index]));
+const keys = (
+  from: RenderInput,
+  format: "square" | "vertical" = "square",
+  quality: "480p" | "1080p" = "1080p",
+): string[] => renderPlan(from, { format, quality }).segments.map(({ key }) => key);
+const changed = (one: string[], other: string[]): number[] =>
+  one.flatMap((key, index) => (key === other[index] ? [] : [index]));
 
 test("15 s at 30 frames a second are 450 frames in seven segments without gaps", () => {
   const { frames, segments } = renderPlan(input(), { format: "square", quality: "1080p" });
   expect(frames).toBe(450);
-  expect(segments.map(({ from, to }) => [from, to])).toEqual([[0, 90], [90, 105], [105, 195], [195, 210], [210, 315], [315, 330], [330, 450]]);
+  expect(segments.map(({ from, to }) => [from, to])).toEqual([
+    [0, 90],
+    [90, 105],
+    [105, 195],
+    [195, 210],
+    [210, 315],
+    [315, 330],
+    [330, 450],
+  ]);
 });
 
 test("a change of one scene's words changes that scene and its transitions only", () => {

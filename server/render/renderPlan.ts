@@ -25,7 +25,11 @@ export interface RenderPlan {
 }
 
 /** Cuts a promotion in a format into segments. A segment whose key was seen before need not be rendered again. */
-export function renderPlan(input: RenderInput, { format, quality }: OutputChoice, rate: FrameRate = FPS_30): RenderPlan {
+export function renderPlan(
+  input: RenderInput,
+  { format, quality }: OutputChoice,
+  rate: FrameRate = FPS_30,
+): RenderPlan {
   const promotion = resolvePromotion(input.document, input.facts);
   const { width, height } = outputSize(format, quality);
   const frames = frameCount(promotion.length, rate);
@@ -35,7 +39,11 @@ export function renderPlan(input: RenderInput, { format, quality }: OutputChoice
   for (let frame = 1; frame <= frames; frame++) {
     const next = frame < frames ? scenesOnFrame(promotion, frame, rate) : "end";
     if (next === shown) continue;
-    segments.push({ from: start, to: frame, key: segmentHash(input, promotion, { format, quality }, rate, start, frame) });
+    segments.push({
+      from: start,
+      to: frame,
+      key: segmentHash(input, promotion, { format, quality }, rate, start, frame),
+    });
     start = frame;
     shown = next;
   }
@@ -47,16 +55,42 @@ function scenesOnFrame({ spans }: ResolvedPromotion, frame: number, rate: FrameR
   return `${under.index}/${over?.span.index ?? ""}`;
 }
 
-function segmentHash(input: RenderInput, promotion: ResolvedPromotion, output: OutputChoice, rate: FrameRate, from: number, to: number): string {
+function segmentHash(
+  input: RenderInput,
+  promotion: ResolvedPromotion,
+  output: OutputChoice,
+  rate: FrameRate,
+  from: number,
+  to: number,
+): string {
   const { under, over } = scenesAt(promotion.spans, frameTime(from, rate));
   const last = promotion.scenes.length - 1;
   const shown = [under, ...(over ? [over.span] : [])].map((span) => {
     const scene = promotion.scenes[span.index];
-    return { scene, hashes: scene && mediaHashes(scene, input), start: frameTime(from, rate) - span.start, first: span.index === 0, last: span.index === last };
+    return {
+      scene,
+      hashes: scene && mediaHashes(scene, input),
+      start: frameTime(from, rate) - span.start,
+      first: span.index === 0,
+      last: span.index === last,
+    };
   });
-  const brand = { ...promotion.facts.brand, logoHashes: promotion.facts.brand.logos.map(({ picture }) => input.hashes[picture.id] ?? null) };
-  const inputs = { painter: PAINTER_VERSION, encoder: ENCODER_VERSION, ...output, rate, frames: to - from, overlap: over ? over.span.entered - over.span.start : 0, brand, shown };
+  const brand = {
+    ...promotion.facts.brand,
+    logoHashes: promotion.facts.brand.logos.map(({ picture }) => input.hashes[picture.id] ?? null),
+  };
+  const inputs = {
+    painter: PAINTER_VERSION,
+    encoder: ENCODER_VERSION,
+    ...output,
+    rate,
+    frames: to - from,
+    overlap: over ? over.span.entered - over.span.start : 0,
+    brand,
+    shown,
+  };
   return createHash("sha256").update(JSON.stringify(inputs)).digest("hex");
 }
 
-const mediaHashes = (scene: ResolvedScene, input: RenderInput): (string | null)[] => Object.values(scene.media).map((item) => (item ? (input.hashes[item.id] ?? null) : null));
+const mediaHashes = (scene: ResolvedScene, input: RenderInput): (string | null)[] =>
+  Object.values(scene.media).map((item) => (item ? (input.hashes[item.id] ?? null) : null));

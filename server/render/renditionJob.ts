@@ -25,26 +25,47 @@ export async function renderRendition(db: Kysely<Database>, pool: PaintPool, ren
     .select(["rendition.team_id", "rendition.format", "rendition.state", "render.quality", "render.input"])
     .executeTakeFirst();
   if (!row || row.state === "ready" || row.state === "cancelled") return;
-  if (!isFormatName(row.format) || !isQuality(row.quality)) throw new TypeError(`Rendition ${renditionId} asks for ${row.format} at ${row.quality}, which there is not.`);
+  if (!isFormatName(row.format) || !isQuality(row.quality))
+    throw new TypeError(`Rendition ${renditionId} asks for ${row.format} at ${row.quality}, which there is not.`);
 
   const stop = new AbortController();
   const tell = async (state: RenditionState, progress: number): Promise<void> => {
-    const changed = await db.updateTable("rendition").set({ state, progress }).where("id", "=", renditionId).where("state", "in", ["waiting", "working"]).executeTakeFirst();
+    const changed = await db
+      .updateTable("rendition")
+      .set({ state, progress })
+      .where("id", "=", renditionId)
+      .where("state", "in", ["waiting", "working"])
+      .executeTakeFirst();
     if (changed.numUpdatedRows === 0n) stop.abort();
     else await tellTeam(db, { team: row.team_id, topic: "rendition", id: renditionId, state, progress });
   };
   let progress = 0;
-  const ticker = setInterval(() => tell("working", progress).catch((error: unknown) => log.warn({ error }, "progress was not told")), TELL_EVERY_MS);
+  const ticker = setInterval(
+    () => tell("working", progress).catch((error: unknown) => log.warn({ error }, "progress was not told")),
+    TELL_EVERY_MS,
+  );
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-rendition-"));
   try {
     await tell("working", 0);
     const path = join(folder, "file.mp4");
     const started = Date.now();
-    const file = await renderFile(pool, readRenderInput(row.input), { format: row.format, quality: row.quality }, path, (share) => (progress = share), stop.signal);
+    const file = await renderFile(
+      pool,
+      readRenderInput(row.input),
+      { format: row.format, quality: row.quality },
+      path,
+      (share) => (progress = share),
+      stop.signal,
+    );
     clearInterval(ticker);
     const key = renditionKey(renditionId);
     await store().keep(key, path);
-    await db.updateTable("rendition").set({ state: "ready", progress: 1, file_key: key, file: JSON.stringify(file) }).where("id", "=", renditionId).where("state", "=", "working").execute();
+    await db
+      .updateTable("rendition")
+      .set({ state: "ready", progress: 1, file_key: key, file: JSON.stringify(file) })
+      .where("id", "=", renditionId)
+      .where("state", "=", "working")
+      .execute();
     await tellTeam(db, { team: row.team_id, topic: "rendition", id: renditionId, state: "ready", progress: 1 });
     log.info({ rendition: renditionId, format: row.format, ms: Date.now() - started }, "rendition ready");
   } catch (error) {
@@ -60,7 +81,10 @@ export async function renderRendition(db: Kysely<Database>, pool: PaintPool, ren
 export async function giveUpRendition(db: Kysely<Database>, renditionId: string): Promise<void> {
   const row = await db
     .updateTable("rendition")
-    .set({ state: "failed", problem: "Rendering failed on our side. Press Retry; if it fails again, tell whoever runs Stencilcraft." })
+    .set({
+      state: "failed",
+      problem: "Rendering failed on our side. Press Retry; if it fails again, tell whoever runs Stencilcraft.",
+    })
     .where("id", "=", renditionId)
     .where("state", "in", ["waiting", "working"])
     .returning("team_id")

@@ -11,7 +11,12 @@ import { type StoredPromotion } from "../promotions/promotionStore";
 import { type RenderedFile } from "./renderFile";
 
 /** Asks for renditions of a promotion as it stands now, one per format; each is a job of its own. */
-export async function requestRender(scope: TeamScope, promotion: StoredPromotion, formats: readonly FormatName[], quality: Quality): Promise<string> {
+export async function requestRender(
+  scope: TeamScope,
+  promotion: StoredPromotion,
+  formats: readonly FormatName[],
+  quality: Quality,
+): Promise<string> {
   const input = await loadRenderInput(scope, promotion.document);
   return scope.together(async (within) => {
     const render = await within
@@ -19,7 +24,10 @@ export async function requestRender(scope: TeamScope, promotion: StoredPromotion
       .returning("id")
       .executeTakeFirstOrThrow();
     for (const format of formats) {
-      const { id } = await within.addRendition({ render_id: render.id, format, file: null, file_key: null, problem: null }).returning("id").executeTakeFirstOrThrow();
+      const { id } = await within
+        .addRendition({ render_id: render.id, format, file: null, file_key: null, problem: null })
+        .returning("id")
+        .executeTakeFirstOrThrow();
       await enqueue(within.connection, "render-rendition", { rendition: id });
     }
     return render.id;
@@ -44,25 +52,58 @@ export interface RenderView {
 }
 
 const fileSchema = object({
-  format: string().required(), width: number().required(), height: number().required(), fps: number().required(),
-  frames: number().required(), seconds: number().required(), bytes: number().required(),
+  format: string().required(),
+  width: number().required(),
+  height: number().required(),
+  fps: number().required(),
+  frames: number().required(),
+  seconds: number().required(),
+  bytes: number().required(),
 });
 
 /** The renders of a promotion, newest first. */
 export async function rendersOf(scope: TeamScope, promotionId: string, most = 10): Promise<RenderView[]> {
-  const renders = await scope.renders().select(["id", "revision", "quality", "created_at"]).where("promotion_id", "=", promotionId).orderBy("created_at", "desc").limit(most).execute();
+  const renders = await scope
+    .renders()
+    .select(["id", "revision", "quality", "created_at"])
+    .where("promotion_id", "=", promotionId)
+    .orderBy("created_at", "desc")
+    .limit(most)
+    .execute();
   if (renders.length === 0) return [];
-  const rows = await scope.renditions().selectAll().where("render_id", "in", renders.map((render) => render.id)).orderBy("created_at").orderBy("format").execute();
+  const rows = await scope
+    .renditions()
+    .selectAll()
+    .where(
+      "render_id",
+      "in",
+      renders.map((render) => render.id),
+    )
+    .orderBy("created_at")
+    .orderBy("format")
+    .execute();
   return renders.map((render) => ({
     id: render.id,
     revision: render.revision,
     quality: isQuality(render.quality) ? render.quality : "1080p",
     createdAt: render.created_at,
-    renditions: rows.filter((row) => row.render_id === render.id).flatMap((row) =>
-      isFormatName(row.format)
-        ? [{ id: row.id, format: row.format, state: row.state, progress: row.progress, problem: row.problem, outdatedBy: row.outdated_by, file: row.file ? fileSchema.validateSync(row.file) : null }]
-        : [],
-    ),
+    renditions: rows
+      .filter((row) => row.render_id === render.id)
+      .flatMap((row) =>
+        isFormatName(row.format)
+          ? [
+              {
+                id: row.id,
+                format: row.format,
+                state: row.state,
+                progress: row.progress,
+                problem: row.problem,
+                outdatedBy: row.outdated_by,
+                file: row.file ? fileSchema.validateSync(row.file) : null,
+              },
+            ]
+          : [],
+      ),
   }));
 }
 
@@ -70,14 +111,27 @@ const unfinished: RenditionState[] = ["waiting", "working"];
 
 /** Stops a rendition that is not finished. The worker notices within a second; nothing half made is kept. */
 export async function cancelRendition(scope: TeamScope, id: string): Promise<void> {
-  const row = await scope.changeRendition().set({ state: "cancelled" }).where("id", "=", id).where("state", "in", unfinished).returning("id").executeTakeFirst();
-  if (row) await tellTeam(scope.connection, { team: scope.teamId, topic: "rendition", id, state: "cancelled", progress: 0 });
+  const row = await scope
+    .changeRendition()
+    .set({ state: "cancelled" })
+    .where("id", "=", id)
+    .where("state", "in", unfinished)
+    .returning("id")
+    .executeTakeFirst();
+  if (row)
+    await tellTeam(scope.connection, { team: scope.teamId, topic: "rendition", id, state: "cancelled", progress: 0 });
 }
 
 /** Queues a failed or cancelled rendition again, from the same input. */
 export async function retryRendition(scope: TeamScope, id: string): Promise<void> {
   await scope.together(async (within) => {
-    const row = await within.changeRendition().set({ state: "waiting", progress: 0, problem: null }).where("id", "=", id).where("state", "in", ["failed", "cancelled"]).returning("id").executeTakeFirst();
+    const row = await within
+      .changeRendition()
+      .set({ state: "waiting", progress: 0, problem: null })
+      .where("id", "=", id)
+      .where("state", "in", ["failed", "cancelled"])
+      .returning("id")
+      .executeTakeFirst();
     if (row) await enqueue(within.connection, "render-rendition", { rendition: id });
   });
 }

@@ -17,16 +17,26 @@ beforeAll(async () => {
 afterAll(() => rm(folder, { recursive: true }));
 
 async function measured(path: string): Promise<{ loudness: number | null; peak: number | null }> {
-  const { stderr } = await runProgram("ffmpeg", ["-v", "info", "-nostats", "-i", path, "-af", "ebur128=peak=true", "-f", "null", "-"], limit);
+  const { stderr } = await runProgram(
+    "ffmpeg",
+    ["-v", "info", "-nostats", "-i", path, "-af", "ebur128=peak=true", "-f", "null", "-"],
+    limit,
+  );
   return readLoudness(stderr);
 }
 
 async function mixed(tune: string | null): Promise<string> {
   const about = tune ? await measured(tune) : { loudness: null, peak: null };
-  const plan = tune ? mixPlan({ kind: "sound", id: "t", name: "t", length: 0, ...about }, ONE_OFFER.sound, LENGTH) : null;
+  const plan = tune
+    ? mixPlan({ kind: "sound", id: "t", name: "t", length: 0, ...about }, ONE_OFFER.sound, LENGTH)
+    : null;
   const { input, filter } = soundInput(tune, plan, LENGTH);
   const path = join(folder, "mixed.wav");
-  await runProgram("ffmpeg", ["-v", "error", "-y", "-nostdin", ...input, "-af", filter, "-ar", "48000", "-ac", "2", path], limit);
+  await runProgram(
+    "ffmpeg",
+    ["-v", "error", "-y", "-nostdin", ...input, "-af", filter, "-ar", "48000", "-ac", "2", path],
+    limit,
+  );
   return path;
 }
 
@@ -37,7 +47,9 @@ async function tuneOf(source: string): Promise<string> {
 }
 
 test("EBU Tech 3341, case 1: a stereo sine of 1 kHz at −23 dBFS measures −23.0 ± 0.1 LUFS", async () => {
-  const { loudness } = await measured(await tuneOf("aevalsrc=0.0707946*sin(2*PI*1000*t)|0.0707946*sin(2*PI*1000*t):d=20:s=48000"));
+  const { loudness } = await measured(
+    await tuneOf("aevalsrc=0.0707946*sin(2*PI*1000*t)|0.0707946*sin(2*PI*1000*t):d=20:s=48000"),
+  );
   expect(Math.abs((loudness ?? 0) + 23)).toBeLessThanOrEqual(0.1);
 });
 
@@ -47,14 +59,37 @@ test("a tune comes out at −14 LUFS, peaks under −1 dBTP, exactly as long as 
   // Fades take a little off the whole.
   expect(Math.abs((loudness ?? 0) + 14)).toBeLessThan(1);
   expect(peak ?? 0).toBeLessThanOrEqual(-1);
-  const { stdout } = await runProgram("ffprobe", ["-v", "error", "-show_entries", "stream=duration_ts,sample_rate,channels", "-of", "csv=p=0", path], limit);
+  const { stdout } = await runProgram(
+    "ffprobe",
+    ["-v", "error", "-show_entries", "stream=duration_ts,sample_rate,channels", "-of", "csv=p=0", path],
+    limit,
+  );
   expect(stdout.trim()).toBe("48000,2,720000");
 });
 
 test("it fades in from silence and out to silence", async () => {
   const path = await mixed(await tuneOf("anoisesrc=c=pink:a=0.2:d=30:r=48000:seed=7"));
   const volume = async (start: number, length: number): Promise<number> => {
-    const { stderr } = await runProgram("ffmpeg", ["-v", "info", "-nostats", "-ss", String(start), "-t", String(length), "-i", path, "-af", "volumedetect", "-f", "null", "-"], limit);
+    const { stderr } = await runProgram(
+      "ffmpeg",
+      [
+        "-v",
+        "info",
+        "-nostats",
+        "-ss",
+        String(start),
+        "-t",
+        String(length),
+        "-i",
+        path,
+        "-af",
+        "volumedetect",
+        "-f",
+        "null",
+        "-",
+      ],
+      limit,
+    );
     return Number(/mean_volume: (-?[\d.]+|-inf) dB/.exec(stderr)?.[1]);
   };
   const [opening, middle, closing] = [await volume(0, 0.05), await volume(7, 1), await volume(14.95, 0.05)];
@@ -65,6 +100,10 @@ test("it fades in from silence and out to silence", async () => {
 test("a tune shorter than the promotion is followed by silence; no tune is silence", async () => {
   expect((await measured(await mixed(null))).loudness).toBeNull();
   const path = await mixed(await tuneOf("sine=f=440:d=3"));
-  const { stderr } = await runProgram("ffmpeg", ["-v", "info", "-nostats", "-i", path, "-af", "silencedetect=n=-60dB:d=5", "-f", "null", "-"], limit);
+  const { stderr } = await runProgram(
+    "ffmpeg",
+    ["-v", "info", "-nostats", "-i", path, "-af", "silencedetect=n=-60dB:d=5", "-f", "null", "-"],
+    limit,
+  );
   expect(Number(/silence_start: ([\d.]+)/.exec(stderr)?.[1])).toBeCloseTo(3, 0);
 });

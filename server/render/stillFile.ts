@@ -16,12 +16,21 @@ import { openFrameSource } from "./frameSource";
 const SHORT_SIDE = 360;
 
 /** A local PNG of a scene's settled moment, painted on first use and kept under a hash of all it shows. */
-export async function stillFile(scope: TeamScope, document: Promotion, format: FormatName, scene: number): Promise<string> {
+export async function stillFile(
+  scope: TeamScope,
+  document: Promotion,
+  format: FormatName,
+  scene: number,
+): Promise<string> {
   const input = await loadRenderInput(scope, document);
   const { spans } = resolvePromotion(input.document, input.facts);
   const span = spans[scene] ?? spans[0];
   if (!span) throw new Response("This promotion has no scene.", { status: 404 });
-  const key = stillKey(createHash("sha256").update(JSON.stringify([PAINTER_VERSION, SHORT_SIDE, format, span.index, input])).digest("hex"));
+  const key = stillKey(
+    createHash("sha256")
+      .update(JSON.stringify([PAINTER_VERSION, SHORT_SIDE, format, span.index, input]))
+      .digest("hex"),
+  );
   if (!(await store().has(key))) {
     const { width, height } = FORMATS[format];
     const size = { width: Math.round((width * SHORT_SIDE) / 1080), height: Math.round((height * SHORT_SIDE) / 1080) };

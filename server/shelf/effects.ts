@@ -36,7 +36,11 @@ function pop(): Stereo {
 }
 function whoosh(random: Random): Stereo {
   const hiss = noise(random, (time) => 0.02 + 0.3 * Math.sin(Math.PI * Math.min(1, time / 0.9)) ** 2);
-  return voice(1, (time) => hiss(time) * Math.sin(Math.PI * Math.min(1, time)) ** 1.5, (time) => time * 2 - 1);
+  return voice(
+    1,
+    (time) => hiss(time) * Math.sin(Math.PI * Math.min(1, time)) ** 1.5,
+    (time) => time * 2 - 1,
+  );
 }
 function chime(random: Random): Stereo {
   const track = silence(2.4);
@@ -45,21 +49,44 @@ function chime(random: Random): Stereo {
 }
 function page(random: Random): Stereo {
   const rustle = noise(random, (time) => 0.25 + 0.5 * Math.abs(Math.sin(time * 40)));
-  return voice(0.6, (time) => rustle(time) * (Math.exp(-((time - 0.12) ** 2) / 0.004) + 0.6 * Math.exp(-((time - 0.34) ** 2) / 0.008)), (time) => 0.6 - time * 2);
+  return voice(
+    0.6,
+    (time) => rustle(time) * (Math.exp(-((time - 0.12) ** 2) / 0.004) + 0.6 * Math.exp(-((time - 0.34) ** 2) / 0.008)),
+    (time) => 0.6 - time * 2,
+  );
 }
 function drop(): Stereo {
-  return room(voice(0.7, (time) => Math.sin(TURN * (420 + 900 * time ** 0.5) * time) * Math.exp(-time * 13) * Math.min(1, time * 400)));
+  return room(
+    voice(
+      0.7,
+      (time) => Math.sin(TURN * (420 + 900 * time ** 0.5) * time) * Math.exp(-time * 13) * Math.min(1, time * 400),
+    ),
+  );
 }
 function rise(random: Random): Stereo {
   const air = noise(random, (time) => 0.01 + 0.16 * (time / 2));
-  return voice(2, (time) => 0.5 * (time / 2) ** 2 * (Math.sin(TURN * (110 * time + 55 * time ** 2)) + 1.4 * air(time)) * Math.min(1, (2 - time) * 30));
+  return voice(
+    2,
+    (time) =>
+      0.5 *
+      (time / 2) ** 2 *
+      (Math.sin(TURN * (110 * time + 55 * time ** 2)) + 1.4 * air(time)) *
+      Math.min(1, (2 - time) * 30),
+  );
 }
 function thud(): Stereo {
-  return room(voice(0.9, (time) => Math.sin(TURN * (48 * time + 6 * (1 - Math.exp(-time * 16)))) * Math.exp(-time * 6.5) * Math.min(1, time * 300)));
+  return room(
+    voice(
+      0.9,
+      (time) =>
+        Math.sin(TURN * (48 * time + 6 * (1 - Math.exp(-time * 16)))) * Math.exp(-time * 6.5) * Math.min(1, time * 300),
+    ),
+  );
 }
 function shimmer(random: Random): Stereo {
   const track = silence(3);
-  for (let index = 0; index < 16; index++) pluck(track, index * 0.075, random.pick([84, 86, 88, 91, 93, 96]), 1.6, 0.3, random.between(-0.8, 0.8), random);
+  for (let index = 0; index < 16; index++)
+    pluck(track, index * 0.075, random.pick([84, 86, 88, 91, 93, 96]), 1.6, 0.3, random.between(-0.8, 0.8), random);
   for (const note of [60, 67, 72]) pad(track, 0, note, 2.8, 0.04, 0);
   return room(track);
 }

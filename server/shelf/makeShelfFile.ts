@@ -57,7 +57,33 @@ function drawMotif(canvas: Canvas, motif: MotifName, colors: MotifColors, seed: 
 
 async function makeLoop(recipe: Extract<ShelfRecipe, { kind: "clip" }>, size: ShelfSize, path: string): Promise<void> {
   const [side, rate] = [CLIP_SIDE[size], CLIP_RATE[size]];
-  const args = ["-v", "error", "-y", "-f", "rawvideo", "-pix_fmt", "rgba", "-s", `${side}x${side}`, "-r", String(rate), "-i", "pipe:0", "-vf", "scale=out_color_matrix=bt709:out_range=tv,format=yuv420p", "-c:v", "libx264", "-preset", "veryfast", "-crf", size === "full" ? "18" : "26", ...BT709, "-movflags", "+faststart", path];
+  const args = [
+    "-v",
+    "error",
+    "-y",
+    "-f",
+    "rawvideo",
+    "-pix_fmt",
+    "rgba",
+    "-s",
+    `${side}x${side}`,
+    "-r",
+    String(rate),
+    "-i",
+    "pipe:0",
+    "-vf",
+    "scale=out_color_matrix=bt709:out_range=tv,format=yuv420p",
+    "-c:v",
+    "libx264",
+    "-preset",
+    "veryfast",
+    "-crf",
+    size === "full" ? "18" : "26",
+    ...BT709,
+    "-movflags",
+    "+faststart",
+    path,
+  ];
   const encoder = spawn("ffmpeg", args, { stdio: ["pipe", "ignore", "inherit"] });
   const ended = once(encoder, "close");
   const canvas = createCanvas(side, side);

@@ -16,7 +16,14 @@ export interface MotifColors {
  * Draws a pattern or scene over a whole canvas. `phase` goes from 0 to 1 through one loop of its movement; 0 and 1 look the
  * same. The same numbers from `random` are asked for in every frame of a loop.
  */
-export type Motif = (ctx: SKRSContext2D, width: number, height: number, colors: MotifColors, random: Random, phase: number) => void;
+export type Motif = (
+  ctx: SKRSContext2D,
+  width: number,
+  height: number,
+  colors: MotifColors,
+  random: Random,
+  phase: number,
+) => void;
 
 const TURN = Math.PI * 2;
 
@@ -35,7 +42,13 @@ function washed(ctx: SKRSContext2D, width: number, height: number, from: string,
 }
 
 /** Everything in `draw`, softened: drawn small, blurred there, and enlarged. */
-function softly(ctx: SKRSContext2D, width: number, height: number, radius: number, draw: (ctx: SKRSContext2D) => void): void {
+function softly(
+  ctx: SKRSContext2D,
+  width: number,
+  height: number,
+  radius: number,
+  draw: (ctx: SKRSContext2D) => void,
+): void {
   const by = Math.max(1, radius / 4);
   const small = createCanvas(Math.ceil(width / by), Math.ceil(height / by));
   const inner = small.getContext("2d");
@@ -83,9 +96,22 @@ function leafShape(ctx: SKRSContext2D, length: number, width: number): void {
 const glow: Motif = (ctx, width, height, { ground, main, accent, deep }, random, phase) => {
   washed(ctx, width, height, shade(ground, 0.03), shade(main, 0.12));
   const size = Math.max(width, height);
-  for (const [color, alpha] of [[main, 0.75], [accent, 0.6], [deep, 0.55], [shade(accent, 0.15), 0.5], [ground, 0.8]] as const) {
+  for (const [color, alpha] of [
+    [main, 0.75],
+    [accent, 0.6],
+    [deep, 0.55],
+    [shade(accent, 0.15), 0.5],
+    [ground, 0.8],
+  ] as const) {
     const [x, y, orbit, start] = [random.next(), random.next(), random.between(0.04, 0.1), random.next()];
-    blob(ctx, width * (x + orbit * Math.cos(TURN * (phase + start))), height * (y + orbit * Math.sin(TURN * (phase + start))), size * random.between(0.35, 0.6), color, alpha);
+    blob(
+      ctx,
+      width * (x + orbit * Math.cos(TURN * (phase + start))),
+      height * (y + orbit * Math.sin(TURN * (phase + start))),
+      size * random.between(0.35, 0.6),
+      color,
+      alpha,
+    );
   }
   grain(ctx, width, height, 0.05, random);
 };
@@ -100,7 +126,13 @@ const waves: Motif = (ctx, width, height, { ground, main, deep, accent }, random
     const swell = height * (0.02 + 0.045 * at);
     ctx.beginPath();
     ctx.moveTo(0, height);
-    for (let x = 0; x <= width + 8; x += 8) ctx.lineTo(x, level + swell * Math.sin((x / width) * TURN * long + start + turns * TURN * phase) + swell * 0.5 * Math.sin((x / width) * TURN * long * 2.1 + start * 2 + TURN * phase));
+    for (let x = 0; x <= width + 8; x += 8)
+      ctx.lineTo(
+        x,
+        level +
+          swell * Math.sin((x / width) * TURN * long + start + turns * TURN * phase) +
+          swell * 0.5 * Math.sin((x / width) * TURN * long * 2.1 + start * 2 + TURN * phase),
+      );
     ctx.lineTo(width, height);
     ctx.closePath();
     const top = layer === 2 ? accent : shade(main, 0.22 - 0.34 * at);
@@ -169,10 +201,20 @@ const lights: Motif = (ctx, width, height, { deep, main, accent, ground }, rando
   washed(ctx, width, height, shade(deep, -0.05), shade(main, -0.08), 1.1);
   const edge = Math.min(width, height);
   for (let index = 0; index < 46; index++) {
-    const [x, y, size, start, drift] = [random.next(), random.next(), random.between(0.015, 0.085), random.next(), random.between(0.01, 0.03)];
+    const [x, y, size, start, drift] = [
+      random.next(),
+      random.next(),
+      random.between(0.015, 0.085),
+      random.next(),
+      random.between(0.01, 0.03),
+    ];
     const color = random.pick([accent, ground, shade(accent, 0.15), shade(main, 0.3)]);
     const pulse = 0.5 + 0.5 * Math.sin(TURN * (phase + start));
-    const [cx, cy, radius] = [width * x + edge * drift * Math.cos(TURN * (phase + start)), height * y + edge * drift * Math.sin(TURN * (phase + start)), edge * size];
+    const [cx, cy, radius] = [
+      width * x + edge * drift * Math.cos(TURN * (phase + start)),
+      height * y + edge * drift * Math.sin(TURN * (phase + start)),
+      edge * size,
+    ];
     const disc = ctx.createRadialGradient(cx, cy, radius * 0.1, cx, cy, radius);
     disc.addColorStop(0, withAlpha(color, 0.12 + 0.16 * pulse));
     disc.addColorStop(0.86, withAlpha(color, 0.2 + 0.3 * pulse));
@@ -190,7 +232,14 @@ const scraps: Motif = (ctx, width, height, { ground, main, accent, deep }, rando
   blob(ctx, width / 2, height * 0.4, Math.max(width, height) * 0.6, shade(ground, 0.06), 0.8);
   const edge = Math.min(width, height);
   for (let index = 0; index < 90; index++) {
-    const [x, y, size, start, turns, tilt] = [random.next(), random.next(), random.between(0.012, 0.034), random.next(), Math.round(random.between(1, 3)), random.next() * TURN];
+    const [x, y, size, start, turns, tilt] = [
+      random.next(),
+      random.next(),
+      random.between(0.012, 0.034),
+      random.next(),
+      Math.round(random.between(1, 3)),
+      random.next() * TURN,
+    ];
     const down = (y + phase) % 1;
     ctx.save();
     ctx.translate(width * (x + 0.03 * Math.sin(TURN * (phase + start))), height * (down * 1.16 - 0.08));
@@ -243,7 +292,13 @@ const hills: Motif = (ctx, width, height, { ground, main, deep, accent }, random
     const [one, two, three] = [random.next() * TURN, random.next() * TURN, random.between(0.8, 1.6)];
     ctx.beginPath();
     ctx.moveTo(0, height);
-    for (let x = 0; x <= width + 6; x += 6) ctx.lineTo(x, base + height * 0.055 * Math.sin((x / width) * TURN * three + one) + height * 0.02 * Math.sin((x / width) * TURN * 3.3 + two));
+    for (let x = 0; x <= width + 6; x += 6)
+      ctx.lineTo(
+        x,
+        base +
+          height * 0.055 * Math.sin((x / width) * TURN * three + one) +
+          height * 0.02 * Math.sin((x / width) * TURN * 3.3 + two),
+      );
     ctx.lineTo(width, height);
     ctx.closePath();
     const fill = ctx.createLinearGradient(0, base - height * 0.08, 0, height);
@@ -289,7 +344,10 @@ const weave: Motif = (ctx, width, height, { ground, main }, random) => {
   for (let y = 0; y < height; y += thread)
     for (let x = 0; x < width; x += thread) {
       const over = (x / thread + y / thread) % 2 === 0;
-      ctx.fillStyle = withAlpha(shade(over ? ground : main, (over ? 0.02 : 0.26) + random.between(-0.045, 0.045)), over ? 0.8 : 0.45);
+      ctx.fillStyle = withAlpha(
+        shade(over ? ground : main, (over ? 0.02 : 0.26) + random.between(-0.045, 0.045)),
+        over ? 0.8 : 0.45,
+      );
       ctx.fillRect(x, y, thread - 0.6, thread - 0.6);
     }
   blob(ctx, width * 0.3, height * 0.2, Math.max(width, height) * 0.9, shade(ground, 0.08), 0.35);
@@ -305,7 +363,10 @@ const boards: Motif = (ctx, width, height, { main, deep, ground }, random) => {
     for (let line = 0; line < 46; line++) {
       const y = top + (height / count) * random.next();
       const [bend, start] = [random.between(2, 9), random.next() * TURN];
-      ctx.strokeStyle = withAlpha(shade(random.next() < 0.7 ? deep : ground, random.between(-0.04, 0.1)), random.between(0.05, 0.2));
+      ctx.strokeStyle = withAlpha(
+        shade(random.next() < 0.7 ? deep : ground, random.between(-0.04, 0.1)),
+        random.between(0.05, 0.2),
+      );
       ctx.lineWidth = random.between(0.6, 2.6);
       ctx.beginPath();
       for (let x = 0; x <= width + 24; x += 24) ctx.lineTo(x, y + bend * Math.sin((x / width) * 5 + start));
@@ -318,7 +379,15 @@ const boards: Motif = (ctx, width, height, { main, deep, ground }, random) => {
   grain(ctx, width, height, 0.06, random);
 };
 
-function washedPart(ctx: SKRSContext2D, x: number, y: number, width: number, height: number, from: string, to: string): void {
+function washedPart(
+  ctx: SKRSContext2D,
+  x: number,
+  y: number,
+  width: number,
+  height: number,
+  from: string,
+  to: string,
+): void {
   const wash = ctx.createLinearGradient(x, y, x, y + height);
   wash.addColorStop(0, from);
   wash.addColorStop(1, to);
@@ -332,17 +401,35 @@ const plaster: Motif = (ctx, width, height, { ground, main, deep }, random) => {
     for (let patch = 0; patch < 130; patch++) {
       inner.fillStyle = withAlpha(shade(random.pick([ground, main, deep, "#ffffff"]), 0), random.between(0.03, 0.13));
       inner.beginPath();
-      inner.ellipse(width * random.next(), height * random.next(), width * random.between(0.02, 0.16), height * random.between(0.01, 0.07), random.next() * TURN, 0, TURN);
+      inner.ellipse(
+        width * random.next(),
+        height * random.next(),
+        width * random.between(0.02, 0.16),
+        height * random.between(0.01, 0.07),
+        random.next() * TURN,
+        0,
+        TURN,
+      );
       inner.fill();
     }
   });
   for (let scratch = 0; scratch < 60; scratch++) {
     ctx.strokeStyle = withAlpha(random.next() < 0.5 ? "#ffffff" : deep, random.between(0.03, 0.1));
     ctx.lineWidth = random.between(0.5, 1.8);
-    const [x, y, turn, long] = [width * random.next(), height * random.next(), random.next() * TURN, width * random.between(0.02, 0.12)];
+    const [x, y, turn, long] = [
+      width * random.next(),
+      height * random.next(),
+      random.next() * TURN,
+      width * random.between(0.02, 0.12),
+    ];
     ctx.beginPath();
     ctx.moveTo(x, y);
-    ctx.quadraticCurveTo(x + long * 0.5 * Math.cos(turn) + 6, y + long * 0.5 * Math.sin(turn) - 6, x + long * Math.cos(turn), y + long * Math.sin(turn));
+    ctx.quadraticCurveTo(
+      x + long * 0.5 * Math.cos(turn) + 6,
+      y + long * 0.5 * Math.sin(turn) - 6,
+      x + long * Math.cos(turn),
+      y + long * Math.sin(turn),
+    );
     ctx.stroke();
   }
   grain(ctx, width, height, 0.12, random);
@@ -411,15 +498,47 @@ const stripes: Motif = (ctx, width, height, { ground, main, accent }, random) =>
   ctx.rotate(-Math.PI / 5);
   const wide = far / 16;
   for (let stripe = -9; stripe < 9; stripe++) {
-    washedPart(ctx, -far / 2, stripe * wide, far, wide * 0.5, shade(stripe % 4 === 0 ? accent : main, 0.04), stripe % 4 === 0 ? accent : main);
+    washedPart(
+      ctx,
+      -far / 2,
+      stripe * wide,
+      far,
+      wide * 0.5,
+      shade(stripe % 4 === 0 ? accent : main, 0.04),
+      stripe % 4 === 0 ? accent : main,
+    );
   }
   ctx.restore();
   blob(ctx, width * 0.2, height * 0.1, far * 0.7, "#ffffff", 0.3);
   grain(ctx, width, height, 0.06, random);
 };
 
-export const MOTIFS = { glow, waves, foliage, lights, scraps, rays, hills, terrazzo, weave, boards, plaster, petals, lattice, stripes } as const satisfies Readonly<Record<string, Motif>>;
+export const MOTIFS = {
+  glow,
+  waves,
+  foliage,
+  lights,
+  scraps,
+  rays,
+  hills,
+  terrazzo,
+  weave,
+  boards,
+  plaster,
+  petals,
+  lattice,
+  stripes,
+} as const satisfies Readonly<Record<string, Motif>>;
 export type MotifName = keyof typeof MOTIFS;
 export const MOTIF_NAMES = Object.keys(MOTIFS) as MotifName[];
 /** Motifs that move. */
-export const MOVING = ["glow", "waves", "foliage", "lights", "scraps", "rays", "hills", "petals"] as const satisfies readonly MotifName[];
+export const MOVING = [
+  "glow",
+  "waves",
+  "foliage",
+  "lights",
+  "scraps",
+  "rays",
+  "hills",
+  "petals",
+] as const satisfies readonly MotifName[];

@@ -12,7 +12,10 @@ const UNDERSTOOD: readonly (readonly [MotifName, string])[] = [
   ["foliage", "leaf leaves plant garden green spring fern herb forest jungle nature fresh grow nursery pot tree"],
   ["petals", "flower flowers blossom petal rose spring mother bouquet wedding bloom summer bee"],
   ["waves", "sea water wave waves river beach swim fish boat harbour blue summer lake pool clean wash"],
-  ["lights", "night evening light lights party festive christmas winter star stars candle bokeh glow city dinner dance"],
+  [
+    "lights",
+    "night evening light lights party festive christmas winter star stars candle bokeh glow city dinner dance",
+  ],
   ["scraps", "confetti party celebrate celebration birthday sale win fun carnival year festive anniversary opening"],
   ["rays", "sun sunny sale bold burst big summer energy price bright now new hot"],
   ["hills", "hill hills mountain landscape country travel walk calm morning autumn field farm sunset view"],
@@ -35,20 +38,31 @@ function numberOf(text: string): number {
 }
 
 /** Words as the service takes them: trimmed, lower case, of a length it reads. */
-export const readWords = (typed: string): string => [...typed.trim().toLowerCase().replace(/\s+/g, " ")].slice(0, MOST_LETTERS).join("");
+export const readWords = (typed: string): string =>
+  [...typed.trim().toLowerCase().replace(/\s+/g, " ")].slice(0, MOST_LETTERS).join("");
 
 /** Four different backdrops for words, in a brand's colours. `round` asks for other ones of the same words. */
 export function backdropsFor(typed: string, palette: Palette, round = 0): readonly Backdrop[] {
   const words = readWords(typed).split(" ").filter(Boolean);
   const score = (motif: MotifName): number => {
     const known = UNDERSTOOD.find(([name]) => name === motif)?.[1].split(" ") ?? [];
-    return words.filter((word) => known.some((one) => one === word || (word.length > 3 && (one.startsWith(word) || word.startsWith(one) && one.length > 3)))).length;
+    return words.filter((word) =>
+      known.some(
+        (one) =>
+          one === word || (word.length > 3 && (one.startsWith(word) || (word.startsWith(one) && one.length > 3))),
+      ),
+    ).length;
   };
   const text = `${words.join(" ")}|${Object.values(palette).join()}|${round}`;
   const order = [...MOTIF_NAMES].sort((a, b) => score(b) - score(a) || numberOf(text + a) - numberOf(text + b));
   const lit = { ground: palette.ground, deep: palette.ink, main: palette.primary, accent: palette.accent };
   const turned = { ground: palette.card, deep: palette.primary, main: palette.accent, accent: palette.sale };
-  return order.slice(0, 4).map((motif, at) => ({ kind: "picture", motif, colors: at % 2 === 0 ? lit : turned, seed: numberOf(`${text}#${at}`) }));
+  return order.slice(0, 4).map((motif, at) => ({
+    kind: "picture",
+    motif,
+    colors: at % 2 === 0 ? lit : turned,
+    seed: numberOf(`${text}#${at}`),
+  }));
 }
 
 const MOST_ROUNDS = 1000;

@@ -11,9 +11,15 @@ test("the shelf has at least forty items, each once, in every category", () => {
   expect(new Set(SHELF.map(({ category }) => category))).toEqual(new Set(SHELF_CATEGORIES));
 });
 test("every tune on it can be played", () => {
-  for (const { recipe } of SHELF) if (recipe.kind === "tune") expect(TUNES.map(({ name }) => name)).toContain(recipe.tune);
+  for (const { recipe } of SHELF)
+    if (recipe.kind === "tune") expect(TUNES.map(({ name }) => name)).toContain(recipe.tune);
 });
-test.each([["wood table", "", 2], ["PARTY", "clips", 1], ["wood", "tunes", 0], ["", "sound effects", 10]])("“%s” in %s finds %d", (words, category, count) => expect(searchShelf(words, category)).toHaveLength(count));
+test.each([
+  ["wood table", "", 2],
+  ["PARTY", "clips", 1],
+  ["wood", "tunes", 0],
+  ["", "sound effects", 10],
+])("“%s” in %s finds %d", (words, category, count) => expect(searchShelf(words, category)).toHaveLength(count));
 
 describe("the picture service", () => {
   test("gives four different motifs, the same for the same words and colours", () => {
@@ -28,7 +34,17 @@ describe("the picture service", () => {
   });
   test("draws in the brand's colours, and others when asked again", () => {
     expect(backdropsFor("sea", palette)[0]?.colors).toMatchObject({ ground: palette.ground, main: palette.primary });
-    expect(backdropsFor("sea", palette, 1).map(({ seed }) => seed)).not.toEqual(backdropsFor("sea", palette).map(({ seed }) => seed));
+    expect(backdropsFor("sea", palette, 1).map(({ seed }) => seed)).not.toEqual(
+      backdropsFor("sea", palette).map(({ seed }) => seed),
+    );
   });
-  test.each([["", 0, 0], ["sea", -1, 0], ["sea", 0, 4], ["sea", 0.5, 0], ["sea", Number.NaN, 0]])("“%s”, round %d, number %d is none", (words, round, which) => expect(backdropRecipe(words, palette, round, which)).toBeNull());
+  test.each([
+    ["", 0, 0],
+    ["sea", -1, 0],
+    ["sea", 0, 4],
+    ["sea", 0.5, 0],
+    ["sea", Number.NaN, 0],
+  ])("“%s”, round %d, number %d is none", (words, round, which) =>
+    expect(backdropRecipe(words, palette, round, which)).toBeNull(),
+  );
 });

@@ -51,13 +51,17 @@ const making = new Map<string, Promise<void>>();
 /** A local file with a recipe's preview, made the first time it is asked for. */
 export async function shelfPreview(recipe: ShelfRecipe): Promise<{ path: string; type: string; etag: string }> {
   const { ending, type } = shelfFileType(recipe);
-  const hash = createHash("sha256").update(`${SHELF_VERSION}${JSON.stringify(recipe)}`).digest("hex");
+  const hash = createHash("sha256")
+    .update(`${SHELF_VERSION}${JSON.stringify(recipe)}`)
+    .digest("hex");
   const key = shelfKey(hash, ending);
   if (!(await store().has(key))) {
-    const running = making.get(key) ?? withFile(ending, async (path) => {
-      await make(recipe, "preview", path);
-      await store().keep(key, path);
-    });
+    const running =
+      making.get(key) ??
+      withFile(ending, async (path) => {
+        await make(recipe, "preview", path);
+        await store().keep(key, path);
+      });
     making.set(key, running);
     await running.finally(() => making.delete(key));
   }
@@ -68,12 +72,27 @@ export async function shelfPreview(recipe: ShelfRecipe): Promise<{ path: string;
 const FREE = { licence: "free to use, made by Stencilcraft", holder: "" };
 
 /** Makes a recipe's file at full size and brings it into a team's media, with its rights noted. */
-export async function keepFromShelf(scope: TeamScope, recipe: ShelfRecipe, name: string, source: string, tags: readonly string[]): Promise<ReceivedMedia> {
+export async function keepFromShelf(
+  scope: TeamScope,
+  recipe: ShelfRecipe,
+  name: string,
+  source: string,
+  tags: readonly string[],
+): Promise<ReceivedMedia> {
   const { ending } = shelfFileType(recipe);
   return withFile(ending, async (path) => {
     await make(recipe, "full", path);
-    const received = await receiveMedia(scope, `${name}.${ending}`, Readable.toWeb(createReadStream(path)) as ReadableStream);
-    if (!received.known) await scope.changeMedia().set({ ...FREE, source, tags: [...tags] }).where("id", "=", received.id).execute();
+    const received = await receiveMedia(
+      scope,
+      `${name}.${ending}`,
+      Readable.toWeb(createReadStream(path)) as ReadableStream,
+    );
+    if (!received.known)
+      await scope
+        .changeMedia()
+        .set({ ...FREE, source, tags: [...tags] })
+        .where("id", "=", received.id)
+        .execute();
     return received;
   });
 }

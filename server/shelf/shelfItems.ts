@@ -20,19 +20,66 @@ export interface ShelfItem {
   readonly recipe: ShelfRecipe;
 }
 
-const colors = (ground: string, deep: string, main: string, accent: string): MotifColors => ({ ground, deep, main, accent });
+const colors = (ground: string, deep: string, main: string, accent: string): MotifColors => ({
+  ground,
+  deep,
+  main,
+  accent,
+});
 const PALETTES = {
-  meadow: colors("#f3f0d9", "#1f4a37", "#5b8f63", "#e0a52e"), clay: colors("#f6e9db", "#5a2a1a", "#c2714a", "#e3b36a"), harbour: colors("#eaf1f2", "#163548", "#4d8199", "#e0885a"),
-  dusk: colors("#f4dfd6", "#3a2348", "#8a5a86", "#e58a6b"), oat: colors("#f3eee2", "#57493a", "#b79d7c", "#c96f4a"), frost: colors("#eef3f7", "#2b4460", "#8fb0cc", "#c9d9a8"),
-  berry: colors("#f9e7ea", "#57142f", "#b3395f", "#f0a35a"), night: colors("#d8dcec", "#131a38", "#3b4a86", "#f2c25b"), moss: colors("#e8ebdc", "#26341f", "#7c8f52", "#c4682f"), citrus: colors("#fdf6dc", "#4d4a12", "#d3b52e", "#e5703a"),
+  meadow: colors("#f3f0d9", "#1f4a37", "#5b8f63", "#e0a52e"),
+  clay: colors("#f6e9db", "#5a2a1a", "#c2714a", "#e3b36a"),
+  harbour: colors("#eaf1f2", "#163548", "#4d8199", "#e0885a"),
+  dusk: colors("#f4dfd6", "#3a2348", "#8a5a86", "#e58a6b"),
+  oat: colors("#f3eee2", "#57493a", "#b79d7c", "#c96f4a"),
+  frost: colors("#eef3f7", "#2b4460", "#8fb0cc", "#c9d9a8"),
+  berry: colors("#f9e7ea", "#57142f", "#b3395f", "#f0a35a"),
+  night: colors("#d8dcec", "#131a38", "#3b4a86", "#f2c25b"),
+  moss: colors("#e8ebdc", "#26341f", "#7c8f52", "#c4682f"),
+  citrus: colors("#fdf6dc", "#4d4a12", "#d3b52e", "#e5703a"),
 } as const;
 
-const picture = (category: "backgrounds" | "textures", name: string, motif: MotifName, palette: keyof typeof PALETTES, seed: number, words: readonly string[]): ShelfItem =>
-  ({ slug: slugged(name), name, category, words: [motif, palette, ...words], recipe: { kind: "picture", motif, colors: PALETTES[palette], seed } });
-const clip = (name: string, motif: MotifName, palette: keyof typeof PALETTES, seed: number, words: readonly string[]): ShelfItem =>
-  ({ slug: slugged(name), name, category: "clips", words: [motif, palette, "loop", "moving", ...words], recipe: { kind: "clip", motif, colors: PALETTES[palette], seed } });
-const tune = (name: string, of: string, seed: number, words: readonly string[]): ShelfItem => ({ slug: slugged(name), name, category: "tunes", words: ["music", ...words], recipe: { kind: "tune", tune: of, seed } });
-const effect = (name: string, of: EffectName, seed: number, words: readonly string[]): ShelfItem => ({ slug: slugged(name), name, category: "sound effects", words: [of, ...words], recipe: { kind: "effect", effect: of, seed } });
+const picture = (
+  category: "backgrounds" | "textures",
+  name: string,
+  motif: MotifName,
+  palette: keyof typeof PALETTES,
+  seed: number,
+  words: readonly string[],
+): ShelfItem => ({
+  slug: slugged(name),
+  name,
+  category,
+  words: [motif, palette, ...words],
+  recipe: { kind: "picture", motif, colors: PALETTES[palette], seed },
+});
+const clip = (
+  name: string,
+  motif: MotifName,
+  palette: keyof typeof PALETTES,
+  seed: number,
+  words: readonly string[],
+): ShelfItem => ({
+  slug: slugged(name),
+  name,
+  category: "clips",
+  words: [motif, palette, "loop", "moving", ...words],
+  recipe: { kind: "clip", motif, colors: PALETTES[palette], seed },
+});
+const tune = (name: string, of: string, seed: number, words: readonly string[]): ShelfItem => ({
+  slug: slugged(name),
+  name,
+  category: "tunes",
+  words: ["music", ...words],
+  recipe: { kind: "tune", tune: of, seed },
+});
+const effect = (name: string, of: EffectName, seed: number, words: readonly string[]): ShelfItem => ({
+  slug: slugged(name),
+  name,
+  category: "sound effects",
+  words: [of, ...words],
+  recipe: { kind: "effect", effect: of, seed },
+});
 const slugged = (name: string): string => name.toLowerCase().replaceAll(" ", "-");
 
 /** What ships with the application to start from: all made by its own code, free to use. */
@@ -72,8 +119,16 @@ export const SHELF: readonly ShelfItem[] = [
   tune("Market square", "market-square.wav", 53, ["bright", "quick", "118 beats"]),
   tune("Slow oven", "slow-oven.wav", 54, ["warm", "slow", "72 beats"]),
   tune("First frost", "first-frost.wav", 55, ["quiet", "winter", "66 beats"]),
-  effect("Tick", "tick", 61, ["click", "short"]), effect("Pop", "pop", 62, ["badge", "price"]), effect("Whoosh", "whoosh", 63, ["change", "swipe"]), effect("Chime", "chime", 64, ["bell", "good news"]), effect("Page turn", "page", 65, ["paper"]),
-  effect("Water drop", "drop", 66, ["garden"]), effect("Rise", "rise", 67, ["before"]), effect("Soft thud", "thud", 68, ["landing", "low"]), effect("Shimmer", "shimmer", 69, ["festive", "sparkle"]), effect("Knock", "knock", 70, ["wood", "door"]),
+  effect("Tick", "tick", 61, ["click", "short"]),
+  effect("Pop", "pop", 62, ["badge", "price"]),
+  effect("Whoosh", "whoosh", 63, ["change", "swipe"]),
+  effect("Chime", "chime", 64, ["bell", "good news"]),
+  effect("Page turn", "page", 65, ["paper"]),
+  effect("Water drop", "drop", 66, ["garden"]),
+  effect("Rise", "rise", 67, ["before"]),
+  effect("Soft thud", "thud", 68, ["landing", "low"]),
+  effect("Shimmer", "shimmer", 69, ["festive", "sparkle"]),
+  effect("Knock", "knock", 70, ["wood", "door"]),
 ];
 
 export const shelfItem = (slug: string): ShelfItem | null => SHELF.find((item) => item.slug === slug) ?? null;
@@ -81,5 +136,11 @@ export const shelfItem = (slug: string): ShelfItem | null => SHELF.find((item) =
 /** Items that answer words and a category, in the shelf's order. */
 export function searchShelf(words: string, category: string): readonly ShelfItem[] {
   const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
-  return SHELF.filter((item) => (category === "" || item.category === category) && wanted.every((word) => [item.name.toLowerCase(), item.category, ...item.words].some((text) => text.includes(word))));
+  return SHELF.filter(
+    (item) =>
+      (category === "" || item.category === category) &&
+      wanted.every((word) =>
+        [item.name.toLowerCase(), item.category, ...item.words].some((text) => text.includes(word)),
+      ),
+  );
 }

@@ -12,8 +12,11 @@ export interface ShelfTask {
 /** A thread that makes files of the shelf, one after another, so that the web server goes on answering. */
 let last: Promise<unknown> = Promise.resolve();
 parentPort?.on("message", ({ id, recipe, size, path }: ShelfTask) => {
-  last = last.then(() => makeShelfFile(recipe, size, path)).then(
-    () => parentPort?.postMessage({ id, problem: null }),
-    (error: unknown) => parentPort?.postMessage({ id, problem: error instanceof Error ? error.message : String(error) }),
-  );
+  last = last
+    .then(() => makeShelfFile(recipe, size, path))
+    .then(
+      () => parentPort?.postMessage({ id, problem: null }),
+      (error: unknown) =>
+        parentPort?.postMessage({ id, problem: error instanceof Error ? error.message : String(error) }),
+    );
 });

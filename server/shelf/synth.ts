@@ -8,7 +8,10 @@ export interface Stereo {
   readonly right: Float32Array;
 }
 
-export const silence = (seconds: number): Stereo => ({ left: new Float32Array(Math.ceil(seconds * SAMPLE_RATE)), right: new Float32Array(Math.ceil(seconds * SAMPLE_RATE)) });
+export const silence = (seconds: number): Stereo => ({
+  left: new Float32Array(Math.ceil(seconds * SAMPLE_RATE)),
+  right: new Float32Array(Math.ceil(seconds * SAMPLE_RATE)),
+});
 
 /** Frequency of a MIDI note number (69 is 440 Hz). */
 const frequency = (note: number): number => 440 * 2 ** ((note - 69) / 12);
@@ -20,7 +23,15 @@ function add({ left, right }: Stereo, at: number, sample: number, pan: number): 
 }
 
 /** A plucked string, by the Karplus–Strong algorithm (1983): a burst of noise in a loop that loses its highs. */
-export function pluck(track: Stereo, start: number, note: number, seconds: number, gain: number, pan: number, random: Random): void {
+export function pluck(
+  track: Stereo,
+  start: number,
+  note: number,
+  seconds: number,
+  gain: number,
+  pan: number,
+  random: Random,
+): void {
   const period = SAMPLE_RATE / frequency(note);
   const loop = new Float32Array(Math.floor(period));
   let smooth = 0;
@@ -43,7 +54,12 @@ export function pad(track: Stereo, start: number, note: number, seconds: number,
     const swell = Math.sin((Math.PI * index) / length) ** 0.7;
     const drift = 1 + 0.0012 * Math.sin((index / SAMPLE_RATE) * 2 * Math.PI * 0.4);
     const phase = step * index * drift;
-    add(track, begin + index, gain * swell * (Math.sin(phase) + 0.4 * Math.sin(2 * phase + 1) + 0.12 * Math.sin(3 * phase)), pan);
+    add(
+      track,
+      begin + index,
+      gain * swell * (Math.sin(phase) + 0.4 * Math.sin(2 * phase + 1) + 0.12 * Math.sin(3 * phase)),
+      pan,
+    );
   }
 }
 
@@ -52,7 +68,10 @@ export function bass(track: Stereo, start: number, note: number, seconds: number
   const begin = Math.round(start * SAMPLE_RATE);
   const step = (2 * Math.PI * frequency(note)) / SAMPLE_RATE;
   for (let index = 0; index < seconds * SAMPLE_RATE; index++) {
-    const decay = Math.exp((-2.2 * index) / SAMPLE_RATE) * Math.min(1, index / 480) * Math.min(1, (seconds * SAMPLE_RATE - index) / 1200);
+    const decay =
+      Math.exp((-2.2 * index) / SAMPLE_RATE) *
+      Math.min(1, index / 480) *
+      Math.min(1, (seconds * SAMPLE_RATE - index) / 1200);
     add(track, begin + index, gain * decay * (Math.sin(step * index) + 0.25 * Math.sin(2 * step * index)), 0);
   }
 }
@@ -63,14 +82,26 @@ export function tap(track: Stereo, start: number, bright: number, gain: number, 
   const pitch = 90 + 900 * bright;
   for (let index = 0; index < 0.12 * SAMPLE_RATE; index++) {
     const decay = Math.exp((-index / SAMPLE_RATE) * (28 + 60 * bright));
-    add(track, begin + index, gain * decay * (0.8 * Math.sin((2 * Math.PI * pitch * index) / SAMPLE_RATE) + 0.3 * bright * random.between(-1, 1)), pan);
+    add(
+      track,
+      begin + index,
+      gain *
+        decay *
+        (0.8 * Math.sin((2 * Math.PI * pitch * index) / SAMPLE_RATE) + 0.3 * bright * random.between(-1, 1)),
+      pan,
+    );
   }
 }
 
 /** A small room: three damped echoes that cross over, mixed under the dry sound. */
 export function room(track: Stereo): Stereo {
   const wet = { left: Float32Array.from(track.left), right: Float32Array.from(track.right) };
-  for (const [delay, gain] of [[0.031, 0.26], [0.067, 0.2], [0.121, 0.14], [0.233, 0.09]] as const) {
+  for (const [delay, gain] of [
+    [0.031, 0.26],
+    [0.067, 0.2],
+    [0.121, 0.14],
+    [0.233, 0.09],
+  ] as const) {
     const offset = Math.round(delay * SAMPLE_RATE);
     for (let index = offset; index < track.left.length; index++) {
       wet.left[index] = (wet.left[index] ?? 0) + gain * (track.right[index - offset] ?? 0);

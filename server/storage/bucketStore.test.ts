@@ -14,7 +14,9 @@ function fakeBucket() {
     asked.push(`${request.method} ${path}`);
     expect(request.headers.get("authorization")).toContain("AWS4-HMAC-SHA256");
     if (request.method === "PUT") {
-      const headers = Object.fromEntries([...request.headers].filter(([name]) => name.startsWith("x-amz-meta") || name === "content-type"));
+      const headers = Object.fromEntries(
+        [...request.headers].filter(([name]) => name.startsWith("x-amz-meta") || name === "content-type"),
+      );
       objects.set(path, { body: new Uint8Array(await request.arrayBuffer()), headers });
       return new Response(null, { status: 200 });
     }
@@ -24,7 +26,11 @@ function fakeBucket() {
     }
     const found = objects.get(path);
     if (!found) return new Response(null, { status: 404 });
-    const headers = { ...found.headers, "content-length": String(found.body.length), "last-modified": new Date(0).toUTCString() };
+    const headers = {
+      ...found.headers,
+      "content-length": String(found.body.length),
+      "last-modified": new Date(0).toUTCString(),
+    };
     return new Response(request.method === "HEAD" ? null : new Uint8Array(found.body), { headers });
   };
   return { fetcher, asked, objects };
@@ -37,7 +43,15 @@ beforeEach(async () => {
 afterEach(() => rm(folder, { recursive: true }));
 
 const settings = (change: Record<string, string> = {}) =>
-  readConfig({ DATABASE_URL: "postgres://none", STENCILCRAFT_DATA: folder, S3_BUCKET: "media", S3_ENDPOINT: "http://127.0.0.1:9", S3_ACCESS_KEY_ID: "id", S3_SECRET_ACCESS_KEY: "secret", ...change });
+  readConfig({
+    DATABASE_URL: "postgres://none",
+    STENCILCRAFT_DATA: folder,
+    S3_BUCKET: "media",
+    S3_ENDPOINT: "http://127.0.0.1:9",
+    S3_ACCESS_KEY_ID: "id",
+    S3_SECRET_ACCESS_KEY: "secret",
+    ...change,
+  });
 
 async function kept(text: string, key: string, bucket: ReturnType<typeof fakeBucket>) {
   const store = bucketStore(settings(), bucket.fetcher);

@@ -15,7 +15,10 @@ export function bucketStore(config: Config, fetcher?: typeof fetch): Store {
   if (!S3_BUCKET || !S3_ACCESS_KEY_ID || !S3_SECRET_ACCESS_KEY)
     throw new Error("A bucket needs S3_BUCKET, S3_ACCESS_KEY_ID and S3_SECRET_ACCESS_KEY.");
   const bucket = createS3FileStorage({
-    bucket: S3_BUCKET, region: S3_REGION, accessKeyId: S3_ACCESS_KEY_ID, secretAccessKey: S3_SECRET_ACCESS_KEY,
+    bucket: S3_BUCKET,
+    region: S3_REGION,
+    accessKeyId: S3_ACCESS_KEY_ID,
+    secretAccessKey: S3_SECRET_ACCESS_KEY,
     ...(S3_ENDPOINT ? { endpoint: S3_ENDPOINT } : {}),
     ...(fetcher ? { fetch: fetcher } : {}),
   });
@@ -42,7 +45,13 @@ function folderCache(folder: string): (key: string, fetchTo: (path: string) => P
   const under = new Map<string, Promise<string>>();
   const fetchOnce = async (key: string, fetchTo: (path: string) => Promise<void>): Promise<string> => {
     const path = join(folder, createHash("sha256").update(key).digest("hex"));
-    if (await access(path).then(() => true, () => false)) return path;
+    if (
+      await access(path).then(
+        () => true,
+        () => false,
+      )
+    )
+      return path;
     const aside = `${path}.${randomUUID()}.part`;
     await mkdir(dirname(path), { recursive: true });
     await fetchTo(aside);

@@ -38,5 +38,7 @@ test("a missing file is named, a removed one is gone", async () => {
 });
 
 test("a key can't leave the store", async () => {
-  await expect(folderStore(join(folder, "store")).keep("../outside", await file("x"))).rejects.toThrow("inside the store");
+  await expect(folderStore(join(folder, "store")).keep("../outside", await file("x"))).rejects.toThrow(
+    "inside the store",
+  );
 });

@@ -11,7 +11,11 @@ export function folderStore(folder: string): Store {
     if (!path.startsWith(normalize(folder) + sep)) throw new RangeError("A key must stay inside the store.");
     return path;
   };
-  const has = (key: string): Promise<boolean> => access(pathOf(key), constants.R_OK).then(() => true, () => false);
+  const has = (key: string): Promise<boolean> =>
+    access(pathOf(key), constants.R_OK).then(
+      () => true,
+      () => false,
+    );
   return {
     has,
     async keep(key, localFile) {

@@ -7,6 +7,10 @@ export async function setFavourite(scope: TeamScope, memberId: string, slug: str
     await scope.removeFavourite().where("member_id", "=", memberId).where("slug", "=", slug).execute();
     return;
   }
-  if (!(await newestTemplate(scope, slug))) throw new Response(`There is no template “${slug}” in your team.`, { status: 404 });
-  await scope.addFavourite({ member_id: memberId, slug }).onConflict((on) => on.columns(["member_id", "slug"]).doNothing()).execute();
+  if (!(await newestTemplate(scope, slug)))
+    throw new Response(`There is no template “${slug}” in your team.`, { status: 404 });
+  await scope
+    .addFavourite({ member_id: memberId, slug })
+    .onConflict((on) => on.columns(["member_id", "slug"]).doNothing())
+    .execute();
 }

@@ -39,7 +39,8 @@ export function readGalleryQuery(params: URLSearchParams): GalleryQuery {
     length: LENGTHS.find((one) => String(one) === params.get("length")) ?? 0,
     needs: NEEDS.find((one) => one === params.get("needs")) ?? "",
     shelf: SHELVES.find((one) => one === params.get("shelf")) ?? "all",
-    product: id("product"), brand: id("brand"),
+    product: id("product"),
+    brand: id("brand"),
   };
 }
 
@@ -65,24 +66,63 @@ export async function loadGallery(scope: TeamScope, memberId: string, query: Gal
   const favourites = new Set(liked.map(({ slug }) => slug));
   const shown = byShelf(offered, query.shelf, favourites, used.slugs).filter((one) => answers(one, query));
   const chosenBrand = brands.find(({ id }) => id === query.brand) ?? working;
-  const common = { favourites: [...favourites], brands: brands.map(({ id, name }) => ({ id, name })), brand: chosenBrand?.id ?? null, products: products.map(({ id, name }) => ({ id, name })), total: offered.length, counts: purposeCounts(offered) };
+  const common = {
+    favourites: [...favourites],
+    brands: brands.map(({ id, name }) => ({ id, name })),
+    brand: chosenBrand?.id ?? null,
+    products: products.map(({ id, name }) => ({ id, name })),
+    total: offered.length,
+    counts: purposeCounts(offered),
+  };
   if (!chosenBrand) return { ...common, product: null, facts: null, cards: [] as GalleryCard[] };
-  const product = products.find(({ id }) => id === query.product) ?? products.find(({ id }) => id === used.products.get(chosenBrand.id)) ?? products[0] ?? null;
+  const product =
+    products.find(({ id }) => id === query.product) ??
+    products.find(({ id }) => id === used.products.get(chosenBrand.id)) ??
+    products[0] ??
+    null;
   const offer = product ? await offerFor(scope, product) : null;
   const samples = await samplesFor(scope, product?.id ?? null);
   const cards = shown.map((one): GalleryCard => {
     const { ref, template } = one;
     const fills = firstFills(template, samples);
-    const document = readPromotion({ version: PROMOTION_VERSION, name: template.name, template: ref, brand: chosenBrand.id, product: product?.id ?? null, offer, tune: null, scenes: scenesOf(ref, template), fills, changes: {}, spare: [] });
-    return { ...one, document, seconds: templateLength(template) / 1000, needs: needsInWords(needsOf(template)), favourite: favourites.has(ref.slug) };
+    const document = readPromotion({
+      version: PROMOTION_VERSION,
+      name: template.name,
+      template: ref,
+      brand: chosenBrand.id,
+      product: product?.id ?? null,
+      offer,
+      tune: null,
+      scenes: scenesOf(ref, template),
+      fills,
+      changes: {},
+      spare: [],
+    });
+    return {
+      ...one,
+      document,
+      seconds: templateLength(template) / 1000,
+      needs: needsInWords(needsOf(template)),
+      favourite: favourites.has(ref.slug),
+    };
   });
   const [first] = cards;
-  const media = cards.flatMap(({ document, template }) => [...Object.values(document.fills).flatMap((fill) => (fill.kind === "media" ? [fill.media] : [])), ...mediaOfTemplate(template)]);
-  const facts: Facts | null = first ? (await loadRenderInput(scope, first.document, { media, templates: cards.map(({ ref }) => ref) })).facts : null;
+  const media = cards.flatMap(({ document, template }) => [
+    ...Object.values(document.fills).flatMap((fill) => (fill.kind === "media" ? [fill.media] : [])),
+    ...mediaOfTemplate(template),
+  ]);
+  const facts: Facts | null = first
+    ? (await loadRenderInput(scope, first.document, { media, templates: cards.map(({ ref }) => ref) })).facts
+    : null;
   return { ...common, product: product?.id ?? null, facts, cards };
 }
 
-function byShelf(offered: readonly OfferedTemplate[], shelf: GalleryQuery["shelf"], favourites: ReadonlySet<string>, recent: readonly string[]): OfferedTemplate[] {
+function byShelf(
+  offered: readonly OfferedTemplate[],
+  shelf: GalleryQuery["shelf"],
+  favourites: ReadonlySet<string>,
+  recent: readonly string[],
+): OfferedTemplate[] {
   switch (shelf) {
     case "all":
       return [...offered];
@@ -96,7 +136,9 @@ function byShelf(offered: readonly OfferedTemplate[], shelf: GalleryQuery["shelf
 }
 
 function answers({ template }: OfferedTemplate, { words, purpose, length, needs }: GalleryQuery): boolean {
-  const text = [template.name, template.about, template.purpose, ...template.scenes.map(({ name }) => name)].join(" ").toLowerCase();
+  const text = [template.name, template.about, template.purpose, ...template.scenes.map(({ name }) => name)]
+    .join(" ")
+    .toLowerCase();
   const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
   if (!wanted.every((word) => text.includes(word))) return false;
   if (purpose !== "" && template.purpose !== purpose) return false;
@@ -119,7 +161,10 @@ function answers({ template }: OfferedTemplate, { words, purpose, length, needs 
 }
 
 function purposeCounts(offered: readonly OfferedTemplate[]): { purpose: Purpose; count: number }[] {
-  return PURPOSES.map((purpose) => ({ purpose, count: offered.filter(({ template }) => template.purpose === purpose).length })).filter(({ count }) => count > 0);
+  return PURPOSES.map((purpose) => ({
+    purpose,
+    count: offered.filter(({ template }) => template.purpose === purpose).length,
+  })).filter(({ count }) => count > 0);
 }
 
 const RECENT = 30;
@@ -134,9 +179,19 @@ async function recentlyUsed(scope: TeamScope): Promise<{ slugs: string[]; produc
 }
 
 /** A running offer that is for a product, else one that begins soon; null when there is none. */
-async function offerFor(scope: TeamScope, product: { readonly id: string; readonly tags: readonly string[] }): Promise<string | null> {
+async function offerFor(
+  scope: TeamScope,
+  product: { readonly id: string; readonly tags: readonly string[] },
+): Promise<string | null> {
   const offers = await scope.offers().selectAll().orderBy("starts_at").execute();
   const now = new Date();
-  const fitting = offers.filter((offer) => inScope(readOffer(offer).scope, product)).map((offer) => ({ id: offer.id, state: offerState({ startsAt: offer.starts_at, endsAt: offer.ends_at, zone: offer.zone }, now) }));
-  return (fitting.find(({ state }) => state === "running") ?? fitting.find(({ state }) => state !== "ended"))?.id ?? null;
+  const fitting = offers
+    .filter((offer) => inScope(readOffer(offer).scope, product))
+    .map((offer) => ({
+      id: offer.id,
+      state: offerState({ startsAt: offer.starts_at, endsAt: offer.ends_at, zone: offer.zone }, now),
+    }));
+  return (
+    (fitting.find(({ state }) => state === "running") ?? fitting.find(({ state }) => state !== "ended"))?.id ?? null
+  );
 }

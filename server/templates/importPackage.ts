@@ -6,7 +6,13 @@ import { Readable, Transform } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { type ReadableStream as WebStream } from "node:stream/web";
 import { ValidationError } from "yup";
-import { type PackagedMedia, PACKAGE_FILE, mediaOfTemplate, readPackage, renameMedia } from "../../core/document/templatePackage";
+import {
+  type PackagedMedia,
+  PACKAGE_FILE,
+  mediaOfTemplate,
+  readPackage,
+  renameMedia,
+} from "../../core/document/templatePackage";
 import { type Template } from "../../core/document/template";
 import { jsonPointer, readTemplate } from "../../core/document/templateSchema";
 import { shippedTemplate } from "../../core/templates/shipped";
@@ -25,7 +31,12 @@ const MOST_JSON_BYTES = 2_000_000;
  * Takes a template package in: checks all of it before anything is kept, then its media, through the same door as any
  * upload, then the template as the team's own, published in its first edition. Throws an UploadProblem in words.
  */
-export async function importPackage(scope: TeamScope, memberId: string, rawName: string, body: ReadableStream | null): Promise<{ slug: string; name: string }> {
+export async function importPackage(
+  scope: TeamScope,
+  memberId: string,
+  rawName: string,
+  body: ReadableStream | null,
+): Promise<{ slug: string; name: string }> {
   const name = displayName(rawName);
   if (!body) throw new UploadProblem(`“${name}” is empty (0 bytes).`);
   const folder = join(config().data, "incoming");
@@ -49,17 +60,28 @@ function limited(name: string): Transform {
   return new Transform({
     transform(chunk: Buffer, _encoding, done) {
       bytes += chunk.length;
-      done(bytes > MOST_PACKAGE_BYTES ? new UploadProblem(`“${name}” is larger than the limit for packages: ${MOST_PACKAGE_BYTES / 1e6} MB.`) : null, chunk);
+      done(
+        bytes > MOST_PACKAGE_BYTES
+          ? new UploadProblem(`“${name}” is larger than the limit for packages: ${MOST_PACKAGE_BYTES / 1e6} MB.`)
+          : null,
+        chunk,
+      );
     },
   });
 }
 
-async function takeIn(scope: TeamScope, memberId: string, name: string, files: Map<string, ZippedFile>): Promise<{ slug: string; name: string }> {
+async function takeIn(
+  scope: TeamScope,
+  memberId: string,
+  name: string,
+  files: Map<string, ZippedFile>,
+): Promise<{ slug: string; name: string }> {
   const { template, media } = await readAbout(name, files);
   for (const { file, sha256 } of media) {
     const found = files.get(file);
     if (!found) throw new UploadProblem(`“${name}” names ${file}, but does not hold it.`);
-    if ((await hashOf(found)) !== sha256) throw new UploadProblem(`${file} in “${name}” is not what the package says it is: its SHA-256 differs.`);
+    if ((await hashOf(found)) !== sha256)
+      throw new UploadProblem(`${file} in “${name}” is not what the package says it is: its SHA-256 differs.`);
   }
   const ids = new Map<string, string>();
   for (const one of media) ids.set(one.file, await takeMedia(scope, one, files.get(one.file)));
@@ -68,7 +90,10 @@ async function takeIn(scope: TeamScope, memberId: string, name: string, files: M
 }
 
 /** Reads and checks `template.json`, with its media named by path. */
-async function readAbout(name: string, files: Map<string, ZippedFile>): Promise<{ template: Template; media: readonly PackagedMedia[] }> {
+async function readAbout(
+  name: string,
+  files: Map<string, ZippedFile>,
+): Promise<{ template: Template; media: readonly PackagedMedia[] }> {
   const about = files.get(PACKAGE_FILE);
   if (!about) throw new UploadProblem(`“${name}” holds no ${PACKAGE_FILE}: it is not a template package.`);
   const text = await readText(about, MOST_JSON_BYTES);
@@ -79,11 +104,14 @@ async function readAbout(name: string, files: Map<string, ZippedFile>): Promise<
     const stand = readTemplate(withStandIns(unread, paths));
     const template = renameMedia(stand, (id) => paths.get(id) ?? null);
     const missing = mediaOfTemplate(template).find((path) => !media.some(({ file }) => file === path));
-    if (missing) throw new UploadProblem(`The template in “${name}” shows ${missing}, which is not among the package’s media.`);
+    if (missing)
+      throw new UploadProblem(`The template in “${name}” shows ${missing}, which is not among the package’s media.`);
     return { template, media };
   } catch (error) {
-    if (error instanceof SyntaxError) throw new UploadProblem(`${PACKAGE_FILE} in “${name}” is not JSON: ${error.message}.`);
-    if (error instanceof ValidationError) throw new UploadProblem(`${PACKAGE_FILE} in “${name}” is not sound: ${problemsInWords(error)}`);
+    if (error instanceof SyntaxError)
+      throw new UploadProblem(`${PACKAGE_FILE} in “${name}” is not JSON: ${error.message}.`);
+    if (error instanceof ValidationError)
+      throw new UploadProblem(`${PACKAGE_FILE} in “${name}” is not sound: ${problemsInWords(error)}`);
     throw error;
   }
 }
@@ -91,19 +119,27 @@ async function readAbout(name: string, files: Map<string, ZippedFile>): Promise<
 /** At most a few problems, each with a JSON Pointer to its field. */
 function problemsInWords(error: ValidationError): string {
   const all = error.inner.length > 0 ? error.inner : [error];
-  return all.slice(0, 4).map(({ path, message }) => `${jsonPointer(path) || "/"}: ${message}`).join(" ") + (all.length > 4 ? ` And ${all.length - 4} more.` : "");
+  return (
+    all
+      .slice(0, 4)
+      .map(({ path, message }) => `${jsonPointer(path) || "/"}: ${message}`)
+      .join(" ") + (all.length > 4 ? ` And ${all.length - 4} more.` : "")
+  );
 }
 
 /** The document with each slot's media path replaced by an id made up for it. */
 function withStandIns(value: unknown, paths: Map<string, string>): unknown {
   if (Array.isArray(value)) return value.map((one) => withStandIns(one, paths));
   if (typeof value !== "object" || value === null) return value;
-  return Object.fromEntries(Object.entries(value).map(([key, one]): [string, unknown] => {
-    if (key !== "media" || typeof one !== "string" || !one.startsWith("media/")) return [key, withStandIns(one, paths)];
-    const id = `00000000-0000-4000-8000-${String(paths.size + 1).padStart(12, "0")}`;
-    paths.set(id, one);
-    return [key, id];
-  }));
+  return Object.fromEntries(
+    Object.entries(value).map(([key, one]): [string, unknown] => {
+      if (key !== "media" || typeof one !== "string" || !one.startsWith("media/"))
+        return [key, withStandIns(one, paths)];
+      const id = `00000000-0000-4000-8000-${String(paths.size + 1).padStart(12, "0")}`;
+      paths.set(id, one);
+      return [key, id];
+    }),
+  );
 }
 
 async function hashOf(file: ZippedFile): Promise<string> {
@@ -112,21 +148,43 @@ async function hashOf(file: ZippedFile): Promise<string> {
   return hash.digest("hex");
 }
 
-async function takeMedia(scope: TeamScope, { name, rights }: PackagedMedia, file: ZippedFile | undefined): Promise<string> {
+async function takeMedia(
+  scope: TeamScope,
+  { name, rights }: PackagedMedia,
+  file: ZippedFile | undefined,
+): Promise<string> {
   if (!file) throw new UploadProblem(`“${name}” is not in the package.`);
   const { id, known } = await receiveMedia(scope, name, Readable.toWeb(await file.open()) as ReadableStream);
-  if (!known) await scope.changeMedia().set({ source: rights.source, licence: rights.licence, holder: rights.holder, rights_from: rights.from, rights_to: rights.to }).where("id", "=", id).execute();
+  if (!known)
+    await scope
+      .changeMedia()
+      .set({
+        source: rights.source,
+        licence: rights.licence,
+        holder: rights.holder,
+        rights_from: rights.from,
+        rights_to: rights.to,
+      })
+      .where("id", "=", id)
+      .execute();
   return id;
 }
 
 /** Adds a template as the team's own, under a free address, published in its first edition. */
-export async function addTemplate(scope: TeamScope, memberId: string | null, document: Template): Promise<{ slug: string; name: string }> {
+export async function addTemplate(
+  scope: TeamScope,
+  memberId: string | null,
+  document: Template,
+): Promise<{ slug: string; name: string }> {
   return scope.together(async (within) => {
     const taken = new Set((await within.templates().select("slug").execute()).map(({ slug }) => slug));
     if (shippedTemplate(document.slug)) taken.add(document.slug);
     const slug = freeSlug(document.slug, taken);
     const json = JSON.stringify({ ...document, slug });
-    const { id } = await within.addTemplate({ slug, name: document.name, draft: json, edition: 1, removed_at: null }).returning("id").executeTakeFirstOrThrow();
+    const { id } = await within
+      .addTemplate({ slug, name: document.name, draft: json, edition: 1, removed_at: null })
+      .returning("id")
+      .executeTakeFirstOrThrow();
     await within.addTemplateEdition({ template_id: id, edition: 1, document: json, member_id: memberId }).execute();
     return { slug, name: document.name };
   });

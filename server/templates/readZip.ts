@@ -16,7 +16,8 @@ const MOST_BYTES = 400_000_000;
 /** What is packed tighter than this is a bomb: pictures and clips hardly get smaller, and JSON not by that much. */
 const MOST_RATIO = 200;
 
-const isUsualName = (name: string): boolean => !name.endsWith("/") && !name.includes("\\") && !name.startsWith("/") && !name.split("/").includes("..");
+const isUsualName = (name: string): boolean =>
+  !name.endsWith("/") && !name.includes("\\") && !name.startsWith("/") && !name.split("/").includes("..");
 
 /**
  * The files of a zip, by name, in an open file. Names that lead out of the zip, too many files, too many bytes and bombs
@@ -25,7 +26,9 @@ const isUsualName = (name: string): boolean => !name.endsWith("/") && !name.incl
 export async function readZip(fd: number, zipName: string): Promise<Map<string, ZippedFile>> {
   const refuse = (why: string): UploadProblem => new UploadProblem(`“${zipName}” ${why}`);
   const zip = await new Promise<ZipFile>((resolve, reject) => {
-    fromFd(fd, { autoClose: false, lazyEntries: true, strictFileNames: true }, (error, file) => (error ? reject(refuse("is not a zip, or it is damaged. Export the template again.")) : resolve(file)));
+    fromFd(fd, { autoClose: false, lazyEntries: true, strictFileNames: true }, (error, file) =>
+      error ? reject(refuse("is not a zip, or it is damaged. Export the template again.")) : resolve(file),
+    );
   });
   const files = new Map<string, ZippedFile>();
   let bytes = 0;
@@ -37,9 +40,11 @@ export async function readZip(fd: number, zipName: string): Promise<Map<string, 
       const name = entry.fileName;
       if (files.size >= MOST_FILES) return reject(refuse(`holds more than ${MOST_FILES} files.`));
       if (bytes > MOST_BYTES) return reject(refuse(`unpacks to more than ${MOST_BYTES / 1e6} MB.`));
-      if (entry.uncompressedSize > 1_000_000 && entry.uncompressedSize > entry.compressedSize * MOST_RATIO) return reject(refuse("is packed so tightly that it must be a trap."));
+      if (entry.uncompressedSize > 1_000_000 && entry.uncompressedSize > entry.compressedSize * MOST_RATIO)
+        return reject(refuse("is packed so tightly that it must be a trap."));
       if (!name.endsWith("/")) {
-        if (!isUsualName(name) || files.has(name)) return reject(refuse(`holds a file with a name that can’t be used: “${name.slice(0, 80)}”.`));
+        if (!isUsualName(name) || files.has(name))
+          return reject(refuse(`holds a file with a name that can’t be used: “${name.slice(0, 80)}”.`));
         files.set(name, { name, bytes: entry.uncompressedSize, open: () => openEntry(zip, entry) });
       }
       zip.readEntry();
@@ -50,7 +55,9 @@ export async function readZip(fd: number, zipName: string): Promise<Map<string, 
 }
 
 const openEntry = (zip: ZipFile, entry: Entry): Promise<Readable> =>
-  new Promise((resolve, reject) => zip.openReadStream(entry, (error, stream) => (error ? reject(error) : resolve(new Readable().wrap(stream)))));
+  new Promise((resolve, reject) =>
+    zip.openReadStream(entry, (error, stream) => (error ? reject(error) : resolve(new Readable().wrap(stream)))),
+  );
 
 /** A small file of a zip as text. Throws an UploadProblem when it is too large. */
 export async function readText(file: ZippedFile, most: number): Promise<string> {

@@ -17,13 +17,28 @@ export interface OfferedTemplate {
 export async function offeredTemplates(scope: TeamScope): Promise<OfferedTemplate[]> {
   const rows = await scope
     .templates()
-    .innerJoin("template_edition", (join) => join.onRef("template_edition.template_id", "=", "template.id").onRef("template_edition.edition", "=", "template.edition"))
+    .innerJoin("template_edition", (join) =>
+      join
+        .onRef("template_edition.template_id", "=", "template.id")
+        .onRef("template_edition.edition", "=", "template.edition"),
+    )
     .where("template.removed_at", "is", null)
     .select(["template.slug", "template.edition", "template_edition.document"])
     .orderBy("template.name")
     .execute();
-  const own = rows.map(({ slug, edition, document }): OfferedTemplate => ({ ref: { slug, edition }, template: readTemplate(document), own: true }));
-  return [...own, ...SHIPPED_TEMPLATES.map((template): OfferedTemplate => ({ ref: { slug: template.slug, edition: SHIPPED_EDITION }, template, own: false }))];
+  const own = rows.map(({ slug, edition, document }): OfferedTemplate => ({
+    ref: { slug, edition },
+    template: readTemplate(document),
+    own: true,
+  }));
+  return [
+    ...own,
+    ...SHIPPED_TEMPLATES.map((template): OfferedTemplate => ({
+      ref: { slug: template.slug, edition: SHIPPED_EDITION },
+      template,
+      own: false,
+    })),
+  ];
 }
 
 /** A template in its newest edition by its slug; null when the team has none. */
@@ -43,7 +58,18 @@ export async function templatesByRef(scope: TeamScope, refs: readonly TemplateRe
   });
   if (others.length === 0) return found;
   // Removed ones too: promotions made with them stay as they are.
-  const rows = await scope.templates().innerJoin("template_edition", "template_edition.template_id", "template.id").where("template.slug", "in", others.map(({ slug }) => slug)).select(["template.slug", "template_edition.edition", "template_edition.document"]).execute();
-  for (const { slug, edition, document } of rows) if (others.some((ref) => ref.slug === slug && ref.edition === edition)) found[templateKey({ slug, edition })] = readTemplate(document);
+  const rows = await scope
+    .templates()
+    .innerJoin("template_edition", "template_edition.template_id", "template.id")
+    .where(
+      "template.slug",
+      "in",
+      others.map(({ slug }) => slug),
+    )
+    .select(["template.slug", "template_edition.edition", "template_edition.document"])
+    .execute();
+  for (const { slug, edition, document } of rows)
+    if (others.some((ref) => ref.slug === slug && ref.edition === edition))
+      found[templateKey({ slug, edition })] = readTemplate(document);
   return found;
 }

@@ -25,12 +25,16 @@ beforeAll(async () => {
 afterAll(() => team.close());
 
 const streamOf = (bytes: Uint8Array): ReadableStream => new Blob([new Uint8Array(bytes)]).stream() as ReadableStream;
-const exported = async (slug: string): Promise<Uint8Array> => new Uint8Array(await buffer((await exportPackage(team.scope, team.memberId, slug)).stream as unknown as Readable));
-const brought = (files: Record<string, Uint8Array>): Promise<{ slug: string; name: string }> => importPackage(team.scope, team.memberId, "brought.zip", streamOf(zipSync(files)));
+const exported = async (slug: string): Promise<Uint8Array> =>
+  new Uint8Array(await buffer((await exportPackage(team.scope, team.memberId, slug)).stream as unknown as Readable));
+const brought = (files: Record<string, Uint8Array>): Promise<{ slug: string; name: string }> =>
+  importPackage(team.scope, team.memberId, "brought.zip", streamOf(zipSync(files)));
 
 /** A template whose hook shows a picture of the team until another is chosen. */
 async function withPicture(): Promise<Template> {
-  const bytes = await sharp({ create: { width: 300, height: 200, channels: 3, background: "#c9603a" } }).png().toBuffer();
+  const bytes = await sharp({ create: { width: 300, height: 200, channels: 3, background: "#c9603a" } })
+    .png()
+    .toBuffer();
   const sha256 = createHash("sha256").update(bytes).digest("hex");
   const { mkdtemp, writeFile } = await import("node:fs/promises");
   const { join } = await import("node:path");
@@ -40,17 +44,38 @@ async function withPicture(): Promise<Template> {
   const file = join(await mkdtemp(join(tmpdir(), "stencilcraft-test-")), "clay.png");
   await writeFile(file, bytes);
   await store().keep(originalKey(sha256), file);
-  const id = await team.picture("clay.png", { sha256, source: "drawn here", licence: "own work", holder: "Testers", mime: "image/png" });
-  const slots = (of: readonly Slot[]): Slot[] => of.map((slot) => (slot.kind === "media" ? { ...slot, media: id } : slot));
-  return { ...ONE_OFFER, slug: "with-a-picture", name: "With a picture", scenes: ONE_OFFER.scenes.map((scene) => (scene.id === "hook" ? { ...scene, slots: slots(scene.slots) } : scene)) };
+  const id = await team.picture("clay.png", {
+    sha256,
+    source: "drawn here",
+    licence: "own work",
+    holder: "Testers",
+    mime: "image/png",
+  });
+  const slots = (of: readonly Slot[]): Slot[] =>
+    of.map((slot) => (slot.kind === "media" ? { ...slot, media: id } : slot));
+  return {
+    ...ONE_OFFER,
+    slug: "with-a-picture",
+    name: "With a picture",
+    scenes: ONE_OFFER.scenes.map((scene) => (scene.id === "hook" ? { ...scene, slots: slots(scene.slots) } : scene)),
+  };
 }
 
 test("a package carries the template, its media and their rights, and comes back in as the same template", async () => {
   const { slug } = await addTemplate(team.scope, team.memberId, await withPicture());
   const files = unzipSync(await exported(slug));
   expect(Object.keys(files).sort()).toEqual(["media/1-clay.png", "template.json"]);
-  const about = JSON.parse(Buffer.from(files["template.json"] ?? []).toString("utf8")) as { media: { rights: object }[]; template: Template };
-  expect(about.media[0]?.rights).toEqual({ source: "drawn here", licence: "own work", holder: "Testers", from: null, to: null });
+  const about = JSON.parse(Buffer.from(files["template.json"] ?? []).toString("utf8")) as {
+    media: { rights: object }[];
+    template: Template;
+  };
+  expect(about.media[0]?.rights).toEqual({
+    source: "drawn here",
+    licence: "own work",
+    holder: "Testers",
+    from: null,
+    to: null,
+  });
 
   const back = await brought(files);
   expect(back).toEqual({ slug: "with-a-picture-2", name: "With a picture" });
@@ -73,19 +98,51 @@ const about = async (change: (json: Record<string, unknown>) => void): Promise<R
   change(json);
   return { ...files, "template.json": strToU8(JSON.stringify(json)) };
 };
-const media = (file: string): object => ({ file, name: "x.png", kind: "picture", sha256: "0".repeat(64), rights: { source: "", licence: "", holder: "", from: null, to: null } });
+const media = (file: string): object => ({
+  file,
+  name: "x.png",
+  kind: "picture",
+  sha256: "0".repeat(64),
+  rights: { source: "", licence: "", holder: "", from: null, to: null },
+});
 
 describe("hostile packages are refused in words, and leave nothing behind", () => {
   const cases: readonly (readonly [what: string, files: () => Promise<Record<string, Uint8Array>>, words: string])[] = [
     ["no template.json", async () => ({ "a.txt": strToU8("hello") }), "holds no template.json"],
     ["broken JSON", async () => ({ "template.json": strToU8("{") }), "is not JSON"],
     ["another format", () => about((json) => (json["format"] = "other")), "This is not a template package."],
-    ["a broken field", () => about((json) => ((json["template"] as { scenes: { ground: string }[] }).scenes.forEach((scene) => (scene.ground = "mauve")))), "/scenes/0/ground"],
-    ["media that is not there", () => about((json) => (json["media"] = [media("media/gone.png")])), "names media/gone.png, but does not hold it"],
-    ["media that is something else", async () => ({ ...(await about((json) => (json["media"] = [media("media/x.png")]))), "media/x.png": strToU8("not the same") }), "its SHA-256 differs"],
-    ["media outside its folder", () => about((json) => (json["media"] = [media("../../etc/passwd")])), "Media lies in the folder"],
+    [
+      "a broken field",
+      () =>
+        about((json) =>
+          (json["template"] as { scenes: { ground: string }[] }).scenes.forEach((scene) => (scene.ground = "mauve")),
+        ),
+      "/scenes/0/ground",
+    ],
+    [
+      "media that is not there",
+      () => about((json) => (json["media"] = [media("media/gone.png")])),
+      "names media/gone.png, but does not hold it",
+    ],
+    [
+      "media that is something else",
+      async () => ({
+        ...(await about((json) => (json["media"] = [media("media/x.png")]))),
+        "media/x.png": strToU8("not the same"),
+      }),
+      "its SHA-256 differs",
+    ],
+    [
+      "media outside its folder",
+      () => about((json) => (json["media"] = [media("../../etc/passwd")])),
+      "Media lies in the folder",
+    ],
     ["a name that leads out", async () => ({ "../template.json": strToU8("{}") }), "lead out of it"],
-    ["too many files", async () => Object.fromEntries(Array.from({ length: 90 }, (_, index) => [`media/${index}`, strToU8("x")])), "more than 80 files"],
+    [
+      "too many files",
+      async () => Object.fromEntries(Array.from({ length: 90 }, (_, index) => [`media/${index}`, strToU8("x")])),
+      "more than 80 files",
+    ],
     ["a bomb", async () => ({ "media/zeros": new Uint8Array(30_000_000) }), "must be a trap"],
   ];
   test.each(cases)("%s", async (_, files, words) => {
@@ -95,55 +152,120 @@ describe("hostile packages are refused in words, and leave nothing behind", () =
   });
 
   test("a file that is no zip, and one that is cut short", async () => {
-    await expect(importPackage(team.scope, team.memberId, "a.zip", streamOf(strToU8("hello")))).rejects.toThrow("is not a zip");
+    await expect(importPackage(team.scope, team.memberId, "a.zip", streamOf(strToU8("hello")))).rejects.toThrow(
+      "is not a zip",
+    );
     const whole = await exported("one-offer");
-    await expect(importPackage(team.scope, team.memberId, "a.zip", streamOf(whole.slice(0, whole.length / 2)))).rejects.toThrow("is not a zip, or it is damaged");
+    await expect(
+      importPackage(team.scope, team.memberId, "a.zip", streamOf(whole.slice(0, whole.length / 2))),
+    ).rejects.toThrow("is not a zip, or it is damaged");
   });
 });
 
 /** What a marketer might try, against a template in which everything is locked. */
 const TRIES: readonly (readonly [what: string, edit: Edit, words: string])[] = [
-  ["words", { kind: "fill", slot: "hook.headline", fill: { kind: "words", text: "New" } }, "What is in “Headline” is locked"],
-  ["a slot's colour", { kind: "change-slot", slot: "hook.headline", change: { color: "accent" } }, "The colour of “Headline” is locked"],
-  ["a slot's place", { kind: "change-slot", slot: "hook.headline", change: { places: { square: { x: 60, y: 60, width: 400, height: 200 } } } }, "The place of “Headline” is locked"],
-  ["taking a slot out", { kind: "change-slot", slot: "hook.headline", change: { hidden: true } }, "Taking out “Headline” is locked"],
-  ["an arrangement", { kind: "change-scene", scene: "hook", change: { what: "arrangement", value: NEW_ARRANGEMENTS.split } }, "The arrangement of scene “Headline” is locked"],
-  ["a ground", { kind: "change-scene", scene: "hook", change: { what: "ground", value: "primary" } }, "The ground colour of scene “Headline” is locked"],
-  ["a length", { kind: "change-scene", scene: "hook", change: { what: "length", value: millis(5000) } }, "The length of scene “Headline” is locked"],
+  [
+    "words",
+    { kind: "fill", slot: "hook.headline", fill: { kind: "words", text: "New" } },
+    "What is in “Headline” is locked",
+  ],
+  [
+    "a slot's colour",
+    { kind: "change-slot", slot: "hook.headline", change: { color: "accent" } },
+    "The colour of “Headline” is locked",
+  ],
+  [
+    "a slot's place",
+    {
+      kind: "change-slot",
+      slot: "hook.headline",
+      change: { places: { square: { x: 60, y: 60, width: 400, height: 200 } } },
+    },
+    "The place of “Headline” is locked",
+  ],
+  [
+    "taking a slot out",
+    { kind: "change-slot", slot: "hook.headline", change: { hidden: true } },
+    "Taking out “Headline” is locked",
+  ],
+  [
+    "an arrangement",
+    { kind: "change-scene", scene: "hook", change: { what: "arrangement", value: NEW_ARRANGEMENTS.split } },
+    "The arrangement of scene “Headline” is locked",
+  ],
+  [
+    "a ground",
+    { kind: "change-scene", scene: "hook", change: { what: "ground", value: "primary" } },
+    "The ground colour of scene “Headline” is locked",
+  ],
+  [
+    "a length",
+    { kind: "change-scene", scene: "hook", change: { what: "length", value: millis(5000) } },
+    "The length of scene “Headline” is locked",
+  ],
 ];
 
 describe("the server keeps what a template locks", () => {
   let slug = "";
   beforeAll(async () => {
     const none = { content: false, color: false, position: false, remove: false };
-    const locked: Template = { ...ONE_OFFER, slug: "all-locked", scenes: ONE_OFFER.scenes.map((scene) => ({ ...scene, allows: { arrangement: false, color: false, timing: false, remove: false }, slots: scene.slots.map((slot): Slot => ({ ...slot, allows: none })) })) };
+    const locked: Template = {
+      ...ONE_OFFER,
+      slug: "all-locked",
+      scenes: ONE_OFFER.scenes.map((scene) => ({
+        ...scene,
+        allows: { arrangement: false, color: false, timing: false, remove: false },
+        slots: scene.slots.map((slot): Slot => ({ ...slot, allows: none })),
+      })),
+    };
     const { slug: template } = await addTemplate(team.scope, team.memberId, locked);
     const product = await team.product("Pot", 2400);
     slug = (await createPromotion(team.scope, { template, product, offer: null }, team.memberId)).slug;
   });
 
-  test.each(TRIES)("%s: refused to a marketer in words, nothing saved; taken from a designer", async (_, edit, words) => {
-    const { revision, document } = await promotionBySlug(team.scope, slug);
-    await expect(saveEdits(team.scope, slug, revision, [edit], { id: team.memberId, role: "marketer" })).rejects.toThrow(words);
-    expect((await promotionBySlug(team.scope, slug)).document).toEqual(document);
-    // And back again, so that the next try starts from the template's own.
-    const designer = { id: team.memberId, role: "designer" } as const;
-    expect(await saveEdits(team.scope, slug, revision, [edit, inverseOf(document, edit)], designer)).toMatchObject({ kind: "saved" });
-  });
+  test.each(TRIES)(
+    "%s: refused to a marketer in words, nothing saved; taken from a designer",
+    async (_, edit, words) => {
+      const { revision, document } = await promotionBySlug(team.scope, slug);
+      await expect(
+        saveEdits(team.scope, slug, revision, [edit], { id: team.memberId, role: "marketer" }),
+      ).rejects.toThrow(words);
+      expect((await promotionBySlug(team.scope, slug)).document).toEqual(document);
+      // And back again, so that the next try starts from the template's own.
+      const designer = { id: team.memberId, role: "designer" } as const;
+      expect(await saveEdits(team.scope, slug, revision, [edit, inverseOf(document, edit)], designer)).toMatchObject({
+        kind: "saved",
+      });
+    },
+  );
 
   test("a picture, and a scene", async () => {
     const { revision, document } = await promotionBySlug(team.scope, slug);
     const picture = await team.picture("other.png");
     const marketer = { id: team.memberId, role: "marketer" } as const;
-    await expect(saveEdits(team.scope, slug, revision, [{ kind: "fill", slot: "hook.picture", fill: { kind: "media", media: picture } }], marketer)).rejects.toThrow("What is in “Picture” is locked");
-    await expect(saveEdits(team.scope, slug, revision, [{ kind: "scenes", scenes: document.scenes.slice(0, 3) }], marketer)).rejects.toThrow("Taking out scene “Sign-off” is locked");
-    expect(await saveEdits(team.scope, slug, revision, [{ kind: "rename", name: "Still mine to name" }], marketer)).toMatchObject({ kind: "saved" });
+    await expect(
+      saveEdits(
+        team.scope,
+        slug,
+        revision,
+        [{ kind: "fill", slot: "hook.picture", fill: { kind: "media", media: picture } }],
+        marketer,
+      ),
+    ).rejects.toThrow("What is in “Picture” is locked");
+    await expect(
+      saveEdits(team.scope, slug, revision, [{ kind: "scenes", scenes: document.scenes.slice(0, 3) }], marketer),
+    ).rejects.toThrow("Taking out scene “Sign-off” is locked");
+    expect(
+      await saveEdits(team.scope, slug, revision, [{ kind: "rename", name: "Still mine to name" }], marketer),
+    ).toMatchObject({ kind: "saved" });
   });
 
   test("a template the team does not have is named", async () => {
     const { revision, document } = await promotionBySlug(team.scope, slug);
     const scenes = [{ id: "x", from: { slug: "nobody-has-this", edition: 1, scene: "hook" } }, ...document.scenes];
-    await expect(saveEdits(team.scope, slug, revision, [{ kind: "scenes", scenes }], { id: team.memberId, role: "designer" })).rejects.toThrow("There is no template “nobody-has-this”");
+    await expect(
+      saveEdits(team.scope, slug, revision, [{ kind: "scenes", scenes }], { id: team.memberId, role: "designer" }),
+    ).rejects.toThrow("There is no template “nobody-has-this”");
   });
 });
 
@@ -159,7 +281,10 @@ test("another team's templates are not there", async () => {
 });
 
 test("the gallery answers by purpose, length and words, and knows favourites", async () => {
-  const found = async (query: string) => (await loadGallery(team.scope, team.memberId, readGalleryQuery(new URLSearchParams(query)))).cards.map(({ ref }) => ref.slug);
+  const found = async (query: string) =>
+    (await loadGallery(team.scope, team.memberId, readGalleryQuery(new URLSearchParams(query)))).cards.map(
+      ({ ref }) => ref.slug,
+    );
   expect(await found("purpose=quote")).toEqual(["in-their-words"]);
   expect(await found("length=6")).toEqual(["price-on-a-card", "back-on-the-shelf"]);
   expect(await found("words=invitation+code")).toEqual(["you-are-invited"]);

@@ -19,24 +19,68 @@ let next = 0;
 export async function testTeam(): Promise<TestTeam> {
   const db = connect();
   const team = { currency: "GBP", zone: "Europe/London", locale: "en-GB" };
-  const { id } = await db.insertInto("team").values({ name: "Testers", ...team }).returning("id").executeTakeFirstOrThrow();
+  const { id } = await db
+    .insertInto("team")
+    .values({ name: "Testers", ...team })
+    .returning("id")
+    .executeTakeFirstOrThrow();
   const scope = teamScope(db, id);
-  const member = await db.insertInto("member").values({ team_id: id, email: `${id}@example.com`, name: "Tess", role: "owner", password_hash: "x", working_brand_id: null }).returning("id").executeTakeFirstOrThrow();
+  const member = await db
+    .insertInto("member")
+    .values({
+      team_id: id,
+      email: `${id}@example.com`,
+      name: "Tess",
+      role: "owner",
+      password_hash: "x",
+      working_brand_id: null,
+    })
+    .returning("id")
+    .executeTakeFirstOrThrow();
   const facts = JSON.stringify({ width: 1600, height: 1200, levels: 6, focal: { x: 0.5, y: 0.5 } });
   return {
-    scope, team, memberId: member.id,
+    scope,
+    team,
+    memberId: member.id,
     async picture(name, change = {}) {
       const sha256 = (next++).toString(16).padStart(64, "0");
-      const row = await scope.addMedia({ name, kind: "picture", state: "ready", sha256, mime: "image/jpeg", bytes: 1000, facts, problem: null, width: 1600, height: 1200, ...change }).returning("id").executeTakeFirstOrThrow();
+      const row = await scope
+        .addMedia({
+          name,
+          kind: "picture",
+          state: "ready",
+          sha256,
+          mime: "image/jpeg",
+          bytes: 1000,
+          facts,
+          problem: null,
+          width: 1600,
+          height: 1200,
+          ...change,
+        })
+        .returning("id")
+        .executeTakeFirstOrThrow();
       return row.id;
     },
     async product(name, price_minor, tags = []) {
-      const row = await scope.addProduct({ name, line: "", price_minor, currency: "GBP", tags }).returning("id").executeTakeFirstOrThrow();
-      await scope.addPriceSteps([{ product_id: row.id, from_at: new Date(Date.now() - 90 * 86_400_000), price_minor, currency: "GBP" }]).execute();
+      const row = await scope
+        .addProduct({ name, line: "", price_minor, currency: "GBP", tags })
+        .returning("id")
+        .executeTakeFirstOrThrow();
+      await scope
+        .addPriceSteps([
+          { product_id: row.id, from_at: new Date(Date.now() - 90 * 86_400_000), price_minor, currency: "GBP" },
+        ])
+        .execute();
       return row.id;
     },
     async brand(name) {
-      return (await scope.addBrand({ name, book: JSON.stringify(newBrandBook()) }).returning("id").executeTakeFirstOrThrow()).id;
+      return (
+        await scope
+          .addBrand({ name, book: JSON.stringify(newBrandBook()) })
+          .returning("id")
+          .executeTakeFirstOrThrow()
+      ).id;
     },
     async close() {
       await db.deleteFrom("team").where("id", "=", id).execute();
