@@ -1,3 +1,4 @@
+import reactHooks from "eslint-plugin-react-hooks";
 import tseslint from "typescript-eslint";
 
 export default tseslint.config(
@@ -13,16 +14,33 @@ export default tseslint.config(
       ".dependency-cruiser.cjs",
     ],
   },
-  ...tseslint.configs.strict,
   {
+    files: ["**/*.ts", "**/*.tsx"],
+    extends: [tseslint.configs.strictTypeChecked],
+    languageOptions: { parserOptions: { project: "./tsconfig.json", tsconfigRootDir: import.meta.dirname } },
     rules: {
       "@typescript-eslint/no-explicit-any": "error",
       "@typescript-eslint/no-non-null-assertion": "error",
       "@typescript-eslint/consistent-type-imports": ["error", { fixStyle: "inline-type-imports" }],
       "no-console": "error",
       "@typescript-eslint/no-invalid-void-type": "off",
+      // A number in a template reads as it is meant; everything else is asked to be turned into words first.
+      "@typescript-eslint/restrict-template-expressions": ["error", { allowNumber: true }],
+      // `onClick={() => setOpen(true)}` is how React code is written: its value goes nowhere.
+      "@typescript-eslint/no-confusing-void-expression": ["error", { ignoreArrowShorthand: true }],
+      // React Router takes thrown responses and data() as answers.
+      "@typescript-eslint/only-throw-error": [
+        "error",
+        {
+          allow: [
+            { from: "lib", name: "Response" },
+            { from: "package", package: "react-router", name: "DataWithResponseInit" },
+          ],
+        },
+      ],
     },
   },
+  { files: ["app/**/*.ts", "app/**/*.tsx"], extends: [reactHooks.configs.flat.recommended] },
   {
     files: ["core/**/*.ts", "paint/**/*.ts"],
     ignores: ["**/*.test.ts"],

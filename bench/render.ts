@@ -85,7 +85,8 @@ async function encodeAlone(
   format: FormatName,
   folder: string,
 ): Promise<{ encode: number; paint: number }> {
-  const { encodeSettings, rawFrames } = await import("../server/render/encoder");
+  const { encodeSettings } = await import("../server/render/encoder");
+  const { rawFrames } = await import("../server/media/frameEncoder");
   const { openFrameSource } = await import("../server/render/frameSource");
   const { renderPlan } = await import("../server/render/renderPlan");
   const { frames, rate, width, height } = renderPlan(input, { format, quality: "1080p" });
@@ -112,7 +113,7 @@ async function encodeAlone(
         "error",
         "-y",
         "-nostdin",
-        ...rawFrames(width, height, rate),
+        ...rawFrames({ width, height, rate }),
         "-i",
         raw,
         "-an",
@@ -142,7 +143,7 @@ async function peakMemory(stretch: number, data: string): Promise<number> {
       ),
     100,
   );
-  const [code] = await once(child, "close");
+  const [code] = (await once(child, "close")) as [number | null];
   clearInterval(sampling);
   if (code !== 0) throw new Error("The render whose memory was measured failed.");
   return Math.round(peak);

@@ -1,8 +1,5 @@
 import { randomUUID } from "node:crypto";
 import { createReadStream } from "node:fs";
-import { mkdtemp, rm } from "node:fs/promises";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import { Readable } from "node:stream";
 import { type Kysely } from "kysely";
 import { type BrandBook, newBrandBook } from "../core/brand/book";
@@ -22,7 +19,7 @@ import { ingestMedia } from "../server/media/ingest";
 import { receiveMedia } from "../server/media/receive";
 import { LOGOS } from "./art/logo";
 import { BAKEHOUSE_LOGO } from "./makeFile";
-import { makeAll } from "./makeAll";
+import { withDemoFiles } from "./demoFiles";
 
 const PEOPLE: readonly { name: string; email: string; role: Role }[] = [
   { name: "Imre Vass", email: "imre@quillfern.example.com", role: "owner" },
@@ -293,24 +290,17 @@ async function loadMedia(
   tell: (step: string) => void,
 ): Promise<Map<string, string>> {
   const ids = new Map<string, string>();
-  const folder = await mkdtemp(join(tmpdir(), "stencilcraft-demo-"));
-  try {
-    await makeAll(folder, async (name) => {
-      const { id } = await receiveMedia(
-        scope,
-        name,
-        Readable.toWeb(createReadStream(join(folder, name))) as ReadableStream,
-        { isLogo: name in LOGOS || name === BAKEHOUSE_LOGO },
-      );
-      await noteOrigin(scope, id, name);
-      await ingestMedia(db, id);
-      ids.set(name, id);
-      tell(`  ${name}`);
-    });
-    return ids;
-  } finally {
-    await rm(folder, { recursive: true, force: true });
-  }
+  const take = async (name: string, path: string): Promise<string> => {
+    const file = Readable.toWeb(createReadStream(path)) as ReadableStream;
+    const { id } = await receiveMedia(scope, name, file, { isLogo: name in LOGOS || name === BAKEHOUSE_LOGO });
+    await noteOrigin(scope, id, name);
+    await ingestMedia(db, id);
+    ids.set(name, id);
+    tell(`  ${name}`);
+    return (await scope.media().select("sha256").where("id", "=", id).executeTakeFirstOrThrow()).sha256;
+  };
+  await withDemoFiles(take);
+  return ids;
 }
 
 /** Everything of the demo is the team's own work. */

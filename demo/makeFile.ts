@@ -1,10 +1,10 @@
-import { spawn } from "node:child_process";
-import { once } from "node:events";
 import { writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { CLIPS, CLIP_RATE, clipPainter } from "./art/clips";
 import { LOGOS, quillfernLogo, tallowbyLogo } from "./art/logo";
 import { PICTURES, drawPicture } from "./art/pictures";
+import { BT709 } from "../server/media/clipIngest";
+import { startFrameEncoder } from "../server/media/frameEncoder";
 import { playTune, TUNES } from "../server/shelf/tunes";
 import { wavFile } from "../server/shelf/synth";
 
@@ -31,48 +31,18 @@ export async function makeFile(name: string, folder: string): Promise<void> {
   const clip = CLIPS.find((one) => one.name === name);
   if (clip) {
     const paint = clipPainter(clip, seed);
-    const encoder = spawn(
-      "ffmpeg",
-      [
-        "-v",
-        "error",
-        "-y",
-        "-f",
-        "rawvideo",
-        "-pix_fmt",
-        "rgba",
-        "-s",
-        `${clip.width}x${clip.height}`,
-        "-r",
-        String(CLIP_RATE),
-        "-i",
-        "pipe:0",
-        "-vf",
-        "scale=out_color_matrix=bt709:out_range=tv",
-        "-pix_fmt",
-        "yuv420p",
-        "-c:v",
-        "libx264",
-        "-preset",
-        "veryfast",
-        "-crf",
-        "18",
-        "-colorspace",
-        "bt709",
-        "-color_primaries",
-        "bt709",
-        "-color_trc",
-        "bt709",
-        path,
+    const encoder = startFrameEncoder({
+      ...clip,
+      path,
+      rate: { numerator: CLIP_RATE, denominator: 1 },
+      settings: [
+        ...["-vf", "scale=out_color_matrix=bt709:out_range=tv", "-pix_fmt", "yuv420p"],
+        ...["-c:v", "libx264", "-preset", "veryfast", "-crf", "18"],
+        ...BT709,
       ],
-      { stdio: ["pipe", "inherit", "inherit"] },
-    );
-    const ended = once(encoder, "close");
-    for (let frame = 0; frame < clip.frames; frame++)
-      if (!encoder.stdin.write(paint(frame).data())) await once(encoder.stdin, "drain");
-    encoder.stdin.end();
-    const [code] = await ended;
-    if (code !== 0) throw new Error(`The clip ${name} could not be encoded.`);
+    });
+    for (let frame = 0; frame < clip.frames; frame++) await encoder.write(paint(frame).data());
+    await encoder.finish();
     return;
   }
   const tune = HOUSE_TUNES.find((one) => one.name === name);

@@ -1,13 +1,5 @@
-import { parentPort, workerData } from "node:worker_threads";
 import { makeFile } from "./makeFile";
 
-/** A thread that makes the files it is told, one after another. */
-const folder = String(workerData.data);
-parentPort?.on("message", (name: string) => {
-  makeFile(name, folder).then(
-    () => parentPort?.postMessage({ name }),
-    (error: unknown) => {
-      throw error;
-    },
-  );
-});
+/** Makes a file of the demo world in a thread. */
+export default ({ name, folder }: { readonly name: string; readonly folder: string }): Promise<void> =>
+  makeFile(name, folder);

@@ -17,7 +17,7 @@ const test = plain.extend<object, { instance: OwnInstance }>({
     },
     { scope: "worker", timeout: 120_000 },
   ],
-  baseURL: ({ instance }, use) => use(instance.address),
+  baseURL: ({ instance }, give) => give(instance.address),
 });
 test.describe.configure({ mode: "serial" });
 
@@ -250,7 +250,14 @@ test("a full brand book", async ({ page }) => {
 
 const GTIN_START = 506_000_000_000;
 const withCheckDigit = (digits: string): string =>
-  `${digits}${(10 - ([...digits].reverse().reduce((sum, digit, at) => sum + Number(digit) * (at % 2 === 0 ? 3 : 1), 0) % 10)) % 10}`;
+  `${digits}${
+    (10 -
+      (Array.from(digits)
+        .reverse()
+        .reduce((sum, digit, at) => sum + Number(digit) * (at % 2 === 0 ? 3 : 1), 0) %
+        10)) %
+    10
+  }`;
 
 /** Fifty products as a German office program would save them: semicolons, decimal commas, UTF-16, and two bad rows. */
 function productList(raise = 0): Buffer {

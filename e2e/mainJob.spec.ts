@@ -183,11 +183,10 @@ async function expectGoodFile(path: string, width: number, height: number): Prom
   // The index stands before the data, and a second reader of MP4 agrees on the frames.
   const file = mp4box.createFile();
   const info = new Promise<{ isProgressive: boolean; videoTracks: { nb_samples: number }[] }>((resolve) => {
-    file.onReady = resolve as never;
+    file.onReady = resolve;
   });
   const bytes = await readFile(path);
-  const buffer = Object.assign(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.length), { fileStart: 0 });
-  file.appendBuffer(buffer as never);
+  file.appendBuffer(mp4box.MP4BoxBuffer.fromArrayBuffer(Uint8Array.from(bytes).buffer, 0));
   file.flush();
   const { isProgressive, videoTracks } = await info;
   expect(isProgressive).toBe(true);

@@ -38,7 +38,7 @@ function drawnPicture(kind: (typeof KINDS)[number], seed: number): Canvas {
   const color = (low: number, high: number): string =>
     `hsl(${Math.floor(random() * 360)}, ${Math.floor(random() * 90)}%, ${Math.floor(low + random() * (high - low))}%)`;
   const fill = (style: string | CanvasGradient, x = 0, y = 0, width = SIZE.width, height = SIZE.height): void => {
-    context.fillStyle = style as string;
+    context.fillStyle = style;
     context.fillRect(x, y, width, height);
   };
   const [low, high] = kind === "bright" ? [70, 98] : kind === "dark" ? [2, 28] : [0, 100];
@@ -47,7 +47,7 @@ function drawnPicture(kind: (typeof KINDS)[number], seed: number): Canvas {
     gradient.addColorStop(0, color(low, high));
     gradient.addColorStop(0.5, color(low, high));
     gradient.addColorStop(1, color(low, high));
-    fill(gradient as unknown as CanvasGradient);
+    fill(gradient);
     return canvas;
   }
   fill(color(low, high));

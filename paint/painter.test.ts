@@ -34,7 +34,7 @@ function resources(picture: () => CanvasImageSource | null): PaintResources {
       made++;
       return surface(width, height);
     },
-    path: () => new NodePath() as unknown as Path2D,
+    path: () => new NodePath(),
     picture,
     clipFrame: () => null,
     emoji: () => null,

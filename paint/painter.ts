@@ -47,6 +47,7 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   let layerSurface: Surface | null = null;
   /** Whether a picture was not there yet since this was last cleared: what lacks one must not be kept. */
   let lacking = false;
+  const isLacking = (): boolean => lacking;
 
   function paintAll(nodes: readonly DisplayNode[], pen: Pen): void {
     for (const node of nodes) paintNode(node, pen);
@@ -54,24 +55,42 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
 
   function paintNode(node: DisplayNode, pen: Pen): void {
     switch (node.kind) {
-      case "fill":
-        return paintFill(node.place, node.ink, pen);
-      case "shape":
-        return paintShape(node, pen);
-      case "picture":
-        return paintPicture(node, pen);
-      case "clip":
-        return paintClip(node, pen);
-      case "emoji":
-        return paintEmoji(node, pen);
-      case "moved":
-        return paintMoved(node, pen);
-      case "clipped":
-        return paintClipped(node, pen);
-      case "still":
-        return paintStill(node, pen);
-      case "layer":
-        return paintLayer(node.children, node.alpha, pen);
+      case "fill": {
+        paintFill(node.place, node.ink, pen);
+        return;
+      }
+      case "shape": {
+        paintShape(node, pen);
+        return;
+      }
+      case "picture": {
+        paintPicture(node, pen);
+        return;
+      }
+      case "clip": {
+        paintClip(node, pen);
+        return;
+      }
+      case "emoji": {
+        paintEmoji(node, pen);
+        return;
+      }
+      case "moved": {
+        paintMoved(node, pen);
+        return;
+      }
+      case "clipped": {
+        paintClipped(node, pen);
+        return;
+      }
+      case "still": {
+        paintStill(node, pen);
+        return;
+      }
+      case "layer": {
+        paintLayer(node.children, node.alpha, pen);
+        return;
+      }
     }
   }
 
@@ -207,7 +226,7 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
       lacking = false;
       paintAll(node.children, { context: surface.context, snaps: true, alpha: 1 });
       kept = { surface, x, y };
-      if (!lacking) stills.set(node, kept);
+      if (!isLacking()) stills.set(node, kept);
     }
     pen.context.drawImage(kept.surface.image, kept.x, kept.y);
   }

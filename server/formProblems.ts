@@ -13,10 +13,10 @@ export async function readForm<Schema extends AnyObjectSchema>(
   try {
     return {
       ok: true,
-      values: (await schema.validate(Object.fromEntries(form), {
+      values: await schema.validate(Object.fromEntries(form), {
         abortEarly: false,
         stripUnknown: true,
-      })) as InferType<Schema>,
+      }),
     };
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from "react";
+import { useEffect, useEffectEvent } from "react";
 import { number, object, string } from "yup";
 
 const schema = object({
@@ -16,13 +16,12 @@ export interface TeamEventMessage {
 
 /** Calls `onEvent` for what happens in the team while the page is open. */
 export function useTeamEvents(onEvent: (event: TeamEventMessage) => void): void {
-  const latest = useRef(onEvent);
-  latest.current = onEvent;
+  const hear = useEffectEvent(onEvent);
   useEffect(() => {
     const source = new EventSource("/events");
     source.onmessage = ({ data }) => {
       const parsed: unknown = JSON.parse(String(data));
-      if (schema.isValidSync(parsed)) latest.current(parsed);
+      if (schema.isValidSync(parsed)) hear(parsed);
     };
     return () => source.close();
   }, []);

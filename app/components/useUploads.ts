@@ -67,7 +67,10 @@ export function useUploads(onReceived: (id: string) => void) {
       advance();
       const answer = request.status === 200 || request.status === 201 ? parsed(request.responseText) : null;
       if (received.isValidSync(answer)) {
-        if (answer.known) return update(key, { share: 1, known: { id: answer.id, name: answer.name } });
+        if (answer.known) {
+          update(key, { share: 1, known: { id: answer.id, name: answer.name } });
+          return;
+        }
         drop(key);
         onReceived(answer.id);
       } else if (request.status > 0)
@@ -83,7 +86,7 @@ export function useUploads(onReceived: (id: string) => void) {
 
   return {
     uploads,
-    add(files: Iterable<File>, wishes: UploadWishes = {}): void {
+    add: (files: Iterable<File>, wishes: UploadWishes = {}): void => {
       for (const file of files) {
         const item = { key: next.current++, file, wishes };
         setUploads((all) => [...all, { key: item.key, name: file.name, share: 0, problem: null, known: null }]);
@@ -93,14 +96,14 @@ export function useUploads(onReceived: (id: string) => void) {
       advance();
     },
     /** Brings a file in although its bytes are here already. */
-    again(key: number): void {
+    again: (key: number): void => {
       const item = kept.current.get(key);
       if (!item) return;
       update(key, { share: 0, known: null });
       waiting.current.push({ ...item, wishes: { ...item.wishes, again: true } });
       advance();
     },
-    cancel(key: number): void {
+    cancel: (key: number): void => {
       const request = requests.current.get(key);
       waiting.current = waiting.current.filter((item) => item.key !== key);
       if (request) request.abort();

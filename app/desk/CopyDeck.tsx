@@ -4,7 +4,6 @@ import { sceneOrigin } from "../../core/document/design";
 import { type Edit } from "../../core/document/edits";
 import { RIGHTS_WORDS } from "../../core/document/rights";
 import { RightsMark } from "../components/RightsMark";
-import { type OfferedMedia } from "./MediaPicker";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion, type ResolvedScene } from "../../core/document/resolve";
 import { shapeMiss } from "../../core/document/sample";
@@ -13,17 +12,10 @@ import { wordReports } from "../../core/preflight/wordFindings";
 import { type PreparedPromotion } from "../../core/scene/preparePromotion";
 import { type SceneSpan } from "../../core/time/timeline";
 import { BackingNote } from "./BackingNote";
+import { type DeckChoices } from "./deckChoices";
 import { OfferField, ProductsField, WordsField, fieldLook } from "./DeckFields";
 import { SceneTools } from "./SceneTools";
 import { SlotPicture } from "./SlotPicture";
-
-export interface DeckChoices {
-  readonly media: readonly OfferedMedia[];
-  readonly products: readonly { readonly id: string; readonly name: string }[];
-  readonly offers: readonly { readonly id: string; readonly name: string; readonly state: string }[];
-  /** Words to pick from, by what they are for. */
-  readonly suggestions: Partial<Record<WordsRole, readonly string[]>>;
-}
 
 interface DeckProps {
   readonly document: Promotion;

@@ -4,7 +4,7 @@ import { MOST_WORDS, type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion, type ResolvedScene } from "../../core/document/resolve";
 import { type OfferSlot, type ProductsSlot, type WordsSlot, slotKey } from "../../core/document/template";
 import { type WordReport } from "../../core/preflight/wordFindings";
-import { type DeckChoices } from "./CopyDeck";
+import { type DeckChoices } from "./deckChoices";
 import { WordsMeters } from "./WordsMeters";
 
 export const fieldLook =
@@ -33,7 +33,7 @@ export const Locked = () => (
 export function WordsField({ scene, slot, document, choices, report, locked, onFocus, onEdit }: DeckField<WordsSlot>) {
   const key = slotKey(scene.template, slot);
   const text = scene.words[slot.id] ?? "";
-  const length = [...text].length;
+  const length = Array.from(text).length;
   const suggestions = choices.suggestions[slot.role] ?? [];
   const write = (value: string): void => onEdit({ kind: "fill", slot: key, fill: { kind: "words", text: value } });
   if (slot.role === "stars")

@@ -46,14 +46,26 @@ export function useDocument(
     timer: 0,
     undo: [] as Step[],
     redo: [] as Step[],
+    send: (): Promise<void> => Promise.resolve(),
   });
   const saved = useRef(onSaved);
-  saved.current = onSaved;
+  useEffect(() => {
+    saved.current = onSaved;
+  }, [onSaved]);
 
   const put = useCallback((next: Promotion) => {
     live.current.document = next;
     setDocument(next);
     setSteps({ undo: live.current.undo.length, redo: live.current.redo.length });
+  }, []);
+
+  const sendLater = useCallback((ms: number): void => {
+    const state = live.current;
+    window.clearTimeout(state.timer);
+    state.timer = window.setTimeout(() => {
+      state.timer = 0;
+      void state.send();
+    }, ms);
   }, []);
 
   const send = useCallback(async (): Promise<void> => {
@@ -102,15 +114,10 @@ export function useDocument(
       state.sending = false;
       if (state.waiting.length > 0 && state.timer === 0 && !state.held) sendLater(SAVE_AFTER_MS);
     }
-
-    function sendLater(ms: number): void {
-      window.clearTimeout(state.timer);
-      state.timer = window.setTimeout(() => {
-        state.timer = 0;
-        void send();
-      }, ms);
-    }
-  }, [slug, put]);
+  }, [slug, put, sendLater]);
+  useEffect(() => {
+    live.current.send = send;
+  }, [send]);
 
   const queue = useCallback(
     (edit: Edit) => {
@@ -119,16 +126,9 @@ export function useDocument(
       if (last && sameTarget(last, edit)) state.waiting[state.waiting.length - 1] = edit;
       else state.waiting.push(edit);
       setSave("saving");
-      window.clearTimeout(state.timer);
-      state.timer = window.setTimeout(
-        () => {
-          state.timer = 0;
-          void send();
-        },
-        edit.kind === "choose" ? 0 : SAVE_AFTER_MS,
-      );
+      sendLater(edit.kind === "choose" ? 0 : SAVE_AFTER_MS);
     },
-    [send],
+    [sendLater],
   );
 
   const apply = useCallback(
@@ -161,13 +161,14 @@ export function useDocument(
   );
 
   useEffect(() => {
+    const state = live.current;
     const leaving = (event: BeforeUnloadEvent): void => {
-      if (live.current.waiting.length > 0 || live.current.sending) event.preventDefault();
+      if (state.waiting.length > 0 || state.sending) event.preventDefault();
     };
     window.addEventListener("beforeunload", leaving);
     return () => {
       window.removeEventListener("beforeunload", leaving);
-      window.clearTimeout(live.current.timer);
+      window.clearTimeout(state.timer);
       void send();
     };
   }, [send]);

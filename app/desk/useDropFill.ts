@@ -44,7 +44,8 @@ export function useDropFill(
       if (body.known) {
         // The very file is here already, read in long ago.
         onReady();
-        return fill(slot, body.id);
+        fill(slot, body.id);
+        return;
       }
       waiting.current.set(body.id, slot);
       toast(`Reading in “${file.name}” …`);

@@ -1,17 +1,27 @@
-import { useEffect, useState, useSyncExternalStore } from "react";
+import { useState, useSyncExternalStore } from "react";
 import { type ProofEngine, type ProofState, openProofEngine } from "../proof/proofEngine";
 
 const NOTHING: ProofState = { prepared: [], time: 0, length: 0, playing: false, problem: null };
 
+/** Opens an engine while a page listens, and closes it with the page. */
+function engineHolder() {
+  let engine: ProofEngine | null = null;
+  return {
+    subscribe: (): (() => void) => {
+      const opened = (engine = openProofEngine());
+      return () => {
+        opened.close();
+        engine = null;
+      };
+    },
+    current: (): ProofEngine | null => engine,
+  };
+}
+
 /** The proof engine of a page; null until the page runs in a browser. */
 export function useProofEngine(): ProofEngine | null {
-  const [engine, setEngine] = useState<ProofEngine | null>(null);
-  useEffect(() => {
-    const opened = openProofEngine();
-    setEngine(opened);
-    return () => opened.close();
-  }, []);
-  return engine;
+  const [{ subscribe, current }] = useState(engineHolder);
+  return useSyncExternalStore(subscribe, current, () => null);
 }
 
 /** A part of what the engine says, re-rendered when that part changes. `pick` must give the same value for the same state. */

@@ -1,17 +1,15 @@
-import { useEffect, useRef } from "react";
+import { useEffect, useEffectEvent } from "react";
+import { tinykeys } from "tinykeys";
 
 /** Ctrl or Cmd with Z takes back, with Shift and Z does again. */
 export function useUndoKeys(undo: () => void, redo: () => void): void {
-  const latest = useRef({ undo, redo });
-  latest.current = { undo, redo };
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z") return;
-      event.preventDefault();
-      if (event.shiftKey) latest.current.redo();
-      else latest.current.undo();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, []);
+  const takeBack = useEffectEvent((event: KeyboardEvent) => {
+    event.preventDefault();
+    undo();
+  });
+  const doAgain = useEffectEvent((event: KeyboardEvent) => {
+    event.preventDefault();
+    redo();
+  });
+  useEffect(() => tinykeys(window, { "$mod+KeyZ": takeBack, "$mod+Shift+KeyZ": doAgain }), []);
 }

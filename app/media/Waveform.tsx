@@ -42,7 +42,10 @@ export function Waveform({
         onClick={(event) => {
           const element = audio.current;
           const box = event.currentTarget.getBoundingClientRect();
-          if (!element || !Number.isFinite(element.duration)) return toggle();
+          if (!element || !Number.isFinite(element.duration)) {
+            toggle();
+            return;
+          }
           element.currentTime = ((event.clientX - box.left) / box.width) * element.duration;
         }}
       >

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useMemo, useRef, useState } from "react";
 import { type MediaItem } from "../../server/media/mediaList";
 
 interface Page {
@@ -6,36 +6,42 @@ interface Page {
   readonly count: number;
 }
 
+type Pages = ReadonlyMap<number, readonly MediaItem[]>;
+
 /**
  * The media that answer a query, fetched page by page as they come into view. The first page comes with the page itself;
  * when that is loaded anew, the others are fetched anew too.
  */
 export function useMediaPages(search: string, first: Page, pageSize: number) {
-  const [pages, setPages] = useState<ReadonlyMap<number, readonly MediaItem[]>>(new Map([[0, first.items]]));
-  const asked = useRef(new Set([0]));
-  const latest = useRef(first);
-  useEffect(() => {
-    latest.current = first;
-    asked.current = new Set([0]);
-    setPages(new Map([[0, first.items]]));
-  }, [first, search]);
+  const [got, setGot] = useState<{ readonly of: Page; readonly pages: Pages }>({ of: first, pages: new Map() });
+  const asked = useRef({ of: first, pages: new Set<number>() });
+  const pages: Pages = useMemo(
+    () => new Map([[0, first.items] as const, ...(got.of === first ? got.pages : [])]),
+    [first, got],
+  );
 
   const want = useCallback(
     (page: number): void => {
-      if (asked.current.has(page)) return;
-      asked.current.add(page);
-      const of = latest.current;
+      if (asked.current.of !== first) asked.current = { of: first, pages: new Set() };
+      const already = asked.current.pages;
+      if (page === 0 || already.has(page)) return;
+      already.add(page);
       const params = new URLSearchParams(search);
       params.set("page", String(page));
-      fetch(`/media/page?${params}`)
+      fetch(`/media/page?${params.toString()}`)
         .then(async (response) => (response.ok ? ((await response.json()) as Page) : null))
-        .then((got) => {
-          if (got && latest.current === of) setPages((before) => new Map(before).set(page, got.items));
+        .then((answer) => {
+          // What comes after the list was loaded anew belongs to the list before.
+          if (!answer || asked.current.of !== first) return;
+          setGot((before) => ({
+            of: first,
+            pages: new Map(before.of === first ? before.pages : []).set(page, answer.items),
+          }));
         })
         // Asked for again when it next comes into view.
-        .catch(() => asked.current.delete(page));
+        .catch(() => already.delete(page));
     },
-    [search],
+    [first, search],
   );
 
   const itemAt = (index: number): MediaItem | null =>

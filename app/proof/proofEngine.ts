@@ -163,7 +163,7 @@ export function openProofEngine(): ProofEngine {
   async function seekClips(time: number): Promise<void> {
     const frames = clipFrames(time);
     for (const media of frames.keys()) resources.clipFrame(media, 0);
-    await Promise.all([...frames].map(([media, frame]) => players.get(media)?.seek(frame)));
+    await Promise.all([...frames].map(async ([media, frame]) => players.get(media)?.seek(frame)));
   }
 
   function pauseAt(time: number): void {

@@ -24,27 +24,29 @@ export function openSoundPlayer(address: string, plan: MixPlan): SoundPlayer {
     source = null;
   }
 
+  async function start(time: number): Promise<void> {
+    hold();
+    const mine = ++turn;
+    await context.resume();
+    const asked = context.currentTime;
+    const decoded = await buffer.catch(() => null);
+    if (!decoded || mine !== turn) return;
+    const from = time / 1000 + (context.currentTime - asked);
+    if (from >= decoded.duration) return;
+    source = context.createBufferSource();
+    source.buffer = decoded;
+    source.connect(level);
+    level.gain.cancelScheduledValues(0);
+    const points = Math.max(2, Math.ceil((plan.length - from * 1000) / STEP_MS));
+    const curve = Float32Array.from({ length: points }, (_, index) =>
+      levelAt(plan, from * 1000 + (index / (points - 1)) * (plan.length - from * 1000)),
+    );
+    level.gain.setValueCurveAtTime(curve, context.currentTime, Math.max(0.05, plan.length / 1000 - from));
+    source.start(0, from);
+  }
+
   return {
-    async play(time) {
-      hold();
-      const mine = ++turn;
-      await context.resume();
-      const asked = context.currentTime;
-      const decoded = await buffer.catch(() => null);
-      if (!decoded || mine !== turn) return;
-      const start = time / 1000 + (context.currentTime - asked);
-      if (start >= decoded.duration) return;
-      source = context.createBufferSource();
-      source.buffer = decoded;
-      source.connect(level);
-      level.gain.cancelScheduledValues(0);
-      const points = Math.max(2, Math.ceil((plan.length - start * 1000) / STEP_MS));
-      const curve = Float32Array.from({ length: points }, (_, index) =>
-        levelAt(plan, start * 1000 + (index / (points - 1)) * (plan.length - start * 1000)),
-      );
-      level.gain.setValueCurveAtTime(curve, context.currentTime, Math.max(0.05, plan.length / 1000 - start));
-      source.start(0, start);
-    },
+    play: (time) => void start(time),
     hold,
     close() {
       hold();

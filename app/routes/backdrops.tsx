@@ -1,6 +1,7 @@
 import { Form, data, useFetcher } from "react-router";
 import { Check } from "lucide-react";
 import { paletteOf } from "../../core/brand/book";
+import { formText } from "../../server/formText";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { workingBrand } from "../../server/brand/brandBook";
 import { backdropRecipe, readWords } from "../../server/shelf/pictureService";
@@ -28,7 +29,7 @@ export async function action({ request }: Route.ActionArgs) {
   const { scope, id } = await requireEditor(request);
   const form = await request.formData();
   const brand = await workingBrand(scope, id);
-  const words = readWords(String(form.get("words") ?? ""));
+  const words = readWords(formText(form, "words"));
   const recipe =
     brand && backdropRecipe(words, paletteOf(brand.book), Number(form.get("round")), Number(form.get("which")));
   if (!recipe) throw new Response("There is no such backdrop.", { status: 404 });

@@ -4,6 +4,7 @@ import { Printer } from "lucide-react";
 import { type BrandBook, CORNERS, SIGN_OFF_LINES, newBrandBook, paletteOf, signOffWords } from "../../core/brand/book";
 import { COLOR_ROLES, inkFor } from "../../core/color/palette";
 import { isHex } from "../../core/color/srgb";
+import { formText } from "../../server/formText";
 import { NO_ID, readIds, readJson } from "../../server/ids";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { addBrand, brandsOf, promotionsOf, removeBrand, saveBook, switchBrand } from "../../server/brand/brandBook";
@@ -73,7 +74,7 @@ const answer = (change: Partial<Answer>): Answer => ({
 export async function action({ request }: Route.ActionArgs) {
   const { scope, id } = await requireEditor(request);
   const form = await request.formData();
-  const text = (name: string): string => String(form.get(name) ?? "");
+  const text = (name: string): string => formText(form, name);
   const failed = (change: Partial<Answer>) => data(answer(change), { status: 422 });
   const brandId = readIds(text("brand"))[0] ?? NO_ID;
   switch (text("intent")) {

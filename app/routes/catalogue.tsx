@@ -2,6 +2,7 @@ import { Form, Link, data, useFetcher, useNavigation, useSearchParams, useSubmit
 import { Download, Upload } from "lucide-react";
 import { writeContent } from "../../core/catalogue/productRow";
 import { money, plainAmount, writePrice } from "../../core/offer/money";
+import { formText } from "../../server/formText";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { isId, readIds } from "../../server/ids";
 import { contentOf } from "../../server/catalogue/productContent";
@@ -91,9 +92,9 @@ async function editedProduct(scope: TeamScope, id: string, locale: string): Prom
 export async function action({ request }: Route.ActionArgs) {
   const { scope, team } = await requireEditor(request);
   const form = await request.formData();
-  const text = (name: string): string => String(form.get(name) ?? "");
+  const text = (name: string): string => formText(form, name);
   // A pressed button comes after the form’s own intent.
-  const intent = String(form.getAll("intent").at(-1));
+  const intent = formText(form, "intent");
   const failed = (change: Partial<CatalogueAnswer>) => data(answer(change), { status: 422 });
   switch (intent) {
     case "product": {

@@ -1,6 +1,7 @@
 import { data, useFetcher, useRevalidator, useSearchParams } from "react-router";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import { LayoutGrid, List, Mic, Upload as UploadIcon } from "lucide-react";
+import { formText } from "../../server/formText";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { NO_ID, isId, readIds, readJson } from "../../server/ids";
 import { addCollection, collect, collectionsOf, removeCollection, takeOut } from "../../server/media/collections";
@@ -61,7 +62,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 export async function action({ request }: Route.ActionArgs) {
   const { scope } = await requireEditor(request);
   const form = await request.formData();
-  const text = (name: string): string => String(form.get(name) ?? "");
+  const text = (name: string): string => formText(form, name);
   const ids = readIds(text("ids"));
   const collection = readIds(text("collection"))[0] ?? NO_ID;
   const [first] = ids;
@@ -114,6 +115,8 @@ export async function action({ request }: Route.ActionArgs) {
   }
 }
 
+const NONE: readonly string[] = [];
+
 export default function Media({
   loaderData: { query, first, pageSize, tags, collections, products, detail },
 }: Route.ComponentProps) {
@@ -151,13 +154,15 @@ export default function Media({
     if (state !== "working" || !loaded.some((item) => item.id === id && item.state === "working"))
       void revalidator.revalidate();
   });
-  const removed = changes.data?.removed ?? [];
-  useEffect(() => {
-    // What was removed is marked no longer, and its details are closed.
-    if (removed.length === 0) return;
+  // What was removed is marked no longer, and its details are closed.
+  const letGo = useEffectEvent((removed: readonly string[]) => {
     setMarked((before) => new Set([...before].filter((id) => !removed.includes(id))));
     if (detail && removed.includes(detail.id)) open(null);
-  }, [changes.data]);
+  });
+  const { removed = NONE } = changes.data ?? {};
+  useEffect(() => {
+    if (removed.length > 0) letGo(removed);
+  }, [removed]);
   const send = (intent: string, ids: readonly string[]): void =>
     void changes.submit({ intent, ids: ids.join(",") }, { method: "post" });
   const filtered = search !== "";

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { templateLength } from "../../core/document/needs";
 import { offerState } from "../../core/offer/validity";
 import { writePrice, money } from "../../core/offer/money";
+import { formText } from "../../server/formText";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { likePattern } from "../../server/catalogue/productList";
 import { type TeamScope } from "../../server/db/teamScope";
@@ -76,12 +77,12 @@ const chosenProduct = async (scope: TeamScope, id: string | null) =>
 export async function action({ request }: Route.ActionArgs) {
   const { scope, id } = await requireEditor(request);
   const form = await request.formData();
-  const product = String(form.get("product") ?? "");
+  const product = formText(form, "product");
   if (product === "") return data({ problem: "Choose the product this promotion is about." }, { status: 422 });
-  const offer = String(form.get("offer") ?? "");
+  const offer = formText(form, "offer");
   const { slug } = await createPromotion(
     scope,
-    { template: String(form.get("template")), product, offer: offer === "" ? null : offer },
+    { template: formText(form, "template"), product, offer: offer === "" ? null : offer },
     id,
   );
   return redirect(`/promotions/${slug}`);

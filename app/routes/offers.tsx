@@ -3,6 +3,7 @@ import { TriangleAlert } from "lucide-react";
 import { money, writePrice } from "../../core/offer/money";
 import { STACKING_RULE } from "../../core/offer/stacking";
 import { wallTime } from "../../core/offer/validity";
+import { formText } from "../../server/formText";
 import { readIds } from "../../server/ids";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { removeOffer, saveOffer } from "../../server/catalogue/offers";
@@ -64,8 +65,8 @@ export async function loader({ request }: Route.LoaderArgs) {
 export async function action({ request }: Route.ActionArgs) {
   const { scope, team } = await requireEditor(request);
   const form = await request.formData();
-  if (String(form.getAll("intent").at(-1)) === "remove-offer") {
-    const [id] = readIds(String(form.get("id")));
+  if (formText(form, "intent") === "remove-offer") {
+    const [id] = readIds(formText(form, "id"));
     const problem = id ? await removeOffer(scope, id) : "There is no such offer in your team.";
     return data({ ...answer({ saved: problem === null, problem }), id: undefined }, { status: problem ? 409 : 200 });
   }

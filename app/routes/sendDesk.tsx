@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Download, TriangleAlert } from "lucide-react";
 import { FORMAT_NAMES, FORMATS } from "../../core/placement/formats";
 import { QUALITIES, isQuality, outputSize, type Quality } from "../../core/placement/quality";
+import { formText } from "../../server/formText";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { promotionBySlug } from "../../server/promotions/promotionStore";
 import {
@@ -38,8 +39,8 @@ export async function action({ request, params: { slug } }: Route.ActionArgs) {
   const { scope } = await requireEditor(request);
   const form = await request.formData();
   const intent = form.get("intent");
-  if (intent === "cancel") await cancelRendition(scope, String(form.get("rendition")));
-  else if (intent === "retry") await retryRendition(scope, String(form.get("rendition")));
+  if (intent === "cancel") await cancelRendition(scope, formText(form, "rendition"));
+  else if (intent === "retry") await retryRendition(scope, formText(form, "rendition"));
   else {
     const quality = form.get("quality");
     if (!isQuality(quality)) return data({ problem: "Choose a quality: 480p or 1080p." }, { status: 422 });

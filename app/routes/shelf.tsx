@@ -1,5 +1,6 @@
 import { Form, data, useFetcher, useSubmit } from "react-router";
 import { Check, Plus } from "lucide-react";
+import { formText } from "../../server/formText";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { keepFromShelf } from "../../server/shelf/shelfFiles";
 import { SHELF_CATEGORIES, searchShelf, shelfItem } from "../../server/shelf/shelfItems";
@@ -30,7 +31,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 
 export async function action({ request }: Route.ActionArgs) {
   const { scope } = await requireEditor(request);
-  const item = shelfItem(String((await request.formData()).get("slug")));
+  const item = shelfItem(formText(await request.formData(), "slug"));
   if (!item) throw new Response("There is no such item on the shelf.", { status: 404 });
   const kept = await keepFromShelf(scope, item.recipe, item.name, "starter shelf", [
     item.category,

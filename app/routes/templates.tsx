@@ -4,6 +4,7 @@ import { FileDown, Heart, PencilRuler } from "lucide-react";
 import { Form, Link, redirect, useFetcher } from "react-router";
 import { type Facts } from "../../core/document/facts";
 import { mediaOfTemplate } from "../../core/document/templatePackage";
+import { formText } from "../../server/formText";
 import { requireDesigner, requirePerson } from "../../server/auth/sessions";
 import { setFavourite } from "../../server/templates/favourites";
 import { startTemplate, unpublished } from "../../server/templates/workshop";
@@ -36,12 +37,12 @@ export async function action({ request }: Route.ActionArgs) {
   const form = await request.formData();
   if (form.get("intent") === "start") {
     await requireDesigner(request);
-    const from = String(form.get("from") ?? "");
+    const from = formText(form, "from");
     return redirect(
-      `/templates/${await startTemplate(scope, String(form.get("name") ?? "New template"), from || null)}/workshop`,
+      `/templates/${await startTemplate(scope, formText(form, "name") || "New template", from || null)}/workshop`,
     );
   }
-  await setFavourite(scope, id, String(form.get("slug") ?? ""), form.get("liked") === "yes");
+  await setFavourite(scope, id, formText(form, "slug"), form.get("liked") === "yes");
   return { done: true };
 }
 

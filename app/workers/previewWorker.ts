@@ -125,7 +125,10 @@ function showNext(): void {
   if (busy >= LANES || name === undefined || message === undefined) return;
   waiting.delete(name);
   const preview = previews.get(name);
-  if (!preview) return showNext();
+  if (!preview) {
+    showNext();
+    return;
+  }
   busy++;
   show(name, preview, message)
     .catch((error: unknown) =>

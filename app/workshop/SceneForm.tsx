@@ -66,9 +66,7 @@ export function SceneForm({
             arrangement={arrangement}
             name={key}
             value={value as string | number | boolean}
-            onChange={(to) =>
-              onChange((before) => withArrangement(before, { ...arrangement, [key]: to } as Arrangement))
-            }
+            onChange={(to) => onChange((before) => withArrangement(before, { ...arrangement, [key]: to }))}
           />
         ))}
       <NumberField

@@ -24,6 +24,7 @@ export function useDraft(slug: string, loaded: { readonly draft: Template; reado
     sending: false,
     waiting: false,
     last: { what: undefined as string | undefined, at: 0 },
+    send: (): Promise<void> => Promise.resolve(),
   });
 
   const send = useCallback(async (): Promise<void> => {
@@ -53,12 +54,16 @@ export function useDraft(slug: string, loaded: { readonly draft: Template; reado
       else setSave({ problem: problem ?? "The change was not taken." });
     } catch {
       setSave("offline");
-      state.timer = window.setTimeout(() => void send(), 3000);
+      state.timer = window.setTimeout(() => void state.send(), 3000);
     } finally {
       state.sending = false;
-      if (state.waiting) void send();
+      // Another change may have come while this was under way.
+      if (live.current.waiting) void live.current.send();
     }
   }, [slug]);
+  useEffect(() => {
+    live.current.send = send;
+  }, [send]);
 
   const put = useCallback(
     (next: Template) => {

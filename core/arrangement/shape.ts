@@ -51,7 +51,7 @@ export function cutEvenly(place: Rect, count: number, gap: number, beside: boole
 
 /** How much is written: 0 for a few words, 1 for many, in steps so that a letter more moves nothing. */
 export function wordiness(texts: readonly string[], few: number, many: number): number {
-  const length = texts.reduce((sum, text) => sum + [...text].length, 0);
+  const length = texts.reduce((sum, text) => sum + Array.from(text).length, 0);
   const amount = Math.min(1, Math.max(0, (length - few) / (many - few)));
   return Math.round(amount * 3) / 3;
 }

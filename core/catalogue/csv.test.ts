@@ -4,7 +4,7 @@ import { matchColumns, readContent, readLink, readProductRow, readTags } from ".
 
 const utf8 = (text: string): Uint8Array => new TextEncoder().encode(text);
 const utf16 = (text: string, big: boolean, mark: boolean): Uint8Array => {
-  const units = [...((mark ? "\ufeff" : "") + text)].flatMap((character) =>
+  const units = Array.from((mark ? "\ufeff" : "") + text).flatMap((character) =>
     Array.from({ length: character.length }, (_, at) => character.charCodeAt(at)),
   );
   return Uint8Array.from(units.flatMap((unit) => (big ? [unit >> 8, unit & 255] : [unit & 255, unit >> 8])));
@@ -18,7 +18,7 @@ describe("text of any encoding", () => {
     ["UTF-16LE with a mark", utf16(text, false, true)],
     ["UTF-16BE with a mark", utf16(text, true, true)],
     ["UTF-16LE without", utf16(text, false, false)],
-    ["windows-1252", Uint8Array.from([...text].map((letter) => letter.charCodeAt(0)))],
+    ["windows-1252", Uint8Array.from(Array.from(text).map((letter) => letter.charCodeAt(0)))],
   ])("%s", (_, bytes) =>
     expect(parseCsv(decodeText(bytes).text)).toEqual({
       delimiter: ";",

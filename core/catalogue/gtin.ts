@@ -7,7 +7,7 @@ const LENGTHS = [8, 12, 13, 14];
  */
 export function gtinCheckDigit(digits: string): number {
   if (!/^\d+$/.test(digits)) throw new SyntaxError("A GTIN has digits only.");
-  const sum = [...digits]
+  const sum = Array.from(digits)
     .reverse()
     .reduce((total, digit, index) => total + Number(digit) * (index % 2 === 0 ? 3 : 1), 0);
   return (10 - (sum % 10)) % 10;

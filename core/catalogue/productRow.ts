@@ -88,8 +88,8 @@ export function readProductRow(row: readonly string[], match: ColumnMatch, curre
     const at = match[field];
     const value = at === null ? "" : plainCell((row[at] ?? "").trim());
     const most = MOST_LETTERS[field];
-    if (most && [...value].length > most)
-      problems.push(`${PRODUCT_FIELD_NAMES[field]} has ${[...value].length} characters; the most is ${most}.`);
+    if (most && Array.from(value).length > most)
+      problems.push(`${PRODUCT_FIELD_NAMES[field]} has ${Array.from(value).length} characters; the most is ${most}.`);
     return value;
   };
   const told = <Value>(read: () => Value, instead: Value): Value => {
@@ -161,7 +161,7 @@ export function readTags(typed: string): string[] {
     ),
   ];
   if (tags.length > MOST_TAGS) throw new SyntaxError(`At most ${MOST_TAGS} tags.`);
-  const long = tags.find((tag) => [...tag].length > MOST_TAG);
+  const long = tags.find((tag) => Array.from(tag).length > MOST_TAG);
   if (long) throw new SyntaxError(`The tag “${long.slice(0, 20)}…” is longer than ${MOST_TAG} characters.`);
   return tags;
 }

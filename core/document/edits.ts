@@ -164,7 +164,7 @@ export function readEdits(value: unknown): Edit[] {
         return {
           kind: "change-slot",
           slot: (read.slot ?? "") as SlotKey,
-          change: (read.change ?? null) as SlotChange | null,
+          change: read.change ?? null,
         };
       case "change-scene": {
         const { what, value: changed } = sceneChange.validateSync(read.change, { strict: true });

@@ -77,7 +77,7 @@ const fills = {
       .required(),
     text: string()
       .defined()
-      .test("length", `Words have at most ${MOST_WORDS} characters.`, (text) => [...(text ?? "")].length <= MOST_WORDS),
+      .test("length", `Words have at most ${MOST_WORDS} characters.`, (text) => Array.from(text).length <= MOST_WORDS),
   }).noUnknown(),
   media: object({
     kind: string<"media">()
@@ -148,7 +148,7 @@ const shape = object({
     .test(
       "once",
       "Two scenes have the same id.",
-      (scenes) => new Set(scenes?.map((one) => one.id)).size === scenes?.length,
+      (scenes) => new Set(scenes.map((one) => one.id)).size === scenes.length,
     ),
   spare: array(
     object({ label: string().max(120).required(), fill: fillSchema })
@@ -168,7 +168,7 @@ function readBySlot<Value>(value: unknown, what: string, read: (one: unknown) =>
       if (!/^[a-z0-9-]+\.[a-z0-9-]+$/.test(key)) throw new TypeError(`“${key}” is not a slot's address.`);
       return [key, read(one)];
     }),
-  ) as Record<SlotKey, Value>;
+  );
 }
 
 /**

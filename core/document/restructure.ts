@@ -12,7 +12,7 @@ import {
 import { scenesInEdition } from "./newEdition";
 import { sampleFills } from "./sample";
 import { freeId, newScene, takenIds } from "./sceneIds";
-import { type MediaSlot, type Slot, type SlotKey, type Template, slotKey } from "./template";
+import { type Slot, type SlotKey, type Template, slotKey } from "./template";
 
 /** A promotion moved to another template, and what found no place there. */
 export interface Moved {
@@ -80,11 +80,7 @@ function carriedFills(document: Promotion, templates: TemplatesByRef): Carried[]
 function takes(slot: Slot, { fill, slot: from }: Carried): boolean {
   if (slot.kind !== fill.kind) return false;
   // A slot for clips only is not given what came from one for pictures only.
-  return (
-    slot.kind !== "media" ||
-    from?.kind !== "media" ||
-    slot.accepts.some((kind) => (from as MediaSlot).accepts.includes(kind))
-  );
+  return slot.kind !== "media" || from?.kind !== "media" || slot.accepts.some((kind) => from.accepts.includes(kind));
 }
 
 const sameUse = (slot: Slot, from: Slot | null): boolean =>

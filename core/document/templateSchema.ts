@@ -96,7 +96,9 @@ function oneOfKinds<Kind extends string>(
     const found: unknown =
       typeof value === "object" && value !== null && tag in value ? (value as Record<string, unknown>)[tag] : undefined;
     const kind = kinds.find((one) => one === found);
-    return kind ? schemaOf(kind).required() : mixed().test(tag, sentence, () => false);
+    return kind
+      ? (schemaOf(kind).required() as Schema<unknown>)
+      : (mixed().test(tag, sentence, () => false) as Schema<unknown>);
   };
 }
 

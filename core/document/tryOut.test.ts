@@ -33,7 +33,7 @@ test("trials of words fill every words slot: beyond what it is made for, with no
   expect(wordsOf("no words")).toEqual(slots.map(() => ""));
   expect(
     wordsOf("longest words").every(
-      (text, index) => [...text].length > (slots[index]?.kind === "words" ? slots[index].budget : 0) * 0.9,
+      (text, index) => Array.from(text).length > (slots[index]?.kind === "words" ? slots[index].budget : 0) * 0.9,
     ),
   ).toBe(true);
   expect(wordsOf("right to left").every((text) => /^[\p{Script=Arabic}\s]+$/u.test(text))).toBe(true);

@@ -81,7 +81,10 @@ function extremePicture(trial: Trial, media: readonly MediaFacts[]): PictureFact
 }
 
 function trialFill(key: SlotKey, { budget }: WordsSlot, trial: Trial): Record<SlotKey, Fill> {
-  const cut = (text: string, most: number): Fill => ({ kind: "words", text: [...text].slice(0, most).join("").trim() });
+  const cut = (text: string, most: number): Fill => ({
+    kind: "words",
+    text: Array.from(text).slice(0, most).join("").trim(),
+  });
   switch (trial) {
     case "usual words":
     case "widest picture":

@@ -63,10 +63,10 @@ test.each([
     anchor,
     "start",
   );
-  expect([places["a"]?.y, places["b"]?.y]).toEqual([y, y + 100]);
+  expect([places.a.y, places.b.y]).toEqual([y, y + 100]);
 });
 
 test("centred items stand in the middle of the column", () => {
-  expect(packColumn(area, [{ key: "a", width: 100, height: 80 }], 20, "top", "centre")["a"]?.x).toBe(210);
-  expect(packColumn(area, [{ key: "a", width: 100, height: 80 }], 20, "top", "end")["a"]?.x).toBe(360);
+  expect(packColumn(area, [{ key: "a", width: 100, height: 80 }], 20, "top", "centre").a.x).toBe(210);
+  expect(packColumn(area, [{ key: "a", width: 100, height: 80 }], 20, "top", "end").a.x).toBe(360);
 });

@@ -8,10 +8,10 @@ export function fontFilesWanted(promotion: ResolvedPromotion, book: FontBook): s
   const { faces } = brandStyle(promotion.facts.brand, book);
   // What arrangements add of their own: numbers of steps.
   const added = "0123456789";
-  const texts = promotion.scenes.flatMap(({ words, offer, rows }) => [
+  const texts: string[] = promotion.scenes.flatMap(({ words, offer, rows }) => [
     added,
     ...Object.values(words),
-    ...(offer ? Object.values(offer) : []),
+    ...(offer ? (Object.values(offer) as string[]) : []),
     ...rows.flatMap(({ name, price }) => [name, price]),
   ]);
   const wanted = texts.flatMap((text) => [...Object.values(faces).flatMap((files) => filesWanted(text, files, book))]);

@@ -104,7 +104,7 @@ export const products = (most: number): ProductsSlot => ({
 
 /** An arrangement by its name, with what is to be other than usual. */
 export function by<Name extends ArrangementName>(name: Name, more: Partial<ArrangementOf<Name>> = {}): Arrangement {
-  return { ...NEW_ARRANGEMENTS[name], ...more } as Arrangement;
+  return { ...NEW_ARRANGEMENTS[name], ...more };
 }
 
 type SceneMore = Partial<Pick<SceneTemplate, "ground" | "logo" | "places">> & {

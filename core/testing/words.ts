@@ -8,7 +8,9 @@ const ALPHABETS = {
   emoji: ["🌱", "🪴", "🌻", "👩‍🌾", "❤️", "🇯🇵", "👍🏽", "☕"],
 } as const;
 
-const letters = Object.values(ALPHABETS).map((alphabet) => (typeof alphabet === "string" ? [...alphabet] : alphabet));
+const letters = Object.values(ALPHABETS).map((alphabet) =>
+  typeof alphabet === "string" ? Array.from(alphabet) : alphabet,
+);
 
 /** Words as people might type them: one to 160 characters of one script or of several, with blanks. */
 export const anyWords: fc.Arbitrary<string> = fc
@@ -20,5 +22,5 @@ export const anyWords: fc.Arbitrary<string> = fc
     ),
     { minLength: 1, maxLength: 24 },
   )
-  .map((words) => [...words.join(" ")].slice(0, 160).join("").trim())
+  .map((words) => Array.from(words.join(" ")).slice(0, 160).join("").trim())
   .filter((text) => text !== "");

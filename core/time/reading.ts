@@ -4,7 +4,7 @@ export const CHARACTERS_PER_SECOND = 16;
 
 /** Milliseconds that a text needs. Spaces count, since they are part of the measured rates; an empty text needs none. */
 export function readingNeed(text: string): number {
-  const characters = [...text.trim()].length;
+  const characters = Array.from(text.trim()).length;
   return characters === 0 ? 0 : NOTICE_MS + (characters / CHARACTERS_PER_SECOND) * 1000;
 }
 

@@ -76,7 +76,9 @@ export function emojiCode(grapheme: string, emoji: ReadonlySet<string>): string 
   if (!/\p{Extended_Pictographic}|\p{Regional_Indicator}|\u20e3/u.test(grapheme)) return null;
   const wantsColor = /\p{Emoji_Presentation}|\ufe0f|\u200d|\u20e3|\p{Emoji_Modifier}/u.test(grapheme);
   if (!wantsColor || grapheme.includes("\ufe0e")) return null;
-  const full = [...grapheme].map((character) => (character.codePointAt(0) ?? 0).toString(16)).join("-");
+  const full = Array.from(grapheme)
+    .map((character) => (character.codePointAt(0) ?? 0).toString(16))
+    .join("-");
   const bare = full.replace(/-fe0f/g, "");
   return [full, bare].find((code) => emoji.has(code)) ?? null;
 }

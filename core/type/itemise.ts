@@ -56,7 +56,9 @@ export function itemise(text: string, levels: Uint8Array, stack: FaceFiles, book
 
 /** The first file that has every letter of a grapheme, by its declared ranges and, once open, by what it really holds. */
 function fileFor(grapheme: string, stack: FaceFiles, book: FontBook): string | null {
-  const points = [...grapheme].map((character) => character.codePointAt(0) ?? 0).filter((point) => !isJoiner(point));
+  const points = Array.from(grapheme)
+    .map((character) => character.codePointAt(0) ?? 0)
+    .filter((point) => !isJoiner(point));
   const file = stack.find(({ id, ranges }) => {
     const open = book.open.get(id);
     return points.every((point) => inRanges(ranges, point) && (!open || open.covers.has(point)));

@@ -103,7 +103,8 @@ function shapeRun(run: Extract<Run, { kind: "letters" }>, tabular: boolean): Pie
 /** The advance of a font's widest figure from 0 to 9, in em. */
 function widestFigure({ font, unitsPerEm }: OpenFont): number {
   return (
-    Math.max(...[..."0123456789"].map((digit) => font.glyphHAdvance(font.nominalGlyph(digit.charCodeAt(0)) ?? 0))) /
-    unitsPerEm
+    Math.max(
+      ...Array.from("0123456789").map((digit) => font.glyphHAdvance(font.nominalGlyph(digit.charCodeAt(0)) ?? 0)),
+    ) / unitsPerEm
   );
 }

@@ -18,7 +18,7 @@ const known = new WeakMap<FontBook, Map<string, Paragraph>>();
 /** As `paragraph`, remembered: the same words are set in three formats, and again after every change of others. */
 export function shapedText(text: string, stack: FaceFiles, book: FontBook, tabular = false): Paragraph {
   let texts = known.get(book);
-  if (!texts || texts.size > MOST) known.set(book, (texts = new Map()));
+  if (!texts || texts.size > MOST) known.set(book, (texts = new Map<string, Paragraph>()));
   // A file opened later can supply letters that were missing.
   const key = `${book.open.size}/${tabular ? "tabular" : ""}/${stackKey(stack)}/${text}`;
   let shaped = texts.get(key);

@@ -18,7 +18,7 @@ async function shaped(text: string, family = "Bricolage Grotesque", weight = 800
 
 /** The advance of a word by fontkit, an independent shaper, from the same file. */
 async function byFontkit(text: string, file: string): Promise<number> {
-  const font = fontkit.create(Buffer.from(await wawoff2.decompress(readShipped(file)))) as fontkit.Font;
+  const font = fontkit.create(Buffer.from(await wawoff2.decompress(readShipped(file))));
   return font.layout(text).positions.reduce((sum, { xAdvance }) => sum + xAdvance, 0) / font.unitsPerEm;
 }
 

@@ -39,11 +39,11 @@ export function linear(
 ): CanvasGradient {
   const gradient = ctx.createLinearGradient(x1, y1, x2, y2);
   for (const [at, color] of stops) gradient.addColorStop(at, color);
-  return gradient as unknown as CanvasGradient;
+  return gradient;
 }
 
 export function fillWith(ctx: Ctx, style: string | CanvasGradient): void {
-  ctx.fillStyle = style as string;
+  ctx.fillStyle = style;
   ctx.fill();
 }
 

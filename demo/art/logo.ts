@@ -35,7 +35,7 @@ export function quillfernLogo({ leaf, letters: ink, markOnly }: LogoLook): strin
   };
   const widths: Readonly<Record<string, number>> = { q: 64, u: 66, i: 30, l: 30, f: 46, e: 64, r: 46, n: 66 };
   let pen = 208;
-  const letters = [..."quillfern"]
+  const letters = Array.from("quillfern")
     .map((letter) => {
       const drawn = `<path transform="translate(${pen} 72)" d="${strokes[letter] ?? ""}"/>`;
       pen += widths[letter] ?? 60;

@@ -62,7 +62,10 @@ function corner(ctx: Ctx, width: number, height: number, random: Random, grown: 
   for (const [index, [x, y, size]] of places.entries()) {
     const one = pot(width * x, height * y, size, size * 0.86, index === 1 ? {} : { lightness: 46, hue: 14 });
     planted(ctx, one, random, (px, py) => {
-      if (!grown) return index === 1 ? seedling(ctx, px, py, 170, random) : undefined;
+      if (!grown) {
+        if (index === 1) seedling(ctx, px, py, 170, random);
+        return;
+      }
       if (index === 0) fern(ctx, px, py, 620, random);
       else if (index === 1) agave(ctx, px, py, 700, random);
       else spikes(ctx, px, py, 640, random, 320);

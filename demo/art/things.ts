@@ -120,7 +120,7 @@ export function potFront(ctx: Ctx, pot: Pot, random: Random): void {
     [0, hsl(hue + 8, saturation, 86, 0.7)],
     [0.4, hsl(hue + 8, saturation, 90, 0.8)],
     [1, hsl(hue, saturation, 50, 0.1)],
-  ]) as unknown as string;
+  ]);
   ctx.stroke();
   if (glazed)
     soft(ctx, width * 0.018, (ctx) => {

@@ -24,7 +24,9 @@ export type SignInResult =
  * to a quarter of an hour; the answer does not tell whether the address is known.
  */
 export async function signIn(email: unknown, password: unknown): Promise<SignInResult> {
-  const typed = await form.validate({ email, password }).catch((error: Error) => error);
+  const typed = await form
+    .validate({ email, password })
+    .catch((error: unknown) => (error instanceof Error ? error : new Error(String(error))));
   if (typed instanceof Error) return { ok: false, problem: typed.message, status: 400 };
   const attempts = await database()
     .selectFrom("sign_in_attempt")

@@ -33,7 +33,7 @@ const MOST_NAME = 60;
 
 function nameProblem(name: string): string | null {
   if (name === "") return "A brand needs a name.";
-  return [...name].length > MOST_NAME ? `At most ${MOST_NAME} characters.` : null;
+  return Array.from(name).length > MOST_NAME ? `At most ${MOST_NAME} characters.` : null;
 }
 
 /** Adds a brand with a book to start from, and makes it the member's working brand. */

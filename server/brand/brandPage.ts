@@ -78,7 +78,7 @@ export async function lackingLetters(
     const lacking = texts
       .map(({ name, text }) => ({
         name,
-        letters: [...text].filter(
+        letters: Array.from(text).filter(
           (letter) => /[\p{L}\p{Sc}\p{N}]/u.test(letter) && !covers(letter.codePointAt(0) ?? 0),
         ),
       }))

@@ -143,7 +143,7 @@ export async function changeField(
   if (!row) throw new Response("There is no such product in your team.", { status: 404 });
   const value = typed.trim();
   const most = MOST_LETTERS[field === "price" || field === "tags" ? "text" : field] ?? 0;
-  if ([...value].length > most) return `At most ${most} characters.`;
+  if (Array.from(value).length > most) return `At most ${most} characters.`;
   try {
     switch (field) {
       case "name":

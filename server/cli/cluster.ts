@@ -80,7 +80,7 @@ export async function startCluster(data: string): Promise<Cluster> {
     await asServer(`${bin}/pg_ctl`, ["-D", folder, "-m", "fast", "-w", "stop"]).catch(() => undefined);
   };
   if (running)
-    return { url: url(Number(await readFile(portFile, "utf8"))), started: false, stop: async () => undefined };
+    return { url: url(Number(await readFile(portFile, "utf8"))), started: false, stop: () => Promise.resolve() };
   const port = await freePort();
   const options = `-c listen_addresses=127.0.0.1 -c port=${port} -c unix_socket_directories= -c logging_collector=off`;
   await asServer(`${bin}/pg_ctl`, [

@@ -38,7 +38,10 @@ const { values } = parseArgs({
 class UsageProblem extends Error {}
 
 async function main(): Promise<void> {
-  if (values["list-templates"]) return listTemplates();
+  if (values["list-templates"]) {
+    listTemplates();
+    return;
+  }
   if (values.help || !(values.list || values.promotion || values.still || values.contact)) {
     process.stdout.write(`${USAGE}\n`);
     process.exitCode = values.help ? 0 : 2;

@@ -37,9 +37,10 @@ const data = resolve(values.data);
 mkdirSync(data, { recursive: true });
 const children: ChildProcess[] = [];
 let stopping = false;
+const isStopping = (): boolean => stopping;
 
-const port = await choosePort(values.port ?? process.env["PORT"]).catch((error: Error) => {
-  process.stderr.write(`${error.message}\n`);
+const port = await choosePort(values.port ?? process.env["PORT"]).catch((error: unknown) => {
+  process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
   process.exit(2);
 });
 if (!values.dev) buildIfChanged();
@@ -64,7 +65,7 @@ try {
     await loadDemo(database(), (step) => process.stderr.write(`${step}\n`));
   }
   await closeDatabase();
-  if (!stopping) {
+  if (!isStopping()) {
     startProcess("web", ["server/cli/web.ts", ...(values.dev ? ["--dev"] : [])]);
     if (!values["no-worker"]) startProcess("worker", ["server/cli/worker.ts"]);
     await reachable(`http://127.0.0.1:${port}/healthz`);

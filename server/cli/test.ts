@@ -47,7 +47,7 @@ async function run(
     env: { ...process.env, ...environment },
   });
   running.add(child);
-  const [code] = await once(child, "close");
+  const [code] = (await once(child, "close")) as [number | null];
   running.delete(child);
   return code === 0;
 }

@@ -38,7 +38,10 @@ app.use((request, response, next) => {
 // A form sent from another site carries that site's origin.
 app.use((request, response, next) => {
   const { origin, host } = request.headers;
-  if (request.method === "GET" || request.method === "HEAD" || !origin || new URL(origin).host === host) return next();
+  if (request.method === "GET" || request.method === "HEAD" || !origin || new URL(origin).host === host) {
+    next();
+    return;
+  }
   response.status(403).send("This request came from another site and was not carried out.");
 });
 

@@ -16,9 +16,9 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
 
 /** Brings the database to the newest shape, the job queue's tables included. Safe to run twice. */
 export async function migrate(db: Kysely<Database>): Promise<void> {
-  const migrator = new Migrator({ db, provider: { getMigrations: async () => ({ ...MIGRATIONS }) } });
+  const migrator = new Migrator({ db, provider: { getMigrations: () => Promise.resolve({ ...MIGRATIONS }) } });
   const { error, results } = await migrator.migrateToLatest();
   for (const { migrationName, status } of results ?? []) log.info({ migrationName, status }, "migration");
-  if (error) throw error;
+  if (error) throw new Error("The database could not be brought to the newest shape.", { cause: error });
   await runMigrations({ connectionString: config().DATABASE_URL });
 }

@@ -2,7 +2,7 @@ import { type ColumnType, type Generated, type GeneratedAlways, type JSONColumnT
 
 type Timestamp = ColumnType<Date, Date | undefined, Date>;
 /** JSON from the database is unknown until a schema has read it. */
-type Json = JSONColumnType<object, string, string>;
+type Json = JSONColumnType<object>;
 
 export const ROLES = ["owner", "designer", "marketer", "reviewer"] as const;
 export type Role = (typeof ROLES)[number];

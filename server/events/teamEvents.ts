@@ -42,18 +42,21 @@ export function onTeamEvent(team: string, listener: (event: TeamEvent) => void):
 
 async function listen(): Promise<void> {
   const client = new pg.Client({ connectionString: config().DATABASE_URL });
-  const again = (error?: Error): void => {
-    if (error) log.warn({ error: error.message }, "lost the event channel; listening again");
+  const again = (error?: unknown): void => {
+    if (error)
+      log.warn({ error: error instanceof Error ? error.message : error }, "lost the event channel; listening again");
     listening = null;
-    if (heard.eventNames().length > 0) setTimeout(() => (listening ??= listen()), 1000).unref();
+    if (heard.eventNames().length > 0) setTimeout(() => void (listening ??= listen()), 1000).unref();
   };
   client.on("error", again);
   client.on("notification", ({ payload }) => {
     const parsed: unknown = JSON.parse(payload ?? "null");
     if (schema.isValidSync(parsed)) heard.emit(parsed.team, parsed);
   });
-  await client
-    .connect()
-    .then(() => client.query(`listen ${CHANNEL}`))
-    .catch(again);
+  try {
+    await client.connect();
+    await client.query(`listen ${CHANNEL}`);
+  } catch (error) {
+    again(error);
+  }
 }

@@ -28,7 +28,7 @@ export interface OwnFamily extends FontFacts {
   readonly id: string;
   readonly family: string;
   readonly sha256: string;
-  file(weight: number): FaceFile;
+  readonly file: (weight: number) => FaceFile;
 }
 
 /** Address of a brought font file at a weight, as font files are named everywhere. */

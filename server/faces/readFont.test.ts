@@ -32,7 +32,7 @@ test.each([
   expect(font.family).toBe("Lora");
   expect(font.facts).toMatchObject({ weights: [700, 700], embedding: "installable" });
   expect(font.facts.letters).toBeGreaterThan(200);
-  expect([..."Aß€"].every((letter) => inRanges(font.facts.ranges, letter.codePointAt(0) ?? 0))).toBe(true);
+  expect(Array.from("Aß€").every((letter) => inRanges(font.facts.ranges, letter.codePointAt(0) ?? 0))).toBe(true);
   expect(inRanges(font.facts.ranges, 0x0905)).toBe(false);
 });
 
@@ -49,21 +49,21 @@ test("a brought font is shaped and drawn by the same book as the shipped ones", 
 });
 
 test.each<[string, () => Promise<Buffer>, RegExp]>([
-  ["words", async () => Buffer.from("not a font at all"), /not a TTF, OTF, WOFF or WOFF2/],
-  ["three bytes", async () => Buffer.from("OTT"), /can't be used/],
-  ["a WOFF2 cut off", async () => woff2.subarray(0, 500), /can't be used/],
-  ["a WOFF cut off", async () => woff.subarray(0, 900), /tables outside of it/],
+  ["words", () => Promise.resolve(Buffer.from("not a font at all")), /not a TTF, OTF, WOFF or WOFF2/],
+  ["three bytes", () => Promise.resolve(Buffer.from("OTT")), /can't be used/],
+  ["a WOFF2 cut off", () => Promise.resolve(woff2.subarray(0, 500)), /can't be used/],
+  ["a WOFF cut off", () => Promise.resolve(woff.subarray(0, 900)), /tables outside of it/],
   [
     "a WOFF that claims gigabytes",
-    async () => {
+    () => {
       const copy = Buffer.from(woff);
       copy.writeUInt32BE(0xf0000000, 16);
-      return copy;
+      return Promise.resolve(copy);
     },
     /broken header/,
   ],
   ["a TTF cut off", async () => (await ttf()).subarray(0, 3000), /damaged|no letters|can't be read|no family/],
-  ["a collection", async () => Buffer.from("ttcf0000000000000000"), /collection/],
+  ["a collection", () => Promise.resolve(Buffer.from("ttcf0000000000000000")), /collection/],
   // OpenType 1.9, OS/2: fsType stands 8 bytes in; 2 is restricted.
   ["a font whose maker forbids embedding", async () => patched(await ttf(), "OS/2", 8, [0, 2]), /forbids embedding/],
 ])("%s is refused in words that name the file", async (_, bytes, words) => {

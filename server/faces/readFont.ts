@@ -86,11 +86,7 @@ async function unpack(file: Buffer): Promise<Uint8Array> {
 }
 
 const cleanName = (name: NamedFont["familyName"]): string =>
-  [
-    ...String(name ?? "")
-      .replace(/[\p{Cc}\p{Bidi_Control}"\\<>]/gu, "")
-      .trim(),
-  ]
+  Array.from((name ?? "").replace(/[\p{Cc}\p{Bidi_Control}"\\<>]/gu, "").trim())
     .slice(0, MOST_FAMILY)
     .join("");
 

@@ -58,7 +58,7 @@ export async function startWorker(): Promise<RunningWorker> {
     concurrency: 3,
     pollInterval: POLL_MS,
     noHandleSignals: true,
-    logger: new Logger(() => (level, message) => (level === "error" ? log.error(message) : log.debug(message))),
+    logger: new Logger(() => (level, message) => (Object.is(level, "error") ? log.error(message) : log.debug(message))),
   });
   const beat = startHeartbeat(ids);
   return {

@@ -28,7 +28,7 @@ export async function addCollection(
 ): Promise<{ readonly id: string } | { readonly problem: string }> {
   const name = typed.trim();
   if (name === "") return { problem: "A collection needs a name." };
-  if ([...name].length > MOST_NAME) return { problem: `At most ${MOST_NAME} characters.` };
+  if (Array.from(name).length > MOST_NAME) return { problem: `At most ${MOST_NAME} characters.` };
   const known = await scope.collections().select("id").where("name", "=", name).executeTakeFirst();
   return known ?? (await scope.addCollection({ name }).returning("id").executeTakeFirstOrThrow());
 }

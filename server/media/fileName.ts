@@ -5,5 +5,7 @@ export function displayName(raw: string): string {
   const last = raw.split(/[/\\]/).at(-1) ?? "";
 
   const clean = last.replace(/\p{Cc}|\p{Bidi_Control}/gu, "").trim();
-  return [...(clean || "unnamed")].slice(0, LONGEST).join("");
+  return Array.from(clean || "unnamed")
+    .slice(0, LONGEST)
+    .join("");
 }

@@ -14,10 +14,11 @@ import { store } from "../storage/store";
 import { ingestClip } from "./clipIngest";
 import { ingestPicture } from "./pictureIngest";
 import { ingestSound } from "./soundIngest";
+import { type Measured, measuredOnce } from "./measured";
 import { type PictureLook } from "./pictureLook";
 import { probe } from "./probe";
 import { type StoredFacts } from "./storedFacts";
-import { type MediaKind, sniffType } from "./sniff";
+import { sniffType } from "./sniff";
 import { UploadProblem } from "./uploadProblem";
 
 /**
@@ -49,7 +50,8 @@ export async function ingestMedia(db: Kysely<Database>, mediaId: string, replace
       told = Date.now();
       tell("working", share).catch((error: unknown) => log.warn({ error }, "progress was not told"));
     };
-    const measured = await ingestFile({ ...item, ...replacement }, folder, onProgress);
+    const file = { ...item, ...replacement };
+    const measured = await measuredOnce(file.sha256, folder, () => ingestFile(file, folder, onProgress));
     await tell("ready", 1, { ...measured, ...replacement, problem: null });
     await markNaming(teamScope(db, item.team_id), [mediaId], `${item.name} was replaced`);
     log.info({ media: mediaId, kind: item.kind }, "media ready");
@@ -62,18 +64,6 @@ export async function ingestMedia(db: Kysely<Database>, mediaId: string, replace
   } finally {
     await rm(folder, { recursive: true, force: true });
   }
-}
-
-/** What ingest writes into an item's row. */
-interface Measured {
-  readonly kind: MediaKind;
-  readonly facts: string;
-  readonly width: number | null;
-  readonly height: number | null;
-  readonly length_ms: number | null;
-  readonly colors: string[];
-  readonly look: string | null;
-  readonly sharpness: number | null;
 }
 
 async function ingestFile(

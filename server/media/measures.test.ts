@@ -19,7 +19,7 @@ test("a clip that says nothing is still", () => expect(readSceneScores("")).toEq
 describe("see-through borders", () => {
   const pixels = (rows: readonly string[]): Uint8Array =>
     Uint8Array.from(
-      rows.flatMap((row) => [...row].flatMap((mark) => [0, 0, 0, { ".": 0, o: 6, "#": 255 }[mark] ?? 0])),
+      rows.flatMap((row) => Array.from(row).flatMap((mark) => [0, 0, 0, { ".": 0, o: 6, "#": 255 }[mark] ?? 0])),
     );
   test("are what lies around everything that can be seen", () =>
     expect(opaquePart(pixels([".....", ".##..", "...#.", "....."]), 5, 4)).toEqual({

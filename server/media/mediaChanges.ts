@@ -120,7 +120,7 @@ const MOST_NAME = 120;
 export async function renameMedia(scope: TeamScope, id: string, typed: string): Promise<string | null> {
   const name = typed.replace(/\p{Cc}/gu, "").trim();
   if (name === "") return "An item needs a name.";
-  if ([...name].length > MOST_NAME) return `At most ${MOST_NAME} characters.`;
+  if (Array.from(name).length > MOST_NAME) return `At most ${MOST_NAME} characters.`;
   await scope.changeMedia().set({ name }).where("id", "=", id).execute();
   return null;
 }

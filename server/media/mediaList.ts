@@ -81,8 +81,8 @@ export const todayIn = (zone: string): string => wallTime(new Date(), zone).slic
 function chosenMedia(scope: TeamScope, query: MediaQuery, today: string) {
   let chosen = scope.media();
   for (const word of query.words.split(/\s+/).filter(Boolean))
-    chosen = chosen.where(({ eb, or }) =>
-      or([eb("search", "like", likePattern(word)), sql<boolean>`tags @> array[${word.toLowerCase()}]::text[]`]),
+    chosen = chosen.where((eb) =>
+      eb.or([eb("search", "like", likePattern(word)), sql<boolean>`tags @> array[${word.toLowerCase()}]::text[]`]),
     );
   if (query.kind === "logo") chosen = chosen.where("is_logo", "=", true);
   else if (query.kind) chosen = chosen.where("kind", "=", query.kind);
@@ -102,7 +102,7 @@ function chosenMedia(scope: TeamScope, query: MediaQuery, today: string) {
   if (query.rights === "clear")
     chosen = chosen
       .where("licence", "!=", "")
-      .where(({ eb, or }) => or([eb("rights_to", "is", null), eb("rights_to", ">=", today)]));
+      .where((eb) => eb.or([eb("rights_to", "is", null), eb("rights_to", ">=", today)]));
   if (query.product)
     chosen = chosen.where(
       "id",

@@ -44,7 +44,7 @@ export async function ingestPicture(
     throw new UploadProblem(
       `“${name}” is ${about.width} × ${about.height} pixels; the limit is ${Math.round(limit / 1e6)} million. Bring it smaller.`,
     );
-  const pyramid = await makePyramid(input, about.hasAlpha === true, sha256, name, folder);
+  const pyramid = await makePyramid(input, about.hasAlpha, sha256, name, folder);
   return {
     ...pyramid,
     look: await pictureLook(await store().local(levelKey(sha256, Math.min(pyramid.levels - 1, LOOK_LEVEL)))),

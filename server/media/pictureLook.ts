@@ -36,7 +36,7 @@ export async function pictureLook(path: string): Promise<PictureLook> {
     colors: dominantColors(small),
     focal: await subjectOf(path),
     hash: BigInt.asIntN(64, perceptualHash(new Uint8Array(grey))).toString(),
-    sharpness: Number((sharpness ?? 0).toFixed(2)),
+    sharpness: Number(sharpness.toFixed(2)),
   };
 }
 
@@ -70,7 +70,11 @@ async function subjectOf(path: string): Promise<FocalPoint> {
     height: side,
     prescale: false,
     minScale: 0.8,
-    imageOperations: { open: async () => image, resample: () => image, getData: async () => image },
+    imageOperations: {
+      open: () => Promise.resolve(image),
+      resample: () => image,
+      getData: () => Promise.resolve(image),
+    },
   };
   // Its types know pictures of a browser only; what it does with ours is in `imageOperations`.
   const { topCrop } = await smartcrop.crop(image as unknown as CanvasImageSource, options);

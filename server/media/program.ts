@@ -1,4 +1,4 @@
-import { spawn } from "node:child_process";
+import { ExecaError, execa } from "execa";
 
 /** Options every call of ffmpeg and ffprobe has: local files and pipes only, quiet, no questions. */
 export const SAFE_INPUT = ["-protocol_whitelist", "file,pipe,fd"] as const;
@@ -14,39 +14,46 @@ interface RunOptions {
   readonly onLine?: (line: string) => void;
 }
 
-const MOST_OUTPUT = 4_000_000;
+const MOST_OUTPUT = 16_000_000;
 
-/** Runs a program with an argument array, no shell. Gives its output; throws ProgramFailed with the end of its complaints. */
-export function runProgram(
+/**
+ * Runs a program with an argument array, no shell. Gives its output; throws ProgramFailed with the end of its complaints,
+ * or when `signal` stops it.
+ */
+export async function runProgram(
   program: "ffmpeg" | "ffprobe",
   args: readonly string[],
   { timeLimitMs, signal, onLine }: RunOptions,
 ): Promise<{ stdout: string; stderr: string }> {
-  return new Promise((resolve, reject) => {
-    const child = spawn(program, args, {
-      stdio: ["ignore", "pipe", "pipe"],
-      signal,
+  const watched = function* (line: unknown) {
+    onLine?.(String(line));
+    yield line;
+  };
+  try {
+    const { stdout, stderr } = await execa(program, args, {
+      stdin: "ignore",
+      stdout: onLine ? watched : "pipe",
       timeout: timeLimitMs,
       killSignal: "SIGKILL",
+      maxBuffer: MOST_OUTPUT,
+      ...(signal ? { cancelSignal: signal } : {}),
     });
-    let stdout = "";
-    let stderr = "";
-    let pending = "";
-    child.stdout.setEncoding("utf8").on("data", (chunk: string) => {
-      if (stdout.length < MOST_OUTPUT) stdout += chunk;
-      if (!onLine) return;
-      const lines = (pending + chunk).split("\n");
-      pending = lines.pop() ?? "";
-      lines.forEach(onLine);
-    });
-    child.stderr.setEncoding("utf8").on("data", (chunk: string) => {
-      stderr = (stderr + chunk).slice(-MOST_OUTPUT);
-    });
-    child.on("error", reject);
-    child.on("close", (code, killed) => {
-      if (code === 0) return resolve({ stdout, stderr });
-      const why = killed ? `was stopped after ${Math.round(timeLimitMs / 1000)} s` : `ended with ${code}`;
-      reject(new ProgramFailed(`${program} ${why}: ${stderr.trim().split("\n").slice(-3).join(" / ")}`));
-    });
-  });
+    return { stdout, stderr };
+  } catch (error) {
+    if (!(error instanceof ExecaError)) throw error;
+    throw new ProgramFailed(`${program} ${howItEnded(error as ExecaError, timeLimitMs)}: ${lastLines(error.stderr)}`);
+  }
 }
+
+function howItEnded(
+  { timedOut, isCanceled, exitCode, code }: Pick<ExecaError, "timedOut" | "isCanceled" | "exitCode" | "code">,
+  timeLimitMs: number,
+): string {
+  if (timedOut) return `was stopped after ${Math.round(timeLimitMs / 1000)} s`;
+  if (isCanceled) return "was stopped";
+  return exitCode === undefined ? `could not be run (${code ?? "killed"})` : `ended with ${exitCode}`;
+}
+
+/** The end of what a program complained of, on one line. */
+export const lastLines = (stderr: unknown): string =>
+  typeof stderr === "string" ? stderr.trim().split("\n").slice(-3).join(" / ") : "";

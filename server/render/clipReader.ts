@@ -1,4 +1,4 @@
-import { spawn } from "node:child_process";
+import { execa } from "execa";
 import { type FrameRate } from "../../core/time/frames";
 import { SAFE_INPUT } from "../media/program";
 
@@ -39,9 +39,11 @@ export function readClip(path: string, rate: FrameRate, first: number, width: nu
     "rgba",
     "pipe:1",
   ];
-  const child = spawn("ffmpeg", args, { stdio: ["ignore", "pipe", "ignore"] });
+  const child = execa("ffmpeg", args, { stdin: "ignore", stderr: "ignore", encoding: "buffer", buffer: false });
+  // It is killed when nobody asks for more; a clip that can't be read gives no frame.
+  child.catch(() => undefined);
   const bytes = width * height * 4;
-  const chunks = child.stdout[Symbol.asyncIterator]() as AsyncIterator<Buffer>;
+  const chunks = child.stdout.iterator() as AsyncIterator<Buffer, undefined>;
   let rest: Buffer = Buffer.alloc(0);
   let current: Uint8ClampedArray | null = null;
   let at = first - 1;

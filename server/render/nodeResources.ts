@@ -61,7 +61,7 @@ export function nodeResources(hashes: Readonly<Record<string, string>>): NodeRes
 
   return {
     surface: (width, height) => nodeSurface(width, height),
-    path: () => new NodePath() as unknown as Path2D,
+    path: () => new NodePath(),
     picture: (media, level) => found(pictures.get(`${media}/${level}`)),
     emoji: (code, level) => found(pictures.get(`emoji/${code}/${level}`)),
     clipFrame(media) {

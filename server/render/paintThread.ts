@@ -1,27 +1,27 @@
-import { parentPort } from "node:worker_threads";
-import { type FromThread, type ToThread } from "./threadMessages";
-import { renderSegment } from "./segmentRender";
+import { type MessagePort } from "node:worker_threads";
+import { type SegmentTask, renderSegment } from "./segmentRender";
 
-/** A thread that renders segments, one at a time, as the pool tells it. */
-const port = parentPort;
-if (!port) throw new Error("This file runs as a thread of the paint pool.");
+/** A segment to render, and the line on which the pool and the thread that renders it talk meanwhile. */
+export interface PaintTask {
+  readonly segment: SegmentTask;
+  readonly line: MessagePort;
+}
+/** What a thread says: that it has begun, and each frame that is done. The pool says only `stop`. */
+export type FromThread = "begun" | "frame";
 
-let stopped = false;
-const say = (message: FromThread): void => port.postMessage(message);
-
-port.on("message", (message: ToThread) => {
-  if (message.kind === "stop") {
-    stopped = true;
-    return;
+/** Renders a segment in a thread of the paint pool. */
+export default async function paint({ segment, line }: PaintTask): Promise<void> {
+  const say = (word: FromThread): void => line.postMessage(word);
+  let stopped = false;
+  line.on("message", () => (stopped = true));
+  say("begun");
+  try {
+    await renderSegment(
+      segment,
+      () => say("frame"),
+      () => stopped,
+    );
+  } finally {
+    line.close();
   }
-  stopped = false;
-  renderSegment(
-    message.task,
-    () => say({ kind: "frame" }),
-    () => stopped,
-  ).then(
-    () => say({ kind: "done" }),
-    (error: unknown) =>
-      say({ kind: "failed", reason: error instanceof Error ? (error.stack ?? error.message) : String(error) }),
-  );
-});
+}

@@ -41,7 +41,7 @@ export async function renderRendition(db: Kysely<Database>, pool: PaintPool, ren
   };
   let progress = 0;
   const ticker = setInterval(
-    () => tell("working", progress).catch((error: unknown) => log.warn({ error }, "progress was not told")),
+    () => void tell("working", progress).catch((error: unknown) => log.warn({ error }, "progress was not told")),
     TELL_EVERY_MS,
   );
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-rendition-"));

@@ -1,5 +1,6 @@
 import { type FrameRate, frameTime } from "../../core/time/frames";
-import { startEncoder } from "./encoder";
+import { startFrameEncoder } from "../media/frameEncoder";
+import { encodeSettings } from "./encoder";
 import { openFrameSource } from "./frameSource";
 import { type OutputChoice, type RenderInput } from "./renderInput";
 
@@ -17,7 +18,7 @@ export interface SegmentTask extends OutputChoice {
 /** Paints and encodes the frames of one segment. Calls `onFrame` after each; stops early when `stopped` says so. */
 export async function renderSegment(task: SegmentTask, onFrame: () => void, stopped: () => boolean): Promise<void> {
   const source = await openFrameSource(task.input, task);
-  const encoder = startEncoder(task.path, task.width, task.height, task.rate);
+  const encoder = startFrameEncoder({ ...task, settings: encodeSettings(task.rate) });
   try {
     for (let frame = task.from; frame < task.to; frame++) {
       if (stopped()) throw new Error("The render was stopped.");

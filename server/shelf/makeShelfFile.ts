@@ -1,8 +1,7 @@
-import { spawn } from "node:child_process";
-import { once } from "node:events";
 import { writeFile } from "node:fs/promises";
 import { type Canvas, createCanvas } from "@napi-rs/canvas";
 import { BT709 } from "../media/clipIngest";
+import { startFrameEncoder } from "../media/frameEncoder";
 import { EFFECTS } from "./effects";
 import { MOTIFS, type MotifColors, type MotifName } from "./motifs";
 import { seeded } from "./random";
@@ -57,42 +56,22 @@ function drawMotif(canvas: Canvas, motif: MotifName, colors: MotifColors, seed: 
 
 async function makeLoop(recipe: Extract<ShelfRecipe, { kind: "clip" }>, size: ShelfSize, path: string): Promise<void> {
   const [side, rate] = [CLIP_SIDE[size], CLIP_RATE[size]];
-  const args = [
-    "-v",
-    "error",
-    "-y",
-    "-f",
-    "rawvideo",
-    "-pix_fmt",
-    "rgba",
-    "-s",
-    `${side}x${side}`,
-    "-r",
-    String(rate),
-    "-i",
-    "pipe:0",
-    "-vf",
-    "scale=out_color_matrix=bt709:out_range=tv,format=yuv420p",
-    "-c:v",
-    "libx264",
-    "-preset",
-    "veryfast",
-    "-crf",
-    size === "full" ? "18" : "26",
-    ...BT709,
-    "-movflags",
-    "+faststart",
+  const encoder = startFrameEncoder({
     path,
-  ];
-  const encoder = spawn("ffmpeg", args, { stdio: ["pipe", "ignore", "inherit"] });
-  const ended = once(encoder, "close");
+    width: side,
+    height: side,
+    rate: { numerator: rate, denominator: 1 },
+    settings: [
+      ...["-vf", "scale=out_color_matrix=bt709:out_range=tv,format=yuv420p"],
+      ...["-c:v", "libx264", "-preset", "veryfast", "-crf", size === "full" ? "18" : "26"],
+      ...[...BT709, "-movflags", "+faststart"],
+    ],
+  });
   const canvas = createCanvas(side, side);
   const frames = LOOP_SECONDS * rate;
   for (let frame = 0; frame < frames; frame++) {
     drawMotif(canvas, recipe.motif, recipe.colors, recipe.seed, frame / frames);
-    if (!encoder.stdin.write(canvas.data())) await once(encoder.stdin, "drain");
+    await encoder.write(canvas.data());
   }
-  encoder.stdin.end();
-  const [code] = await ended;
-  if (code !== 0) throw new Error("The loop could not be encoded.");
+  await encoder.finish();
 }

@@ -39,7 +39,7 @@ function numberOf(text: string): number {
 
 /** Words as the service takes them: trimmed, lower case, of a length it reads. */
 export const readWords = (typed: string): string =>
-  [...typed.trim().toLowerCase().replace(/\s+/g, " ")].slice(0, MOST_LETTERS).join("");
+  Array.from(typed.trim().toLowerCase().replace(/\s+/g, " ")).slice(0, MOST_LETTERS).join("");
 
 /** Four different backdrops for words, in a brand's colours. `round` asks for other ones of the same words. */
 export function backdropsFor(typed: string, palette: Palette, round = 0): readonly Backdrop[] {

@@ -3,48 +3,21 @@ import { createReadStream } from "node:fs";
 import { mkdir, rm } from "node:fs/promises";
 import { join } from "node:path";
 import { Readable } from "node:stream";
-import { type Worker } from "node:worker_threads";
 import { config } from "../config";
 import { type TeamScope } from "../db/teamScope";
 import { type ReceivedMedia, receiveMedia } from "../media/receive";
 import { shelfKey } from "../storage/keys";
 import { store } from "../storage/store";
-import { startThread } from "../threads/startThread";
-import { type ShelfSize, shelfFileType } from "./makeShelfFile";
+import { openThreads } from "../threads/openThreads";
+import { shelfFileType } from "./makeShelfFile";
 import { type ShelfRecipe } from "./shelfItems";
 import { type ShelfTask } from "./shelfThread";
 
 /** Bumped when what the recipes draw changes, so that no old preview is shown. */
 const SHELF_VERSION = 1;
 
-let thread: Worker | null = null;
-let next = 1;
-const waiting = new Map<number, { resolve: () => void; reject: (error: Error) => void }>();
-
-function openThread(): Worker {
-  const opened = startThread("server/shelf/shelfThread.ts");
-  opened.unref();
-  opened.on("message", ({ id, problem }: { id: number; problem: string | null }) => {
-    const task = waiting.get(id);
-    waiting.delete(id);
-    if (problem === null) task?.resolve();
-    else task?.reject(new Error(problem));
-  });
-  opened.on("error", (error) => {
-    thread = null;
-    waiting.forEach(({ reject }) => reject(error));
-    waiting.clear();
-  });
-  return opened;
-}
-
-function make(recipe: ShelfRecipe, size: ShelfSize, path: string): Promise<void> {
-  thread ??= openThread();
-  const task: ShelfTask = { id: next++, recipe, size, path };
-  const done = new Promise<void>((resolve, reject) => waiting.set(task.id, { resolve, reject }));
-  thread.postMessage(task);
-  return done;
-}
+/** One thread, started when the first file is asked for. */
+const threads = openThreads<ShelfTask, undefined>("server/shelf/shelfThread.ts", { minThreads: 0, maxThreads: 1 });
 
 const making = new Map<string, Promise<void>>();
 
@@ -59,7 +32,7 @@ export async function shelfPreview(recipe: ShelfRecipe): Promise<{ path: string;
     const running =
       making.get(key) ??
       withFile(ending, async (path) => {
-        await make(recipe, "preview", path);
+        await threads.run({ recipe, size: "preview", path });
         await store().keep(key, path);
       });
     making.set(key, running);
@@ -81,7 +54,7 @@ export async function keepFromShelf(
 ): Promise<ReceivedMedia> {
   const { ending } = shelfFileType(recipe);
   return withFile(ending, async (path) => {
-    await make(recipe, "full", path);
+    await threads.run({ recipe, size: "full", path });
     const received = await receiveMedia(
       scope,
       `${name}.${ending}`,

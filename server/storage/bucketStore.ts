@@ -1,57 +1,87 @@
-import { createWriteStream, openAsBlob } from "node:fs";
+import { createReadStream, createWriteStream } from "node:fs";
 import { createHash, randomUUID } from "node:crypto";
 import { access, mkdir, rename } from "node:fs/promises";
 import { dirname, join } from "node:path";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
-import { type ReadableStream as WebStream } from "node:stream/web";
-import { createS3FileStorage } from "@remix-run/file-storage-s3";
+import {
+  DeleteObjectCommand,
+  GetObjectCommand,
+  HeadObjectCommand,
+  NoSuchKey,
+  NotFound,
+  S3Client,
+  paginateListObjectsV2,
+} from "@aws-sdk/client-s3";
+import { Upload } from "@aws-sdk/lib-storage";
 import { type Config } from "../config";
-import { type Store } from "./store";
+import { type Store } from "./storeType";
 
 /** A store in an S3-compatible bucket. Programs that need a file get a copy from a local cache, by key. */
-export function bucketStore(config: Config, fetcher?: typeof fetch): Store {
-  const { S3_BUCKET, S3_REGION, S3_ENDPOINT, S3_ACCESS_KEY_ID, S3_SECRET_ACCESS_KEY } = config;
-  if (!S3_BUCKET || !S3_ACCESS_KEY_ID || !S3_SECRET_ACCESS_KEY)
+export function bucketStore(config: Config): Store {
+  const { S3_BUCKET: Bucket, S3_REGION, S3_ENDPOINT, S3_ACCESS_KEY_ID, S3_SECRET_ACCESS_KEY } = config;
+  if (!Bucket || !S3_ACCESS_KEY_ID || !S3_SECRET_ACCESS_KEY)
     throw new Error("A bucket needs S3_BUCKET, S3_ACCESS_KEY_ID and S3_SECRET_ACCESS_KEY.");
-  const bucket = createS3FileStorage({
-    bucket: S3_BUCKET,
+  const client = new S3Client({
     region: S3_REGION,
-    accessKeyId: S3_ACCESS_KEY_ID,
-    secretAccessKey: S3_SECRET_ACCESS_KEY,
-    ...(S3_ENDPOINT ? { endpoint: S3_ENDPOINT } : {}),
-    ...(fetcher ? { fetch: fetcher } : {}),
+    credentials: { accessKeyId: S3_ACCESS_KEY_ID, secretAccessKey: S3_SECRET_ACCESS_KEY },
+    // Stores of one's own answer under one name, with the bucket in the path.
+    ...(S3_ENDPOINT ? { endpoint: S3_ENDPOINT, forcePathStyle: true } : {}),
+    requestChecksumCalculation: "WHEN_REQUIRED",
+    responseChecksumValidation: "WHEN_REQUIRED",
   });
   const cached = folderCache(join(config.data, "cache"));
-  const has = async (key: string): Promise<boolean> => bucket.has(key);
+  const has = async (key: string): Promise<boolean> => {
+    try {
+      await client.send(new HeadObjectCommand({ Bucket, Key: key }));
+      return true;
+    } catch (error) {
+      if (error instanceof NotFound) return false;
+      throw error;
+    }
+  };
+  const fetchTo = async (key: string, path: string): Promise<void> => {
+    try {
+      const { Body } = await client.send(new GetObjectCommand({ Bucket, Key: key }));
+      if (!(Body instanceof Readable)) throw new Error(`The bucket gave no contents for “${key}”.`);
+      await pipeline(Body, createWriteStream(path));
+    } catch (error) {
+      if (error instanceof NoSuchKey) throw new Error(`The bucket has no file “${key}”.`);
+      throw error;
+    }
+  };
   return {
     has,
     async keep(key, localFile) {
       if (await has(key)) return;
-      await bucket.set(key, new File([await openAsBlob(localFile)], key));
+      // Sent in parts where it is large; an object is there whole or not at all.
+      await new Upload({ client, params: { Bucket, Key: key, Body: createReadStream(localFile) } }).done();
     },
-    local: (key) =>
-      cached(key, async (path) => {
-        const file = await bucket.get(key);
-        if (!file) throw new Error(`The bucket has no file “${key}”.`);
-        await pipeline(Readable.fromWeb(file.stream() as WebStream), createWriteStream(path));
-      }),
-    remove: async (key) => bucket.remove(key),
+    local: (key) => cached(key, (path) => fetchTo(key, path)),
+    async list(folder) {
+      const names: string[] = [];
+      const pages = paginateListObjectsV2({ client }, { Bucket, Prefix: `${folder}/`, Delimiter: "/" });
+      for await (const { Contents = [] } of pages)
+        names.push(...Contents.flatMap(({ Key }) => (Key ? [Key.slice(folder.length + 1)] : [])));
+      return names.sort();
+    },
+    async remove(key) {
+      await client.send(new DeleteObjectCommand({ Bucket, Key: key }));
+    },
   };
 }
 
 /** Files fetched once, by key. Keys name contents that never change, so a copy never grows stale. */
 function folderCache(folder: string): (key: string, fetchTo: (path: string) => Promise<void>) => Promise<string> {
   const under = new Map<string, Promise<string>>();
+  const isHere = (path: string): Promise<boolean> =>
+    access(path).then(
+      () => true,
+      () => false,
+    );
   const fetchOnce = async (key: string, fetchTo: (path: string) => Promise<void>): Promise<string> => {
     const path = join(folder, createHash("sha256").update(key).digest("hex"));
-    if (
-      await access(path).then(
-        () => true,
-        () => false,
-      )
-    )
-      return path;
+    if (await isHere(path)) return path;
     const aside = `${path}.${randomUUID()}.part`;
     await mkdir(dirname(path), { recursive: true });
     await fetchTo(aside);

@@ -37,6 +37,16 @@ test("a missing file is named, a removed one is gone", async () => {
   expect(await store.has("k/1")).toBe(false);
 });
 
+test("the files of a folder are listed, without those of folders inside it and those not whole yet", async () => {
+  const store = folderStore(join(folder, "store"));
+  await store.keep("a/two", await file("2"));
+  await store.keep("a/one", await file("1"));
+  await store.keep("a/b/three", await file("3"));
+  await writeFile(join(folder, "store/a/one.x.part"), "half");
+  expect(await store.list("a")).toEqual(["one", "two"]);
+  expect(await store.list("none")).toEqual([]);
+});
+
 test("a key can't leave the store", async () => {
   await expect(folderStore(join(folder, "store")).keep("../outside", await file("x"))).rejects.toThrow(
     "inside the store",

@@ -1,8 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { constants } from "node:fs";
-import { access, copyFile, mkdir, open, rename, rm } from "node:fs/promises";
+import { access, copyFile, mkdir, open, readdir, rename, rm } from "node:fs/promises";
 import { dirname, join, normalize, sep } from "node:path";
-import { type Store } from "./store";
+import { type Store } from "./storeType";
 
 /** A store in a local folder. Files are written aside, synced, then renamed into place. */
 export function folderStore(folder: string): Store {
@@ -31,6 +31,11 @@ export function folderStore(folder: string): Store {
     async local(key) {
       if (!(await has(key))) throw new Error(`The store has no file “${key}”.`);
       return pathOf(key);
+    },
+    async list(folder) {
+      const entries = await readdir(pathOf(folder), { withFileTypes: true }).catch(() => []);
+      const whole = entries.filter((entry) => entry.isFile() && !entry.name.endsWith(".part"));
+      return whole.map(({ name }) => name).sort();
     },
     remove: (key) => rm(pathOf(key), { force: true }),
   };

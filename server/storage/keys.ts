@@ -1,7 +1,8 @@
 /** Where each kind of file lies in the store. Media lies under the SHA-256 of the original, renditions under their id. */
 const SHA = /^[0-9a-f]{64}$/;
 
-function folderOf(sha256: string): string {
+/** The folder of all that is kept of a file: the original and everything made of it. */
+export function folderOf(sha256: string): string {
   if (!SHA.test(sha256)) throw new RangeError("Media is stored under its SHA-256 only.");
   return `media/${sha256.slice(0, 2)}/${sha256}`;
 }
@@ -10,6 +11,7 @@ export const originalKey = (sha256: string): string => `${folderOf(sha256)}/orig
 export const levelKey = (sha256: string, level: number): string => `${folderOf(sha256)}/level-${level}.webp`;
 export const workKey = (sha256: string): string => `${folderOf(sha256)}/work.mp4`;
 export const proxyKey = (sha256: string): string => `${folderOf(sha256)}/proxy.mp4`;
+export const measuredKey = (sha256: string, version: number): string => `${folderOf(sha256)}/measured-${version}.json`;
 export const tonesKey = (sha256: string): string => `${folderOf(sha256)}/tones.json`;
 export const soundProxyKey = (sha256: string): string => `${folderOf(sha256)}/proxy.m4a`;
 export function fontKey(sha256: string): string {

@@ -38,13 +38,23 @@ export async function readZip(fd: number, zipName: string): Promise<Map<string, 
     zip.on("entry", (entry: Entry) => {
       bytes += entry.uncompressedSize;
       const name = entry.fileName;
-      if (files.size >= MOST_FILES) return reject(refuse(`holds more than ${MOST_FILES} files.`));
-      if (bytes > MOST_BYTES) return reject(refuse(`unpacks to more than ${MOST_BYTES / 1e6} MB.`));
-      if (entry.uncompressedSize > 1_000_000 && entry.uncompressedSize > entry.compressedSize * MOST_RATIO)
-        return reject(refuse("is packed so tightly that it must be a trap."));
+      if (files.size >= MOST_FILES) {
+        reject(refuse(`holds more than ${MOST_FILES} files.`));
+        return;
+      }
+      if (bytes > MOST_BYTES) {
+        reject(refuse(`unpacks to more than ${MOST_BYTES / 1e6} MB.`));
+        return;
+      }
+      if (entry.uncompressedSize > 1_000_000 && entry.uncompressedSize > entry.compressedSize * MOST_RATIO) {
+        reject(refuse("is packed so tightly that it must be a trap."));
+        return;
+      }
       if (!name.endsWith("/")) {
-        if (!isUsualName(name) || files.has(name))
-          return reject(refuse(`holds a file with a name that can’t be used: “${name.slice(0, 80)}”.`));
+        if (!isUsualName(name) || files.has(name)) {
+          reject(refuse(`holds a file with a name that can’t be used: “${name.slice(0, 80)}”.`));
+          return;
+        }
         files.set(name, { name, bytes: entry.uncompressedSize, open: () => openEntry(zip, entry) });
       }
       zip.readEntry();

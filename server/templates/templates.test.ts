@@ -1,4 +1,7 @@
 import { createHash } from "node:crypto";
+import { mkdtemp, writeFile } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { buffer } from "node:stream/consumers";
 import { type Readable } from "node:stream";
 import { strToU8, unzipSync, zipSync } from "fflate";
@@ -9,6 +12,8 @@ import { type Slot, type Template } from "../../core/document/template";
 import { ONE_OFFER } from "../../core/templates/priceDrops";
 import { millis } from "../../core/units";
 import { createPromotion, promotionBySlug, saveEdits } from "../promotions/promotionStore";
+import { originalKey } from "../storage/keys";
+import { store } from "../storage/store";
 import { type TestTeam, testTeam } from "../testing/team";
 import { exportPackage } from "./exportPackage";
 import { setFavourite } from "./favourites";
@@ -36,11 +41,6 @@ async function withPicture(): Promise<Template> {
     .png()
     .toBuffer();
   const sha256 = createHash("sha256").update(bytes).digest("hex");
-  const { mkdtemp, writeFile } = await import("node:fs/promises");
-  const { join } = await import("node:path");
-  const { tmpdir } = await import("node:os");
-  const { store } = await import("../storage/store");
-  const { originalKey } = await import("../storage/keys");
   const file = join(await mkdtemp(join(tmpdir(), "stencilcraft-test-")), "clay.png");
   await writeFile(file, bytes);
   await store().keep(originalKey(sha256), file);
@@ -107,9 +107,13 @@ const media = (file: string): object => ({
 });
 
 describe("hostile packages are refused in words, and leave nothing behind", () => {
-  const cases: readonly (readonly [what: string, files: () => Promise<Record<string, Uint8Array>>, words: string])[] = [
-    ["no template.json", async () => ({ "a.txt": strToU8("hello") }), "holds no template.json"],
-    ["broken JSON", async () => ({ "template.json": strToU8("{") }), "is not JSON"],
+  const cases: readonly (readonly [
+    what: string,
+    files: () => Promise<Record<string, Uint8Array>> | Record<string, Uint8Array>,
+    words: string,
+  ])[] = [
+    ["no template.json", () => ({ "a.txt": strToU8("hello") }), "holds no template.json"],
+    ["broken JSON", () => ({ "template.json": strToU8("{") }), "is not JSON"],
     ["another format", () => about((json) => (json["format"] = "other")), "This is not a template package."],
     [
       "a broken field",
@@ -137,13 +141,13 @@ describe("hostile packages are refused in words, and leave nothing behind", () =
       () => about((json) => (json["media"] = [media("../../etc/passwd")])),
       "Media lies in the folder",
     ],
-    ["a name that leads out", async () => ({ "../template.json": strToU8("{}") }), "lead out of it"],
+    ["a name that leads out", () => ({ "../template.json": strToU8("{}") }), "lead out of it"],
     [
       "too many files",
-      async () => Object.fromEntries(Array.from({ length: 90 }, (_, index) => [`media/${index}`, strToU8("x")])),
+      () => Object.fromEntries(Array.from({ length: 90 }, (_, index) => [`media/${index}`, strToU8("x")])),
       "more than 80 files",
     ],
-    ["a bomb", async () => ({ "media/zeros": new Uint8Array(30_000_000) }), "must be a trap"],
+    ["a bomb", () => ({ "media/zeros": new Uint8Array(30_000_000) }), "must be a trap"],
   ];
   test.each(cases)("%s", async (_, files, words) => {
     const before = (await offeredTemplates(team.scope)).length;

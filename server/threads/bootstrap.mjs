@@ -1,6 +1,7 @@
-// A thread starts as plain JavaScript; this makes it understand TypeScript, then runs the thread's own file.
-import { workerData } from "node:worker_threads";
+// A thread starts as plain JavaScript; this makes it understand TypeScript, then gives the pool the thread's own function.
+import { workerData } from "piscina";
 import { register } from "tsx/esm/api";
 
 register();
-await import(workerData.entry);
+const { default: run } = await import(workerData.entry);
+export default run;

@@ -1,0 +1,58 @@
+import { once } from "node:events";
+import { ExecaError, execa } from "execa";
+import { type FrameRate } from "../../core/time/frames";
+import { ProgramFailed, lastLines } from "./program";
+
+/** Takes frames one after another and makes a file of them. */
+export interface FrameEncoder {
+  /** Resolves when the encoder is ready for more: the caller waits, so memory does not grow. */
+  write(frame: Uint8Array): Promise<void>;
+  finish(): Promise<void>;
+  stop(): void;
+}
+
+export interface EncodedFrames {
+  readonly path: string;
+  /** Pixels. */
+  readonly width: number;
+  readonly height: number;
+  readonly rate: FrameRate;
+  /** ffmpeg's options for the output: filter, codec, tags. */
+  readonly settings: readonly string[];
+}
+
+/** ffmpeg's options that say what raw RGBA frames it is given. */
+export const rawFrames = ({ width, height, rate }: Pick<EncodedFrames, "width" | "height" | "rate">): string[] => [
+  ...["-f", "rawvideo", "-pix_fmt", "rgba"],
+  ...["-video_size", `${width}x${height}`],
+  ...["-framerate", `${rate.numerator}/${rate.denominator}`],
+];
+
+/** Starts ffmpeg on raw RGBA frames of a fixed size. */
+export function startFrameEncoder(file: EncodedFrames): FrameEncoder {
+  const args = [...["-v", "error", "-y", "-nostdin"], ...rawFrames(file), "-i", "pipe:0", ...file.settings, file.path];
+  const child = execa("ffmpeg", args, { stdin: "pipe", stdout: "ignore" });
+  const ended = child.then(
+    () => undefined,
+    (error: unknown) => {
+      if (!(error instanceof ExecaError)) throw error;
+      throw new ProgramFailed(
+        `The encoder ended with ${error.exitCode ?? error.signal ?? "an error"}: ${lastLines(error.stderr)}`,
+      );
+    },
+  );
+  ended.catch(() => undefined);
+  // A broken pipe shows as the encoder's own failure, with its reason.
+  child.stdin.on("error", () => undefined);
+  return {
+    async write(frame) {
+      if (child.exitCode !== null) await ended;
+      if (!child.stdin.write(frame)) await Promise.race([once(child.stdin, "drain"), ended]);
+    },
+    async finish() {
+      child.stdin.end();
+      await ended;
+    },
+    stop: () => void child.kill("SIGKILL"),
+  };
+}

@@ -1,0 +1,34 @@
+import { resolve } from "node:path";
+import { pathToFileURL } from "node:url";
+import { Piscina } from "piscina";
+
+/** Commands run from the project's root; the built web server's own place is elsewhere. */
+const fromRoot = (path: string): string => pathToFileURL(resolve(path)).href;
+
+type PoolOptions = NonNullable<ConstructorParameters<typeof Piscina>[0]>;
+
+/** Threads that each run the default function of a TypeScript file, one task at a time. */
+export interface Threads<Task, Result> {
+  /** Runs a task when a thread is free. Rejects with what the function throws, or when its thread dies. */
+  run(task: Task, options?: Parameters<Piscina["run"]>[1]): Promise<Result>;
+  /** Ends all threads at once; what still runs or waits rejects. */
+  end(): Promise<void>;
+}
+
+/**
+ * @param entry the file, named from the project's root, whose default export takes a `Task` and gives a `Result`
+ * @param options how many threads there are, and in which order waiting tasks are taken
+ */
+export function openThreads<Task, Result>(
+  entry: string,
+  options: Pick<PoolOptions, "minThreads" | "maxThreads" | "idleTimeout" | "taskQueue">,
+): Threads<Task, Result> {
+  const pool = new Piscina<Task, Result>({
+    filename: fromRoot("server/threads/bootstrap.mjs"),
+    workerData: { entry: fromRoot(entry) },
+    // Idle threads go on hearing from the programs they started; waiting on a lock would make them deaf.
+    atomics: "disabled",
+    ...options,
+  });
+  return { run: (task, runOptions) => pool.run(task, runOptions), end: () => pool.destroy() };
+}
