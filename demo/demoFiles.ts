@@ -11,7 +11,8 @@ import { FILE_NAMES } from "./makeFile";
 /** Everything that decides what a file of the demo world looks or sounds like, and what ingest makes of it. */
 const SOURCES = [
   ...["demo", "demo/art", "server/shelf", "server/media", "server/storage/keys.ts"],
-  ...["core/picture", "core/sound", "core/color", "core/time", "package-lock.json"],
+  ...["core/picture", "core/sound", "core/color", "core/time"],
+  ...["@napi-rs/canvas", "sharp", "smartcrop", "@resvg/resvg-js"].map((name) => `node_modules/${name}/package.json`),
 ];
 
 /**

@@ -29,7 +29,7 @@ export interface BothSides {
 export async function* bothSides(page: Page, slug: string, frames: readonly number[]): AsyncGenerator<BothSides> {
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-frames-"));
   try {
-    const painting = run(process.execPath, ["--import", "tsx", "e2e/serverFrames.ts", slug, folder, frames.join(",")], {
+    const painting = run(process.execPath, ["--import", "tsx", "e2e/serverPixels.ts", slug, folder, frames.join(",")], {
       maxBuffer: 1 << 24,
     });
     const proofs: { format: Format; frame: number; png: Buffer }[] = [];

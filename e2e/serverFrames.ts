@@ -1,29 +1,89 @@
-import { mkdirSync } from "node:fs";
-import { writeFile } from "node:fs/promises";
-import { join } from "node:path";
+import { createHash } from "node:crypto";
+import { type Promotion } from "../core/document/promotion";
+import { resolvePromotion } from "../core/document/resolve";
+import { withScenes } from "../core/document/restructure";
 import { FORMAT_NAMES } from "../core/placement/formats";
-import { FPS_30, frameTime } from "../core/time/frames";
+import { isQuality } from "../core/placement/quality";
+import { everyNode } from "../core/scene/displayList";
+import { displayListAt, preparePromotion, settledTime } from "../core/scene/preparePromotion";
+import { fontFilesWanted } from "../core/scene/wantedFiles";
+import { SHIPPED_TEMPLATES, shippedRef } from "../core/templates/shipped";
+import { FPS_30, frameAt, frameTime } from "../core/time/frames";
 import { closeDatabase, database } from "../server/db/connect";
 import { teamScope } from "../server/db/teamScope";
+import { openedBook } from "../server/faces/faceFiles";
 import { loadRenderInput } from "../server/promotions/loadFacts";
 import { promotionBySlug } from "../server/promotions/promotionStore";
+import { samplesFor } from "../server/promotions/samples";
 import { openFrameSource } from "../server/render/frameSource";
+import { type RenderInput } from "../server/render/renderInput";
 
-/** Paints frames of a promotion on the server, as the renderer does, and writes their RGBA: `serverFrames.ts SLUG OUT FRAME,FRAME…`. */
-const [slug = "", out = "", frames = ""] = process.argv.slice(2);
-mkdirSync(out, { recursive: true });
+/**
+ * Paints frames of a promotion on the server, as the renderer does, and prints what they were painted from with the
+ * SHA-256 of each: `serverFrames.ts SLUG QUALITY WHICH`. WHICH is a list of frames; `random:SEED:COUNT` for that many
+ * anywhere; or `arrangements`, for the settled moments and joins of the promotion with every shipped arrangement put in.
+ * Frames with a clip are left out: decoders differ.
+ */
+const [slug = "", quality = "", which = ""] = process.argv.slice(2);
+if (!isQuality(quality)) throw new RangeError(`There is no quality “${quality}”.`);
 const row = await database()
   .selectFrom("promotion")
   .select("team_id")
   .where("slug", "=", slug)
   .executeTakeFirstOrThrow();
 const scope = teamScope(database(), row.team_id);
-const input = await loadRenderInput(scope, (await promotionBySlug(scope, slug)).document);
+const { document: stored } = await promotionBySlug(scope, slug);
+const document = which === "arrangements" ? await withEveryArrangement(stored) : stored;
+const input = await loadRenderInput(scope, document);
+const frames = await stillFrames(input);
+const hashes: Record<string, string> = {};
 for (const format of FORMAT_NAMES) {
-  const source = await openFrameSource(input, { format, quality: "1080p" });
-  for (const frame of frames.split(",").map(Number))
-    await writeFile(join(out, `${format}-${frame}.rgba`), await source.frameAt(frameTime(frame, FPS_30)));
+  const source = await openFrameSource(input, { format, quality });
+  for (const frame of frames)
+    hashes[`${format}/${frame}`] = createHash("sha256")
+      .update(await source.frameAt(frameTime(frame, FPS_30)))
+      .digest("hex");
   source.stop();
 }
+process.stdout.write(JSON.stringify({ document: input.document, facts: input.facts, frames, hashes }));
 await closeDatabase();
 process.exit();
+
+/** One scene of each arrangement, taken from the shipped templates that use it. */
+async function withEveryArrangement(before: Promotion): Promise<Promotion> {
+  const { media, hasProductPicture } = await samplesFor(scope, before.product);
+  const pictures = media.filter(({ kind }) => kind === "picture");
+  const added = new Set<string>();
+  return SHIPPED_TEMPLATES.reduce((into, template) => {
+    const first = template.scenes.find(({ arrangement }) => !added.has(arrangement.name));
+    if (!first) return into;
+    added.add(first.arrangement.name);
+    const ref = shippedRef(template);
+    return { ...into, ...withScenes(into, { ref, template }, [first.id], 1, pictures, hasProductPicture) };
+  }, before);
+}
+
+async function stillFrames({ document: shown, facts }: RenderInput): Promise<number[]> {
+  const promotion = resolvePromotion(shown, facts);
+  const wanted =
+    which === "arrangements"
+      ? promotion.spans.flatMap((span) => [frameAt(settledTime(span), FPS_30), frameAt(span.start + 200, FPS_30)])
+      : which.startsWith("random:")
+        ? anyFrames(Number(which.split(":")[1]), Number(which.split(":")[2]), frameAt(promotion.length, FPS_30))
+        : which.split(",").map(Number);
+  const book = await openedBook((open) => fontFilesWanted(promotion, open));
+  const prepared = preparePromotion(promotion, "square", book);
+  const still = [...new Set(wanted)].filter((frame) =>
+    [...everyNode(displayListAt(prepared, frameTime(frame, FPS_30)))].every(({ kind }) => kind !== "clip"),
+  );
+  return still.sort((one, other) => one - other);
+}
+
+/** Frames spread by a linear congruential generator (Numerical Recipes' constants): the same for the same seed. */
+function anyFrames(seed: number, count: number, length: number): number[] {
+  let state = seed >>> 0;
+  return Array.from({ length: count }, () => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    return Math.floor((state / 2 ** 32) * length);
+  });
+}

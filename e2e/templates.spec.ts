@@ -4,18 +4,11 @@ import { join } from "node:path";
 import { type Page, expect, test } from "@playwright/test";
 import jsqr from "jsqr";
 import { signInAs } from "./people";
-import { FORMATS, bothSides, difference, goToFrame, pixels, savedProof } from "./proofs";
+import { FORMATS, goToFrame, pixels, savedProof } from "./proofs";
 
-/** Scenes of other templates that between them use every arrangement the first one lacks. */
+/** Each template with a scene of it; that the proof of every arrangement equals its render is in proofEqualsRender.spec.ts. */
 const INSERTED = [
-  ["Price on a card", "Card"],
-  ["All together", "The parts"],
   ["In their words", "Quote"],
-  ["Good to know", "Tip 1"],
-  ["This week", "List"],
-  ["Three strips", "Strips"],
-  ["Come and work here", "The work"],
-  ["Last days", "Three days"],
   ["You are invited", "Sign-off"],
 ] as const;
 
@@ -78,10 +71,11 @@ test("the gallery finds templates by purpose, length, needs and words, plays the
   await expect(found.locator("[data-preview=resting]")).toBeVisible();
 });
 
-test("scenes of any template go into a promotion; every arrangement's proof equals its render", async ({ page }) => {
-  test.setTimeout(300_000);
+test("scenes of any template go into a promotion, where one is asked to put them; a code in one of them can be read", async ({
+  page,
+}) => {
   await signInAs(page, "Tamsin Kell");
-  const slug = await newPromotion(page, "before-and-after", "Meadow seed mix");
+  await newPromotion(page, "before-and-after", "Meadow seed mix");
   for (const [template, scene] of INSERTED) {
     await page.getByRole("button", { name: "Insert scenes" }).click();
     const dialog = page.getByRole("dialog");
@@ -92,43 +86,19 @@ test("scenes of any template go into a promotion; every arrangement's proof equa
     await expect(dialog).toBeHidden();
   }
   await expect(page.getByRole("status").filter({ hasText: "saved" })).toBeVisible();
-  const scenes = page.getByTestId("copy-deck").getByRole("region", { name: /^Scene \d+/ });
-  await expect(scenes).toHaveCount(INSERTED.length + 2);
-  const strip = page.getByRole("slider", { name: "Place in time" });
-  const length = Number(await strip.getAttribute("aria-valuemax"));
-  // Through the wipe of the first scene, then every scene once it has settled, and a transition.
-  const spans = await page
-    .getByTestId("copy-deck")
-    .locator(".figures")
-    .filter({ hasText: /^\d\d:\d\d\.\d\d\d:\d\d\.\d$/ })
-    .allTextContents();
-  const times = spans.map((text) => [seconds(text.slice(0, 7)), seconds(text.slice(7))] as const);
-  // Whole seconds are reached in a few steps of the transport.
-  const frames = [
-    60,
-    ...times.map(([from, to]) => Math.round(from + (to - from) * 0.6) * 30),
-    Math.floor(((times[1]?.[0] ?? 0) + 0.2) * 30),
-  ];
-  expect(Math.max(...frames) * (1000 / 30)).toBeLessThan(length);
   await page.reload();
   await expect(page.getByTestId("meters").first()).toBeVisible();
-  let compared = 0;
-  for await (const side of bothSides(page, slug, frames)) {
-    expect(difference(side)).toBeNull();
-    compared++;
-  }
-  expect(compared).toBe(frames.length * FORMATS.length);
-  expect(times).toHaveLength(INSERTED.length + 2);
-
-  // The sign-off of the invitation was put in last, so it stands second: its code can be read.
-  await goToFrame(page, Math.ceil((times[1]?.[0] ?? 0) + 2) * 30);
+  // The one put in last stands second.
+  const scenes = page.getByTestId("copy-deck").getByRole("region", { name: /^Scene \d+/ });
+  await expect(scenes).toHaveCount(INSERTED.length + 2);
+  const second = (await scenes.nth(1).locator(".figures").first().textContent()) ?? "";
+  const [, seconds = ""] = /^\d\d:(\d\d)/.exec(second) ?? [];
+  await goToFrame(page, (Number(seconds) + 3) * 30);
   for (const format of FORMATS) {
     const { data, width, height } = await pixels(await savedProof(page, format));
     expect(jsqr(data, width, height)?.data).toBe("https://quillfern.example.com");
   }
 });
-
-const seconds = (text: string): number => Number(text.slice(0, 2)) * 60 + Number(text.slice(3));
 
 test("an arrangement is swapped and the template changed; fills are kept, what finds no place is named, undo brings all back", async ({
   page,

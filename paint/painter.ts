@@ -32,7 +32,7 @@ interface Pen {
 }
 
 /** Bumped whenever the same document would paint other pixels, so that stored segments are not reused. */
-export const PAINTER_VERSION = 4;
+export const PAINTER_VERSION = 5;
 
 /**
  * A painter for frames of `format` (design units) on surfaces of `pixels`. The two axes scale on their own, so that a

@@ -13,6 +13,7 @@ import { type PreparedPromotion } from "../../core/scene/preparePromotion";
 import { type SceneSpan } from "../../core/time/timeline";
 import { BackingNote } from "./BackingNote";
 import { type DeckChoices } from "./deckChoices";
+import { type OfferedMedia } from "./MediaPicker";
 import { OfferField, ProductsField, WordsField, fieldLook } from "./DeckFields";
 import { SceneTools } from "./SceneTools";
 import { SlotPicture } from "./SlotPicture";

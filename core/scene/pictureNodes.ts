@@ -1,7 +1,7 @@
 import { type ClipFacts, type PictureFacts } from "../document/facts";
 import { CENTRE, containPlace, coverPart } from "../geometry/framing";
 import { type Rect } from "../geometry/rect";
-import { type ClipNode, type PictureNode } from "./displayList";
+import { type ClipNode, type DisplayNode, type PictureNode } from "./displayList";
 
 /** A picture that fills its place; `zoom` 1 fills exactly. Every zoom of a scene draws the same working copy. */
 export function coverNode(picture: PictureFacts | ClipFacts, place: Rect, zoom = 1, blur = 0): PictureNode {
@@ -41,3 +41,10 @@ export function clipNode(clip: ClipFacts, place: Rect, frame: number): ClipNode 
   const { id, width, height } = clip;
   return { kind: "clip", media: id, width, height, frame, part: coverPart(clip, place, clip.focal), place };
 }
+
+/**
+ * A node that is drawn while it is scaled: a picture then takes the working copy of that size, since browser and server
+ * differ where a copy is drawn under half its size.
+ */
+export const drawnSmaller = (node: DisplayNode, scale: number): DisplayNode =>
+  node.kind === "picture" && scale < 1 ? { ...node, leastScale: node.leastScale * scale } : node;

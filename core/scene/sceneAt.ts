@@ -5,7 +5,7 @@ import { ENTRANCE_MS, motionAt } from "../motion/wordMotion";
 import { slowZoom } from "../motion/slowZoom";
 import { frameAt } from "../time/frames";
 import { type DisplayList, type DisplayNode } from "./displayList";
-import { clipNode, coverNode } from "./pictureNodes";
+import { clipNode, coverNode, drawnSmaller } from "./pictureNodes";
 import { type MediaPart, type PreparedScene, type ScenePart } from "./prepared";
 
 /** A prepared scene at a time in milliseconds from its start. */
@@ -30,7 +30,15 @@ function partAt(scene: PreparedScene, part: ScenePart, time: number): DisplayNod
       if (alpha === 1 && dx === 0 && dy === 0 && scale === 1) return part.atRest;
       const { bounds, children } = part.atRest;
       const about = { x: bounds.x + bounds.width / 2, y: bounds.y + bounds.height / 2 };
-      return { kind: "moved", alpha, dx, dy, scale, about, children };
+      return {
+        kind: "moved",
+        alpha,
+        dx,
+        dy,
+        scale,
+        about,
+        children: children.map((node) => drawnSmaller(node, scale)),
+      };
     }
   }
 }
@@ -44,7 +52,9 @@ function mediaAt(scene: PreparedScene, part: MediaPart, time: number): DisplayNo
   if (part.enters === null || time >= part.enters + ENTRANCE_MS) return node;
   const { alpha, scale } = motionAt("pop", time, part.enters, Infinity);
   const about = { x: part.place.x + part.place.width / 2, y: part.place.y + part.place.height / 2 };
-  return alpha <= 0 ? null : { kind: "moved", alpha, dx: 0, dy: 0, scale, about, children: [node] };
+  return alpha <= 0
+    ? null
+    : { kind: "moved", alpha, dx: 0, dy: 0, scale, about, children: [drawnSmaller(node, scale)] };
 }
 
 function contentAt(scene: PreparedScene, { media, place, drift, atRest }: MediaPart, time: number): DisplayNode {

@@ -42,6 +42,13 @@ test.each([
 const svg = (inside: string, attributes = ""): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" ${attributes}>${inside}</svg>`;
 
+function useBomb(levels: number, times: number): string {
+  const level = (at: number): string => `<g id="a${at + 1}">${`<use href="#a${at}"/>`.repeat(times)}</g>`;
+  return svg(
+    `<g id="a0"><rect/></g>${Array.from({ length: levels }, (_, at) => level(at)).join("")}<use href="#a${levels}"/>`,
+  );
+}
+
 test.each([
   ["script", svg("<script>alert(1)</script>")],
   ["script", svg("<svg:script xmlns:svg='x'/>")],
@@ -60,6 +67,9 @@ test.each([
       `<g id="a0"/>${Array.from({ length: 9 }, (_, at) => `<g id="a${at + 1}"><g>${`<use href="#a${at}"/>`.repeat(10)}</g></g>`).join("")}<use href="#a9"/>`,
     ),
   ],
+  // Twelve levels of sixty, and thirty of ten: multiplied out, no number of repetitions is small.
+  ["too many times", useBomb(12, 60)],
+  ["too many times", useBomb(30, 10)],
   ["too many times", svg('<g id="a"><use href="#b"/></g><g id="b"><use href="#a"/></g><use href="#a"/>')],
 ])("an SVG is refused for %s", (reason, text) => expect(svgProblem(text)).toContain(reason));
 

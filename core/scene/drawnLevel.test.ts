@@ -1,0 +1,67 @@
+import fc from "fast-check";
+import { resolvePromotion } from "../document/resolve";
+import { slotKey } from "../document/template";
+import { levelLength } from "../geometry/pyramid";
+import { FORMAT_NAMES } from "../placement/formats";
+import { SHIPPED_TEMPLATES } from "../templates/shipped";
+import { openWanted, testBook } from "../testing/fonts";
+import { PICTURE_ID, promotionOf, testFacts, testPicture } from "../testing/promotions";
+import { type DisplayNode } from "./displayList";
+import { pictureLevel } from "./drawnLevel";
+import { displayListAt, preparePromotion } from "./preparePromotion";
+import { fontFilesWanted } from "./wantedFiles";
+
+/** How many output pixels a pixel of its working copy gets, for every picture that is not blurred, its movement included. */
+function drawingScales(list: readonly DisplayNode[], scale: number, moved = 1): number[] {
+  return list.flatMap((node) => {
+    if ("children" in node)
+      return drawingScales(node.children, scale, node.kind === "moved" ? moved * node.scale : moved);
+    if (node.kind !== "picture" || node.blur) return [];
+    const level = pictureLevel(node, scale);
+    if (level === node.levels - 1) return [];
+    const copied = levelLength(node.width, level) / node.width;
+    return [(node.place.width * moved * scale) / (node.part.width * copied)];
+  });
+}
+
+test("no picture is drawn under half the size of its working copy, at any output size, while anything moves", async () => {
+  const book = testBook();
+  await fc.assert(
+    fc.asyncProperty(
+      fc.constantFrom(...SHIPPED_TEMPLATES),
+      fc.record({ width: fc.integer({ min: 300, max: 4000 }), height: fc.integer({ min: 300, max: 4000 }) }),
+      fc.constantFrom(160, 480, 1080, 2160),
+      async (template, size, shortSide) => {
+        const facts = testFacts();
+        const picture = testPicture({ ...size, levels: 9 });
+        const fills = Object.fromEntries(
+          template.scenes.flatMap((scene) =>
+            scene.slots.flatMap((slot) =>
+              slot.kind === "media" ? [[slotKey(scene, slot), { kind: "media", media: PICTURE_ID } as const]] : [],
+            ),
+          ),
+        );
+        const promotion = resolvePromotion(
+          { ...promotionOf(template), fills },
+          {
+            ...facts,
+            media: { ...facts.media, [PICTURE_ID]: picture },
+          },
+        );
+        await openWanted(book, () => fontFilesWanted(promotion, book));
+        let compared = 0;
+        for (const format of FORMAT_NAMES) {
+          const prepared = preparePromotion(promotion, format, book);
+          for (const { start } of promotion.spans)
+            for (const time of [60, 120, 200, 280, 360, 2000])
+              for (const drawn of drawingScales(displayListAt(prepared, start + time), shortSide / 1080)) {
+                expect(drawn).toBeGreaterThanOrEqual(0.5 - 1e-6);
+                compared++;
+              }
+        }
+        expect(compared).toBeGreaterThan(0);
+      },
+    ),
+    { numRuns: 40 },
+  );
+}, 60_000);

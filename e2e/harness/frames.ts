@@ -1,0 +1,60 @@
+import { type Facts } from "../../core/document/facts";
+import { type Promotion } from "../../core/document/promotion";
+import { resolvePromotion } from "../../core/document/resolve";
+import { FORMATS, FORMAT_NAMES } from "../../core/placement/formats";
+import { type Quality, outputSize } from "../../core/placement/quality";
+import { displayListAt, preparePromotion } from "../../core/scene/preparePromotion";
+import { fontFilesWanted } from "../../core/scene/wantedFiles";
+import { FPS_30, frameTime } from "../../core/time/frames";
+import { createPainter } from "../../paint/painter";
+import { browserBook, openFiles } from "../../app/proof/browserBook";
+import { browserResources, browserSurface } from "../../app/proof/browserResources";
+import { withShownTones } from "../../app/proof/browserTones";
+
+/** What a page of its own paints with the modules of the proofs, without the desk around them. */
+export interface FramesWanted {
+  readonly document: Promotion;
+  readonly facts: Facts;
+  readonly quality: Quality;
+  readonly frames: readonly number[];
+}
+
+declare global {
+  interface Window {
+    paintFrames: (wanted: FramesWanted) => Promise<Record<string, string>>;
+  }
+}
+
+const noClip = { image: () => null, seek: () => Promise.resolve(), follow: ignore, hold: ignore, close: ignore };
+function ignore(): void {
+  // There is no clip in these frames.
+}
+
+/** SHA-256 of the pixels of each frame, by "format/frame". */
+window.paintFrames = async ({ document, facts, quality, frames }) => {
+  const toned = await withShownTones(resolvePromotion(document, facts), facts);
+  const promotion = resolvePromotion(document, toned);
+  const book = await browserBook();
+  for (let wanted = fontFilesWanted(promotion, book); wanted.length > 0; wanted = fontFilesWanted(promotion, book))
+    await openFiles(book, wanted);
+  const resources = browserResources(() => noClip);
+  const hashes: Record<string, string> = {};
+  for (const format of FORMAT_NAMES) {
+    const prepared = preparePromotion(promotion, format, book);
+    const size = outputSize(format, quality);
+    const painter = createPainter(FORMATS[format], size, resources);
+    const surface = browserSurface(size.width, size.height);
+    for (const frame of frames) {
+      const list = displayListAt(prepared, frameTime(frame, FPS_30));
+      await resources.load(list, Math.min(size.width / FORMATS[format].width, size.height / FORMATS[format].height));
+      painter.paint(list, surface.context);
+      hashes[`${format}/${frame}`] = await hashOf(surface.context.getImageData(0, 0, size.width, size.height).data);
+    }
+  }
+  return hashes;
+};
+
+async function hashOf(pixels: Uint8ClampedArray<ArrayBuffer>): Promise<string> {
+  const hash = new Uint8Array(await crypto.subtle.digest("SHA-256", pixels));
+  return Array.from(hash, (byte) => byte.toString(16).padStart(2, "0")).join("");
+}

@@ -1,0 +1,47 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test } from "@playwright/test";
+import { signInAs } from "./people";
+
+/** Every page and what can be opened on it. The workshop's states are in workshop.spec.ts, where they are reached. */
+const PAGES: readonly (readonly [path: string, shows: string])[] = [
+  ["/", "Good day, Tamsin"],
+  ["/brand-book", "Save the book"],
+  ["/brand-book/sheet", "Terracotta"],
+  ["/catalogue", "Hand-thrown pot, 24 cm"],
+  ["/catalogue?product=new", "New product"],
+  ["/catalogue/offers", "Spring compost"],
+  ["/catalogue/offers?edit=new", "New offer"],
+  ["/catalogue/import", "Import a list"],
+  ["/media", "herb-tray.jpg"],
+  ["/media/shelf", "backgrounds"],
+  ["/media/backdrops", "Words"],
+  ["/templates", "One product, one offer"],
+  ["/promotions", "Potting week, terracotta"],
+  ["/promotions/new", "Fill the first version"],
+  ["/promotions/potting-week-terracotta", "Call to action"],
+  ["/promotions/potting-week-terracotta/send", "What you get"],
+];
+
+test("every page shows what it is for, passes axe (WCAG 2.2 AA) and does not scroll sideways", async ({ page }) => {
+  await signInAs(page, "Tamsin Kell");
+  for (const [path, shows] of PAGES)
+    await test.step(path, async () => {
+      await page.goto(path);
+      // A page that failed to load, or is blank, has no fault that axe could find.
+      await expect(page.getByText(shows).first(), path).toBeVisible();
+      // Fields are closed until the page’s code has taken over.
+      await expect(page.locator("fieldset[disabled]")).toHaveCount(0);
+      // Colour samples in the brand book are there to show what too little contrast looks like.
+      const { violations } = await new AxeBuilder({ page })
+        .exclude("[data-sample]")
+        .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"])
+        .analyze();
+      expect
+        .soft(
+          violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(" | ")}`),
+          path,
+        )
+        .toEqual([]);
+      expect.soft(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(1280);
+    });
+});
