@@ -12,7 +12,7 @@ const PAGES: readonly (readonly [path: string, shows: string])[] = [
   ["/catalogue/offers", "Spring compost"],
   ["/catalogue/offers?edit=new", "New offer"],
   ["/catalogue/import", "Import a list"],
-  ["/media", "herb-tray.jpg"],
+  ["/media?words=herb-tray", "herb-tray.jpg"],
   ["/media/shelf", "backgrounds"],
   ["/media/backdrops", "Words"],
   ["/templates", "One product, one offer"],
