@@ -47,7 +47,8 @@ export function startFrameEncoder(file: EncodedFrames): FrameEncoder {
   return {
     async write(frame) {
       if (child.exitCode !== null) await ended;
-      if (!child.stdin.write(frame)) await Promise.race([once(child.stdin, "drain"), ended]);
+      if (child.stdin.write(frame)) return;
+      await Promise.race([once(child.stdin, "drain").catch(() => ended), ended]);
     },
     async finish() {
       child.stdin.end();

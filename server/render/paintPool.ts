@@ -3,8 +3,8 @@ import { setTimeout as sleep } from "node:timers/promises";
 import { MessageChannel } from "node:worker_threads";
 import { config } from "../config";
 import { openThreads } from "../threads/openThreads";
-import { largestFirst, withWork } from "./largestFirst";
-import { type FromThread, type PaintTask } from "./paintThread";
+import { largestFirst } from "./largestFirst";
+import { type PaintTask } from "./paintThread";
 import { type SegmentTask } from "./segmentRender";
 
 const STOP_WITHIN_MS = 3000;
@@ -21,40 +21,38 @@ export function openPaintPool(size = config().PAINT_THREADS ?? availableParallel
   const threads = openThreads<PaintTask, undefined>("server/render/paintThread.ts", {
     minThreads: size,
     maxThreads: size,
-    taskQueue: largestFirst(),
   });
+  const gate = largestFirst(size);
   const closing = new AbortController();
   const running = new Set<Promise<unknown>>();
 
   async function render(segment: SegmentTask, onFrame: () => void, signal: AbortSignal): Promise<void> {
-    const stop = AbortSignal.any([signal, closing.signal]);
-    if (stop.aborted) throw new Error(STOPPED);
     const { port1: line, port2 } = new MessageChannel();
-    const waiting = new AbortController();
-    let begun = false;
-    line.on("message", (word: FromThread) => {
-      if (word === "frame") onFrame();
-      else begun = true;
-    });
-    // A running segment is told to stop, so that no decoder or encoder outlives it; a waiting one is taken out of the queue.
-    stop.addEventListener("abort", () => {
-      if (begun) line.postMessage("stop");
-      else waiting.abort();
-    });
-    const work = (segment.to - segment.from) * segment.width * segment.height;
-    const task = withWork<PaintTask>({ segment, line: port2 }, work);
+    line.on("message", onFrame);
+    // Told to stop rather than ended, so that no decoder or encoder outlives its thread.
+    const stop = (): void => line.postMessage("stop");
+    signal.addEventListener("abort", stop);
     try {
-      await threads.run(task, { transferList: [port2], signal: waiting.signal });
-    } catch (error) {
-      throw signal.aborted || closing.signal.aborted ? new Error(STOPPED, { cause: error }) : error;
+      await threads.run({ segment, line: port2 }, { transferList: [port2] });
     } finally {
+      signal.removeEventListener("abort", stop);
       line.close();
+    }
+  }
+
+  async function renderInTurn(segment: SegmentTask, onFrame: () => void, signal: AbortSignal): Promise<void> {
+    const stop = AbortSignal.any([signal, closing.signal]);
+    const work = (segment.to - segment.from) * segment.width * segment.height;
+    try {
+      await gate.run(work, stop, () => render(segment, onFrame, stop));
+    } catch (error) {
+      throw stop.aborted ? new Error("The render was stopped.", { cause: error }) : error;
     }
   }
 
   return {
     render(segment, onFrame, signal) {
-      const rendering = render(segment, onFrame, signal);
+      const rendering = renderInTurn(segment, onFrame, signal);
       const settled = rendering.catch(() => undefined).finally(() => running.delete(settled));
       running.add(settled);
       return rendering;
@@ -66,5 +64,3 @@ export function openPaintPool(size = config().PAINT_THREADS ?? availableParallel
     },
   };
 }
-
-const STOPPED = "The render was stopped.";

@@ -17,11 +17,11 @@ export interface Threads<Task, Result> {
 
 /**
  * @param entry the file, named from the project's root, whose default export takes a `Task` and gives a `Result`
- * @param options how many threads there are, and in which order waiting tasks are taken
+ * @param options how many threads there are, and how long an idle one is kept
  */
 export function openThreads<Task, Result>(
   entry: string,
-  options: Pick<PoolOptions, "minThreads" | "maxThreads" | "idleTimeout" | "taskQueue">,
+  options: Pick<PoolOptions, "minThreads" | "maxThreads" | "idleTimeout">,
 ): Threads<Task, Result> {
   const pool = new Piscina<Task, Result>({
     filename: fromRoot("server/threads/bootstrap.mjs"),

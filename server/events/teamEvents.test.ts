@@ -1,0 +1,79 @@
+import { randomUUID } from "node:crypto";
+import { sql } from "kysely";
+import { closeDatabase, database } from "../db/connect";
+import { until } from "../testing/until";
+import { type TeamEvent, closeTeamEvents, onTeamEvent, tellTeam } from "./teamEvents";
+
+const db = database();
+afterAll(async () => {
+  await closeTeamEvents();
+  await closeDatabase();
+});
+
+const event = (team: string, change: Partial<TeamEvent> = {}): TeamEvent => ({
+  team,
+  topic: "media",
+  id: randomUUID(),
+  state: "working",
+  progress: 0.5,
+  ...change,
+});
+
+/** Hears a team, once the channel is open: told until the first word of it comes through. */
+async function hearing(team: string): Promise<{ heard: TeamEvent[]; off: () => void }> {
+  const all: TeamEvent[] = [];
+  const off = onTeamEvent(team, (one) => all.push(one));
+  await until(async () => {
+    await tellTeam(db, event(team, { id: "hello" }));
+    return all.length > 0;
+  });
+  const heard: TeamEvent[] = [];
+  off();
+  return { heard, off: onTeamEvent(team, (one) => void (one.id !== "hello" && heard.push(one))) };
+}
+
+test("a team's listeners hear what happens in it, whole and in order, and nothing of another team", async () => {
+  const [mine, theirs] = [randomUUID(), randomUUID()];
+  const { heard, off } = await hearing(mine);
+  const told = [event(mine), event(mine, { topic: "rendition", state: "ready", progress: 1 }), event(mine)];
+  await tellTeam(db, event(theirs));
+  for (const one of told) await tellTeam(db, one);
+  await until(() => heard.length === told.length);
+  expect(heard).toEqual(told);
+  off();
+});
+
+test("who has stopped listening hears nothing more; the others do", async () => {
+  const team = randomUUID();
+  const [leaving, staying] = [await hearing(team), await hearing(team)];
+  leaving.off();
+  await tellTeam(db, event(team));
+  await until(() => staying.heard.length === 1);
+  expect(leaving.heard).toEqual([]);
+  staying.off();
+});
+
+test("what is no event is passed over, and does not stop the channel", async () => {
+  const team = randomUUID();
+  const { heard, off } = await hearing(team);
+  for (const payload of ["", "not json", "null", JSON.stringify({ team, topic: "weather" })])
+    await sql`select pg_notify('stencilcraft_team_events', ${payload})`.execute(db);
+  const good = event(team);
+  await tellTeam(db, good);
+  await until(() => heard.length > 0);
+  expect(heard).toEqual([good]);
+  off();
+});
+
+test("a channel that is lost is opened again by itself", async () => {
+  const team = randomUUID();
+  const { heard, off } = await hearing(team);
+  await sql`select pg_terminate_backend(pid) from pg_stat_activity where query = 'listen stencilcraft_team_events'`.execute(
+    db,
+  );
+  await until(async () => {
+    await tellTeam(db, event(team, { id: "after" }));
+    return heard.some(({ id }) => id === "after");
+  });
+  off();
+});

@@ -1,0 +1,117 @@
+import { closeTeamEvents, onTeamEvent } from "../events/teamEvents";
+import { createPromotion } from "../promotions/promotionStore";
+import { renditionKey } from "../storage/keys";
+import { store } from "../storage/store";
+import { probedFrames } from "../testing/probedFrames";
+import { shortScenes } from "../testing/shortRender";
+import { type TestTeam, testTeam } from "../testing/team";
+import { until } from "../testing/until";
+import { type PaintPool, openPaintPool } from "./paintPool";
+import { giveUpRendition, renderRendition } from "./renditionJob";
+import { cancelRendition, requestRender, retryRendition } from "./renditions";
+
+let team: TestTeam;
+let pool: PaintPool;
+let told: { readonly id: string; readonly state: string; readonly progress: number }[];
+let off: () => void;
+beforeAll(() => {
+  pool = openPaintPool(2);
+});
+afterAll(async () => {
+  await pool.close();
+  await closeTeamEvents();
+});
+beforeEach(async () => {
+  team = await testTeam();
+  told = [];
+  off = onTeamEvent(team.scope.teamId, ({ id, state, progress }) => told.push({ id, state, progress }));
+});
+afterEach(async () => {
+  off();
+  await team.close();
+});
+
+/** A square rendition that is asked for, of a promotion of words alone whose scenes are so long. */
+async function asked(length: number): Promise<string> {
+  await team.brand("Ash");
+  const product = await team.product("Pot", 2400);
+  const made = await createPromotion(team.scope, { template: "opening-hours", product, offer: null }, team.memberId);
+  const document = { ...made.document, scenes: shortScenes(length) };
+  await requestRender(team.scope, { ...made, document }, ["square"], "480p");
+  return (await team.scope.renditions().select("id").executeTakeFirstOrThrow()).id;
+}
+const rowOf = (id: string) => team.scope.renditions().selectAll().where("id", "=", id).executeTakeFirstOrThrow();
+const render = (id: string, by = pool) => renderRendition(team.scope.connection, by, id);
+
+test("a rendition becomes a file in the store with all its frames, and the team is told", async () => {
+  const id = await asked(500);
+  expect((await rowOf(id)).state).toBe("waiting");
+  await render(id);
+  const { state, progress, file, file_key } = await rowOf(id);
+  expect([state, progress, file_key]).toEqual(["ready", 1, renditionKey(id)]);
+  const path = await store().local(renditionKey(id));
+  const { frames } = file as { frames: number };
+  expect(frames).toBeGreaterThan(10);
+  expect(await probedFrames(path)).toBe(frames);
+  await until(() => told.some((event) => event.id === id && event.state === "ready" && event.progress === 1));
+  expect(told[0]).toEqual({ id, state: "working", progress: 0 });
+});
+
+test("a job that runs twice paints once: what is ready stays as it is", async () => {
+  const id = await asked(500);
+  await render(id);
+  const before = await rowOf(id);
+  const idle: PaintPool = { render: () => Promise.reject(new Error("painted again")), close: () => Promise.resolve() };
+  await render(id, idle);
+  expect(await rowOf(id)).toEqual(before);
+});
+
+test("segments that were painted before are not painted again, even for another rendition", async () => {
+  const first = await asked(500);
+  await render(first);
+  const other = (await team.scope.renditions().select("render_id").where("id", "=", first).executeTakeFirstOrThrow())
+    .render_id;
+  const { id } = await team.scope
+    .addRendition({ render_id: other, format: "square", file: null, file_key: null, problem: null })
+    .returning("id")
+    .executeTakeFirstOrThrow();
+  const idle: PaintPool = { render: () => Promise.reject(new Error("painted again")), close: () => Promise.resolve() };
+  await render(id, idle);
+  expect((await rowOf(id)).state).toBe("ready");
+});
+
+test("one that was cancelled before its turn is not painted; taken up again, it is", async () => {
+  const id = await asked(500);
+  await cancelRendition(team.scope, id);
+  await render(id);
+  expect(await rowOf(id)).toMatchObject({ state: "cancelled", file_key: null });
+  await retryRendition(team.scope, id);
+  await render(id);
+  expect((await rowOf(id)).state).toBe("ready");
+});
+
+test("one that is cancelled while it is painted stops soon, without a file and without a complaint", async () => {
+  const id = await asked(20_000);
+  const rendering = render(id);
+  await until(async () => (await rowOf(id)).progress > 0);
+  await cancelRendition(team.scope, id);
+  await rendering;
+  expect(await rowOf(id)).toMatchObject({ state: "cancelled", file_key: null });
+  expect(await store().has(renditionKey(id))).toBe(false);
+});
+
+test("one that fails goes back to the queue as it is; after the last try it says so, and can be taken up again", async () => {
+  const id = await asked(510);
+  const broken: PaintPool = {
+    render: () => Promise.reject(new Error("no more memory")),
+    close: () => Promise.resolve(),
+  };
+  await expect(render(id, broken)).rejects.toThrow("no more memory");
+  expect((await rowOf(id)).state).toBe("working");
+  await giveUpRendition(team.scope.connection, id);
+  expect(await rowOf(id)).toMatchObject({ state: "failed", problem: expect.stringContaining("Press Retry") as string });
+  await until(() => told.some(({ state }) => state === "failed"));
+  await retryRendition(team.scope, id);
+  await render(id);
+  expect(await rowOf(id)).toMatchObject({ state: "ready", problem: null });
+});
