@@ -7,7 +7,7 @@ import { RightsMark } from "../components/RightsMark";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion, type ResolvedScene } from "../../core/document/resolve";
 import { shapeMiss } from "../../core/document/sample";
-import { type MediaSlot, type SlotKey, type WordsRole, slotKey } from "../../core/document/template";
+import { type MediaSlot, type SlotKey, slotKey } from "../../core/document/template";
 import { wordReports } from "../../core/preflight/wordFindings";
 import { type PreparedPromotion } from "../../core/scene/preparePromotion";
 import { type SceneSpan } from "../../core/time/timeline";

@@ -115,8 +115,12 @@ async function startInstance(): Promise<Instance | null> {
     env: { LOG_LEVEL: "warn" },
   });
   running.add(child);
-  let ready = false;
-  for await (const line of child) if (line.includes("ready at") && (ready = true)) break;
+  const ready = await new Promise<boolean>((resolve) => {
+    child.stdout.setEncoding("utf8").on("data", (text: string) => {
+      if (text.includes("ready at")) resolve(true);
+    });
+    child.once("exit", () => resolve(false));
+  });
   if (!ready) return null;
   const kept = async (name: string): Promise<string> => (await readFile(join(data, name), "utf8")).trim();
   const database = `127.0.0.1:${await kept("database-port")}/stencilcraft`;

@@ -29,7 +29,10 @@ async function hearing(team: string): Promise<{ heard: TeamEvent[]; off: () => v
   });
   const heard: TeamEvent[] = [];
   off();
-  return { heard, off: onTeamEvent(team, (one) => void (one.id !== "hello" && heard.push(one))) };
+  const hear = (one: TeamEvent): void => {
+    if (one.id !== "hello") heard.push(one);
+  };
+  return { heard, off: onTeamEvent(team, hear) };
 }
 
 test("a team's listeners hear what happens in it, whole and in order, and nothing of another team", async () => {
