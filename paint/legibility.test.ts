@@ -1,4 +1,5 @@
-import { type Canvas, Path2D as NodePath, createCanvas } from "@napi-rs/canvas";
+import { type Canvas, createCanvas } from "@napi-rs/canvas";
+import { canvasSurface, imageOf, resourcesWith } from "./testing/canvasSurface";
 import { luminance } from "./testing/luminance";
 import { REACHED_BY } from "../core/color/legibility";
 import { type Promotion } from "../core/document/promotion";
@@ -15,7 +16,6 @@ import { openWanted, testBook } from "../core/testing/fonts";
 import { BRAND_ID, PICTURE_ID, TEST_BRAND, testFacts, testPicture } from "../core/testing/promotions";
 import { newArrangement, sceneOf } from "../core/testing/scenes";
 import { createPainter } from "./painter";
-import { type PaintContext } from "./resources";
 
 const SIZE = { width: 1200, height: 900 };
 const KINDS = ["bright", "dark", "busy", "gradient"] as const;
@@ -120,30 +120,15 @@ function painted(
     parts: scene.parts.filter(({ kind }) => kind === "media" || (kind === "fixed" && !bare)),
   }));
   const size = outputSize(format, "480p");
-  const target = createCanvas(size.width, size.height);
-  const surface = (width: number, height: number) => {
-    const own = createCanvas(width, height);
-    return {
-      width,
-      height,
-      context: own.getContext("2d") as unknown as PaintContext,
-      image: own as unknown as CanvasImageSource,
-    };
-  };
-  const resources = {
-    surface,
-    path: () => new NodePath() as unknown as Path2D,
-    picture: () => canvas as unknown as CanvasImageSource,
-    clipFrame: () => null,
-    emoji: () => null,
-  };
-  createPainter(FORMATS[format], size, resources).paint(
-    displayListAt({ ...made, scenes }, time),
-    target.getContext("2d") as unknown as PaintContext,
-  );
+  const target = canvasSurface(size.width, size.height);
+  createPainter(
+    FORMATS[format],
+    size,
+    resourcesWith(() => imageOf(canvas)),
+  ).paint(displayListAt({ ...made, scenes }, time), target.context);
   const scale = size.width / FORMATS[format].width;
   return ({ x, y, width, height }) =>
-    target
+    target.canvas
       .getContext("2d")
       .getImageData(Math.floor(x * scale), Math.floor(y * scale), Math.ceil(width * scale), Math.ceil(height * scale))
       .data;

@@ -1,25 +1,14 @@
-import { type Canvas, Path2D as NodePath, createCanvas } from "@napi-rs/canvas";
 import { type DisplayList, type PictureNode, type StillNode } from "../core/scene/displayList";
 import { cutCard } from "../core/type/outline";
 import { createPainter } from "./painter";
-import { type PaintContext, type PaintResources, type Surface } from "./resources";
+import { type PaintResources } from "./resources";
+import { canvasSurface, resourcesWith } from "./testing/canvasSurface";
 
 const FORMAT = { width: 1920, height: 1080 };
 const WHOLE = { x: 0, y: 0, width: 1920, height: 1080 };
 
-function surface(width: number, height: number): Surface & { canvas: Canvas } {
-  const canvas = createCanvas(width, height);
-  return {
-    width,
-    height,
-    canvas,
-    context: canvas.getContext("2d") as unknown as PaintContext,
-    image: canvas as unknown as CanvasImageSource,
-  };
-}
-
 function plain(width: number, height: number, color: string): CanvasImageSource {
-  const { canvas, image } = surface(width, height);
+  const { canvas, image } = canvasSurface(width, height);
   const context = canvas.getContext("2d");
   context.fillStyle = color;
   context.fillRect(0, 0, width, height);
@@ -30,14 +19,11 @@ let made = 0;
 function resources(picture: () => CanvasImageSource | null): PaintResources {
   made = 0;
   return {
+    ...resourcesWith(picture),
     surface(width, height) {
       made++;
-      return surface(width, height);
+      return canvasSurface(width, height);
     },
-    path: () => new NodePath(),
-    picture,
-    clipFrame: () => null,
-    emoji: () => null,
   };
 }
 
@@ -57,7 +43,7 @@ function painted(
   size = { width: 854, height: 480 },
   from = resources(() => plain(800, 450, "#ff0000")),
 ): (x: number, y: number) => number[] {
-  const target = surface(size.width, size.height);
+  const target = canvasSurface(size.width, size.height);
   createPainter(FORMAT, size, from).paint(list, target.context);
   return (x, y) => [...target.canvas.getContext("2d").getImageData(x, y, 1, 1).data];
 }
@@ -123,7 +109,7 @@ test("what holds still is rasterised once", () => {
       },
     ],
   };
-  const target = surface(960, 540);
+  const target = canvasSurface(960, 540);
   const painter = createPainter(
     FORMAT,
     target,
@@ -137,7 +123,7 @@ test("what holds still is rasterised once", () => {
 test("a still that lacks a picture is not kept: it is whole as soon as the picture is there", () => {
   let here: CanvasImageSource | null = null;
   const still: StillNode = { kind: "still", bounds: WHOLE, children: [picture] };
-  const target = surface(960, 540);
+  const target = canvasSurface(960, 540);
   const painter = createPainter(
     FORMAT,
     target,
@@ -158,4 +144,30 @@ test("a blur reaches the edges of its place: no fading frame around it", () => {
     [400, 0],
   ] as const)
     expect(at(x, y)).toEqual([255, 0, 0, 255]);
+});
+
+test.each([
+  [854, 480],
+  [853, 480],
+  [427, 240],
+  [1920, 1080],
+])("two scenes that push each other meet without a seam at %d × %d", (width, height) => {
+  const scene = (ink: string): DisplayList => [{ kind: "fill", place: WHOLE, ink }];
+  const moved = (dx: number, ink: string) =>
+    ({
+      kind: "moved",
+      alpha: 1,
+      dx,
+      dy: 0,
+      scale: 1,
+      about: { x: 0, y: 0 },
+      whole: true,
+      children: scene(ink),
+    }) as const;
+  for (const by of [1, 333, 777, 1250, 1919]) {
+    const at = painted([moved(-by, "#ff0000"), moved(1920 - by, "#00ff00")], { width, height });
+    const row = Array.from({ length: width }, (_, x) => at(x, height >> 1).join());
+    expect(new Set(row)).toEqual(new Set(["255,0,0,255", "0,255,0,255"].filter((color) => row.includes(color))));
+    expect(Math.abs(row.lastIndexOf("255,0,0,255") + 1 - ((1920 - by) * width) / 1920)).toBeLessThanOrEqual(1);
+  }
 });

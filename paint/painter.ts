@@ -32,7 +32,7 @@ interface Pen {
 }
 
 /** Bumped whenever the same document would paint other pixels, so that stored segments are not reused. */
-export const PAINTER_VERSION = 5;
+export const PAINTER_VERSION = 6;
 
 /**
  * A painter for frames of `format` (design units) on surfaces of `pixels`. The two axes scale on their own, so that a
@@ -190,10 +190,16 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     else lacking = true;
   }
 
-  function paintMoved({ alpha, dx, dy, scale, about, children }: MovedNode, pen: Pen): void {
+  function paintMoved({ alpha, dx, dy, scale, about, whole, children }: MovedNode, pen: Pen): void {
     const { context } = pen;
     context.save();
     context.globalAlpha = pen.alpha * alpha;
+    if (whole) {
+      context.translate(Math.round(dx * scaleX), Math.round(dy * scaleY));
+      paintAll(children, { ...pen, alpha: pen.alpha * alpha });
+      context.restore();
+      return;
+    }
     context.translate((about.x + dx) * scaleX, (about.y + dy) * scaleY);
     context.scale(scale, scale);
     context.translate(-about.x * scaleX, -about.y * scaleY);

@@ -85,6 +85,8 @@ export interface MovedNode {
   readonly dy: number;
   readonly scale: number;
   readonly about: Point;
+  /** Moved by whole pixels, as what has to meet its neighbour's edge is; then it is not scaled. */
+  readonly whole?: true;
   readonly children: readonly DisplayNode[];
 }
 

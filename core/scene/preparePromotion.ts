@@ -108,6 +108,7 @@ function transitionAt(
         dy: 0,
         scale: 1,
         about: { x: 0, y: 0 },
+        whole: true,
         children,
       });
       // On whole units, so that the two scenes share their edge.

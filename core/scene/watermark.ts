@@ -38,7 +38,7 @@ export function watermark(
 function cornerPlace(mark: PictureFacts, corner: Corner, size: number, shape: Shape): Rect {
   const safe = safeArea(shape);
   const height = Math.min(shape.width, shape.height) * size;
-  const { width, height: inside } = containPlace(mark, rect(0, 0, height * WIDEST, height));
+  const { width, height: inside } = containPlace(mark, rect(0, 0, Math.min(height * WIDEST, safe.width), height));
   const x = corner.endsWith("left") ? safe.x : safe.x + safe.width - width;
   const y = corner.startsWith("top") ? safe.y : safe.y + safe.height - inside;
   return rect(x, y, width, inside);
