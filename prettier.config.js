@@ -3,4 +3,5 @@ export default {
   printWidth: 120,
   plugins: ["prettier-plugin-tailwindcss"],
   tailwindStylesheet: "./app/app.css",
+  tailwindFunctions: ["clsx"],
 };

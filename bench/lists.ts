@@ -51,7 +51,9 @@ const PLANS: readonly (readonly [name: string, query: (team: string) => ReturnTy
   [
     "media by words",
     (team) =>
-      sql`select * from media where team_id = ${team} and deleted_at is null and (search like '%shelf-321%' or tags @> array['shelf-321']::text[]) order by created_at desc, id limit 60`,
+      sql`select * from media where team_id = ${team} and deleted_at is null
+        and (search like '%shelf-321%' or tags @> array['shelf-321']::text[])
+        order by created_at desc, id limit 60`,
   ],
   [
     "media by colour",
@@ -120,15 +122,19 @@ async function seed(db: Kysely<Database>, token: string): Promise<string> {
     })
     .execute();
   await sql`insert into product (team_id, name, line, code, price_minor, currency, tags, in_stock)
-    select ${team}, (array['Clay','Glazed','Woven','Painted','Tall'])[1 + n % 5] || ' pot ' || n, 'One of many, number ' || n, 'P-' || n, 100 + (n * 7919) % 20000, 'GBP', array['tag' || n % 40], n % 9 <> 0 from generate_series(1, ${PRODUCTS}::integer) n`.execute(
-    db,
-  );
+    select ${team},
+      (array['Clay','Glazed','Woven','Painted','Tall'])[1 + n % 5] || ' pot ' || n, 'One of many, number ' || n, 'P-' || n,
+      100 + (n * 7919) % 20000, 'GBP',
+      array['tag' || n % 40], n % 9 <> 0 from generate_series(1, ${PRODUCTS}::integer) n`.execute(db);
   await sql`insert into offer (team_id, name, terms, scope, currency, starts_at, ends_at, zone)
-    select ${team}, 'Offer ' || n, '{"kind":"percent-off","percent":15,"ending":"exact"}', jsonb_build_object('on', 'tags', 'tags', jsonb_build_array('tag' || n)), 'GBP', now() - interval '3 days', now() + interval '4 days', 'Europe/London' from generate_series(1, 20) n`.execute(
-    db,
-  );
+    select ${team}, 'Offer ' || n, '{"kind":"percent-off","percent":15,"ending":"exact"}',
+      jsonb_build_object('on', 'tags', 'tags', jsonb_build_array('tag' || n)), 'GBP',
+      now() - interval '3 days',
+      now() + interval '4 days', 'Europe/London' from generate_series(1, 20) n`.execute(db);
   await sql`insert into media (team_id, name, kind, state, sha256, mime, bytes, width, height, facts, tags, licence, rights_to, colors, look, created_at)
-    select ${team}, 'shelf-' || n || '.jpg', 'picture', 'ready', encode(sha256(n::text::bytea), 'hex'), 'image/jpeg', 100000 + n, 1600, 900 + n % 1400, jsonb_build_object('width', 1600, 'height', 900 + n % 1400, 'levels', 6, 'focal', '{"x":0.5,"y":0.5}'::jsonb),
+    select ${team}, 'shelf-' || n || '.jpg', 'picture', 'ready',
+      encode(sha256(n::text::bytea), 'hex'), 'image/jpeg', 100000 + n, 1600, 900 + n % 1400,
+      jsonb_build_object('width', 1600, 'height', 900 + n % 1400, 'levels', 6, 'focal', '{"x":0.5,"y":0.5}'::jsonb),
       array['tag' || n % 25], case when n % 3 = 0 then '' else 'own work' end, case when n % 11 = 0 then current_date - 1 end, array[(array['red','green','blue','brown','purple'])[1 + n % 5]], n * 2654435761, now() - n * interval '1 minute' from generate_series(1, ${MEDIA}::integer) n`.execute(
     db,
   );

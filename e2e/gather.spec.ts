@@ -5,6 +5,7 @@ import { type Page, expect, test as plain } from "@playwright/test";
 import sharp from "sharp";
 import { ffmpeg } from "./files";
 import { type OwnInstance, ownInstance } from "./ownInstance";
+import { type Pixels, goToFrame, pixels, savedProof } from "./proofs";
 
 /** A new team, from nothing to a full brand book, products by CSV, offers and media, through the interface only. */
 const test = plain.extend<object, { instance: OwnInstance }>({
@@ -248,6 +249,35 @@ test("a full brand book", async ({ page }) => {
   await expect(page.getByRole("heading", { name: "Tallowby Bakehouse" })).toBeVisible();
 });
 
+/** The square proof of the first scene, settled. */
+async function cardProof(page: Page): Promise<Pixels> {
+  await goToFrame(page, 60);
+  return pixels(await savedProof(page, "square"));
+}
+
+/** The top right eighth of a picture, or all but that. */
+const lies = (index: number, { width, height }: Pixels, part: "corner" | "rest"): boolean => {
+  const [x, y] = [index % width, Math.floor(index / width)];
+  return (x > width * 0.75 && y < height * 0.25) === (part === "corner");
+};
+
+/** How many pixels are brown as the brand's sign is, thinned or not by its opacity. */
+function brownIn(picture: Pixels, part: "corner" | "rest"): number {
+  let count = 0;
+  for (let index = 0; index < picture.width * picture.height; index++) {
+    const [r = 0, g = 0, b = 0] = picture.data.subarray(index * 4, index * 4 + 3);
+    if (lies(index, picture, part) && r - b > 40 && r - g > 20 && r < 200) count++;
+  }
+  return count;
+}
+
+function differing(one: Pixels, other: Pixels, part: "corner" | "rest"): number {
+  let count = 0;
+  for (let index = 0; index < one.width * one.height; index++)
+    if (lies(index, one, part) && Math.abs((one.data[index * 4] ?? 0) - (other.data[index * 4] ?? 0)) > 60) count++;
+  return count;
+}
+
 const GTIN_START = 506_000_000_000;
 const withCheckDigit = (digits: string): string =>
   `${digits}${
@@ -368,11 +398,18 @@ test("a change of price marks what was rendered, and a promotion of the new bran
     .click();
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByRole("row").filter({ hasText: "Laib 1," }).locator("img")).toBeVisible();
-  await page.goto("/promotions/new?words=laib+1%2C");
+  // Six seconds: a price on a card, then the sign-off.
+  await page.goto("/promotions/new?template=price-on-a-card&words=laib+1%2C");
   await page.getByText("Bread week").click();
+  const ownFont = page.waitForResponse((response) => /\/faces\/own\/[0-9a-f]{64}\//.test(response.url()));
   await page.getByRole("button", { name: "Fill the first version" }).click();
   await expect(page.getByTestId("meters").first()).toBeVisible();
-  await expect(page.getByLabel("Scene 3, Offer")).toContainText("£2.95");
+  await expect(page.getByLabel("Scene 1, Card")).toContainText("£2.95");
+  expect((await ownFont).status()).toBe(200);
+  const desk = page.url();
+  const withFont = await cardProof(page);
+  // The watermark is the brown sign, in the top right corner of the safe area; the price stands elsewhere.
+  expect(brownIn(withFont, "corner")).toBeGreaterThan(20);
   await page.goto(`${page.url()}/send`);
   await page.getByText("480p").first().click();
   await page.getByRole("button", { name: /^Render/ }).click();
@@ -389,6 +426,18 @@ test("a change of price marks what was rendered, and a promotion of the new bran
   await expect(page.locator('[data-format="square"]').first()).toContainText(
     /out of date: the product Laib 1, .* was changed/,
   );
+
+  // Figures in the headline's typeface instead of the team's own, and no watermark: the price looks other, the corner is bare.
+  await page.goto("/brand-book");
+  await page.getByLabel("Figures typeface").selectOption("Fraunces");
+  await page.getByLabel("Watermark").selectOption("none");
+  await page.getByRole("button", { name: "Save the book" }).click();
+  await expect(page.getByText("Saved. Promotions show it")).toBeVisible();
+  await page.goto(desk);
+  await expect(page.getByTestId("meters").first()).toBeVisible();
+  const without = await cardProof(page);
+  expect(brownIn(without, "corner")).toBe(0);
+  expect(differing(withFont, without, "rest")).toBeGreaterThan(500);
 
   // Another brand becomes the working one, and the first again.
   await page.goto("/brand-book?new");

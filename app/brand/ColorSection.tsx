@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { useRef, useState } from "react";
 import { TriangleAlert, Wand, X } from "lucide-react";
 import { type BrandBook } from "../../core/brand/book";
@@ -353,7 +354,10 @@ function Pairs({ palette, onTake }: { palette: Palette; onTake: (role: ColorRole
                           onClick={() => setChosen([row, column])}
                           aria-pressed={over === row && under === column}
                           aria-label={`${row} on ${column}: ${pair.toFixed(1)}, ${contrastVerdict(pair)}`}
-                          className={`block h-12 w-[78px] border-2 ${over === row && under === column ? "border-ink" : "border-transparent"}`}
+                          className={clsx(
+                            "block h-12 w-[78px] border-2",
+                            over === row && under === column ? "border-ink" : "border-transparent",
+                          )}
                         >
                           <span
                             data-sample

@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { useState } from "react";
 import { LOGO_VARIANTS, type BrandBook, type LogoVariant } from "../../core/brand/book";
 import { logoContrast, logoFor } from "../../core/brand/logoChoice";
@@ -58,7 +59,10 @@ export function LogoSection({
                 type="button"
                 onClick={() => setPicking(variant)}
                 aria-label={`Choose the logo, ${variant}`}
-                className={`flex h-24 w-full items-center justify-center p-3 ${facts ? "" : "border border-dashed border-firm text-sm text-soft hover:text-ink"}`}
+                className={clsx(
+                  "flex h-24 w-full items-center justify-center p-3",
+                  facts ? "" : "border border-dashed border-firm text-sm text-soft hover:text-ink",
+                )}
                 style={facts ? { background: variant === "light" ? palette.ink : palette.card } : undefined}
               >
                 {facts ? (

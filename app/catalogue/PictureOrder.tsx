@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { useState } from "react";
 import { ArrowLeft, ArrowRight, Plus, X } from "lucide-react";
 import { thumbAddress } from "../components/mediaLook";
@@ -64,7 +65,10 @@ export function PictureOrder({ items, chosen }: { items: readonly OfferedMedia[]
           <button
             type="button"
             onClick={() => setPicking(true)}
-            className="flex h-24 w-28 flex-col items-center justify-center gap-1 border border-dashed border-firm text-sm text-soft hover:text-ink"
+            className={clsx(
+              "flex h-24 w-28 flex-col items-center justify-center gap-1 border",
+              "border-dashed border-firm text-sm text-soft hover:text-ink",
+            )}
           >
             <Plus aria-hidden size={18} /> Add a picture
           </button>

@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { TriangleAlert } from "lucide-react";
 import { RIGHTS_WORDS, type RightsState } from "../../core/document/rights";
 
@@ -6,7 +7,11 @@ export function RightsMark({ state, className = "" }: { state: RightsState; clas
   if (state === "clear") return null;
   return (
     <span
-      className={`inline-flex items-center gap-1 px-1.5 py-0.5 text-xs ${state === "missing" ? "bg-warn-pale text-warn" : "bg-wrong-pale text-wrong"} ${className}`}
+      className={clsx(
+        "inline-flex items-center gap-1 px-1.5 py-0.5 text-xs",
+        state === "missing" ? "bg-warn-pale text-warn" : "bg-wrong-pale text-wrong",
+        className,
+      )}
     >
       <TriangleAlert aria-hidden size={12} /> {RIGHTS_WORDS[state]}
     </span>

@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { Lock } from "lucide-react";
 import { type Edit } from "../../core/document/edits";
 import { MOST_WORDS, type Promotion } from "../../core/document/promotion";
@@ -7,8 +8,10 @@ import { type WordReport } from "../../core/preflight/wordFindings";
 import { type DeckChoices } from "./deckChoices";
 import { WordsMeters } from "./WordsMeters";
 
-export const fieldLook =
-  "w-full border border-rule bg-white px-2.5 py-1.5 text-[15px] focus-visible:border-accent focus-visible:outline-1 focus-visible:outline-accent read-only:bg-[#efe9dc]";
+export const fieldLook = clsx(
+  "w-full border border-rule bg-white px-2.5 py-1.5 text-[15px] read-only:bg-[#efe9dc]",
+  "focus-visible:border-accent focus-visible:outline-1 focus-visible:outline-accent",
+);
 
 /** What every field of the deck is given. */
 export interface DeckField<Slot> {

@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { Link } from "react-router";
 import { Check, CloudOff, LoaderCircle, TriangleAlert } from "lucide-react";
 import { type ReactNode, useState } from "react";
@@ -36,7 +37,11 @@ export function DeskHeader({
             key={text}
             to={`/promotions/${slug}${path}`}
             aria-current={text === current ? "step" : undefined}
-            className={`px-5 py-1.5 text-[14.5px] font-semibold [clip-path:polygon(0_0,calc(100%-11px)_0,100%_50%,calc(100%-11px)_100%,0_100%,11px_50%)] ${text === current ? "bg-ink text-card" : "bg-[#e9e1d0] text-soft hover:text-ink"}`}
+            className={clsx(
+              "px-5 py-1.5 text-[14.5px] font-semibold",
+              "[clip-path:polygon(0_0,calc(100%-11px)_0,100%_50%,calc(100%-11px)_100%,0_100%,11px_50%)]",
+              text === current ? "bg-ink text-card" : "bg-[#e9e1d0] text-soft hover:text-ink",
+            )}
           >
             {text}
           </Link>
@@ -68,7 +73,10 @@ function EditableName({ name, onRename }: { name: string; onRename: (name: strin
         if (event.key === "Escape") setTyped(null);
       }}
       style={{ width: `${Math.min(34, Math.max(10, shown.length * 0.92))}ch` }}
-      className="truncate border-b border-transparent bg-transparent font-heading text-[20px] font-semibold hover:border-rule focus:border-ink"
+      className={clsx(
+        "truncate border-b border-transparent bg-transparent font-heading",
+        "text-[20px] font-semibold hover:border-rule focus:border-ink",
+      )}
     />
   );
 }

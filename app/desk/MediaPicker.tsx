@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { useState } from "react";
 import { type MediaFacts } from "../../core/document/facts";
 import { type RightsState } from "../../core/document/rights";
@@ -56,7 +57,10 @@ export function MediaPicker({
               type="button"
               onClick={() => onChoose(facts.id)}
               aria-pressed={facts.id === chosen}
-              className={`block w-full border-2 text-left ${facts.id === chosen ? "border-accent" : "border-transparent hover:border-firm"}`}
+              className={clsx(
+                "block w-full border-2 text-left",
+                facts.id === chosen ? "border-accent" : "border-transparent hover:border-firm",
+              )}
             >
               <img
                 src={thumbAddress(facts, 300) ?? ""}

@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { type SlotKey } from "../../core/document/template";
 import { type Rect, contains, rect } from "../../core/geometry/rect";
@@ -199,7 +200,11 @@ export function PlaceHandles({
           // What was dragged here is not a click on what lies below.
           if (justDragged.current) event.stopPropagation();
         }}
-        className={`@container-size absolute cursor-move touch-none outline-2 ${byHand || drag ? "outline-solid" : "outline-dashed"} ${outside ? "outline-wrong" : "outline-accent"}`}
+        className={clsx(
+          "@container-size absolute cursor-move touch-none outline-2",
+          byHand || drag ? "outline-solid" : "outline-dashed",
+          outside ? "outline-wrong" : "outline-accent",
+        )}
         style={boxStyle(place, shape)}
       >
         {EDGES.map(({ edges, look }) => (

@@ -16,7 +16,10 @@ import { ColorSwatches } from "../components/ColorSwatches";
 import { fieldLook } from "./DeckFields";
 import { SlotTools } from "./SlotTools";
 
-/** What can be done with a scene as a whole: its arrangement, ground and length, its place among the others, its slots. What the template locks is closed. */
+/**
+ * What can be done with a scene as a whole: its arrangement, ground and length, its place among the others, its
+ * slots. What the template locks is closed.
+ */
 export function SceneTools({
   document,
   own,

@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { useState } from "react";
 import { type ClipFacts, type PictureFacts } from "../../core/document/facts";
 import { coverPart } from "../../core/geometry/framing";
@@ -53,7 +54,10 @@ export function SlotPicture({
         title={locked ? "Locked by the template. A designer can change it." : needs}
         onClick={() => setOpen(true)}
         aria-label={`Choose ${label.toLowerCase()}`}
-        className={`relative block w-full overflow-hidden bg-proof ${over ? "outline-3 outline-ready" : marked ? "outline-2 outline-accent" : ""}`}
+        className={clsx(
+          "relative block w-full overflow-hidden bg-proof",
+          over ? "outline-3 outline-ready" : marked ? "outline-2 outline-accent" : "",
+        )}
         style={{ aspectRatio: facts ? `${Math.min(2.2, Math.max(1.2, facts.width / facts.height))}` : "1.6" }}
         {...zone}
       >
@@ -67,9 +71,7 @@ export function SlotPicture({
       </button>
       <div className="mt-1 flex justify-between gap-2 text-[12.5px]">
         <span className="truncate text-soft" title={facts?.name}>
-          {facts
-            ? `${facts.name.replace(/\.\w+$/, "")}${facts.kind === "clip" ? ` · clip ${seconds((facts.frames * 1000 * facts.rate.denominator) / facts.rate.numerator)}` : ""}`
-            : "empty"}
+          {facts ? shownName(facts) : "empty"}
         </span>
         {locked ? (
           <Locked />
@@ -134,4 +136,11 @@ function PictureWithFrames({
       </span>
     </span>
   );
+}
+
+/** What is in the slot, in words: a clip with its length. */
+function shownName(facts: MediaFacts): string {
+  const name = facts.name.replace(/\.\w+$/, "");
+  if (facts.kind !== "clip") return name;
+  return `${name} · clip ${seconds((facts.frames * 1000 * facts.rate.denominator) / facts.rate.numerator)}`;
 }

@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { useMemo, useState } from "react";
 import { ABOUT_ARRANGEMENTS } from "../../core/document/arrangements";
 import { sceneOrigin } from "../../core/document/design";
@@ -120,7 +121,10 @@ export function TemplatesDialog({
                     setSlug(ref.slug);
                     setScenes([]);
                   }}
-                  className={`block w-full border-l-4 px-4 py-2 text-left ${ref.slug === slug ? "border-accent bg-[#f3ecdd]" : "border-transparent hover:bg-[#f7f2e6]"}`}
+                  className={clsx(
+                    "block w-full border-l-4 px-4 py-2 text-left",
+                    ref.slug === slug ? "border-accent bg-[#f3ecdd]" : "border-transparent hover:bg-[#f7f2e6]",
+                  )}
                 >
                   <span className="block leading-tight font-semibold">{template.name}</span>
                   <span className="text-[13px] text-soft">

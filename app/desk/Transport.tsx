@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from "react";
 import { Pause, Play } from "lucide-react";
 import { type SceneTemplate } from "../../core/document/template";
@@ -100,7 +101,10 @@ export function Transport({
           return (
             <div
               key={span.index}
-              className={`absolute inset-y-0 border-t-2 px-2 pt-0.5 text-[12px] ${inside ? "border-accent bg-white" : "border-[#c9bfa8] bg-[#e9e1d0] text-soft"}`}
+              className={clsx(
+                "absolute inset-y-0 border-t-2 px-2 pt-0.5 text-[12px]",
+                inside ? "border-accent bg-white" : "border-[#c9bfa8] bg-[#e9e1d0] text-soft",
+              )}
               style={{
                 left: `${(span.start / length) * 100}%`,
                 width: `calc(${((end - span.start) / length) * 100}% - 3px)`,
@@ -133,5 +137,6 @@ function togglePlaying(engine: ProofEngine | null): void {
 function clock(time: number): string {
   const frame = frameAt(time, FPS_30);
   const two = (value: number): string => String(value).padStart(2, "0");
-  return `${two(Math.floor(frame / (60 * FRAMES_A_SECOND)))}:${two(Math.floor(frame / FRAMES_A_SECOND) % 60)}.${two(frame % FRAMES_A_SECOND)}`;
+  const seconds = Math.floor(frame / FRAMES_A_SECOND);
+  return `${two(Math.floor(seconds / 60))}:${two(seconds % 60)}.${two(frame % FRAMES_A_SECOND)}`;
 }

@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { useEffect, useRef, type MouseEvent } from "react";
 import { Download } from "lucide-react";
 import { type SlotKey } from "../../core/document/template";
@@ -31,7 +32,12 @@ export function Trio(props: TrioProps) {
         </p>
       )}
       {/* One unit u is the vertical's width; the right column is as wide again as fits, and both columns end level. */}
-      <div className="grid h-full grid-flow-col place-content-center items-start gap-[var(--gap)] [--u:min(calc((100cqh-62px)*0.5625),calc((100cqw-58px)*0.53))]">
+      <div
+        className={clsx(
+          "grid h-full grid-flow-col place-content-center items-start gap-[var(--gap)]",
+          "[--u:min(calc((100cqh-62px)*0.5625),calc((100cqw-58px)*0.53))]",
+        )}
+      >
         <div style={{ width: "var(--u)" }}>{screen("vertical")}</div>
         <div
           className="flex flex-col gap-[var(--gap)]"

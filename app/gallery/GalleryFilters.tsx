@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { Form, Link, useSubmit } from "react-router";
 import { inputClasses } from "../components/Field";
 
@@ -96,7 +97,10 @@ export function GalleryFilters({
           ({ purpose, count }) => (
             <label
               key={purpose}
-              className="flex cursor-pointer items-center gap-2 border-l-2 border-transparent py-[3px] pl-2 text-[14px] has-checked:border-accent has-checked:font-semibold has-focus-visible:outline-2 has-focus-visible:outline-accent"
+              className={clsx(
+                "flex cursor-pointer items-center gap-2 border-l-2 border-transparent py-[3px] pl-2 text-[14px] has-checked:border-accent",
+                "has-checked:font-semibold has-focus-visible:outline-2 has-focus-visible:outline-accent",
+              )}
             >
               <input
                 type="radio"

@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { useRef } from "react";
 import { type FocalPoint } from "../../core/geometry/framing";
 
@@ -45,7 +46,10 @@ export function FocalPicker({
       <button
         type="button"
         aria-label={`Focal point, ${Math.round(focal.x * 100)} % across, ${Math.round(focal.y * 100)} % down. Arrow keys move it`}
-        className="absolute h-7 w-7 -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-white shadow-[0_0_0_2px_rgb(0_0_0/0.55),inset_0_0_0_2px_rgb(0_0_0/0.35)]"
+        className={clsx(
+          "absolute h-7 w-7 -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-white",
+          "shadow-[0_0_0_2px_rgb(0_0_0/0.55),inset_0_0_0_2px_rgb(0_0_0/0.35)]",
+        )}
         style={{ left: `${focal.x * 100}%`, top: `${focal.y * 100}%` }}
         onKeyDown={({ key }) => {
           const [dx, dy] = ARROWS[key] ?? [0, 0];

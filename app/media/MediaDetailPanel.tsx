@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { Link, useFetcher } from "react-router";
 import { useRef, useState } from "react";
 import { X } from "lucide-react";
@@ -79,7 +80,10 @@ function Rename({ item }: { item: Detail }) {
         defaultValue={item.name}
         aria-label="Name of the item"
         maxLength={120}
-        className="w-full truncate border-b border-transparent bg-transparent font-heading text-lg font-semibold hover:border-rule focus:border-ink"
+        className={clsx(
+          "w-full truncate border-b border-transparent bg-transparent font-heading",
+          "text-lg font-semibold hover:border-rule focus:border-ink",
+        )}
         onBlur={({ currentTarget: { value } }) =>
           value !== item.name &&
           void fetcher.submit({ intent: "rename", ids: item.id, name: value }, { method: "post" })

@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { Form, useSubmit } from "react-router";
 import { COLOR_WORDS } from "../../core/color/colorNames";
 import { type Collection } from "../../server/media/collections";
@@ -70,7 +71,10 @@ export function MediaFilters({
         {KINDS.map(([value, text]) => (
           <label
             key={value}
-            className="cursor-pointer border-b-2 border-transparent pb-1 text-soft hover:text-ink has-checked:border-ink has-checked:font-semibold has-checked:text-ink has-focus-visible:outline-2 has-focus-visible:outline-accent"
+            className={clsx(
+              "cursor-pointer border-b-2 border-transparent pb-1 text-soft hover:text-ink has-checked:border-ink has-checked:font-semibold",
+              "has-checked:text-ink has-focus-visible:outline-2 has-focus-visible:outline-accent",
+            )}
           >
             <input type="radio" name="kind" value={value} defaultChecked={query.kind === value} className="sr-only" />
             {text}

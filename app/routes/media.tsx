@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { data, useFetcher, useRevalidator, useSearchParams } from "react-router";
 import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import { LayoutGrid, List, Mic, Upload as UploadIcon } from "lucide-react";
@@ -232,7 +233,10 @@ export default function Media({
                   type="button"
                   aria-pressed={view === value}
                   onClick={() => setView(value)}
-                  className={`flex items-center gap-1.5 px-3 py-1.5 ${view === value ? "bg-card font-semibold" : "text-soft hover:text-ink"}`}
+                  className={clsx(
+                    "flex items-center gap-1.5 px-3 py-1.5",
+                    view === value ? "bg-card font-semibold" : "text-soft hover:text-ink",
+                  )}
                 >
                   <Icon aria-hidden size={15} /> {text}
                 </button>

@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { Form, Link, data, redirect, useNavigation, useSearchParams } from "react-router";
 import { useState } from "react";
 import { templateLength } from "../../core/document/needs";
@@ -156,7 +157,10 @@ export default function NewPromotion({
               {products.map(({ id, name, price, thumb }) => (
                 <label
                   key={id}
-                  className="cursor-pointer border-2 border-transparent bg-card has-checked:border-ink has-focus-visible:outline-2 has-focus-visible:outline-accent"
+                  className={clsx(
+                    "cursor-pointer border-2 border-transparent bg-card has-checked:border-ink",
+                    "has-focus-visible:outline-2 has-focus-visible:outline-accent",
+                  )}
                 >
                   <span className="block h-32 bg-proof">
                     {thumb && <img src={thumb} alt="" className="h-full w-full object-cover" />}

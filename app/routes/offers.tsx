@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { Link, data, useSearchParams } from "react-router";
 import { TriangleAlert } from "lucide-react";
 import { money, writePrice } from "../../core/offer/money";
@@ -139,7 +140,10 @@ export default function Offers({
                           to={`?offer=${one.id}`}
                           preventScrollReset
                           aria-current={one.id === shown ? "true" : undefined}
-                          className={`block border-l-4 px-3 py-2.5 ${one.id === shown ? "border-l-accent bg-card" : "border-l-transparent hover:bg-card"}`}
+                          className={clsx(
+                            "block border-l-4 px-3 py-2.5",
+                            one.id === shown ? "border-l-accent bg-card" : "border-l-transparent hover:bg-card",
+                          )}
                         >
                           <span className="flex items-baseline justify-between gap-3">
                             <span className="font-semibold">{one.name}</span>

@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { Form, data, useFetcher, useSubmit } from "react-router";
 import { Check, Plus } from "lucide-react";
 import { formText } from "../../server/formText";
@@ -64,7 +65,10 @@ export default function Shelf({ loaderData: { words, category, categories, items
           {["", ...categories].map((one) => (
             <label
               key={one}
-              className="cursor-pointer border-b-2 border-transparent pb-1 text-soft hover:text-ink has-checked:border-ink has-checked:font-semibold has-checked:text-ink has-focus-visible:outline-2 has-focus-visible:outline-accent"
+              className={clsx(
+                "cursor-pointer border-b-2 border-transparent pb-1 text-soft hover:text-ink has-checked:border-ink has-checked:font-semibold",
+                "has-checked:text-ink has-focus-visible:outline-2 has-focus-visible:outline-accent",
+              )}
             >
               <input type="radio" name="category" value={one} defaultChecked={category === one} className="sr-only" />
               {one === "" ? "everything" : one}

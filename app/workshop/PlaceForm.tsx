@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { RotateCcw } from "lucide-react";
 import { type Rect } from "../../core/geometry/rect";
 import { FORMAT_NAMES, type FormatName } from "../../core/placement/formats";
@@ -55,7 +56,10 @@ export function PlaceForm({
                     onChange={({ target: { valueAsNumber: value } }) =>
                       shown && isPlaceable(side, value) && onPlace(format, { ...shown.place, [side]: value })
                     }
-                    className={`w-full border border-rule px-1 py-0.5 figures ${shown?.byHand ? "bg-white text-ink" : "bg-transparent text-soft"}`}
+                    className={clsx(
+                      "w-full border border-rule px-1 py-0.5 figures",
+                      shown?.byHand ? "bg-white text-ink" : "bg-transparent text-soft",
+                    )}
                   />
                 </td>
               ))}

@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { useEffect, useMemo, useState } from "react";
 import { Redo2, Undo2 } from "lucide-react";
 import { Form } from "react-router";
@@ -144,7 +145,10 @@ export function Workshop(props: WorkshopProps) {
           maxLength={60}
           aria-label="Name of the template"
           onChange={(event) => change((before) => ({ ...before, name: event.target.value || " " }), "name")}
-          className="w-[260px] border-b border-transparent bg-transparent font-heading text-[20px] font-semibold hover:border-rule focus:border-ink"
+          className={clsx(
+            "w-[260px] border-b border-transparent bg-transparent font-heading",
+            "text-[20px] font-semibold hover:border-rule focus:border-ink",
+          )}
         />
         <select
           aria-label="What it is for"

@@ -10,7 +10,10 @@ export interface TemplateNeeds {
   readonly rows: number;
 }
 
-/** Counts each picture once: a slot that shows another slot's picture needs none of its own, and neither does a second view of the product. */
+/**
+ * Counts each picture once: a slot that shows another slot's picture needs none of its own, and neither does a second
+ * view of the product.
+ */
 export function needsOf({ scenes }: Template): TemplateNeeds {
   const slots = scenes.flatMap((scene) => scene.slots);
   const media = slots.flatMap((slot) => (slot.kind === "media" && slot.required ? [slot] : []));

@@ -100,7 +100,10 @@ export function insertScenes(
   return [...document.scenes.slice(0, at), ...added, ...document.scenes.slice(at)];
 }
 
-/** The document with scenes of a template put in, their empty pictures filled from media at hand where the template lets anyone fill them. */
+/**
+ * The document with scenes of a template put in, their empty pictures filled from media at hand where the template
+ * lets anyone fill them.
+ */
 export function withScenes(
   document: Promotion,
   { ref, template }: { readonly ref: TemplateRef; readonly template: Template },

@@ -146,7 +146,10 @@ function shownMedia(scene: ResolvedScene): ShownMedia[] {
   });
 }
 
-/** Makes a column's words legible. Columns that share a picture get one ink and one band, or the shade for one would darken the ground of another. */
+/**
+ * Makes a column's words legible. Columns that share a picture get one ink and one band, or the shade for one would
+ * darken the ground of another.
+ */
 function legibility(
   setter: Typesetter,
   columns: readonly SetColumn[],

@@ -45,7 +45,10 @@ export async function unpublished(scope: TeamScope): Promise<{ slug: string; nam
     .execute();
 }
 
-/** Everything the workshop needs: the draft, and what its proofs are filled with. Throws a 404 for templates that are not the team's own. */
+/**
+ * Everything the workshop needs: the draft, and what its proofs are filled with. Throws a 404 for templates that are
+ * not the team's own.
+ */
 export async function loadWorkshop(scope: TeamScope, memberId: string, slug: string) {
   const row = await scope
     .templates()
@@ -149,7 +152,10 @@ export async function saveDraft(scope: TeamScope, slug: string, base: number, do
   });
 }
 
-/** Publishes the draft as a new edition. Promotions stay on theirs. Gives the edition; the newest there is when nothing has changed since. */
+/**
+ * Publishes the draft as a new edition. Promotions stay on theirs. Gives the edition; the newest there is when
+ * nothing has changed since.
+ */
 export async function publishDraft(scope: TeamScope, memberId: string, slug: string): Promise<number> {
   return scope.together(async (within) => {
     const row = await within
