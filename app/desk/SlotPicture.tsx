@@ -1,3 +1,4 @@
+import { type MediaFacts } from "../../core/document/facts";
 import { clsx } from "clsx";
 import { useState } from "react";
 import { type ClipFacts, type PictureFacts } from "../../core/document/facts";
