@@ -70,6 +70,7 @@ test("brings in a JPEG with the picker and an MP4 by dropping it", async ({ page
 
 test("fills a template with them, sees three formats, and finds it all again after a reload", async ({ page }) => {
   await signInAs(page, "Tamsin Kell");
+  await page.goto("/");
   await page.getByRole("link", { name: "New promotion" }).click();
   await page.getByText("Meadow seed mix").click();
   await page.getByText("Potting week").click();
