@@ -73,6 +73,24 @@ test.each([
   ["too many times", svg('<g id="a"><use href="#b"/></g><g id="b"><use href="#a"/></g><use href="#a"/>')],
 ])("an SVG is refused for %s", (reason, text) => expect(svgProblem(text)).toContain(reason));
 
+test.each([
+  [
+    "a style sheet in CDATA",
+    svg("<style><![CDATA[rect{fill:url(http://example.com/#a)}]]></style>"),
+    "outside of itself",
+  ],
+  ["a comment that hides nothing", svg("<!-- <script> --><rect/>"), null],
+  ["a script in the words of a title", svg("<title>About &lt;script&gt;</title>"), null],
+  ["a tag that is never closed", `<svg xmlns="http://www.w3.org/2000/svg"><g>`, "not well-formed"],
+  ["letters after the end", `${svg("<rect/>")}<script/>`, "not well-formed"],
+  ["a picture inside", svg('<image href="data:image/png;base64,AAAA"/>'), null],
+  ["a page inside", svg('<image href="data:text/html;base64,AAAA"/>'), "outside of itself"],
+])("an SVG with %s", (_, text, words) => {
+  const problem = svgProblem(text);
+  if (words === null) expect(problem).toBeNull();
+  else expect(problem).toContain(words);
+});
+
 test("a plain SVG is taken, with references inside itself", () => {
   expect(
     svgProblem(svg('<linearGradient id="g"/><rect fill="url(#g)"/><use href="#g"/>', 'viewBox="0 0 100 40"')),

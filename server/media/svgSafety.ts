@@ -1,7 +1,12 @@
+import { SaxesParser, type SaxesTagPlain } from "saxes";
+import { SvgUses } from "./svgUses";
+
 const MOST_CHARACTERS = 2_000_000;
 /** Repetitions as drawn: a part repeated in a part that is repeated counts each time. */
 const MOST_USES = 500;
 const LONGEST_VIEW = 100_000;
+
+const OUTSIDE = "refers to something outside of itself, which is never fetched.";
 
 /**
  * Why an SVG is not taken, or null. It is only ever turned to pixels and never sent to a browser as it is; even so,
@@ -10,57 +15,70 @@ const LONGEST_VIEW = 100_000;
 export function svgProblem(text: string): string | null {
   if (text.length > MOST_CHARACTERS)
     return `is ${Math.round(text.length / 1e6)} MB of SVG; the limit is ${MOST_CHARACTERS / 1e6} MB.`;
-  if (/<!ENTITY/i.test(text)) return "defines entities, which are not allowed.";
-  if (/<(?:[\w-]+:)?script[\s>/]/i.test(text)) return "contains a script, which is not allowed.";
-  if (/<(?:[\w-]+:)?foreignObject[\s>/]/i.test(text)) return "contains foreign content, which is not allowed.";
-  if (/\son\w+\s*=/i.test(text)) return "contains event handlers, which are not allowed.";
-  const references = [...text.matchAll(/(?:href|src)\s*=\s*["']\s*([^"']*)/gi)].map((found) => found[1] ?? "");
-  const styled = [...text.matchAll(/url\(\s*["']?\s*([^"')]*)/gi)].map((found) => found[1] ?? "");
-  const outside = [...references, ...styled].find(
-    (target) => !target.startsWith("#") && !/^data:image\/(png|jpeg|webp);base64,/i.test(target),
-  );
-  if (outside !== undefined || /@import/i.test(text))
-    return "refers to something outside of itself, which is never fetched.";
-  if (drawnUses(text) > MOST_USES) return "repeats its parts too many times.";
-  const view = /viewBox\s*=\s*["']([^"']*)/i
-    .exec(text)?.[1]
-    ?.trim()
-    .split(/[\s,]+/)
-    .map(Number);
-  if (view && view.some((number) => !Number.isFinite(number) || Math.abs(number) > LONGEST_VIEW))
-    return "is drawn on a view that is too large.";
-  return null;
+  let problem: string | null = null;
+  const refuse = (why: string | null): void => {
+    problem ??= why;
+  };
+  const uses = new SvgUses();
+  const open: string[] = [];
+  const parser = new SaxesParser({ xmlns: false });
+  parser.on("doctype", (doctype) => {
+    if (/<!ENTITY/i.test(doctype)) refuse("defines entities, which are not allowed.");
+  });
+  parser.on("opentag", (tag) => {
+    refuse(tagProblem(tag));
+    open.push(localName(tag.name));
+    uses.open(localName(tag.name), attribute(tag, "id"), attribute(tag, "href"));
+  });
+  parser.on("closetag", () => {
+    open.pop();
+    uses.close();
+  });
+  const style = (css: string): void => {
+    if (open.at(-1) === "style") refuse(styleProblem(css));
+  };
+  parser.on("text", style);
+  parser.on("cdata", style);
+  parser.on("error", ({ message }) => refuse(`is not well-formed SVG (${message}).`));
+  parser.write(text).close();
+  if (uses.most() > MOST_USES) refuse("repeats its parts too many times.");
+  return problem;
 }
 
-/** How many times parts are drawn by `use`, all levels multiplied out; Infinity when parts repeat themselves. */
-export function drawnUses(text: string): number {
-  const inside = new Map<string, string[]>([["", []]]);
-  const open: string[] = [""];
-  for (const [, closing, name = "", attributes = "", empty] of text.matchAll(
-    /<(\/)?([\w:-]+)((?:[^>"']|"[^"]*"|'[^']*')*?)(\/)?>/g,
-  )) {
-    if (closing) {
-      if (open.length > 1) open.pop();
-      continue;
-    }
-    const id = /\sid\s*=\s*["']([^"']*)/.exec(attributes)?.[1] ?? "";
-    if (id !== "" && !inside.has(id)) inside.set(id, []);
-    if (/^(?:[\w-]+:)?use$/i.test(name)) {
-      const target = /href\s*=\s*["']\s*#([^"']*)/i.exec(attributes)?.[1] ?? "";
-      const holders = [...open, id].filter((one) => one !== "");
-      for (const holder of holders.length > 0 ? new Set(holders) : [""]) inside.get(holder)?.push(target);
-    }
-    if (!empty) open.push(id);
+const localName = (name: string): string => (name.split(":").at(-1) ?? "").toLowerCase();
+
+/** An attribute by its local name: `href` and `xlink:href` alike. */
+function attribute({ attributes }: SaxesTagPlain, wanted: string): string {
+  const found = Object.entries(attributes).find(([name]) => localName(name) === wanted);
+  return found?.[1].trim() ?? "";
+}
+
+function tagProblem(tag: SaxesTagPlain): string | null {
+  const name = localName(tag.name);
+  if (name === "script") return "contains a script, which is not allowed.";
+  if (name === "foreignobject") return "contains foreign content, which is not allowed.";
+  for (const [written, value] of Object.entries(tag.attributes)) {
+    const of = localName(written);
+    if (of.startsWith("on")) return "contains event handlers, which are not allowed.";
+    if ((of === "href" || of === "src") && isOutside(value.trim())) return OUTSIDE;
+    const problem = styleProblem(value);
+    if (problem) return problem;
   }
-  const known = new Map<string, number>();
-  const count = (id: string, path: ReadonlySet<string>): number => {
-    if (path.has(id)) return Infinity;
-    const before = known.get(id);
-    if (before !== undefined) return before;
-    const below = new Set([...path, id]);
-    const total = (inside.get(id) ?? []).reduce((sum, target) => sum + 1 + count(target, below), 0);
-    known.set(id, total);
-    return total;
-  };
-  return [...inside.keys()].reduce((most, id) => Math.max(most, count(id, new Set())), 0);
+  return viewProblem(attribute(tag, "viewbox"));
+}
+
+const isOutside = (target: string): boolean =>
+  !target.startsWith("#") && !/^data:image\/(png|jpeg|webp);base64,/i.test(target);
+
+/** What CSS reaches out for, in a style sheet or in any attribute. */
+function styleProblem(css: string): string | null {
+  const targets = [...css.matchAll(/url\(\s*["']?\s*([^"')]*)/gi)].map(([, target = ""]) => target);
+  return /@import/i.test(css) || targets.some(isOutside) ? OUTSIDE : null;
+}
+
+function viewProblem(view: string): string | null {
+  if (view === "") return null;
+  const numbers = view.split(/[\s,]+/).map(Number);
+  const sound = numbers.every((number) => Number.isFinite(number) && Math.abs(number) <= LONGEST_VIEW);
+  return sound ? null : "is drawn on a view that is too large.";
 }
