@@ -10,12 +10,14 @@ import { shortInput } from "../testing/shortRender";
 import { type PaintPool, openPaintPool } from "./paintPool";
 import { type SegmentTask } from "./segmentRender";
 
+/** Threads take seconds to start: one pool of one thread serves all tests that do not ask for more. */
 let folder: string;
 let pool: PaintPool;
-beforeEach(async () => {
+beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), "stencilcraft-unit-"));
+  pool = openPaintPool(1);
 });
-afterEach(async () => {
+afterAll(async () => {
   await pool.close();
   await rm(folder, { recursive: true });
 });
@@ -50,7 +52,6 @@ function atFirstFrame(seen: () => void): () => void {
 }
 
 test("segments become files of just their frames, each frame told as it is done", async () => {
-  pool = openPaintPool(2);
   const told = { one: 0, two: 0 };
   await Promise.all([
     pool.render(segment("one", 7), () => told.one++, NEVER),
@@ -61,7 +62,6 @@ test("segments become files of just their frames, each frame told as it is done"
 });
 
 test("of the segments that wait, the one with most to paint goes first", async () => {
-  pool = openPaintPool(1);
   const ended: string[] = [];
   const render = (name: string, frames: number): Promise<void> =>
     pool.render(segment(name, frames), () => undefined, NEVER).then(() => void ended.push(name));
@@ -70,24 +70,22 @@ test("of the segments that wait, the one with most to paint goes first", async (
 });
 
 test("a running segment that is stopped takes its encoder with it, and leaves the thread to the next", async () => {
-  pool = openPaintPool(1);
   const stop = new AbortController();
   const stopped = pool.render(
     segment("stopped", 120),
     atFirstFrame(() => stop.abort()),
     stop.signal,
   );
-  const next = pool.render(segment("next", 3), () => undefined, NEVER);
+  const next = pool.render(segment("after", 3), () => undefined, NEVER);
   await expect(stopped).rejects.toThrow("The render was stopped.");
   expect((await encoders()).filter((line) => line.includes("stopped.mp4"))).toEqual([]);
   await next;
-  expect(await probedFrames(join(folder, "next.mp4"))).toBe(3);
+  expect(await probedFrames(join(folder, "after.mp4"))).toBe(3);
 });
 
 test("a segment that waits and is stopped is never begun; so is one that is stopped before it is asked for", async () => {
-  pool = openPaintPool(1);
   const stop = new AbortController();
-  const running = pool.render(segment("running", 20), () => undefined, NEVER);
+  const running = pool.render(segment("going", 20), () => undefined, NEVER);
   const waiting = pool.render(segment("waiting", 20), () => undefined, stop.signal);
   stop.abort();
   await expect(waiting).rejects.toThrow("The render was stopped.");
@@ -99,7 +97,6 @@ test("a segment that waits and is stopped is never begun; so is one that is stop
 });
 
 test("a segment that can't be written fails with the encoder's reason, beside others that go on", async () => {
-  pool = openPaintPool(2);
   const lost = segment("lost", 30, { path: join(folder, "no-such-folder", "lost.mp4") });
   const [failed, made] = await Promise.allSettled([
     pool.render(lost, () => undefined, NEVER),
@@ -110,16 +107,15 @@ test("a segment that can't be written fails with the encoder's reason, beside ot
 });
 
 test("closing stops what runs and what waits, and leaves no encoder behind", async () => {
-  pool = openPaintPool(1);
   let begun = (): void => undefined;
   const first = new Promise<void>((resolve) => (begun = resolve));
   const rendering = Promise.allSettled([
     pool.render(
-      segment("running", 200),
+      segment("endless", 200),
       atFirstFrame(() => begun()),
       NEVER,
     ),
-    pool.render(segment("waiting", 200), () => undefined, NEVER),
+    pool.render(segment("behind", 200), () => undefined, NEVER),
   ]);
   await first;
   await pool.close();
