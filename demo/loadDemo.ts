@@ -17,6 +17,8 @@ import { type Database, type Role } from "../server/db/tables";
 import { type TeamScope, teamScope } from "../server/db/teamScope";
 import { ingestMedia } from "../server/media/ingest";
 import { receiveMedia } from "../server/media/receive";
+import { mediaFacts } from "../server/media/storedFacts";
+import { withTones } from "../server/media/tones";
 import { LOGOS } from "./art/logo";
 import { BAKEHOUSE_LOGO } from "./makeFile";
 import { withDemoFiles } from "./demoFiles";
@@ -297,7 +299,11 @@ async function loadMedia(
     await ingestMedia(db, id);
     ids.set(name, id);
     tell(`  ${name}`);
-    return (await scope.media().select("sha256").where("id", "=", id).executeTakeFirstOrThrow()).sha256;
+    const row = await scope.media().selectAll().where("id", "=", id).executeTakeFirstOrThrow();
+    // Measured now, so that the first desk that is opened need not wait for it.
+    const facts = mediaFacts(row);
+    if (facts) await withTones(facts, row.sha256);
+    return row.sha256;
   };
   await withDemoFiles(take);
   return ids;

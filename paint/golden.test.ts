@@ -17,7 +17,8 @@ import { BRAND_ID, PICTURE_ID, TEST_BRAND, promotionOf, testFacts, testPicture }
 import { newArrangement, sceneOf } from "../core/testing/scenes";
 import { millis } from "../core/units";
 import { createPainter } from "./painter";
-import { canvasSurface, imageOf, resourcesWith } from "./testing/canvasSurface";
+import { nodeSurface } from "../server/render/nodeResources";
+import { imageOf, resourcesWith } from "../server/testing/painting";
 
 /**
  * Frames kept as pictures, so that browser and server can't go wrong together. On the kind of machine they were made on
@@ -117,7 +118,7 @@ async function painted({ scenes, words, time, transition = "crossfade" }: Kept, 
   const { width, height } = FORMATS[format];
   const scale = SHORT_SIDE / Math.min(width, height);
   const size = { width: Math.round(width * scale), height: Math.round(height * scale) };
-  const { canvas, context } = canvasSurface(size.width, size.height);
+  const { canvas, context } = nodeSurface(size.width, size.height);
   createPainter(
     FORMATS[format],
     size,

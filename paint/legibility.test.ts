@@ -1,5 +1,6 @@
 import { type Canvas, createCanvas } from "@napi-rs/canvas";
-import { canvasSurface, imageOf, resourcesWith } from "./testing/canvasSurface";
+import { nodeSurface } from "../server/render/nodeResources";
+import { imageOf, resourcesWith } from "../server/testing/painting";
 import { luminance } from "./testing/luminance";
 import { REACHED_BY } from "../core/color/legibility";
 import { type Promotion } from "../core/document/promotion";
@@ -120,7 +121,7 @@ function painted(
     parts: scene.parts.filter(({ kind }) => kind === "media" || (kind === "fixed" && !bare)),
   }));
   const size = outputSize(format, "480p");
-  const target = canvasSurface(size.width, size.height);
+  const target = nodeSurface(size.width, size.height);
   createPainter(
     FORMATS[format],
     size,

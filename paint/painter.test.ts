@@ -2,13 +2,14 @@ import { type DisplayList, type PictureNode, type StillNode } from "../core/scen
 import { cutCard } from "../core/type/outline";
 import { createPainter } from "./painter";
 import { type PaintResources } from "./resources";
-import { canvasSurface, resourcesWith } from "./testing/canvasSurface";
+import { nodeSurface } from "../server/render/nodeResources";
+import { resourcesWith } from "../server/testing/painting";
 
 const FORMAT = { width: 1920, height: 1080 };
 const WHOLE = { x: 0, y: 0, width: 1920, height: 1080 };
 
 function plain(width: number, height: number, color: string): CanvasImageSource {
-  const { canvas, image } = canvasSurface(width, height);
+  const { canvas, image } = nodeSurface(width, height);
   const context = canvas.getContext("2d");
   context.fillStyle = color;
   context.fillRect(0, 0, width, height);
@@ -22,7 +23,7 @@ function resources(picture: () => CanvasImageSource | null): PaintResources {
     ...resourcesWith(picture),
     surface(width, height) {
       made++;
-      return canvasSurface(width, height);
+      return nodeSurface(width, height);
     },
   };
 }
@@ -43,7 +44,7 @@ function painted(
   size = { width: 854, height: 480 },
   from = resources(() => plain(800, 450, "#ff0000")),
 ): (x: number, y: number) => number[] {
-  const target = canvasSurface(size.width, size.height);
+  const target = nodeSurface(size.width, size.height);
   createPainter(FORMAT, size, from).paint(list, target.context);
   return (x, y) => [...target.canvas.getContext("2d").getImageData(x, y, 1, 1).data];
 }
@@ -109,7 +110,7 @@ test("what holds still is rasterised once", () => {
       },
     ],
   };
-  const target = canvasSurface(960, 540);
+  const target = nodeSurface(960, 540);
   const painter = createPainter(
     FORMAT,
     target,
@@ -123,7 +124,7 @@ test("what holds still is rasterised once", () => {
 test("a still that lacks a picture is not kept: it is whole as soon as the picture is there", () => {
   let here: CanvasImageSource | null = null;
   const still: StillNode = { kind: "still", bounds: WHOLE, children: [picture] };
-  const target = canvasSurface(960, 540);
+  const target = nodeSurface(960, 540);
   const painter = createPainter(
     FORMAT,
     target,
