@@ -4,6 +4,9 @@ import { closeDatabase, database } from "../db/connect";
 import { until } from "../testing/until";
 import { type TeamEvent, closeTeamEvents, onTeamEvent, tellTeam } from "./teamEvents";
 
+/** Tells this test's connections from those of tests that run beside it (PostgreSQL's application_name). */
+const NAME = `events-test-${randomUUID()}`;
+process.env["PGAPPNAME"] = NAME;
 const db = database();
 afterAll(async () => {
   await closeTeamEvents();
@@ -71,9 +74,9 @@ test("what is no event is passed over, and does not stop the channel", async () 
 test("a channel that is lost is opened again by itself", async () => {
   const team = randomUUID();
   const { heard, off } = await hearing(team);
-  await sql`select pg_terminate_backend(pid) from pg_stat_activity where query = 'listen stencilcraft_team_events'`.execute(
-    db,
-  );
+  await sql`
+    select pg_terminate_backend(pid) from pg_stat_activity
+    where query = 'listen stencilcraft_team_events' and application_name = ${NAME}`.execute(db);
   await until(async () => {
     await tellTeam(db, event(team, { id: "after" }));
     return heard.some(({ id }) => id === "after");
