@@ -100,15 +100,14 @@ const told = ({ framesASecond, longest, sticking }: Scrolling): string =>
 async function scrollThrough(page: Page): Promise<Scrolling> {
   await page.evaluate(() => scrollTo(0, 0));
   await page.mouse.move(700, 500);
-  await page.evaluate(() => {
-    const times: number[] = [];
-    const watch = { times, on: true };
-    Object.assign(globalThis, { watch });
+  const watch = await page.evaluateHandle(() => {
+    const watched = { times: [] as number[], on: true };
     const tick = (now: number): void => {
-      times.push(now);
-      if (watch.on) requestAnimationFrame(tick);
+      watched.times.push(now);
+      if (watched.on) requestAnimationFrame(tick);
     };
     requestAnimationFrame(tick);
+    return watched;
   });
   const height = await page.evaluate(() => document.documentElement.scrollHeight - innerHeight);
   const started = performance.now();
@@ -117,10 +116,9 @@ async function scrollThrough(page: Page): Promise<Scrolling> {
     const due = started + ((turn + 1) * 1000) / TURNS_A_SECOND;
     await new Promise((resolve) => setTimeout(resolve, Math.max(0, due - performance.now())));
   }
-  const times = await page.evaluate(() => {
-    const { watch } = globalThis as unknown as { watch: { times: number[]; on: boolean } };
-    watch.on = false;
-    return watch.times;
+  const times = await watch.evaluate((watched) => {
+    watched.on = false;
+    return watched.times;
   });
   const gaps = times.slice(1).map((time, index) => time - (times[index] ?? 0));
   const whole = ((times.at(-1) ?? 0) - (times[0] ?? 0)) / 1000;

@@ -29,17 +29,12 @@ try {
       (turn = turn.then(() => renderSegment(task, onFrame, () => false))),
     close: () => Promise.resolve(),
   };
-  await renderFile(
-    pool,
-    {
-      ...input,
-      facts: { ...input.facts, templates: { ...input.facts.templates, [templateKey(shippedRef(ONE_OFFER))]: long } },
-    },
-    { format: "square", quality: "1080p" },
-    join(folder, "out.mp4"),
-    () => undefined,
-    new AbortController().signal,
-  );
+  const templates = { ...input.facts.templates, [templateKey(shippedRef(ONE_OFFER))]: long };
+  await renderFile(pool, {
+    input: { ...input, facts: { ...input.facts, templates } },
+    choice: { format: "square", quality: "1080p" },
+    path: join(folder, "out.mp4"),
+  });
 } finally {
   await rm(folder, { recursive: true, force: true });
   await demo.close();

@@ -57,18 +57,18 @@ async function playOnce(page: Page): Promise<number> {
         const canvas = document.querySelector<HTMLCanvasElement>("[data-proof=widescreen] canvas");
         const context = canvas?.getContext("2d");
         if (!context) throw new Error("There is no proof.");
-        // Painting a frame begins by filling the whole canvas; the widescreen proof is painted last of the three.
-        const fill = context.fillRect.bind(context);
-        context.fillRect = (x, y, width, height) => {
-          if (width === canvas?.width && height === canvas.height && context.fillStyle === "#000000") painted++;
-          fill(x, y, width, height);
+        // A frame is painted aside and laid over the canvas at once; the widescreen proof is painted last of the three.
+        const lay = context.drawImage.bind(context) as (...args: unknown[]) => void;
+        context.drawImage = (...args: unknown[]): void => {
+          painted++;
+          lay(...args);
         };
         const started = performance.now();
         button.click();
         new MutationObserver((_records, observer) => {
           if (button.getAttribute("aria-label") !== "Play") return;
           observer.disconnect();
-          context.fillRect = fill;
+          Reflect.deleteProperty(context, "drawImage");
           resolve(painted / ((performance.now() - started) / 1000));
         }).observe(button, { attributes: true, attributeFilter: ["aria-label"] });
       }),

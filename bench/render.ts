@@ -64,14 +64,7 @@ async function wholeRender(input: RenderInput, folder: string): Promise<number> 
   const pool = openPaintPool();
   await Promise.all(
     FORMAT_NAMES.map((format) =>
-      renderFile(
-        pool,
-        input,
-        { format, quality: "1080p" },
-        join(folder, `${format}.mp4`),
-        () => undefined,
-        new AbortController().signal,
-      ),
+      renderFile(pool, { input, choice: { format, quality: "1080p" }, path: join(folder, `${format}.mp4`) }),
     ),
   );
   const seconds = (performance.now() - started) / 1000;
@@ -89,7 +82,7 @@ async function encodeAlone(
   const { rawFrames } = await import("../server/media/frameEncoder");
   const { openFrameSource } = await import("../server/render/frameSource");
   const { renderPlan } = await import("../server/render/renderPlan");
-  const { frames, rate, width, height } = renderPlan(input, { format, quality: "1080p" });
+  const { frames, rate, width, height } = await renderPlan(input, { format, quality: "1080p" });
   const raw = join(folder, "frames.rgba");
   const file = createWriteStream(raw);
   const source = await openFrameSource(input, { format, quality: "1080p" });

@@ -1,16 +1,21 @@
 import { createHash, randomUUID } from "node:crypto";
-import { existsSync } from "node:fs";
-import { copyFile, mkdir, mkdtemp, readFile, readdir, rename, rm, stat } from "node:fs/promises";
+import { copyFile, mkdtemp, readFile, readdir, rm } from "node:fs/promises";
 import { availableParallelism, homedir, tmpdir } from "node:os";
-import { dirname, join } from "node:path";
-import { folderOf } from "../server/storage/keys";
+import { join } from "node:path";
+import { INGEST_VERSION } from "../server/media/measured";
+import { folderStore } from "../server/storage/folderStore";
+import { folderOf, measuredKey } from "../server/storage/keys";
 import { store } from "../server/storage/store";
+import { sha256Of } from "../server/storage/sha256";
+import { type Store } from "../server/storage/storeType";
 import { openThreads } from "../server/threads/openThreads";
 import { FILE_NAMES } from "./makeFile";
 
 /** Everything that decides what a file of the demo world looks or sounds like, and what ingest makes of it. */
 const SOURCES = [
-  ...["demo", "demo/art", "server/shelf", "server/media", "server/storage/keys.ts"],
+  ...["demo", "demo/art", "server/shelf", "server/storage/keys.ts"],
+  // What ingest makes has a version of its own.
+  ...["measured.ts", "frameEncoder.ts", "program.ts"].map((name) => `server/media/${name}`),
   ...["core/picture", "core/sound", "core/color", "core/time"],
   ...["@napi-rs/canvas", "sharp", "smartcrop", "@resvg/resvg-js"].map((name) => `node_modules/${name}/package.json`),
 ];
@@ -21,10 +26,8 @@ const SOURCES = [
  * them, so that they are made once on a machine.
  */
 export async function withDemoFiles(take: (name: string, path: string) => Promise<string>): Promise<void> {
-  const cache = join(cacheFolder(), "demo", await sourcesHash());
-  const folder = join(cache, "made");
-  await mkdir(folder, { recursive: true });
-  const kept = await keepCached(cache);
+  const cache = folderStore(join(cacheFolder(), "demo", await sourcesHash()));
+  const aside = await mkdtemp(join(tmpdir(), "stencilcraft-demo-"));
   const size = Math.max(2, availableParallelism());
   const threads = openThreads<{ name: string; folder: string }, undefined>("demo/makeThread.ts", {
     minThreads: 0,
@@ -33,58 +36,35 @@ export async function withDemoFiles(take: (name: string, path: string) => Promis
   const waiting = [...FILE_NAMES];
   const takeOn = async (): Promise<void> => {
     for (let name = waiting.shift(); name !== undefined; name = waiting.shift()) {
-      const path = join(folder, name);
-      if (!existsSync(path)) {
-        // Made aside and moved in whole: two starts at once never see half a file.
-        const aside = join(folder, randomUUID());
-        await mkdir(aside);
+      const key = `made/${name}`;
+      if (!(await cache.has(key))) {
         await threads.run({ name, folder: aside });
-        await rename(join(aside, name), path);
+        await cache.keep(key, join(aside, name));
       }
-      const sha256 = await take(name, path);
-      if (!kept.has(folderOf(sha256))) await cacheWork(cache, sha256);
+      const path = await cache.local(key);
+      await copyMade(await sha256Of(path), cache, store());
+      await copyMade(await take(name, path), store(), cache);
     }
   };
   try {
     await Promise.all(Array.from({ length: size }, takeOn));
   } finally {
     await threads.end();
-  }
-}
-
-/** Puts what ingest made before into the store. Gives the folders that came from the cache. */
-async function keepCached(cache: string): Promise<ReadonlySet<string>> {
-  const work = join(cache, "work");
-  if (!existsSync(work)) return new Set();
-  const aside = await mkdtemp(join(tmpdir(), "stencilcraft-demo-"));
-  const folders = new Set<string>();
-  try {
-    for (const key of await readdir(work, { recursive: true })) {
-      if (!(await stat(join(work, key))).isFile()) continue;
-      const copy = join(aside, randomUUID());
-      await copyFile(join(work, key), copy);
-      await store().keep(key, copy);
-      folders.add(dirname(key));
-    }
-    return folders;
-  } finally {
     await rm(aside, { recursive: true, force: true });
   }
 }
 
-/** Keeps all that ingest made of a file, moved in whole. */
-async function cacheWork(cache: string, sha256: string): Promise<void> {
-  const folder = folderOf(sha256);
-  const aside = join(cache, randomUUID());
-  for (const name of await store().list(folder)) {
-    await mkdir(aside, { recursive: true });
-    await copyFile(await store().local(`${folder}/${name}`), join(aside, name));
+/** Copies all that ingest makes of a file from store to store; what it measured last, since that says that all is there. */
+async function copyMade(sha256: string, from: Store, to: Store): Promise<void> {
+  const keys = (await from.list(folderOf(sha256))).map((name) => `${folderOf(sha256)}/${name}`);
+  const isMeasured = (key: string): boolean => key === measuredKey(sha256, INGEST_VERSION);
+  for (const key of [...keys.filter((made) => !isMeasured(made)), ...keys.filter(isMeasured)]) {
+    if (await to.has(key)) continue;
+    const copy = join(tmpdir(), `stencilcraft-copy-${randomUUID()}`);
+    await copyFile(await from.local(key), copy);
+    await to.keep(key, copy);
+    await rm(copy, { force: true });
   }
-  const to = join(cache, "work", folder);
-  await mkdir(dirname(to), { recursive: true });
-  // Another start may have been quicker.
-  if (!existsSync(to)) await rename(aside, to);
-  else await rm(aside, { recursive: true, force: true });
 }
 
 const cacheFolder = (): string => join(process.env["XDG_CACHE_HOME"] ?? join(homedir(), ".cache"), "stencilcraft");

@@ -151,20 +151,20 @@ async function fillTeam(db: Kysely<Database>, scope: TeamScope, tell: (step: str
     .execute();
   const media = await loadMedia(db, scope, tell);
   const brand = await scope
-    .addBrand({
+    .insert("brand", {
       name: "Quillfern",
       book: JSON.stringify(quillfernBook(media)),
     })
     .returning("id")
     .executeTakeFirstOrThrow();
   const bakehouse = await scope
-    .addBrand({ name: "Tallowby Bakehouse", book: JSON.stringify(tallowbyBook(media)) })
+    .insert("brand", { name: "Tallowby Bakehouse", book: JSON.stringify(tallowbyBook(media)) })
     .returning("id")
     .executeTakeFirstOrThrow();
   const products = new Map<string, string>();
   for (const { key, picture, ...product } of PRODUCTS) {
     const row = await scope
-      .addProduct({ ...product, tags: [...product.tags], currency: "GBP" })
+      .insert("product", { ...product, tags: [...product.tags], currency: "GBP" })
       .returning("id")
       .executeTakeFirstOrThrow();
     products.set(key, row.id);
@@ -174,7 +174,7 @@ async function fillTeam(db: Kysely<Database>, scope: TeamScope, tell: (step: str
       [picture, ...(MORE_PICTURES[key] ?? [])].flatMap((name) => media.get(name) ?? []),
     );
     await scope
-      .addPriceSteps([
+      .insert("price_step", [
         {
           product_id: row.id,
           from_at: new Date(Date.now() - 90 * 86_400_000),
@@ -316,7 +316,7 @@ async function noteOrigin(scope: TeamScope, id: string, name: string): Promise<v
     .split("-")
     .filter((word) => word.length > 3);
   await scope
-    .changeMedia()
+    .update("media")
     .set({ tags, source: "made in the potting shed", licence: "own work", holder: "Quillfern" })
     .where("id", "=", id)
     .execute();
@@ -335,7 +335,7 @@ async function addOffer(
   const midnight = (days: number): Date =>
     instantOf(`${wallTime(new Date(Date.now() + days * 86_400_000), zone).slice(0, 10)}T00:00`, zone);
   const row = await scope
-    .addOffer({
+    .insert("offer", {
       name,
       terms: JSON.stringify(terms),
       scope: JSON.stringify(on),
@@ -444,8 +444,10 @@ async function addPromotion(
   });
   const json = JSON.stringify(document);
   const { id } = await scope
-    .addPromotion({ id: randomUUID(), slug, name: document.name, document: json })
+    .insert("promotion", { id: randomUUID(), slug, name: document.name, document: json })
     .returning("id")
     .executeTakeFirstOrThrow();
-  await scope.addRevision({ promotion_id: id, revision: 1, document: json, member_id: null }).execute();
+  await scope
+    .insert("promotion_revision", { promotion_id: id, revision: 1, document: json, member_id: null })
+    .execute();
 }

@@ -78,7 +78,7 @@ test("the trio plays in step, pauses with Space, steps by frame and is dragged t
   await expect(page.getByTestId("time")).toHaveText(/00:0[89]\.\d\d/);
 });
 
-test("two people in one promotion: the later change is put on top, nothing is lost", async ({
+test("two people in one promotion see who is where and what the other does; who is overwritten is told, and takes it back", async ({
   page,
   browser,
   baseURL,
@@ -88,16 +88,42 @@ test("two people in one promotion: the later change is put on top, nothing is lo
   const other = await context.newPage();
   await signInAs(other, "Imre Vass");
   await open(other, "herb-friday-tray");
+  const headline = (of: Page) => of.getByLabel("Headline", { exact: true });
+  await expect(page.getByLabel("Also here")).toContainText("Imre Vass is here");
+  await expect(other.getByLabel("Also here")).toContainText("Tamsin Kell is here");
+
+  // Changes of different places come over as they are saved, and stand beside each other.
   await other.getByLabel("Terms (optional)").fill("One tray a person");
+  await expect(page.getByLabel("Also here")).toContainText("terms");
+  await expect(page.getByText("Imre Vass is in this scene")).toBeVisible();
   await saved(other);
-  await page.getByLabel("Headline", { exact: true }).fill("Supper begins here");
-  await expect(page.getByText("Someone else saved meanwhile")).toBeVisible();
-  await expect(page.getByLabel("Terms (optional)")).toHaveValue("One tray a person");
+  await expect(page.getByLabel("Terms (optional)")).toHaveValue("One tray a person", { timeout: 2000 });
+  await headline(page).fill("Supper begins here");
+  await expect(headline(other)).toHaveValue("Supper begins here", { timeout: 3000 });
+
+  // At the same place the later one stands; the earlier person is told what it was.
   await saved(page);
-  await other.reload();
-  await expect(other.getByLabel("Headline", { exact: true })).toHaveValue("Supper begins here");
-  await expect(other.getByLabel("Terms (optional)")).toHaveValue("One tray a person");
+  await headline(other).fill("Supper starts here");
+  await expect(headline(page)).toHaveValue("Supper starts here", { timeout: 3000 });
+  await expect(page.getByText(/^Imre Vass changed “.*Headline”\. Yours was “Supper begins here”\.$/)).toBeVisible();
+  await page.getByRole("button", { name: "Take mine back" }).click();
+  await expect(headline(other)).toHaveValue("Supper begins here", { timeout: 3000 });
+
+  // What was saved while a page had no connection is put under what was typed there meanwhile.
+  await context.setOffline(true);
+  await other.getByLabel("Terms (optional)").fill("Two trays a person");
+  await expect(other.getByText("no connection")).toBeVisible();
+  await headline(page).fill("Supper is here");
+  await saved(page);
+  await context.setOffline(false);
+  await expect(headline(other)).toHaveValue("Supper is here", { timeout: 10_000 });
+  await expect(page.getByLabel("Terms (optional)")).toHaveValue("Two trays a person", { timeout: 10_000 });
+
   await context.close();
+  await expect(page.getByLabel("Also here")).toBeHidden({ timeout: 30_000 });
+  await page.reload();
+  await expect(headline(page)).toHaveValue("Supper is here");
+  await expect(page.getByLabel("Terms (optional)")).toHaveValue("Two trays a person");
 });
 
 test("an offer that is not for the product says so; its own is written out", async ({ page }) => {
@@ -125,7 +151,7 @@ test("the brand book and the catalogue are filled in by hand, and show their pro
   await expect(page.getByRole("table")).toContainText("£6.50");
   await page.getByRole("link", { name: "Change Hand-thrown pot, 24 cm" }).click();
   await page.getByRole("button", { name: "Remove" }).click();
-  await expect(page.getByText("used in “Potting week, terracotta”")).toBeVisible();
+  await expect(page.getByText("the promotion “Potting week, terracotta”")).toBeVisible();
 
   await page.goto("/brand-book");
   await page.getByLabel("accent colour, hex").fill("#12");

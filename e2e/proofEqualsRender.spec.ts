@@ -2,7 +2,7 @@ import { execa } from "execa";
 import { expect, test } from "@playwright/test";
 import { ssim } from "ssim.js";
 import { ARRANGEMENT_NAMES } from "../core/document/arrangements";
-import { type FramesWanted } from "./harness/frames";
+import { type FramesWanted, type StillsWanted } from "./harness/frames";
 import { openHarness } from "./harness/openHarness";
 import { signInAs } from "./people";
 import { FORMATS, bothSides, difference } from "./proofs";
@@ -14,15 +14,16 @@ import { RUNS, SEED } from "./sample";
  * they do not go wrong together.
  */
 
-interface Painted extends Omit<FramesWanted, "quality"> {
+interface Hashed {
   readonly hashes: Readonly<Record<string, string>>;
 }
+/** In all formats together. */
+const STILLS = 60 * RUNS;
 
-/** Frames of a promotion as the server paints them. */
-async function serverFrames(slug: string, quality: string, which: string): Promise<Painted> {
-  const args = ["--import", "tsx", "e2e/serverFrames.ts", slug, quality, which];
-  const { stdout } = await execa(process.execPath, args, { maxBuffer: 1 << 26 });
-  return JSON.parse(stdout) as Painted;
+/** What a script paints on the server. */
+async function paintedBy(script: string, args: readonly string[]): Promise<unknown> {
+  const { stdout } = await execa(process.execPath, ["--import", "tsx", script, ...args], { maxBuffer: 1 << 26 });
+  return JSON.parse(stdout);
 }
 
 /** Entrances, slow zooms, crossfades, settled moments, exits, in every scene without a clip; and anywhere else. */
@@ -40,7 +41,8 @@ for (const [slug, which] of PLACES)
   test(`every frame of ${slug} (${which}) is the same in the browser and on the server`, async ({ page }) => {
     await signInAs(page, "Tamsin Kell");
     await openHarness(page);
-    const { hashes, ...wanted } = await serverFrames(slug, "480p", which);
+    const onServer = await paintedBy("e2e/serverFrames.ts", [slug, "480p", which]);
+    const { hashes, ...wanted } = onServer as Omit<FramesWanted, "quality"> & Hashed;
     const painted = await page.evaluate((of) => window.paintFrames(of), { ...wanted, quality: "480p" } as FramesWanted);
     expect(Object.keys(hashes).length).toBe(wanted.frames.length * FORMATS.length);
     expect(wanted.frames.length).toBeGreaterThanOrEqual(which === "arrangements" ? ARRANGEMENT_NAMES.length : 2);
@@ -48,6 +50,25 @@ for (const [slug, which] of PLACES)
     expect(new Set(Object.values(hashes)).size).toBeGreaterThan(FORMATS.length);
     expect(painted).toEqual(hashes);
   });
+
+test(`${STILLS} stills of everything the painter can do, turned, mirrored, masked, blended, graded (seed ${SEED})`, async ({
+  page,
+}) => {
+  await signInAs(page, "Tamsin Kell");
+  await openHarness(page);
+  const args = ["potting-week-terracotta", "480p", String(SEED), String(STILLS / FORMATS.length)];
+  const { pictures, hashes } = (await paintedBy("e2e/serverStills.ts", args)) as Pick<StillsWanted, "pictures"> &
+    Hashed;
+  const painted = await page.evaluate((of) => window.paintStills(of), {
+    pictures,
+    quality: "480p",
+    seed: SEED,
+    count: STILLS / FORMATS.length,
+  } as StillsWanted);
+  expect(Object.keys(hashes)).toHaveLength(STILLS);
+  expect(new Set(Object.values(hashes)).size).toBeGreaterThan(STILLS * 0.9);
+  expect(painted).toEqual(hashes);
+});
 
 test("a proof saved from the desk is the frame the server renders at 1080p; with a clip it is as like as decoders allow", async ({
   page,

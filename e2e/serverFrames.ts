@@ -9,14 +9,13 @@ import { displayListAt, preparePromotion, settledTime } from "../core/scene/prep
 import { fontFilesWanted } from "../core/scene/wantedFiles";
 import { SHIPPED_TEMPLATES, shippedRef } from "../core/templates/shipped";
 import { FPS_30, frameAt, frameTime } from "../core/time/frames";
-import { closeDatabase, database } from "../server/db/connect";
-import { teamScope } from "../server/db/teamScope";
+import { closeDatabase } from "../server/db/connect";
 import { openedBook } from "../server/faces/faceFiles";
 import { loadRenderInput } from "../server/promotions/loadFacts";
-import { promotionBySlug } from "../server/promotions/promotionStore";
 import { samplesFor } from "../server/promotions/samples";
 import { openFrameSource } from "../server/render/frameSource";
 import { type RenderInput } from "../server/render/renderInput";
+import { storedPromotion } from "./storedPromotion";
 
 /**
  * Paints frames of a promotion on the server, as the renderer does, and prints what they were painted from with the
@@ -26,13 +25,7 @@ import { type RenderInput } from "../server/render/renderInput";
  */
 const [slug = "", quality = "", which = ""] = process.argv.slice(2);
 if (!isQuality(quality)) throw new RangeError(`There is no quality “${quality}”.`);
-const row = await database()
-  .selectFrom("promotion")
-  .select("team_id")
-  .where("slug", "=", slug)
-  .executeTakeFirstOrThrow();
-const scope = teamScope(database(), row.team_id);
-const { document: stored } = await promotionBySlug(scope, slug);
+const { scope, document: stored } = await storedPromotion(slug);
 const document = which === "arrangements" ? await withEveryArrangement(stored) : stored;
 const input = await loadRenderInput(scope, document);
 const frames = await stillFrames(input);
@@ -59,7 +52,10 @@ async function withEveryArrangement(before: Promotion): Promise<Promotion> {
     if (!first) return into;
     added.add(first.arrangement.name);
     const ref = shippedRef(template);
-    return { ...into, ...withScenes(into, { ref, template }, [first.id], 1, pictures, hasProductPicture) };
+    return {
+      ...into,
+      ...withScenes(into, { ref, template }, [first.id], { at: 1, media: pictures, hasProductPicture }),
+    };
   }, before);
 }
 

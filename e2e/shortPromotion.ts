@@ -30,8 +30,8 @@ const short: Promotion = {
 };
 const json = JSON.stringify(short);
 const { id } = await scope
-  .addPromotion({ id: randomUUID(), slug, name: slug, document: json })
+  .insert("promotion", { id: randomUUID(), slug, name: slug, document: json })
   .returning("id")
   .executeTakeFirstOrThrow();
-await scope.addRevision({ promotion_id: id, revision: 1, document: json, member_id: null }).execute();
+await scope.insert("promotion_revision", { promotion_id: id, revision: 1, document: json, member_id: null }).execute();
 await closeDatabase();

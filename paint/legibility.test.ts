@@ -15,7 +15,8 @@ import { fontFilesWanted } from "../core/scene/wantedFiles";
 import { template } from "../core/templates/build";
 import { openWanted, testBook } from "../core/testing/fonts";
 import { BRAND_ID, PICTURE_ID, TEST_BRAND, testFacts, testPicture } from "../core/testing/promotions";
-import { newArrangement, sceneOf } from "../core/testing/scenes";
+import { newArrangement } from "../core/document/arrangements";
+import { sceneOf } from "../core/testing/scenes";
 import { createPainter } from "./painter";
 
 const SIZE = { width: 1200, height: 900 };

@@ -1,4 +1,5 @@
-import { type DisplayList, type PictureNode, type StillNode } from "../core/scene/displayList";
+import { type DisplayList, type DisplayNode, type PictureNode, type StillNode } from "../core/scene/displayList";
+import { translation } from "../core/geometry/affine";
 import { cutCard } from "../core/type/outline";
 import { createPainter } from "./painter";
 import { type PaintResources } from "./resources";
@@ -97,6 +98,71 @@ test("a coming scene is laid over as one: half way is the mean, whatever it is m
   expect(blue).toBe(0);
 });
 
+test("a layer inside a layer leaves alone what lies under it: a see-through mark in a crossfade", () => {
+  const mark: DisplayNode = {
+    kind: "layer",
+    alpha: 0.5,
+    children: [{ kind: "fill", place: { x: 960, y: 0, width: 960, height: 1080 }, ink: "#0000ff" }],
+  };
+  const coming: DisplayNode = {
+    kind: "layer",
+    alpha: 0.5,
+    children: [{ kind: "fill", place: WHOLE, ink: "#00ff00" }, mark],
+  };
+  const at = painted([picture, coming, mark]);
+  // By source-over of W3C Compositing 1: left, red under half of green; right, the same with a mark in each scene.
+  const near = (found: number[], wanted: number[]): void =>
+    found.forEach((value, index) => expect(Math.abs(value - (wanted[index] ?? 0))).toBeLessThanOrEqual(2));
+  near(at(100, 200), [127.5, 127.5, 0, 255]);
+  near(at(700, 200), [63.75, 31.875, 159.375, 255]);
+});
+
+test("layers are laid over each other three deep, each on a surface of its own, kept for the next frame", () => {
+  const deep = (depth: number): DisplayNode => ({
+    kind: "layer",
+    alpha: 0.5,
+    children: [{ kind: "fill", place: WHOLE, ink: "#ffffff" }, ...(depth > 1 ? [deep(depth - 1)] : [])],
+  });
+  const target = nodeSurface(96, 54);
+  const painter = createPainter(
+    FORMAT,
+    target,
+    resources(() => null),
+  );
+  for (let frame = 0; frame < 3; frame++) painter.paint([deep(3), deep(2)], target.context);
+  // One more for the frame itself.
+  expect(made).toBe(4);
+});
+
+test("what fades while it moves takes its layers along", () => {
+  const layer: DisplayNode = { kind: "layer", alpha: 0.5, children: [{ kind: "fill", place: WHOLE, ink: "#ffffff" }] };
+  const at = painted([{ kind: "transformed", alpha: 0.5, map: translation(0, 0), children: [layer] }]);
+  expect(Math.abs((at(100, 100)[0] ?? 0) - 63.75)).toBeLessThanOrEqual(2);
+});
+
+test("a clip that is used twice in one frame shows the frame of each use", () => {
+  const colors: Readonly<Record<string, string>> = { "first.clip": "#ff0000", "second.clip": "#00ff00" };
+  const from: PaintResources = {
+    ...resources(() => null),
+    clipFrame: ({ use }) => ({ image: plain(16, 9, colors[use] ?? "#000000"), width: 16, height: 9 }),
+  };
+  const clip = (use: string, x: number): DisplayNode => ({
+    kind: "clip",
+    media: "the same",
+    use,
+    width: 1600,
+    height: 900,
+    frame: 7,
+    part: { x: 0, y: 0, width: 1600, height: 900 },
+    place: { x, y: 0, width: 960, height: 1080 },
+  });
+  const at = painted([clip("first.clip", 0), clip("second.clip", 960)], { width: 854, height: 480 }, from);
+  expect([at(100, 100), at(700, 100)]).toEqual([
+    [255, 0, 0, 255],
+    [0, 255, 0, 255],
+  ]);
+});
+
 test("what holds still is rasterised once", () => {
   const still: StillNode = {
     kind: "still",
@@ -118,7 +184,8 @@ test("what holds still is rasterised once", () => {
   );
   painter.paint([still], target.context);
   painter.paint([still], target.context);
-  expect(made).toBe(1);
+  // One for the frame, one for the still.
+  expect(made).toBe(2);
 });
 
 test("a still that lacks a picture is not kept: it is whole as soon as the picture is there", () => {
@@ -155,16 +222,7 @@ test.each([
 ])("two scenes that push each other meet without a seam at %d × %d", (width, height) => {
   const scene = (ink: string): DisplayList => [{ kind: "fill", place: WHOLE, ink }];
   const moved = (dx: number, ink: string) =>
-    ({
-      kind: "moved",
-      alpha: 1,
-      dx,
-      dy: 0,
-      scale: 1,
-      about: { x: 0, y: 0 },
-      whole: true,
-      children: scene(ink),
-    }) as const;
+    ({ kind: "transformed", alpha: 1, map: translation(dx, 0), whole: true, children: scene(ink) }) as const;
   for (const by of [1, 333, 777, 1250, 1919]) {
     const at = painted([moved(-by, "#ff0000"), moved(1920 - by, "#00ff00")], { width, height });
     const row = Array.from({ length: width }, (_, x) => at(x, height >> 1).join());

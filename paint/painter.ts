@@ -7,15 +7,17 @@ import {
   type DisplayNode,
   type EmojiNode,
   type Ink,
-  type MovedNode,
+  type LayerNode,
+  type Mask,
   type PictureNode,
   type Shadow,
   type ShapeNode,
   type StillNode,
+  type TransformNode,
 } from "../core/scene/displayList";
 import { emojiLevel, pictureLevel } from "../core/scene/drawnLevel";
 import { EMOJI_SIDE } from "../core/type/emojiPictures";
-import { type Outline, STEP, eachStep } from "../core/type/outline";
+import { type Outline, STEP, eachStep, rectangle } from "../core/type/outline";
 import { type PaintContext, type PaintResources, type Surface } from "./resources";
 
 /** Paints display lists of one format at one output size, keeping what holds still. */
@@ -29,10 +31,18 @@ interface Pen {
   readonly snaps: boolean;
   /** What moved parents leave of a node's own alpha. */
   readonly alpha: number;
+  /** How many layers it is in. */
+  readonly depth: number;
 }
 
+/**
+ * Frames are painted with this many pixels more on every side: where a slanted edge meets the end of what it is painted
+ * on, platforms differ by a pixel.
+ */
+const MARGIN = 2;
+
 /** Bumped whenever the same document would paint other pixels, so that stored segments are not reused. */
-export const PAINTER_VERSION = 6;
+export const PAINTER_VERSION = 7;
 
 /**
  * A painter for frames of `format` (design units) on surfaces of `pixels`. The two axes scale on their own, so that a
@@ -44,7 +54,10 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   const scale = Math.min(scaleX, scaleY);
   const stills = new WeakMap<StillNode, { surface: Surface; x: number; y: number }>();
   const paths = new WeakMap<Outline, Path2D>();
-  let layerSurface: Surface | null = null;
+  const withMargin = (): Surface => resources.surface(pixels.width + 2 * MARGIN, pixels.height + 2 * MARGIN);
+  let frame: Surface | null = null;
+  /** One a depth: a layer inside a layer must not wipe what lies under it. */
+  const layers: Surface[] = [];
   /** Whether a picture was not there yet since this was last cleared: what lacks one must not be kept. */
   let lacking = false;
   const isLacking = (): boolean => lacking;
@@ -75,8 +88,8 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
         paintEmoji(node, pen);
         return;
       }
-      case "moved": {
-        paintMoved(node, pen);
+      case "transformed": {
+        paintTransformed(node, pen);
         return;
       }
       case "clipped": {
@@ -88,7 +101,7 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
         return;
       }
       case "layer": {
-        paintLayer(node.children, node.alpha, pen);
+        paintLayer(node, pen);
         return;
       }
     }
@@ -142,7 +155,7 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
 
   function paintPicture(node: PictureNode, pen: Pen): void {
     const level = pictureLevel(node, scale);
-    const image = resources.picture(node.media, level);
+    const image = resources.picture(node, level);
     if (!image) {
       lacking = true;
       return;
@@ -172,7 +185,7 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   }
 
   function paintClip(node: ClipNode, pen: Pen): void {
-    const frame = resources.clipFrame(node.media, node.frame);
+    const frame = resources.clipFrame(node);
     if (!frame) return;
     drawPart(
       frame.image,
@@ -190,25 +203,23 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     else lacking = true;
   }
 
-  function paintMoved({ alpha, dx, dy, scale, about, whole, children }: MovedNode, pen: Pen): void {
+  function paintTransformed({ alpha, map: { a, b, c, d, e, f }, whole, children }: TransformNode, pen: Pen): void {
     const { context } = pen;
     context.save();
     context.globalAlpha = pen.alpha * alpha;
-    if (whole) {
-      context.translate(Math.round(dx * scaleX), Math.round(dy * scaleY));
-      paintAll(children, { ...pen, alpha: pen.alpha * alpha });
-      context.restore();
-      return;
-    }
-    context.translate((about.x + dx) * scaleX, (about.y + dy) * scaleY);
-    context.scale(scale, scale);
-    context.translate(-about.x * scaleX, -about.y * scaleY);
-    paintAll(children, { ...pen, snaps: false, alpha: pen.alpha * alpha });
+    if (whole) context.translate(Math.round(e * scaleX), Math.round(f * scaleY));
+    else context.transform(a, (b * scaleY) / scaleX, (c * scaleX) / scaleY, d, e * scaleX, f * scaleY);
+    paintAll(children, { ...pen, snaps: pen.snaps && whole === true, alpha: pen.alpha * alpha });
     context.restore();
   }
 
-  /** The edge is snapped to whole pixels, as places are. */
+  /** The edge is snapped to whole pixels, as places are. A turned edge is cut by a mask: clips of two platforms differ. */
   function paintClipped({ place, children }: ClippedNode, pen: Pen): void {
+    if (!pen.snaps) {
+      const mask: Mask = { kind: "outline", outline: rectangle(place), at: { x: 0, y: 0 } };
+      paintLayer({ kind: "layer", alpha: 1, mask, children }, pen);
+      return;
+    }
     const { x, y, width, height } = toPixels(place, pen);
     if (width <= 0 || height <= 0) return;
     pen.context.save();
@@ -222,39 +233,73 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   function paintStill(node: StillNode, pen: Pen): void {
     let kept = stills.get(node);
     if (!kept) {
-      const x = Math.max(0, Math.floor(node.bounds.x * scaleX));
-      const y = Math.max(0, Math.floor(node.bounds.y * scaleY));
-      const rightEdge = Math.min(pixels.width, Math.ceil((node.bounds.x + node.bounds.width) * scaleX));
-      const bottomEdge = Math.min(pixels.height, Math.ceil((node.bounds.y + node.bounds.height) * scaleY));
+      const x = Math.max(-MARGIN, Math.floor(node.bounds.x * scaleX));
+      const y = Math.max(-MARGIN, Math.floor(node.bounds.y * scaleY));
+      const rightEdge = Math.min(pixels.width + MARGIN, Math.ceil((node.bounds.x + node.bounds.width) * scaleX));
+      const bottomEdge = Math.min(pixels.height + MARGIN, Math.ceil((node.bounds.y + node.bounds.height) * scaleY));
       if (rightEdge <= x || bottomEdge <= y) return;
       const surface = resources.surface(rightEdge - x, bottomEdge - y);
       surface.context.translate(-x, -y);
       lacking = false;
-      paintAll(node.children, { context: surface.context, snaps: true, alpha: 1 });
+      paintAll(node.children, { context: surface.context, snaps: true, alpha: 1, depth: pen.depth });
       kept = { surface, x, y };
       if (!isLacking()) stills.set(node, kept);
     }
     pen.context.drawImage(kept.surface.image, kept.x, kept.y);
   }
 
-  function paintLayer(children: readonly DisplayNode[], alpha: number, pen: Pen): void {
+  function paintLayer({ children, alpha, blend, mask }: LayerNode, pen: Pen): void {
     if (alpha <= 0) return;
-    layerSurface ??= resources.surface(pixels.width, pixels.height);
-    layerSurface.context.clearRect(0, 0, pixels.width, pixels.height);
-    paintAll(children, { ...pen, context: layerSurface.context, alpha: 1 });
-    pen.context.save();
-    pen.context.globalAlpha = alpha;
-    pen.context.drawImage(layerSurface.image, 0, 0);
-    pen.context.restore();
+    const layer = clearedLayer(pen);
+    const inside: Pen = { ...pen, context: layer.context, alpha: 1, depth: pen.depth + 1 };
+    paintAll(children, inside);
+    if (mask) cutTo(mask, inside);
+    layOver(layer, pen, pen.alpha * alpha, blend ?? "source-over");
+  }
+
+  /** An empty surface for the depth of a pen, mapped as what it paints on is. */
+  function clearedLayer({ context, depth }: Pen): Surface {
+    const layer = (layers[depth] ??= withMargin());
+    const { a, b, c, d, e, f } = context.getTransform();
+    layer.context.setTransform(1, 0, 0, 1, 0, 0);
+    layer.context.clearRect(0, 0, layer.width, layer.height);
+    layer.context.setTransform(a, b, c, d, e, f);
+    return layer;
+  }
+
+  /** Leaves of what a pen paints on only what a mask lets through. */
+  function cutTo(mask: Mask, pen: Pen): void {
+    const through = clearedLayer(pen);
+    const inside: Pen = { ...pen, context: through.context };
+    if (mask.kind === "outline")
+      paintShape({ kind: "shape", outline: mask.outline, at: mask.at, ink: "#000000" }, inside);
+    else paintFill(mask.place, mask.gradient, inside);
+    layOver(through, pen, 1, "destination-in");
+  }
+
+  /** Pixel on pixel: both were painted under the same map. */
+  function layOver({ image }: Surface, { context }: Pen, alpha: number, how: GlobalCompositeOperation): void {
+    context.save();
+    context.setTransform(1, 0, 0, 1, 0, 0);
+    context.globalAlpha = alpha;
+    context.globalCompositeOperation = how;
+    context.drawImage(image, 0, 0);
+    context.restore();
   }
 
   return {
     paint(list, context) {
+      frame ??= withMargin();
+      const pen: Pen = { context: frame.context, snaps: true, alpha: 1, depth: 0 };
+      pen.context.setTransform(1, 0, 0, 1, 0, 0);
+      pen.context.globalAlpha = 1;
+      pen.context.fillStyle = "#000000";
+      pen.context.fillRect(0, 0, frame.width, frame.height);
+      pen.context.translate(MARGIN, MARGIN);
+      paintAll(list, pen);
       context.setTransform(1, 0, 0, 1, 0, 0);
       context.globalAlpha = 1;
-      context.fillStyle = "#000000";
-      context.fillRect(0, 0, pixels.width, pixels.height);
-      paintAll(list, { context, snaps: true, alpha: 1 });
+      context.drawImage(frame.image, -MARGIN, -MARGIN);
     },
   };
 }

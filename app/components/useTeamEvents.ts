@@ -1,28 +1,50 @@
 import { useEffect, useEffectEvent } from "react";
-import { number, object, string } from "yup";
+import { type TeamEvent, readTeamEvent } from "../../core/team/teamEvent";
 
-const schema = object({
-  topic: string().required(),
-  id: string().required(),
-  state: string().required(),
-  progress: number().required(),
-});
-export interface TeamEventMessage {
-  readonly topic: string;
-  readonly id: string;
-  readonly state: string;
-  readonly progress: number;
+type Hear = (event: TeamEvent) => void;
+interface Listener {
+  readonly hear: Hear;
+  /** The stream was lost and is back: what happened meanwhile was not heard. */
+  readonly onBack: () => void;
 }
 
-/** Calls `onEvent` for what happens in the team while the page is open. */
-export function useTeamEvents(onEvent: (event: TeamEventMessage) => void): void {
+/** One stream for the whole page, open as long as anything on it listens. */
+const listeners = new Set<Listener>();
+let source: EventSource | null = null;
+
+function openStream(): EventSource {
+  const opened = new EventSource("/events");
+  let wasOpen = false;
+  opened.onopen = () => {
+    if (wasOpen) listeners.forEach(({ onBack }) => onBack());
+    wasOpen = true;
+  };
+  opened.onmessage = ({ data }) => {
+    const event = readTeamEvent(JSON.parse(String(data)));
+    if (event) listeners.forEach(({ hear }) => hear(event));
+  };
+  return opened;
+}
+
+function listen(listener: Listener): () => void {
+  listeners.add(listener);
+  source ??= openStream();
+  return () => {
+    listeners.delete(listener);
+    if (listeners.size > 0) return;
+    source?.close();
+    source = null;
+  };
+}
+
+const nothing = (): void => undefined;
+
+/**
+ * Calls `onEvent` for what happens in the team while the page is open, and `onBack` when the stream was lost and is there
+ * again, so that what was missed can be asked for.
+ */
+export function useTeamEvents(onEvent: Hear, onBack: () => void = nothing): void {
   const hear = useEffectEvent(onEvent);
-  useEffect(() => {
-    const source = new EventSource("/events");
-    source.onmessage = ({ data }) => {
-      const parsed: unknown = JSON.parse(String(data));
-      if (schema.isValidSync(parsed)) hear(parsed);
-    };
-    return () => source.close();
-  }, []);
+  const back = useEffectEvent(onBack);
+  useEffect(() => listen({ hear: (event) => hear(event), onBack: () => back() }), []);
 }

@@ -15,6 +15,8 @@ import { BackingNote } from "./BackingNote";
 import { type DeckChoices } from "./deckChoices";
 import { type OfferedMedia } from "./MediaPicker";
 import { OfferField, ProductsField, WordsField, fieldLook } from "./DeckFields";
+import { SceneGuests } from "./PresentPeople";
+import { type Present } from "./usePresence";
 import { SceneTools } from "./SceneTools";
 import { SlotPicture } from "./SlotPicture";
 
@@ -24,6 +26,8 @@ interface DeckProps {
   readonly prepared: readonly PreparedPromotion[];
   readonly choices: DeckChoices;
   readonly marked: SlotKey | null;
+  /** Who else is here. */
+  readonly present: readonly Present[];
   /** Whether this person may change what templates lock. */
   readonly free: boolean;
   readonly onMark: (slot: SlotKey, scene: SceneSpan) => void;
@@ -40,11 +44,7 @@ export function CopyDeck({ notice, actions, ...deck }: DeckProps & { notice?: Re
   const reports = wordReports(deck.prepared);
   return (
     <div className="h-full overflow-y-auto" data-testid="copy-deck">
-      {notice && (
-        <p role="status" className="border-b border-rule bg-card px-4 py-2.5 pl-[98px] text-[13.5px] text-soft">
-          {notice}
-        </p>
-      )}
+      {notice}
       {promotion.scenes.map((scene, index) => {
         const span = promotion.spans[index];
         return (
@@ -107,6 +107,7 @@ function SceneBand({
           onPlace={(slot) => onPlace(slot, span)}
           onProblem={onProblem}
         />
+        <SceneGuests present={deck.present} scene={template.id} />
       </div>
       <div className={`flex min-w-0 flex-1 ${several ? "flex-col gap-3" : "gap-4"}`}>
         <div className="flex min-w-0 flex-1 flex-col gap-1">

@@ -1,9 +1,9 @@
 import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
 import { ArrowDown, ArrowUp, Copy, SlidersHorizontal, Trash2 } from "lucide-react";
 import {
-  ABOUT_ARRANGEMENTS,
+  ARRANGEMENTS,
   ARRANGEMENT_NAMES,
-  NEW_ARRANGEMENTS,
+  newArrangement,
   type ArrangementName,
 } from "../../core/document/arrangements";
 import { type Edit } from "../../core/document/edits";
@@ -96,12 +96,12 @@ export function SceneTools({
               >
                 {ARRANGEMENT_NAMES.map((name) => (
                   <option key={name} value={name}>
-                    {ABOUT_ARRANGEMENTS[name].title}
+                    {ARRANGEMENTS[name].title}
                   </option>
                 ))}
               </select>
               <span className="mt-1 block text-[12.5px] leading-snug text-soft">
-                {ABOUT_ARRANGEMENTS[scene.arrangement.name].about}
+                {ARRANGEMENTS[scene.arrangement.name].about}
               </span>
             </label>
             <fieldset disabled={!allows("color")}>
@@ -194,7 +194,7 @@ export function SceneTools({
 
 /** The template's own parameters where it is the same arrangement, else the usual ones. */
 const arrangementFor = (name: ArrangementName, origin: SceneTemplate) =>
-  origin.arrangement.name === name ? origin.arrangement : NEW_ARRANGEMENTS[name];
+  origin.arrangement.name === name ? origin.arrangement : newArrangement(name);
 
 function Tool({
   icon,

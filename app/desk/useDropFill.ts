@@ -12,16 +12,16 @@ export function useDropFill(
   onReady: () => void,
 ): (slot: SlotKey, files: FileList) => void {
   const waiting = useRef(new Map<string, SlotKey>());
-  useTeamEvents(({ topic, id, state }) => {
-    const slot = topic === "media" ? waiting.current.get(id) : undefined;
-    if (!slot || state === "working") return;
-    waiting.current.delete(id);
-    if (state === "failed") {
+  useTeamEvents((event) => {
+    const slot = event.topic === "media" ? waiting.current.get(event.id) : undefined;
+    if (!slot || event.topic !== "media" || event.state === "working") return;
+    waiting.current.delete(event.id);
+    if (event.state === "failed") {
       toast.error("The file could not be read in. Media says why.");
       return;
     }
     onReady();
-    fill(slot, id);
+    fill(slot, event.id);
   });
   return (slot, files) => {
     const file = files[0];

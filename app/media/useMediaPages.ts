@@ -28,6 +28,7 @@ export function useMediaPages(search: string, first: Page, pageSize: number) {
       already.add(page);
       const params = new URLSearchParams(search);
       params.set("page", String(page));
+      // Our own loader's answer, with the type that it gives the first page in.
       fetch(`/media/page?${params.toString()}`)
         .then(async (response) => (response.ok ? ((await response.json()) as Page) : null))
         .then((answer) => {

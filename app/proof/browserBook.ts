@@ -1,4 +1,4 @@
-import { type FaceCatalogue } from "../../core/type/faces";
+import { readFaceCatalogue } from "../../core/type/faceCatalogueSchema";
 import { type FontBook, fontBook, openFont } from "../../core/type/fontBook";
 
 let book: Promise<FontBook> | null = null;
@@ -6,7 +6,7 @@ const opening = new Map<string, Promise<void>>();
 
 /** The font book of this page. The catalogue is fetched once. */
 export function browserBook(): Promise<FontBook> {
-  return (book ??= fetch("/faces.json").then(async (response) => fontBook((await response.json()) as FaceCatalogue)));
+  return (book ??= fetch("/faces.json").then(async (response) => fontBook(readFaceCatalogue(await response.json()))));
 }
 
 /** Fetches and opens font files, each once. */

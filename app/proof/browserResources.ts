@@ -1,7 +1,8 @@
-import { type DisplayList, everyNode } from "../../core/scene/displayList";
+import { type Size } from "../../core/geometry/rect";
+import { type LookupTable, applyTable } from "../../core/grading/lookupTable";
+import { type ClipNode, type DisplayList, type PictureNode, everyNode } from "../../core/scene/displayList";
 import { emojiLevel, pictureLevel } from "../../core/scene/drawnLevel";
-import { type PaintResources, type Surface } from "../../paint/resources";
-import { type ClipPlayer } from "./clipPlayer";
+import { type DecodedFrame, type PaintResources, type Surface } from "../../paint/resources";
 
 /** Pictures, emoji and clip frames for painting in the browser. Shared by all proofs of a page. */
 export interface BrowserResources extends PaintResources {
@@ -11,47 +12,73 @@ export interface BrowserResources extends PaintResources {
   has(list: DisplayList, scale: number): boolean;
 }
 
-/** @param clips the players of the page's clips, by media id */
-export function browserResources(clips: (media: string) => ClipPlayer): BrowserResources {
-  const bitmaps = new Map<string, ImageBitmap>();
+/** @param clips gives what a use of a clip shows now */
+export function browserResources(clips: (node: ClipNode) => DecodedFrame | null): BrowserResources {
+  const bitmaps = new Map<string, ImageBitmap | OffscreenCanvas>();
   const fetching = new Map<string, Promise<void>>();
 
-  function fetchOnce(address: string): Promise<void> {
-    const known = fetching.get(address) ?? fetchBitmap(address);
-    fetching.set(address, known);
-    known.catch(() => fetching.delete(address));
+  function fetchOnce(wanted: WantedPicture): Promise<void> {
+    const key = pictureKey(wanted);
+    const known = fetching.get(key) ?? fetchBitmap(wanted);
+    fetching.set(key, known);
+    known.catch(() => fetching.delete(key));
     return known;
   }
 
-  async function fetchBitmap(address: string): Promise<void> {
-    const response = await fetch(address);
+  async function fetchBitmap(wanted: WantedPicture): Promise<void> {
+    const response = await fetch(wanted.address);
     if (!response.ok) throw new Error(`A picture could not be fetched (${response.status}).`);
-    bitmaps.set(address, await createImageBitmap(await response.blob()));
+    const bitmap = await createImageBitmap(await response.blob());
+    bitmaps.set(pictureKey(wanted), wanted.table ? tabled(bitmap, bitmap, wanted.table) : bitmap);
   }
 
-  const addresses = (list: DisplayList, scale: number): string[] =>
-    [...everyNode(list)].flatMap((node) =>
-      node.kind === "picture"
-        ? [pictureAddress(node.media, pictureLevel(node, scale))]
-        : node.kind === "emoji"
-          ? [emojiAddress(node.code, emojiLevel(node, scale))]
-          : [],
-    );
+  const wantedOf = (list: DisplayList, scale: number): WantedPicture[] =>
+    [...everyNode(list)].flatMap((node) => {
+      if (node.kind === "picture") return [wantedPicture(node, pictureLevel(node, scale))];
+      return node.kind === "emoji" ? [{ address: emojiAddress(node.code, emojiLevel(node, scale)) }] : [];
+    });
+
+  function clipFrame(node: ClipNode): DecodedFrame | null {
+    const frame = clips(node);
+    return frame && node.table ? { ...frame, image: tabled(frame.image, frame, node.table) } : frame;
+  }
 
   return {
     surface: browserSurface,
     path: () => new Path2D(),
-    picture: (media, level) => bitmaps.get(pictureAddress(media, level)) ?? null,
+    picture: (node, level) => bitmaps.get(pictureKey(wantedPicture(node, level))) ?? null,
     emoji: (code, level) => bitmaps.get(emojiAddress(code, level)) ?? null,
-    clipFrame: (media, frame) => clips(media).image(frame),
+    clipFrame,
     load: async (list, scale) => {
-      await Promise.all(addresses(list, scale).map(fetchOnce));
+      await Promise.all(wantedOf(list, scale).map(fetchOnce));
     },
-    has: (list, scale) => addresses(list, scale).every((address) => bitmaps.has(address)),
+    has: (list, scale) => wantedOf(list, scale).every((wanted) => bitmaps.has(pictureKey(wanted))),
   };
 }
 
-const pictureAddress = (media: string, level: number): string => `/media/${media}/level-${level}`;
+/** A picture to fetch, and how its colours are to be changed. */
+interface WantedPicture {
+  readonly address: string;
+  readonly table?: LookupTable | undefined;
+}
+
+const wantedPicture = ({ media, table }: PictureNode, level: number): WantedPicture => ({
+  address: `/media/${media}/level-${level}`,
+  table,
+});
+const pictureKey = ({ address, table }: WantedPicture): string => (table ? `${address}#${table.id}` : address);
+
+/** A picture with its colours changed. */
+function tabled(image: CanvasImageSource, { width, height }: Size, table: LookupTable): OffscreenCanvas {
+  const canvas = new OffscreenCanvas(width, height);
+  const context = canvas.getContext("2d", { willReadFrequently: true });
+  if (!context) throw new Error("This browser gives no canvas to paint on.");
+  context.drawImage(image, 0, 0);
+  const pixels = context.getImageData(0, 0, width, height);
+  applyTable(pixels.data, table);
+  context.putImageData(pixels, 0, 0);
+  return canvas;
+}
 const emojiAddress = (code: string, level: number): string => `/emoji/${code}/${level}`;
 
 export function browserSurface(width: number, height: number): Surface {

@@ -1,9 +1,10 @@
+import { type DecodedFrame } from "../../paint/resources";
 import { type ClipFacts } from "../../core/document/facts";
 
 /** Shows frames of a clip's proxy: exactly when asked for one, or running along while the trio plays. */
 export interface ClipPlayer {
-  /** What to draw for a frame now; null until the clip can be shown at all. */
-  image(frame: number): { readonly image: CanvasImageSource; readonly width: number; readonly height: number } | null;
+  /** What to draw now; null until the clip can be shown at all. */
+  image(): DecodedFrame | null;
   /** Resolves when exactly this frame is shown. */
   seek(frame: number): Promise<void>;
   /** Runs along from a frame; corrected when it drifts by more than two frames. */

@@ -1,7 +1,7 @@
 import { type Promotion } from "../../core/document/promotion";
 import { type Facts } from "../../core/document/facts";
 import { type ResolvedPromotion, resolvePromotion } from "../../core/document/resolve";
-import { type DisplayList, everyNode, sameFrame } from "../../core/scene/displayList";
+import { type ClipNode, type DisplayList, everyNode, sameFrame } from "../../core/scene/displayList";
 import {
   type PreparationMemory,
   type PreparedPromotion,
@@ -60,6 +60,7 @@ interface Screen {
 export function openProofEngine(): ProofEngine {
   const listeners = new Set<() => void>();
   const screens = new Map<FormatName, Screen>();
+  /** A player for each use of a clip: the same clip may stand at two frames at once. */
   const players = new Map<string, ClipPlayer>();
   const memory: PreparationMemory = new Map();
   let facts: Facts | null = null;
@@ -71,15 +72,17 @@ export function openProofEngine(): ProofEngine {
   /** Until someone plays or seeks, the first scene is shown at its settled moment; playing still begins at the start. */
   let untouched = true;
 
-  const resources = browserResources((media) => {
-    let player = players.get(media);
+  const resources = browserResources((node) => playerOf(node)?.image() ?? null);
+
+  function playerOf({ use, media }: ClipNode): ClipPlayer | null {
+    const key = `${use}/${media}`;
+    const known = players.get(key);
     const clip = facts?.media[media];
-    if (!player) {
-      if (clip?.kind !== "clip") return NO_CLIP;
-      players.set(media, (player = openClipPlayer(clip, requestPaint)));
-    }
+    if (known || clip?.kind !== "clip") return known ?? null;
+    const player = openClipPlayer(clip, requestPaint);
+    players.set(key, player);
     return player;
-  });
+  }
 
   function change(next: Partial<ProofState>): void {
     current = { ...current, ...next };
@@ -142,28 +145,27 @@ export function openProofEngine(): ProofEngine {
     requestAnimationFrame(tick);
   }
 
-  /** Which clip frames are on screen now; the same in every format. */
-  function clipFrames(time: number): Map<string, number> {
-    const list = listOf("square", time) ?? [];
-    return new Map(
-      [...everyNode(list)].flatMap((node) => (node.kind === "clip" ? [[node.media, node.frame] as const] : [])),
-    );
+  /** The players of the clips on screen, with the frame that each is to show; the same in every format. */
+  function clipFrames(time: number): Map<ClipPlayer, number> {
+    const frames = new Map<ClipPlayer, number>();
+    for (const node of everyNode(listOf("square", time) ?? [])) {
+      const player = node.kind === "clip" ? playerOf(node) : null;
+      if (player && node.kind === "clip") frames.set(player, node.frame);
+    }
+    return frames;
   }
 
   function followClips(): void {
     const frames = clipFrames(current.time);
-    for (const [media, player] of players) {
-      const frame = frames.get(media);
+    for (const player of players.values()) {
+      const frame = frames.get(player);
       if (frame === undefined) player.hold();
       else player.follow(frame);
     }
-    for (const media of frames.keys()) resources.clipFrame(media, 0);
   }
 
   async function seekClips(time: number): Promise<void> {
-    const frames = clipFrames(time);
-    for (const media of frames.keys()) resources.clipFrame(media, 0);
-    await Promise.all([...frames].map(async ([media, frame]) => players.get(media)?.seek(frame)));
+    await Promise.all([...clipFrames(time)].map(([player, frame]) => player.seek(frame)));
   }
 
   function pauseAt(time: number): void {
@@ -295,11 +297,3 @@ export function openProofEngine(): ProofEngine {
 
 const scaleOf = (format: FormatName, { width, height }: Screen): number =>
   Math.min(width / FORMATS[format].width, height / FORMATS[format].height);
-
-const NO_CLIP: ClipPlayer = {
-  image: () => null,
-  seek: () => Promise.resolve(),
-  follow: () => undefined,
-  hold: () => undefined,
-  close: () => undefined,
-};

@@ -63,11 +63,11 @@ async function withThumbs<Row extends { readonly picture: string | null }>(scope
 
 async function editedProduct(scope: TeamScope, id: string, locale: string): Promise<EditedProduct | null> {
   if (!isId(id)) return null;
-  const row = await scope.products().selectAll().where("id", "=", id).executeTakeFirst();
+  const row = await scope.select("product").selectAll().where("id", "=", id).executeTakeFirst();
   if (!row) return null;
   const [pictures, steps] = await Promise.all([
     picturesOf(scope, id),
-    scope.priceSteps().selectAll().where("product_id", "=", id).orderBy("from_at", "desc").limit(12).execute(),
+    scope.select("price_step").selectAll().where("product_id", "=", id).orderBy("from_at", "desc").limit(12).execute(),
   ]);
   const day = new Intl.DateTimeFormat(locale, { dateStyle: "medium" });
   return {

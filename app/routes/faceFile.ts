@@ -11,7 +11,7 @@ export async function loader({ request, params: { stem, subset, weight } }: Rout
   const own = parseOwnFileId(id);
   if (own) {
     const { scope } = await requirePerson(request);
-    if (!(await scope.fonts().select("id").where("sha256", "=", own.sha256).executeTakeFirst())) throw missing();
+    if (!(await scope.select("font").select("id").where("sha256", "=", own.sha256).executeTakeFirst())) throw missing();
   }
   const bytes = await fontBytes(id).catch(() => {
     throw missing();

@@ -1,9 +1,11 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useRevalidator } from "react-router";
 import { Plus, Redo2, Undo2 } from "lucide-react";
-import { toast, Toaster } from "sonner";
+import { toast } from "sonner";
 import { templateKey } from "../../core/document/facts";
 import { SHIPPED_BY_REF } from "../../core/templates/shipped";
+import { designOf } from "../../core/document/design";
+import { refsOf } from "../../core/document/locks";
 import { resolvePromotion } from "../../core/document/resolve";
 import { type SlotKey } from "../../core/document/template";
 import { type SceneSpan } from "../../core/time/timeline";
@@ -12,17 +14,22 @@ import { loadFillDesk } from "../../server/promotions/fillDesk";
 import { mayChangeLocked } from "../../server/auth/roles";
 import type { Route } from "./+types/fillDesk";
 import { useLive } from "../components/useLive";
+import { Toasts } from "../components/Toasts";
 import { Button, ButtonLink } from "../components/Button";
 import { useDropFill } from "../desk/useDropFill";
 import { KeepDialog } from "../desk/KeepDialog";
 import { TemplatesDialog } from "../desk/TemplatesDialog";
 import { CopyDeck } from "../desk/CopyDeck";
+import { DeskNotices } from "../desk/DeskNotices";
 import { DeskHeader } from "../desk/DeskHeader";
 import { Transport } from "../desk/Transport";
 import { Trio } from "../desk/Trio";
 import { useDocument } from "../desk/useDocument";
 import { useProofEngine, useProofState } from "../desk/useProof";
 import { usePlacing } from "../desk/usePlacing";
+import { tellMerged } from "../desk/tellMerged";
+import { PresentPeople } from "../desk/PresentPeople";
+import { usePresence } from "../desk/usePresence";
 import { useUndoKeys } from "../desk/useUndoKeys";
 
 export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
@@ -38,13 +45,32 @@ export default function FillDesk({ loaderData, params }: Route.ComponentProps) {
 function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
   const { slug, lines, media, products, offers, offered, free } = loaded;
   const revalidator = useRevalidator();
-  const { document, save, merged, apply, undo, redo, canUndo, canRedo } = useDocument(slug, loaded, (edits) => {
-    if (edits.some((edit) => edit.kind === "choose")) void revalidator.revalidate();
+  const templates = useMemo(
+    () => ({
+      ...SHIPPED_BY_REF,
+      ...loaded.facts.templates,
+      ...Object.fromEntries(offered.map(({ ref, template }) => [templateKey(ref), template])),
+    }),
+    [loaded.facts.templates, offered],
+  );
+  const { document, save, apply, undo, redo, canUndo, canRedo } = useDocument(slug, loaded, {
+    onSaved: (edits) => {
+      if (edits.some((edit) => edit.kind === "choose")) void revalidator.revalidate();
+    },
+    onMerged: (merged, onEdit) => {
+      tellMerged(merged, designOf(merged.document, templates).scenes, onEdit);
+      if (merged.namesMore) void revalidator.revalidate();
+    },
+    onRefused: (problems) => {
+      for (const problem of problems) toast.error(`Not taken, and as it was before: ${problem}`, { duration: 20_000 });
+    },
+    isShowable: (shown) => refsOf(shown).every((ref) => templateKey(ref) in templates),
   });
   const engine = useProofEngine();
   const prepared = useProofState(engine, (state) => state.prepared);
   const [dialog, setDialog] = useState<"insert" | "swap" | "keep" | null>(null);
   const [marked, setMarked] = useState<SlotKey | null>(null);
+  const present = usePresence(slug, marked ?? "");
   const deck = useRef<HTMLFieldSetElement>(null);
   const live = useLive();
   useUndoKeys(undo, redo);
@@ -55,11 +81,6 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
 
   const facts = useMemo(() => {
     const product = products.find(({ id }) => id === document.product) ?? null;
-    const templates = {
-      ...SHIPPED_BY_REF,
-      ...loaded.facts.templates,
-      ...Object.fromEntries(offered.map(({ ref, template }) => [templateKey(ref), template])),
-    };
     return {
       ...loaded.facts,
       templates,
@@ -67,14 +88,10 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
       product,
       offer: document.offer ? (lines[document.offer] ?? null) : null,
     };
-  }, [loaded.facts, lines, offered, products, document.product, document.offer]);
-  const { placing, dragged, startPlacing, stopPlacing } = usePlacing(document, facts.templates, apply);
+  }, [loaded.facts, lines, templates, products, document.product, document.offer]);
+  const { placing, dragged, startPlacing, stopPlacing } = usePlacing(document, templates, apply);
   const promotion = useMemo(() => resolvePromotion(document, facts), [document, facts]);
   useEffect(() => engine?.show(dragged ?? document, facts), [engine, document, dragged, facts]);
-  useEffect(() => {
-    if (merged) toast("Someone else saved meanwhile. Your changes were put on top of theirs.");
-  }, [merged]);
-
   const newer = offered.find(
     ({ ref }) => ref.slug === document.template.slug && ref.edition > document.template.edition,
   );
@@ -100,6 +117,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
         current="Fill"
         onRename={(name) => apply({ kind: "rename", name })}
       >
+        <PresentPeople present={present} promotion={promotion} />
         <Button onClick={undo} disabled={!canUndo} aria-label="Undo" className="px-3">
           <Undo2 aria-hidden size={16} /> Undo
         </Button>
@@ -117,20 +135,19 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
             promotion={promotion}
             prepared={prepared}
             marked={marked}
+            present={present}
             free={free}
             onEdit={apply}
             onProblem={(problem) => toast.error(problem)}
             onDropFiles={dropFill}
             notice={
-              newer && (
-                <>
-                  Edition {newer.ref.edition} of “{newer.template.name}” is out; this promotion is on edition{" "}
-                  {document.template.edition}.{" "}
-                  <button type="button" className="underline hover:text-ink" onClick={() => setDialog("swap")}>
-                    See what would change
-                  </button>
-                </>
-              )
+              <DeskNotices
+                document={document}
+                promotion={promotion}
+                gone={loaded.gone}
+                newer={newer}
+                onSeeChange={() => setDialog("swap")}
+              />
             }
             actions={
               <>
@@ -193,7 +210,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
           onClose={() => setDialog(null)}
         />
       )}
-      <Toaster position="bottom-center" offset={74} />
+      <Toasts above={58} />
     </main>
   );
 }

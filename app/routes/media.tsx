@@ -49,9 +49,9 @@ export async function loader({ request }: Route.LoaderArgs) {
     mediaTags(scope),
     collectionsOf(scope),
     scope
-      .products()
+      .select("product")
       .select(["id", "name"])
-      .where("id", "in", scope.productPictures().select("product_id"))
+      .where("id", "in", scope.select("product_picture").select("product_id"))
       .orderBy("name")
       .limit(MOST_PRODUCTS)
       .execute(),
@@ -149,8 +149,9 @@ export default function Media({
   );
   const { uploads, add, again, cancel } = useUploads(() => void revalidator.revalidate());
   const { over, zone } = useDropZone(add);
-  useTeamEvents(({ topic, id, state, progress }) => {
-    if (topic !== "media") return;
+  useTeamEvents((event) => {
+    if (event.topic !== "media") return;
+    const { id, state, progress } = event;
     if (state === "working") setShares((all) => ({ ...all, [id]: progress }));
     if (state !== "working" || !loaded.some((item) => item.id === id && item.state === "working"))
       void revalidator.revalidate();

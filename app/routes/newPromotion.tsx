@@ -27,11 +27,12 @@ export async function loader({ request }: Route.LoaderArgs) {
   const { scope, team } = await requirePerson(request);
   const params = new URL(request.url).searchParams;
   const words = (params.get("words") ?? "").trim();
-  const found = words === "" ? scope.products() : scope.products().where("search", "like", likePattern(words));
+  const found =
+    words === "" ? scope.select("product") : scope.select("product").where("search", "like", likePattern(words));
   const [templates, first, offers, chosen] = await Promise.all([
     offeredTemplates(scope),
     found.selectAll().orderBy("name").limit(MOST_SHOWN).execute(),
-    scope.offers().selectAll().orderBy("starts_at").execute(),
+    scope.select("offer").selectAll().orderBy("starts_at").execute(),
     chosenProduct(scope, params.get("product")),
   ]);
   // The one that was chosen before coming here is always among them.
@@ -73,7 +74,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 }
 
 const chosenProduct = async (scope: TeamScope, id: string | null) =>
-  isId(id) ? scope.products().selectAll().where("id", "=", id).executeTakeFirst() : undefined;
+  isId(id) ? scope.select("product").selectAll().where("id", "=", id).executeTakeFirst() : undefined;
 
 export async function action({ request }: Route.ActionArgs) {
   const { scope, id } = await requireEditor(request);

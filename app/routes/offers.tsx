@@ -34,7 +34,12 @@ export async function loader({ request }: Route.LoaderArgs) {
   const [sheet, products, tags] = await Promise.all([
     shown ? offerSheet(scope, shown.id, team.locale) : null,
     editing
-      ? scope.products().select(["id", "name", "price_minor", "currency"]).orderBy("name").limit(MOST_CHOICES).execute()
+      ? scope
+          .select("product")
+          .select(["id", "name", "price_minor", "currency"])
+          .orderBy("name")
+          .limit(MOST_CHOICES)
+          .execute()
       : [],
     editing ? productTags(scope) : [],
   ]);

@@ -1,10 +1,17 @@
 import { ValidationError, number, object } from "yup";
-import { readEdits } from "../../core/document/edits";
-import { requireEditor } from "../../server/auth/sessions";
-import { saveEdits } from "../../server/promotions/promotionStore";
+import { editList } from "../../core/document/edits";
+import { requireEditor, requirePerson } from "../../server/auth/sessions";
+import { promotionBySlug, saveEdits } from "../../server/promotions/promotionStore";
 import type { Route } from "./+types/promotionEdits";
 
 const envelope = object({ base: number().integer().min(1).required() });
+
+/** The promotion as it is now, for a desk that has heard of a newer revision. */
+export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
+  const { scope } = await requirePerson(request);
+  const { revision, document } = await promotionBySlug(scope, slug);
+  return Response.json({ revision, document }, { headers: { "cache-control": "no-store" } });
+}
 
 /** Autosave: edits with the revision they were made on. 409 with the newer document when someone saved in between. */
 export async function action({ request, params: { slug } }: Route.ActionArgs) {
@@ -12,8 +19,8 @@ export async function action({ request, params: { slug } }: Route.ActionArgs) {
   try {
     const body: unknown = await request.json();
     const { base } = envelope.validateSync(body);
-    const edits = readEdits(typeof body === "object" && body !== null && "edits" in body ? body.edits : undefined);
-    const result = await saveEdits(scope, slug, base, edits, member);
+    const edits = editList(typeof body === "object" && body !== null && "edits" in body ? body.edits : undefined);
+    const result = await saveEdits(scope, slug, { base, edits, member });
     return Response.json(result, { status: result.kind === "saved" ? 200 : 409 });
   } catch (error) {
     if (

@@ -56,8 +56,9 @@ export default function SendDesk({ loaderData: { slug, name, revision, renders }
   const [shares, setShares] = useState<Readonly<Record<string, number>>>({});
   const [quality, setQuality] = useState<Quality>("1080p");
   const busy = useNavigation().state !== "idle";
-  useTeamEvents(({ topic, id, state, progress }) => {
-    if (topic !== "rendition") return;
+  useTeamEvents((event) => {
+    if (event.topic !== "rendition") return;
+    const { id, state, progress } = event;
     setShares((all) => ({ ...all, [id]: progress }));
     const known = renders.flatMap((render) => render.renditions).find((rendition) => rendition.id === id);
     if (known?.state !== state) void revalidator.revalidate();

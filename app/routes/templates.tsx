@@ -1,5 +1,4 @@
 import { useMemo, useState } from "react";
-import { Toaster } from "sonner";
 import { FileDown, Heart, PencilRuler } from "lucide-react";
 import { Form, Link, redirect, useFetcher } from "react-router";
 import { type Facts } from "../../core/document/facts";
@@ -13,6 +12,7 @@ import { LENGTHS, NEEDS, SHELVES, loadGallery, readGalleryQuery } from "../../se
 import type { Route } from "./+types/templates";
 import { Button, ButtonLink } from "../components/Button";
 import { Notice } from "../components/Notice";
+import { Toasts } from "../components/Toasts";
 import { PageHead } from "../components/PageHead";
 import { ImportPackage } from "../gallery/ImportPackage";
 import { GalleryFilters } from "../gallery/GalleryFilters";
@@ -127,7 +127,7 @@ export default function Templates({ loaderData }: Route.ComponentProps) {
           </ul>
         </section>
       </div>
-      <Toaster position="bottom-center" />
+      <Toasts above={0} />
     </main>
   );
 }

@@ -1,5 +1,5 @@
 import { resolvePromotion } from "../../core/document/resolve";
-import { FORMATS, FORMAT_NAMES, type FormatName } from "../../core/placement/formats";
+import { FORMATS, FORMAT_NAMES, type FormatName, type Shape } from "../../core/placement/formats";
 import { type DisplayList, everyNode } from "../../core/scene/displayList";
 import {
   type PreparedPromotion,
@@ -16,13 +16,15 @@ import { type FromPreviews, type PreviewCanvas, type ToPreviews } from "./previe
 
 /** Paints the previews of a page off the page's own thread, so that a gallery scrolls while they are made and played. */
 
+interface Screen {
+  readonly context: OffscreenCanvasRenderingContext2D;
+  readonly painter: Painter;
+  /** Pixels a unit. */
+  readonly scale: number;
+}
+
 interface Preview {
-  readonly screens: Readonly<
-    Record<
-      FormatName,
-      { readonly context: OffscreenCanvasRenderingContext2D; readonly painter: Painter; readonly scale: number }
-    >
-  >;
+  readonly screens: Readonly<Record<FormatName, Screen>>;
   prepared: readonly PreparedPromotion[];
   /** The scene it rests at. */
   scene: number;
@@ -37,16 +39,10 @@ const posters = new Map<string, ImageBitmap>();
 const say = (message: FromPreviews): void => postMessage(message);
 
 /** Clips stand still in previews: their poster is shown, since a worker has no video. */
-const resources = browserResources((media) => ({
-  image: () => {
-    const poster = posters.get(media);
-    return poster ? { image: poster, width: poster.width, height: poster.height } : null;
-  },
-  seek: () => Promise.resolve(),
-  follow: () => undefined,
-  hold: () => undefined,
-  close: () => undefined,
-}));
+const resources = browserResources(({ media }) => {
+  const poster = posters.get(media);
+  return poster ? { image: poster, width: poster.width, height: poster.height } : null;
+});
 
 /** The smallest copy of a clip's poster that does for a preview. */
 const POSTER_LEVEL = 1;
@@ -64,23 +60,21 @@ async function loadPosters(list: DisplayList): Promise<void> {
 }
 
 function openPreview(canvases: Readonly<Record<FormatName, PreviewCanvas>>): Preview {
-  const screens = Object.fromEntries(
-    FORMAT_NAMES.map((format) => {
-      const { canvas, width, height } = canvases[format];
-      Object.assign(canvas, { width, height });
-      const context = canvas.getContext("2d", { alpha: false });
-      if (!context) throw new Error("This browser gives no canvas to paint on.");
-      return [
-        format,
-        {
-          context,
-          painter: createPainter(FORMATS[format], { width, height }, resources),
-          scale: Math.min(width / FORMATS[format].width, height / FORMATS[format].height),
-        },
-      ];
-    }),
-  ) as unknown as Preview["screens"];
+  const screenOf = (format: FormatName): Screen => openScreen(canvases[format], FORMATS[format]);
+  const screens = {
+    square: screenOf("square"),
+    vertical: screenOf("vertical"),
+    widescreen: screenOf("widescreen"),
+  };
   return { screens, prepared: [], scene: 0, started: null, turn: 0 };
+}
+
+function openScreen({ canvas, width, height }: PreviewCanvas, shape: Shape): Screen {
+  Object.assign(canvas, { width, height });
+  const context = canvas.getContext("2d", { alpha: false });
+  if (!context) throw new Error("This browser gives no canvas to paint on.");
+  const painter = createPainter(shape, { width, height }, resources);
+  return { context, painter, scale: Math.min(width / shape.width, height / shape.height) };
 }
 
 /** Paints the frame of a time in all three formats; waits for what it shows when `whole`. */

@@ -1,3 +1,4 @@
+import { type ChangeEvent } from "react";
 import { fieldLook } from "../desk/DeckFields";
 
 /** A number within bounds; what lies outside them is not taken. */
@@ -5,19 +6,26 @@ export function NumberField({
   label,
   least,
   most,
-  step,
+  step = 1,
   value,
   onChange,
+  className = "text-[13px] text-soft",
+  look = fieldLook,
 }: {
   label: string;
   least: number;
   most: number;
-  step: number;
+  step?: number;
   value: number;
   onChange: (value: number) => void;
+  className?: string;
+  look?: string;
 }) {
+  const take = ({ target: { valueAsNumber } }: ChangeEvent<HTMLInputElement>): void => {
+    if (valueAsNumber >= least && valueAsNumber <= most) onChange(valueAsNumber);
+  };
   return (
-    <label className="text-[13px] text-soft">
+    <label className={className}>
       {label}
       <input
         type="number"
@@ -25,12 +33,8 @@ export function NumberField({
         max={most}
         step={step}
         value={value}
-        onChange={(event) =>
-          event.target.valueAsNumber >= least &&
-          event.target.valueAsNumber <= most &&
-          onChange(event.target.valueAsNumber)
-        }
-        className={`${fieldLook} mt-1 figures`}
+        onChange={take}
+        className={`${look} mt-1 figures`}
       />
     </label>
   );

@@ -25,14 +25,12 @@ export const canAddSlot = ({ slots }: SceneTemplate): boolean => slots.length < 
 /** A new scene in front of the last, which is the sign-off as a rule. */
 export function addScene(template: Template): Template {
   const id = freeId("scene-1", new Set(template.scenes.map((one) => one.id)));
-  const added = scene(
-    id,
-    `Scene ${template.scenes.length}`,
-    3000,
-    by("split"),
-    [words("headline", "name", { label: "Headline", fallback: "Say it here" }), picture("picture")],
-    { overlap: 400 },
-  );
+  const added = scene(id, `Scene ${template.scenes.length}`, {
+    length: 3000,
+    arrangement: by("split"),
+    slots: [words("headline", "name", { label: "Headline", fallback: "Say it here" }), picture("picture")],
+    overlap: 400,
+  });
   return { ...template, scenes: [...template.scenes.slice(0, -1), added, ...template.scenes.slice(-1)] };
 }
 

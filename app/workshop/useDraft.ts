@@ -108,7 +108,8 @@ export function useDraft(slug: string, loaded: { readonly draft: Template; reado
 
   useEffect(() => {
     const leaving = (event: BeforeUnloadEvent): void => {
-      if (save === "saving") event.preventDefault();
+      // Offline, or not taken: what is here is nowhere else.
+      if (save !== "saved") event.preventDefault();
     };
     window.addEventListener("beforeunload", leaving);
     return () => window.removeEventListener("beforeunload", leaving);

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { ARRANGEMENT_NAMES, type ArrangementName } from "../document/arrangements";
+import { ARRANGEMENT_NAMES, type ArrangementName, newArrangement } from "../document/arrangements";
 import { type Facts } from "../document/facts";
 import { type Promotion } from "../document/promotion";
 import { type SlotKey, type Template } from "../document/template";
@@ -10,7 +10,7 @@ import { type PreparedShape, displayListAt, prepareIn } from "../scene/preparePr
 import { everyNode } from "../scene/displayList";
 import { testBook } from "../testing/fonts";
 import { PICTURE_ID, TEST_LOGO, testFacts, testPicture } from "../testing/promotions";
-import { anyArrangement, anyShape, newArrangement, sceneOf, slotsFor } from "../testing/scenes";
+import { anyArrangement, anyShape, sceneOf, slotsFor } from "../testing/scenes";
 import { triedScenes } from "../testing/tried";
 import { anyWords } from "../testing/words";
 import { mosaicTiles } from "./mosaic";

@@ -1,97 +1,128 @@
-import { type Anchor } from "../geometry/column";
+import { ANCHORS } from "../geometry/column";
+import { type Field, type FieldValue, choice, flag, within } from "./field";
 
 /** What is put between words and the picture behind them; `auto` measures and takes the least that is enough. */
-export const BACKINGS = ["auto", "plain", "scrim", "panel", "blur"] as const;
-export const BAR_FILLS = ["ground", "gradient", "blur"] as const;
-export const STACK_WAYS = ["auto", "column", "row"] as const;
-export const WIPE_WAYS = ["across", "down"] as const;
-export const ALIGNS = ["start", "centre"] as const;
+const BACKINGS = ["auto", "plain", "scrim", "panel", "blur"] as const;
+const ALIGNS = ["start", "centre"] as const;
 
 export type Backing = (typeof BACKINGS)[number];
 
-/** An arrangement as a document names it: the rule and its parameters. Lengths are design units, shares 0 to 1. */
-export type Arrangement =
-  | { readonly name: "full-picture"; readonly words: Anchor; readonly backing: Backing }
-  | {
-      readonly name: "split";
-      /** The picture's part of the longer way. */
-      readonly share: number;
-      /** Whether the picture comes before the words: left of them, or above. */
-      readonly pictureFirst: boolean;
-      /** Whether picture and words stand side by side even in a square. */
-      readonly besideInSquare: boolean;
-    }
-  | { readonly name: "top-and-tail"; readonly bars: (typeof BAR_FILLS)[number] }
-  | { readonly name: "stack"; readonly way: (typeof STACK_WAYS)[number]; readonly gap: number }
-  | { readonly name: "mosaic"; readonly gap: number }
-  | { readonly name: "cut-out-card"; readonly pictureFirst: boolean }
-  | { readonly name: "words-only"; readonly words: Anchor; readonly align: (typeof ALIGNS)[number] }
-  | { readonly name: "before-after"; readonly way: (typeof WIPE_WAYS)[number] }
-  | { readonly name: "quote"; readonly align: (typeof ALIGNS)[number] }
-  | { readonly name: "steps"; readonly numbered: boolean }
-  | { readonly name: "price-list"; readonly leaders: boolean }
-  | { readonly name: "sign-off"; readonly code: boolean };
-
-export type ArrangementName = Arrangement["name"];
-export type ArrangementOf<Name extends ArrangementName> = Extract<Arrangement, { readonly name: Name }>;
-
-/** Each arrangement as it is when first chosen. */
-export const NEW_ARRANGEMENTS: { readonly [Name in ArrangementName]: ArrangementOf<Name> } = {
-  "full-picture": { name: "full-picture", words: "bottom", backing: "auto" },
-  split: { name: "split", share: 0.56, pictureFirst: true, besideInSquare: false },
-  "top-and-tail": { name: "top-and-tail", bars: "ground" },
-  stack: { name: "stack", way: "auto", gap: 12 },
-  mosaic: { name: "mosaic", gap: 12 },
-  "cut-out-card": { name: "cut-out-card", pictureFirst: true },
-  "words-only": { name: "words-only", words: "middle", align: "start" },
-  "before-after": { name: "before-after", way: "across" },
-  quote: { name: "quote", align: "start" },
-  steps: { name: "steps", numbered: true },
-  "price-list": { name: "price-list", leaders: true },
-  "sign-off": { name: "sign-off", code: false },
-};
-
-export const ARRANGEMENT_NAMES = Object.keys(NEW_ARRANGEMENTS) as ArrangementName[];
-
-/** An arrangement in words, with how many pictures it takes. */
-export interface ArrangementAbout {
+/** What an arrangement is, in words and in numbers. */
+interface AboutArrangement {
   readonly title: string;
   readonly about: string;
   /** Fewest and most pictures that find a place in it. */
   readonly pictures: readonly [fewest: number, most: number];
+  /** What may be set of it. Lengths are design units, shares 0 to 1. */
+  readonly parameters: Readonly<Record<string, Field>>;
 }
 
-export const ABOUT_ARRANGEMENTS: Readonly<Record<ArrangementName, ArrangementAbout>> = {
-  "full-picture": { title: "Full picture", about: "One picture to the edges, words over it.", pictures: [1, 1] },
-  split: { title: "Split", about: "A picture beside or above its words.", pictures: [1, 1] },
+const gap = within("Gap in units", { least: 0, most: 60, step: 1 }, 12);
+const wordsAt = (initial: (typeof ANCHORS)[number]) => choice("Words stand at the", ANCHORS, initial);
+const wordsAligned = choice("Words", ALIGNS, "start");
+const pictureFirst = flag("Picture first", true);
+
+/** All arrangements. Their types, schemas, first values and the workshop's controls follow from this. */
+export const ARRANGEMENTS = {
+  "full-picture": {
+    title: "Full picture",
+    about: "One picture to the edges, words over it.",
+    pictures: [1, 1],
+    parameters: { words: wordsAt("bottom"), backing: choice("Behind the words", BACKINGS, "auto") },
+  },
+  split: {
+    title: "Split",
+    about: "A picture beside or above its words.",
+    pictures: [1, 1],
+    parameters: {
+      share: within("The picture's share", { least: 0.34, most: 0.72, step: 0.02 }, 0.56),
+      pictureFirst,
+      besideInSquare: flag("Side by side in a square too", false),
+    },
+  },
   "top-and-tail": {
     title: "Top and tail",
     about: "A heading band that stays, the picture at its true shape, a line below that changes.",
     pictures: [1, 1],
+    parameters: { bars: choice("Bars", ["ground", "gradient", "blur"], "ground") },
   },
-  stack: { title: "Stack", about: "Two to four strips of equal shape that fill the frame.", pictures: [2, 4] },
-  mosaic: { title: "Mosaic", about: "Three to six pictures that arrive one after another.", pictures: [3, 6] },
+  stack: {
+    title: "Stack",
+    about: "Two to four strips of equal shape that fill the frame.",
+    pictures: [2, 4],
+    parameters: { way: choice("Way", ["auto", "column", "row"], "auto"), gap },
+  },
+  mosaic: {
+    title: "Mosaic",
+    about: "Three to six pictures that arrive one after another.",
+    pictures: [3, 6],
+    parameters: { gap },
+  },
   "cut-out-card": {
     title: "Cut-out card",
     about: "The product on the brand's ground, with a shadow and a price badge.",
     pictures: [1, 1],
+    parameters: { pictureFirst },
   },
-  "words-only": { title: "Words only", about: "Large words on a plain ground.", pictures: [0, 0] },
+  "words-only": {
+    title: "Words only",
+    about: "Large words on a plain ground.",
+    pictures: [0, 0],
+    parameters: { words: wordsAt("middle"), align: wordsAligned },
+  },
   "before-after": {
     title: "Before and after",
     about: "Two pictures; the second wipes over the first.",
     pictures: [2, 2],
+    parameters: { way: choice("Way", ["across", "down"], "across") },
   },
-  quote: { title: "Quote", about: "What somebody said, who it was, and their stars.", pictures: [0, 1] },
-  steps: { title: "Steps", about: "Numbered steps, one below or beside the other.", pictures: [0, 1] },
+  quote: {
+    title: "Quote",
+    about: "What somebody said, who it was, and their stars.",
+    pictures: [0, 1],
+    parameters: { align: wordsAligned },
+  },
+  steps: {
+    title: "Steps",
+    about: "Numbered steps, one below or beside the other.",
+    pictures: [0, 1],
+    parameters: { numbered: flag("Numbers", true) },
+  },
   "price-list": {
     title: "Price list",
     about: "Up to six rows of names and prices from the catalogue.",
     pictures: [0, 1],
+    parameters: { leaders: flag("Dotted lines", true) },
   },
   "sign-off": {
     title: "Sign-off",
     about: "Logo, call to action, contacts and the link as a code, over a quiet picture.",
     pictures: [0, 1],
+    parameters: { code: flag("The link as a code", false) },
   },
-};
+} as const satisfies Readonly<Record<string, AboutArrangement>>;
+
+export type ArrangementName = keyof typeof ARRANGEMENTS;
+
+type ParametersOf<Name extends ArrangementName> = (typeof ARRANGEMENTS)[Name]["parameters"];
+
+/** An arrangement as a document names it: the rule and its parameters. */
+export type ArrangementOf<Name extends ArrangementName> = Name extends ArrangementName
+  ? { readonly name: Name } & {
+      readonly [Key in keyof ParametersOf<Name>]: ParametersOf<Name>[Key] extends Field
+        ? FieldValue<ParametersOf<Name>[Key]>
+        : never;
+    }
+  : never;
+export type Arrangement = ArrangementOf<ArrangementName>;
+
+export const ARRANGEMENT_NAMES = Object.keys(ARRANGEMENTS) as ArrangementName[];
+
+/** What may be set of an arrangement, by the name that documents use. */
+export const parametersOf = (name: ArrangementName): Readonly<Record<string, Field>> => ARRANGEMENTS[name].parameters;
+
+/** An arrangement as it is when first chosen. */
+export function newArrangement<Name extends ArrangementName>(name: Name): ArrangementOf<Name> {
+  const initial = Object.entries(parametersOf(name)).map(([key, field]) => [key, field.initial]);
+  return { name, ...Object.fromEntries(initial) } as ArrangementOf<Name>;
+}

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { NEW_ARRANGEMENTS } from "./arrangements";
+import { newArrangement } from "./arrangements";
 import { rect } from "../geometry/rect";
 import { ONE_OFFER } from "../templates/priceDrops";
 import { SHIPPED_BY_REF, SHIPPED_TEMPLATES, shippedRef } from "../templates/shipped";
@@ -37,7 +37,7 @@ test("an untouched promotion has its template's scenes", () => {
 });
 
 test("a scene's own arrangement, ground and length, and a slot's colour, absence and places, win over the template's", () => {
-  const scene = designed(withScene({ arrangement: NEW_ARRANGEMENTS.quote, ground: "primary", length: millis(4321) }));
+  const scene = designed(withScene({ arrangement: newArrangement("quote"), ground: "primary", length: millis(4321) }));
   expect(scene).toMatchObject({ arrangement: { name: "quote" }, ground: "primary", length: 4321 });
   const changed = designed({
     ...testDocument(),
@@ -56,9 +56,9 @@ test("places of the template hold for the arrangement they were set in; those of
   expect(designed(withScene({ arrangement: { ...hook.arrangement } }), templates).places).toEqual({
     square: { headline: PLACE },
   });
-  expect(designed(withScene({ arrangement: NEW_ARRANGEMENTS.quote }), templates).places).toEqual({});
+  expect(designed(withScene({ arrangement: newArrangement("quote") }), templates).places).toEqual({});
   const mine = {
-    ...withScene({ arrangement: NEW_ARRANGEMENTS.quote }),
+    ...withScene({ arrangement: newArrangement("quote") }),
     changes: { "hook.headline": { places: { vertical: PLACE } } },
   } as Promotion;
   expect(designed(mine, templates).places).toEqual({ vertical: { headline: PLACE } });

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { PICTURE_ID, CLIP_ID, PRODUCT_ID, testDocument, testFacts } from "../testing/promotions";
-import { NEW_ARRANGEMENTS } from "./arrangements";
-import { type Edit, type SceneChange, applyEdit, inverseOf, readEdits, sameTarget } from "./edits";
+import { newArrangement } from "./arrangements";
+import { type Edit, type SceneChange, applyEdit, editList, inverseOf, readEdit, sameTarget } from "./edits";
 import { readPromotion } from "./promotion";
 import { resolvePromotion } from "./resolve";
 import { repeatScene } from "./restructure";
@@ -46,7 +46,7 @@ const edit: fc.Arbitrary<Edit> = fc.oneof(
       { what: "ground", value: null },
       { what: "length", value: 4200 },
       { what: "length", value: null },
-      { what: "arrangement", value: NEW_ARRANGEMENTS.quote },
+      { what: "arrangement", value: newArrangement("quote") },
       { what: "arrangement", value: null },
     ),
   }),
@@ -81,7 +81,7 @@ test("any row of edits can be taken back, one by one, to the very document", () 
 test("edits survive the wire", () => {
   fc.assert(
     fc.property(fc.array(edit, { maxLength: 5 }), (edits) =>
-      expect(readEdits(JSON.parse(JSON.stringify(edits)))).toEqual(edits),
+      expect(editList(JSON.parse(JSON.stringify(edits))).map(readEdit)).toEqual(edits),
     ),
   );
 });
@@ -118,7 +118,7 @@ test.each([
 test.each([["{}"], ['[{"kind":"explode"}]'], ['[{"kind":"rename"}]'], ['[{"kind":"choose","what":"team","id":null}]']])(
   "edits like %s are refused",
   (json) => {
-    expect(() => readEdits(JSON.parse(json))).toThrow();
+    expect(() => editList(JSON.parse(json)).map(readEdit)).toThrow();
   },
 );
 

@@ -60,8 +60,11 @@ export function applyEdit(document: Promotion, edit: Edit): Promotion {
       });
     case "scenes":
       return readPromotion({ ...document, scenes: edit.scenes });
-    case "restructure":
-      return readPromotion({ ...document, ...edit.structure });
+    case "restructure": {
+      // Field by field: what came over the wire may hold more than belongs to a structure.
+      const { template, scenes, fills, changes, spare } = edit.structure;
+      return readPromotion({ ...document, template, scenes, fills, changes, spare });
+    }
   }
 }
 
@@ -148,36 +151,39 @@ const sceneChange = object({
   value: mixed().nullable().defined(),
 });
 
-/** Reads edits that came over the wire. The values inside are checked by applyEdit against the document. */
-export function readEdits(value: unknown): Edit[] {
+/** Edits as they came over the wire, each still to be read: one that is none loses no other. */
+export function editList(value: unknown): readonly unknown[] {
   if (!Array.isArray(value) || value.length > 200) throw new TypeError("Edits must be a list of at most 200.");
-  return value.map((item): Edit => {
-    const read = editSchema.validateSync(item, { strict: true });
-    switch (read.kind) {
-      case "rename":
-        return { kind: "rename", name: read.name ?? "" };
-      case "choose":
-        return { kind: "choose", what: read.what ?? "product", id: read.id ?? null };
-      case "fill":
-        return { kind: "fill", slot: (read.slot ?? "") as SlotKey, fill: (read.fill ?? null) as Fill | null };
-      case "change-slot":
-        return {
-          kind: "change-slot",
-          slot: (read.slot ?? "") as SlotKey,
-          change: read.change ?? null,
-        };
-      case "change-scene": {
-        const { what, value: changed } = sceneChange.validateSync(read.change, { strict: true });
-        const to =
-          what === "length" && changed !== null
-            ? millis(number().required().validateSync(changed, { strict: true }))
-            : changed;
-        return { kind: "change-scene", scene: read.scene ?? "", change: { what, value: to } as SceneChange };
-      }
-      case "scenes":
-        return { kind: "scenes", scenes: (read.scenes ?? []) as PromotionScene[] };
-      case "restructure":
-        return { kind: "restructure", structure: (read.structure ?? {}) as Structure };
+  return value;
+}
+
+/** Reads an edit that came over the wire. The values inside are checked by applyEdit against the document. */
+export function readEdit(value: unknown): Edit {
+  const read = editSchema.validateSync(value, { strict: true });
+  switch (read.kind) {
+    case "rename":
+      return { kind: "rename", name: read.name ?? "" };
+    case "choose":
+      return { kind: "choose", what: read.what ?? "product", id: read.id ?? null };
+    case "fill":
+      return { kind: "fill", slot: (read.slot ?? "") as SlotKey, fill: (read.fill ?? null) as Fill | null };
+    case "change-slot":
+      return {
+        kind: "change-slot",
+        slot: (read.slot ?? "") as SlotKey,
+        change: read.change ?? null,
+      };
+    case "change-scene": {
+      const { what, value: changed } = sceneChange.validateSync(read.change, { strict: true });
+      const to =
+        what === "length" && changed !== null
+          ? millis(number().required().validateSync(changed, { strict: true }))
+          : changed;
+      return { kind: "change-scene", scene: read.scene ?? "", change: { what, value: to } as SceneChange };
     }
-  });
+    case "scenes":
+      return { kind: "scenes", scenes: (read.scenes ?? []) as PromotionScene[] };
+    case "restructure":
+      return { kind: "restructure", structure: (read.structure ?? {}) as Structure };
+  }
 }

@@ -8,7 +8,7 @@ import { CLIP_ID, PICTURE_ID, promotionOf, testClip, testDocument, testPicture }
 import { ONE_OFFER, PRICE_ON_A_CARD } from "../templates/priceDrops";
 import { THREE_REASONS } from "../templates/proofs";
 import { SHIPPED_BY_REF, shippedRef } from "../templates/shipped";
-import { NEW_ARRANGEMENTS } from "./arrangements";
+import { newArrangement } from "./arrangements";
 import { millis } from "../units";
 
 const KEY = templateKey(shippedRef(ONE_OFFER));
@@ -75,7 +75,7 @@ const CASES: readonly (readonly [what: string, edit: Edit, lock: Parameters<type
   ],
   [
     "an arrangement",
-    { kind: "change-scene", scene: "hook", change: { what: "arrangement", value: NEW_ARRANGEMENTS.split } },
+    { kind: "change-scene", scene: "hook", change: { what: "arrangement", value: newArrangement("split") } },
     { scene: "hook", allows: { arrangement: false } },
     "The arrangement of scene “Headline” is locked",
   ],
@@ -199,9 +199,7 @@ test("inserted scenes come with their empty pictures filled from what is at hand
     testDocument(),
     { ref: shippedRef(THREE_REASONS), template: THREE_REASONS },
     ["second", "third"],
-    1,
-    media,
-    true,
+    { at: 1, media, hasProductPicture: true },
   );
   expect(filled.fills).toEqual({
     "second.picture": { kind: "media", media: PICTURE_ID },
@@ -215,7 +213,11 @@ test("inserted scenes come with their empty pictures filled from what is at hand
     })),
   };
   expect(
-    withScenes(testDocument(), { ref: shippedRef(THREE_REASONS), template: locked }, ["second"], 1, media, true).fills,
+    withScenes(testDocument(), { ref: shippedRef(THREE_REASONS), template: locked }, ["second"], {
+      at: 1,
+      media,
+      hasProductPicture: true,
+    }).fills,
   ).toEqual({});
 });
 

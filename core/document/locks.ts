@@ -64,7 +64,7 @@ export function lockProblem(before: Promotion, after: Promotion, templates: Temp
       origin.slots.map((slot) => slotLock(before, after, scene, slot)).find((problem) => problem !== null);
     if (locked) return locked;
   }
-  return removalLock(before, after, templates);
+  return removalLock(before, after, templates) ?? absentSceneLock(before, after);
 }
 
 function sceneLock(
@@ -100,6 +100,18 @@ function removalLock(before: Promotion, after: Promotion, templates: TemplatesBy
   );
   return missing ? `${SCENE_WORDS.remove} scene “${missing.name}” ${ASK}` : null;
 }
+
+/** Nothing is written into a scene that is not there: it would stand in it, locked or not, when the scene is put back. */
+function absentSceneLock(before: Promotion, after: Promotion): string | null {
+  const isAbsent = (key: string): boolean => !after.scenes.some(({ id }) => key.startsWith(`${id}.`));
+  const written = [...writtenKeys(before.fills, after.fills), ...writtenKeys(before.changes, after.changes)].find(
+    isAbsent,
+  );
+  return written === undefined ? null : `“${written}” belongs to a scene that was taken out. Put the scene back first.`;
+}
+
+const writtenKeys = (before: Readonly<Record<string, unknown>>, after: Readonly<Record<string, unknown>>): string[] =>
+  Object.keys(after).filter((key) => !same(before[key], after[key]));
 
 /** Every template that a document's scenes and style come from. */
 export const refsOf = (document: Promotion): { slug: string; edition: number }[] => {

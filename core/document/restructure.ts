@@ -100,6 +100,15 @@ export function insertScenes(
   return [...document.scenes.slice(0, at), ...added, ...document.scenes.slice(at)];
 }
 
+/** Where scenes are put in, and what their empty pictures may be filled from. */
+export interface ScenePlacing {
+  /** In front of which scene, counted from 0. */
+  readonly at: number;
+  /** The most fitting first. */
+  readonly media: readonly MediaFacts[];
+  readonly hasProductPicture: boolean;
+}
+
 /**
  * The document with scenes of a template put in, their empty pictures filled from media at hand where the template
  * lets anyone fill them.
@@ -108,9 +117,7 @@ export function withScenes(
   document: Promotion,
   { ref, template }: { readonly ref: TemplateRef; readonly template: Template },
   sceneIds: readonly string[],
-  at: number,
-  media: readonly MediaFacts[],
-  hasProductPicture: boolean,
+  { at, media, hasProductPicture }: ScenePlacing,
 ): Structure {
   const scenes = insertScenes(document, ref, sceneIds, at);
   const chosen = template.scenes.filter(({ id }) => sceneIds.includes(id));

@@ -1,8 +1,8 @@
 import { FACE_ROLES } from "../brand/book";
 import { COLOR_ROLES } from "../color/palette";
-import { ANCHORS } from "../geometry/column";
 import { FORMAT_NAMES } from "../placement/formats";
-import { ALIGNS, BACKINGS, BAR_FILLS, STACK_WAYS, WIPE_WAYS, type ArrangementName } from "./arrangements";
+import { ARRANGEMENT_NAMES, parametersOf, type ArrangementName } from "./arrangements";
+import { fieldJsonSchema } from "./field";
 import {
   MOTIONS,
   PICTURE_SHAPES,
@@ -33,20 +33,11 @@ const object = (fields: Json, optional: Json = {}): Json => ({
   additionalProperties: false,
 });
 
-const ARRANGEMENTS: Readonly<Record<ArrangementName, Json>> = {
-  "full-picture": { words: one(ANCHORS), backing: one(BACKINGS) },
-  split: { share: number(0.34, 0.72), pictureFirst: flag, besideInSquare: flag },
-  "top-and-tail": { bars: one(BAR_FILLS) },
-  stack: { way: one(STACK_WAYS), gap: number(0, 60) },
-  mosaic: { gap: number(0, 60) },
-  "cut-out-card": { pictureFirst: flag },
-  "words-only": { words: one(ANCHORS), align: one(ALIGNS) },
-  "before-after": { way: one(WIPE_WAYS) },
-  quote: { align: one(ALIGNS) },
-  steps: { numbered: flag },
-  "price-list": { leaders: flag },
-  "sign-off": { code: flag },
-};
+const arrangement = (name: ArrangementName): Json =>
+  object({
+    name: { const: name },
+    ...Object.fromEntries(Object.entries(parametersOf(name)).map(([key, field]) => [key, fieldJsonSchema(field)])),
+  });
 
 const place = object({
   x: number(-4000, 4000),
@@ -85,9 +76,7 @@ function templateSchema(media: Json): Json {
   const scene = object({
     id,
     name: title(40),
-    arrangement: {
-      oneOf: Object.entries(ARRANGEMENTS).map(([name, fields]) => object({ name: { const: name }, ...fields })),
-    },
+    arrangement: { oneOf: ARRANGEMENT_NAMES.map(arrangement) },
     length: whole(500, 60_000),
     overlap: whole(0, 3000),
     ground: one(COLOR_ROLES),

@@ -1,18 +1,9 @@
 import { array, boolean, lazy, mixed, number, object, string, type Schema } from "yup";
 import { FACE_ROLES } from "../brand/book";
 import { COLOR_ROLES } from "../color/palette";
-import { ANCHORS } from "../geometry/column";
 import { FORMAT_NAMES } from "../placement/formats";
-import {
-  ALIGNS,
-  ARRANGEMENT_NAMES,
-  BACKINGS,
-  BAR_FILLS,
-  STACK_WAYS,
-  WIPE_WAYS,
-  type Arrangement,
-  type ArrangementName,
-} from "./arrangements";
+import { ARRANGEMENT_NAMES, parametersOf, type Arrangement, type ArrangementName } from "./arrangements";
+import { fieldSchema } from "./field";
 import {
   MOTIONS,
   PICTURE_SHAPES,
@@ -44,7 +35,6 @@ const millis = (least: number, most: number) =>
     .min(least, `At least ${least} ms.`)
     .max(most, `At most ${most} ms.`)
     .required();
-const gap = number().min(0, "Not below 0.").max(60, "At most 60 units.").required();
 
 export const rectSchema = object({
   x: number().min(-FARTHEST).max(FARTHEST).required(),
@@ -53,37 +43,10 @@ export const rectSchema = object({
   height: number().min(24, "At least 24 units.").max(FARTHEST).required(),
 }).noUnknown();
 
-const named = <Name extends ArrangementName>(name: Name) =>
-  string<Name>()
-    .oneOf([name] as const)
-    .required();
-const ARRANGEMENTS: { readonly [Name in ArrangementName]: Schema<unknown> } = {
-  "full-picture": object({
-    name: named("full-picture"),
-    words: string().oneOf(ANCHORS).required(),
-    backing: string().oneOf(BACKINGS).required(),
-  }).noUnknown(),
-  split: object({
-    name: named("split"),
-    share: number().min(0.34, "At least 0.34.").max(0.72, "At most 0.72.").required(),
-    pictureFirst: flag,
-    besideInSquare: flag,
-  }).noUnknown(),
-  "top-and-tail": object({ name: named("top-and-tail"), bars: string().oneOf(BAR_FILLS).required() }).noUnknown(),
-  stack: object({ name: named("stack"), way: string().oneOf(STACK_WAYS).required(), gap }).noUnknown(),
-  mosaic: object({ name: named("mosaic"), gap }).noUnknown(),
-  "cut-out-card": object({ name: named("cut-out-card"), pictureFirst: flag }).noUnknown(),
-  "words-only": object({
-    name: named("words-only"),
-    words: string().oneOf(ANCHORS).required(),
-    align: string().oneOf(ALIGNS).required(),
-  }).noUnknown(),
-  "before-after": object({ name: named("before-after"), way: string().oneOf(WIPE_WAYS).required() }).noUnknown(),
-  quote: object({ name: named("quote"), align: string().oneOf(ALIGNS).required() }).noUnknown(),
-  steps: object({ name: named("steps"), numbered: flag }).noUnknown(),
-  "price-list": object({ name: named("price-list"), leaders: flag }).noUnknown(),
-  "sign-off": object({ name: named("sign-off"), code: flag }).noUnknown(),
-};
+function schemaOfArrangement(name: ArrangementName): Schema<unknown> {
+  const parameters = Object.entries(parametersOf(name)).map(([key, field]) => [key, fieldSchema(field)]);
+  return object({ name: string().oneOf([name]).required(), ...Object.fromEntries(parameters) }).noUnknown();
+}
 
 /** What a value of one of several kinds must look like; a kind that there is not is a problem of its own. */
 function oneOfKinds<Kind extends string>(
@@ -98,7 +61,9 @@ function oneOfKinds<Kind extends string>(
     const kind = kinds.find((one) => one === found);
     return kind
       ? (schemaOf(kind).required() as Schema<unknown>)
-      : (mixed().test(tag, sentence, () => false) as Schema<unknown>);
+      : (mixed()
+          .nullable()
+          .test(tag, sentence, () => false) as Schema<unknown>);
   };
 }
 
@@ -106,7 +71,7 @@ function oneOfKinds<Kind extends string>(
 export const arrangementSchema = oneOfKinds(
   "name",
   ARRANGEMENT_NAMES,
-  (name) => ARRANGEMENTS[name],
+  schemaOfArrangement,
   `An arrangement is one of: ${ARRANGEMENT_NAMES.join(", ")}.`,
 ) as (value: unknown) => Schema<Arrangement>;
 

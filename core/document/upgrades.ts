@@ -1,4 +1,4 @@
-import { NEW_ARRANGEMENTS, type Arrangement } from "./arrangements";
+import { newArrangement, type Arrangement } from "./arrangements";
 
 /**
  * Steps from one version of a document to the next. Each takes plain JSON and gives plain JSON; the schema checks the end
@@ -33,14 +33,14 @@ function promotionFrom1(document: Json): Json {
 const ARRANGEMENTS_OF_1: Readonly<
   Record<string, { readonly arrangement: Arrangement; readonly ground: string; readonly logo: boolean }>
 > = {
-  "full-picture": { arrangement: NEW_ARRANGEMENTS["full-picture"], ground: "card", logo: true },
-  product: { arrangement: NEW_ARRANGEMENTS.split, ground: "card", logo: false },
+  "full-picture": { arrangement: newArrangement("full-picture"), ground: "card", logo: true },
+  product: { arrangement: newArrangement("split"), ground: "card", logo: false },
   offer: {
     arrangement: { name: "split", share: 0.44, pictureFirst: false, besideInSquare: true },
     ground: "primary",
     logo: false,
   },
-  "sign-off": { arrangement: NEW_ARRANGEMENTS["sign-off"], ground: "ink", logo: true },
+  "sign-off": { arrangement: newArrangement("sign-off"), ground: "ink", logo: true },
 };
 
 /** 1 → 2: arrangements have parameters, slots and scenes say what a filler may change, the template has a style. */

@@ -21,6 +21,8 @@ export const right = (r: Rect): number => r.x + r.width;
 export const bottom = (r: Rect): number => r.y + r.height;
 export const wholeOf = (size: Size): Rect => rect(0, 0, size.width, size.height);
 
+export const centreOf = ({ x, y, width, height }: Rect): Point => ({ x: x + width / 2, y: y + height / 2 });
+
 /** The rectangle inside `r` after taking `insets` off its edges. Never smaller than nothing. */
 export function inset(r: Rect, insets: Insets): Rect {
   return rect(

@@ -1,3 +1,5 @@
+import { type Affine } from "../geometry/affine";
+import { type LookupTable } from "../grading/lookupTable";
 import { type Point, type Rect } from "../geometry/rect";
 import { type Outline } from "../type/outline";
 
@@ -9,7 +11,7 @@ import { type Outline } from "../type/outline";
 export type DisplayList = readonly DisplayNode[];
 
 export type DisplayNode =
-  FillNode | ShapeNode | PictureNode | ClipNode | EmojiNode | MovedNode | ClippedNode | StillNode | LayerNode;
+  FillNode | ShapeNode | PictureNode | ClipNode | EmojiNode | TransformNode | ClippedNode | StillNode | LayerNode;
 
 export type Ink = string | LinearGradient;
 
@@ -58,17 +60,23 @@ export interface PictureNode {
   readonly leastScale: number;
   /** Blur radius (standard deviation) in design units. */
   readonly blur?: number;
+  /** How its colours are changed. */
+  readonly table?: LookupTable;
 }
 
 /** A part of one frame of a clip drawn into a place. */
 export interface ClipNode {
   readonly kind: "clip";
   readonly media: string;
+  /** Which of the uses of the clip this is: two of them may show different frames at once. */
+  readonly use: string;
   readonly width: number;
   readonly height: number;
   readonly frame: number;
   readonly part: Rect;
   readonly place: Rect;
+  /** How its colours are changed. */
+  readonly table?: LookupTable;
 }
 
 export interface EmojiNode {
@@ -77,15 +85,12 @@ export interface EmojiNode {
   readonly place: Rect;
 }
 
-/** Nodes faded, moved, and scaled about a point. Children must not cover one another where alpha is below 1. */
-export interface MovedNode {
-  readonly kind: "moved";
+/** Nodes faded and mapped: moved, scaled, turned, mirrored. Children must not cover one another where alpha is below 1. */
+export interface TransformNode {
+  readonly kind: "transformed";
   readonly alpha: number;
-  readonly dx: number;
-  readonly dy: number;
-  readonly scale: number;
-  readonly about: Point;
-  /** Moved by whole pixels, as what has to meet its neighbour's edge is; then it is not scaled. */
+  readonly map: Affine;
+  /** Moved by whole pixels and nothing else, as what has to meet its neighbour's edge is. */
   readonly whole?: true;
   readonly children: readonly DisplayNode[];
 }
@@ -105,10 +110,22 @@ export interface StillNode {
   readonly children: readonly DisplayNode[];
 }
 
-/** Nodes painted on their own and laid over the rest as one: a crossfade's coming scene. */
+/** How a layer's colours meet those below it. Names and formulas: W3C Compositing and Blending 1, section 10. */
+export const BLENDS = ["multiply", "screen", "overlay", "soft-light", "darken", "lighten"] as const;
+export type Blend = (typeof BLENDS)[number];
+
+/** What of a layer is seen: what lies inside an outline, or as much as a gradient's alpha says at each point. */
+export type Mask =
+  | { readonly kind: "outline"; readonly outline: Outline; readonly at: Point }
+  | { readonly kind: "gradient"; readonly place: Rect; readonly gradient: LinearGradient };
+
+/** Nodes painted on their own and laid over the rest as one: a crossfade's coming scene, a mark, a masked picture. */
 export interface LayerNode {
   readonly kind: "layer";
   readonly alpha: number;
+  /** Laid over as it is when absent. */
+  readonly blend?: Blend;
+  readonly mask?: Mask;
   readonly children: readonly DisplayNode[];
 }
 

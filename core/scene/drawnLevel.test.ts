@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { resolvePromotion } from "../document/resolve";
 import { slotKey } from "../document/template";
+import { leastScale } from "../geometry/affine";
 import { levelLength } from "../geometry/pyramid";
 import { FORMAT_NAMES } from "../placement/formats";
 import { SHIPPED_TEMPLATES } from "../templates/shipped";
@@ -15,7 +16,7 @@ import { fontFilesWanted } from "./wantedFiles";
 function drawingScales(list: readonly DisplayNode[], scale: number, moved = 1): number[] {
   return list.flatMap((node) => {
     if ("children" in node)
-      return drawingScales(node.children, scale, node.kind === "moved" ? moved * node.scale : moved);
+      return drawingScales(node.children, scale, node.kind === "transformed" ? moved * leastScale(node.map) : moved);
     if (node.kind !== "picture" || node.blur) return [];
     const level = pictureLevel(node, scale);
     if (level === node.levels - 1) return [];

@@ -1,4 +1,5 @@
 import { type Backdrop, type PlacedPicture } from "../arrangement/layout";
+import { type Backing } from "../document/arrangements";
 import { inkFor } from "../color/palette";
 import { type InkChoice, contrastReached, solveLegibility } from "../color/legibility";
 import { withAlpha } from "../color/srgb";
@@ -19,8 +20,8 @@ export const BLUR = 28;
 const UNMEASURED = 0.6;
 /** From here on a shade hides the picture: a panel is more honest. */
 const MOST_BAND = 0.82;
-const LEAST_SCRIM = 0.3;
-const LEAST_FROST = 0.2;
+/** How much shade a kind of backing always has. */
+const LEAST_SHADES: Partial<Record<Backing, number>> = { scrim: 0.3, blur: 0.2 };
 
 export interface LegibleColumn {
   readonly inks: GroundInks;
@@ -56,22 +57,23 @@ export function legibleColumn(style: BrandStyle, over: OverPicture): LegibleColu
     };
   const blurred = on.backing === "blur";
   const moments = momentsBehind(over, blurred);
-  const least = Math.max(on.leastShade, on.backing === "scrim" ? LEAST_SCRIM : blurred ? LEAST_FROST : 0);
-  if (moments.length === 0) return shaded(style, over, light, Math.max(least, UNMEASURED), null);
+  const least = Math.max(on.leastShade, LEAST_SHADES[on.backing] ?? 0);
+  if (moments.length === 0) return shaded(style, over, light, { alpha: Math.max(least, UNMEASURED), contrast: null });
   if (on.backing === "plain") {
     const best = [light, dark]
       .map((choice) => ({
         choice,
         contrast: Math.min(...moments.map((samples) => contrastReached(samples, choice.ink, choice.shade, 0))),
       }))
-      .reduce((one, other) => (other.contrast > one.contrast ? other : one));
-    return shaded(style, over, best.choice, 0, best.contrast);
+      .reduce((best, tried) => (tried.contrast > best.contrast ? tried : best));
+    return shaded(style, over, best.choice, { alpha: 0, contrast: best.contrast });
   }
   // Blurred and scrimmed grounds are the design's own dark ones; only where it is left open may the words be dark.
   const solved = solveLegibility(moments, on.backing === "auto" ? [light, dark] : [light], wanted, least);
   const alpha = solved.treatment.kind === "shade" ? solved.treatment.alpha : 0;
   if (on.backing === "auto" && (alpha > MOST_BAND || solved.contrast < wanted)) return onPanel(style, over);
-  return shaded(style, over, solved.ink === light.ink ? light : dark, alpha, solved.contrast);
+  const choice = solved.ink === light.ink ? light : dark;
+  return shaded(style, over, choice, { alpha, contrast: solved.contrast });
 }
 
 /** What the words stand on at each moment that matters: both ends of a slow zoom, and every measured moment of a clip. */
@@ -97,19 +99,14 @@ function shaded(
   style: BrandStyle,
   over: OverPicture,
   { ink, shade }: InkChoice,
-  alpha: number,
-  contrast: number | null,
+  { alpha, contrast }: Pick<ChosenBacking, "alpha" | "contrast">,
 ): LegibleColumn {
   const { on, placed, media, words, anchor, wanted } = over;
   const blurred = on.backing === "blur";
   const inks = inksOver(style, ink, shade);
   if (on.shaded !== "band") {
     const nodes: DisplayNode[] = alpha > 0 ? [{ kind: "fill", place: on.shaded, ink: withAlpha(shade, alpha) }] : [];
-    return {
-      inks,
-      nodes,
-      backing: { kind: blurred ? "blur" : alpha > 0 ? "shade" : "plain", alpha, contrast, wanted },
-    };
+    return { inks, nodes, backing: { kind: blurred ? "blur" : shadeKind(alpha), alpha, contrast, wanted } };
   }
   if (blurred && media) {
     const band = bandOf(placed.place, words, anchor);
@@ -125,10 +122,12 @@ function shaded(
   }
   return {
     inks,
-    nodes: alpha > 0 ? [shadeBand(placed.place, words, anchor, shade, alpha)] : [],
-    backing: { kind: alpha > 0 ? "shade" : "plain", alpha, contrast, wanted },
+    nodes: alpha > 0 ? [shadeBand(over, shade, alpha)] : [],
+    backing: { kind: shadeKind(alpha), alpha, contrast, wanted },
   };
 }
+
+const shadeKind = (alpha: number): "shade" | "plain" => (alpha > 0 ? "shade" : "plain");
 
 /** Across the whole picture, from the words to the edge they are anchored to. */
 function bandOf(picture: Rect, words: Rect, anchor: Anchor): Rect {
@@ -138,7 +137,8 @@ function bandOf(picture: Rect, words: Rect, anchor: Anchor): Rect {
 }
 
 /** An even shade behind the words that fades out where the band does not end at the picture's edge. */
-function shadeBand(picture: Rect, words: Rect, anchor: Anchor, color: string, alpha: number): DisplayNode {
+function shadeBand({ placed, words, anchor }: OverPicture, color: string, alpha: number): DisplayNode {
+  const picture = placed.place;
   const fade = picture.height * 0.18;
   const before = anchor === "top" ? 0 : fade;
   const after = anchor === "bottom" ? 0 : fade;

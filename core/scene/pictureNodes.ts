@@ -37,9 +37,10 @@ export function containNode(picture: PictureFacts, place: Rect): PictureNode {
   };
 }
 
-export function clipNode(clip: ClipFacts, place: Rect, frame: number): ClipNode {
+/** @param use which of the uses of the clip this is */
+export function clipNode(clip: ClipFacts, use: string, place: Rect, frame: number): ClipNode {
   const { id, width, height } = clip;
-  return { kind: "clip", media: id, width, height, frame, part: coverPart(clip, place, clip.focal), place };
+  return { kind: "clip", media: id, use, width, height, frame, part: coverPart(clip, place, clip.focal), place };
 }
 
 /**

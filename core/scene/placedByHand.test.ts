@@ -1,11 +1,11 @@
-import { ARRANGEMENT_NAMES } from "../document/arrangements";
+import { ARRANGEMENT_NAMES, newArrangement } from "../document/arrangements";
 import { type Promotion } from "../document/promotion";
 import { type SceneTemplate } from "../document/template";
 import { type Rect, rect } from "../geometry/rect";
 import { FORMAT_NAMES, type FormatName } from "../placement/formats";
 import { testBook } from "../testing/fonts";
 import { TEST_BRAND } from "../testing/promotions";
-import { newArrangement, sceneOf } from "../testing/scenes";
+import { sceneOf } from "../testing/scenes";
 import { triedScenes } from "../testing/tried";
 import { preparePromotion } from "./preparePromotion";
 import { type PlacedSlot } from "./prepared";

@@ -1,5 +1,6 @@
 import { type ResolvedPromotion } from "../document/resolve";
 import { type TemplateStyle } from "../document/template";
+import { translation } from "../geometry/affine";
 import { type Size, wholeOf } from "../geometry/rect";
 import { FORMATS, type FormatName, type Shape } from "../placement/formats";
 import { type SceneSpan, scenesAt } from "../time/timeline";
@@ -51,12 +52,13 @@ export function prepareIn(
   const last = promotion.scenes.length - 1;
   const brandKey = JSON.stringify([brand, design]);
   const scenes = promotion.scenes.map((scene, index) => {
-    const prepare = (): PreparedScene => prepareScene(scene, brand, setter, index === 0, index === last);
+    const turn = { isFirst: index === 0, isLast: index === last };
+    const prepare = (): PreparedScene => prepareScene(scene, brand, setter, turn);
     return before
       ? remember(
           before,
           `${shape.width}×${shape.height}/${scene.id}`,
-          `${index === 0}/${index === last}/${brandKey}/${JSON.stringify(scene)}`,
+          `${turn.isFirst}/${turn.isLast}/${brandKey}/${JSON.stringify(scene)}`,
           prepare,
         )
       : prepare();
@@ -102,12 +104,9 @@ function transitionAt(
         : [...list, { kind: "clipped", place: { ...whole, width: whole.width * progress }, children: coming }];
     case "push": {
       const moved = (children: DisplayList, dx: number): DisplayNode => ({
-        kind: "moved",
+        kind: "transformed",
         alpha: 1,
-        dx,
-        dy: 0,
-        scale: 1,
-        about: { x: 0, y: 0 },
+        map: translation(dx, 0),
         whole: true,
         children,
       });

@@ -22,6 +22,8 @@ export type ScenePart =
 export interface MediaPart {
   readonly kind: "media";
   readonly media: PictureFacts | ClipFacts;
+  /** The slot it fills: a clip that is used twice is at a frame of its own in each. */
+  readonly use: SlotKey;
   readonly place: Rect;
   readonly drift: "in" | "out" | "none";
   /** When it arrives; null when it is there from the start. */

@@ -45,7 +45,10 @@ test("for any words, picture shape and logo shape, in all formats: words and log
   await fc.assert(
     fc.asyncProperty(fills, shape, shape, async (chosen, picture, logo) => {
       const facts = testFacts();
-      const brand = { ...facts.brand, logo: testPicture({ ...logo, id: "logo" }) };
+      const brand = {
+        ...facts.brand,
+        logos: [{ variant: "full" as const, picture: testPicture({ ...logo, id: "logo" }) }],
+      };
       for (const one of await prepared(testDocument({ fills: chosen }), {
         ...facts,
         brand,
@@ -148,7 +151,7 @@ test("every scene's settled moment shows all its words, unmoved", async () => {
   for (const one of await prepared(testDocument()))
     one.spans.forEach((span, index) => {
       const list = displayListAt(one, settledTime(span));
-      expect(list.some((node) => node.kind === "moved" || node.kind === "layer")).toBe(false);
+      expect(list.some((node) => node.kind === "transformed" || node.kind === "layer")).toBe(false);
       const wordsSlots = one.scenes[index]?.slots.filter((slot) => slot.kind === "words") ?? [];
       expect(list.filter((node) => node.kind === "still").length).toBeGreaterThanOrEqual(wordsSlots.length);
     });

@@ -1,5 +1,6 @@
 import { WIPE } from "../arrangement/beforeAfter";
-import { type Rect, rect } from "../geometry/rect";
+import { after, scaling, translation } from "../geometry/affine";
+import { type Rect, centreOf, rect } from "../geometry/rect";
 import { glide } from "../motion/easing";
 import { ENTRANCE_MS, motionAt } from "../motion/wordMotion";
 import { slowZoom } from "../motion/slowZoom";
@@ -29,16 +30,8 @@ function partAt(scene: PreparedScene, part: ScenePart, time: number): DisplayNod
       if (alpha <= 0) return null;
       if (alpha === 1 && dx === 0 && dy === 0 && scale === 1) return part.atRest;
       const { bounds, children } = part.atRest;
-      const about = { x: bounds.x + bounds.width / 2, y: bounds.y + bounds.height / 2 };
-      return {
-        kind: "moved",
-        alpha,
-        dx,
-        dy,
-        scale,
-        about,
-        children: children.map((node) => drawnSmaller(node, scale)),
-      };
+      const map = after(translation(dx, dy), scaling(scale, scale, centreOf(bounds)));
+      return { kind: "transformed", alpha, map, children: children.map((node) => drawnSmaller(node, scale)) };
     }
   }
 }
@@ -51,16 +44,14 @@ function mediaAt(scene: PreparedScene, part: MediaPart, time: number): DisplayNo
   }
   if (part.enters === null || time >= part.enters + ENTRANCE_MS) return node;
   const { alpha, scale } = motionAt("pop", time, part.enters, Infinity);
-  const about = { x: part.place.x + part.place.width / 2, y: part.place.y + part.place.height / 2 };
-  return alpha <= 0
-    ? null
-    : { kind: "moved", alpha, dx: 0, dy: 0, scale, about, children: [drawnSmaller(node, scale)] };
+  const map = scaling(scale, scale, centreOf(part.place));
+  return alpha <= 0 ? null : { kind: "transformed", alpha, map, children: [drawnSmaller(node, scale)] };
 }
 
-function contentAt(scene: PreparedScene, { media, place, drift, atRest }: MediaPart, time: number): DisplayNode {
+function contentAt(scene: PreparedScene, { media, use, place, drift, atRest }: MediaPart, time: number): DisplayNode {
   // A clip shorter than its scene holds its last frame.
   if (media.kind === "clip")
-    return clipNode(media, place, Math.min(media.frames - 1, Math.max(0, frameAt(time, media.rate))));
+    return clipNode(media, use, place, Math.min(media.frames - 1, Math.max(0, frameAt(time, media.rate))));
   return drift === "none" ? atRest : coverNode(media, place, slowZoom(time, scene.length, drift === "out"));
 }
 

@@ -1,8 +1,9 @@
 import fc from "fast-check";
+import { newArrangement } from "../document/arrangements";
 import { type Facts } from "../document/facts";
 import { type Promotion } from "../document/promotion";
 import { testBook } from "../testing/fonts";
-import { anyShape, newArrangement, sceneOf } from "../testing/scenes";
+import { anyShape, sceneOf } from "../testing/scenes";
 import { triedScenes } from "../testing/tried";
 import { anyWords } from "../testing/words";
 import { prepareIn } from "./preparePromotion";

@@ -22,8 +22,8 @@ export function setColumns(setter: Typesetter, brand: BrandFacts, columns: reado
     .filter((column) => column.entries.length > 0)
     .map((column) => setColumn(setter, brand, column, {}));
   const least = leastByGroup(first);
-  return first.map((one) =>
-    one.entries.some(({ set }) => isLarger(set, least)) ? setColumn(setter, brand, one.column, least) : one,
+  return first.map((tried) =>
+    tried.entries.some(({ set }) => isLarger(set, least)) ? setColumn(setter, brand, tried.column, least) : tried,
   );
 }
 
@@ -52,17 +52,10 @@ function setColumn(setter: Typesetter, brand: BrandFacts, column: WordsColumn, l
     entries.map((entry) => ({ key: entry.id, share: entry.share, ...definedMost(mostHeight(entry, setter)) })),
     fittingGap,
   );
-  const sets = entries.map((entry) =>
-    setEntry(
-      setter,
-      brand,
-      logo,
-      entry,
-      boxes[entry.id] ?? area,
-      align,
-      entry.group === undefined ? undefined : largest[entry.group],
-    ),
-  );
+  const sets = entries.map((entry) => {
+    const most = entry.group === undefined ? undefined : largest[entry.group];
+    return setEntry(setter, entry, boxes[entry.id] ?? area, { brand, logo, align, largest: most });
+  });
   const items: PackItem<string>[] = sets
     .filter(({ width, height }) => width > 0 && height > 0)
     .map(({ entry, width, height }) => ({ key: entry.id, width, height }));

@@ -3,7 +3,7 @@ import { contrastRatio } from "../color/contrast";
 import { wantedContrast } from "../color/legibility";
 import { withAlpha } from "../color/srgb";
 import { type BrandFacts } from "../document/facts";
-import { type Align, RHYTHM } from "../geometry/column";
+import { RHYTHM } from "../geometry/column";
 import { type Point, type Rect, type Size, rect } from "../geometry/rect";
 import { type FittedWords } from "../type/fit";
 import { type Outline, cutCard } from "../type/outline";
@@ -13,7 +13,7 @@ import { type DisplayNode } from "./displayList";
 import { type ShownLogo, logoNodes, logoSize } from "./plateLogo";
 import { markOutline } from "./markOutline";
 import { MOST_STARS, starCount, starOutline } from "./starOutline";
-import { type Typesetter, roleFace, setWords, wordNodes } from "./wordsBlock";
+import { type Typesetter, type WordsToSet, roleFace, setWords, wordNodes } from "./wordsBlock";
 
 /** An entry with its size known: ready to be packed and drawn. */
 export interface SetEntry extends Size {
@@ -54,15 +54,19 @@ export function mostHeight(entry: Entry, setter: Typesetter): number | undefined
 const starSide = ({ shape }: Typesetter): number =>
   (Math.min(shape.width, shape.height) / 1080) * (shape.width === shape.height ? 60 : 72);
 
-/** Sets an entry into its box. @param largest a size its words are not to go beyond */
+/** What the entries of a column have in common. */
+export interface InColumn {
+  readonly brand: BrandFacts;
+  /** The logo as it is shown on the column's ground. */
+  readonly logo: ShownLogo | null;
+}
+
+/** Sets an entry into its box. @param words how its words are to be set */
 export function setEntry(
   setter: Typesetter,
-  brand: BrandFacts,
-  logo: ShownLogo | null,
   entry: Entry,
   box: Size,
-  align: Align,
-  largest?: number,
+  { brand, logo, ...words }: InColumn & Pick<WordsToSet, "align" | "largest">,
 ): SetEntry {
   const bare = { entry, words: null, inside: { x: 0, y: 0 } };
   switch (entry.look) {
@@ -85,36 +89,23 @@ export function setEntry(
       return { ...bare, width: side, height: side };
     }
     default: {
-      if (onCard(entry)) return setOnCard(setter, entry, box, align, largest);
-      const words = setWords(
-        setter,
-        entry.role,
-        entry.text,
-        { width: Math.max(1, box.width), height: Math.max(1, box.height) },
-        align,
-        largest,
-      );
-      return { entry, words, inside: { x: 0, y: 0 }, width: words.width, height: words.height };
+      const toSet = { ...words, role: entry.role, text: entry.text };
+      if (onCard(entry)) return { entry, ...setOnCard(setter, toSet, box) };
+      const set = setWords(setter, toSet, { width: Math.max(1, box.width), height: Math.max(1, box.height) });
+      return { entry, words: set, inside: { x: 0, y: 0 }, width: set.width, height: set.height };
     }
   }
 }
 
 /** The largest words whose card goes into the box: where it does not, they are set again into what that leaves. */
-function setOnCard(setter: Typesetter, entry: Entry, box: Size, align: Align, largest: number | undefined): SetEntry {
+function setOnCard(setter: Typesetter, toSet: WordsToSet, box: Size): Omit<SetEntry, "entry"> {
   const pad = { x: CARD_PAD.x, y: Math.min(CARD_PAD.y, box.height * 0.28) };
   // Room over capitals and under the baseline counts as pad, so the words may be higher than what two pads leave.
   let height = box.height - pad.y;
   for (;;) {
-    const words = setWords(
-      setter,
-      entry.role,
-      entry.text,
-      { width: Math.max(1, box.width - 2 * pad.x), height: Math.max(1, height) },
-      align,
-      largest,
-    );
+    const words = setWords(setter, toSet, { width: Math.max(1, box.width - 2 * pad.x), height: Math.max(1, height) });
     const card = cardAround(words, pad);
-    if (card.height <= box.height || height < 2) return { entry, words, ...card };
+    if (card.height <= box.height || height < 2) return { words, ...card };
     height -= Math.max(1, card.height - box.height);
   }
 }
@@ -154,14 +145,12 @@ export function inkOf(setter: Typesetter, { entry, words }: SetEntry, on: Ground
   }
 }
 
-/** What an entry looks like in its place. */
+/** What an entry looks like in its place. @param on the inks of the ground it stands on */
 export function entryNodes(
   setter: Typesetter,
-  brand: BrandFacts,
-  logo: ShownLogo | null,
   set: SetEntry,
   place: Rect,
-  on: GroundInks,
+  { brand, logo, on }: InColumn & { readonly on: GroundInks },
 ): DisplayNode[] {
   const { entry, words, inside } = set;
   const ink = inkOf(setter, set, on);

@@ -56,13 +56,15 @@ describe.each(FORMAT_NAMES)("in %s", (format) => {
     for (const share of SHARES) {
       const [leaving, coming, ...more] = at(share);
       expect(more).toEqual([]);
-      if (leaving?.kind !== "moved" || coming?.kind !== "moved") throw new Error("A push is two moved scenes.");
-      expect(Number.isInteger(leaving.dx)).toBe(true);
-      expect(coming.dx - leaving.dx).toBe(width);
-      expect(Math.abs(-leaving.dx / width - eased(share))).toBeLessThan(1e-3);
-      expect([leaving, coming].map(({ alpha, dy, scale }) => [alpha, dy, scale])).toEqual([
-        [1, 0, 1],
-        [1, 0, 1],
+      if (leaving?.kind !== "transformed" || coming?.kind !== "transformed")
+        throw new Error("A push is two moved scenes.");
+      const [from, to] = [leaving.map, coming.map];
+      expect(Number.isInteger(from.e)).toBe(true);
+      expect(to.e - from.e).toBe(width);
+      expect(Math.abs(-from.e / width - eased(share))).toBeLessThan(1e-3);
+      expect([leaving, coming].map(({ alpha, map: { a, b, c, d, f } }) => [alpha, a, b, c, d, f])).toEqual([
+        [1, 1, 0, 0, 1, 0],
+        [1, 1, 0, 0, 1, 0],
       ]);
     }
   });
@@ -81,7 +83,9 @@ describe.each(FORMAT_NAMES)("in %s", (format) => {
     for (const list of [before, after]) {
       const whole = list.filter(
         (node) =>
-          node.kind === "clipped" || node.kind === "layer" || (node.kind === "moved" && Math.abs(node.dx) > 200),
+          node.kind === "clipped" ||
+          node.kind === "layer" ||
+          (node.kind === "transformed" && Math.abs(node.map.e) > 200),
       );
       expect(whole).toEqual([]);
       expect(list.length).toBeGreaterThan(0);

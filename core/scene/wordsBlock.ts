@@ -26,14 +26,20 @@ export interface Typesetter {
 export const roleFace = ({ design }: Typesetter, role: TypeRole): FaceRole =>
   (role in design.faces ? design.faces[role as keyof typeof design.faces] : undefined) ?? faceOf(role);
 
-/** Words fitted to a box by the rule of their role. @param largest a size not to go beyond, below the role's own */
+/** Words and how they are to be set. */
+export interface WordsToSet {
+  readonly role: TypeRole;
+  readonly text: string;
+  readonly align: Align;
+  /** A size not to go beyond, below the role's own. */
+  readonly largest?: number | undefined;
+}
+
+/** Words fitted to a box by the rule of their role. */
 export function setWords(
   setter: Typesetter,
-  role: TypeRole,
-  text: string,
+  { role, text, align, largest = Infinity }: WordsToSet,
   box: Size,
-  align: Align,
-  largest = Infinity,
 ): FittedWords {
   const stack: FaceFiles = setter.style.faces[roleFace(setter, role)];
   const rule = fitRule(role, setter.shape, align);

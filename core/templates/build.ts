@@ -1,4 +1,4 @@
-import { NEW_ARRANGEMENTS, type Arrangement, type ArrangementName, type ArrangementOf } from "../document/arrangements";
+import { newArrangement, type Arrangement, type ArrangementName, type ArrangementOf } from "../document/arrangements";
 import {
   type MediaSlot,
   type OfferSlot,
@@ -104,22 +104,23 @@ export const products = (most: number): ProductsSlot => ({
 
 /** An arrangement by its name, with what is to be other than usual. */
 export function by<Name extends ArrangementName>(name: Name, more: Partial<ArrangementOf<Name>> = {}): Arrangement {
-  return { ...NEW_ARRANGEMENTS[name], ...more };
+  return { ...newArrangement(name), ...more };
 }
 
-type SceneMore = Partial<Pick<SceneTemplate, "ground" | "logo" | "places">> & {
+type SceneParts = Partial<Pick<SceneTemplate, "ground" | "logo" | "places">> & {
+  /** Milliseconds. */
+  readonly length: number;
+  readonly arrangement: Arrangement;
+  readonly slots: readonly Slot[];
+  /** Milliseconds of transition in. */
   readonly overlap?: number;
   readonly allows?: Partial<SceneAllows>;
 };
 
-/** @param length milliseconds */
 export function scene(
   id: string,
   name: string,
-  length: number,
-  arrangement: Arrangement,
-  slots: readonly Slot[],
-  { ground = "card", logo = false, overlap = 500, allows = {}, places = {} }: SceneMore = {},
+  { length, arrangement, slots, ground = "card", logo = false, overlap = 500, allows = {}, places = {} }: SceneParts,
 ): SceneTemplate {
   return {
     id,
@@ -162,7 +163,10 @@ export function signOff(
         leastPixels: 0,
       }),
     );
-  return scene("sign-off", "Sign-off", length, by("sign-off", { code: more.code ?? false }), slots, {
+  return scene("sign-off", "Sign-off", {
+    length,
+    arrangement: by("sign-off", { code: more.code ?? false }),
+    slots,
     ground: more.ground ?? "primary",
     logo: true,
     overlap: more.overlap ?? 500,

@@ -7,14 +7,13 @@ export const EMPTY_TEMPLATE = template({
   purpose: "other",
   about: "",
   scenes: [
-    scene(
-      "scene-1",
-      "First scene",
-      3000,
-      by("words-only"),
-      [words("headline", "headline", { fallback: "Say it here" })],
-      { overlap: 0, ground: "primary" },
-    ),
+    scene("scene-1", "First scene", {
+      length: 3000,
+      arrangement: by("words-only"),
+      slots: [words("headline", "headline", { fallback: "Say it here" })],
+      overlap: 0,
+      ground: "primary",
+    }),
     signOff(3000, { picture: false }),
   ],
 });

@@ -15,12 +15,10 @@ export const TIPS_TOP_AND_TAIL = template({
   about: "A heading that stays put, four clips or pictures at their true shape, and a tip under each. Thirty seconds.",
   scenes: [
     ...TIPS.map((tip, index) =>
-      scene(
-        `tip-${index + 1}`,
-        `Tip ${index + 1}`,
-        6600,
-        by("top-and-tail"),
-        [
+      scene(`tip-${index + 1}`, `Tip ${index + 1}`, {
+        length: 6600,
+        arrangement: by("top-and-tail"),
+        slots: [
           words("heading", "headline", {
             label: "Heading",
             hint: "The same in every scene",
@@ -29,8 +27,9 @@ export const TIPS_TOP_AND_TAIL = template({
           words("tip", "line", { label: "Tip", hint: "One thing to do", fallback: tip }),
           picture("picture", { label: "Picture or clip", shape: "wide", from: index === 0 ? "product" : "nothing" }),
         ],
-        { overlap: 0, ground: "primary" },
-      ),
+        overlap: 0,
+        ground: "primary",
+      }),
     ),
     signOff(4100, { from: "slot:tip-1.picture" }),
   ],
@@ -44,21 +43,18 @@ export const HOW_TO = template({
   purpose: "how-to",
   about: "Thirty seconds of know-how: what it will be, each step with its picture, all steps once more to save.",
   scenes: [
-    scene(
-      "promise",
-      "What it will be",
-      4500,
-      by("full-picture", { words: "bottom" }),
-      [words("headline", "headline", { fallback: "Do it in four steps" }), picture("picture")],
-      { overlap: 0, logo: true },
-    ),
+    scene("promise", "What it will be", {
+      length: 4500,
+      arrangement: by("full-picture", { words: "bottom" }),
+      slots: [words("headline", "headline", { fallback: "Do it in four steps" }), picture("picture")],
+      overlap: 0,
+      logo: true,
+    }),
     ...(["first", "second", "third", "fourth"] as const).map((id, index) =>
-      scene(
-        id,
-        `Step ${index + 1}`,
-        4800,
-        by("split", { share: 0.6, pictureFirst: true }),
-        [
+      scene(id, `Step ${index + 1}`, {
+        length: 4800,
+        arrangement: by("split", { share: 0.6, pictureFirst: true }),
+        slots: [
           words("figure", "name", {
             label: "Number",
             hint: "A number or a word",
@@ -73,22 +69,20 @@ export const HOW_TO = template({
           }),
           picture("picture", index === 0 ? { from: "slot:promise.picture" } : { from: "nothing" }),
         ],
-        { ground: "ground" },
-      ),
+        ground: "ground",
+      }),
     ),
-    scene(
-      "all",
-      "All steps",
-      5000,
-      by("steps"),
-      [
+    scene("all", "All steps", {
+      length: 5000,
+      arrangement: by("steps"),
+      slots: [
         words("heading", "name", { label: "Heading", fallback: "Once more, to keep" }),
         ...["Choose a good one", "Make it ready", "Take your time", "Enjoy it"].map((step, index) =>
           words(`step-${index + 1}`, "step", { label: `Step ${index + 1}`, fallback: step, required: index < 2 }),
         ),
       ],
-      { ground: "primary" },
-    ),
+      ground: "primary",
+    }),
     signOff(4300, { from: "slot:promise.picture" }),
   ],
 });
@@ -101,26 +95,23 @@ export const MENU = template({
   about:
     "Up to six rows of the catalogue with their prices in line, a picture to whet the appetite, and the code to order.",
   scenes: [
-    scene(
-      "title",
-      "Title",
-      3500,
-      by("full-picture", { words: "middle" }),
-      [words("headline", "headline", { fallback: "This week" }), picture("picture")],
-      { overlap: 0, logo: true },
-    ),
-    scene(
-      "list",
-      "List",
-      7000,
-      by("price-list"),
-      [
+    scene("title", "Title", {
+      length: 3500,
+      arrangement: by("full-picture", { words: "middle" }),
+      slots: [words("headline", "headline", { fallback: "This week" }), picture("picture")],
+      overlap: 0,
+      logo: true,
+    }),
+    scene("list", "List", {
+      length: 7000,
+      arrangement: by("price-list"),
+      slots: [
         words("heading", "name", { label: "Heading", fallback: "Fresh on the counter" }),
         products(6),
         picture("picture", { required: false, from: "slot:title.picture" }),
       ],
-      { ground: "card" },
-    ),
+      ground: "card",
+    }),
     signOff(5500, { code: true, from: "slot:title.picture" }),
   ],
 });

@@ -7,20 +7,17 @@ export const NEW_ARRIVAL = template({
   purpose: "new arrival",
   about: "Ten seconds for something new: its picture large, its name on your colour, where to find it.",
   scenes: [
-    scene(
-      "look",
-      "First look",
-      3500,
-      by("full-picture", { words: "top" }),
-      [words("headline", "headline", { fallback: "Just in" }), picture("picture", { label: "Picture or clip" })],
-      { overlap: 0, logo: true },
-    ),
-    scene(
-      "name",
-      "What it is",
-      4000,
-      by("cut-out-card"),
-      [
+    scene("look", "First look", {
+      length: 3500,
+      arrangement: by("full-picture", { words: "top" }),
+      slots: [words("headline", "headline", { fallback: "Just in" }), picture("picture", { label: "Picture or clip" })],
+      overlap: 0,
+      logo: true,
+    }),
+    scene("name", "What it is", {
+      length: 4000,
+      arrangement: by("cut-out-card"),
+      slots: [
         words("name", "name", { label: "Product", binding: "product.name" }),
         words("line", "line", { binding: "product.line", required: false }),
         words("price", "name", {
@@ -33,8 +30,8 @@ export const NEW_ARRIVAL = template({
         }),
         picture("picture", { shape: "square", from: "slot:look.picture", accepts: ["picture"] }),
       ],
-      { ground: "ground" },
-    ),
+      ground: "ground",
+    }),
     signOff(3500, { from: "slot:look.picture" }),
   ],
 });
@@ -46,18 +43,16 @@ export const BACK_IN_STOCK = template({
   purpose: "back in stock",
   about: "Six seconds: it was gone, it is here again, and how to get one before it goes once more.",
   scenes: [
-    scene(
-      "back",
-      "Back",
-      3600,
-      by("full-picture", { words: "middle" }),
-      [
+    scene("back", "Back", {
+      length: 3600,
+      arrangement: by("full-picture", { words: "middle" }),
+      slots: [
         words("headline", "headline", { fallback: "Back on the shelf" }),
         words("name", "line", { label: "Product", binding: "product.name" }),
         picture("picture"),
       ],
-      { overlap: 0 },
-    ),
+      overlap: 0,
+    }),
     signOff(2800, { overlap: 400, from: "slot:back.picture" }),
   ],
   style: { motion: "slide" },
@@ -70,32 +65,29 @@ export const EVENT = template({
   purpose: "event",
   about: "An invitation in three breaths: what, when and where, and a code that leads to the booking.",
   scenes: [
-    scene(
-      "what",
-      "What",
-      4500,
-      by("full-picture", { words: "middle" }),
-      [
+    scene("what", "What", {
+      length: 4500,
+      arrangement: by("full-picture", { words: "middle" }),
+      slots: [
         words("headline", "headline", { fallback: "An evening at the shop" }),
         words("line", "line", { fallback: "Come by, stay a while", required: false }),
         picture("picture", { label: "Picture or clip" }),
       ],
-      { overlap: 0, logo: true },
-    ),
-    scene(
-      "when",
-      "When and where",
-      6000,
-      by("steps", { numbered: false }),
-      [
+      overlap: 0,
+      logo: true,
+    }),
+    scene("when", "When and where", {
+      length: 6000,
+      arrangement: by("steps", { numbered: false }),
+      slots: [
         words("heading", "name", { label: "Heading", fallback: "Save the evening" }),
         words("day", "step", { label: "Day", hint: "Weekday and date", fallback: "Friday, from six" }),
         words("place", "step", { label: "Place", hint: "Where to come", fallback: "In the shop, round the back" }),
         words("bring", "step", { label: "Good to know", fallback: "Free, but places are few", required: false }),
         picture("picture", { from: "slot:what.picture", required: false }),
       ],
-      { ground: "primary" },
-    ),
+      ground: "primary",
+    }),
     signOff(5500, { code: true, call: "Keep a place for me", from: "slot:what.picture" }),
   ],
 });
@@ -107,30 +99,28 @@ export const OPENING_HOURS = template({
   purpose: "notice",
   about: "Words only: a notice that hours have changed, the hours themselves, and who says so.",
   scenes: [
-    scene(
-      "notice",
-      "Notice",
-      2800,
-      by("words-only"),
-      [
+    scene("notice", "Notice", {
+      length: 2800,
+      arrangement: by("words-only"),
+      slots: [
         words("headline", "headline", { fallback: "New opening hours" }),
         words("line", "line", { fallback: "From this week on", required: false }),
       ],
-      { overlap: 0, ground: "primary", logo: true },
-    ),
-    scene(
-      "hours",
-      "Hours",
-      4700,
-      by("steps", { numbered: false }),
-      [
+      overlap: 0,
+      ground: "primary",
+      logo: true,
+    }),
+    scene("hours", "Hours", {
+      length: 4700,
+      arrangement: by("steps", { numbered: false }),
+      slots: [
         words("heading", "name", { label: "Heading", fallback: "We are here" }),
         words("first", "step", { label: "First line", fallback: "Monday to Thursday, 8 to 17" }),
         words("second", "step", { label: "Second line", fallback: "Friday, 8 to 19", required: false }),
         words("third", "step", { label: "Third line", fallback: "Saturday, 9 to 14", required: false }),
       ],
-      { ground: "ground" },
-    ),
+      ground: "ground",
+    }),
     signOff(3500, { picture: false }),
   ],
   style: { motion: "slide", transition: "wipe" },
@@ -143,12 +133,10 @@ export const HIRING = template({
   purpose: "notice",
   about: "A post to fill: the question, what the work is like in three lines, and a code to write to you.",
   scenes: [
-    scene(
-      "question",
-      "Question",
-      4200,
-      by("split", { share: 0.52 }),
-      [
+    scene("question", "Question", {
+      length: 4200,
+      arrangement: by("split", { share: 0.52 }),
+      slots: [
         words("headline", "headline", { fallback: "Early riser? Good hands?" }),
         words("line", "line", { fallback: "We are looking for one more", required: false }),
         picture("picture", {
@@ -157,21 +145,20 @@ export const HIRING = template({
           accepts: ["picture", "clip"],
         }),
       ],
-      { overlap: 0, ground: "primary" },
-    ),
-    scene(
-      "work",
-      "The work",
-      6300,
-      by("steps"),
-      [
+      overlap: 0,
+      ground: "primary",
+    }),
+    scene("work", "The work", {
+      length: 6300,
+      arrangement: by("steps"),
+      slots: [
         words("heading", "name", { label: "Heading", fallback: "What you would do" }),
         words("first", "step", { label: "First", fallback: "Open the shop and set it up" }),
         words("second", "step", { label: "Second", fallback: "Help people choose", required: false }),
         words("third", "step", { label: "Third", fallback: "Learn the craft as you go", required: false }),
       ],
-      { ground: "ground" },
-    ),
+      ground: "ground",
+    }),
     signOff(5500, { code: true, call: "Write to us", from: "slot:question.picture" }),
   ],
 });

@@ -1,16 +1,12 @@
 import fc from "fast-check";
-import { ANCHORS } from "../geometry/column";
 import {
-  ABOUT_ARRANGEMENTS,
-  ALIGNS,
+  ARRANGEMENTS,
   type Arrangement,
   type ArrangementName,
-  BACKINGS,
-  BAR_FILLS,
-  NEW_ARRANGEMENTS,
-  STACK_WAYS,
-  WIPE_WAYS,
+  newArrangement,
+  parametersOf,
 } from "../document/arrangements";
+import { type Field, type FieldValue } from "../document/field";
 import { type SceneTemplate, type Slot } from "../document/template";
 import { customShape, FORMATS, FORMAT_NAMES, PORTRAIT, type Shape } from "../placement/formats";
 import { offer, picture, products, scene, words } from "../templates/build";
@@ -21,34 +17,25 @@ export const anyShape: fc.Arbitrary<Shape> = fc.oneof(
   fc.double({ min: -1, max: 1, noNaN: true }).map((power) => customShape(3 ** power, 1)),
 );
 
+function anyValue(field: Field): fc.Arbitrary<FieldValue<Field>> {
+  switch (field.kind) {
+    case "choice":
+      return fc.constantFrom(...field.choices);
+    case "flag":
+      return fc.boolean();
+    case "number":
+      return fc.double({ min: field.least, max: field.most, noNaN: true });
+  }
+}
+
 /** An arrangement with any parameters its workshop offers. */
-export const anyArrangement = (name: ArrangementName): fc.Arbitrary<Arrangement> => {
-  const one = <Value>(...values: readonly Value[]): fc.Arbitrary<Value> => fc.constantFrom(...values);
-  const flag = fc.boolean();
-  const parameters: { readonly [Name in ArrangementName]: fc.Arbitrary<Arrangement> } = {
-    "full-picture": fc.record({ name: one("full-picture"), words: one(...ANCHORS), backing: one(...BACKINGS) }),
-    split: fc.record({
-      name: one("split"),
-      share: fc.double({ min: 0.34, max: 0.72, noNaN: true }),
-      pictureFirst: flag,
-      besideInSquare: flag,
-    }),
-    "top-and-tail": fc.record({ name: one("top-and-tail"), bars: one(...BAR_FILLS) }),
-    stack: fc.record({ name: one("stack"), way: one(...STACK_WAYS), gap: fc.integer({ min: 0, max: 60 }) }),
-    mosaic: fc.record({ name: one("mosaic"), gap: fc.integer({ min: 0, max: 60 }) }),
-    "cut-out-card": fc.record({ name: one("cut-out-card"), pictureFirst: flag }),
-    "words-only": fc.record({ name: one("words-only"), words: one(...ANCHORS), align: one(...ALIGNS) }),
-    "before-after": fc.record({ name: one("before-after"), way: one(...WIPE_WAYS) }),
-    quote: fc.record({ name: one("quote"), align: one(...ALIGNS) }),
-    steps: fc.record({ name: one("steps"), numbered: flag }),
-    "price-list": fc.record({ name: one("price-list"), leaders: flag }),
-    "sign-off": fc.record({ name: one("sign-off"), code: flag }),
-  };
-  return parameters[name];
-};
+export const anyArrangement = (name: ArrangementName): fc.Arbitrary<Arrangement> =>
+  fc
+    .record(Object.fromEntries(Object.entries(parametersOf(name)).map(([key, field]) => [key, anyValue(field)])))
+    .map((parameters): Arrangement => ({ ...newArrangement(name), ...parameters }));
 
 /** The slots that go with an arrangement in the shipped templates, all of them at once. */
-export function slotsFor(name: ArrangementName, pictures = ABOUT_ARRANGEMENTS[name].pictures[1]): Slot[] {
+export function slotsFor(name: ArrangementName, pictures: number = ARRANGEMENTS[name].pictures[1]): Slot[] {
   const media = Array.from({ length: pictures }, (_, index) =>
     picture(`picture-${index + 1}`, index === 0 ? {} : { from: "slot:scene.picture-1" }),
   );
@@ -100,6 +87,4 @@ export function slotsFor(name: ArrangementName, pictures = ABOUT_ARRANGEMENTS[na
 }
 
 export const sceneOf = (arrangement: Arrangement, slots = slotsFor(arrangement.name), logo = true): SceneTemplate =>
-  scene("scene", "Scene", 4000, arrangement, slots, { overlap: 0, logo });
-
-export const newArrangement = (name: ArrangementName): Arrangement => NEW_ARRANGEMENTS[name];
+  scene("scene", "Scene", { length: 4000, arrangement, slots, overlap: 0, logo });

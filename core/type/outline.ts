@@ -62,6 +62,11 @@ export function polygon(...coordinates: readonly number[]): Outline {
   return outline;
 }
 
+export const rectangle = (r: Rect): Outline => {
+  const { x, y, width, height } = r;
+  return polygon(x, y, x + width, y, x + width, y + height, x, y + height);
+};
+
 /** A card with its top right and bottom left corners cut off by `cut`: the workshop's shape. */
 export function cutCard(r: Rect, cut: number): Outline {
   const { x, y, width, height } = r;

@@ -1,4 +1,4 @@
-import { type Facts } from "../../core/document/facts";
+import { type Facts, type PictureFacts } from "../../core/document/facts";
 import { type Promotion } from "../../core/document/promotion";
 import { resolvePromotion } from "../../core/document/resolve";
 import { FORMATS, FORMAT_NAMES } from "../../core/placement/formats";
@@ -6,6 +6,7 @@ import { type Quality, outputSize } from "../../core/placement/quality";
 import { displayListAt, preparePromotion } from "../../core/scene/preparePromotion";
 import { fontFilesWanted } from "../../core/scene/wantedFiles";
 import { FPS_30, frameTime } from "../../core/time/frames";
+import { anyStills } from "../../core/testing/anyStill";
 import { createPainter } from "../../paint/painter";
 import { browserBook, openFiles } from "../../app/proof/browserBook";
 import { browserResources, browserSurface } from "../../app/proof/browserResources";
@@ -19,15 +20,20 @@ export interface FramesWanted {
   readonly frames: readonly number[];
 }
 
+/** Stills that are drawn from a seed, see `anyStill.ts`. */
+export interface StillsWanted {
+  readonly pictures: readonly PictureFacts[];
+  readonly quality: Quality;
+  readonly seed: number;
+  /** In each format. */
+  readonly count: number;
+}
+
 declare global {
   interface Window {
     paintFrames: (wanted: FramesWanted) => Promise<Record<string, string>>;
+    paintStills: (wanted: StillsWanted) => Promise<Record<string, string>>;
   }
-}
-
-const noClip = { image: () => null, seek: () => Promise.resolve(), follow: ignore, hold: ignore, close: ignore };
-function ignore(): void {
-  // There is no clip in these frames.
 }
 
 /** SHA-256 of the pixels of each frame, by "format/frame". */
@@ -37,7 +43,7 @@ window.paintFrames = async ({ document, facts, quality, frames }) => {
   const book = await browserBook();
   for (let wanted = fontFilesWanted(promotion, book); wanted.length > 0; wanted = fontFilesWanted(promotion, book))
     await openFiles(book, wanted);
-  const resources = browserResources(() => noClip);
+  const resources = browserResources(() => null);
   const hashes: Record<string, string> = {};
   for (const format of FORMAT_NAMES) {
     const prepared = preparePromotion(promotion, format, book);
@@ -49,6 +55,23 @@ window.paintFrames = async ({ document, facts, quality, frames }) => {
       await resources.load(list, Math.min(size.width / FORMATS[format].width, size.height / FORMATS[format].height));
       painter.paint(list, surface.context);
       hashes[`${format}/${frame}`] = await hashOf(surface.context.getImageData(0, 0, size.width, size.height).data);
+    }
+  }
+  return hashes;
+};
+
+/** SHA-256 of the pixels of each still, by "format/number". */
+window.paintStills = async ({ pictures, quality, seed, count }) => {
+  const resources = browserResources(() => null);
+  const hashes: Record<string, string> = {};
+  for (const format of FORMAT_NAMES) {
+    const size = outputSize(format, quality);
+    const painter = createPainter(FORMATS[format], size, resources);
+    const surface = browserSurface(size.width, size.height);
+    for (const [number, list] of anyStills(FORMATS[format], pictures, { seed, count }).entries()) {
+      await resources.load(list, Math.min(size.width / FORMATS[format].width, size.height / FORMATS[format].height));
+      painter.paint(list, surface.context);
+      hashes[`${format}/${number}`] = await hashOf(surface.context.getImageData(0, 0, size.width, size.height).data);
     }
   }
   return hashes;

@@ -13,8 +13,10 @@ export async function brandsOf(
   memberId: string | null,
 ): Promise<{ readonly brands: StoredBrand[]; readonly working: StoredBrand | null }> {
   const [rows, member] = await Promise.all([
-    scope.brands().selectAll().orderBy("name").execute(),
-    memberId ? scope.members().select("working_brand_id").where("id", "=", memberId).executeTakeFirst() : undefined,
+    scope.select("brand").selectAll().orderBy("name").execute(),
+    memberId
+      ? scope.select("member").select("working_brand_id").where("id", "=", memberId).executeTakeFirst()
+      : undefined,
   ]);
   const brands = rows.map(({ id, name, book }) => ({ id, name, book: readBrandBook(book) }));
   return { brands, working: brands.find(({ id }) => id === member?.working_brand_id) ?? brands[0] ?? null };
@@ -24,9 +26,9 @@ export const workingBrand = async (scope: TeamScope, memberId: string | null): P
   (await brandsOf(scope, memberId)).working;
 
 export async function switchBrand(scope: TeamScope, memberId: string, brandId: string): Promise<void> {
-  const brand = await scope.brands().select("id").where("id", "=", brandId).executeTakeFirst();
+  const brand = await scope.select("brand").select("id").where("id", "=", brandId).executeTakeFirst();
   if (!brand) throw new Response("There is no such brand in your team.", { status: 404 });
-  await scope.changeMember().set({ working_brand_id: brand.id }).where("id", "=", memberId).execute();
+  await scope.update("member").set({ working_brand_id: brand.id }).where("id", "=", memberId).execute();
 }
 
 const MOST_NAME = 60;
@@ -42,7 +44,7 @@ export async function addBrand(scope: TeamScope, memberId: string, typed: string
   const problem = nameProblem(name);
   if (problem) return problem;
   const { id } = await scope
-    .addBrand({ name, book: JSON.stringify(newBrandBook()) })
+    .insert("brand", { name, book: JSON.stringify(newBrandBook()) })
     .returning("id")
     .executeTakeFirstOrThrow();
   await switchBrand(scope, memberId, id);
@@ -54,7 +56,7 @@ export async function removeBrand(scope: TeamScope, id: string): Promise<string 
   const users = await promotionsOf(scope, id);
   if (users.length > 0)
     return `This brand is used in ${users.map(({ name }) => `“${name}”`).join(", ")}. A brand with promotions stays.`;
-  await scope.removeBrand().where("id", "=", id).execute();
+  await scope.remove("brand").where("id", "=", id).execute();
   return null;
 }
 
@@ -68,7 +70,7 @@ export async function promotionsOf(
 
 /** Promotions made in a brand, to select from. */
 export const promotionsIn = (scope: TeamScope, brandId: string) =>
-  scope.promotions().where(sql<string>`document ->> 'brand'`, "=", brandId);
+  scope.select("promotion").where(sql<string>`document ->> 'brand'`, "=", brandId);
 
 /**
  * Saves a brand's name and book. Problems come back by field, such as `colors.ink.hex`. Renditions of the promotions it
@@ -88,7 +90,7 @@ export async function saveBook(
   };
   if (!read.ok || Object.keys(problems).length > 0) return { ok: false, problems };
   const row = await scope
-    .changeBrand()
+    .update("brand")
     .set({ name, book: JSON.stringify(read.values) })
     .where("id", "=", brandId)
     .returning("id")

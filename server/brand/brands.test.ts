@@ -79,11 +79,11 @@ test("renditions are marked when a frame would differ, and the mark goes when it
     fills: {},
   });
   const promotion = await mine.scope
-    .addPromotion({ slug: "pot-sale", name: "Pot", document: JSON.stringify(document) })
+    .insert("promotion", { slug: "pot-sale", name: "Pot", document: JSON.stringify(document) })
     .returning("id")
     .executeTakeFirstOrThrow();
   const render = await mine.scope
-    .addRender({
+    .insert("render", {
       promotion_id: promotion.id,
       revision: 1,
       quality: "480p",
@@ -92,7 +92,7 @@ test("renditions are marked when a frame would differ, and the mark goes when it
     .returning("id")
     .executeTakeFirstOrThrow();
   await mine.scope
-    .addRendition({
+    .insert("rendition", {
       render_id: render.id,
       format: "square",
       file: null,
@@ -101,7 +101,8 @@ test("renditions are marked when a frame would differ, and the mark goes when it
       outdated_by: null,
     })
     .execute();
-  const mark = async () => (await mine.scope.renditions().select("outdated_by").executeTakeFirstOrThrow()).outdated_by;
+  const mark = async () =>
+    (await mine.scope.select("rendition").select("outdated_by").executeTakeFirstOrThrow()).outdated_by;
 
   await changeField(mine.scope, product, "name", "Pot, glazed");
   expect(await mark()).toBe("the product Pot, glazed was changed");
@@ -109,7 +110,7 @@ test("renditions are marked when a frame would differ, and the mark goes when it
   expect(await mark()).toBeNull();
 
   const book = newBrandBook();
-  // An extra colour shows in no frame; the ink does.
+  // An extra colour shows in no frame, nor does the ink where all words are strong; the card does.
   expect(
     await saveBook(mine.scope, brand, { name: "Ash", book: { ...book, extras: [{ name: "Moss", hex: "#556b2f" }] } }),
   ).toMatchObject({ ok: true, values: { outdated: 0 } });
@@ -117,6 +118,12 @@ test("renditions are marked when a frame would differ, and the mark goes when it
     await saveBook(mine.scope, brand, {
       name: "Ash",
       book: { ...book, colors: { ...book.colors, ink: { name: "Ink", hex: "#000000" } } },
+    }),
+  ).toMatchObject({ ok: true, values: { outdated: 0 } });
+  expect(
+    await saveBook(mine.scope, brand, {
+      name: "Ash",
+      book: { ...book, colors: { ...book.colors, card: { name: "Card", hex: "#fff0f0" } } },
     }),
   ).toMatchObject({ ok: true, values: { outdated: 1 } });
   expect(await mark()).toBe("the brand book of Ash was changed");

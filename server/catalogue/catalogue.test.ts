@@ -22,7 +22,7 @@ const list = async (search: string) =>
   );
 const steps = () =>
   mine.scope
-    .priceSteps()
+    .select("price_step")
     .select("price_minor")
     .orderBy("from_at")
     .execute()
@@ -65,7 +65,7 @@ describe("products", () => {
     await expect(save({ ...pot, id: product })).rejects.toMatchObject({ status: 404 });
     await expect(changeField(mine.scope, product, "name", "Mine")).rejects.toMatchObject({ status: 404 });
     expect((await changeMany(mine.scope, [product], { kind: "remove" })).done).toBe("");
-    expect(await theirs.scope.products().select("name").execute()).toEqual([{ name: "Theirs" }]);
+    expect(await theirs.scope.select("product").select("name").execute()).toEqual([{ name: "Theirs" }]);
   });
 
   test.each([
@@ -101,7 +101,10 @@ describe("products", () => {
     expect(await list("tag=clay&sort=price&down=yes")).toEqual(["100 % clay", "1000 x clay"]);
     await changeMany(
       mine.scope,
-      [(await mine.scope.products().select("id").where("name", "=", "under_score").executeTakeFirstOrThrow()).id],
+      [
+        (await mine.scope.select("product").select("id").where("name", "=", "under_score").executeTakeFirstOrThrow())
+          .id,
+      ],
       { kind: "stock", inStock: false },
     );
     expect(await list("stock=out")).toEqual(["under_score"]);
@@ -116,7 +119,7 @@ describe("products", () => {
       await mine.brand("Brand"),
     ];
     await mine.scope
-      .addPromotion({
+      .insert("promotion", {
         slug: "spring-sale",
         name: "Spring sale",
         document: JSON.stringify({
@@ -177,7 +180,7 @@ describe("lists", () => {
       changed: 0,
       left: 0,
     });
-    expect(await theirs.scope.products().select("name").execute()).toEqual([{ name: "Theirs" }]);
+    expect(await theirs.scope.select("product").select("name").execute()).toEqual([{ name: "Theirs" }]);
   });
 });
 
@@ -201,12 +204,12 @@ describe("offers", () => {
   ])("%o is refused under %s", async (values, field, words) => {
     const result = await offer(values);
     expect(result.ok ? "" : result.problems[field]).toMatch(words);
-    expect(await mine.scope.offers().select("id").execute()).toEqual([]);
+    expect(await mine.scope.select("offer").select("id").execute()).toEqual([]);
   });
 
   test("a window over the change to summer time keeps its wall clock (IANA: Europe/London)", async () => {
     await offer({ kind: "announcement", text: "Hello" });
-    const row = await mine.scope.offers().select(["starts_at", "ends_at"]).executeTakeFirstOrThrow();
+    const row = await mine.scope.select("offer").select(["starts_at", "ends_at"]).executeTakeFirstOrThrow();
     expect([row.starts_at.toISOString(), row.ends_at.toISOString()]).toEqual([
       "2030-03-25T00:00:00.000Z",
       "2030-04-01T23:00:00.000Z",
@@ -232,11 +235,11 @@ describe("offers", () => {
       await mine.product("Raised", 1000, ["clay"]),
     ];
     await mine.scope
-      .addPriceSteps([
+      .insert("price_step", [
         { product_id: raised, from_at: new Date(Date.now() - 5 * 86_400_000), price_minor: 1200, currency: "GBP" },
       ])
       .execute();
-    await mine.scope.changeProduct().set({ price_minor: 1200 }).where("id", "=", raised).execute();
+    await mine.scope.update("product").set({ price_minor: 1200 }).where("id", "=", raised).execute();
     const soon = {
       starts: new Date(Date.now() - 3_600_000).toISOString().slice(0, 16),
       ends: new Date(Date.now() + 5 * 86_400_000).toISOString().slice(0, 16),

@@ -28,7 +28,9 @@ test("cells that a spreadsheet would carry out come out harmless, and come in as
   const { match, added } = await previewImport(team.scope, list, "GBP", null);
   expect(added).toBe(4);
   await runImport(team.scope, list, "GBP", match);
-  expect((await team.scope.products().select("name").orderBy("code").execute()).map(({ name }) => name)).toEqual(names);
+  expect((await team.scope.select("product").select("name").orderBy("code").execute()).map(({ name }) => name)).toEqual(
+    names,
+  );
 
   const exported = await exportProducts(team.scope);
   for (const [at, name] of names.entries()) expect(exported).toContain(`F-${at},'${name},`);

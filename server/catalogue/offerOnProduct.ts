@@ -76,7 +76,7 @@ export async function bundlePrices(scope: TeamScope, offer: OfferRow): Promise<M
   const rows =
     on.on === "products"
       ? await scope
-          .products()
+          .select("product")
           .select(["price_minor", "currency"])
           .where("id", "in", [...on.products])
           .limit(MOST_BUNDLE)

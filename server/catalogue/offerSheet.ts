@@ -12,7 +12,7 @@ import { bundlePrices, linesOrReason, readOffer } from "./offerOnProduct";
 
 /** The team's offers as a list shows them, in the order they start. */
 export async function listOffers(scope: TeamScope, locale: string, now: Date) {
-  const rows = await scope.offers().selectAll().orderBy("starts_at").orderBy("name").execute();
+  const rows = await scope.select("offer").selectAll().orderBy("starts_at").orderBy("name").execute();
   return rows.map((row) => {
     const { terms, scope: on, window } = readOffer(row);
     return {
@@ -66,22 +66,22 @@ export async function offerSheet(
   offerId: string,
   locale: string,
 ): Promise<{ rows: OfferSheetRow[]; count: number }> {
-  const offer = await scope.offers().selectAll().where("id", "=", offerId).executeTakeFirst();
+  const offer = await scope.select("offer").selectAll().where("id", "=", offerId).executeTakeFirst();
   if (!offer) throw new Response("There is no such offer in your team.", { status: 404 });
   const { terms, scope: on, window } = readOffer(offer);
-  let chosen = scope.products();
+  let chosen = scope.select("product");
   if (on.on === "products") chosen = chosen.where("id", "in", [...on.products]);
   if (on.on === "tags") chosen = chosen.where(sql<boolean>`tags && ${[...on.tags]}::text[]`);
   const [products, { count }, otherRows, bundle] = await Promise.all([
     chosen.selectAll().orderBy("name").limit(SHEET_ROWS).execute(),
     chosen.select(({ fn }) => fn.countAll<string>().as("count")).executeTakeFirstOrThrow(),
-    scope.offers().selectAll().where("id", "!=", offerId).execute(),
+    scope.select("offer").selectAll().where("id", "!=", offerId).execute(),
     bundlePrices(scope, offer),
   ]);
   const steps =
     products.length > 0
       ? await scope
-          .priceSteps()
+          .select("price_step")
           .selectAll()
           .where(
             "product_id",

@@ -7,7 +7,8 @@ import { readTags } from "../../core/catalogue/productRow";
 import { type TeamScope } from "../db/teamScope";
 import { type ReadForm, readForm } from "../formProblems";
 import { isZone } from "../auth/setUp";
-import { markNaming, promotionsNaming } from "../promotions/outdated";
+import { markNaming } from "../promotions/outdated";
+import { usesInWords, usesOf } from "../usage/usesOf";
 
 const local = string()
   .matches(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, "Choose a date and a time.")
@@ -75,8 +76,8 @@ export async function saveOffer(
     limits,
   };
   const row = id
-    ? await scope.changeOffer().set(values).where("id", "=", id).returning("id").executeTakeFirst()
-    : await scope.addOffer(values).returning("id").executeTakeFirst();
+    ? await scope.update("offer").set(values).where("id", "=", id).returning("id").executeTakeFirst()
+    : await scope.insert("offer", values).returning("id").executeTakeFirst();
   if (!row) throw new Response("There is no such offer in your team.", { status: 404 });
   return {
     ok: true,
@@ -144,7 +145,7 @@ async function readScope(
     );
     if (read.on !== "products") return read;
     const own = await scope
-      .products()
+      .select("product")
       .select("id")
       .where("id", "in", [...read.products])
       .execute();
@@ -158,9 +159,8 @@ async function readScope(
 
 /** Removes an offer unless a promotion uses it; says which then. */
 export async function removeOffer(scope: TeamScope, id: string): Promise<string | null> {
-  const users = await promotionsNaming(scope, [id]);
-  if (users.length > 0)
-    return `This offer is used in ${users.map(({ name }) => `“${name}”`).join(", ")}. Choose another there first.`;
-  await scope.removeOffer().where("id", "=", id).execute();
+  const uses = await usesOf(scope, id);
+  if (uses.length > 0) return `This offer is used in ${usesInWords(uses)}. Choose another there first.`;
+  await scope.remove("offer").where("id", "=", id).execute();
   return null;
 }

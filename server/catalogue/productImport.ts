@@ -105,7 +105,8 @@ const ROWS_AT_ONCE = 1000;
 
 async function addMany(scope: TeamScope, rows: readonly ListedProduct[]): Promise<void> {
   const made = await scope
-    .addProducts(
+    .insert(
+      "product",
       rows.map(({ name, line, text, code, price, content, link, tags, inStock }) => ({
         name,
         line,
@@ -123,7 +124,8 @@ async function addMany(scope: TeamScope, rows: readonly ListedProduct[]): Promis
     .returning(["id", "price_minor", "currency"])
     .execute();
   await scope
-    .addPriceSteps(
+    .insert(
+      "price_step",
       made.map(({ id, price_minor, currency }) => ({ product_id: id, from_at: new Date(), price_minor, currency })),
     )
     .execute();
@@ -161,7 +163,7 @@ async function productsByCode(scope: TeamScope, codes: readonly string[]): Promi
   const known = new Map<string, KnownProduct>();
   for (let at = 0; at < wanted.length; at += ROWS_AT_ONCE) {
     const rows = await scope
-      .products()
+      .select("product")
       .selectAll()
       .where("code", "in", wanted.slice(at, at + ROWS_AT_ONCE))
       .execute();
@@ -217,7 +219,7 @@ const cellsOf = ({ code, name, line, text, price, content, link, tags, inStock }
 
 /** All products as CSV, with headings that an import understands. */
 export async function exportProducts(scope: TeamScope): Promise<string> {
-  const rows = await scope.products().selectAll().orderBy("name").execute();
+  const rows = await scope.select("product").selectAll().orderBy("name").execute();
   return writeCsv(
     PRODUCT_FIELDS.map((field) => PRODUCT_FIELD_NAMES[field]),
     rows.map((row) => cellsOf(productOf(row))),

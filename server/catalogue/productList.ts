@@ -58,7 +58,7 @@ export async function listProducts(
   query: ProductQuery,
   locale: string,
 ): Promise<{ products: ListedProductRow[]; count: number }> {
-  let chosen = scope.products();
+  let chosen = scope.select("product");
   for (const word of query.words.split(/\s+/).filter(Boolean))
     chosen = chosen.where("search", "like", likePattern(word));
   if (query.tag) chosen = chosen.where(sql<boolean>`tags @> array[${query.tag}]::text[]`);
@@ -104,7 +104,7 @@ export async function listProducts(
 /** The tags in use, most used first. */
 export async function productTags(scope: TeamScope): Promise<string[]> {
   const rows = await scope
-    .products()
+    .select("product")
     .select(sql<string>`unnest(tags)`.as("tag"))
     .select(({ fn }) => fn.countAll().as("uses"))
     .groupBy("tag")

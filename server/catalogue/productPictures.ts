@@ -4,7 +4,7 @@ import { type TeamScope } from "../db/teamScope";
 export async function mainPictures(scope: TeamScope, productIds: readonly string[]): Promise<Map<string, string>> {
   if (productIds.length === 0) return new Map();
   const rows = await scope
-    .productPictures()
+    .select("product_picture")
     .select(["product_id", "media_id"])
     .where("product_id", "in", [...productIds])
     .orderBy("position", "desc")
@@ -16,7 +16,7 @@ export async function mainPictures(scope: TeamScope, productIds: readonly string
 /** All pictures of a product, in order, the main one first. */
 export async function picturesOf(scope: TeamScope, productId: string): Promise<string[]> {
   const rows = await scope
-    .productPictures()
+    .select("product_picture")
     .select("media_id")
     .where("product_id", "=", productId)
     .orderBy("position")
@@ -32,9 +32,12 @@ export async function setPictures(scope: TeamScope, productId: string, mediaIds:
       ? await scope.media().select("id").where("id", "in", wanted).where("kind", "!=", "sound").execute()
       : [];
   if (own.length < wanted.length) throw new Response("A chosen picture is not in your team's media.", { status: 404 });
-  await scope.removeProductPictures().where("product_id", "=", productId).execute();
+  await scope.remove("product_picture").where("product_id", "=", productId).execute();
   if (wanted.length > 0)
     await scope
-      .addProductPictures(wanted.map((media_id, position) => ({ product_id: productId, media_id, position })))
+      .insert(
+        "product_picture",
+        wanted.map((media_id, position) => ({ product_id: productId, media_id, position })),
+      )
       .execute();
 }

@@ -12,6 +12,7 @@ import { object, string } from "yup";
 import { type TeamScope } from "../db/teamScope";
 import { type ReadForm, readForm } from "../formProblems";
 import { markNaming } from "../promotions/outdated";
+import { usesInWords, usesOfEach } from "../usage/usesOf";
 import { setPictures } from "./productPictures";
 
 const text = (field: keyof typeof MOST_LETTERS) =>
@@ -89,7 +90,7 @@ export async function saveProduct(scope: TeamScope, currency: string, data: Form
 }
 
 async function codeOwner(scope: TeamScope, code: string, except: string | null): Promise<boolean> {
-  const row = await scope.products().select("id").where("code", "=", code).executeTakeFirst();
+  const row = await scope.select("product").select("id").where("code", "=", code).executeTakeFirst();
   return row !== undefined && row.id !== except;
 }
 
@@ -110,14 +111,19 @@ export async function writeProduct(scope: TeamScope, id: string | null, product:
     in_stock: inStock,
   };
   const before = id
-    ? await scope.products().select(["price_minor", "currency"]).where("id", "=", id).forUpdate().executeTakeFirst()
+    ? await scope
+        .select("product")
+        .select(["price_minor", "currency"])
+        .where("id", "=", id)
+        .forUpdate()
+        .executeTakeFirst()
     : null;
   if (id && !before) throw new Response("There is no such product in your team.", { status: 404 });
-  if (id) await scope.changeProduct().set(values).where("id", "=", id).execute();
-  const written = id ?? (await scope.addProduct(values).returning("id").executeTakeFirstOrThrow()).id;
+  if (id) await scope.update("product").set(values).where("id", "=", id).execute();
+  const written = id ?? (await scope.insert("product", values).returning("id").executeTakeFirstOrThrow()).id;
   if (!before || before.price_minor !== price.amount || before.currency !== price.currency)
     await scope
-      .addPriceSteps([
+      .insert("price_step", [
         { product_id: written, from_at: new Date(), price_minor: price.amount, currency: price.currency },
       ])
       .execute();
@@ -139,7 +145,7 @@ export async function changeField(
   field: InPlaceField,
   typed: string,
 ): Promise<string | null> {
-  const row = await scope.products().selectAll().where("id", "=", id).executeTakeFirst();
+  const row = await scope.select("product").selectAll().where("id", "=", id).executeTakeFirst();
   if (!row) throw new Response("There is no such product in your team.", { status: 404 });
   const value = typed.trim();
   const most = MOST_LETTERS[field === "price" || field === "tags" ? "text" : field] ?? 0;
@@ -148,10 +154,10 @@ export async function changeField(
     switch (field) {
       case "name":
         if (value === "") return "A product needs a name.";
-        await scope.changeProduct().set({ name: value }).where("id", "=", id).execute();
+        await scope.update("product").set({ name: value }).where("id", "=", id).execute();
         break;
       case "line":
-        await scope.changeProduct().set({ line: value }).where("id", "=", id).execute();
+        await scope.update("product").set({ line: value }).where("id", "=", id).execute();
         break;
       case "code": {
         const problem =
@@ -160,12 +166,12 @@ export async function changeField(
             ? `Another product has the code “${value}” already.`
             : null);
         if (problem) return problem;
-        await scope.changeProduct().set({ code: value }).where("id", "=", id).execute();
+        await scope.update("product").set({ code: value }).where("id", "=", id).execute();
         break;
       }
       case "tags":
         await scope
-          .changeProduct()
+          .update("product")
           .set({ tags: readTags(value) })
           .where("id", "=", id)
           .execute();
@@ -174,9 +180,9 @@ export async function changeField(
         const price = readPrice(value, row.currency);
         if (price.amount === row.price_minor) return null;
         await scope.together(async (within) => {
-          await within.changeProduct().set({ price_minor: price.amount }).where("id", "=", id).execute();
+          await within.update("product").set({ price_minor: price.amount }).where("id", "=", id).execute();
           await within
-            .addPriceSteps([
+            .insert("price_step", [
               { product_id: id, from_at: new Date(), price_minor: price.amount, currency: price.currency },
             ])
             .execute();
@@ -209,7 +215,7 @@ export async function changeMany(
   switch (action.kind) {
     case "stock": {
       const rows = await scope
-        .changeProduct()
+        .update("product")
         .set({ in_stock: action.inStock })
         .where("id", "in", chosen)
         .returning("id")
@@ -227,29 +233,24 @@ export async function changeMany(
         action.kind === "tag"
           ? sql<string[]>`array_append(array_remove(tags, ${tag}), ${tag})`
           : sql<string[]>`array_remove(tags, ${tag})`;
-      const rows = await scope.changeProduct().set({ tags }).where("id", "in", chosen).returning("id").execute();
+      const rows = await scope.update("product").set({ tags }).where("id", "in", chosen).returning("id").execute();
       return {
         done: `The tag “${tag}” was ${action.kind === "tag" ? "given to" : "taken from"} ${products(rows.length)}.`,
         problem: null,
       };
     }
     case "remove": {
-      const used: string[] = [];
-      for (const { name, document } of await scope.promotions().select(["name", "document"]).execute()) {
-        const product = "product" in document ? document.product : null;
-        if (typeof product === "string" && chosen.includes(product)) used.push(`${product}|${name}`);
-      }
-      const kept = new Set(used.map((one) => one.split("|")[0]));
-      const free = chosen.filter((id) => !kept.has(id));
-      const rows = free.length > 0 ? await scope.removeProduct().where("id", "in", free).returning("id").execute() : [];
-      const names = [...new Set(used.map((one) => one.split("|").slice(1).join("|")))]
-        .map((name) => `“${name}”`)
-        .join(", ");
+      const used = [...(await usesOfEach(scope, chosen))];
+      const free = used.filter(([, uses]) => uses.length === 0).map(([id]) => id);
+      const kept = used.filter(([, uses]) => uses.length > 0);
+      const rows =
+        free.length > 0 ? await scope.remove("product").where("id", "in", free).returning("id").execute() : [];
+      const places = new Map(kept.flatMap(([, uses]) => uses.map((use) => [use.to, use])));
       return {
         done: rows.length > 0 ? `${products(rows.length)} removed.` : "",
         problem:
-          kept.size > 0
-            ? `${products(kept.size)} stayed, because they are used in ${names}. Choose another there first.`
+          kept.length > 0
+            ? `${products(kept.length)} stayed, because they are used in ${usesInWords([...places.values()])}. Choose another there first.`
             : null,
       };
     }

@@ -159,9 +159,7 @@ async function render(slug: string): Promise<void> {
         const aside = `${path}.part`;
         const file = await renderFile(
           pool,
-          input,
-          { format, quality },
-          aside,
+          { input, choice: { format, quality }, path: aside },
           (share) => tell(format, share),
           stop.signal,
         );

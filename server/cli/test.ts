@@ -149,6 +149,17 @@ async function endToEnd(instance: Instance | null): Promise<void> {
   add(await readPlaywrightReport(instance.env["PLAYWRIGHT_JSON_OUTPUT_NAME"] ?? ""));
 }
 
+async function readTheCode(): Promise<void> {
+  if (wanted.has("types")) await types();
+  if (wanted.has("lint")) await lint();
+}
+
+/** Gives the instance for the end-to-end tests. */
+async function runTheCode(): Promise<Instance | null> {
+  if (wanted.has("unit")) await unit();
+  return wanted.has("e2e") ? startInstance() : null;
+}
+
 async function cleanUp(): Promise<void> {
   const ending = [...running];
   ending.forEach((child) => child.kill("SIGTERM"));
@@ -163,18 +174,12 @@ const started = Date.now();
 process.stdout.write(`Samples are drawn with --seed ${values.seed}${values.full ? ", all of them" : ""}.\n`);
 try {
   // Two lanes for two cores: what reads the code keeps one busy; unit tests and the start of the instance the other.
-  const reading = (async (): Promise<void> => {
-    if (wanted.has("types")) await types();
-    if (wanted.has("lint")) await lint();
-  })();
-  if (wanted.has("unit")) await unit();
-  const instance = wanted.has("e2e") ? await startInstance() : null;
-  await reading;
+  const [instance] = await Promise.all([runTheCode(), readTheCode()]);
   if (wanted.has("e2e")) await endToEnd(instance);
 } finally {
   await cleanUp();
 }
-const slowest = report.tests.sort((one, other) => other.ms - one.ms).slice(0, SLOWEST);
+const slowest = report.tests.sort((a, b) => b.ms - a.ms).slice(0, SLOWEST);
 process.stdout.write(`\nThe slowest ${slowest.length}:\n`);
 for (const { name, ms } of slowest) process.stdout.write(`  ${(ms / 1000).toFixed(1).padStart(6)} s  ${name}\n`);
 process.stdout.write(`\nAll in ${Math.round((Date.now() - started) / 1000)} s.\n`);

@@ -2,7 +2,8 @@ import { randomUUID } from "node:crypto";
 import { sql } from "kysely";
 import { closeDatabase, database } from "../db/connect";
 import { until } from "../testing/until";
-import { type TeamEvent, closeTeamEvents, onTeamEvent, tellTeam } from "./teamEvents";
+import { closeTeamEvents, onTeamEvent, tellTeam } from "./teamEvents";
+import { type TeamEvent } from "../../core/team/teamEvent";
 
 /** Tells this test's connections from those of tests that run beside it (PostgreSQL's application_name). */
 const NAME = `events-test-${randomUUID()}`;
@@ -13,27 +14,27 @@ afterAll(async () => {
   await closeDatabase();
 });
 
-const event = (team: string, change: Partial<TeamEvent> = {}): TeamEvent => ({
-  team,
+const event = (change: Partial<Extract<TeamEvent, { id: string }>> = {}): TeamEvent => ({
   topic: "media",
   id: randomUUID(),
   state: "working",
   progress: 0.5,
   ...change,
 });
+const idOf = (told: TeamEvent): string => ("id" in told ? told.id : "");
 
 /** Hears a team, once the channel is open: told until the first word of it comes through. */
 async function hearing(team: string): Promise<{ heard: TeamEvent[]; off: () => void }> {
   const all: TeamEvent[] = [];
   const off = onTeamEvent(team, (one) => all.push(one));
   await until(async () => {
-    await tellTeam(db, event(team, { id: "hello" }));
+    await tellTeam(db, team, event({ id: "hello" }));
     return all.length > 0;
   });
   const heard: TeamEvent[] = [];
   off();
   const hear = (one: TeamEvent): void => {
-    if (one.id !== "hello") heard.push(one);
+    if (idOf(one) !== "hello") heard.push(one);
   };
   return { heard, off: onTeamEvent(team, hear) };
 }
@@ -41,9 +42,14 @@ async function hearing(team: string): Promise<{ heard: TeamEvent[]; off: () => v
 test("a team's listeners hear what happens in it, whole and in order, and nothing of another team", async () => {
   const [mine, theirs] = [randomUUID(), randomUUID()];
   const { heard, off } = await hearing(mine);
-  const told = [event(mine), event(mine, { topic: "rendition", state: "ready", progress: 1 }), event(mine)];
-  await tellTeam(db, event(theirs));
-  for (const one of told) await tellTeam(db, one);
+  const told: TeamEvent[] = [
+    event(),
+    event({ topic: "rendition", state: "ready", progress: 1 }),
+    { topic: "promotion", slug: "pot-sale", revision: 3, by: "Tess" },
+    { topic: "presence", slug: "pot-sale", page: "p", name: "Tess", at: "", here: true },
+  ];
+  await tellTeam(db, theirs, event());
+  for (const one of told) await tellTeam(db, mine, one);
   await until(() => heard.length === told.length);
   expect(heard).toEqual(told);
   off();
@@ -53,7 +59,7 @@ test("who has stopped listening hears nothing more; the others do", async () => 
   const team = randomUUID();
   const [leaving, staying] = [await hearing(team), await hearing(team)];
   leaving.off();
-  await tellTeam(db, event(team));
+  await tellTeam(db, team, event());
   await until(() => staying.heard.length === 1);
   expect(leaving.heard).toEqual([]);
   staying.off();
@@ -62,10 +68,16 @@ test("who has stopped listening hears nothing more; the others do", async () => 
 test("what is no event is passed over, and does not stop the channel", async () => {
   const team = randomUUID();
   const { heard, off } = await hearing(team);
-  for (const payload of ["", "not json", "null", JSON.stringify({ team, topic: "weather" })])
+  for (const payload of [
+    "",
+    "not json",
+    "null",
+    JSON.stringify({ team, event: { topic: "weather" } }),
+    JSON.stringify({ event: event() }),
+  ])
     await sql`select pg_notify('stencilcraft_team_events', ${payload})`.execute(db);
-  const good = event(team);
-  await tellTeam(db, good);
+  const good = event();
+  await tellTeam(db, team, good);
   await until(() => heard.length > 0);
   expect(heard).toEqual([good]);
   off();
@@ -78,8 +90,8 @@ test("a channel that is lost is opened again by itself", async () => {
     select pg_terminate_backend(pid) from pg_stat_activity
     where query = 'listen stencilcraft_team_events' and application_name = ${NAME}`.execute(db);
   await until(async () => {
-    await tellTeam(db, event(team, { id: "after" }));
-    return heard.some(({ id }) => id === "after");
+    await tellTeam(db, team, event({ id: "after" }));
+    return heard.some((one) => idOf(one) === "after");
   });
   off();
 });

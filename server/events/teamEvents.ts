@@ -1,34 +1,19 @@
 import { EventEmitter } from "node:events";
 import { type Kysely, sql } from "kysely";
 import pg from "pg";
-import { object, string, number } from "yup";
+import { mixed, object, string } from "yup";
+import { type TeamEvent, readTeamEvent } from "../../core/team/teamEvent";
 import { config } from "../config";
 import { type Database } from "../db/tables";
 import { log } from "../log";
 
-/** Something a team's open pages may want to show: told by any process, heard by every web server. */
-export interface TeamEvent {
-  readonly team: string;
-  readonly topic: "media" | "rendition";
-  readonly id: string;
-  readonly state: string;
-  readonly progress: number;
-}
-
 const LISTEN_AGAIN_MS = 1000;
 const CHANNEL = "stencilcraft_team_events";
-const schema = object({
-  team: string().required(),
-  topic: string()
-    .oneOf(["media", "rendition"] as const)
-    .required(),
-  id: string().required(),
-  state: string().required(),
-  progress: number().required(),
-});
+const addressed = object({ team: string().required(), event: mixed().required() });
 
-export async function tellTeam(db: Kysely<Database>, event: TeamEvent): Promise<void> {
-  await sql`select pg_notify(${CHANNEL}, ${JSON.stringify(event)})`.execute(db);
+/** Tells all open pages of a team, whichever web server they are connected to. */
+export async function tellTeam(db: Kysely<Database>, team: string, event: TeamEvent): Promise<void> {
+  await sql`select pg_notify(${CHANNEL}, ${JSON.stringify({ team, event })})`.execute(db);
 }
 
 const heard = new EventEmitter().setMaxListeners(0);
@@ -54,8 +39,8 @@ async function listen(): Promise<void> {
   const client = (channel = new pg.Client({ connectionString: config().DATABASE_URL }));
   client.on("error", (error) => lost(client, error));
   client.on("notification", ({ payload }) => {
-    const event = readEvent(payload ?? "");
-    if (event) heard.emit(event.team, event);
+    const told = readTold(payload ?? "");
+    if (told) heard.emit(told.team, told.event);
   });
   try {
     await client.connect();
@@ -75,11 +60,13 @@ function lost(client: pg.Client, error: unknown): void {
   }, LISTEN_AGAIN_MS).unref();
 }
 
-/** What was told, or null where it is no event: anyone with the database can notify. */
-function readEvent(payload: string): TeamEvent | null {
+/** What was told and whom, or null where it is no event: anyone with the database can notify. */
+function readTold(payload: string): { readonly team: string; readonly event: TeamEvent } | null {
   try {
     const parsed: unknown = JSON.parse(payload);
-    return schema.isValidSync(parsed) ? parsed : null;
+    const { team, event: told } = addressed.validateSync(parsed, { strict: true });
+    const event = readTeamEvent(told);
+    return event && { team, event };
   } catch {
     return null;
   }

@@ -33,22 +33,22 @@ export async function receiveFont(scope: TeamScope, file: File): Promise<{ famil
     await rm(path, { force: true });
   }
   await scope.together(async (within) => {
-    await within.removeFont().where("family", "=", family).execute();
-    await within.addFont({ family, file_name: name, sha256, facts: JSON.stringify(facts) }).execute();
+    await within.remove("font").where("family", "=", family).execute();
+    await within.insert("font", { family, file_name: name, sha256, facts: JSON.stringify(facts) }).execute();
   });
   return { family };
 }
 
 /** Removes a typeface the team brought, unless a brand book uses it; says which then. */
 export async function removeFont(scope: TeamScope, id: string): Promise<string | null> {
-  const font = await scope.fonts().select("family").where("id", "=", id).executeTakeFirst();
+  const font = await scope.select("font").select("family").where("id", "=", id).executeTakeFirst();
   if (!font) return null;
-  const brands = await scope.brands().select(["name", "book"]).execute();
+  const brands = await scope.select("brand").select(["name", "book"]).execute();
   const users = brands.filter(({ book }) =>
     Object.values(readBrandBook(book).faces).some(({ family }) => family === font.family),
   );
   if (users.length > 0)
     return `${font.family} is used in the brand book of ${users.map(({ name }) => name).join(", ")}. Choose another typeface there first.`;
-  await scope.removeFont().where("id", "=", id).execute();
+  await scope.remove("font").where("id", "=", id).execute();
   return null;
 }

@@ -4,12 +4,12 @@ import { type FrameRate, frameCount } from "../../core/time/frames";
 import { config } from "../config";
 import { proxyKey, workKey } from "../storage/keys";
 import { store } from "../storage/store";
+import { type BroughtFile } from "./broughtFile";
 import { type ClipLook, clipLook } from "./clipLook";
 import { makePyramid } from "./pictureIngest";
 import { type PictureLook, pictureLook } from "./pictureLook";
 import { type Probed, probe } from "./probe";
 import { ProgramFailed, SAFE_INPUT, runProgram } from "./program";
-import { type SniffedType } from "./sniff";
 import { UploadProblem } from "./uploadProblem";
 import { workingRate } from "./workingRate";
 
@@ -35,19 +35,13 @@ export const BT709 = [
  * Makes the working copy (constant rate, square pixels, upright, 8-bit BT.709), a small proxy of the same frames with
  * short groups of pictures for exact seeking, and a poster. Throws an UploadProblem naming file and limit.
  */
-export async function ingestClip(
-  path: string,
-  type: SniffedType,
-  sha256: string,
-  name: string,
-  folder: string,
-  onProgress: (share: number) => void,
-): Promise<IngestedClip> {
+export async function ingestClip(brought: BroughtFile, onProgress: (share: number) => void): Promise<IngestedClip> {
+  const { path, type, sha256, name, folder } = brought;
   const probed = await probe(path, type, name);
   const picture = checkClip(probed, name);
   const rate = workingRate(picture.rate);
   const work = join(folder, "work.mp4");
-  await transcode(path, type, picture.transfer, rate, work, name, probed, (share) => onProgress(share * 0.7));
+  await transcode(brought, { ...probed, picture }, work, (share) => onProgress(share * 0.7));
   const made = await probe(work, { ...type, demuxer: "mov" }, name);
   if (!made.picture) throw new UploadProblem(`“${name}” holds no picture that can be read.`);
   const frames = frameCount(made.length * 1000, rate);
@@ -58,7 +52,7 @@ export async function ingestClip(
       `“${name}” is cut short: ${made.length.toFixed(1)} s of ${probed.length.toFixed(1)} s can be read. Export or copy it again.`,
     );
   const proxy = join(folder, "proxy.mp4");
-  await makeProxy(work, proxy, rate, made.length, (share) => onProgress(0.7 + share * 0.25));
+  await makeProxy(work, proxy, { rate, length: made.length }, (share) => onProgress(0.7 + share * 0.25));
   const poster = join(folder, "poster.png");
   await runProgram(
     "ffmpeg",
@@ -79,7 +73,7 @@ export async function ingestClip(
     ],
     { timeLimitMs: 60_000 },
   );
-  const { levels } = await makePyramid(poster, false, sha256, name, folder);
+  const { levels } = await makePyramid(poster, false, brought);
   const look = await pictureLook(poster);
   const moves = await clipLook(proxy);
   await store().keep(workKey(sha256), work);
@@ -112,12 +106,10 @@ function checkClip(probed: Probed, name: string): NonNullable<Probed["picture"]>
   return probed.picture;
 }
 
-const clock = (seconds: number): string =>
-  seconds >= 3600
-    ? `${Math.floor(seconds / 3600)} h ${Math.floor((seconds % 3600) / 60)} min`
-    : seconds >= 60
-      ? `${Math.floor(seconds / 60)} min`
-      : `${Math.round(seconds)} s`;
+function clock(seconds: number): string {
+  if (seconds >= 3600) return `${Math.floor(seconds / 3600)} h ${Math.floor((seconds % 3600) / 60)} min`;
+  return seconds >= 60 ? `${Math.floor(seconds / 60)} min` : `${Math.round(seconds)} s`;
+}
 
 /** Brings wide-range (HDR) pictures to the usual range; other pictures only to BT.709. */
 function colorFilter(transfer: string | undefined): string {
@@ -128,17 +120,14 @@ function colorFilter(transfer: string | undefined): string {
 }
 
 async function transcode(
-  path: string,
-  type: SniffedType,
-  transfer: string | undefined,
-  rate: FrameRate,
+  { path, type, name }: BroughtFile,
+  { picture, length }: Probed & { readonly picture: NonNullable<Probed["picture"]> },
   to: string,
-  name: string,
-  probed: Probed,
   onProgress: (share: number) => void,
 ): Promise<void> {
+  const rate = workingRate(picture.rate);
   const fps = `${rate.numerator}/${rate.denominator}`;
-  const filter = `fps=${fps},scale=trunc(iw*sar/2)*2:trunc(ih/2)*2:flags=bicubic,setsar=1,${colorFilter(transfer)}`;
+  const filter = `fps=${fps},scale=trunc(iw*sar/2)*2:trunc(ih/2)*2:flags=bicubic,setsar=1,${colorFilter(picture.transfer)}`;
   const args = [
     "-v",
     "error",
@@ -184,7 +173,7 @@ async function transcode(
   ];
   await runProgram("ffmpeg", args, {
     timeLimitMs: TIME_LIMIT_MS,
-    onLine: progressLines(probed.length, onProgress),
+    onLine: progressLines(length, onProgress),
   }).catch((error: unknown) => {
     if (error instanceof ProgramFailed)
       throw new UploadProblem(
@@ -197,8 +186,7 @@ async function transcode(
 async function makeProxy(
   work: string,
   to: string,
-  rate: FrameRate,
-  length: number,
+  { rate, length }: { readonly rate: FrameRate; readonly length: number },
   onProgress: (share: number) => void,
 ): Promise<void> {
   const scale = `scale='if(gt(iw,ih),-2,min(iw,${PROXY_SHORT_SIDE}))':'if(gt(iw,ih),min(ih,${PROXY_SHORT_SIDE}),-2)':flags=area`;

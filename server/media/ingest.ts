@@ -40,7 +40,7 @@ export async function ingestMedia(db: Kysely<Database>, mediaId: string, replace
       .set({ state, progress, ...change })
       .where("id", "=", mediaId)
       .execute();
-    await tellTeam(db, { team: item.team_id, topic: "media", id: mediaId, state: phase, progress });
+    await tellTeam(db, item.team_id, { topic: "media", id: mediaId, state: phase, progress });
   };
   try {
     await tell("working", 0.02);
@@ -73,12 +73,13 @@ async function ingestFile(
 ): Promise<Measured> {
   const path = await store().local(originalKey(item.sha256));
   const type = await sniffType(path, item.name);
+  const brought = { ...item, path, type, folder };
   // A recorder writes sound alone into a WebM or MP4 file too; only its tracks tell.
   const soundOnly =
     type.kind === "clip" && (await probe(path, type, item.name).then(({ picture, hasSound }) => !picture && hasSound));
   switch (soundOnly ? "sound" : type.kind) {
     case "picture": {
-      const { look, ...facts } = await ingestPicture(path, type.mime, item.sha256, item.name, folder);
+      const { look, ...facts } = await ingestPicture(brought);
       return {
         kind: "picture",
         ...seen(look),
@@ -89,7 +90,7 @@ async function ingestFile(
       };
     }
     case "clip": {
-      const { look, cuts, ...facts } = await ingestClip(path, type, item.sha256, item.name, folder, onProgress);
+      const { look, cuts, ...facts } = await ingestClip(brought, onProgress);
       const { numerator, denominator } = facts.rate;
       return {
         kind: "clip",
@@ -101,7 +102,7 @@ async function ingestFile(
       };
     }
     case "sound": {
-      const { peaks, ...facts } = await ingestSound(path, type, item.sha256, item.name, folder);
+      const { peaks, ...facts } = await ingestSound(brought);
       return {
         kind: "sound",
         colors: [],
@@ -136,5 +137,5 @@ export async function giveUpIngest(db: Kysely<Database>, mediaId: string): Promi
     .where("state", "!=", "ready")
     .returning("team_id")
     .executeTakeFirst();
-  if (row) await tellTeam(db, { team: row.team_id, topic: "media", id: mediaId, state: "failed", progress: 1 });
+  if (row) await tellTeam(db, row.team_id, { topic: "media", id: mediaId, state: "failed", progress: 1 });
 }

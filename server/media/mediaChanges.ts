@@ -5,7 +5,7 @@ import { type TeamScope } from "../db/teamScope";
 import { type ReadForm, readForm } from "../formProblems";
 import { markNaming } from "../promotions/outdated";
 import { mediaFacts } from "./storedFacts";
-import { usesInWords, whereUsed } from "./whereUsed";
+import { usesInWords, usesOfEach } from "../usage/usesOf";
 
 export interface Changed {
   readonly done: string;
@@ -20,15 +20,14 @@ export async function removeMedia(
 ): Promise<Changed & { readonly removed: readonly string[] }> {
   const removed: string[] = [];
   const problems: string[] = [];
-  for (const id of ids) {
-    const uses = await whereUsed(scope, id);
+  for (const [id, uses] of await usesOfEach(scope, ids)) {
     if (uses.length > 0) {
       const row = await scope.media().select("name").where("id", "=", id).executeTakeFirst();
       problems.push(`“${row?.name ?? "This item"}” is used in ${usesInWords(uses)}. Choose another there first.`);
       continue;
     }
     const rows = await scope
-      .changeMedia()
+      .update("media")
       .set({ deleted_at: new Date() })
       .where("id", "=", id)
       .where("deleted_at", "is", null)
@@ -48,7 +47,7 @@ export async function restoreMedia(scope: TeamScope, ids: readonly string[]): Pr
   const rows =
     ids.length > 0
       ? await scope
-          .changeMedia()
+          .update("media")
           .set({ deleted_at: null })
           .where("id", "in", [...ids])
           .returning("id")
@@ -73,7 +72,7 @@ export async function tagMedia(
   if (ids.length === 0) return { done: "", problem: "Mark at least one item first." };
   for (const tag of tags)
     await scope
-      .changeMedia()
+      .update("media")
       .set({
         tags: give
           ? sql<string[]>`array_append(array_remove(tags, ${tag}), ${tag})`
@@ -107,7 +106,7 @@ export async function noteRights(scope: TeamScope, ids: readonly string[], data:
     return { ok: false, problems: { rights_to: "The last day must not come before the first." } };
   if (ids.length === 0) return { ok: false, problems: { licence: "Mark at least one item first." } };
   await scope
-    .changeMedia()
+    .update("media")
     .set({ source, licence, holder, rights_from: rights_from || null, rights_to: rights_to || null })
     .where("id", "in", [...ids])
     .execute();
@@ -121,12 +120,12 @@ export async function renameMedia(scope: TeamScope, id: string, typed: string): 
   const name = typed.replace(/\p{Cc}/gu, "").trim();
   if (name === "") return "An item needs a name.";
   if (Array.from(name).length > MOST_NAME) return `At most ${MOST_NAME} characters.`;
-  await scope.changeMedia().set({ name }).where("id", "=", id).execute();
+  await scope.update("media").set({ name }).where("id", "=", id).execute();
   return null;
 }
 
 export async function setLogo(scope: TeamScope, id: string, isLogo: boolean): Promise<void> {
-  await scope.changeMedia().set({ is_logo: isLogo }).where("id", "=", id).where("kind", "=", "picture").execute();
+  await scope.update("media").set({ is_logo: isLogo }).where("id", "=", id).where("kind", "=", "picture").execute();
 }
 
 const point = object({ x: number().min(0).max(1).required(), y: number().min(0).max(1).required() });
@@ -137,7 +136,7 @@ export async function moveFocal(scope: TeamScope, id: string, value: unknown): P
   const row = await scope.media().selectAll().where("id", "=", id).executeTakeFirst();
   if (!row?.facts || mediaFacts(row)?.kind === "sound") return;
   await scope
-    .changeMedia()
+    .update("media")
     .set({ facts: JSON.stringify({ ...row.facts, focal }) })
     .where("id", "=", id)
     .execute();

@@ -3,7 +3,7 @@ import { ALIKE_WITHIN } from "../../core/picture/perceptualHash";
 import { type TeamScope } from "../db/teamScope";
 import { itemOf } from "./mediaList";
 import { moreFacts } from "./storedFacts";
-import { whereUsed } from "./whereUsed";
+import { usesOf } from "../usage/usesOf";
 
 const MOST_ALIKE = 6;
 
@@ -12,7 +12,7 @@ export async function mediaDetail(scope: TeamScope, id: string, today: string) {
   const row = await scope.media().selectAll().where("id", "=", id).executeTakeFirst();
   if (!row) throw new Response("There is no such media item in your team.", { status: 404 });
   const [uses, alike, collections, products] = await Promise.all([
-    whereUsed(scope, id),
+    usesOf(scope, id),
     row.look === null
       ? []
       : scope
@@ -24,8 +24,8 @@ export async function mediaDetail(scope: TeamScope, id: string, today: string) {
           .orderBy(sql`bit_count((look # ${row.look}::bigint)::bit(64))`)
           .limit(MOST_ALIKE)
           .execute(),
-    scope.collectionMedia().select("collection_id").where("media_id", "=", id).execute(),
-    scope.productPictures().select("product_id").where("media_id", "=", id).execute(),
+    scope.select("collection_media").select("collection_id").where("media_id", "=", id).execute(),
+    scope.select("product_picture").select("product_id").where("media_id", "=", id).execute(),
   ]);
   return {
     ...itemOf(row, today),

@@ -107,13 +107,13 @@ function chosenMedia(scope: TeamScope, query: MediaQuery, today: string) {
     chosen = chosen.where(
       "id",
       "in",
-      scope.productPictures().select("media_id").where("product_id", "=", query.product),
+      scope.select("product_picture").select("media_id").where("product_id", "=", query.product),
     );
   if (query.collection)
     chosen = chosen.where(
       "id",
       "in",
-      scope.collectionMedia().select("media_id").where("collection_id", "=", query.collection),
+      scope.select("collection_media").select("media_id").where("collection_id", "=", query.collection),
     );
   return chosen;
 }

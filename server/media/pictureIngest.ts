@@ -8,6 +8,7 @@ import { config } from "../config";
 import { levelKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { type PictureLook, pictureLook } from "./pictureLook";
+import { type BroughtFile } from "./broughtFile";
 import { opaquePart } from "./opaquePart";
 import { svgProblem } from "./svgSafety";
 import { UploadProblem } from "./uploadProblem";
@@ -26,14 +27,9 @@ export type IngestedPicture = Pyramid & { readonly look: PictureLook };
  * Makes the pyramid of working copies: upright, sRGB, WebP, each half the one before. Throws an UploadProblem, naming the
  * file and the limit, when the picture is damaged or too large.
  */
-export async function ingestPicture(
-  path: string,
-  mime: string,
-  sha256: string,
-  name: string,
-  folder: string,
-): Promise<IngestedPicture> {
-  const input = mime === "image/svg+xml" ? await rasteriseSvg(path, name) : path;
+export async function ingestPicture(brought: BroughtFile): Promise<IngestedPicture> {
+  const { path, name, sha256 } = brought;
+  const input = brought.type.mime === "image/svg+xml" ? await rasteriseSvg(path, name) : path;
   const limit = config().LIMIT_PICTURE_PIXELS;
   const about = await sharp(input, { limitInputPixels: false })
     .metadata()
@@ -44,7 +40,7 @@ export async function ingestPicture(
     throw new UploadProblem(
       `“${name}” is ${about.width} × ${about.height} pixels; the limit is ${Math.round(limit / 1e6)} million. Bring it smaller.`,
     );
-  const pyramid = await makePyramid(input, about.hasAlpha, sha256, name, folder);
+  const pyramid = await makePyramid(input, about.hasAlpha, brought);
   return {
     ...pyramid,
     look: await pictureLook(await store().local(levelKey(sha256, Math.min(pyramid.levels - 1, LOOK_LEVEL)))),
@@ -55,9 +51,7 @@ export async function ingestPicture(
 export async function makePyramid(
   input: string | Buffer,
   hasAlpha: boolean,
-  sha256: string,
-  name: string,
-  folder: string,
+  { sha256, name, folder }: Pick<BroughtFile, "sha256" | "name" | "folder">,
 ): Promise<Pyramid> {
   // Rotated by EXIF, brought from its own profile (or CMYK) to sRGB.
   const upright = await sharp(input, { limitInputPixels: config().LIMIT_PICTURE_PIXELS, failOn: "error" })

@@ -88,7 +88,7 @@ export async function receiveMedia(
       problem: null,
       is_logo: isLogo && type.kind === "picture",
     };
-    const { id } = await scope.addMedia(row).returning("id").executeTakeFirstOrThrow();
+    const { id } = await scope.insert("media", row).returning("id").executeTakeFirstOrThrow();
     await enqueue(scope.connection, "ingest-media", { media: id });
     return { id, name, known: false };
   } finally {

@@ -5,9 +5,9 @@ import { waveformPeaks } from "../../core/sound/peaks";
 import { config } from "../config";
 import { soundProxyKey } from "../storage/keys";
 import { store } from "../storage/store";
+import { type BroughtFile } from "./broughtFile";
 import { probe } from "./probe";
 import { SAFE_INPUT, runProgram } from "./program";
-import { type SniffedType } from "./sniff";
 import { UploadProblem } from "./uploadProblem";
 
 export type IngestedSound = Pick<SoundFacts, "length" | "loudness" | "peak"> & { readonly peaks: readonly number[] };
@@ -16,13 +16,7 @@ const BARS = 240;
 const PEAK_RATE = 8000;
 
 /** Measures a sound (EBU R 128) and makes the copy that browsers play. */
-export async function ingestSound(
-  path: string,
-  type: SniffedType,
-  sha256: string,
-  name: string,
-  folder: string,
-): Promise<IngestedSound> {
+export async function ingestSound({ path, type, sha256, name, folder }: BroughtFile): Promise<IngestedSound> {
   const probed = await probe(path, type, name);
   if (!probed.hasSound) throw new UploadProblem(`“${name}” holds no sound that can be read.`);
   if (probed.length > config().LIMIT_CLIP_SECONDS)

@@ -9,9 +9,11 @@ export async function loadBench(scope: TeamScope) {
   const now = new Date();
   const [promotions, offers, running] = await Promise.all([
     allPromotions(scope),
-    scope.offers().selectAll().orderBy("starts_at").execute(),
+    scope.select("offer").selectAll().orderBy("starts_at").execute(),
     scope
-      .renditionsWithPromotion()
+      .select("rendition")
+      .innerJoin("render", "render.id", "rendition.render_id")
+      .innerJoin("promotion", "promotion.id", "render.promotion_id")
       .where("rendition.state", "in", ["waiting", "working"])
       .select(["rendition.id", "rendition.format", "rendition.progress", "promotion.slug", "promotion.name"])
       .execute(),

@@ -8,6 +8,7 @@ import { readBrandBook } from "../../core/brand/book";
 import { type WordsRole } from "../../core/document/template";
 import { money, writePrice } from "../../core/offer/money";
 import { mainPictures } from "../catalogue/productPictures";
+import { goneThings } from "./goneThings";
 import { loadRenderInput } from "./loadFacts";
 import { offeredTemplates } from "../templates/templateStore";
 import { samplesFor } from "./samples";
@@ -18,14 +19,15 @@ const MOST_OFFERED = 500;
 /** Everything the Fill desk needs: the document, and all the team has that could go into it. */
 export async function loadFillDesk(scope: TeamScope, slug: string, zone: string) {
   const promotion = await promotionBySlug(scope, slug);
-  const [input, media, products, offers, team, offered, samples] = await Promise.all([
+  const [input, media, products, offers, team, offered, samples, gone] = await Promise.all([
     loadRenderInput(scope, promotion.document, { list: true }),
     mediaList(scope, zone),
-    scope.products().selectAll().orderBy("name").limit(MOST_OFFERED).execute(),
-    scope.offers().selectAll().orderBy("starts_at").execute(),
+    scope.select("product").selectAll().orderBy("name").limit(MOST_OFFERED).execute(),
+    scope.select("offer").selectAll().orderBy("starts_at").execute(),
     scope.team().select("locale").executeTakeFirstOrThrow(),
     offeredTemplates(scope),
     samplesFor(scope, promotion.document.product),
+    goneThings(scope, promotion.document),
   ]);
   const all: Record<string, MediaFacts> = {};
   for (const { facts } of media) if (facts) all[facts.id] = facts;
@@ -35,7 +37,7 @@ export async function loadFillDesk(scope: TeamScope, slug: string, zone: string)
   const chosen = promotion.document.product;
   const product =
     products.find(({ id }) => id === chosen) ??
-    (chosen ? await scope.products().selectAll().where("id", "=", chosen).executeTakeFirst() : undefined);
+    (chosen ? await scope.select("product").selectAll().where("id", "=", chosen).executeTakeFirst() : undefined);
   if (product && !products.includes(product)) products.unshift(product);
   const lines: Record<string, OfferLines | null> = {};
   for (const offer of offers) {
@@ -55,6 +57,7 @@ export async function loadFillDesk(scope: TeamScope, slug: string, zone: string)
     facts,
     lines,
     samples: samples.media,
+    gone,
     offered: offered.map(({ ref, template }) => ({ ref, template })),
     suggestions: await suggestions(
       scope,
@@ -83,7 +86,7 @@ async function suggestions(
   brandId: string,
   smallPrint: string,
 ): Promise<Partial<Record<WordsRole, readonly string[]>>> {
-  const { book } = await scope.brands().select("book").where("id", "=", brandId).executeTakeFirstOrThrow();
+  const { book } = await scope.select("brand").select("book").where("id", "=", brandId).executeTakeFirstOrThrow();
   const { calls, legal, contact } = readBrandBook(book);
   return {
     call: calls,

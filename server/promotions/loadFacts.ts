@@ -27,9 +27,11 @@ interface Also {
 export async function loadRenderInput(scope: TeamScope, document: Promotion, also: Also = {}): Promise<RenderInput> {
   const [team, brandRow, product, offer, own, templates] = await Promise.all([
     scope.team().select("locale").executeTakeFirstOrThrow(),
-    scope.brands().selectAll().where("id", "=", document.brand).executeTakeFirstOrThrow(),
-    document.product ? scope.products().selectAll().where("id", "=", document.product).executeTakeFirst() : undefined,
-    document.offer ? scope.offers().selectAll().where("id", "=", document.offer).executeTakeFirst() : undefined,
+    scope.select("brand").selectAll().where("id", "=", document.brand).executeTakeFirstOrThrow(),
+    document.product
+      ? scope.select("product").selectAll().where("id", "=", document.product).executeTakeFirst()
+      : undefined,
+    document.offer ? scope.select("offer").selectAll().where("id", "=", document.offer).executeTakeFirst() : undefined,
     ownFamilies(scope),
     templatesByRef(scope, [...refsOf(document), ...(also.templates ?? [])]),
   ]);
@@ -105,14 +107,14 @@ async function priceList(
   const named = Object.values(document.fills).flatMap((fill) => (fill.kind === "products" ? fill.products : []));
   const tagged =
     product && product.tags.length > 0
-      ? scope.products().where(sql<boolean>`tags && ${product.tags}::text[]`)
-      : scope.products();
+      ? scope.select("product").where(sql<boolean>`tags && ${product.tags}::text[]`)
+      : scope.select("product");
   const usual = await tagged.select("id").where("in_stock", "=", true).orderBy("name").limit(MOST_ROWS).execute();
   const ids = [...new Set([...named, ...usual.map(({ id }) => id)])];
   const rows =
     ids.length > 0
       ? await scope
-          .products()
+          .select("product")
           .select(["id", "name", "line", "price_minor", "currency"])
           .where("id", "in", ids)
           .execute()

@@ -1,7 +1,10 @@
 import { isDeepStrictEqual } from "node:util";
-import { type MediaFacts } from "../../core/document/facts";
+import { type FormatName, isFormatName } from "../../core/placement/formats";
+import { paintedWhole } from "../../core/scene/paintedText";
 import { type TeamScope } from "../db/teamScope";
+import { preparedInput } from "../render/preparedInput";
 import { readRenderInput, type RenderInput } from "../render/renderInput";
+import { namesAny } from "../usage/namesAny";
 import { loadRenderInput } from "./loadFacts";
 
 /**
@@ -12,62 +15,50 @@ import { loadRenderInput } from "./loadFacts";
 export async function markOutdated(scope: TeamScope, promotionIds: readonly string[], reason: string): Promise<number> {
   if (promotionIds.length === 0) return 0;
   const renders = await scope
-    .renders()
+    .select("render")
     .select(["id", "input"])
     .where("promotion_id", "in", [...promotionIds])
     .execute();
   let marked = 0;
-  for (const render of renders) {
-    const then = readRenderInput(render.input);
+  for (const { id, input } of renders) {
+    const then = readRenderInput(input);
     const now = await loadRenderInput(scope, then.document).catch(() => null);
-    const same = now !== null && isDeepStrictEqual(pixelsOf(then), pixelsOf(now));
-    const changed = await scope
-      .changeRendition()
-      .set({ outdated_by: same ? null : reason })
-      .where("render_id", "=", render.id)
-      .where("outdated_by", same ? "is not" : "is", null)
-      .returning("id")
+    // What is the same to begin with need not be prepared to see that it is painted the same.
+    const isSame = now !== null && isDeepStrictEqual(JSON.parse(JSON.stringify(now)), then);
+    const renditions = await scope
+      .select("rendition")
+      .select(["id", "format", "outdated_by"])
+      .where("render_id", "=", id)
       .execute();
-    if (!same) marked += changed.length;
+    for (const rendition of renditions) {
+      const isCurrent = isSame || (now !== null && (await paintsTheSame(then, now, formatName(rendition.format))));
+      if (isCurrent === (rendition.outdated_by === null)) continue;
+      const outdated_by = isCurrent ? null : reason;
+      await scope.update("rendition").set({ outdated_by }).where("id", "=", rendition.id).execute();
+      if (!isCurrent) marked++;
+    }
   }
   return marked;
 }
 
-/** As `markOutdated`, for the promotions whose documents name something that has changed. */
-export const markNaming = async (scope: TeamScope, ids: readonly string[], reason: string): Promise<number> =>
-  markOutdated(
-    scope,
-    (await promotionsNaming(scope, ids)).map(({ id }) => id),
-    reason,
-  );
-
-/** What of an input can change a frame: names of media can't. */
-function pixelsOf({ facts, hashes }: RenderInput): unknown {
-  const nameless = (media: MediaFacts): object => ({ ...media, name: "" });
-  const plain: unknown = JSON.parse(
-    JSON.stringify({
-      ...facts,
-      brand: {
-        ...facts.brand,
-        logos: facts.brand.logos.map(({ variant, picture }) => ({ variant, picture: nameless(picture) })),
-      },
-      media: Object.fromEntries(Object.entries(facts.media).map(([id, media]) => [id, nameless(media)])),
-      hashes,
-    }),
-  );
-  return plain;
+/** Whether a format of a promotion would be painted as it was. */
+async function paintsTheSame(then: RenderInput, now: RenderInput, format: FormatName): Promise<boolean> {
+  const painted = async (input: RenderInput): Promise<string> =>
+    paintedWhole(await preparedInput(input, format), input.hashes);
+  return (await painted(then)) === (await painted(now));
 }
 
-/** The promotions whose documents name something by its id. */
-export async function promotionsNaming(
-  scope: TeamScope,
-  ids: readonly string[],
-): Promise<{ id: string; name: string; slug: string }[]> {
-  const rows = await scope.promotions().select(["id", "name", "slug", "document"]).execute();
-  return rows
-    .filter(({ document }) => {
-      const text = JSON.stringify(document);
-      return ids.some((id) => text.includes(`"${id}"`));
-    })
-    .map(({ id, name, slug }) => ({ id, name, slug }));
+/** As `markOutdated`, for the promotions whose documents name something that has changed. */
+export async function markNaming(scope: TeamScope, ids: readonly string[], reason: string): Promise<number> {
+  const naming = await scope.select("promotion").select("id").where(namesAny("document", ids)).execute();
+  return markOutdated(
+    scope,
+    naming.map(({ id }) => id),
+    reason,
+  );
+}
+
+function formatName(stored: string): FormatName {
+  if (!isFormatName(stored)) throw new TypeError(`A stored rendition has the format “${stored}”, which there is not.`);
+  return stored;
 }

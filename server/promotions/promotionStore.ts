@@ -1,12 +1,16 @@
 import { mayChangeLocked } from "../auth/roles";
-import { type Edit, applyEdit } from "../../core/document/edits";
+import { ValidationError } from "yup";
+import { applyEdit, readEdit } from "../../core/document/edits";
 import { PROMOTION_VERSION, type Promotion, readPromotion } from "../../core/document/promotion";
+import { type NamedThing, newlyNamed } from "../../core/document/named";
 import { scenesOf } from "../../core/document/design";
 import { lockProblem, promotionProblem, refsOf } from "../../core/document/locks";
 import { type Role } from "../db/tables";
 import { newestTemplate, templatesByRef } from "../templates/templateStore";
 import { workingBrand } from "../brand/brandBook";
 import { type TeamScope } from "../db/teamScope";
+import { tellTeam } from "../events/teamEvents";
+import { notThere } from "./goneThings";
 import { firstFills, samplesFor } from "./samples";
 import { freeSlug, slugOf } from "./slug";
 
@@ -22,7 +26,7 @@ const NOT_FOUND = (): Response => new Response("There is no such promotion in yo
 
 /** A promotion of the team by its slug. Throws a 404 when there is none. */
 export async function promotionBySlug(scope: TeamScope, slug: string): Promise<StoredPromotion> {
-  const row = await scope.promotions().selectAll().where("slug", "=", slug).executeTakeFirst();
+  const row = await scope.select("promotion").selectAll().where("slug", "=", slug).executeTakeFirst();
   if (!row) throw NOT_FOUND();
   return {
     id: row.id,
@@ -34,7 +38,7 @@ export async function promotionBySlug(scope: TeamScope, slug: string): Promise<S
 }
 
 export async function allPromotions(scope: TeamScope): Promise<StoredPromotion[]> {
-  const rows = await scope.promotions().selectAll().orderBy("updated_at", "desc").execute();
+  const rows = await scope.select("promotion").selectAll().orderBy("updated_at", "desc").execute();
   return rows.map((row) => ({
     id: row.id,
     slug: row.slug,
@@ -55,10 +59,14 @@ export async function createPromotion(
   const offered = await newestTemplate(scope, chosen.template);
   if (!offered) throw new Response(`There is no template “${chosen.template}” in your team.`, { status: 404 });
   const { ref, template } = offered;
-  const product = await scope.products().select(["id", "name"]).where("id", "=", chosen.product).executeTakeFirst();
+  const product = await scope
+    .select("product")
+    .select(["id", "name"])
+    .where("id", "=", chosen.product)
+    .executeTakeFirst();
   if (!product) throw new Response("There is no such product in your team.", { status: 404 });
   const offer = chosen.offer
-    ? await scope.offers().select("id").where("id", "=", chosen.offer).executeTakeFirst()
+    ? await scope.select("offer").select("id").where("id", "=", chosen.offer).executeTakeFirst()
     : null;
   if (chosen.offer && !offer) throw new Response("There is no such offer in your team.", { status: 404 });
   const brand = await workingBrand(scope, memberId);
@@ -93,13 +101,13 @@ export async function createPromotion(
     spare: [],
   });
   return scope.together(async (within) => {
-    const taken = new Set((await within.promotions().select("slug").execute()).map((row) => row.slug));
+    const taken = new Set((await within.select("promotion").select("slug").execute()).map((row) => row.slug));
     const row = await within
-      .addPromotion({ slug: freeSlug(slugOf(name), taken), name, document: JSON.stringify(document) })
+      .insert("promotion", { slug: freeSlug(slugOf(name), taken), name, document: JSON.stringify(document) })
       .returning(["id", "slug", "revision", "updated_at"])
       .executeTakeFirstOrThrow();
     await within
-      .addRevision({
+      .insert("promotion_revision", {
         promotion_id: row.id,
         revision: row.revision,
         document: JSON.stringify(document),
@@ -110,37 +118,94 @@ export async function createPromotion(
   });
 }
 
+/** An edit that was not taken: which of those sent, and why. */
+export interface RefusedEdit {
+  readonly index: number;
+  readonly problem: string;
+}
+
 export type EditResult =
-  | { readonly kind: "saved"; readonly revision: number; readonly document: Promotion }
+  | {
+      readonly kind: "saved";
+      readonly revision: number;
+      readonly document: Promotion;
+      readonly refused: readonly RefusedEdit[];
+    }
   | { readonly kind: "conflict"; readonly revision: number; readonly document: Promotion };
 
-/** Applies edits made on a revision. When someone else has saved since, nothing is changed and their version is given. */
+/** What somebody changed, and on what. */
+export interface SentEdits {
+  /** The revision that they were made on. */
+  readonly base: number;
+  /** As they came over the wire. */
+  readonly edits: readonly unknown[];
+  readonly member: { readonly id: string; readonly role: Role; readonly name: string };
+}
+
+/**
+ * Applies edits made on a revision. When someone else has saved since, nothing is changed and their version is given. An
+ * edit that can't be taken is named with its reason; the others are kept.
+ */
 export async function saveEdits(
   scope: TeamScope,
   slug: string,
-  base: number,
-  edits: readonly Edit[],
-  member: { readonly id: string; readonly role: Role },
+  { base, edits, member }: SentEdits,
 ): Promise<EditResult> {
-  return scope.together(async (within) => {
-    const row = await within.promotions().selectAll().where("slug", "=", slug).forUpdate().executeTakeFirst();
+  const result = await scope.together<EditResult>(async (within) => {
+    const row = await within.select("promotion").selectAll().where("slug", "=", slug).forUpdate().executeTakeFirst();
     if (!row) throw NOT_FOUND();
     const current = readPromotion(row.document);
     if (row.revision !== base) return { kind: "conflict", revision: row.revision, document: current };
-    const document = edits.reduce(applyEdit, current);
-    await checkDesign(within, current, document, member.role);
-    await checkReferences(within, document);
+    const { document, refused } = await applied(within, current, edits, member.role);
+    if (refused.length === edits.length) return { kind: "saved", revision: row.revision, document: current, refused };
     const revision = row.revision + 1;
     const json = JSON.stringify(document);
     await within
-      .changePromotion()
+      .update("promotion")
       .set({ document: json, revision, name: document.name, updated_at: new Date() })
       .where("id", "=", row.id)
       .execute();
-    await within.addRevision({ promotion_id: row.id, revision, document: json, member_id: member.id }).execute();
-    return { kind: "saved", revision, document };
+    await within
+      .insert("promotion_revision", { promotion_id: row.id, revision, document: json, member_id: member.id })
+      .execute();
+    return { kind: "saved", revision, document, refused };
   });
+  // Told once it is there for others to fetch.
+  if (result.kind === "saved" && result.revision > base)
+    await tellTeam(scope.connection, scope.teamId, {
+      topic: "promotion",
+      slug,
+      revision: result.revision,
+      by: member.name,
+    });
+  return result;
 }
+
+/** Puts edits on a document one by one, each checked for itself. */
+async function applied(
+  scope: TeamScope,
+  current: Promotion,
+  edits: readonly unknown[],
+  role: Role,
+): Promise<{ readonly document: Promotion; readonly refused: readonly RefusedEdit[] }> {
+  const refused: RefusedEdit[] = [];
+  let document = current;
+  for (const [index, edit] of edits.entries())
+    try {
+      const next = applyEdit(document, readEdit(edit));
+      await checkDesign(scope, document, next, role);
+      await checkReferences(scope, document, next);
+      document = next;
+    } catch (error) {
+      if (!isRefusal(error)) throw error;
+      refused.push({ index, problem: error.message });
+    }
+  return { document, refused };
+}
+
+/** Whether an error says what is wrong with a change, rather than with us. */
+const isRefusal = (error: unknown): error is Error =>
+  error instanceof ValidationError || error instanceof TypeError || error instanceof RangeError;
 
 /** What is filled must be what the templates take, and what they lock stays as it is, whoever asks; designers and owners may. */
 async function checkDesign(scope: TeamScope, before: Promotion, after: Promotion, role: Role): Promise<void> {
@@ -150,23 +215,18 @@ async function checkDesign(scope: TeamScope, before: Promotion, after: Promotion
   if (problem) throw new TypeError(problem);
 }
 
-/** What a document names must be the team's own. */
-async function checkReferences(scope: TeamScope, document: Promotion): Promise<void> {
-  const media = [
-    ...new Set([
-      ...Object.values(document.fills).flatMap((fill) => (fill.kind === "media" ? [fill.media] : [])),
-      ...(document.tune ? [document.tune] : []),
-    ]),
-  ];
-  const own = media.length === 0 ? [] : await scope.media().select("id").where("id", "in", media).execute();
-  const listed = [
-    ...new Set(Object.values(document.fills).flatMap((fill) => (fill.kind === "products" ? fill.products : []))),
-  ];
-  const products = listed.length === 0 ? [] : await scope.products().select("id").where("id", "in", listed).execute();
-  if (products.length < listed.length) throw new TypeError("A listed product is not in your catalogue.");
-  if (own.length < media.length) throw new TypeError("A chosen media item is not in your team's media.");
-  if (document.product && !(await scope.products().select("id").where("id", "=", document.product).executeTakeFirst()))
-    throw new TypeError("The chosen product is not in your catalogue.");
-  if (document.offer && !(await scope.offers().select("id").where("id", "=", document.offer).executeTakeFirst()))
-    throw new TypeError("The chosen offer is not in your catalogue.");
+/**
+ * What a document newly names must be the team's own. What it named before may be gone by now: it is saved all the same,
+ * and its people are told what is missing.
+ */
+async function checkReferences(scope: TeamScope, before: Promotion, after: Promotion): Promise<void> {
+  const [missing] = await notThere(scope, newlyNamed(before, after));
+  if (missing) throw new TypeError(NOT_THERE[missing.kind]);
 }
+
+const NOT_THERE: Readonly<Record<NamedThing["kind"], string>> = {
+  brand: "The chosen brand is not your team's.",
+  product: "A chosen product is not in your catalogue.",
+  offer: "The chosen offer is not in your catalogue.",
+  media: "A chosen media item is not in your team's media.",
+};

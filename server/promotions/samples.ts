@@ -41,10 +41,10 @@ export const firstFills = (template: Template, { media, hasProductPicture }: Sam
 
 /** Pictures of the products that share a tag with one. */
 async function relatedPictures(scope: TeamScope, productId: string): Promise<string[]> {
-  const product = await scope.products().select("tags").where("id", "=", productId).executeTakeFirst();
+  const product = await scope.select("product").select("tags").where("id", "=", productId).executeTakeFirst();
   if (!product || product.tags.length === 0) return [];
   const rows = await scope
-    .productPictures()
+    .select("product_picture")
     .innerJoin("product", "product.id", "product_picture.product_id")
     .where(sql<boolean>`product.tags && ${product.tags}::text[]`)
     .where("product.id", "!=", productId)

@@ -53,13 +53,13 @@ export async function sampleDocument(
   { ref, template }: OfferedTemplate,
   brand: StoredBrand,
 ): Promise<Promotion> {
-  const rows = await scope.promotions().select("document").orderBy("updated_at", "desc").execute();
+  const rows = await scope.select("promotion").select("document").orderBy("updated_at", "desc").execute();
   const documents = rows.map(({ document }) => readPromotion(document));
   const own = documents.find((document) => document.brand === brand.id && document.template.slug === ref.slug);
   if (own) return own;
   const [products, offers] = await Promise.all([
-    scope.products().select(["id", "tags"]).orderBy("name").limit(200).execute(),
-    scope.offers().selectAll().orderBy("starts_at").execute(),
+    scope.select("product").select(["id", "tags"]).orderBy("name").limit(200).execute(),
+    scope.select("offer").selectAll().orderBy("starts_at").execute(),
   ]);
   // What the brand's other promotions are about is what it sells.
   const about = documents.find((document) => document.brand === brand.id);

@@ -1,10 +1,8 @@
-import { createHash } from "node:crypto";
-import { createReadStream } from "node:fs";
 import { Readable } from "node:stream";
-import { pipeline } from "node:stream/promises";
 import archiver from "archiver";
 import { string } from "yup";
 import { type TeamScope } from "../db/teamScope";
+import { sha256Of } from "../storage/sha256";
 import { store } from "../storage/store";
 
 const missing = (): Response =>
@@ -15,7 +13,7 @@ const isId = (id: string): boolean => string().uuid().required().isValidSync(id)
 export async function finishedRendition(scope: TeamScope, id: string): Promise<{ path: string; name: string }> {
   if (!isId(id)) throw missing();
   const row = await scope
-    .renditions()
+    .select("rendition")
     .select(["render_id", "format", "file_key"])
     .where("id", "=", id)
     .where("state", "=", "ready")
@@ -29,7 +27,7 @@ export async function finishedRendition(scope: TeamScope, id: string): Promise<{
 export async function zipRender(scope: TeamScope, renderId: string): Promise<{ name: string; stream: ReadableStream }> {
   if (!isId(renderId)) throw missing();
   const rows = await scope
-    .renditions()
+    .select("rendition")
     .selectAll()
     .where("render_id", "=", renderId)
     .where("state", "=", "ready")
@@ -43,7 +41,7 @@ export async function zipRender(scope: TeamScope, renderId: string): Promise<{ n
     const path = await store().local(row.file_key ?? "");
     const file = `${slug}-${row.format}-${quality}.mp4`;
     zip.file(path, { name: file });
-    files.push({ file, ...row.file, sha256: await hashOf(path) });
+    files.push({ file, ...row.file, sha256: await sha256Of(path) });
   }
   const manifest = { promotion: name, slug, revision, quality, renderedAt: created_at.toISOString(), files };
   zip.append(`${JSON.stringify(manifest, null, 2)}\n`, { name: "manifest.json" });
@@ -53,19 +51,13 @@ export async function zipRender(scope: TeamScope, renderId: string): Promise<{ n
 
 async function aboutRender(scope: TeamScope, renderId: string) {
   const render = await scope
-    .renders()
+    .select("render")
     .select(["promotion_id", "quality", "revision", "created_at"])
     .where("id", "=", renderId)
     .executeTakeFirst();
   const promotion =
     render &&
-    (await scope.promotions().select(["slug", "name"]).where("id", "=", render.promotion_id).executeTakeFirst());
+    (await scope.select("promotion").select(["slug", "name"]).where("id", "=", render.promotion_id).executeTakeFirst());
   if (!render || !promotion) throw missing();
   return { ...render, ...promotion };
-}
-
-async function hashOf(path: string): Promise<string> {
-  const hash = createHash("sha256");
-  await pipeline(createReadStream(path), hash);
-  return hash.digest("hex");
 }

@@ -2,16 +2,14 @@ import { type ClipNode, type DisplayList, everyNode, sameFrame } from "../../cor
 import { FORMATS } from "../../core/placement/formats";
 import { outputSize } from "../../core/placement/quality";
 import { type Size } from "../../core/geometry/rect";
-import { resolvePromotion } from "../../core/document/resolve";
-import { displayListAt, preparePromotion } from "../../core/scene/preparePromotion";
-import { fontFilesWanted } from "../../core/scene/wantedFiles";
+import { type PreparedPromotion, displayListAt } from "../../core/scene/preparePromotion";
 import { type FrameRate } from "../../core/time/frames";
 import { createPainter } from "../../paint/painter";
-import { openedBook } from "../faces/faceFiles";
 import { workKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { type ClipReader, readClip } from "./clipReader";
 import { nodeResources, nodeSurface } from "./nodeResources";
+import { preparedInput } from "./preparedInput";
 import { type OutputChoice, type RenderInput } from "./renderInput";
 
 /** Frames of a promotion in one format, painted one after another on the server. */
@@ -24,14 +22,15 @@ export interface FrameSource {
 }
 
 /** Prepares a promotion in a format for painting at `size` pixels (the output's own when absent). */
-export async function openFrameSource(
+export const openFrameSource = async (
   input: RenderInput,
   { format, quality }: OutputChoice,
   size: Size = outputSize(format, quality),
-): Promise<FrameSource> {
-  const promotion = resolvePromotion(input.document, input.facts);
-  const book = await openedBook((open) => fontFilesWanted(promotion, open));
-  const prepared = preparePromotion(promotion, format, book);
+): Promise<FrameSource> => frameSource(await preparedInput(input, format), input, size);
+
+/** As `openFrameSource`, of what is prepared already. @param input what it was prepared from */
+export function frameSource(prepared: PreparedPromotion, input: RenderInput, size: Size): FrameSource {
+  const { format } = prepared;
   const resources = nodeResources(input.hashes);
   const painter = createPainter(FORMATS[format], size, resources);
   const surface = nodeSurface(size.width, size.height);
@@ -51,11 +50,10 @@ export async function openFrameSource(
   async function showClipFrame(node: ClipNode): Promise<void> {
     const facts = input.facts.media[node.media];
     if (facts?.kind !== "clip") return;
-    const place = `${node.media}/${node.place.width}×${node.place.height}`;
-    let reader = readers.get(place);
-    if (!reader) readers.set(place, (reader = await startReader(node, facts.rate)));
+    let reader = readers.get(node.use);
+    if (!reader) readers.set(node.use, (reader = await startReader(node, facts.rate)));
     const pixels = await reader.frame(node.frame);
-    if (pixels) resources.setClipFrame(node.media, pixels, reader.width, reader.height);
+    if (pixels) resources.setClipFrame(node, pixels, reader);
   }
 
   /** Decodes at the size the frame is drawn at, never larger than the clip is. */

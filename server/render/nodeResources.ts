@@ -7,7 +7,9 @@ import {
   loadImage,
   type Canvas,
 } from "@napi-rs/canvas";
-import { type DisplayList, everyNode } from "../../core/scene/displayList";
+import { type LookupTable, applyTable } from "../../core/grading/lookupTable";
+import { type Size } from "../../core/geometry/rect";
+import { type ClipNode, type DisplayList, type PictureNode, everyNode } from "../../core/scene/displayList";
 import { emojiLevel, pictureLevel } from "../../core/scene/drawnLevel";
 import { type PaintContext, type PaintResources, type Surface } from "../../paint/resources";
 import { emojiFile } from "../faces/emojiFiles";
@@ -25,8 +27,8 @@ const asImage = (image: Image | Canvas): CanvasImageSource => image as unknown a
 export interface NodeResources extends PaintResources {
   /** Decodes the pictures and emoji a list needs. Must be awaited before the list is painted at `scale` pixels a unit. */
   load(list: DisplayList, scale: number): Promise<void>;
-  /** Sets the frame that a clip shows next. */
-  setClipFrame(media: string, pixels: Uint8ClampedArray, width: number, height: number): void;
+  /** Sets the frame that a use of a clip shows next. */
+  setClipFrame(node: ClipNode, pixels: Uint8ClampedArray, size: Size): void;
 }
 
 /** Decoded pictures by file, shared by the segments a thread renders one after another. The longest unused goes first. */
@@ -45,12 +47,13 @@ function decode(file: string): Promise<Image> {
 
 /** @param hashes SHA-256 of each media item by id */
 export function nodeResources(hashes: Readonly<Record<string, string>>): NodeResources {
-  const pictures = new Map<string, Image | null>();
+  const pictures = new Map<string, Image | Canvas>();
   const clips = new Map<string, { surface: Canvas; width: number; height: number }>();
 
-  async function loadOnce(key: string, file: () => Promise<string>): Promise<void> {
+  async function loadOnce(key: string, file: () => Promise<string>, table?: LookupTable): Promise<void> {
     if (pictures.has(key)) return;
-    pictures.set(key, await decode(await file()));
+    const image = await decode(await file());
+    pictures.set(key, table ? tabled(image, table) : image);
   }
 
   const levelFile = async (media: string, level: number): Promise<string> => {
@@ -62,33 +65,49 @@ export function nodeResources(hashes: Readonly<Record<string, string>>): NodeRes
   return {
     surface: (width, height) => nodeSurface(width, height),
     path: () => new NodePath(),
-    picture: (media, level) => found(pictures.get(`${media}/${level}`)),
+    picture: (node, level) => found(pictures.get(pictureKey(node, level))),
     emoji: (code, level) => found(pictures.get(`emoji/${code}/${level}`)),
-    clipFrame(media) {
-      const clip = clips.get(media);
+    clipFrame({ use }) {
+      const clip = clips.get(use);
       return clip ? { image: asImage(clip.surface), width: clip.width, height: clip.height } : null;
     },
     async load(list, scale) {
       for (const node of everyNode(list)) {
         if (node.kind === "picture") {
           const level = pictureLevel(node, scale);
-          await loadOnce(`${node.media}/${level}`, () => levelFile(node.media, level));
+          await loadOnce(pictureKey(node, level), () => levelFile(node.media, level), node.table);
         } else if (node.kind === "emoji") {
           const level = emojiLevel(node, scale);
           await loadOnce(`emoji/${node.code}/${level}`, () => emojiFile(node.code, level));
         }
       }
     },
-    setClipFrame(media, pixels, width, height) {
-      const clip = clips.get(media);
+    setClipFrame({ use, table }, pixels, { width, height }) {
+      const clip = clips.get(use);
       const surface = clip?.width === width && clip.height === height ? clip.surface : createCanvas(width, height);
-      surface.getContext("2d").putImageData(new ImageData(pixels, width, height), 0, 0);
-      clips.set(media, { surface, width, height });
+      // Copied, because the pixels are the reader's own and may be shown again.
+      const shown = table ? Uint8ClampedArray.from(pixels) : pixels;
+      if (table) applyTable(shown, table);
+      surface.getContext("2d").putImageData(new ImageData(shown, width, height), 0, 0);
+      clips.set(use, { surface, width, height });
     },
   };
 }
 
-const found = (image: Image | null | undefined): CanvasImageSource | null => (image ? asImage(image) : null);
+const pictureKey = ({ media, table }: PictureNode, level: number): string => `${media}/${level}/${table?.id ?? ""}`;
+
+/** A picture with its colours changed. */
+function tabled(image: Image, table: LookupTable): Canvas {
+  const canvas = createCanvas(image.width, image.height);
+  const context = canvas.getContext("2d");
+  context.drawImage(image, 0, 0);
+  const pixels = context.getImageData(0, 0, image.width, image.height);
+  applyTable(pixels.data, table);
+  context.putImageData(pixels, 0, 0);
+  return canvas;
+}
+
+const found = (image: Image | Canvas | undefined): CanvasImageSource | null => (image ? asImage(image) : null);
 
 export interface NodeSurface extends Surface {
   readonly canvas: Canvas;

@@ -9,7 +9,7 @@ import { store } from "../storage/store";
 import { type PaintPool } from "./paintPool";
 import { type OutputChoice, type RenderInput } from "./renderInput";
 import { type RenderPlan, renderPlan } from "./renderPlan";
-import { soundInput } from "./soundMix";
+import { type SoundInput, soundInput } from "./soundMix";
 
 /** What a finished file is. */
 export interface RenderedFile {
@@ -28,13 +28,11 @@ export interface RenderedFile {
  */
 export async function renderFile(
   pool: PaintPool,
-  input: RenderInput,
-  choice: OutputChoice,
-  path: string,
-  onProgress: (share: number) => void,
-  signal: AbortSignal,
+  { input, choice, path }: { readonly input: RenderInput; readonly choice: OutputChoice; readonly path: string },
+  onProgress: (share: number) => void = () => undefined,
+  signal: AbortSignal = new AbortController().signal,
 ): Promise<RenderedFile> {
-  const plan = renderPlan(input, choice);
+  const plan = await renderPlan(input, choice);
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-render-"));
   try {
     let done = 0;
@@ -56,7 +54,9 @@ export async function renderFile(
         return store().local(key);
       }),
     );
-    await joinSegments(files, input, plan, folder, path, signal);
+    const list = join(folder, "segments.txt");
+    await writeFile(list, files.map((file) => `file '${file.replaceAll("'", String.raw`'\''`)}'\n`).join(""));
+    await joinSegments(list, await soundOf(input, plan), path, signal);
     const { size } = await stat(path);
     onProgress(1);
     const fps = plan.rate.numerator / plan.rate.denominator;
@@ -74,16 +74,8 @@ export async function renderFile(
   }
 }
 
-async function joinSegments(
-  files: readonly string[],
-  input: RenderInput,
-  plan: RenderPlan,
-  folder: string,
-  path: string,
-  signal: AbortSignal,
-): Promise<void> {
-  const list = join(folder, "segments.txt");
-  await writeFile(list, files.map((file) => `file '${file.replaceAll("'", String.raw`'\''`)}'\n`).join(""));
+/** The sound of a promotion as ffmpeg is asked for it. */
+async function soundOf(input: RenderInput, plan: RenderPlan): Promise<SoundInput> {
   const length = (plan.frames * 1000 * plan.rate.denominator) / plan.rate.numerator;
   const tune = input.document.tune ? input.facts.media[input.document.tune] : undefined;
   const mix =
@@ -91,7 +83,11 @@ async function joinSegments(
       ? mixPlan(tune, templateOf(input.facts.templates, input.document.template).sound, length)
       : null;
   const tuneFile = mix && tune ? await store().local(originalKey(input.hashes[tune.id] ?? "")) : null;
-  const sound = soundInput(tuneFile, mix, length);
+  return soundInput(tuneFile, mix, length);
+}
+
+/** @param list a file that names the segments in order, as ffmpeg's concat reads it */
+async function joinSegments(list: string, sound: SoundInput, path: string, signal: AbortSignal): Promise<void> {
   const args = [
     "-v",
     "error",

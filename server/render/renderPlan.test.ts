@@ -1,5 +1,7 @@
 import { CLIP_ID, PICTURE_ID, testDocument, testFacts } from "../../core/testing/promotions";
+import { templateKey } from "../../core/document/facts";
 import { type Promotion } from "../../core/document/promotion";
+import { type TemplateStyle } from "../../core/document/template";
 import { type RenderInput } from "./renderInput";
 import { renderPlan } from "./renderPlan";
 
@@ -8,16 +10,29 @@ const input = (change: Partial<Promotion> = {}, hashes: Record<string, string> =
   facts: testFacts(),
   hashes: { [PICTURE_ID]: "a".repeat(64), [CLIP_ID]: "b".repeat(64), ...hashes },
 });
-const keys = (
+const keys = async (
   from: RenderInput,
   format: "square" | "vertical" = "square",
   quality: "480p" | "1080p" = "1080p",
-): string[] => renderPlan(from, { format, quality }).segments.map(({ key }) => key);
-const changed = (one: string[], other: string[]): number[] =>
-  one.flatMap((key, index) => (key === other[index] ? [] : [index]));
+): Promise<string[]> => (await renderPlan(from, { format, quality })).segments.map(({ key }) => key);
+/** Which segments have another key. */
+async function changed(before: Promise<string[]>, after: Promise<string[]>): Promise<number[]> {
+  const [old, now] = [await before, await after];
+  expect(now).toHaveLength(old.length);
+  return old.flatMap((key, index) => (key === now[index] ? [] : [index]));
+}
+const ALL = [0, 1, 2, 3, 4, 5, 6];
+/** The same input under a style of its own: what an edition changes that changes nothing else. */
+const styled = (style: Partial<TemplateStyle>): RenderInput => {
+  const from = input();
+  const ref = templateKey(from.document.template);
+  const template = from.facts.templates[ref]!;
+  const templates = { ...from.facts.templates, [ref]: { ...template, style: { ...template.style, ...style } } };
+  return { ...from, facts: { ...from.facts, templates } };
+};
 
-test("15 s at 30 frames a second are 450 frames in seven segments without gaps", () => {
-  const { frames, segments } = renderPlan(input(), { format: "square", quality: "1080p" });
+test("15 s at 30 frames a second are 450 frames in seven segments without gaps", async () => {
+  const { frames, segments } = await renderPlan(input(), { format: "square", quality: "1080p" });
   expect(frames).toBe(450);
   expect(segments.map(({ from, to }) => [from, to])).toEqual([
     [0, 90],
@@ -30,17 +45,40 @@ test("15 s at 30 frames a second are 450 frames in seven segments without gaps",
   ]);
 });
 
-test("a change of one scene's words changes that scene and its transitions only", () => {
+test("a change of one scene's words changes that scene and its transitions only", async () => {
   const after = input({ fills: { "product.line": { kind: "words", text: "Another line" } } });
-  expect(changed(keys(input()), keys(after))).toEqual([1, 2, 3]);
+  expect(await changed(keys(input()), keys(after))).toEqual([1, 2, 3]);
 });
 
-test("a change of name or tune changes no picture work", () => {
-  expect(keys(input({ name: "Another name", tune: PICTURE_ID }))).toEqual(keys(input()));
+test("a change of name or tune, of the picture's name or of words nobody sees changes no segment", async () => {
+  expect(await changed(keys(input()), keys(input({ name: "Another name", tune: PICTURE_ID })))).toEqual([]);
+  const from = input();
+  const picture = { ...from.facts.media[PICTURE_ID]!, name: "renamed.jpg" };
+  const renamed = { ...from, facts: { ...from.facts, media: { ...from.facts.media, [PICTURE_ID]: picture } } };
+  expect(await changed(keys(from), keys(renamed))).toEqual([]);
+  const padded = input({ fills: { "product.line": { kind: "words", text: " Another line " } } });
+  const plain = input({ fills: { "product.line": { kind: "words", text: "Another line" } } });
+  expect(await changed(keys(plain), keys(padded))).toEqual([]);
 });
 
-test("other bytes of the same picture, another format or quality change every segment", () => {
-  expect(changed(keys(input()), keys(input({}, { [PICTURE_ID]: "c".repeat(64) })))).toHaveLength(7);
-  expect(changed(keys(input()), keys(input(), "vertical"))).toHaveLength(7);
-  expect(changed(keys(input()), keys(input(), "square", "480p"))).toHaveLength(7);
+test("other bytes of the same picture, another format or quality change every segment", async () => {
+  expect(await changed(keys(input()), keys(input({}, { [PICTURE_ID]: "c".repeat(64) })))).toEqual(ALL);
+  expect(await changed(keys(input()), keys(input(), "vertical"))).toEqual(ALL);
+  expect(await changed(keys(input()), keys(input(), "square", "480p"))).toEqual(ALL);
+});
+
+test("another edition's style changes what it is seen in: old segments do not come back", async () => {
+  expect(await changed(keys(input()), keys(styled({ motion: "slide" })))).toEqual(ALL);
+  expect(await changed(keys(input()), keys(styled({ faces: { headline: "text" } })))).toContain(0);
+  expect(await changed(keys(input()), keys(styled({ transition: "push" })))).toEqual([1, 3, 5]);
+  const zoomed = await changed(keys(input()), keys(styled({ zoom: false })));
+  expect(zoomed.length).toBeGreaterThan(0);
+});
+
+test("without the first scene, only the one that leads now and its join are painted anew", async () => {
+  const { scenes } = input().document;
+  const [before, after] = [await keys(input()), await keys(input({ scenes: scenes.slice(1) }))];
+  // The words of a first scene come in sooner.
+  expect(after.slice(0, 2).filter((key) => before.includes(key))).toEqual([]);
+  expect(after.slice(2)).toEqual(before.slice(4));
 });

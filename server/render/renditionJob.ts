@@ -37,7 +37,7 @@ export async function renderRendition(db: Kysely<Database>, pool: PaintPool, ren
       .where("state", "in", ["waiting", "working"])
       .executeTakeFirst();
     if (changed.numUpdatedRows === 0n) stop.abort();
-    else await tellTeam(db, { team: row.team_id, topic: "rendition", id: renditionId, state, progress });
+    else await tellTeam(db, row.team_id, { topic: "rendition", id: renditionId, state, progress });
   };
   let progress = 0;
   const ticker = setInterval(
@@ -51,9 +51,7 @@ export async function renderRendition(db: Kysely<Database>, pool: PaintPool, ren
     const started = Date.now();
     const file = await renderFile(
       pool,
-      readRenderInput(row.input),
-      { format: row.format, quality: row.quality },
-      path,
+      { input: readRenderInput(row.input), choice: { format: row.format, quality: row.quality }, path },
       (share) => (progress = share),
       stop.signal,
     );
@@ -66,7 +64,7 @@ export async function renderRendition(db: Kysely<Database>, pool: PaintPool, ren
       .where("id", "=", renditionId)
       .where("state", "=", "working")
       .execute();
-    await tellTeam(db, { team: row.team_id, topic: "rendition", id: renditionId, state: "ready", progress: 1 });
+    await tellTeam(db, row.team_id, { topic: "rendition", id: renditionId, state: "ready", progress: 1 });
     log.info({ rendition: renditionId, format: row.format, ms: Date.now() - started }, "rendition ready");
   } catch (error) {
     if (stop.signal.aborted || (await renditionState(db, renditionId)) === "cancelled") return;
@@ -89,5 +87,5 @@ export async function giveUpRendition(db: Kysely<Database>, renditionId: string)
     .where("state", "in", ["waiting", "working"])
     .returning("team_id")
     .executeTakeFirst();
-  if (row) await tellTeam(db, { team: row.team_id, topic: "rendition", id: renditionId, state: "failed", progress: 0 });
+  if (row) await tellTeam(db, row.team_id, { topic: "rendition", id: renditionId, state: "failed", progress: 0 });
 }

@@ -20,12 +20,17 @@ export async function requestRender(
   const input = await loadRenderInput(scope, promotion.document);
   return scope.together(async (within) => {
     const render = await within
-      .addRender({ promotion_id: promotion.id, revision: promotion.revision, quality, input: JSON.stringify(input) })
+      .insert("render", {
+        promotion_id: promotion.id,
+        revision: promotion.revision,
+        quality,
+        input: JSON.stringify(input),
+      })
       .returning("id")
       .executeTakeFirstOrThrow();
     for (const format of formats) {
       const { id } = await within
-        .addRendition({ render_id: render.id, format, file: null, file_key: null, problem: null })
+        .insert("rendition", { render_id: render.id, format, file: null, file_key: null, problem: null })
         .returning("id")
         .executeTakeFirstOrThrow();
       await enqueue(within.connection, "render-rendition", { rendition: id });
@@ -64,7 +69,7 @@ const fileSchema = object({
 /** The renders of a promotion, newest first. */
 export async function rendersOf(scope: TeamScope, promotionId: string, most = 10): Promise<RenderView[]> {
   const renders = await scope
-    .renders()
+    .select("render")
     .select(["id", "revision", "quality", "created_at"])
     .where("promotion_id", "=", promotionId)
     .orderBy("created_at", "desc")
@@ -72,7 +77,7 @@ export async function rendersOf(scope: TeamScope, promotionId: string, most = 10
     .execute();
   if (renders.length === 0) return [];
   const rows = await scope
-    .renditions()
+    .select("rendition")
     .selectAll()
     .where(
       "render_id",
@@ -112,21 +117,20 @@ const unfinished: RenditionState[] = ["waiting", "working"];
 /** Stops a rendition that is not finished. The worker notices within a second; nothing half made is kept. */
 export async function cancelRendition(scope: TeamScope, id: string): Promise<void> {
   const row = await scope
-    .changeRendition()
+    .update("rendition")
     .set({ state: "cancelled" })
     .where("id", "=", id)
     .where("state", "in", unfinished)
     .returning("id")
     .executeTakeFirst();
-  if (row)
-    await tellTeam(scope.connection, { team: scope.teamId, topic: "rendition", id, state: "cancelled", progress: 0 });
+  if (row) await tellTeam(scope.connection, scope.teamId, { topic: "rendition", id, state: "cancelled", progress: 0 });
 }
 
 /** Queues a failed or cancelled rendition again, from the same input. */
 export async function retryRendition(scope: TeamScope, id: string): Promise<void> {
   await scope.together(async (within) => {
     const row = await within
-      .changeRendition()
+      .update("rendition")
       .set({ state: "waiting", progress: 0, problem: null })
       .where("id", "=", id)
       .where("state", "in", ["failed", "cancelled"])

@@ -1,12 +1,14 @@
 import { type MixPlan, MOST_PEAK } from "../../core/sound/mixPlan";
 import { SAFE_INPUT } from "../media/program";
 
+/** How ffmpeg is asked for a sound: what it reads, and what it does with it. */
+export interface SoundInput {
+  readonly input: readonly string[];
+  readonly filter: string;
+}
+
 /** ffmpeg arguments that read a tune and give the finished bed: gained, faded, exactly as long as the promotion. */
-export function soundInput(
-  tune: string | null,
-  plan: MixPlan | null,
-  length: number,
-): { input: string[]; filter: string } {
+export function soundInput(tune: string | null, plan: MixPlan | null, length: number): SoundInput {
   const seconds = (length / 1000).toFixed(6);
   if (!tune || !plan)
     return {

@@ -2,8 +2,8 @@ import { createHash, randomUUID } from "node:crypto";
 import { mkdir, rm, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { type Promotion } from "../../core/document/promotion";
-import { resolvePromotion } from "../../core/document/resolve";
 import { FORMATS, type FormatName } from "../../core/placement/formats";
+import { paintedStretch } from "../../core/scene/paintedText";
 import { settledTime } from "../../core/scene/preparePromotion";
 import { PAINTER_VERSION } from "../../paint/painter";
 import { config } from "../config";
@@ -11,7 +11,8 @@ import { type TeamScope } from "../db/teamScope";
 import { loadRenderInput } from "../promotions/loadFacts";
 import { stillKey } from "../storage/keys";
 import { store } from "../storage/store";
-import { openFrameSource } from "./frameSource";
+import { frameSource } from "./frameSource";
+import { preparedInput } from "./preparedInput";
 
 const SHORT_SIDE = 360;
 
@@ -23,23 +24,22 @@ export async function stillFile(
   scene: number,
 ): Promise<string> {
   const input = await loadRenderInput(scope, document);
-  const { spans } = resolvePromotion(input.document, input.facts);
-  const span = spans[scene] ?? spans[0];
+  const prepared = await preparedInput(input, format);
+  const span = prepared.spans[scene] ?? prepared.spans[0];
   if (!span) throw new Response("This promotion has no scene.", { status: 404 });
-  const key = stillKey(
-    createHash("sha256")
-      .update(JSON.stringify([PAINTER_VERSION, SHORT_SIDE, format, span.index, input]))
-      .digest("hex"),
-  );
+  const time = settledTime(span);
+  const painted = paintedStretch(prepared, [span.index], time, input.hashes);
+  const decides = JSON.stringify([PAINTER_VERSION, SHORT_SIDE, painted]);
+  const key = stillKey(createHash("sha256").update(decides).digest("hex"));
   if (!(await store().has(key))) {
     const { width, height } = FORMATS[format];
     const size = { width: Math.round((width * SHORT_SIDE) / 1080), height: Math.round((height * SHORT_SIDE) / 1080) };
-    const source = await openFrameSource(input, { format, quality: "480p" }, size);
+    const source = frameSource(prepared, input, size);
     const folder = join(config().data, "incoming");
     const path = join(folder, `${randomUUID()}.png`);
     try {
       await mkdir(folder, { recursive: true });
-      await writeFile(path, await source.pngAt(settledTime(span)));
+      await writeFile(path, await source.pngAt(time));
       await store().keep(key, path);
     } finally {
       source.stop();

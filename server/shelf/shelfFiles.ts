@@ -62,7 +62,7 @@ export async function keepFromShelf(
     );
     if (!received.known)
       await scope
-        .changeMedia()
+        .update("media")
         .set({ ...FREE, source, tags: [...tags] })
         .where("id", "=", received.id)
         .execute();

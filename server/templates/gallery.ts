@@ -58,10 +58,10 @@ const MOST_PRODUCTS = 200;
 export async function loadGallery(scope: TeamScope, memberId: string, query: GalleryQuery) {
   const [offered, liked, used, { brands, working }, products] = await Promise.all([
     offeredTemplates(scope),
-    scope.favourites().where("member_id", "=", memberId).select("slug").execute(),
+    scope.select("template_favourite").where("member_id", "=", memberId).select("slug").execute(),
     recentlyUsed(scope),
     brandsOf(scope, memberId),
-    scope.products().select(["id", "name", "tags"]).orderBy("name").limit(MOST_PRODUCTS).execute(),
+    scope.select("product").select(["id", "name", "tags"]).orderBy("name").limit(MOST_PRODUCTS).execute(),
   ]);
   const favourites = new Set(liked.map(({ slug }) => slug));
   const shown = byShelf(offered, query.shelf, favourites, used.slugs).filter((one) => answers(one, query));
@@ -171,7 +171,7 @@ const RECENT = 30;
 
 /** Templates by when a promotion was last made with them, and what each brand's newest promotion is about. */
 async function recentlyUsed(scope: TeamScope): Promise<{ slugs: string[]; products: Map<string, string> }> {
-  const rows = await scope.promotions().select("document").orderBy("created_at", "desc").limit(RECENT).execute();
+  const rows = await scope.select("promotion").select("document").orderBy("created_at", "desc").limit(RECENT).execute();
   const documents = rows.map(({ document }) => readPromotion(document));
   const products = new Map<string, string>();
   for (const { brand, product } of documents) if (product && !products.has(brand)) products.set(brand, product);
@@ -183,7 +183,7 @@ async function offerFor(
   scope: TeamScope,
   product: { readonly id: string; readonly tags: readonly string[] },
 ): Promise<string | null> {
-  const offers = await scope.offers().selectAll().orderBy("starts_at").execute();
+  const offers = await scope.select("offer").selectAll().orderBy("starts_at").execute();
   const now = new Date();
   const fitting = offers
     .filter((offer) => inScope(readOffer(offer).scope, product))

@@ -157,7 +157,7 @@ async function takeMedia(
   const { id, known } = await receiveMedia(scope, name, Readable.toWeb(await file.open()) as ReadableStream);
   if (!known)
     await scope
-      .changeMedia()
+      .update("media")
       .set({
         source: rights.source,
         licence: rights.licence,
@@ -177,15 +177,17 @@ export async function addTemplate(
   document: Template,
 ): Promise<{ slug: string; name: string }> {
   return scope.together(async (within) => {
-    const taken = new Set((await within.templates().select("slug").execute()).map(({ slug }) => slug));
+    const taken = new Set((await within.select("template").select("slug").execute()).map(({ slug }) => slug));
     if (shippedTemplate(document.slug)) taken.add(document.slug);
     const slug = freeSlug(document.slug, taken);
     const json = JSON.stringify({ ...document, slug });
     const { id } = await within
-      .addTemplate({ slug, name: document.name, draft: json, edition: 1, removed_at: null })
+      .insert("template", { slug, name: document.name, draft: json, edition: 1, removed_at: null })
       .returning("id")
       .executeTakeFirstOrThrow();
-    await within.addTemplateEdition({ template_id: id, edition: 1, document: json, member_id: memberId }).execute();
+    await within
+      .insert("template_edition", { template_id: id, edition: 1, document: json, member_id: memberId })
+      .execute();
     return { slug, name: document.name };
   });
 }

@@ -16,7 +16,7 @@ export interface OfferedTemplate {
 /** Everything the team can fill: its own templates first, then those that ship. */
 export async function offeredTemplates(scope: TeamScope): Promise<OfferedTemplate[]> {
   const rows = await scope
-    .templates()
+    .select("template")
     .innerJoin("template_edition", (join) =>
       join
         .onRef("template_edition.template_id", "=", "template.id")
@@ -59,7 +59,7 @@ export async function templatesByRef(scope: TeamScope, refs: readonly TemplateRe
   if (others.length === 0) return found;
   // Removed ones too: promotions made with them stay as they are.
   const rows = await scope
-    .templates()
+    .select("template")
     .innerJoin("template_edition", "template_edition.template_id", "template.id")
     .where(
       "template.slug",

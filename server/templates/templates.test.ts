@@ -6,12 +6,18 @@ import { buffer } from "node:stream/consumers";
 import { type Readable } from "node:stream";
 import { strToU8, unzipSync, zipSync } from "fflate";
 import sharp from "sharp";
-import { NEW_ARRANGEMENTS } from "../../core/document/arrangements";
+import { newArrangement } from "../../core/document/arrangements";
 import { type Edit, inverseOf } from "../../core/document/edits";
 import { type Slot, type Template } from "../../core/document/template";
 import { ONE_OFFER } from "../../core/templates/priceDrops";
 import { millis } from "../../core/units";
-import { createPromotion, promotionBySlug, saveEdits } from "../promotions/promotionStore";
+import {
+  type EditResult,
+  type SentEdits,
+  createPromotion,
+  promotionBySlug,
+  saveEdits,
+} from "../promotions/promotionStore";
 import { originalKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { type TestTeam, testTeam } from "../testing/team";
@@ -194,7 +200,7 @@ const TRIES: readonly (readonly [what: string, edit: Edit, words: string])[] = [
   ],
   [
     "an arrangement",
-    { kind: "change-scene", scene: "hook", change: { what: "arrangement", value: NEW_ARRANGEMENTS.split } },
+    { kind: "change-scene", scene: "hook", change: { what: "arrangement", value: newArrangement("split") } },
     "The arrangement of scene “Headline” is locked",
   ],
   [
@@ -208,6 +214,13 @@ const TRIES: readonly (readonly [what: string, edit: Edit, words: string])[] = [
     "The length of scene “Headline” is locked",
   ],
 ];
+
+/** Saves edits that meet no other's. */
+async function saved(slug: string, sent: SentEdits): Promise<Extract<EditResult, { kind: "saved" }>> {
+  const result = await saveEdits(team.scope, slug, sent);
+  if (result.kind !== "saved") throw new Error("Somebody else has saved.");
+  return result;
+}
 
 describe("the server keeps what a template locks", () => {
   let slug = "";
@@ -231,45 +244,41 @@ describe("the server keeps what a template locks", () => {
     "%s: refused to a marketer in words, nothing saved; taken from a designer",
     async (_, edit, words) => {
       const { revision, document } = await promotionBySlug(team.scope, slug);
-      await expect(
-        saveEdits(team.scope, slug, revision, [edit], { id: team.memberId, role: "marketer" }),
-      ).rejects.toThrow(words);
+      const marketer = { id: team.memberId, name: "Tess", role: "marketer" } as const;
+      const { refused } = await saved(slug, { base: revision, edits: [edit], member: marketer });
+      expect(refused).toEqual([{ index: 0, problem: expect.stringContaining(words) as unknown }]);
       expect((await promotionBySlug(team.scope, slug)).document).toEqual(document);
       // And back again, so that the next try starts from the template's own.
-      const designer = { id: team.memberId, role: "designer" } as const;
-      expect(await saveEdits(team.scope, slug, revision, [edit, inverseOf(document, edit)], designer)).toMatchObject({
-        kind: "saved",
-      });
+      const designer = { id: team.memberId, name: "Tess", role: "designer" } as const;
+      const edits = [edit, inverseOf(document, edit)];
+      expect(await saved(slug, { base: revision, edits, member: designer })).toMatchObject({ refused: [] });
     },
   );
 
   test("a picture, and a scene", async () => {
     const { revision, document } = await promotionBySlug(team.scope, slug);
     const picture = await team.picture("other.png");
-    const marketer = { id: team.memberId, role: "marketer" } as const;
-    await expect(
-      saveEdits(
-        team.scope,
-        slug,
-        revision,
-        [{ kind: "fill", slot: "hook.picture", fill: { kind: "media", media: picture } }],
-        marketer,
-      ),
-    ).rejects.toThrow("What is in “Picture” is locked");
-    await expect(
-      saveEdits(team.scope, slug, revision, [{ kind: "scenes", scenes: document.scenes.slice(0, 3) }], marketer),
-    ).rejects.toThrow("Taking out scene “Sign-off” is locked");
-    expect(
-      await saveEdits(team.scope, slug, revision, [{ kind: "rename", name: "Still mine to name" }], marketer),
-    ).toMatchObject({ kind: "saved" });
+    const marketer = { id: team.memberId, name: "Tess", role: "marketer" } as const;
+    const edits: Edit[] = [
+      { kind: "fill", slot: "hook.picture", fill: { kind: "media", media: picture } },
+      { kind: "scenes", scenes: document.scenes.slice(0, 3) },
+      { kind: "rename", name: "Still mine to name" },
+    ];
+    const result = await saved(slug, { base: revision, edits, member: marketer });
+    expect(result.refused.map(({ index, problem }) => [index, problem.replace(/ is locked.*/, "")])).toEqual([
+      [0, "What is in “Picture”"],
+      [1, "Taking out scene “Sign-off”"],
+    ]);
+    expect(result.document).toEqual({ ...document, name: "Still mine to name" });
   });
 
   test("a template the team does not have is named", async () => {
     const { revision, document } = await promotionBySlug(team.scope, slug);
     const scenes = [{ id: "x", from: { slug: "nobody-has-this", edition: 1, scene: "hook" } }, ...document.scenes];
-    await expect(
-      saveEdits(team.scope, slug, revision, [{ kind: "scenes", scenes }], { id: team.memberId, role: "designer" }),
-    ).rejects.toThrow("There is no template “nobody-has-this”");
+    const designer = { id: team.memberId, name: "Tess", role: "designer" } as const;
+    const edits: Edit[] = [{ kind: "scenes", scenes }];
+    const { refused } = await saved(slug, { base: revision, edits, member: designer });
+    expect(refused[0]?.problem).toContain("There is no template “nobody-has-this”");
   });
 });
 

@@ -24,12 +24,14 @@ export async function startTemplate(scope: TeamScope, name: string, from: string
   const source = from === null ? EMPTY_TEMPLATE : (await newestTemplate(scope, from))?.template;
   if (!source) throw missing(from ?? "");
   return scope.together(async (within) => {
-    const taken = new Set((await within.templates().select("slug").execute()).map(({ slug }) => slug));
+    const taken = new Set((await within.select("template").select("slug").execute()).map(({ slug }) => slug));
     const wanted = slugOf(name).replace(/^promotion-/, "template-");
     if (shippedTemplate(wanted)) taken.add(wanted);
     const slug = freeSlug(wanted, taken);
     const draft = readTemplate({ ...source, slug, name });
-    await within.addTemplate({ slug, name, draft: JSON.stringify(draft), edition: 0, removed_at: null }).execute();
+    await within
+      .insert("template", { slug, name, draft: JSON.stringify(draft), edition: 0, removed_at: null })
+      .execute();
     return slug;
   });
 }
@@ -37,7 +39,7 @@ export async function startTemplate(scope: TeamScope, name: string, from: string
 /** Drafts of the team that nobody can fill yet. */
 export async function unpublished(scope: TeamScope): Promise<{ slug: string; name: string }[]> {
   return scope
-    .templates()
+    .select("template")
     .where("edition", "=", 0)
     .where("removed_at", "is", null)
     .select(["slug", "name"])
@@ -51,7 +53,7 @@ export async function unpublished(scope: TeamScope): Promise<{ slug: string; nam
  */
 export async function loadWorkshop(scope: TeamScope, memberId: string, slug: string) {
   const row = await scope
-    .templates()
+    .select("template")
     .where("slug", "=", slug)
     .where("removed_at", "is", null)
     .selectAll()
@@ -59,7 +61,7 @@ export async function loadWorkshop(scope: TeamScope, memberId: string, slug: str
   if (!row) throw missing(slug);
   const { brands, working } = await brandsOf(scope, memberId);
   const product = await scope
-    .productPictures()
+    .select("product_picture")
     .innerJoin("product", "product.id", "product_picture.product_id")
     .select("product.id")
     .orderBy("product.name")
@@ -115,7 +117,7 @@ async function sampleFacts(
     return (await loadRenderInput(scope, document, also)).facts;
   };
   // Whether an offer applies to a product is the same in every brand, so it is asked in one.
-  const offers = await scope.offers().select("id").orderBy("starts_at").limit(20).execute();
+  const offers = await scope.select("offer").select("id").orderBy("starts_at").limit(20).execute();
   let applying: string | null = null;
   for (const { id } of offers) {
     if (!(await factsOf(first, id)).offer) continue;
@@ -134,7 +136,7 @@ export async function saveDraft(scope: TeamScope, slug: string, base: number, do
   const draft = readTemplate(document);
   return scope.together(async (within) => {
     const row = await within
-      .templates()
+      .select("template")
       .where("slug", "=", slug)
       .where("removed_at", "is", null)
       .selectAll()
@@ -144,7 +146,7 @@ export async function saveDraft(scope: TeamScope, slug: string, base: number, do
     if (row.revision !== base) return { kind: "conflict" };
     await checkMedia(within, draft);
     await within
-      .changeTemplate()
+      .update("template")
       .set({ draft: JSON.stringify({ ...draft, slug }), name: draft.name, revision: base + 1, updated_at: new Date() })
       .where("slug", "=", slug)
       .execute();
@@ -159,7 +161,7 @@ export async function saveDraft(scope: TeamScope, slug: string, base: number, do
 export async function publishDraft(scope: TeamScope, memberId: string, slug: string): Promise<number> {
   return scope.together(async (within) => {
     const row = await within
-      .templates()
+      .select("template")
       .where("slug", "=", slug)
       .where("removed_at", "is", null)
       .selectAll()
@@ -170,7 +172,7 @@ export async function publishDraft(scope: TeamScope, memberId: string, slug: str
     const newest =
       row.edition > 0
         ? await within
-            .templateEditions()
+            .select("template_edition")
             .where("template_id", "=", row.id)
             .where("edition", "=", row.edition)
             .select("document")
@@ -179,9 +181,14 @@ export async function publishDraft(scope: TeamScope, memberId: string, slug: str
     if (newest && JSON.stringify(readTemplate(newest.document)) === JSON.stringify(draft)) return row.edition;
     const edition = row.edition + 1;
     await within
-      .addTemplateEdition({ template_id: row.id, edition, document: JSON.stringify(draft), member_id: memberId })
+      .insert("template_edition", {
+        template_id: row.id,
+        edition,
+        document: JSON.stringify(draft),
+        member_id: memberId,
+      })
       .execute();
-    await within.changeTemplate().set({ edition, updated_at: new Date() }).where("id", "=", row.id).execute();
+    await within.update("template").set({ edition, updated_at: new Date() }).where("id", "=", row.id).execute();
     return edition;
   });
 }
@@ -189,7 +196,7 @@ export async function publishDraft(scope: TeamScope, memberId: string, slug: str
 /** Takes a template out of the gallery. Promotions made with it stay as they are. */
 export async function removeTemplate(scope: TeamScope, slug: string): Promise<void> {
   const { numUpdatedRows } = await scope
-    .changeTemplate()
+    .update("template")
     .set({ removed_at: new Date() })
     .where("slug", "=", slug)
     .where("removed_at", "is", null)

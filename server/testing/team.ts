@@ -1,5 +1,7 @@
+import { type Insertable } from "kysely";
 import { newBrandBook } from "../../core/brand/book";
 import { connect } from "../db/connect";
+import { type MediaTable } from "../db/tables";
 import { type TeamScope, teamScope } from "../db/teamScope";
 
 /** A team of a test's own, in the database that the unit tests have to themselves. */
@@ -8,7 +10,7 @@ export interface TestTeam {
   readonly memberId: string;
   readonly team: { readonly currency: string; readonly zone: string; readonly locale: string };
   /** Adds a picture that is ready. */
-  picture(name: string, change?: Partial<Parameters<TeamScope["addMedia"]>[0]>): Promise<string>;
+  picture(name: string, change?: Partial<Insertable<MediaTable>>): Promise<string>;
   product(name: string, price_minor: number, tags?: string[]): Promise<string>;
   brand(name: string): Promise<string>;
   close(): Promise<void>;
@@ -45,7 +47,7 @@ export async function testTeam(): Promise<TestTeam> {
     async picture(name, change = {}) {
       const sha256 = (next++).toString(16).padStart(64, "0");
       const row = await scope
-        .addMedia({
+        .insert("media", {
           name,
           kind: "picture",
           state: "ready",
@@ -64,11 +66,11 @@ export async function testTeam(): Promise<TestTeam> {
     },
     async product(name, price_minor, tags = []) {
       const row = await scope
-        .addProduct({ name, line: "", price_minor, currency: "GBP", tags })
+        .insert("product", { name, line: "", price_minor, currency: "GBP", tags })
         .returning("id")
         .executeTakeFirstOrThrow();
       await scope
-        .addPriceSteps([
+        .insert("price_step", [
           { product_id: row.id, from_at: new Date(Date.now() - 90 * 86_400_000), price_minor, currency: "GBP" },
         ])
         .execute();
@@ -77,7 +79,7 @@ export async function testTeam(): Promise<TestTeam> {
     async brand(name) {
       return (
         await scope
-          .addBrand({ name, book: JSON.stringify(newBrandBook()) })
+          .insert("brand", { name, book: JSON.stringify(newBrandBook()) })
           .returning("id")
           .executeTakeFirstOrThrow()
       ).id;

@@ -1,0 +1,8 @@
+import { type TemplateRef } from "../../core/document/promotion";
+import { type Template } from "../../core/document/template";
+
+/** A template that a promotion may take scenes from or move to. */
+export interface ChoosableTemplate {
+  readonly ref: TemplateRef;
+  readonly template: Template;
+}

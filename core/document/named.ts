@@ -1,0 +1,38 @@
+import { type Promotion } from "./promotion";
+import { type SlotKey } from "./template";
+
+/** Something of the team's that a promotion names by its id. */
+export interface NamedThing {
+  readonly kind: "brand" | "product" | "offer" | "media";
+  readonly id: string;
+  /** Where it is named; absent where it is the promotion's own choice. */
+  readonly slot?: SlotKey;
+}
+
+/** Everything that a promotion names, wherever it does. What it only draws on through its template is not among it. */
+export function thingsNamed({ brand, product, offer, tune, fills }: Promotion): NamedThing[] {
+  const chosen: NamedThing[] = [
+    { kind: "brand", id: brand },
+    ...(product === null ? [] : [{ kind: "product", id: product } as const]),
+    ...(offer === null ? [] : [{ kind: "offer", id: offer } as const]),
+    ...(tune === null ? [] : [{ kind: "media", id: tune } as const]),
+  ];
+  const filled = Object.entries(fills).flatMap(([key, fill]): NamedThing[] => {
+    const slot = key as SlotKey;
+    switch (fill.kind) {
+      case "words":
+        return [];
+      case "media":
+        return [{ kind: "media", id: fill.media, slot }];
+      case "products":
+        return fill.products.map((id) => ({ kind: "product", id, slot }));
+    }
+  });
+  return [...chosen, ...filled];
+}
+
+/** What a promotion names that it did not name before. */
+export function newlyNamed(before: Promotion, after: Promotion): NamedThing[] {
+  const known = new Set(thingsNamed(before).map(({ kind, id }) => `${kind}/${id}`));
+  return thingsNamed(after).filter(({ kind, id }) => !known.has(`${kind}/${id}`));
+}

@@ -1,0 +1,58 @@
+import { type ClipFacts, type PictureFacts } from "../document/facts";
+import { type LookupTable } from "../grading/lookupTable";
+import { type PreparedShape } from "./preparePromotion";
+import { type PreparedScene } from "./prepared";
+
+/** The SHA-256 of each media item by id: the name of its bytes. */
+export type MediaHashes = Readonly<Record<string, string>>;
+
+/**
+ * Everything that decides the pixels of a scene in a shape, as text: two scenes with the same text are painted alike,
+ * whatever they are called. It is written from what the painter is given, so nothing that counts can be forgotten. Media
+ * are named by their bytes.
+ */
+export function paintedText({ parts, length, leaves }: PreparedScene, hashes: MediaHashes): string {
+  return JSON.stringify({ parts, length, leaves }, (key, value: unknown) => {
+    // Which of the uses of a clip this is tells its frames apart, and changes none.
+    if (key === "use") return undefined;
+    if (key === "table") return (value as LookupTable).id;
+    if (key !== "media") return value;
+    return typeof value === "string" ? bytesOf(value, hashes) : drawnFrom(value as PictureFacts | ClipFacts, hashes);
+  });
+}
+
+/** What of a picture or clip has a part in how it is drawn: not its name, nor what was measured to choose inks. */
+function drawnFrom(media: PictureFacts | ClipFacts, hashes: MediaHashes): unknown {
+  const { id, kind, width, height, levels, focal } = media;
+  const clip = media.kind === "clip" ? { frames: media.frames, rate: media.rate } : {};
+  return { kind, bytes: bytesOf(id, hashes), width, height, levels, focal, ...clip };
+}
+
+/** A medium whose bytes are not known is not there: nothing of it is painted. */
+const bytesOf = (id: string, hashes: MediaHashes): string | null => hashes[id] ?? null;
+
+/** The same for a whole promotion in a shape. */
+export const paintedWhole = ({ scenes, spans, transition, size }: PreparedShape, hashes: MediaHashes): string =>
+  JSON.stringify({ size, spans, transition, scenes: scenes.map((scene) => paintedText(scene, hashes)) });
+
+/**
+ * The same for a stretch of time that begins at `from` (milliseconds), in which one scene is shown, or one pair of scenes
+ * in transition: the scenes, and how far into each the stretch begins.
+ */
+export function paintedStretch(
+  { scenes, spans, transition, size }: PreparedShape,
+  indexes: readonly number[],
+  from: number,
+  hashes: MediaHashes,
+): string {
+  const shown = indexes.map((index) => {
+    const [scene, span] = [scenes[index], spans[index]];
+    if (!scene || !span) throw new RangeError(`There is no scene ${index + 1}.`);
+    return { painted: paintedText(scene, hashes), at: from - span.start, overlap: span.entered - span.start };
+  });
+  // A scene that stands alone came in before: how is not seen any more.
+  const [alone] = shown;
+  return JSON.stringify(
+    shown.length > 1 ? { size, shown, transition } : { size, painted: alone?.painted, at: alone?.at },
+  );
+}

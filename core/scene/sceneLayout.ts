@@ -1,0 +1,52 @@
+import { arrange } from "../arrangement/arrange";
+import { type Layout } from "../arrangement/layout";
+import { type BrandFacts, type ClipFacts, type PictureFacts } from "../document/facts";
+import { type ResolvedScene } from "../document/resolve";
+import { type MediaSlot } from "../document/template";
+import { wholeOf } from "../geometry/rect";
+import { entriesOf } from "./entries";
+import { placedByHand } from "./placedByHand";
+import { type Typesetter } from "./wordsBlock";
+
+/** A picture slot that is shown, with what is in it. */
+export interface ShownMedia {
+  readonly slot: MediaSlot;
+  readonly media: PictureFacts | ClipFacts | null;
+}
+
+/** Where everything of a scene goes, with the pictures it was laid out for. */
+export type SceneLayout = Layout & { readonly shown: readonly ShownMedia[] };
+
+/** Asks a scene's arrangement for places in the shape, and puts what was moved by hand where it was moved to. */
+export function sceneLayout(scene: ResolvedScene, brand: BrandFacts, setter: Typesetter): SceneLayout {
+  const { template, rows } = scene;
+  const shown = shownMedia(scene);
+  const arranged = arrange(template.arrangement, {
+    shape: setter.shape,
+    ground: template.ground,
+    entries: entriesOf(scene),
+    pictures: shown.map(({ media }) => media),
+    logo: template.logo && brand.logos.length > 0 && !isWatermarked(scene, brand),
+    rows,
+  });
+  const layout = placedByHand(
+    arranged,
+    setter.format === null ? undefined : template.places[setter.format],
+    shown.map(({ slot }) => slot),
+    { place: wholeOf(setter.shape), ink: template.ground },
+  );
+  return { ...layout, shown };
+}
+
+/** Whether the brand's watermark stands over a scene. The sign-off shows the logo at large instead. */
+export const isWatermarked = ({ template }: ResolvedScene, { watermark }: BrandFacts): boolean =>
+  watermark !== null && template.arrangement.name !== "sign-off";
+
+/** The picture slots that have a place: required ones always, optional ones when something is in them. */
+function shownMedia(scene: ResolvedScene): ShownMedia[] {
+  return scene.template.slots.flatMap((slot) => {
+    if (slot.kind !== "media") return [];
+    const media = scene.media[slot.id] ?? null;
+    return media || slot.required ? [{ slot, media }] : [];
+  });
+}

@@ -1,0 +1,96 @@
+import { type Align } from "../geometry/column";
+import { type BrandFacts } from "../document/facts";
+import { type Entry } from "../arrangement/layout";
+import { type Rect } from "../geometry/rect";
+import { STAGGER_MS, type MotionKind } from "../motion/wordMotion";
+import { fitRule } from "../type/roles";
+import { type ColumnBacking } from "./columnBackings";
+import { logoSlot } from "./logoPart";
+import { type PlacedSlot, type ScenePart } from "./prepared";
+import { type SetColumn, columnLogo } from "./setColumns";
+import { type SetEntry, entryNodes, inkOf } from "./setEntry";
+import { type Typesetter, still } from "./wordsBlock";
+
+/** One thing of a column where it stands, with the inks it is drawn in. */
+interface StandingEntry {
+  readonly set: SetEntry;
+  readonly place: Rect;
+  readonly column: SetColumn["column"];
+  readonly backing: ColumnBacking;
+}
+
+/** What stands in a scene's columns, in the order in which it comes in. A logo that found no room is left out. */
+export function standingEntries(
+  setter: Typesetter,
+  columns: readonly SetColumn[],
+  backings: readonly ColumnBacking[],
+): StandingEntry[] {
+  const plain: ColumnBacking = { inks: setter.style.on.card, nodes: [] };
+  return columns.flatMap(({ column, entries }, at) =>
+    entries
+      .filter(({ set, place }) => place.width > 0 || set.entry.look !== "logo")
+      .map(({ set, place }) => ({ set, place, column, backing: backings[at] ?? plain })),
+  );
+}
+
+export function wordSlot(setter: Typesetter, { set, place, column, backing }: StandingEntry): PlacedSlot {
+  const { entry, words } = set;
+  if (entry.look === "logo") return logoSlot("logo", place);
+  return {
+    key: entry.key,
+    part: partOf(entry),
+    kind: "words",
+    place,
+    text: entry.text,
+    fitted: words,
+    smallest: words ? smallestSize(setter, entry, column.align) : 0,
+    ink: inkOf(setter, set, backing.inks),
+    backing: backing.backing,
+  };
+}
+
+const smallestSize = ({ shape }: Typesetter, { role }: Entry, align: Align): number =>
+  fitRule(role, shape, align).smallest;
+
+/** What a thing is called among those of its slot: by how it is drawn where that says it, else by its role. */
+function partOf({ id, look, role }: Entry): string {
+  if (look === "stars" || look === "code" || look === "rule" || look === "mark") return look;
+  return id.startsWith("number-") ? "number" : role;
+}
+
+/**
+ * Gives each thing its movement: one comes in after the other.
+ * @param from when the first may come in, in milliseconds from the scene's start
+ * @param length of the scene, in milliseconds
+ */
+export function movingParts(
+  setter: Typesetter,
+  brand: BrandFacts,
+  standing: readonly StandingEntry[],
+  { from, length }: { readonly from: number; readonly length: number },
+): ScenePart[] {
+  return standing
+    .filter(({ set }) => !set.words || set.words.lines.length > 0)
+    .map(({ set, place, column, backing }, turn): ScenePart => {
+      const { later, until } = set.entry;
+      return {
+        kind: "moving",
+        motion: motionOf(setter, set, column.stays === true),
+        enters: from + (turn + 1) * STAGGER_MS + (later ?? 0) * length,
+        ...(until === undefined ? {} : { until: until * length }),
+        atRest: still(
+          entryNodes(setter, set, place, {
+            brand,
+            logo: columnLogo(brand, column, setter.style),
+            on: backing.inks,
+          }),
+          place,
+        ),
+      };
+    });
+}
+
+function motionOf({ design }: Typesetter, { entry: { look } }: SetEntry, stays: boolean): MotionKind {
+  if (stays) return "still";
+  return look === "badge" || look === "logo" ? "pop" : design.motion;
+}

@@ -1,0 +1,51 @@
+import { boolean, lazy, mixed, number, object, string, type InferType } from "yup";
+
+/** How far a media item's reading-in, or a rendition, has come. */
+const work = object({
+  topic: string()
+    .oneOf(["media", "rendition"] as const)
+    .required(),
+  id: string().required(),
+  state: string().required(),
+  progress: number().required(),
+});
+/** A promotion was saved. */
+const saved = object({
+  topic: string()
+    .oneOf(["promotion"] as const)
+    .required(),
+  slug: string().required(),
+  revision: number().integer().required(),
+  /** Who saved it. */
+  by: string().required(),
+});
+/** Someone is at a promotion, or has left it. */
+const presence = object({
+  topic: string()
+    .oneOf(["presence"] as const)
+    .required(),
+  slug: string().required(),
+  /** Which of a person's open pages it is. */
+  page: string().required(),
+  name: string().required(),
+  /** The slot they are in; empty where they are in none. */
+  at: string().defined(),
+  here: boolean().required(),
+});
+const BY_TOPIC = { media: work, rendition: work, promotion: saved, presence } as const;
+
+/** Something that the open pages of a team may want to show. Told by any process, heard by every page. */
+export type TeamEvent = InferType<typeof work> | InferType<typeof saved> | InferType<typeof presence>;
+export type PresenceEvent = InferType<typeof presence>;
+
+const schema = lazy((value: unknown) => {
+  const topic: unknown = typeof value === "object" && value !== null && "topic" in value ? value.topic : undefined;
+  return topic === "media" || topic === "rendition" || topic === "promotion" || topic === "presence"
+    ? BY_TOPIC[topic]
+    : mixed<never>().test("topic", "There is no such topic.", () => false);
+});
+
+/** What was told, or null where it is no event. */
+export function readTeamEvent(value: unknown): TeamEvent | null {
+  return schema.isValidSync(value, { strict: true }) ? (value as TeamEvent) : null;
+}
