@@ -17,7 +17,10 @@ const [slug = "", quality = "", seed = "", count = ""] = process.argv.slice(2);
 if (!isQuality(quality)) throw new RangeError(`There is no quality “${quality}”.`);
 const { scope, document } = await storedPromotion(slug);
 const { facts, hashes: bytes } = await loadRenderInput(scope, document);
-const pictures = Object.values(facts.media).filter((media): media is PictureFacts => media.kind === "picture");
+/** In the order of their bytes: their ids are others in every instance. */
+const pictures = Object.values(facts.media)
+  .filter((media): media is PictureFacts => media.kind === "picture")
+  .sort((one, other) => ((bytes[one.id] ?? "") < (bytes[other.id] ?? "") ? -1 : 1));
 const resources = nodeResources(bytes);
 const hashes: Record<string, string> = {};
 for (const format of FORMAT_NAMES) {

@@ -51,6 +51,7 @@ const KEPT: readonly Kept[] = [
   { name: "words-on-picture", scenes: [newArrangement("full-picture")], words: "Bring the bench to life", time: 2000 },
   { name: "coming-in", scenes: [newArrangement("mosaic")], words: "All of it for the window", time: 320 },
   { name: "right-to-left", scenes: [newArrangement("words-only")], words: "كل ما على الطاولة قرب النافذة", time: 2000 },
+  { name: "with-a-shadow", scenes: [newArrangement("cut-out-card")], words: "Fired in the yard", time: 2000 },
   {
     name: "wipe",
     scenes: [newArrangement("words-only"), newArrangement("full-picture")],

@@ -35,6 +35,13 @@ interface Pen {
   readonly depth: number;
 }
 
+/** How a layer is laid over what is below it. */
+interface Over {
+  readonly alpha?: number;
+  readonly how?: GlobalCompositeOperation | undefined;
+  readonly cut?: Rect;
+}
+
 /**
  * Frames are painted with this many pixels more on every side: where a slanted edge meets the end of what it is painted
  * on, platforms differ by a pixel.
@@ -42,7 +49,7 @@ interface Pen {
 const MARGIN = 2;
 
 /** Bumped whenever the same document would paint other pixels, so that stored segments are not reused. */
-export const PAINTER_VERSION = 7;
+export const PAINTER_VERSION = 8;
 
 /**
  * A painter for frames of `format` (design units) on surfaces of `pixels`. The two axes scale on their own, so that a
@@ -213,7 +220,10 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     context.restore();
   }
 
-  /** The edge is snapped to whole pixels, as places are. A turned edge is cut by a mask: clips of two platforms differ. */
+  /**
+   * Painted whole and cut afterwards, since platforms differ where a slanted edge meets the edge of a clip. A straight
+   * edge is snapped to whole pixels, as places are; a turned one is cut by a mask.
+   */
   function paintClipped({ place, children }: ClippedNode, pen: Pen): void {
     if (!pen.snaps) {
       const mask: Mask = { kind: "outline", outline: rectangle(place), at: { x: 0, y: 0 } };
@@ -222,12 +232,10 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     }
     const { x, y, width, height } = toPixels(place, pen);
     if (width <= 0 || height <= 0) return;
-    pen.context.save();
-    pen.context.beginPath();
-    pen.context.rect(x, y, width, height);
-    pen.context.clip();
-    paintAll(children, pen);
-    pen.context.restore();
+    const layer = clearedLayer(pen);
+    paintAll(children, { ...pen, context: layer.context, alpha: 1, depth: pen.depth + 1 });
+    const { e, f } = pen.context.getTransform();
+    layOver(layer, pen, { alpha: pen.alpha, cut: rect(x + e, y + f, width, height) });
   }
 
   function paintStill(node: StillNode, pen: Pen): void {
@@ -254,7 +262,7 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     const inside: Pen = { ...pen, context: layer.context, alpha: 1, depth: pen.depth + 1 };
     paintAll(children, inside);
     if (mask) cutTo(mask, inside);
-    layOver(layer, pen, pen.alpha * alpha, blend ?? "source-over");
+    layOver(layer, pen, { alpha: pen.alpha * alpha, how: blend });
   }
 
   /** An empty surface for the depth of a pen, mapped as what it paints on is. */
@@ -274,16 +282,17 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     if (mask.kind === "outline")
       paintShape({ kind: "shape", outline: mask.outline, at: mask.at, ink: "#000000" }, inside);
     else paintFill(mask.place, mask.gradient, inside);
-    layOver(through, pen, 1, "destination-in");
+    layOver(through, pen, { how: "destination-in" });
   }
 
-  /** Pixel on pixel: both were painted under the same map. */
-  function layOver({ image }: Surface, { context }: Pen, alpha: number, how: GlobalCompositeOperation): void {
+  /** Pixel on pixel, since both were painted under the same map. @param cut whole pixels; the rest is left out */
+  function layOver({ image }: Surface, { context }: Pen, { alpha = 1, how = "source-over", cut }: Over): void {
     context.save();
     context.setTransform(1, 0, 0, 1, 0, 0);
     context.globalAlpha = alpha;
     context.globalCompositeOperation = how;
-    context.drawImage(image, 0, 0);
+    if (cut) context.drawImage(image, cut.x, cut.y, cut.width, cut.height, cut.x, cut.y, cut.width, cut.height);
+    else context.drawImage(image, 0, 0);
     context.restore();
   }
 

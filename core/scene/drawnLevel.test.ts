@@ -3,6 +3,7 @@ import { resolvePromotion } from "../document/resolve";
 import { slotKey } from "../document/template";
 import { leastScale } from "../geometry/affine";
 import { levelLength } from "../geometry/pyramid";
+import { rect } from "../geometry/rect";
 import { FORMAT_NAMES } from "../placement/formats";
 import { SHIPPED_TEMPLATES } from "../templates/shipped";
 import { openWanted, testBook } from "../testing/fonts";
@@ -10,9 +11,13 @@ import { PICTURE_ID, promotionOf, testFacts, testPicture } from "../testing/prom
 import { type DisplayNode } from "./displayList";
 import { pictureLevel } from "./drawnLevel";
 import { displayListAt, preparePromotion } from "./preparePromotion";
+import { coverNode } from "./pictureNodes";
 import { fontFilesWanted } from "./wantedFiles";
 
-/** How many output pixels a pixel of its working copy gets, for every picture that is not blurred, its movement included. */
+/**
+ * How many output pixels a pixel of its working copy gets, for every picture that is not blurred: its movement included,
+ * or its edges snapped to whole pixels.
+ */
 function drawingScales(list: readonly DisplayNode[], scale: number, moved = 1): number[] {
   return list.flatMap((node) => {
     if ("children" in node)
@@ -21,9 +26,20 @@ function drawingScales(list: readonly DisplayNode[], scale: number, moved = 1): 
     const level = pictureLevel(node, scale);
     if (level === node.levels - 1) return [];
     const copied = levelLength(node.width, level) / node.width;
-    return [(node.place.width * moved * scale) / (node.part.width * copied)];
+    const edge = (at: number): number => (moved === 1 ? Math.round(at * scale) : at * moved * scale);
+    const { x, width } = node.place;
+    return [(edge(x + width) - edge(x)) / (node.part.width * copied)];
   });
 }
+
+test("a picture that snapping makes smaller than half of its working copy is drawn from the next", () => {
+  const picture = testPicture({ width: 2600, height: 1700, levels: 6 });
+  // 250.2 by 425.3 pixels at 480p: from 89 to 339, 250 pixels for the 500.05 of the copy of half the size.
+  const node = coverNode(picture, rect(200, 134, 563, 957));
+  expect(pictureLevel(node, 480 / 1080)).toBe(2);
+  const larger = coverNode(picture, rect(200, 134, 620, 1054));
+  expect(pictureLevel(larger, 480 / 1080)).toBe(1);
+});
 
 test("no picture is drawn under half the size of its working copy, at any output size, while anything moves", async () => {
   const book = testBook();

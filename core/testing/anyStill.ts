@@ -122,10 +122,7 @@ function transformed(child: fc.Arbitrary<DisplayNode>, place: fc.Arbitrary<Rect>
 const drawnUnder = (node: DisplayNode, map: Affine): DisplayNode =>
   "children" in node
     ? { ...node, children: node.children.map((child) => drawnUnder(child, map)) }
-    : drawnSmaller(node, TURNED * leastScale(map));
-
-/** At exactly half its size platforms differ in a turned picture: its working copy is chosen a little above that. */
-const TURNED = 0.98;
+    : drawnSmaller(node, leastScale(map));
 
 function layered(child: fc.Arbitrary<DisplayNode>, place: fc.Arbitrary<Rect>): fc.Arbitrary<DisplayNode> {
   const mask: fc.Arbitrary<Mask> = fc.oneof(
