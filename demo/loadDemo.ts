@@ -3,8 +3,8 @@ import { createReadStream } from "node:fs";
 import { Readable } from "node:stream";
 import { type Kysely } from "kysely";
 import { type BrandBook, newBrandBook } from "../core/brand/book";
-import { scenesOf } from "../core/document/design";
-import { PROMOTION_VERSION, readPromotion } from "../core/document/promotion";
+import { newPromotion } from "../core/document/newPromotion";
+import { type Promotion, readPromotion } from "../core/document/promotion";
 import { shippedRef, shippedTemplate } from "../core/templates/shipped";
 import { money } from "../core/offer/money";
 import { type OfferScope } from "../core/offer/scope";
@@ -425,23 +425,15 @@ async function addPromotion(
     product: string | undefined;
     offer?: string;
     tune: string | undefined;
-    fills: object;
+    fills: Promotion["fills"];
   },
 ): Promise<void> {
   const template = shippedTemplate(parts.template);
   if (!template) throw new RangeError(`There is no template “${parts.template}”.`);
   const ref = shippedRef(template);
-  const document = readPromotion({
-    version: PROMOTION_VERSION,
-    ...parts,
-    template: ref,
-    scenes: scenesOf(ref, template),
-    product: parts.product ?? null,
-    offer: parts.offer ?? null,
-    tune: parts.tune ?? null,
-    changes: {},
-    spare: [],
-  });
+  const { name, brand, product, offer, tune, fills } = parts;
+  const chosen = { name, brand, product: product ?? null, offer: offer ?? null, tune: tune ?? null, fills };
+  const document = readPromotion(newPromotion(ref, template, chosen));
   const json = JSON.stringify(document);
   const { id } = await scope
     .insert("promotion", { id: randomUUID(), slug, name: document.name, document: json })

@@ -1,6 +1,7 @@
 import { createHash, randomBytes } from "node:crypto";
 import { expect, test } from "@playwright/test";
 import pg from "pg";
+import { rename } from "../core/document/edits";
 import { signInAs } from "./people";
 
 /** Who may come in, and what they may see. */
@@ -83,7 +84,7 @@ test("a session of another team finds nothing of this one", async ({ browser, ba
   ])
     expect((await page.request.get(path)).status()).toBe(404);
   const edit = await page.request.post("/promotions/potting-week-terracotta/edits", {
-    data: { base: 1, edits: [{ kind: "rename", name: "Mine now" }] },
+    data: { base: 1, edits: [rename("Mine now")] },
   });
   expect(edit.status()).toBe(404);
   await context.close();
@@ -94,7 +95,7 @@ test("a reviewer can look, but not change", async ({ page }) => {
   await page.goto("/promotions/potting-week-terracotta");
   await expect(page.getByLabel("Headline", { exact: true })).toBeVisible();
   const edit = await page.request.post("/promotions/potting-week-terracotta/edits", {
-    data: { base: 1, edits: [{ kind: "rename", name: "Reviewed" }] },
+    data: { base: 1, edits: [rename("Reviewed")] },
   });
   expect(edit.status()).toBe(403);
   await page.getByLabel("Headline", { exact: true }).fill("A reviewer’s idea");

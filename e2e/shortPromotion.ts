@@ -20,12 +20,15 @@ const model = await database()
   .executeTakeFirstOrThrow();
 const scope = teamScope(database(), model.team_id);
 const { document } = await promotionBySlug(scope, "potting-week-terracotta");
-const scenes = scenesOf(shippedRef(ONE_OFFER), ONE_OFFER).filter(({ id }) => id === "hook" || id === "offer");
+const { hook, offer } = scenesOf(shippedRef(ONE_OFFER), ONE_OFFER);
+if (!hook || !offer) throw new Error("The template has other scenes.");
+const length = millis(1250);
 const short: Promotion = {
   ...document,
   name: slug,
   // The offer comes in over half a second.
-  scenes: scenes.map((scene) => ({ ...scene, length: millis(1250) })),
+  scenes: { hook, offer },
+  adjustments: { hook: { length }, offer: { length } },
   fills: { ...document.fills, "hook.headline": { kind: "words", text: slug } },
 };
 const json = JSON.stringify(short);

@@ -139,9 +139,14 @@ test("what a template locks is closed to a marketer, and refused by the server i
           base: 1,
           edits: [
             {
-              kind: "change-scene",
-              scene: "sign-off",
-              change: { what: "arrangement", value: { name: "words-only", words: "top", align: "start" } },
+              label: "Arrangement",
+              patch: [
+                {
+                  op: "add",
+                  path: "/adjustments/sign-off/arrangement",
+                  value: { name: "words-only", words: "top", align: "start" },
+                },
+              ],
             },
           ],
         }),

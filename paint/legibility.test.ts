@@ -4,6 +4,7 @@ import { imageOf, resourcesWith } from "../server/testing/painting";
 import { luminance } from "./testing/luminance";
 import { REACHED_BY } from "../core/color/legibility";
 import { type Promotion } from "../core/document/promotion";
+import { newPromotion } from "../core/document/newPromotion";
 import { resolvePromotion } from "../core/document/resolve";
 import { type Rect, union } from "../core/geometry/rect";
 import { type Tones, measureTones } from "../core/picture/tones";
@@ -82,23 +83,15 @@ const LENGTH = 4000;
 async function prepared(tones: Tones, format: FormatName): Promise<PreparedShape> {
   const scene = sceneOf(newArrangement("full-picture"), undefined, false);
   const tried = template({ slug: "tried", name: "Tried", purpose: "other", about: "", scenes: [scene] });
-  const document: Promotion = {
-    version: 2,
+  const document = newPromotion(REF, tried, {
     name: "Tried",
-    template: REF,
     brand: BRAND_ID,
-    product: null,
-    offer: null,
-    tune: null,
-    scenes: [{ id: "scene", from: { ...REF, scene: "scene" } }],
     fills: {
       "scene.headline": { kind: "words", text: "Bring the bench to life" },
       "scene.line": { kind: "words", text: "While stocks last" },
       "scene.picture-1": { kind: "media", media: PICTURE_ID },
     },
-    changes: {},
-    spare: [],
-  };
+  });
   const facts = testFacts({
     templates: { "tried@1": tried },
     brand: { ...TEST_BRAND, logos: [] },

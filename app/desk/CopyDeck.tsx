@@ -1,7 +1,8 @@
 import { AudioLines } from "lucide-react";
 import { type ReactNode } from "react";
 import { sceneOrigin } from "../../core/document/design";
-import { type Edit } from "../../core/document/edits";
+import { type Edit } from "../../core/document/edit";
+import { choose, fillSlot } from "../../core/document/edits";
 import { RIGHTS_WORDS } from "../../core/document/rights";
 import { RightsMark } from "../components/RightsMark";
 import { type Promotion } from "../../core/document/promotion";
@@ -57,7 +58,7 @@ export function CopyDeck({ notice, actions, ...deck }: DeckProps & { notice?: Re
         sounds={choices.media.filter(({ facts }) => facts.kind === "sound")}
         onEdit={onEdit}
       />
-      {document.spare.length > 0 && <SpareBand document={document} />}
+      {Object.keys(document.spare).length > 0 && <SpareBand document={document} />}
     </div>
   );
 }
@@ -78,7 +79,7 @@ function SceneBand({
   const { document, promotion, prepared, choices, marked, free, onMark, onPlace, onEdit, onProblem, onDropFiles } =
     deck;
   const { template } = scene;
-  const own = document.scenes[index];
+  const own = document.scenes[scene.id];
   if (!own) return null;
   const pictures = template.slots.filter((slot) => slot.kind === "media");
   const several = pictures.length > 1;
@@ -97,7 +98,6 @@ function SceneBand({
         </div>
         <SceneTools
           document={document}
-          own={own}
           scene={template}
           origin={sceneOrigin(promotion.facts.templates, own)}
           index={index}
@@ -155,8 +155,8 @@ function SceneBand({
                 inherited={!(key in document.fills)}
                 marked={marked === key}
                 onFocus={() => onMark(key, span)}
-                onChoose={(media) => onEdit({ kind: "fill", slot: key, fill: { kind: "media", media } })}
-                onReset={() => onEdit({ kind: "fill", slot: key, fill: null })}
+                onChoose={(media) => onEdit(fillSlot(key, { kind: "media", media }))}
+                onReset={() => onEdit(fillSlot(key, null))}
                 onDropFiles={(files) => onDropFiles(key, files)}
               />
             );
@@ -212,7 +212,7 @@ function SoundBand({
       <select
         id="tune"
         value={document.tune ?? ""}
-        onChange={(event) => onEdit({ kind: "choose", what: "tune", id: event.target.value || null })}
+        onChange={(event) => onEdit(choose("tune", event.target.value || null))}
         className={`${fieldLook} w-auto! min-w-60`}
       >
         <option value="">no music</option>
@@ -243,8 +243,8 @@ function SpareBand({ document }: { document: Promotion }) {
         These found no place in this template. They come back when you change to one that has a place for them.
       </p>
       <ul className="mt-1">
-        {document.spare.map(({ label, fill }, index) => (
-          <li key={index}>
+        {Object.entries(document.spare).map(([key, { label, fill }]) => (
+          <li key={key}>
             <span className="text-soft">{label}:</span>{" "}
             {fill.kind === "words"
               ? fill.text

@@ -1,6 +1,7 @@
 import { clsx } from "clsx";
 import { Lock } from "lucide-react";
-import { type Edit } from "../../core/document/edits";
+import { type Edit } from "../../core/document/edit";
+import { choose, fillSlot } from "../../core/document/edits";
 import { MOST_WORDS, type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion, type ResolvedScene } from "../../core/document/resolve";
 import { type OfferSlot, type ProductsSlot, type WordsSlot, slotKey } from "../../core/document/template";
@@ -38,7 +39,7 @@ export function WordsField({ scene, slot, document, choices, report, locked, onF
   const text = scene.words[slot.id] ?? "";
   const length = Array.from(text).length;
   const suggestions = choices.suggestions[slot.role] ?? [];
-  const write = (value: string): void => onEdit({ kind: "fill", slot: key, fill: { kind: "words", text: value } });
+  const write = (value: string): void => onEdit(fillSlot(key, { kind: "words", text: value }));
   if (slot.role === "stars")
     return <StarsField slotId={key} slot={slot} text={text} locked={locked} onFocus={onFocus} onWrite={write} />;
   return (
@@ -55,7 +56,7 @@ export function WordsField({ scene, slot, document, choices, report, locked, onF
               aria-label="Product of the promotion"
               value={document.product ?? ""}
               onFocus={onFocus}
-              onChange={(event) => onEdit({ kind: "choose", what: "product", id: event.target.value || null })}
+              onChange={(event) => onEdit(choose("product", event.target.value || null))}
               className="h-6 max-w-36 truncate bg-transparent text-ready underline"
             >
               {choices.products.map(({ id, name }) => (
@@ -66,11 +67,7 @@ export function WordsField({ scene, slot, document, choices, report, locked, onF
             </select>
           )}
           {key in document.fills && slot.binding && !locked ? (
-            <button
-              type="button"
-              className="underline hover:text-ink"
-              onClick={() => onEdit({ kind: "fill", slot: key, fill: null })}
-            >
+            <button type="button" className="underline hover:text-ink" onClick={() => onEdit(fillSlot(key, null))}>
               Reset
             </button>
           ) : (
@@ -173,7 +170,7 @@ export function OfferField({
           value={document.offer ?? ""}
           disabled={locked}
           onFocus={onFocus}
-          onChange={(event) => onEdit({ kind: "choose", what: "offer", id: event.target.value || null })}
+          onChange={(event) => onEdit(choose("offer", event.target.value || null))}
           className={`${fieldLook} w-auto! min-w-0 flex-1`}
         >
           <option value="">no offer</option>
@@ -215,8 +212,7 @@ export function ProductsField({
   const key = slotKey(scene.template, slot);
   const fill = document.fills[key];
   const shown = (fill?.kind === "products" ? fill.products : listed).slice(0, slot.most);
-  const set = (products: readonly string[]): void =>
-    onEdit({ kind: "fill", slot: key, fill: { kind: "products", products } });
+  const set = (products: readonly string[]): void => onEdit(fillSlot(key, { kind: "products", products }));
   const nameOf = (id: string): string =>
     choices.products.find((product) => product.id === id)?.name ?? "a product that was removed";
   return (
@@ -229,11 +225,7 @@ export function ProductsField({
           {locked ? (
             <Locked />
           ) : fill ? (
-            <button
-              type="button"
-              className="underline hover:text-ink"
-              onClick={() => onEdit({ kind: "fill", slot: key, fill: null })}
-            >
+            <button type="button" className="underline hover:text-ink" onClick={() => onEdit(fillSlot(key, null))}>
               Reset
             </button>
           ) : (

@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import { Check, CloudOff, LoaderCircle, TriangleAlert } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { useLive } from "../components/useLive";
-import { type SaveState } from "./useDocument";
+import { type SaveState } from "../edits/editSession";
 
 const DESKS = [
   ["Fill", ""],

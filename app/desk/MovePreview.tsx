@@ -24,8 +24,8 @@ export function MovePreview({
         {unplaced ? "These find no place, and are kept aside:" : "Everything you filled finds a place."}
       </p>
       <ul className="mt-1 list-disc pl-5">
-        {after.spare.map((spare, index) => (
-          <li key={index}>
+        {Object.entries(after.spare).map(([key, spare]) => (
+          <li key={key}>
             {spare.label}
             {inWords(spare)}
           </li>

@@ -6,8 +6,9 @@ import {
   newArrangement,
   type ArrangementName,
 } from "../../core/document/arrangements";
-import { type Edit } from "../../core/document/edits";
-import { type Promotion, type PromotionScene } from "../../core/document/promotion";
+import { type Edit } from "../../core/document/edit";
+import { adjust, editTo, moveScene, takeOutScene } from "../../core/document/edits";
+import { type Promotion } from "../../core/document/promotion";
 import { repeatScene } from "../../core/document/restructure";
 import { type SceneTemplate, type SlotKey } from "../../core/document/template";
 import { type Palette } from "../../core/color/palette";
@@ -22,7 +23,6 @@ import { SlotTools } from "./SlotTools";
  */
 export function SceneTools({
   document,
-  own,
   scene,
   origin,
   index,
@@ -33,7 +33,6 @@ export function SceneTools({
   onProblem,
 }: {
   document: Promotion;
-  own: PromotionScene;
   /** As it is now, and as its template has it. */
   scene: SceneTemplate;
   origin: SceneTemplate;
@@ -47,19 +46,27 @@ export function SceneTools({
   onProblem: (problem: string) => void;
 }) {
   const allows = (what: keyof SceneTemplate["allows"]): boolean => free || origin.allows[what];
-  const others = document.scenes.filter(({ id }) => id !== own.id);
-  const move = (by: -1 | 1): void =>
-    onEdit({ kind: "scenes", scenes: [...others.slice(0, index + by), own, ...others.slice(index + by)] });
-  const reset = (what: "arrangement" | "ground" | "length", changed: boolean) =>
-    changed && (
+  const target = { scene: scene.id };
+  const count = Object.keys(document.scenes).length;
+  const set = document.adjustments[scene.id] ?? {};
+  const move = (by: -1 | 1): void => onEdit(moveScene(document, scene.id, index + by));
+  const reset = (what: "arrangement" | "ground" | "length") =>
+    set[what] !== undefined && (
       <button
         type="button"
         className="text-[12px] text-soft underline hover:text-ink"
-        onClick={() => onEdit({ kind: "change-scene", scene: own.id, change: { what, value: null } })}
+        onClick={() => onEdit(adjust(what, null, { target }))}
       >
         Reset
       </button>
     );
+  const repeat = (): void => {
+    try {
+      onEdit(editTo(document, repeatScene(document, scene.id), "Repeat"));
+    } catch (error) {
+      onProblem(error instanceof Error ? error.message : String(error));
+    }
+  };
   return (
     <Popover className="relative">
       <PopoverButton
@@ -77,20 +84,15 @@ export function SceneTools({
             <label className="block">
               <span className="flex justify-between text-[13px] text-soft">
                 <span>Arrangement{!allows("arrangement") && " (locked)"}</span>
-                {reset("arrangement", own.arrangement !== undefined)}
+                {reset("arrangement")}
               </span>
               <select
                 value={scene.arrangement.name}
                 disabled={!allows("arrangement")}
                 onChange={(event) =>
-                  onEdit({
-                    kind: "change-scene",
-                    scene: own.id,
-                    change: {
-                      what: "arrangement",
-                      value: arrangementFor(event.target.value as ArrangementName, origin),
-                    },
-                  })
+                  onEdit(
+                    adjust("arrangement", arrangementFor(event.target.value as ArrangementName, origin), { target }),
+                  )
                 }
                 className={`${fieldLook} mt-1`}
               >
@@ -107,21 +109,19 @@ export function SceneTools({
             <fieldset disabled={!allows("color")}>
               <legend className="mb-1 flex w-full justify-between text-[13px] text-soft">
                 <span>Ground{!allows("color") && " (locked)"}</span>
-                {reset("ground", own.ground !== undefined)}
+                {reset("ground")}
               </legend>
               <ColorSwatches
                 label="Ground"
                 palette={palette}
                 chosen={scene.ground}
-                onChoose={(role) =>
-                  onEdit({ kind: "change-scene", scene: own.id, change: { what: "ground", value: role } })
-                }
+                onChoose={(role) => onEdit(adjust("ground", role, { target }))}
               />
             </fieldset>
             <label className="flex items-center justify-between gap-3">
               <span className="text-[13px] text-soft">Length in seconds{!allows("timing") && " (locked)"}</span>
               <span className="flex items-center gap-2">
-                {reset("length", own.length !== undefined)}
+                {reset("length")}
                 <input
                   type="number"
                   min={0.5}
@@ -132,11 +132,7 @@ export function SceneTools({
                   onChange={(event) =>
                     event.target.valueAsNumber >= 0.5 &&
                     event.target.valueAsNumber <= 60 &&
-                    onEdit({
-                      kind: "change-scene",
-                      scene: own.id,
-                      change: { what: "length", value: millis(event.target.valueAsNumber * 1000) },
-                    })
+                    onEdit(adjust("length", millis(event.target.valueAsNumber * 1000), { target }))
                   }
                   className={`${fieldLook} w-20! figures`}
                 />
@@ -144,7 +140,7 @@ export function SceneTools({
             </label>
             <SlotTools
               document={document}
-              own={own}
+              scene={scene.id}
               slots={origin.slots}
               free={free}
               onEdit={onEdit}
@@ -163,26 +159,15 @@ export function SceneTools({
               <Tool
                 icon={<ArrowDown aria-hidden size={14} />}
                 text="Later"
-                disabled={index === document.scenes.length - 1}
+                disabled={index === count - 1}
                 onPress={() => move(1)}
               />
-              <Tool
-                icon={<Copy aria-hidden size={14} />}
-                text="Repeat"
-                disabled={false}
-                onPress={() => {
-                  try {
-                    onEdit({ kind: "restructure", structure: repeatScene(document, own.id) });
-                  } catch (error) {
-                    onProblem(error instanceof Error ? error.message : String(error));
-                  }
-                }}
-              />
+              <Tool icon={<Copy aria-hidden size={14} />} text="Repeat" disabled={false} onPress={repeat} />
               <Tool
                 icon={<Trash2 aria-hidden size={14} />}
                 text={allows("remove") ? "Take out" : "Take out (locked)"}
-                disabled={!allows("remove") || others.length === 0}
-                onPress={() => onEdit({ kind: "scenes", scenes: others })}
+                disabled={!allows("remove") || count === 1}
+                onPress={() => onEdit(takeOutScene(scene.id))}
               />
             </div>
           </div>

@@ -1,13 +1,16 @@
 import { Move, RotateCcw } from "lucide-react";
 import { COLOR_ROLES } from "../../core/color/palette";
-import { type Edit } from "../../core/document/edits";
-import { type Promotion, type PromotionScene, type SlotChange } from "../../core/document/promotion";
+import { type Edit } from "../../core/document/edit";
+import { keysFor } from "../../core/document/adjustments";
+import { adjust, giveBack } from "../../core/document/edits";
+import { type Promotion } from "../../core/document/promotion";
 import { type Slot, type SlotAllows, type SlotKey, slotKey } from "../../core/document/template";
 import { fieldLook } from "./DeckFields";
 
 interface SlotToolsProps {
   readonly document: Promotion;
-  readonly own: PromotionScene;
+  /** The id of theirs. */
+  readonly scene: string;
   /** As the template has them. */
   readonly slots: readonly Slot[];
   /** Whether this person may change what is locked. */
@@ -17,7 +20,7 @@ interface SlotToolsProps {
 }
 
 /** What can be changed of a scene's slots besides what is in them: whether they are shown, their colour, their place. */
-export function SlotTools({ document, own, slots, free, onEdit, onPlace }: SlotToolsProps) {
+export function SlotTools({ document, scene, slots, free, onEdit, onPlace }: SlotToolsProps) {
   const may = (slot: Slot, what: keyof SlotAllows): boolean => free || slot.allows[what];
   const changeable = slots.filter(
     (slot) => may(slot, "remove") || may(slot, "position") || (slot.kind === "words" && may(slot, "color")),
@@ -34,10 +37,14 @@ export function SlotTools({ document, own, slots, free, onEdit, onPlace }: SlotT
       </thead>
       <tbody>
         {changeable.map((slot) => {
-          const key = slotKey(own, slot);
-          const change = document.changes[key] ?? {};
-          const put = (next: SlotChange): void =>
-            onEdit({ kind: "change-slot", slot: key, change: withoutNothing(next) });
+          const key = slotKey({ id: scene }, slot);
+          const target = { scene, slot: slot.id };
+          const set = document.adjustments[key] ?? {};
+          const isPlaced = keysFor(document.adjustments, target).some((one) => document.adjustments[one]?.place);
+          const givePlaceBack = (): void => {
+            const edit = giveBack(document, "place", target);
+            if (edit) onEdit(edit);
+          };
           return (
             <tr key={slot.id}>
               <th scope="row" className="pr-2 text-left font-normal">
@@ -46,8 +53,8 @@ export function SlotTools({ document, own, slots, free, onEdit, onPlace }: SlotT
                     type="checkbox"
                     className="accent-accent"
                     disabled={!may(slot, "remove")}
-                    checked={change.hidden !== true}
-                    onChange={(event) => put({ ...change, hidden: !event.target.checked })}
+                    checked={set.hidden !== true}
+                    onChange={(event) => onEdit(adjust("hidden", event.target.checked ? null : true, { target }))}
                   />{" "}
                   {slot.label}
                 </label>
@@ -57,9 +64,11 @@ export function SlotTools({ document, own, slots, free, onEdit, onPlace }: SlotT
                   <select
                     aria-label={`Colour of ${slot.label}`}
                     disabled={!may(slot, "color")}
-                    value={change.color ?? ""}
+                    value={set.color ?? ""}
                     onChange={(event) =>
-                      put({ ...change, color: COLOR_ROLES.find((role) => role === event.target.value) })
+                      onEdit(
+                        adjust("color", COLOR_ROLES.find((role) => role === event.target.value) ?? null, { target }),
+                      )
                     }
                     className={`${fieldLook} py-0.5! text-[13px]!`}
                   >
@@ -73,7 +82,7 @@ export function SlotTools({ document, own, slots, free, onEdit, onPlace }: SlotT
               <td className="whitespace-nowrap">
                 <button
                   type="button"
-                  disabled={!may(slot, "position") || change.hidden === true}
+                  disabled={!may(slot, "position") || set.hidden === true}
                   aria-label={`Place ${slot.label} by hand`}
                   title="Handles on the proofs"
                   onClick={() => onPlace(key)}
@@ -83,10 +92,10 @@ export function SlotTools({ document, own, slots, free, onEdit, onPlace }: SlotT
                 </button>
                 <button
                   type="button"
-                  disabled={!may(slot, "position") || !change.places}
+                  disabled={!may(slot, "position") || !isPlaced}
                   aria-label={`Give the place of ${slot.label} back to the arrangement`}
                   title="As the arrangement has it"
-                  onClick={() => put({ ...change, places: undefined })}
+                  onClick={givePlaceBack}
                   className="p-1.5 text-soft hover:text-ink disabled:opacity-25"
                 >
                   <RotateCcw aria-hidden size={14} />
@@ -98,14 +107,4 @@ export function SlotTools({ document, own, slots, free, onEdit, onPlace }: SlotT
       </tbody>
     </table>
   );
-}
-
-/** A change with only what is changed in it; null when nothing is. */
-function withoutNothing({ color, hidden, places }: SlotChange): SlotChange | null {
-  const change: SlotChange = {
-    ...(color ? { color } : {}),
-    ...(hidden ? { hidden } : {}),
-    ...(places && Object.keys(places).length > 0 ? { places } : {}),
-  };
-  return Object.keys(change).length > 0 ? change : null;
 }

@@ -1,6 +1,8 @@
 import { useMemo, useState } from "react";
 import { sceneOrigin } from "../../core/document/design";
-import { type Edit } from "../../core/document/edits";
+import { type Edit } from "../../core/document/edit";
+import { editTo } from "../../core/document/edits";
+import { scenesInOrder } from "../../core/document/sceneList";
 import { type Facts, type MediaFacts, type TemplatesByRef } from "../../core/document/facts";
 import { needsInWords, needsOf } from "../../core/document/needs";
 import { type Promotion } from "../../core/document/promotion";
@@ -45,7 +47,6 @@ export function TemplatesDialog({
     [purpose, chosen, document, facts.templates],
   );
   const isNow = chosen?.ref.slug === document.template.slug && chosen.ref.edition === document.template.edition;
-  const after = useMemo(() => (moved ? { ...document, ...moved.structure } : null), [document, moved]);
 
   const choose = (chosenSlug: string): void => {
     setSlug(chosenSlug);
@@ -55,8 +56,8 @@ export function TemplatesDialog({
     if (!chosen) return;
     try {
       const inOrder = chosen.template.scenes.map(({ id }) => id).filter((id) => scenes.includes(id));
-      const structure = moved?.structure ?? withScenes(document, chosen, inOrder, { at, media, hasProductPicture });
-      onEdit({ kind: "restructure", structure });
+      const after = moved?.document ?? withScenes(document, chosen, inOrder, { at, media, hasProductPicture });
+      onEdit(editTo(document, after, purpose === "insert" ? "Insert scenes" : "Change the template"));
       onClose();
     } catch (error) {
       onProblem(error instanceof Error ? error.message : String(error));
@@ -89,12 +90,12 @@ export function TemplatesDialog({
                 template={chosen.template}
                 chosen={scenes}
                 at={at}
-                places={document.scenes.length}
+                places={Object.keys(document.scenes).length}
                 onChoose={setScenes}
                 onPlace={setAt}
               />
             )}
-            {moved && after && <MovePreview after={after} facts={facts} unplaced={moved.unplaced.length > 0} />}
+            {moved && <MovePreview after={moved.document} facts={facts} unplaced={moved.unplaced.length > 0} />}
           </div>
         )}
       </div>
@@ -105,7 +106,8 @@ export function TemplatesDialog({
 const insertInWords = (count: number): string => (count === 1 ? "Insert the scene" : `Insert ${count} scenes`);
 
 /** New scenes go in front of the sign-off where there is one. */
-function beforeSignOff({ scenes }: Promotion, templates: TemplatesByRef): number {
+function beforeSignOff(document: Promotion, templates: TemplatesByRef): number {
+  const scenes = scenesInOrder(document);
   const last = scenes.at(-1);
   return last && sceneOrigin(templates, last).arrangement.name === "sign-off" ? scenes.length - 1 : scenes.length;
 }

@@ -1,8 +1,10 @@
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { designOf, findPromotionSlot } from "../../core/document/design";
-import { type Edit, applyEdit } from "../../core/document/edits";
+import { type Edit } from "../../core/document/edit";
+import { adjust, applyEdit } from "../../core/document/edits";
 import { type TemplatesByRef } from "../../core/document/facts";
 import { type Promotion } from "../../core/document/promotion";
+import { targetOf } from "../../core/document/adjustments";
 import { type SlotKey } from "../../core/document/template";
 import { type Rect } from "../../core/geometry/rect";
 import { type FormatName } from "../../core/placement/formats";
@@ -32,7 +34,7 @@ export function usePlacing(
   }, [slot, drag]);
 
   const dragged = useMemo(
-    () => (slot && drag ? applyEdit(document, placeEdit(document, slot, drag.format, drag.place)) : null),
+    () => (slot && drag ? applyEdit(document, placeEdit(slot, drag.format, drag.place)) : null),
     [document, slot, drag],
   );
   const found = slot ? findPromotionSlot(document, templates, slot) : null;
@@ -49,13 +51,11 @@ export function usePlacing(
       onDrag: (format, place) => setDrag(place && { format, place }),
       onPlace: (format, place) => {
         setDrag(null);
-        onEdit(placeEdit(document, slot, format, place));
+        onEdit(placeEdit(slot, format, place));
       },
     },
   };
 }
 
-function placeEdit(document: Promotion, slot: SlotKey, format: FormatName, place: Rect): Edit {
-  const before = document.changes[slot];
-  return { kind: "change-slot", slot, change: { ...before, places: { ...before?.places, [format]: place } } };
-}
+const placeEdit = (slot: SlotKey, format: FormatName, place: Rect): Edit =>
+  adjust("place", place, { target: targetOf(slot), layer: "scene@format", format });

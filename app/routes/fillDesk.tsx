@@ -5,6 +5,8 @@ import { toast } from "sonner";
 import { templateKey } from "../../core/document/facts";
 import { SHIPPED_BY_REF } from "../../core/templates/shipped";
 import { designOf } from "../../core/document/design";
+import { fillSlot, rename } from "../../core/document/edits";
+import { newlyNamed } from "../../core/document/named";
 import { refsOf } from "../../core/document/locks";
 import { resolvePromotion } from "../../core/document/resolve";
 import { type SlotKey } from "../../core/document/template";
@@ -24,7 +26,8 @@ import { DeskNotices } from "../desk/DeskNotices";
 import { DeskHeader } from "../desk/DeskHeader";
 import { Transport } from "../desk/Transport";
 import { Trio } from "../desk/Trio";
-import { useDocument } from "../desk/useDocument";
+import { editedPromotion } from "../desk/editedPromotion";
+import { useEdits } from "../edits/useEdits";
 import { useProofEngine, useProofState } from "../desk/useProof";
 import { usePlacing } from "../desk/usePlacing";
 import { tellMerged } from "../desk/tellMerged";
@@ -53,19 +56,22 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
     }),
     [loaded.facts.templates, offered],
   );
-  const { document, save, apply, undo, redo, canUndo, canRedo } = useDocument(slug, loaded, {
+  const [edited] = useState(() => editedPromotion(slug));
+  const { session, state } = useEdits(edited, loaded, {
     onSaved: (edits) => {
-      if (edits.some((edit) => edit.kind === "choose")) void revalidator.revalidate();
+      if (edits.some(({ isUrgent }) => isUrgent)) void revalidator.revalidate();
     },
-    onMerged: (merged, onEdit) => {
-      tellMerged(merged, designOf(merged.document, templates).scenes, onEdit);
-      if (merged.namesMore) void revalidator.revalidate();
+    onMerged: (merged) => {
+      tellMerged(merged, designOf(merged.document, templates).scenes, session.apply);
+      if (newlyNamed(merged.before, merged.document).length > 0) void revalidator.revalidate();
     },
     onRefused: (problems) => {
       for (const problem of problems) toast.error(`Not taken, and as it was before: ${problem}`, { duration: 20_000 });
     },
     isShowable: (shown) => refsOf(shown).every((ref) => templateKey(ref) in templates),
   });
+  const { document, save } = state;
+  const { apply, undo, redo } = session;
   const engine = useProofEngine();
   const prepared = useProofState(engine, (state) => state.prepared);
   const [dialog, setDialog] = useState<"insert" | "swap" | "keep" | null>(null);
@@ -75,7 +81,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
   const live = useLive();
   useUndoKeys(undo, redo);
   const dropFill = useDropFill(
-    (slot, id) => apply({ kind: "fill", slot, fill: { kind: "media", media: id } }),
+    (slot, id) => apply(fillSlot(slot, { kind: "media", media: id })),
     () => void revalidator.revalidate(),
   );
 
@@ -110,18 +116,24 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
 
   return (
     <main className="flex h-[calc(100vh-46px)] min-h-[560px] flex-col">
-      <DeskHeader
-        slug={slug}
-        name={document.name}
-        save={save}
-        current="Fill"
-        onRename={(name) => apply({ kind: "rename", name })}
-      >
+      <DeskHeader slug={slug} name={document.name} save={save} current="Fill" onRename={(name) => apply(rename(name))}>
         <PresentPeople present={present} promotion={promotion} />
-        <Button onClick={undo} disabled={!canUndo} aria-label="Undo" className="px-3">
+        <Button
+          onClick={undo}
+          disabled={state.undo === null}
+          aria-label="Undo"
+          title={state.undo ?? undefined}
+          className="px-3"
+        >
           <Undo2 aria-hidden size={16} /> Undo
         </Button>
-        <Button onClick={redo} disabled={!canRedo} aria-label="Redo" className="px-3">
+        <Button
+          onClick={redo}
+          disabled={state.redo === null}
+          aria-label="Redo"
+          title={state.redo ?? undefined}
+          className="px-3"
+        >
           <Redo2 aria-hidden size={16} />
         </Button>
         <ButtonLink look="main" to={`/promotions/${slug}/send`}>

@@ -1,5 +1,5 @@
 import { ValidationError, number, object } from "yup";
-import { editList } from "../../core/document/edits";
+import { editList } from "../../core/document/edit";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { promotionBySlug, saveEdits } from "../../server/promotions/promotionStore";
 import type { Route } from "./+types/promotionEdits";
@@ -13,15 +13,14 @@ export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
   return Response.json({ revision, document }, { headers: { "cache-control": "no-store" } });
 }
 
-/** Autosave: edits with the revision they were made on. 409 with the newer document when someone saved in between. */
+/** Autosave: edits with the revision they were made on. */
 export async function action({ request, params: { slug } }: Route.ActionArgs) {
   const { scope, ...member } = await requireEditor(request);
   try {
     const body: unknown = await request.json();
     const { base } = envelope.validateSync(body);
     const edits = editList(typeof body === "object" && body !== null && "edits" in body ? body.edits : undefined);
-    const result = await saveEdits(scope, slug, { base, edits, member });
-    return Response.json(result, { status: result.kind === "saved" ? 200 : 409 });
+    return Response.json(await saveEdits(scope, slug, { base, edits, member }));
   } catch (error) {
     if (
       error instanceof ValidationError ||

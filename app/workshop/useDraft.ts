@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { number, object, string } from "yup";
 import { type Template } from "../../core/document/template";
-import { type SaveState } from "../desk/useDocument";
+import { type SaveState } from "../edits/editSession";
 
 const SAVE_AFTER_MS = 500;
 const MOST_STEPS = 100;

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { anyArrangement } from "../testing/scenes";
 import { ARRANGEMENTS, ARRANGEMENT_NAMES, newArrangement, parametersOf } from "./arrangements";
-import { arrangementSchema } from "./templateSchema";
+import { arrangementSchema } from "./arrangementSchema";
 
 const isAccepted = (value: unknown): boolean => arrangementSchema(value).isValidSync(value, { strict: true });
 

@@ -5,7 +5,7 @@ import { resolvePromotion } from "./resolve";
 import { insertScenes } from "./restructure";
 import { readTemplate } from "./templateSchema";
 import { lockProblem } from "./locks";
-import { applyEdit } from "./edits";
+import { applyEdit, fillSlot } from "./edits";
 import { CLIP_ID, PICTURE_ID, testDocument, testFacts } from "../testing/promotions";
 import { THREE_REASONS } from "../templates/proofs";
 import { shippedRef } from "../templates/shipped";
@@ -49,16 +49,10 @@ test("what is fixed is locked, what is not can be filled again", () => {
   const templates = { [templateKey(ref)]: template };
   const made = { ...document, template: ref, scenes: scenesOf(ref, template), fills: {} };
   const words = { kind: "words", text: "Other" } as const;
-  expect(lockProblem(made, applyEdit(made, { kind: "fill", slot: "hook.headline", fill: words }), templates)).toContain(
-    "locked",
-  );
-  expect(lockProblem(made, applyEdit(made, { kind: "fill", slot: "offer.terms", fill: words }), templates)).toBeNull();
+  expect(lockProblem(made, applyEdit(made, fillSlot("hook.headline", words)), templates)).toContain("locked");
+  expect(lockProblem(made, applyEdit(made, fillSlot("offer.terms", words)), templates)).toBeNull();
   expect(
-    lockProblem(
-      made,
-      applyEdit(made, { kind: "fill", slot: "hook.picture", fill: { kind: "media", media: PICTURE_ID } }),
-      templates,
-    ),
+    lockProblem(made, applyEdit(made, fillSlot("hook.picture", { kind: "media", media: PICTURE_ID })), templates),
   ).toBeNull();
 });
 

@@ -1,4 +1,4 @@
-import { designOf, sourceSlot } from "./design";
+import { type DesignedScene, designOf, sourceSlot } from "./design";
 import { type Facts } from "./facts";
 import { type Promotion } from "./promotion";
 import { resolvePromotion } from "./resolve";
@@ -30,7 +30,7 @@ export function asTemplate(document: Promotion, facts: Facts, { fixed, ...about 
   const { base, scenes } = designOf(document, facts.templates);
   const resolved = resolvePromotion(document, facts);
   const kept = scenes.map((scene, index): SceneTemplate => ({
-    ...scene,
+    ...withoutStyle(scene),
     slots: scene.slots.map((slot) => {
       const key = slotKey(scene, slot);
       const shown = resolved.scenes[index];
@@ -41,6 +41,12 @@ export function asTemplate(document: Promotion, facts: Facts, { fixed, ...about 
     }),
   }));
   return { version: TEMPLATE_VERSION, ...about, scenes: kept, style: base.style, sound: base.sound };
+}
+
+/** Without what a scene of a promotion has of its own and one of a template has not. */
+function withoutStyle(scene: DesignedScene): SceneTemplate {
+  const { id, name, arrangement, length, overlap, ground, logo, slots, allows, places } = scene;
+  return { id, name, arrangement, length, overlap, ground, logo, slots, allows, places };
 }
 
 /** Pictures that are taken from another slot are named by the scenes' new ids. */

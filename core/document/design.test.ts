@@ -6,7 +6,10 @@ import { SHIPPED_BY_REF, SHIPPED_TEMPLATES, shippedRef } from "../templates/ship
 import { promotionOf, testDocument } from "../testing/promotions";
 import { millis } from "../units";
 import { designOf, findPromotionSlot, scenesOf, sourceSlot, templateOf } from "./design";
+import { applyEdit, takeOutScene } from "./edits";
+import { type Adjustment } from "./fields";
 import { type Promotion } from "./promotion";
+import { scenesInOrder } from "./sceneList";
 import { repeatScene } from "./restructure";
 import { type SceneTemplate } from "./template";
 
@@ -22,45 +25,42 @@ const withHook = (change: Partial<SceneTemplate>) => ({
 });
 const designed = (document: Promotion, templates = SHIPPED_BY_REF): SceneTemplate =>
   designOf(document, templates).scenes[0] as SceneTemplate;
-const withScene = (change: object): Promotion => ({
-  ...testDocument(),
-  scenes: testDocument().scenes.map((scene, index) => (index === 0 ? { ...scene, ...change } : scene)),
-});
+const withHookSet = (hookSet: Adjustment): Promotion => testDocument({ adjustments: { hook: hookSet } });
 
 test("an untouched promotion has its template's scenes", () => {
   for (const template of SHIPPED_TEMPLATES) {
     const { scenes } = designOf(promotionOf(template), SHIPPED_BY_REF);
-    expect(scenes.map((scene, index) => ({ ...scene, overlap: template.scenes[index]?.overlap }))).toEqual(
-      template.scenes,
+    const { style } = template;
+    expect(scenes).toEqual(
+      template.scenes.map((scene, index) => ({ ...scene, style, overlap: scenes[index]?.overlap })),
     );
   }
 });
 
 test("a scene's own arrangement, ground and length, and a slot's colour, absence and places, win over the template's", () => {
-  const scene = designed(withScene({ arrangement: newArrangement("quote"), ground: "primary", length: millis(4321) }));
+  const scene = designed(
+    withHookSet({ arrangement: newArrangement("quote"), ground: "primary", length: millis(4321) }),
+  );
   expect(scene).toMatchObject({ arrangement: { name: "quote" }, ground: "primary", length: 4321 });
-  const changed = designed({
-    ...testDocument(),
-    changes: { "hook.headline": { color: "accent", places: { square: PLACE } } },
-  });
+  const adjustments = { "hook.headline": { color: "accent" }, "hook.headline@square": { place: PLACE } } as const;
+  const changed = designed(testDocument({ adjustments }));
   expect(changed.slots.find(({ id }) => id === "headline")).toMatchObject({ color: "accent" });
   expect(changed.places).toEqual({ square: { headline: PLACE } });
   expect(
-    designed({ ...testDocument(), changes: { "hook.headline": { hidden: true } } }).slots.map(({ id }) => id),
+    designed(testDocument({ adjustments: { "hook.headline": { hidden: true } } })).slots.map(({ id }) => id),
   ).not.toContain("headline");
 });
 
 test("places of the template hold for the arrangement they were set in; those of the filler for any", () => {
   const templates = withHook({ places: { square: { headline: PLACE } } });
   expect(designed(testDocument(), templates).places).toEqual({ square: { headline: PLACE } });
-  expect(designed(withScene({ arrangement: { ...hook.arrangement } }), templates).places).toEqual({
+  expect(designed(withHookSet({ arrangement: { ...hook.arrangement } }), templates).places).toEqual({
     square: { headline: PLACE },
   });
-  expect(designed(withScene({ arrangement: newArrangement("quote") }), templates).places).toEqual({});
-  const mine = {
-    ...withScene({ arrangement: newArrangement("quote") }),
-    changes: { "hook.headline": { places: { vertical: PLACE } } },
-  } as Promotion;
+  expect(designed(withHookSet({ arrangement: newArrangement("quote") }), templates).places).toEqual({});
+  const mine = testDocument({
+    adjustments: { hook: { arrangement: newArrangement("quote") }, "hook.headline@vertical": { place: PLACE } },
+  });
   expect(designed(mine, templates).places).toEqual({ vertical: { headline: PLACE } });
 });
 
@@ -74,10 +74,12 @@ test("however long scenes are made, a transition takes at most half of either, a
         const { scenes } = designOf(
           {
             ...plain,
-            scenes: plain.scenes.map((scene, index) => ({
-              ...scene,
-              length: millis(lengths[index % lengths.length] ?? 500),
-            })),
+            adjustments: Object.fromEntries(
+              Object.keys(plain.scenes).map((id, index) => [
+                id,
+                { length: millis(lengths[index % lengths.length] ?? 500) },
+              ]),
+            ),
           },
           SHIPPED_BY_REF,
         );
@@ -92,10 +94,10 @@ test("however long scenes are made, a transition takes at most half of either, a
 });
 
 test("slots are found by the promotion's own addresses, of repeated scenes as well", () => {
-  const document = { ...testDocument(), ...repeatScene(testDocument(), "hook") };
-  const copy = document.scenes[1]?.id ?? "";
+  const document = repeatScene(testDocument(), "hook");
+  const copy = scenesInOrder(document)[1]?.id ?? "";
+  expect(copy).toBe("hook-2");
   expect(findPromotionSlot(document, SHIPPED_BY_REF, `${copy}.headline`)).toMatchObject({
-    own: { id: copy },
     slot: { id: "headline" },
     scene: { id: copy },
   });
@@ -113,7 +115,7 @@ test("a picture that comes from another slot is found where that scene is, and n
         if (slot.kind !== "media" || !slot.from.startsWith("slot:")) continue;
         const source = sourceSlot(document, scenes, scene, slot);
         expect(`slot:${source?.scene.id ?? ""}.${source?.slot.id ?? ""}`).toBe(slot.from);
-        const without = { ...document, scenes: document.scenes.filter(({ id }) => id !== source?.scene.id) };
+        const without = applyEdit(document, takeOutScene(source?.scene.id ?? ""));
         expect(sourceSlot(without, designOf(without, SHIPPED_BY_REF).scenes, scene, slot)).toBeNull();
         found++;
       }
@@ -124,10 +126,12 @@ test("a picture that comes from another slot is found where that scene is, and n
 test("what is not there is named", () => {
   const ref = { slug: "no-such", edition: 7 };
   expect(() => templateOf(SHIPPED_BY_REF, ref)).toThrow("no template “no-such” in edition 7");
-  expect(() => designed(withScene({ from: { ...shippedRef(ONE_OFFER), scene: "no-scene" } }))).toThrow(
-    "no scene “no-scene”",
-  );
-  expect(scenesOf(shippedRef(ONE_OFFER), ONE_OFFER).map(({ from }) => from.scene)).toEqual(
+  expect(() =>
+    designed(
+      testDocument({ scenes: { hook: { order: "a0", from: { ...shippedRef(ONE_OFFER), scene: "no-scene" } } } }),
+    ),
+  ).toThrow("no scene “no-scene”");
+  expect(scenesInOrder({ scenes: scenesOf(shippedRef(ONE_OFFER), ONE_OFFER) }).map(({ from }) => from.scene)).toEqual(
     ONE_OFFER.scenes.map(({ id }) => id),
   );
 });

@@ -1,20 +1,29 @@
+import { FORMAT_NAMES, type FormatName } from "../placement/formats";
 import { millis } from "../units";
+import { type Found, type Target, nearest } from "./adjustments";
 import { type TemplatesByRef, templateKey } from "./facts";
+import { FIELDS, type FieldId, type ValueOf } from "./fields";
 import { type Promotion, type PromotionScene, type TemplateRef } from "./promotion";
+import { type ListedScene, scenesInOrder, sceneRecord } from "./sceneList";
 import {
   type FoundSlot,
   type MediaSlot,
   type SceneTemplate,
   type Slot,
   type Template,
+  type TemplateStyle,
   findSlot,
-  slotKey,
 } from "./template";
 
 /** A promotion's scenes as they are designed: each template's scene under the promotion's own id, with what was changed. */
 export interface Design {
   readonly base: Template;
-  readonly scenes: readonly SceneTemplate[];
+  readonly scenes: readonly DesignedScene[];
+}
+
+export interface DesignedScene extends SceneTemplate {
+  /** How it looks and moves; its transition is the one it comes in by. */
+  readonly style: TemplateStyle;
 }
 
 /** A template of a promotion. Throws, naming it, when it is not among those given. */
@@ -25,67 +34,110 @@ export function templateOf(templates: TemplatesByRef, ref: TemplateRef): Templat
 }
 
 /** The template's scene that a promotion's scene comes from. Throws, naming both, when there is none. */
-export function sceneOrigin(templates: TemplatesByRef, { from }: PromotionScene): SceneTemplate {
+export function sceneOrigin(templates: TemplatesByRef, { from }: Pick<PromotionScene, "from">): SceneTemplate {
   const found = templateOf(templates, from).scenes.find(({ id }) => id === from.scene);
   if (!found)
     throw new RangeError(`The template “${from.slug}” has no scene “${from.scene}” in edition ${from.edition}.`);
   return found;
 }
 
-/** Puts a promotion's design together. Slots that were taken out are left out. */
-export function designOf(document: Promotion, templates: TemplatesByRef): Design {
-  const scenes = document.scenes.map((scene): SceneTemplate => {
-    const origin = sceneOrigin(templates, scene);
-    const slots = origin.slots
-      .filter((slot) => document.changes[slotKey(scene, slot)]?.hidden !== true)
-      .map((slot) => changedSlot(document, scene, slot));
-    // Places that a designer set by hand belong to the arrangement they were set in.
-    const places = scene.arrangement && scene.arrangement.name !== origin.arrangement.name ? {} : { ...origin.places };
-    for (const slot of origin.slots)
-      for (const [format, place] of Object.entries(document.changes[slotKey(scene, slot)]?.places ?? {}) as [
-        keyof typeof places,
-        NonNullable<typeof places.square>[string] | undefined,
-      ][])
-        if (place) places[format] = { ...places[format], [slot.id]: place };
-    return {
-      ...origin,
-      id: scene.id,
-      arrangement: scene.arrangement ?? origin.arrangement,
-      ground: scene.ground ?? origin.ground,
-      length: scene.length ?? origin.length,
-      slots,
-      places,
-    };
-  });
+/** What a value of a scene or slot is, where it comes from, and what may set it. */
+export interface Placed {
+  readonly origin: SceneTemplate;
+  readonly style: TemplateStyle;
+  readonly target: Target;
+  readonly slot?: Slot | undefined;
+  /** Null for what holds in every format. */
+  readonly format: FormatName | null;
+}
+
+/** Whether the template keeps a field from fillers. */
+export const isLocked = (id: FieldId, { origin, slot }: Pick<Placed, "origin" | "slot">): boolean => {
+  const field = FIELDS[id];
+  return field.of === "scene" ? !origin.allows[field.lock] : slot !== undefined && !slot.allows[field.lock];
+};
+
+/** A field's value with its source: the nearest layer in which it was set, else the template. */
+export function sourced<Id extends FieldId>(
+  { adjustments }: Pick<Promotion, "adjustments">,
+  id: Id,
+  at: Placed,
+): Found<ValueOf<Id>> | { readonly value: ValueOf<Id> | undefined; readonly layer: "template" } {
+  const { origin, style, target, slot, format } = at;
+  const found = nearest(adjustments, id, { target, format, isLocked: isLocked(id, at) });
+  if (found) return found;
+  // Each entry of the registry gives values of its own field.
+  const value = FIELDS[id].from({ scene: origin, style, slot, format }) as ValueOf<Id> | undefined;
+  return { value, layer: "template" };
+}
+
+/**
+ * Puts a promotion's design together, as it is in a format or, for null, as it is where no format differs. Slots that were
+ * taken out are left out.
+ */
+export function designOf(document: Promotion, templates: TemplatesByRef, format: FormatName | null = null): Design {
+  const base = templateOf(templates, document.template);
+  const scenes = scenesInOrder(document).map((scene) => designedScene(document, templates, { base, scene, format }));
   return {
-    base: templateOf(templates, document.template),
+    base,
     scenes: scenes.map((scene, index) => ({ ...scene, overlap: freeOverlap(scenes, index) })),
   };
 }
 
-function changedSlot(document: Promotion, scene: PromotionScene, slot: Slot): Slot {
-  const color = document.changes[slotKey(scene, slot)]?.color;
-  return color && slot.kind === "words" ? { ...slot, color } : slot;
+function designedScene(
+  document: Promotion,
+  templates: TemplatesByRef,
+  { base, scene, format }: { readonly base: Template; readonly scene: ListedScene; readonly format: FormatName | null },
+): DesignedScene {
+  const origin = sceneOrigin(templates, scene);
+  const { style } = base;
+  const ofScene = <Id extends FieldId>(id: Id): ValueOf<Id> | undefined =>
+    sourced(document, id, { origin, style, target: { scene: scene.id }, format }).value;
+  const ofSlot = <Id extends FieldId>(id: Id, slot: Slot, inFormat = format): ValueOf<Id> | undefined =>
+    sourced(document, id, { origin, style, target: { scene: scene.id, slot: slot.id }, slot, format: inFormat }).value;
+  const arrangement = ofScene("arrangement") ?? origin.arrangement;
+  const placed = FORMAT_NAMES.map((name) => {
+    const own = origin.slots.flatMap((slot) => {
+      const place = ofSlot("place", slot, name);
+      // Places that a designer set by hand belong to the arrangement they were set in.
+      const isOfOther = arrangement.name !== origin.arrangement.name && place === origin.places[name]?.[slot.id];
+      return place && !isOfOther ? [[slot.id, place] as const] : [];
+    });
+    return [name, Object.fromEntries(own)] as const;
+  });
+  const places = Object.fromEntries(placed.filter(([, own]) => Object.keys(own).length > 0));
+  return {
+    ...origin,
+    id: scene.id,
+    arrangement,
+    ground: ofScene("ground") ?? origin.ground,
+    length: ofScene("length") ?? origin.length,
+    overlap: ofScene("overlap") ?? origin.overlap,
+    slots: origin.slots
+      .filter((slot) => ofSlot("hidden", slot) !== true)
+      .map((slot) => (slot.kind === "words" ? { ...slot, color: ofSlot("color", slot) } : slot)),
+    places,
+    style: {
+      motion: ofScene("motion") ?? style.motion,
+      transition: ofScene("transition") ?? style.transition,
+      zoom: ofScene("zoom") ?? style.zoom,
+      faces: style.faces,
+    },
+  };
 }
 
 /** A transition takes at most half of either of its scenes, however they were put together. */
-function freeOverlap(scenes: readonly SceneTemplate[], index: number): SceneTemplate["overlap"] {
+function freeOverlap(scenes: readonly DesignedScene[], index: number): SceneTemplate["overlap"] {
   const [before, scene] = [scenes[index - 1], scenes[index]];
   if (!before || !scene) return millis(0);
   return millis(Math.min(scene.overlap, Math.floor(scene.length / 2), Math.floor(before.length / 2)));
 }
 
 /** A slot of a promotion as its template has it, by its address in the promotion; null when there is none. */
-export function findPromotionSlot(
-  document: Promotion,
-  templates: TemplatesByRef,
-  key: string,
-): (FoundSlot & { readonly own: PromotionScene }) | null {
-  const own = document.scenes.find(({ id }) => key.startsWith(`${id}.`));
-  if (!own) return null;
-  const scene = { ...sceneOrigin(templates, own), id: own.id };
-  const found = findSlot([scene], key);
-  return found && { ...found, own };
+export function findPromotionSlot(document: Promotion, templates: TemplatesByRef, key: string): FoundSlot | null {
+  const [id = ""] = key.split(".");
+  const own = document.scenes[id];
+  return own ? findSlot([{ ...sceneOrigin(templates, own), id }], key) : null;
 }
 
 /** The slot that a media slot takes its picture from, under the promotion's own ids; null where it has none. */
@@ -97,8 +149,8 @@ export function sourceSlot(
 ): FoundSlot | null {
   if (!slot.from.startsWith("slot:")) return null;
   const [sceneId = "", slotId = ""] = slot.from.slice("slot:".length).split(".");
-  const own = document.scenes.find(({ id }) => id === scene.id);
-  const source = document.scenes.find(
+  const own = document.scenes[scene.id];
+  const source = scenesInOrder(document).find(
     ({ from }) =>
       own !== undefined && from.slug === own.from.slug && from.edition === own.from.edition && from.scene === sceneId,
   );
@@ -106,5 +158,5 @@ export function sourceSlot(
 }
 
 /** The scenes of a whole template as a new promotion has them. */
-export const scenesOf = (ref: TemplateRef, template: Template): PromotionScene[] =>
-  template.scenes.map(({ id }) => ({ id, from: { slug: ref.slug, edition: ref.edition, scene: id } }));
+export const scenesOf = ({ slug, edition }: TemplateRef, template: Template): Promotion["scenes"] =>
+  sceneRecord(template.scenes.map(({ id }) => ({ id, from: { slug, edition, scene: id } })));

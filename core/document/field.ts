@@ -1,3 +1,4 @@
+import { type Millis } from "../units";
 import { boolean, number, string, type Schema } from "yup";
 
 /** One of a few words. */
@@ -26,11 +27,33 @@ export interface NumberField {
   readonly initial: number;
 }
 
+/** A time in whole milliseconds. */
+export interface TimeField extends NumberField {
+  readonly unit: "ms";
+}
+
+/** A value with a shape of its own, as a place is. */
+export interface ShapedField<Value = unknown> {
+  readonly kind: "shaped";
+  readonly label: string;
+  /** The schema that a value must answer to. */
+  readonly schemaOf: (value: unknown) => Schema<Value>;
+  readonly json: Readonly<Record<string, unknown>>;
+}
+
 /** What is known of a value that people set: its bounds, its first value and its name. Schemas and controls follow from it. */
 export type Field = ChoiceField | FlagField | NumberField;
 
-export type FieldValue<Of extends Field> =
-  Of extends ChoiceField<infer Value> ? Value : Of extends FlagField ? boolean : number;
+export type FieldValue<Of extends Field | ShapedField> =
+  Of extends ShapedField<infer Value>
+    ? Value
+    : Of extends ChoiceField<infer Value>
+      ? Value
+      : Of extends FlagField
+        ? boolean
+        : Of extends TimeField
+          ? Millis
+          : number;
 
 export const choice = <const Choices extends readonly string[]>(
   label: string,
@@ -46,26 +69,54 @@ export const within = (
   initial: number,
 ): NumberField => ({ kind: "number", label, ...bounds, initial });
 
-/** The Yup schema of a field's value. */
-export function fieldSchema(field: Field): Schema<unknown> {
+export const shaped = <Value>(
+  label: string,
+  schemaOf: (value: unknown) => Schema<Value>,
+  json: Readonly<Record<string, unknown>>,
+): ShapedField<Value> => ({ kind: "shaped", label, schemaOf, json });
+
+/** A time, its bounds in milliseconds. It is set in steps of a tenth of a second. */
+export const time = (
+  label: string,
+  bounds: { readonly least: number; readonly most: number },
+  initial: number,
+): TimeField => ({ kind: "number", unit: "ms", label, ...bounds, step: 100, initial });
+
+const isTime = (field: NumberField): field is TimeField => "unit" in field;
+
+const inSeconds = (value: number): string => `${value / 1000} s`;
+
+/** The Yup schema that a field's value must answer to. */
+export function fieldSchema(field: Field | ShapedField, value?: unknown): Schema<unknown> {
   switch (field.kind) {
+    case "shaped":
+      return field.schemaOf(value);
     case "choice":
       return string().oneOf(field.choices).required();
     case "flag":
       return boolean().required();
-    case "number":
-      return number().min(field.least, `At least ${field.least}.`).max(field.most, `At most ${field.most}.`).required();
+    case "number": {
+      const { least, most } = field;
+      const written = isTime(field) ? inSeconds : String;
+      const bounded = number()
+        .min(least, `At least ${written(least)}.`)
+        .max(most, `At most ${written(most)}.`)
+        .required();
+      return isTime(field) ? bounded.integer("Times are whole milliseconds.") : bounded;
+    }
   }
 }
 
 /** The JSON Schema (draft 2020-12) of a field's value. */
-export function fieldJsonSchema(field: Field): Readonly<Record<string, unknown>> {
+export function fieldJsonSchema(field: Field | ShapedField): Readonly<Record<string, unknown>> {
   switch (field.kind) {
+    case "shaped":
+      return field.json;
     case "choice":
       return { enum: field.choices };
     case "flag":
       return { type: "boolean" };
     case "number":
-      return { type: "number", minimum: field.least, maximum: field.most };
+      return { type: isTime(field) ? "integer" : "number", minimum: field.least, maximum: field.most };
   }
 }

@@ -3,7 +3,9 @@ import { ONE_OFFER, PRICE_ON_A_CARD } from "../templates/priceDrops";
 import { testDocument } from "../testing/promotions";
 import { millis } from "../units";
 import { lockProblem, promotionProblem } from "./locks";
+import { adjust, applyEdit, takeOutScene } from "./edits";
 import { type Promotion } from "./promotion";
+import { scenesInOrder } from "./sceneList";
 import { insertScenes, moveToTemplate, repeatScene } from "./restructure";
 import { type SceneTemplate, type Template } from "./template";
 
@@ -14,14 +16,18 @@ const added: SceneTemplate = { ...(ONE_OFFER.scenes[0] as SceneTemplate), id: "e
 const edition = (change: Partial<Template>): Template => ({ ...ONE_OFFER, ...change });
 
 function moved(document: Promotion, template: Template): Promotion {
-  const after = { ...document, ...moveToTemplate(document, SHIPPED_BY_REF, second, template).structure };
+  const after = moveToTemplate(document, SHIPPED_BY_REF, second, template).document;
   expect(promotionProblem(after, withEdition(template))).toBeNull();
   expect(lockProblem(document, after, withEdition(template))).toBeNull();
   return after;
 }
-const idsOf = ({ scenes }: Promotion): string[] => scenes.map(({ id }) => id);
-const editionsOf = ({ scenes }: Promotion): number[] => [
-  ...new Set(scenes.filter(({ from }) => from.slug === first.slug).map(({ from }) => from.edition)),
+const idsOf = (document: Promotion): string[] => scenesInOrder(document).map(({ id }) => id);
+const editionsOf = (document: Promotion): number[] => [
+  ...new Set(
+    scenesInOrder(document)
+      .filter(({ from }) => from.slug === first.slug)
+      .map(({ from }) => from.edition),
+  ),
 ];
 
 test("a scene that is new comes in where the edition has it; all others move along with their fills", () => {
@@ -38,36 +44,34 @@ test("inserted, repeated, changed and taken-out scenes stay as the filler made t
   const plain = testDocument();
   const cardScene = PRICE_ON_A_CARD.scenes[0]?.id ?? "";
   const inserted = { ...plain, scenes: insertScenes(plain, card, [cardScene], 1) };
-  const repeated = { ...inserted, ...repeatScene(inserted, "hook") };
-  const mine: Promotion = {
-    ...repeated,
-    scenes: repeated.scenes
-      .filter(({ id }) => id !== "product")
-      .map((scene) => (scene.id === "hook" ? { ...scene, ground: "primary", length: millis(5000) } : scene)),
-  };
+  const mine = [
+    takeOutScene("product"),
+    adjust("ground", "primary", { target: { scene: "hook" } }),
+    adjust("length", millis(5000), { target: { scene: "hook" } }),
+    adjust("color", "accent", { target: { scene: "hook", slot: "headline" } }),
+    adjust("zoom", false, { target: { scene: "" }, layer: "@all" }),
+  ].reduce(applyEdit, repeatScene(inserted, "hook"));
   const after = moved(
     mine,
     edition({ scenes: [...ONE_OFFER.scenes.slice(0, 3), added, ...ONE_OFFER.scenes.slice(3)] }),
   );
   expect(idsOf(after).filter((id) => id !== "extra")).toEqual(idsOf(mine));
   expect(idsOf(after)).toContain("extra");
-  expect(after.scenes.find(({ id }) => id === "hook")).toMatchObject({ ground: "primary", length: 5000, from: second });
-  expect(after.scenes.find(({ from }) => from.slug === card.slug)?.from.edition).toBe(card.edition);
+  expect(after.scenes["hook"]).toMatchObject({ from: second });
+  expect(after.adjustments).toEqual({ hook: { ground: "primary", length: 5000 }, "@all": { zoom: false } });
+  expect(scenesInOrder(after).find(({ from }) => from.slug === card.slug)?.from.edition).toBe(card.edition);
 });
 
 test("what the new edition locks goes back to it, and what it has no scene for is kept aside", () => {
   const document = testDocument({ fills: { "product.line": { kind: "words", text: "A line of mine" } } });
-  const changed: Promotion = {
-    ...document,
-    scenes: document.scenes.map((scene) => (scene.id === "hook" ? { ...scene, length: millis(5000) } : scene)),
-  };
+  const changed = applyEdit(document, adjust("length", millis(5000), { target: { scene: "hook" } }));
   const scenes = ONE_OFFER.scenes
     .filter(({ id }) => id !== "product")
     .map((scene) => ({ ...scene, allows: { ...scene.allows, timing: false } }));
   const after = moved(changed, edition({ scenes }));
-  expect(after.scenes.find(({ id }) => id === "hook")?.length).toBeUndefined();
+  expect(after.adjustments).toEqual({});
   expect(idsOf(after)).not.toContain("product");
-  expect(after.spare.map(({ fill }) => fill)).toEqual([{ kind: "words", text: "A line of mine" }]);
+  expect(Object.values(after.spare).map(({ fill }) => fill)).toEqual([{ kind: "words", text: "A line of mine" }]);
 });
 
 test("a new scene never takes the address of one that is there", () => {
@@ -76,10 +80,9 @@ test("a new scene never takes the address of one that is there", () => {
     ...plain,
     scenes: insertScenes(plain, shippedRef(PRICE_ON_A_CARD), [PRICE_ON_A_CARD.scenes[0]?.id ?? ""], 1),
   };
-  const clash = { ...added, id: own.scenes[1]?.id ?? "" };
+  const clash = { ...added, id: idsOf(own)[1] ?? "" };
   const after = moved(own, edition({ scenes: [...ONE_OFFER.scenes, clash] }));
-  expect(new Set(idsOf(after)).size).toBe(after.scenes.length);
-  expect(after.scenes).toHaveLength(own.scenes.length + 1);
+  expect(idsOf(after)).toHaveLength(idsOf(own).length + 1);
 });
 
 test("two new scenes never get one address, even where the second has the name the first would be given", () => {

@@ -1,11 +1,7 @@
-import { array, boolean, lazy, mixed, number, object, string } from "yup";
-import { COLOR_ROLES, type ColorRole } from "../color/palette";
-import { type Rect } from "../geometry/rect";
-import { FORMAT_NAMES, type FormatName } from "../placement/formats";
-import { type Millis } from "../units";
-import { type Arrangement } from "./arrangements";
+import { array, lazy, mixed, number, object, string, type Schema } from "yup";
+import { type Adjustments, readAdjustment } from "./adjustments";
+import { inOrder } from "./patch";
 import { type SlotKey } from "./template";
-import { arrangementSchema, rectSchema } from "./templateSchema";
 import { upgradePromotion } from "./upgrades";
 
 /** What was chosen for a slot. Nothing that can be derived is kept. */
@@ -20,21 +16,12 @@ export interface TemplateRef {
   readonly edition: number;
 }
 
-/** A scene of a promotion: which template's scene it is, and what was changed of it. */
+/** A scene of a promotion, under an id of its own by which its slots are addressed. */
 export interface PromotionScene {
-  /** Its own within the promotion; slots are addressed by it. */
-  readonly id: string;
+  /** Where it stands among the others: they are sorted by this as by bytes. */
+  readonly order: string;
+  /** Which template's scene it is. */
   readonly from: TemplateRef & { readonly scene: string };
-  readonly arrangement?: Arrangement | undefined;
-  readonly ground?: ColorRole | undefined;
-  readonly length?: Millis | undefined;
-}
-
-/** What was changed of a slot besides what is in it. */
-export interface SlotChange {
-  readonly color?: ColorRole | undefined;
-  readonly hidden?: boolean | undefined;
-  readonly places?: Partial<Readonly<Record<FormatName, Rect>>> | undefined;
 }
 
 /** A fill that found no place when the template was changed, kept so that nothing is lost. */
@@ -43,9 +30,12 @@ export interface SpareFill {
   readonly fill: Fill;
 }
 
-export const PROMOTION_VERSION = 2;
+export const PROMOTION_VERSION = 3;
 
-/** A template filled for one brand and one occasion: what was chosen, bound by id. */
+/**
+ * A template filled for one brand and one occasion: what was chosen, bound by id. All that can be added, moved or removed
+ * is a member of a record, so that people who change different things never write to the same place.
+ */
 export interface Promotion {
   readonly version: typeof PROMOTION_VERSION;
   readonly name: string;
@@ -55,16 +45,17 @@ export interface Promotion {
   readonly product: string | null;
   readonly offer: string | null;
   readonly tune: string | null;
-  readonly scenes: readonly PromotionScene[];
+  readonly scenes: Readonly<Record<string, PromotionScene>>;
   readonly fills: Readonly<Record<SlotKey, Fill>>;
-  readonly changes: Readonly<Record<SlotKey, SlotChange>>;
-  readonly spare: readonly SpareFill[];
+  readonly adjustments: Adjustments;
+  readonly spare: Readonly<Record<string, SpareFill>>;
 }
 
 export const MOST_WORDS = 160;
 export const MOST_NAME = 80;
 export const MOST_SCENES = 24;
 export const MOST_ROWS = 6;
+const MOST_SPARE = 200;
 
 const id = string().uuid("A reference must be an id.");
 const name = string().matches(/^[a-z0-9][a-z0-9-]{0,59}$/, "An id is lower-case letters, digits and hyphens.");
@@ -100,38 +91,23 @@ const fillSchema = lazy((value: unknown) => {
 });
 
 const scene = object({
-  id: name.required(),
+  order: string()
+    .matches(/^[0-9A-Za-z]{1,60}$/, "A scene's order is letters and digits.")
+    .required(),
   from: object({ ...templateRef, scene: name.required() })
     .noUnknown()
     .required(),
-  arrangement: lazy((value: unknown) =>
-    value === undefined ? mixed<Arrangement>().optional() : arrangementSchema(value),
-  ),
-  ground: string().oneOf(COLOR_ROLES).optional(),
-  length: number()
-    .integer()
-    .min(500, "A scene lasts at least half a second.")
-    .max(60_000, "A scene lasts at most a minute.")
-    .optional(),
 })
   .noUnknown()
   .required();
 
-const change = object({
-  color: string().oneOf(COLOR_ROLES).optional(),
-  hidden: boolean().optional(),
-  places: object(Object.fromEntries(FORMAT_NAMES.map((format) => [format, rectSchema.optional().default(undefined)])))
-    .noUnknown()
-    .optional()
-    .default(undefined),
-})
+const spare = object({ label: string().max(120).required(), fill: fillSchema })
   .noUnknown()
   .required();
 
-const shape = object({
-  version: number<typeof PROMOTION_VERSION>()
-    .oneOf([PROMOTION_VERSION] as const, "This promotion was written by a newer Stencilcraft.")
-    .required(),
+/** What stands in a document by itself, and what it must be. */
+const SINGLE = {
+  version: number().oneOf([PROMOTION_VERSION], "This promotion was written by a newer Stencilcraft.").required(),
   name: string()
     .matches(/\S/, "A promotion needs a name.")
     .max(MOST_NAME, `A name has at most ${MOST_NAME} characters.`)
@@ -141,34 +117,53 @@ const shape = object({
   product: id.defined().nullable(),
   offer: id.defined().nullable(),
   tune: id.defined().nullable(),
-  scenes: array(scene)
-    .min(1, "A promotion needs at least one scene.")
-    .max(MOST_SCENES, `A promotion has at most ${MOST_SCENES} scenes.`)
-    .required()
-    .test(
-      "once",
-      "Two scenes have the same id.",
-      (scenes) => new Set(scenes.map((one) => one.id)).size === scenes.length,
-    ),
-  spare: array(
-    object({ label: string().max(120).required(), fill: fillSchema })
-      .noUnknown()
-      .required(),
-  )
-    .max(200)
-    .required(),
-});
+} satisfies Readonly<Record<string, Schema<unknown>>>;
 
-/** Reads every value of a record by a schema; the keys are slots' addresses. */
-function readBySlot<Value>(value: unknown, what: string, read: (one: unknown) => Value): Record<SlotKey, Value> {
+/** A record of a document: how many members it has, and how one is read. */
+interface RecordPart {
+  readonly least: number;
+  readonly most: number;
+  /** What it is, in a sentence that says the limit. */
+  readonly named: string;
+  readonly read: (key: string, value: unknown) => unknown;
+}
+
+const bySlot = (key: string, value: unknown): unknown => {
+  if (!/^[a-z0-9-]+\.[a-z0-9-]+$/.test(key)) throw new TypeError(`“${key}” is not a slot's address.`);
+  return fillSchema.validateSync(value, { strict: true });
+};
+const byName =
+  (schema: Schema<unknown>) =>
+  (key: string, value: unknown): unknown => {
+    name.validateSync(key, { strict: true });
+    return schema.validateSync(value, { strict: true });
+  };
+
+const RECORDS: Readonly<Record<"scenes" | "fills" | "adjustments" | "spare", RecordPart>> = {
+  scenes: { least: 1, most: MOST_SCENES, named: "scene", read: byName(scene) },
+  fills: { least: 0, most: 1000, named: "fill", read: bySlot },
+  adjustments: { least: 0, most: 2000, named: "adjustment", read: readAdjustment },
+  spare: { least: 0, most: MOST_SPARE, named: "spare fill", read: byName(spare) },
+};
+const isSingle = (part: string): part is keyof typeof SINGLE => Object.hasOwn(SINGLE, part);
+const isRecord = (part: string): part is keyof typeof RECORDS => Object.hasOwn(RECORDS, part);
+
+function readSingle(part: keyof typeof SINGLE, value: unknown): unknown {
+  return SINGLE[part].validateSync(value, { strict: true });
+}
+
+/** Checks the bounds of a record, and its members: all, or those that are named. */
+function readRecord(part: keyof typeof RECORDS, value: unknown, only?: readonly string[]): Record<string, unknown> {
+  const { least, most, named, read } = RECORDS[part];
   if (typeof value !== "object" || value === null || Array.isArray(value))
-    throw new TypeError(`${what} must be given by slot.`);
-  return Object.fromEntries(
-    Object.entries(value).map(([key, one]) => {
-      if (!/^[a-z0-9-]+\.[a-z0-9-]+$/.test(key)) throw new TypeError(`“${key}” is not a slot's address.`);
-      return [key, read(one)];
-    }),
-  );
+    throw new TypeError(`${named[0]?.toUpperCase() ?? ""}${named.slice(1)}s must be given by name.`);
+  const members: Readonly<Record<string, unknown>> = { ...value };
+  const count = Object.keys(members).length;
+  if (count < least) throw new RangeError(`A promotion needs at least one ${named}.`);
+  if (count > most) throw new RangeError(`A promotion has at most ${most} ${named}s.`);
+  if (!only) return inOrder(Object.fromEntries(Object.entries(members).map(([key, one]) => [key, read(key, one)])));
+  for (const key of only) if (Object.hasOwn(members, key)) read(key, members[key]);
+  return members;
 }
 
 /**
@@ -177,23 +172,26 @@ function readBySlot<Value>(value: unknown, what: string, read: (one: unknown) =>
  */
 export function readPromotion(value: unknown): Promotion {
   const upgraded = upgradePromotion(value);
-  const document = shape.validateSync(upgraded, { strict: true });
-  const field = (name: string): unknown =>
-    typeof upgraded === "object" && upgraded !== null && name in upgraded
-      ? (upgraded as Record<string, unknown>)[name]
-      : undefined;
-  const { version, name, template, brand, product, offer, tune } = document;
-  return {
-    version,
-    name,
-    template,
-    brand,
-    product,
-    offer,
-    tune,
-    scenes: document.scenes as readonly PromotionScene[],
-    fills: readBySlot(field("fills"), "Fills", (one) => fillSchema.validateSync(one, { strict: true }) as Fill),
-    changes: readBySlot(field("changes"), "Changes", (one) => change.validateSync(one, { strict: true }) as SlotChange),
-    spare: document.spare as readonly SpareFill[],
-  };
+  if (typeof upgraded !== "object" || upgraded === null || Array.isArray(upgraded))
+    throw new TypeError("A promotion is an object.");
+  const parts: Readonly<Record<string, unknown>> = { ...upgraded };
+  readSingle("version", parts["version"]);
+  const unknown = Object.keys(parts).find((part) => !isSingle(part) && !isRecord(part));
+  if (unknown !== undefined) throw new TypeError(`A promotion has no “${unknown}”.`);
+  const single = Object.keys(SINGLE).flatMap((part) => (isSingle(part) ? [[part, readSingle(part, parts[part])]] : []));
+  const records = Object.keys(RECORDS).flatMap((part) =>
+    isRecord(part) ? [[part, readRecord(part, parts[part])]] : [],
+  );
+  // Every part was read by its own schema.
+  const whole: unknown = Object.fromEntries([...single, ...records]);
+  return whole as Promotion;
+}
+
+/** Checks what changes at some paths have made of a document: only what they touched. Throws as `readPromotion` does. */
+export function checkTouched(document: Promotion, touched: readonly (readonly string[])[]): void {
+  const parts: Readonly<Record<string, unknown>> = { ...document };
+  for (const [part = "", key] of touched)
+    if (isSingle(part) && part !== "version") readSingle(part, parts[part]);
+    else if (isRecord(part) && key !== undefined) readRecord(part, parts[part], [key]);
+    else throw new TypeError(`“/${part}” can't be changed as a whole.`);
 }

@@ -2,7 +2,8 @@ import { type PriceRow } from "../arrangement/layout";
 import { type OfferLines } from "../offer/offerLines";
 import { sceneSpans, totalLength, type SceneSpan } from "../time/timeline";
 import { type Millis } from "../units";
-import { designOf, sourceSlot } from "./design";
+import { FORMAT_NAMES, type FormatName } from "../placement/formats";
+import { type DesignedScene, designOf, sourceSlot } from "./design";
 import { type ClipFacts, type Facts, type PictureFacts } from "./facts";
 import { type Promotion } from "./promotion";
 import {
@@ -17,7 +18,7 @@ import {
 /** A scene with every slot's value in hand: what the fills say, else the binding, else the fallback. */
 export interface ResolvedScene {
   readonly id: string;
-  readonly template: SceneTemplate;
+  readonly template: DesignedScene;
   readonly words: Readonly<Record<string, string>>;
   readonly media: Readonly<Record<string, PictureFacts | ClipFacts | null>>;
   readonly offer: OfferLines | null;
@@ -28,7 +29,10 @@ export interface ResolvedPromotion {
   /** Whose style and sound it has. */
   readonly base: Template;
   readonly facts: Facts;
+  /** As they are where no format differs. */
   readonly scenes: readonly ResolvedScene[];
+  /** In the formats in which something was set. */
+  readonly inFormat: Partial<Readonly<Record<FormatName, readonly ResolvedScene[]>>>;
   readonly spans: readonly SceneSpan[];
   readonly length: Millis;
 }
@@ -36,7 +40,22 @@ export interface ResolvedPromotion {
 /** Looks up everything a promotion shows. Throws when a template of it is not among the facts. */
 export function resolvePromotion(document: Promotion, facts: Facts): ResolvedPromotion {
   const { base, scenes: designed } = designOf(document, facts.templates);
-  const scenes = designed.map((scene): ResolvedScene => {
+  const scenes = resolvedScenes(document, facts, designed);
+  const differing = FORMAT_NAMES.filter((format) =>
+    Object.keys(document.adjustments).some((key) => key.endsWith(`@${format}`)),
+  );
+  const inFormat = Object.fromEntries(
+    differing.map((format) => [
+      format,
+      resolvedScenes(document, facts, designOf(document, facts.templates, format).scenes),
+    ]),
+  );
+  const spans = sceneSpans(designed);
+  return { base, facts, scenes, inFormat, spans, length: totalLength(spans) };
+}
+
+function resolvedScenes(document: Promotion, facts: Facts, designed: readonly DesignedScene[]): ResolvedScene[] {
+  return designed.map((scene): ResolvedScene => {
     const words: Record<string, string> = {};
     const media: Record<string, PictureFacts | ClipFacts | null> = {};
     let rows: readonly PriceRow[] = [];
@@ -48,8 +67,6 @@ export function resolvePromotion(document: Promotion, facts: Facts): ResolvedPro
     const hasOffer = scene.slots.some((slot) => slot.kind === "offer");
     return { id: scene.id, template: scene, words, media, offer: hasOffer ? facts.offer : null, rows };
   });
-  const spans = sceneSpans(designed);
-  return { base, facts, scenes, spans, length: totalLength(spans) };
 }
 
 /** The words a slot shows, whoever chose them. */

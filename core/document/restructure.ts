@@ -1,22 +1,16 @@
 import { findPromotionSlot, sceneOrigin, scenesOf } from "./design";
-import { type Structure } from "./edits";
 import { type MediaFacts, type TemplatesByRef, templateKey } from "./facts";
-import {
-  type Fill,
-  MOST_SCENES,
-  type Promotion,
-  type PromotionScene,
-  type SpareFill,
-  type TemplateRef,
-} from "./promotion";
-import { scenesInEdition } from "./newEdition";
+import { type Fill, MOST_SCENES, type Promotion, type SpareFill, type TemplateRef } from "./promotion";
+import { allowedAdjustments, scenesInEdition } from "./newEdition";
+import { inOrder } from "./patch";
 import { sampleFills } from "./sample";
 import { freeId, newScene, takenIds } from "./sceneIds";
+import { ordersAt, scenesInOrder } from "./sceneList";
 import { type Slot, type SlotKey, type Template, slotKey } from "./template";
 
 /** A promotion moved to another template, and what found no place there. */
 export interface Moved {
-  readonly structure: Structure;
+  readonly document: Promotion;
   /** The labels of fills that found no place; they are kept among the spare ones. */
   readonly unplaced: readonly string[];
 }
@@ -39,7 +33,7 @@ export function moveToTemplate(
   const scenes =
     ref.slug === document.template.slug ? scenesInEdition(document, templates, ref, template) : scenesOf(ref, template);
   const known = { ...templates, [templateKey(ref)]: template };
-  const slots = scenes.flatMap((scene) =>
+  const slots = scenesInOrder({ scenes }).flatMap((scene) =>
     sceneOrigin(known, scene).slots.map((slot) => ({ key: slotKey(scene, slot), slot })),
   );
   const carried = carriedFills(document, templates);
@@ -55,16 +49,26 @@ export function moveToTemplate(
     if (found) fills[found.key] = one.fill;
     return !found;
   });
-  const changes = Object.fromEntries(
-    Object.entries(document.changes).filter(([key]) => slots.some((slot) => slot.key === key)),
-  ) as Promotion["changes"];
-  const spare = unplaced.map(({ label, fill }) => ({ label, fill }));
-  return { structure: { template: ref, scenes, fills, changes, spare }, unplaced: spare.map(({ label }) => label) };
+  const after: Promotion = {
+    ...document,
+    template: ref,
+    scenes: inOrder(scenes),
+    fills: inOrder(fills),
+    adjustments: allowedAdjustments(document.adjustments, scenes, (scene) => sceneOrigin(known, scene)),
+    spare: spareRecord(unplaced),
+  };
+  return { document: after, unplaced: unplaced.map(({ label }) => label) };
 }
+
+const spareRecord = (fills: readonly SpareFill[]): Promotion["spare"] =>
+  Object.fromEntries(
+    fills.map(({ label, fill }, index) => [`spare-${String(index + 1).padStart(3, "0")}`, { label, fill }]),
+  );
 
 /** All fills, in reading order, with the slots they were made for; then those that were spare already. */
 function carriedFills(document: Promotion, templates: TemplatesByRef): Carried[] {
-  const order = (key: string): number => document.scenes.findIndex(({ id }) => key.startsWith(`${id}.`));
+  const scenes = scenesInOrder(document);
+  const order = (key: string): number => scenes.findIndex(({ id }) => key.startsWith(`${id}.`));
   const filled = (Object.entries(document.fills) as [SlotKey, Fill][])
     .sort(([one], [other]) => order(one) - order(other))
     .map(([key, fill]): Carried => {
@@ -73,7 +77,7 @@ function carriedFills(document: Promotion, templates: TemplatesByRef): Carried[]
     });
   return [
     ...filled.filter(({ fill }) => fill.kind !== "words" || fill.text.trim() !== ""),
-    ...document.spare.map((spare): Carried => ({ ...spare, key: null, slot: null })),
+    ...Object.values(document.spare).map((spare): Carried => ({ ...spare, key: null, slot: null })),
   ];
 }
 
@@ -86,18 +90,34 @@ function takes(slot: Slot, { fill, slot: from }: Carried): boolean {
 const sameUse = (slot: Slot, from: Slot | null): boolean =>
   slot.kind !== "words" || from === null || from.kind !== "words" || from.role === slot.role;
 
-/** The scene list with some scenes of a template put in before `at`. Throws, naming the limit, when it would be too long. */
+/** The scenes with some of a template put in before `at`. Throws, naming the limit, when there would be too many. */
 export function insertScenes(
   document: Promotion,
   ref: TemplateRef,
   sceneIds: readonly string[],
   at: number,
-): PromotionScene[] {
-  if (document.scenes.length + sceneIds.length > MOST_SCENES)
-    throw new RangeError(`A promotion has at most ${MOST_SCENES} scenes.`);
+): Promotion["scenes"] {
   const taken = takenIds(document);
-  const added = sceneIds.map((scene) => newScene(ref, scene, taken));
-  return [...document.scenes.slice(0, at), ...added, ...document.scenes.slice(at)];
+  return withScenesAt(
+    document,
+    sceneIds.map((scene) => newScene(ref, scene, taken)),
+    at,
+  );
+}
+
+function withScenesAt(
+  document: Promotion,
+  added: readonly ReturnType<typeof newScene>[],
+  at: number,
+): Promotion["scenes"] {
+  const scenes = scenesInOrder(document);
+  if (scenes.length + added.length > MOST_SCENES)
+    throw new RangeError(`A promotion has at most ${MOST_SCENES} scenes.`);
+  const orders = ordersAt(scenes, at, added.length);
+  return inOrder({
+    ...document.scenes,
+    ...Object.fromEntries(added.map(({ id, from }, index) => [id, { order: orders[index] ?? "", from }])),
+  });
 }
 
 /** Where scenes are put in, and what their empty pictures may be filled from. */
@@ -118,41 +138,40 @@ export function withScenes(
   { ref, template }: { readonly ref: TemplateRef; readonly template: Template },
   sceneIds: readonly string[],
   { at, media, hasProductPicture }: ScenePlacing,
-): Structure {
+): Promotion {
   const scenes = insertScenes(document, ref, sceneIds, at);
   const chosen = template.scenes.filter(({ id }) => sceneIds.includes(id));
   const samples = sampleFills({ ...template, scenes: chosen }, media, hasProductPicture);
   const fills: Record<SlotKey, Fill> = { ...document.fills };
-  for (const scene of scenes.slice(at, at + sceneIds.length))
-    for (const slot of chosen.find(({ id }) => id === scene.from.scene)?.slots ?? []) {
-      const sample = samples[`${scene.from.scene}.${slot.id}`];
-      if (sample && slot.allows.content) fills[slotKey(scene, slot)] = sample;
+  for (const [id, { from }] of Object.entries(scenes)) {
+    if (Object.hasOwn(document.scenes, id)) continue;
+    for (const slot of chosen.find((scene) => scene.id === from.scene)?.slots ?? []) {
+      const sample = samples[`${from.scene}.${slot.id}`];
+      if (sample && slot.allows.content) fills[slotKey({ id }, slot)] = sample;
     }
-  const { changes, spare } = document;
-  return { template: document.template, scenes, fills, changes, spare };
+  }
+  return { ...document, scenes, fills: inOrder(fills) };
 }
 
 /** The document with a scene repeated right behind itself, with everything that is in it. */
-export function repeatScene(document: Promotion, sceneId: string): Structure {
-  const index = document.scenes.findIndex(({ id }) => id === sceneId);
-  const scene = document.scenes[index];
+export function repeatScene(document: Promotion, sceneId: string): Promotion {
+  const at = scenesInOrder(document).findIndex(({ id }) => id === sceneId);
+  const scene = document.scenes[sceneId];
   if (!scene) throw new RangeError(`There is no scene “${sceneId}”.`);
-  if (document.scenes.length >= MOST_SCENES) throw new RangeError(`A promotion has at most ${MOST_SCENES} scenes.`);
   const id = freeId(sceneId, takenIds(document));
-  const copied = <Value>(record: Readonly<Record<SlotKey, Value>>): Record<SlotKey, Value> => ({
-    ...record,
-    ...Object.fromEntries(
-      Object.entries(record)
-        .filter(([key]) => key.startsWith(`${sceneId}.`))
-        .map(([key, value]) => [`${id}.${key.slice(sceneId.length + 1)}`, value]),
-    ),
-  });
-  const { template, spare } = document;
+  const copied = <Value>(record: Readonly<Record<string, Value>>): Record<string, Value> =>
+    inOrder<string, Value>({
+      ...record,
+      ...Object.fromEntries(
+        Object.entries(record)
+          .filter(([key]) => key.split(/[.@]/)[0] === sceneId)
+          .map(([key, value]) => [`${id}${key.slice(sceneId.length)}`, value]),
+      ),
+    });
   return {
-    template,
-    spare,
-    scenes: [...document.scenes.slice(0, index + 1), { ...scene, id }, ...document.scenes.slice(index + 1)],
+    ...document,
+    scenes: withScenesAt(document, [{ id, from: scene.from }], at + 1),
     fills: copied(document.fills),
-    changes: copied(document.changes),
+    adjustments: copied(document.adjustments),
   };
 }

@@ -1,8 +1,11 @@
 import { type Promotion, type PromotionScene, type TemplateRef } from "./promotion";
 
-/** Ids that no new scene may have. Fills of scenes that were taken out wait for them under their ids. */
-export const takenIds = ({ scenes, fills }: Pick<Promotion, "scenes" | "fills">): Set<string> =>
-  new Set([...scenes.map(({ id }) => id), ...Object.keys(fills).map((key) => key.split(".")[0] ?? "")]);
+/** Ids that no new scene may have. What was filled in scenes that were taken out waits for them under their ids. */
+export const takenIds = ({ scenes, fills, adjustments }: Promotion): Set<string> =>
+  new Set([
+    ...Object.keys(scenes),
+    ...[...Object.keys(fills), ...Object.keys(adjustments)].map((key) => key.split(/[.@]/)[0] ?? ""),
+  ]);
 
 /** An id like a wanted one that is not taken. `freeId("tip-2", new Set(["tip-2"]))` is `tip-3`. */
 export function freeId(wanted: string, taken: ReadonlySet<string>): string {
@@ -14,7 +17,11 @@ export function freeId(wanted: string, taken: ReadonlySet<string>): string {
 }
 
 /** A template's scene as it comes into a promotion, under an id that is taken from then on. */
-export function newScene({ slug, edition }: TemplateRef, scene: string, taken: Set<string>): PromotionScene {
+export function newScene(
+  { slug, edition }: TemplateRef,
+  scene: string,
+  taken: Set<string>,
+): { readonly id: string; readonly from: PromotionScene["from"] } {
   const id = freeId(scene, taken);
   taken.add(id);
   return { id, from: { slug, edition, scene } };

@@ -1,8 +1,6 @@
 import { FACE_ROLES } from "../brand/book";
 import { COLOR_ROLES } from "../color/palette";
 import { FORMAT_NAMES } from "../placement/formats";
-import { ARRANGEMENT_NAMES, parametersOf, type ArrangementName } from "./arrangements";
-import { fieldJsonSchema } from "./field";
 import {
   MOTIONS,
   PICTURE_SHAPES,
@@ -14,8 +12,7 @@ import {
   type Slot,
 } from "./template";
 import { MOST_SLOTS, MOST_TEMPLATE_SCENES } from "./templateSchema";
-
-type Json = Readonly<Record<string, unknown>>;
+import { type Json, arrangementJsonSchema, objectJsonSchema as object, placeJsonSchema } from "./valueJsonSchemas";
 
 const one = (values: readonly unknown[]): Json => ({ enum: values });
 const text = (least: number, most: number): Json => ({ type: "string", minLength: least, maxLength: most });
@@ -25,26 +22,6 @@ const number = (least: number, most: number): Json => ({ type: "number", minimum
 const flag: Json = { type: "boolean" };
 const id: Json = { type: "string", pattern: "^[a-z0-9][a-z0-9-]{0,59}$" };
 
-/** An object with these fields and no others; `optional` ones may be left out. */
-const object = (fields: Json, optional: Json = {}): Json => ({
-  type: "object",
-  properties: { ...fields, ...optional },
-  required: Object.keys(fields),
-  additionalProperties: false,
-});
-
-const arrangement = (name: ArrangementName): Json =>
-  object({
-    name: { const: name },
-    ...Object.fromEntries(Object.entries(parametersOf(name)).map(([key, field]) => [key, fieldJsonSchema(field)])),
-  });
-
-const place = object({
-  x: number(-4000, 4000),
-  y: number(-4000, 4000),
-  width: number(24, 4000),
-  height: number(24, 4000),
-});
 const slotBase: Json = {
   id,
   label: title(60),
@@ -76,7 +53,7 @@ function templateSchema(media: Json): Json {
   const scene = object({
     id,
     name: title(40),
-    arrangement: { oneOf: ARRANGEMENT_NAMES.map(arrangement) },
+    arrangement: arrangementJsonSchema,
     length: whole(500, 60_000),
     overlap: whole(0, 3000),
     ground: one(COLOR_ROLES),
@@ -85,7 +62,9 @@ function templateSchema(media: Json): Json {
     allows: object({ arrangement: flag, color: flag, timing: flag, remove: flag }),
     places: object(
       {},
-      Object.fromEntries(FORMAT_NAMES.map((format) => [format, { type: "object", additionalProperties: place }])),
+      Object.fromEntries(
+        FORMAT_NAMES.map((format) => [format, { type: "object", additionalProperties: placeJsonSchema }]),
+      ),
     ),
   });
   return object({

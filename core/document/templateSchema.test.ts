@@ -6,7 +6,6 @@ import { defined } from "../testing/defined";
 import { needsInWords, needsOf, templateLength } from "./needs";
 import { PURPOSES } from "./template";
 import { jsonPointer, readTemplate } from "./templateSchema";
-import { readPromotion } from "./promotion";
 import { templateJsonSchema } from "./templateJsonSchema";
 
 const FIRST = defined(ONE_OFFER.scenes[0]);
@@ -144,25 +143,5 @@ test("a template of version 1 is upgraded: arrangements get parameters, everythi
     scenes: [
       { arrangement: { name: "split" }, ground: "primary", slots: [{ allows: { content: true, remove: true } }] },
     ],
-  });
-});
-
-test("a promotion of version 1 is upgraded: its template's scenes become its own, its fills stay", () => {
-  const id = "00000000-0000-4000-8000-000000000001";
-  const older = {
-    version: 1,
-    name: "Old",
-    template: "one-offer",
-    brand: id,
-    product: null,
-    offer: null,
-    tune: null,
-    fills: { "hook.headline": { kind: "words", text: "Still here" } },
-  };
-  expect(readPromotion(older)).toMatchObject({
-    version: 2,
-    template: { slug: "one-offer", edition: 1 },
-    scenes: [{ id: "hook" }, { id: "product" }, { id: "offer" }, { id: "sign-off" }],
-    fills: { "hook.headline": { text: "Still here" } },
   });
 });

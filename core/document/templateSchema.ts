@@ -2,8 +2,9 @@ import { array, boolean, lazy, mixed, number, object, string, type Schema } from
 import { FACE_ROLES } from "../brand/book";
 import { COLOR_ROLES } from "../color/palette";
 import { FORMAT_NAMES } from "../placement/formats";
-import { ARRANGEMENT_NAMES, parametersOf, type Arrangement, type ArrangementName } from "./arrangements";
-import { fieldSchema } from "./field";
+import { arrangementSchema } from "./arrangementSchema";
+import { oneOfKinds } from "./oneOfKinds";
+import { placeSchema } from "./placeSchema";
 import {
   MOTIONS,
   PICTURE_SHAPES,
@@ -19,8 +20,6 @@ import { upgradeTemplate } from "./upgrades";
 
 export const MOST_TEMPLATE_SCENES = 12;
 export const MOST_SLOTS = 12;
-/** Far outside any shape: a place may hang over an edge, not lie nowhere. */
-const FARTHEST = 4000;
 
 const slug = string()
   .matches(/^[a-z0-9][a-z0-9-]{0,59}$/, "An id is lower-case letters, digits and hyphens, at most 60.")
@@ -35,45 +34,6 @@ const millis = (least: number, most: number) =>
     .min(least, `At least ${least} ms.`)
     .max(most, `At most ${most} ms.`)
     .required();
-
-export const rectSchema = object({
-  x: number().min(-FARTHEST).max(FARTHEST).required(),
-  y: number().min(-FARTHEST).max(FARTHEST).required(),
-  width: number().min(24, "At least 24 units.").max(FARTHEST).required(),
-  height: number().min(24, "At least 24 units.").max(FARTHEST).required(),
-}).noUnknown();
-
-function schemaOfArrangement(name: ArrangementName): Schema<unknown> {
-  const parameters = Object.entries(parametersOf(name)).map(([key, field]) => [key, fieldSchema(field)]);
-  return object({ name: string().oneOf([name]).required(), ...Object.fromEntries(parameters) }).noUnknown();
-}
-
-/** What a value of one of several kinds must look like; a kind that there is not is a problem of its own. */
-function oneOfKinds<Kind extends string>(
-  tag: string,
-  kinds: readonly Kind[],
-  schemaOf: (kind: Kind) => Schema<unknown>,
-  sentence: string,
-): (value: unknown) => Schema<unknown> {
-  return (value) => {
-    const found: unknown =
-      typeof value === "object" && value !== null && tag in value ? (value as Record<string, unknown>)[tag] : undefined;
-    const kind = kinds.find((one) => one === found);
-    return kind
-      ? (schemaOf(kind).required() as Schema<unknown>)
-      : (mixed()
-          .nullable()
-          .test(tag, sentence, () => false) as Schema<unknown>);
-  };
-}
-
-/** The schema that an arrangement must answer to, by its name. */
-export const arrangementSchema = oneOfKinds(
-  "name",
-  ARRANGEMENT_NAMES,
-  schemaOfArrangement,
-  `An arrangement is one of: ${ARRANGEMENT_NAMES.join(", ")}.`,
-) as (value: unknown) => Schema<Arrangement>;
 
 const slotBase = {
   id: slug,
@@ -125,7 +85,7 @@ const SLOT_KINDS = Object.keys(SLOTS) as Slot["kind"][];
 const slotSchema = oneOfKinds("kind", SLOT_KINDS, (kind) => SLOTS[kind], `A slot is one of: ${SLOT_KINDS.join(", ")}.`);
 
 const places = object(
-  Object.fromEntries(FORMAT_NAMES.map((format) => [format, lazy((value: unknown) => recordOf(value, rectSchema))])),
+  Object.fromEntries(FORMAT_NAMES.map((format) => [format, lazy((value: unknown) => recordOf(value, placeSchema))])),
 )
   .noUnknown()
   .required();

@@ -1,6 +1,8 @@
+import { scenesInOrder } from "./sceneList";
 import { THREE_REASONS } from "../templates/proofs";
 import { shippedRef } from "../templates/shipped";
 import { BRAND_ID, PRODUCT_ID, testClip, testPicture } from "../testing/promotions";
+import { slotKey } from "./template";
 import { type Trial, TRIALS, tryOut } from "./tryOut";
 
 const TALL = "00000000-0000-4000-8000-000000000071";
@@ -20,8 +22,14 @@ const on = {
 const tried = (trial: Trial) => tryOut(THREE_REASONS, trial, on);
 const mediaOf = (trial: Trial): Set<string> =>
   new Set(Object.values(tried(trial).fills).flatMap((fill) => (fill.kind === "media" ? [fill.media] : [])));
+/** In the order of the slots. */
 const wordsOf = (trial: Trial): string[] =>
-  Object.values(tried(trial).fills).flatMap((fill) => (fill.kind === "words" ? [fill.text] : []));
+  THREE_REASONS.scenes.flatMap((scene) =>
+    scene.slots.flatMap((slot) => {
+      const fill = tried(trial).fills[slotKey(scene, slot)];
+      return fill?.kind === "words" ? [fill.text] : [];
+    }),
+  );
 
 test("the widest and the tallest picture stand in every picture slot, and no clip counts as one", () => {
   expect([...mediaOf("widest picture")]).toEqual([WIDE]);
@@ -42,5 +50,5 @@ test("trials of words fill every words slot: beyond what it is made for, with no
 
 test("every trial is a promotion of the draft's own scenes", () => {
   for (const trial of TRIALS)
-    expect(tried(trial).scenes.map(({ id }) => id)).toEqual(THREE_REASONS.scenes.map(({ id }) => id));
+    expect(scenesInOrder(tried(trial)).map(({ id }) => id)).toEqual(THREE_REASONS.scenes.map(({ id }) => id));
 });

@@ -1,6 +1,6 @@
 import { type Facts, type MediaFacts, type PictureFacts, templateKey } from "./facts";
-import { scenesOf } from "./design";
-import { PROMOTION_VERSION, type Fill, type Promotion, type TemplateRef } from "./promotion";
+import { newPromotion } from "./newPromotion";
+import { type Fill, type Promotion, type TemplateRef } from "./promotion";
 import { sampleFills } from "./sample";
 import { type SlotKey, type Template, type WordsSlot, slotKey } from "./template";
 
@@ -43,19 +43,7 @@ export function tryOut(
       if (slot.kind === "media" && extreme && slot.accepts.includes("picture"))
         fills[slotKey(scene, slot)] = { kind: "media", media: extreme.id };
     }
-  return {
-    version: PROMOTION_VERSION,
-    name: template.name,
-    template: ref,
-    brand,
-    product,
-    offer: null,
-    tune: null,
-    scenes: scenesOf(ref, template),
-    fills,
-    changes: {},
-    spare: [],
-  };
+  return newPromotion(ref, template, { name: template.name, brand, product, fills });
 }
 
 /** A draft as a promotion in a brand, with facts in which it stands for the edition to come: all that its proofs need. */

@@ -1,3 +1,4 @@
+import { generateNKeysBetween } from "fractional-indexing";
 import { newArrangement, type Arrangement } from "./arrangements";
 
 /**
@@ -9,8 +10,13 @@ const isObject = (value: unknown): value is Json =>
   typeof value === "object" && value !== null && !Array.isArray(value);
 const listOf = (value: unknown): Json[] => (Array.isArray(value) ? value.filter(isObject) : []);
 
-export const upgradePromotion = (value: unknown): unknown =>
-  isObject(value) && value["version"] === 1 ? promotionFrom1(value) : value;
+const PROMOTION_STEPS: Readonly<Record<number, (document: Json) => Json>> = { 1: promotionFrom1, 2: promotionFrom2 };
+
+export function upgradePromotion(value: unknown): unknown {
+  if (!isObject(value)) return value;
+  const step = PROMOTION_STEPS[Number(value["version"])];
+  return step ? upgradePromotion(step(value)) : value;
+}
 export const upgradeTemplate = (value: unknown): unknown =>
   isObject(value) && value["version"] === 1 ? templateFrom1(value) : value;
 
@@ -27,6 +33,33 @@ function promotionFrom1(document: Json): Json {
     scenes: SCENES_OF_1.map((scene) => ({ id: scene, from: { slug, edition: 1, scene } })),
     changes: {},
     spare: [],
+  };
+}
+
+/** 2 → 3: lists are records with an order; what was changed of scenes and slots is set by field, where it holds. */
+function promotionFrom2({ changes, ...document }: Json): Json {
+  const scenes = listOf(document["scenes"]);
+  const orders = generateNKeysBetween(null, null, scenes.length);
+  const adjustments: Record<string, Json> = {};
+  const set = (key: string, fields: Json): void => {
+    const defined = Object.entries(fields).filter(([, value]) => value !== undefined);
+    if (defined.length > 0) adjustments[key] = { ...adjustments[key], ...Object.fromEntries(defined) };
+  };
+  for (const { id, arrangement, ground, length } of scenes) set(String(id), { arrangement, ground, length });
+  for (const [slot, change] of Object.entries(isObject(changes) ? changes : {})) {
+    if (!isObject(change)) continue;
+    set(slot, { color: change["color"], hidden: change["hidden"] === true ? true : undefined });
+    for (const [format, place] of Object.entries(isObject(change["places"]) ? change["places"] : {}))
+      set(`${slot}@${format}`, { place });
+  }
+  return {
+    ...document,
+    version: 3,
+    scenes: Object.fromEntries(scenes.map(({ id, from }, index) => [id, { order: orders[index], from }])),
+    adjustments,
+    spare: Object.fromEntries(
+      listOf(document["spare"]).map((spare, index) => [`spare-${String(index + 1).padStart(3, "0")}`, spare]),
+    ),
   };
 }
 

@@ -32,15 +32,20 @@ function drawnFrom(media: PictureFacts | ClipFacts, hashes: MediaHashes): unknow
 const bytesOf = (id: string, hashes: MediaHashes): string | null => hashes[id] ?? null;
 
 /** The same for a whole promotion in a shape. */
-export const paintedWhole = ({ scenes, spans, transition, size }: PreparedShape, hashes: MediaHashes): string =>
-  JSON.stringify({ size, spans, transition, scenes: scenes.map((scene) => paintedText(scene, hashes)) });
+export const paintedWhole = ({ scenes, spans, transitions, size }: PreparedShape, hashes: MediaHashes): string =>
+  JSON.stringify({
+    size,
+    spans,
+    transitions: transitions.slice(1),
+    scenes: scenes.map((scene) => paintedText(scene, hashes)),
+  });
 
 /**
  * The same for a stretch of time that begins at `from` (milliseconds), in which one scene is shown, or one pair of scenes
  * in transition: the scenes, and how far into each the stretch begins.
  */
 export function paintedStretch(
-  { scenes, spans, transition, size }: PreparedShape,
+  { scenes, spans, transitions, size }: PreparedShape,
   indexes: readonly number[],
   from: number,
   hashes: MediaHashes,
@@ -52,6 +57,7 @@ export function paintedStretch(
   });
   // A scene that stands alone came in before: how is not seen any more.
   const [alone] = shown;
+  const transition = transitions[indexes[1] ?? 0];
   return JSON.stringify(
     shown.length > 1 ? { size, shown, transition } : { size, painted: alone?.painted, at: alone?.at },
   );

@@ -17,7 +17,8 @@ export interface PreparedShape {
   readonly scenes: readonly PreparedScene[];
   readonly spans: readonly SceneSpan[];
   readonly length: number;
-  readonly transition: TemplateStyle["transition"];
+  /** How each scene comes in. */
+  readonly transitions: readonly TemplateStyle["transition"][];
   readonly size: Size;
 }
 
@@ -47,12 +48,13 @@ export function prepareIn(
   before?: PreparationMemory,
 ): PreparedShape {
   const { brand } = promotion.facts;
-  const design = promotion.base.style;
-  const setter = { style: brandStyle(brand, book), design, book, shape, format };
-  const last = promotion.scenes.length - 1;
-  const brandKey = JSON.stringify([brand, design]);
-  const scenes = promotion.scenes.map((scene, index) => {
+  const style = brandStyle(brand, book);
+  const shown = (format && promotion.inFormat[format]) ?? promotion.scenes;
+  const last = shown.length - 1;
+  const brandKey = JSON.stringify(brand);
+  const scenes = shown.map((scene, index) => {
     const turn = { isFirst: index === 0, isLast: index === last };
+    const setter = { style, design: scene.template.style, book, shape, format };
     const prepare = (): PreparedScene => prepareScene(scene, brand, setter, turn);
     return before
       ? remember(
@@ -63,7 +65,8 @@ export function prepareIn(
         )
       : prepare();
   });
-  return { scenes, spans: promotion.spans, length: promotion.length, transition: design.transition, size: shape };
+  const transitions = shown.map(({ template }) => template.style.transition);
+  return { scenes, spans: promotion.spans, length: promotion.length, transitions, size: shape };
 }
 
 /** What was prepared last, by format and scene, with what it was prepared from. */
@@ -84,15 +87,15 @@ export function displayListAt(promotion: PreparedShape, time: number): DisplayLi
   const list = sceneAt(preparedScene(promotion, under.index), at - under.start);
   if (!over) return list;
   const coming = sceneAt(preparedScene(promotion, over.span.index), at - over.span.start);
-  return transitionAt(promotion, list, coming, glide(over.progress));
+  const transition = promotion.transitions[over.span.index] ?? "crossfade";
+  return transitionAt(promotion.size, transition, { list, coming, progress: glide(over.progress) });
 }
 
-/** Two scenes on screen at once, by the way the template has its scenes give way. */
+/** Two scenes on screen at once, by the way in which the second comes in. @param progress 0 to 1 */
 function transitionAt(
-  { transition, size }: PreparedShape,
-  list: DisplayList,
-  coming: DisplayList,
-  progress: number,
+  size: Size,
+  transition: TemplateStyle["transition"],
+  { list, coming, progress }: { readonly list: DisplayList; readonly coming: DisplayList; readonly progress: number },
 ): DisplayList {
   const whole = wholeOf(size);
   switch (transition) {

@@ -1,5 +1,5 @@
 import { type BrandFacts, type ClipFacts, type Facts, type MediaFacts, type PictureFacts } from "../document/facts";
-import { scenesOf } from "../document/design";
+import { newPromotion } from "../document/newPromotion";
 import { type Template } from "../document/template";
 import { ONE_OFFER } from "../templates/priceDrops";
 import { SHIPPED_BY_REF, shippedRef } from "../templates/shipped";
@@ -103,19 +103,10 @@ export function testFacts(change: Partial<Facts> = {}): Facts {
 export const testDocument = (change: Partial<Promotion> = {}): Promotion => ({ ...promotionOf(ONE_OFFER), ...change });
 
 /** A promotion of a shipped template, nothing filled. */
-export function promotionOf(template: Template): Promotion {
-  const ref = shippedRef(template);
-  return {
-    version: 2,
+export const promotionOf = (template: Template): Promotion =>
+  newPromotion(shippedRef(template), template, {
     name: "Potting week",
-    template: ref,
     brand: BRAND_ID,
     product: PRODUCT_ID,
     offer: id(3),
-    tune: null,
-    scenes: scenesOf(ref, template),
-    fills: {},
-    changes: {},
-    spare: [],
-  };
-}
+  });

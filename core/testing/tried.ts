@@ -1,3 +1,4 @@
+import { newPromotion } from "../document/newPromotion";
 import { type Facts } from "../document/facts";
 import { type Promotion } from "../document/promotion";
 import { type ResolvedPromotion, resolvePromotion } from "../document/resolve";
@@ -18,19 +19,7 @@ export async function triedScenes(
   facts: Partial<Facts> = {},
 ): Promise<ResolvedPromotion> {
   const tried = template({ slug: REF.slug, name: "Tried", purpose: "other", about: "", scenes });
-  const document: Promotion = {
-    version: 2,
-    name: "Tried",
-    template: REF,
-    brand: BRAND_ID,
-    product: PRODUCT_ID,
-    offer: null,
-    tune: null,
-    scenes: scenes.map(({ id }) => ({ id, from: { ...REF, scene: id } })),
-    fills,
-    changes: {},
-    spare: [],
-  };
+  const document = newPromotion(REF, tried, { name: "Tried", brand: BRAND_ID, product: PRODUCT_ID, fills });
   const promotion = resolvePromotion(document, testFacts({ templates: { "tried@1": tried }, ...facts }));
   await openWanted(book, () => fontFilesWanted(promotion, book));
   return promotion;

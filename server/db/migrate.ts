@@ -5,6 +5,7 @@ import { log } from "../log";
 import * as foundation from "./migrations/0001_foundation";
 import * as gather from "./migrations/0002_gather";
 import * as templates from "./migrations/0003_templates";
+import * as edits from "./migrations/0004_edits";
 import { type Database } from "./tables";
 
 /** In order. A migration that has run anywhere is never changed; a new one is added. */
@@ -12,6 +13,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   "0001_foundation": foundation,
   "0002_gather": gather,
   "0003_templates": templates,
+  "0004_edits": edits,
 };
 
 /** Brings the database to the newest shape, the job queue's tables included. Safe to run twice. */

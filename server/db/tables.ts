@@ -165,6 +165,17 @@ export interface PromotionRevisionTable {
   document: Json;
   member_id: string | null;
   created_at: Timestamp;
+  /** What somebody called it who wanted it kept. */
+  name: string | null;
+}
+export interface PromotionEditTable {
+  team_id: string;
+  promotion_id: string;
+  /** The revision that these edits made. */
+  revision: number;
+  edits: Json;
+  member_id: string | null;
+  created_at: Timestamp;
 }
 export interface RenderTable extends TeamRow {
   promotion_id: string;
@@ -210,6 +221,7 @@ export interface Database {
   template_favourite: TemplateFavouriteTable;
   promotion: PromotionTable;
   promotion_revision: PromotionRevisionTable;
+  promotion_edit: PromotionEditTable;
   render: RenderTable;
   rendition: RenditionTable;
   worker: WorkerTable;

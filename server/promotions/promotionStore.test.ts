@@ -1,5 +1,10 @@
-import { type Edit } from "../../core/document/edits";
-import { type Slot } from "../../core/document/template";
+import { type Edit } from "../../core/document/edit";
+import { adjust, choose, editTo, fillSlot, moveScene, rename, takeOutScene } from "../../core/document/edits";
+import { pointer } from "../../core/document/patch";
+import { repeatScene } from "../../core/document/restructure";
+import { millis } from "../../core/units";
+import { scenesInOrder } from "../../core/document/sceneList";
+import { type Slot, type SlotKey } from "../../core/document/template";
 import { ONE_OFFER } from "../../core/templates/priceDrops";
 import { changeMany } from "../catalogue/products";
 import { removeOffer } from "../catalogue/offers";
@@ -23,11 +28,10 @@ const made = async (product: string, template = "one-offer"): Promise<StoredProm
 const save = async (slug: string, edits: readonly unknown[], role: "owner" | "marketer" = "marketer") => {
   const { revision } = await promotionBySlug(team.scope, slug);
   const member = { id: team.memberId, name: "Tess", role };
-  const result = await saveEdits(team.scope, slug, { base: revision, edits, member });
-  if (result.kind !== "saved") throw new Error("Somebody else has saved.");
-  return result;
+  return saveEdits(team.scope, slug, { base: revision, edits, member });
 };
-const rename = (name: string): Edit => ({ kind: "rename", name });
+const words = (slot: SlotKey, text: string): Edit => fillSlot(slot, { kind: "words", text });
+const documentOf = async (slug: string) => (await promotionBySlug(team.scope, slug)).document;
 
 describe("a thing that is used anywhere can't be removed, and it is said where it is used", () => {
   test("a product that stands in a price list", async () => {
@@ -42,10 +46,10 @@ describe("a thing that is used anywhere can't be removed, and it is said where i
     const scene = Object.values(facts.templates)
       .flatMap(({ scenes }) => scenes)
       .find(({ slots }) => slots.some(({ kind }) => kind === "products"))!;
-    const own = document.scenes.find(({ from }) => from.scene === scene.id)!;
+    const own = scenesInOrder(document).find(({ from }) => from.scene === scene.id)!;
     const slot = scene.slots.find(({ kind }) => kind === "products")!;
     await save(slug, [
-      { kind: "fill", slot: `${own.id}.${slot.id}`, fill: { kind: "products", products: [listed] } },
+      fillSlot(`${own.id}.${slot.id}`, { kind: "products", products: [listed] }),
       rename("Weekly list"),
     ]);
     const { done, problem } = await changeMany(team.scope, [listed, free], { kind: "remove" });
@@ -100,7 +104,7 @@ describe("a thing that is used anywhere can't be removed, and it is said where i
 test("a promotion that names things which are gone opens, says so, and is saved; what is newly chosen must be there", async () => {
   const [pot, picture] = [await team.product("Vase", 2400), await team.picture("vase.jpg")];
   const { slug } = await made(pot);
-  await save(slug, [{ kind: "fill", slot: "hook.picture", fill: { kind: "media", media: picture } }]);
+  await save(slug, [fillSlot("hook.picture", { kind: "media", media: picture })]);
   // As if it had been removed by hand, or long ago.
   await team.scope.update("media").set({ deleted_at: new Date() }).where("id", "=", picture).execute();
   await team.scope.remove("product").where("id", "=", pot).execute();
@@ -110,25 +114,24 @@ test("a promotion that names things which are gone opens, says so, and is saved;
   expect(gone).toContainEqual({ kind: "product", id: pot });
   expect(gone).toContainEqual({ kind: "media", id: picture, slot: "hook.picture" });
   expect(new Set(gone.map(({ id }) => id))).toEqual(new Set([pot, picture]));
-  expect(await save(slug, [rename("Vases")])).toMatchObject({ kind: "saved" });
+  expect(await save(slug, [rename("Vases")])).toMatchObject({ refused: [] });
   expect((await promotionBySlug(team.scope, slug)).document.name).toBe("Vases");
   const theirs = await other.picture("theirs.jpg");
-  const { refused } = await save(slug, [
-    { kind: "fill", slot: "offer.picture", fill: { kind: "media", media: theirs } },
-  ]);
+  const { refused } = await save(slug, [fillSlot("offer.picture", { kind: "media", media: theirs })]);
   expect(refused).toEqual([{ index: 0, problem: "A chosen media item is not in your team's media." }]);
 });
 
-test("a change of structure carries nothing but a structure: no brand of another team comes in with it", async () => {
+test("a brand of another team can't be set, and with it goes the whole edit", async () => {
   const { slug, document } = await made(await team.product("Plate", 700));
   const foreign = await other.brand("Theirs");
-  const { template, scenes, fills, changes, spare } = document;
-  const structure = { template, scenes, fills, changes, spare, brand: foreign, name: "Taken over" };
-  await save(slug, [{ kind: "restructure", structure }], "owner");
-  expect((await promotionBySlug(team.scope, slug)).document).toMatchObject({
-    brand: document.brand,
-    name: document.name,
-  });
+  const sly: Edit = {
+    label: "All at once",
+    patch: [...rename("Taken over").patch, { op: "replace", path: pointer("brand"), value: foreign }],
+  };
+  expect((await save(slug, [sly], "owner")).refused).toEqual([
+    { index: 0, problem: "The chosen brand is not your team's." },
+  ]);
+  expect(await documentOf(slug)).toEqual(document);
 });
 
 describe("a lock can't be walked around by way of a scene that is taken out", () => {
@@ -136,30 +139,29 @@ describe("a lock can't be walked around by way of a scene that is taken out", ()
     [
       "one save after the other",
       async (slug) => {
-        const { document } = await promotionBySlug(team.scope, slug);
-        await save(slug, [{ kind: "scenes", scenes: document.scenes.filter(({ id }) => id !== "hook") }]);
-        return save(slug, [{ kind: "fill", slot: "hook.headline", fill: { kind: "words", text: "Mine" } }]);
+        await save(slug, [takeOutScene("hook")]);
+        return save(slug, [words("hook.headline", "Mine")]);
       },
     ],
-    [
-      "in one save",
-      async (slug) => {
-        const { document } = await promotionBySlug(team.scope, slug);
-        return save(slug, [
-          { kind: "fill", slot: "hook.headline", fill: { kind: "words", text: "Mine" } },
-          { kind: "scenes", scenes: document.scenes.filter(({ id }) => id !== "hook") },
-        ]);
-      },
-    ],
+    ["in one save", (slug) => save(slug, [words("hook.headline", "Mine"), takeOutScene("hook")])],
     [
       "in one save that puts it back",
       async (slug) => {
-        const { document } = await promotionBySlug(team.scope, slug);
-        return save(slug, [
-          { kind: "scenes", scenes: document.scenes.filter(({ id }) => id !== "hook") },
-          { kind: "fill", slot: "hook.headline", fill: { kind: "words", text: "Mine" } },
-          { kind: "scenes", scenes: document.scenes },
-        ]);
+        const { hook } = (await documentOf(slug)).scenes;
+        const putBack: Edit = { label: "Put back", patch: [{ op: "add", path: "/scenes/hook", value: hook }] };
+        return save(slug, [takeOutScene("hook"), words("hook.headline", "Mine"), putBack]);
+      },
+    ],
+    [
+      "in one edit",
+      async (slug) => {
+        const { hook } = (await documentOf(slug)).scenes;
+        const patch: Edit["patch"] = [
+          ...takeOutScene("hook").patch,
+          ...words("hook.headline", "Mine").patch,
+          { op: "add", path: "/scenes/hook", value: hook },
+        ];
+        return save(slug, [{ label: "Sly", patch }]);
       },
     ],
   ])("%s", async (_, attempt) => {
@@ -185,26 +187,87 @@ describe("a lock can't be walked around by way of a scene that is taken out", ()
 
 test("of a batch, what can't be taken is named with its reason, what is no edit too; the others are saved", async () => {
   const { slug, revision } = await made(await team.product("Saucer", 300));
-  const words = (slot: string, text: string) => ({ kind: "fill", slot, fill: { kind: "words", text } });
   const { document, refused, ...result } = await save(slug, [
     words("hook.headline", "First"),
     words("product.line", "x".repeat(161)),
-    { kind: "explode" },
+    { label: "Explode", patch: [{ op: "explode", path: "/name" }] },
     null,
     words("nowhere.at-all", "Lost"),
-    { kind: "choose", what: "product", id: "pot" },
+    choose("product", "pot"),
     words("sign-off.call", "Last"),
   ]);
   expect(result.revision).toBe(revision + 1);
   expect(refused.map(({ index }) => index)).toEqual([1, 2, 3, 4, 5]);
   expect(refused[0]?.problem).toBe("Words have at most 160 characters.");
-  expect(document.fills["hook.headline"]).toEqual({ kind: "words", text: "First" });
-  expect(document.fills["sign-off.call"]).toEqual({ kind: "words", text: "Last" });
-  expect(document.fills).not.toHaveProperty(["nowhere.at-all"]);
-  expect((await promotionBySlug(team.scope, slug)).document).toEqual(document);
+  expect(document?.fills["hook.headline"]).toEqual({ kind: "words", text: "First" });
+  expect(document?.fills["sign-off.call"]).toEqual({ kind: "words", text: "Last" });
+  expect(document?.fills).not.toHaveProperty(["nowhere.at-all"]);
+  expect(await documentOf(slug)).toEqual(document);
 });
 
 test("a batch of which nothing can be taken makes no revision", async () => {
   const { slug, revision, document } = await made(await team.product("Lid", 100));
   expect(await save(slug, [rename("  "), rename("x".repeat(81))])).toMatchObject({ revision, document });
+});
+
+describe("people who change a promotion at once", () => {
+  const at = (base: number, slug: string, edits: readonly Edit[], name: string) =>
+    saveEdits(team.scope, slug, { base, edits, member: { id: team.memberId, name, role: "marketer" } });
+
+  test("different things: both keep theirs, and the later is given what the earlier did", async () => {
+    const { slug, revision } = await made(await team.product("Dish", 400));
+    expect(await at(revision, slug, [words("hook.headline", "Ada's")], "Ada")).toEqual({
+      revision: revision + 1,
+      document: null,
+      refused: [],
+    });
+    const later = await at(revision, slug, [words("product.line", "Ben's"), rename("Ben's")], "Ben");
+    expect(later).toMatchObject({ revision: revision + 2, refused: [], document: { name: "Ben's" } });
+    expect(later.document?.fills).toMatchObject({
+      "hook.headline": { kind: "words", text: "Ada's" },
+      "product.line": { kind: "words", text: "Ben's" },
+    });
+    expect(await documentOf(slug)).toEqual(later.document);
+  });
+
+  test("the same thing: the later stands", async () => {
+    const { slug, revision } = await made(await team.product("Mug", 400));
+    await at(revision, slug, [words("hook.headline", "Ada's")], "Ada");
+    await at(revision, slug, [words("hook.headline", "Ben's")], "Ben");
+    expect((await documentOf(slug)).fills["hook.headline"]).toEqual({ kind: "words", text: "Ben's" });
+  });
+
+  test("scenes moved, repeated and taken out while another types in them: no words come back or go", async () => {
+    const { slug, revision, document } = await made(await team.product("Tray", 400));
+    const repeated = editTo(document, repeatScene(document, "hook"), "Repeat");
+    await at(revision, slug, [words("hook.headline", "Typed meanwhile")], "Ben");
+    await at(revision, slug, [repeated, moveScene(document, "sign-off", 0)], "Ada");
+    await at(revision, slug, [words("hook.headline", "Typed on"), takeOutScene("offer")], "Ben");
+    const after = await documentOf(slug);
+    expect(after.fills["hook.headline"]).toEqual({ kind: "words", text: "Typed on" });
+    expect(scenesInOrder(after).map(({ id }) => id)).toEqual(["sign-off", "hook", "hook-2", "product"]);
+  });
+
+  test("forty saves at once: every one is there, each in a revision of its own", async () => {
+    const { slug, revision } = await made(await team.product("Bowl of forty", 400));
+    const { scenes } = await documentOf(slug);
+    const slots = Object.keys(scenes).flatMap((scene) =>
+      Array.from({ length: 10 }, (_, index) => ({ scene, length: 1000 + 100 * index })),
+    );
+    const results = await Promise.all(
+      slots.map(({ scene, length }) =>
+        at(revision, slug, [adjust("length", millis(length), { target: { scene } })], "Ada"),
+      ),
+    );
+    expect(new Set(results.map((result) => result.revision)).size).toBe(slots.length);
+    const logged = await team.scope.select("promotion_edit").select("revision").execute();
+    const revisions = new Set(logged.map((row) => row.revision));
+    for (const result of results) expect(revisions.has(result.revision)).toBe(true);
+    const kept = await team.scope
+      .select("promotion_revision")
+      .select(["revision", "name"])
+      .where("promotion_id", "=", (await promotionBySlug(team.scope, slug)).id)
+      .execute();
+    expect(kept).toEqual([{ revision: 1, name: null }]);
+  });
 });

@@ -1,9 +1,10 @@
 import { mayChangeLocked } from "../auth/roles";
 import { ValidationError } from "yup";
-import { applyEdit, readEdit } from "../../core/document/edits";
-import { PROMOTION_VERSION, type Promotion, readPromotion } from "../../core/document/promotion";
+import { type Edit, readEdit } from "../../core/document/edit";
+import { applyEdit } from "../../core/document/edits";
+import { newPromotion } from "../../core/document/newPromotion";
+import { type Promotion, readPromotion } from "../../core/document/promotion";
 import { type NamedThing, newlyNamed } from "../../core/document/named";
-import { scenesOf } from "../../core/document/design";
 import { lockProblem, promotionProblem, refsOf } from "../../core/document/locks";
 import { type Role } from "../db/tables";
 import { newestTemplate, templatesByRef } from "../templates/templateStore";
@@ -11,6 +12,7 @@ import { workingBrand } from "../brand/brandBook";
 import { type TeamScope } from "../db/teamScope";
 import { tellTeam } from "../events/teamEvents";
 import { notThere } from "./goneThings";
+import { keepRevision } from "./revisions";
 import { firstFills, samplesFor } from "./samples";
 import { freeSlug, slugOf } from "./slug";
 
@@ -87,36 +89,35 @@ export async function createPromotion(
     )?.id ??
     null;
   const name = chosen.name ?? `${product.name}: ${template.name.toLowerCase()}`.slice(0, 80);
-  const document = readPromotion({
-    version: PROMOTION_VERSION,
-    name,
-    template: ref,
-    brand: brand.id,
-    product: product.id,
-    offer: offer?.id ?? null,
-    tune,
-    scenes: scenesOf(ref, template),
-    fills: firstFills(template, await samplesFor(scope, product.id)),
-    changes: {},
-    spare: [],
-  });
+  const document = readPromotion(
+    newPromotion(ref, template, {
+      name,
+      brand: brand.id,
+      product: product.id,
+      offer: offer?.id ?? null,
+      tune,
+      fills: firstFills(template, await samplesFor(scope, product.id)),
+    }),
+  );
   return scope.together(async (within) => {
     const taken = new Set((await within.select("promotion").select("slug").execute()).map((row) => row.slug));
     const row = await within
       .insert("promotion", { slug: freeSlug(slugOf(name), taken), name, document: JSON.stringify(document) })
       .returning(["id", "slug", "revision", "updated_at"])
       .executeTakeFirstOrThrow();
-    await within
-      .insert("promotion_revision", {
-        promotion_id: row.id,
-        revision: row.revision,
-        document: JSON.stringify(document),
-        member_id: memberId,
-      })
-      .execute();
+    await keepRevision(within, {
+      promotion: row.id,
+      revision: row.revision,
+      document,
+      member: memberId,
+      name: null,
+    });
     return { id: row.id, slug: row.slug, revision: row.revision, document, updatedAt: row.updated_at };
   });
 }
+
+/** Between them the log of edits tells the rest. */
+const REVISIONS_BETWEEN_SNAPSHOTS = 50;
 
 /** An edit that was not taken: which of those sent, and why. */
 export interface RefusedEdit {
@@ -124,14 +125,13 @@ export interface RefusedEdit {
   readonly problem: string;
 }
 
-export type EditResult =
-  | {
-      readonly kind: "saved";
-      readonly revision: number;
-      readonly document: Promotion;
-      readonly refused: readonly RefusedEdit[];
-    }
-  | { readonly kind: "conflict"; readonly revision: number; readonly document: Promotion };
+/** What came of some edits. */
+export interface EditResult {
+  readonly revision: number;
+  /** Null where the document is what it was at the base, with the edits on it. */
+  readonly document: Promotion | null;
+  readonly refused: readonly RefusedEdit[];
+}
 
 /** What somebody changed, and on what. */
 export interface SentEdits {
@@ -143,8 +143,9 @@ export interface SentEdits {
 }
 
 /**
- * Applies edits made on a revision. When someone else has saved since, nothing is changed and their version is given. An
- * edit that can't be taken is named with its reason; the others are kept.
+ * Puts edits on the newest revision, whichever they were made on: they change it by path, so two people who change
+ * different things both keep theirs, and of two who change the same the later wins. An edit that can't be taken is named
+ * with its reason; the others are kept.
  */
 export async function saveEdits(
   scope: TeamScope,
@@ -155,9 +156,9 @@ export async function saveEdits(
     const row = await within.select("promotion").selectAll().where("slug", "=", slug).forUpdate().executeTakeFirst();
     if (!row) throw NOT_FOUND();
     const current = readPromotion(row.document);
-    if (row.revision !== base) return { kind: "conflict", revision: row.revision, document: current };
-    const { document, refused } = await applied(within, current, edits, member.role);
-    if (refused.length === edits.length) return { kind: "saved", revision: row.revision, document: current, refused };
+    const { document, taken, refused } = await applied(within, current, edits, member.role);
+    const isTold = row.revision !== base || refused.length > 0;
+    if (taken.length === 0) return { revision: row.revision, document: isTold ? current : null, refused };
     const revision = row.revision + 1;
     const json = JSON.stringify(document);
     await within
@@ -166,12 +167,19 @@ export async function saveEdits(
       .where("id", "=", row.id)
       .execute();
     await within
-      .insert("promotion_revision", { promotion_id: row.id, revision, document: json, member_id: member.id })
+      .insert("promotion_edit", {
+        promotion_id: row.id,
+        revision,
+        edits: JSON.stringify(taken),
+        member_id: member.id,
+      })
       .execute();
-    return { kind: "saved", revision, document, refused };
+    if (revision % REVISIONS_BETWEEN_SNAPSHOTS === 0)
+      await keepRevision(within, { promotion: row.id, revision, document, member: member.id, name: null });
+    return { revision, document: isTold ? document : null, refused };
   });
   // Told once it is there for others to fetch.
-  if (result.kind === "saved" && result.revision > base)
+  if (result.refused.length < edits.length)
     await tellTeam(scope.connection, scope.teamId, {
       topic: "promotion",
       slug,
@@ -187,20 +195,27 @@ async function applied(
   current: Promotion,
   edits: readonly unknown[],
   role: Role,
-): Promise<{ readonly document: Promotion; readonly refused: readonly RefusedEdit[] }> {
+): Promise<{
+  readonly document: Promotion;
+  readonly taken: readonly Edit[];
+  readonly refused: readonly RefusedEdit[];
+}> {
   const refused: RefusedEdit[] = [];
+  const taken: Edit[] = [];
   let document = current;
-  for (const [index, edit] of edits.entries())
+  for (const [index, sent] of edits.entries())
     try {
-      const next = applyEdit(document, readEdit(edit));
+      const edit = readEdit(sent);
+      const next = applyEdit(document, edit);
       await checkDesign(scope, document, next, role);
       await checkReferences(scope, document, next);
       document = next;
+      taken.push(edit);
     } catch (error) {
       if (!isRefusal(error)) throw error;
       refused.push({ index, problem: error.message });
     }
-  return { document, refused };
+  return { document, taken, refused };
 }
 
 /** Whether an error says what is wrong with a change, rather than with us. */

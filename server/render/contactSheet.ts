@@ -1,6 +1,6 @@
 import sharp, { type OverlayOptions } from "sharp";
-import { scenesOf } from "../../core/document/design";
-import { PROMOTION_VERSION, readPromotion, type Promotion } from "../../core/document/promotion";
+import { newPromotion } from "../../core/document/newPromotion";
+import { readPromotion, type Promotion } from "../../core/document/promotion";
 import { resolvePromotion } from "../../core/document/resolve";
 import { FORMATS, FORMAT_NAMES } from "../../core/placement/formats";
 import { settledTime } from "../../core/scene/preparePromotion";
@@ -71,17 +71,11 @@ export async function sampleDocument(
           .map((product) => ({ offer: offer.id, product: product.id })),
       )[0];
   const product = pair?.product ?? products[0]?.id ?? null;
-  return readPromotion({
-    version: PROMOTION_VERSION,
+  return newPromotion(ref, template, {
     name: template.name,
-    template: ref,
     brand: brand.id,
     product,
     offer: pair?.offer ?? null,
-    tune: null,
-    scenes: scenesOf(ref, template),
     fills: firstFills(template, await samplesFor(scope, product)),
-    changes: {},
-    spare: [],
   });
 }

@@ -43,7 +43,7 @@ async function asked(length: number): Promise<string> {
   const product = await team.product("Pot", 2400);
   const made = await createPromotion(team.scope, { template: "opening-hours", product, offer: null }, team.memberId);
   const fills = { "notice.headline": { kind: "words", text: randomUUID() } } as const;
-  const document = { ...made.document, scenes: shortScenes(length), fills };
+  const document = { ...made.document, ...shortScenes(length), fills };
   await requestRender(team.scope, { ...made, document }, ["square"], "480p");
   return (await team.scope.select("rendition").select("id").executeTakeFirstOrThrow()).id;
 }

@@ -1,7 +1,7 @@
 import { type Facts } from "../../core/document/facts";
 import { needsInWords, needsOf, templateLength } from "../../core/document/needs";
-import { PROMOTION_VERSION, type Promotion, readPromotion } from "../../core/document/promotion";
-import { scenesOf } from "../../core/document/design";
+import { newPromotion } from "../../core/document/newPromotion";
+import { type Promotion, readPromotion } from "../../core/document/promotion";
 import { mediaOfTemplate } from "../../core/document/templatePackage";
 import { PURPOSES, type Purpose } from "../../core/document/template";
 import { inScope } from "../../core/offer/scope";
@@ -85,18 +85,12 @@ export async function loadGallery(scope: TeamScope, memberId: string, query: Gal
   const cards = shown.map((one): GalleryCard => {
     const { ref, template } = one;
     const fills = firstFills(template, samples);
-    const document = readPromotion({
-      version: PROMOTION_VERSION,
+    const document = newPromotion(ref, template, {
       name: template.name,
-      template: ref,
       brand: chosenBrand.id,
       product: product?.id ?? null,
       offer,
-      tune: null,
-      scenes: scenesOf(ref, template),
       fills,
-      changes: {},
-      spare: [],
     });
     return {
       ...one,

@@ -1,6 +1,5 @@
 import { type Facts, type MediaFacts } from "../../core/document/facts";
-import { PROMOTION_VERSION, readPromotion } from "../../core/document/promotion";
-import { scenesOf } from "../../core/document/design";
+import { newPromotion } from "../../core/document/newPromotion";
 import { mediaOfTemplate } from "../../core/document/templatePackage";
 import { type Template } from "../../core/document/template";
 import { readTemplate } from "../../core/document/templateSchema";
@@ -101,19 +100,7 @@ async function sampleFacts(
   const ref = shippedRef(ONE_OFFER);
   const also = { media: [...media.map(({ id }) => id), ...mediaOfTemplate(draft)], list: true };
   const factsOf = async (brand: string, offer: string | null): Promise<Facts> => {
-    const document = readPromotion({
-      version: PROMOTION_VERSION,
-      name: "Sample",
-      template: ref,
-      brand,
-      product,
-      offer,
-      tune: null,
-      scenes: scenesOf(ref, ONE_OFFER),
-      fills: {},
-      changes: {},
-      spare: [],
-    });
+    const document = newPromotion(ref, ONE_OFFER, { name: "Sample", brand, product, offer });
     return (await loadRenderInput(scope, document, also)).facts;
   };
   // Whether an offer applies to a product is the same in every brand, so it is asked in one.

@@ -9,12 +9,17 @@ import { type RenderInput } from "../render/renderInput";
 const WORDS_ONLY = defined(shippedTemplate("opening-hours"));
 
 /** Scenes that show words alone, each of them so long. */
-export const shortScenes = (length: number): Promotion["scenes"] =>
-  scenesOf(shippedRef(WORDS_ONLY), WORDS_ONLY).map((scene) => ({ ...scene, length: millis(length) }));
+export function shortScenes(length: number): Pick<Promotion, "scenes" | "adjustments"> {
+  const scenes = scenesOf(shippedRef(WORDS_ONLY), WORDS_ONLY);
+  return {
+    scenes,
+    adjustments: Object.fromEntries(Object.keys(scenes).map((id) => [id, { length: millis(length) }])),
+  };
+}
 
 /** What a render of words alone is made from: nothing of it is in any store. */
 export function shortInput(length: number, change: Partial<Promotion> = {}): RenderInput {
-  const document: Promotion = { ...promotionOf(WORDS_ONLY), scenes: shortScenes(length), ...change };
+  const document: Promotion = { ...promotionOf(WORDS_ONLY), ...shortScenes(length), ...change };
   const facts = testFacts();
   return {
     document,

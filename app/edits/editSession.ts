@@ -1,0 +1,257 @@
+import { type Edit, sameTarget } from "../../core/document/edit";
+import { type Overwritten, type Rebased, type Rules, overwritten, rebase } from "../../core/document/rebase";
+import { type Refused, type SaveAnswer, type SavedDocument } from "./editServer";
+
+const SAVE_AFTER_MS = 450;
+const RETRY_AFTER_MS = 3000;
+/** The server takes no more in one go. */
+const MOST_AT_ONCE = 100;
+/** Typing in one field within this time is one step of undo. */
+const ONE_STEP_MS = 900;
+
+export type SaveState = "saved" | "saving" | "offline" | { readonly problem: string };
+
+/** What came of someone else's changes. */
+export interface Merged<Document> extends Pick<Rebased<Document>, "document" | "dropped"> {
+  readonly before: Document;
+  /** Who saved them, where that is known. */
+  readonly by: string | null;
+  /** What this person had put in, and somebody put something else over. */
+  readonly overwritten: readonly Overwritten[];
+}
+
+export interface EditListeners<Document> {
+  readonly onSaved: (edits: readonly Edit[]) => void;
+  readonly onMerged: (merged: Merged<Document>) => void;
+  /** What could not be taken of this person's changes: the reasons. It is as it was before on screen too. */
+  readonly onRefused: (problems: readonly string[]) => void;
+  /** Whether this page has all that it takes to show a document. */
+  readonly isShowable: (document: Document) => boolean;
+  /** Loads the page again, where it can't show what others made of the document. */
+  readonly onReload: () => void;
+}
+
+/** How a kind of document is edited, and where it is kept. */
+export interface EditedDocument<Document> extends Rules<Document> {
+  readonly send: (base: number, edits: readonly Edit[]) => Promise<SaveAnswer<Document>>;
+  readonly newest: () => Promise<SavedDocument<Document> | null>;
+}
+
+export interface EditState<Document> {
+  readonly document: Document;
+  readonly save: SaveState;
+  /** What the next undo and redo would take back and do again; null where there is nothing. */
+  readonly undo: string | null;
+  readonly redo: string | null;
+}
+
+/** A document that is edited in one window, and saved as it is. */
+export interface EditSession<Document> {
+  readonly state: () => EditState<Document>;
+  readonly subscribe: (listener: () => void) => () => void;
+  /** Who is told from now on what comes of the edits. */
+  readonly tellTo: (listeners: EditListeners<Document>) => void;
+  readonly apply: (edit: Edit) => void;
+  readonly undo: () => void;
+  readonly redo: () => void;
+  /** Somebody saved a revision. */
+  readonly heardOf: (revision: number, by: string | null) => void;
+  /** Fetches what may have been missed. */
+  readonly catchUp: () => void;
+  /** Whether anything is only here. */
+  readonly isWaiting: () => boolean;
+  /** Sends what waits, now. */
+  readonly close: () => void;
+}
+
+interface Step {
+  readonly undo: Edit;
+  readonly redo: Edit;
+  at: number;
+}
+
+/**
+ * Opens a document for editing. Edits are applied at once and sent together after a pause; the server puts them on the
+ * newest revision by path. What others save comes in as they save it, and what waits here is put on top of it.
+ */
+export function openEditSession<Document extends object>(
+  edited: EditedDocument<Document>,
+  loaded: SavedDocument<Document>,
+): EditSession<Document> {
+  const listeners = new Set<() => void>();
+  let told: Partial<EditListeners<Document>> = {};
+  const steps: { undo: Step[]; redo: Step[] } = { undo: [], redo: [] };
+  /** The places that this person has written to since the page was opened. */
+  const written = new Set<string>();
+  let { document, revision } = loaded;
+  /** The newest revision that was heard of, and who saved it. */
+  let heard = { revision, by: null as string | null };
+  let waiting: Edit[] = [];
+  let isSending = false;
+  /** Whether sending waits for the person to do something about it. */
+  let isHeld = false;
+  let timer: ReturnType<typeof setTimeout> | null = null;
+  let save: SaveState = "saved";
+  let shown: EditState<Document> = { document, save, undo: null, redo: null };
+
+  function tell(): void {
+    shown = {
+      document,
+      save,
+      undo: steps.undo.at(-1)?.undo.label ?? null,
+      redo: steps.redo.at(-1)?.redo.label ?? null,
+    };
+    listeners.forEach((listener) => listener());
+  }
+
+  function sendLater(ms: number): void {
+    if (timer !== null) clearTimeout(timer);
+    timer = setTimeout(() => {
+      timer = null;
+      void send();
+    }, ms);
+  }
+
+  function queue(edit: Edit): void {
+    const last = waiting.at(-1);
+    if (last && sameTarget(last, edit)) waiting[waiting.length - 1] = edit;
+    else waiting.push(edit);
+    for (const { path } of edit.patch) written.add(path);
+    save = "saving";
+    sendLater(edit.isUrgent === true ? 0 : SAVE_AFTER_MS);
+  }
+
+  /** Shows a version from the server, with what waits here put on top of it. */
+  function putUnder(version: Document): Rebased<Document> {
+    const rebased = rebase(edited, version, waiting);
+    waiting = [...rebased.kept];
+    document = rebased.document;
+    return rebased;
+  }
+
+  /** Goes on from a newer version that others had a part in. */
+  function takeOver(theirs: SavedDocument<Document>, by: string | null): void {
+    const before = document;
+    if (told.isShowable?.(theirs.document) === false) {
+      if (waiting.length === 0) told.onReload?.();
+      else {
+        isHeld = true;
+        save = { problem: "not saved: the template was changed meanwhile. Load the page again to go on from there." };
+      }
+      return;
+    }
+    ({ revision } = theirs);
+    const { document: after, dropped } = putUnder(theirs.document);
+    told.onMerged?.({ by, before, document: after, dropped, overwritten: overwritten(before, after, written) });
+  }
+
+  /** Says what was not taken. There is no step of undo for it. */
+  function takeBack(sent: readonly Edit[], refused: readonly (Refused | Rebased<Document>["dropped"][number])[]): void {
+    const edits = new Set(refused.map((one) => ("index" in one ? sent[one.index] : one.edit)));
+    steps.undo = steps.undo.filter(({ redo }) => !edits.has(redo));
+    told.onRefused?.(refused.map(({ problem }) => problem));
+  }
+
+  // Asked anew after waiting: both may have changed meanwhile.
+  const underWay = (): boolean => isSending;
+  const held = (): boolean => isHeld;
+
+  async function catchUp(): Promise<void> {
+    if (isSending) return;
+    const theirs = await edited.newest();
+    // While this was fetched, something may have been sent.
+    if (underWay() || !theirs || theirs.revision <= revision) return;
+    takeOver(theirs, heard.revision === theirs.revision ? heard.by : null);
+    tell();
+  }
+  const tryCatchUp = (): void => void catchUp().catch(() => undefined);
+
+  async function send(): Promise<void> {
+    if (isSending || waiting.length === 0) return;
+    isSending = true;
+    isHeld = false;
+    const edits = waiting.splice(0, MOST_AT_ONCE);
+    save = "saving";
+    tell();
+    try {
+      const answer = await edited.send(revision, edits);
+      if (answer.kind === "not taken") {
+        // Kept here and sent with the next change, once the person may.
+        waiting = [...edits, ...waiting];
+        isHeld = true;
+        save = { problem: answer.problem };
+      } else {
+        const byOthers = answer.revision > revision + 1;
+        if (answer.document && byOthers) takeOver({ document: answer.document, revision: answer.revision }, heard.by);
+        const dropped = answer.document && !byOthers ? putUnder(answer.document).dropped : [];
+        ({ revision } = answer);
+        if (answer.refused.length > 0) takeBack(edits, [...answer.refused, ...dropped]);
+        // What was changed while these were under way still waits.
+        if (!held()) save = waiting.length > 0 ? "saving" : "saved";
+        told.onSaved?.(edits.filter((_, index) => !answer.refused.some((one) => one.index === index)));
+      }
+    } catch {
+      waiting = [...edits, ...waiting];
+      save = "offline";
+      sendLater(RETRY_AFTER_MS);
+    } finally {
+      isSending = false;
+      if (waiting.length > 0 && timer === null && !isHeld) sendLater(SAVE_AFTER_MS);
+      tell();
+      if (heard.revision > revision) tryCatchUp();
+    }
+  }
+
+  function apply(edit: Edit): void {
+    const next = edited.apply(document, edit);
+    const last = steps.undo.at(-1);
+    const now = Date.now();
+    const joins = last && sameTarget(last.redo, edit) && now - last.at < ONE_STEP_MS;
+    if (joins) steps.undo[steps.undo.length - 1] = { undo: last.undo, redo: edit, at: now };
+    else steps.undo.push({ undo: edited.inverse(document, edit), redo: edit, at: now });
+    steps.redo = [];
+    document = next;
+    queue(edit);
+    tell();
+  }
+
+  function move(from: "undo" | "redo"): void {
+    const step = steps[from].pop();
+    if (!step) return;
+    const edit = step[from];
+    try {
+      document = edited.apply(document, edit);
+      steps[from === "undo" ? "redo" : "undo"].push({ ...step, at: 0 });
+      queue(edit);
+    } catch (error) {
+      // Somebody took away what this stood in: there is nothing to go back to.
+      told.onRefused?.([error instanceof Error ? error.message : String(error)]);
+    }
+    tell();
+  }
+
+  return {
+    state: () => shown,
+    subscribe(listener) {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    tellTo(next) {
+      told = next;
+    },
+    apply,
+    undo: () => move("undo"),
+    redo: () => move("redo"),
+    heardOf(newer, by) {
+      heard = { revision: newer, by };
+      if (newer > revision) tryCatchUp();
+    },
+    catchUp: tryCatchUp,
+    isWaiting: () => waiting.length > 0 || isSending,
+    close() {
+      if (timer !== null) clearTimeout(timer);
+      timer = null;
+      void send();
+    },
+  };
+}

@@ -1,0 +1,29 @@
+import { object, string } from "yup";
+import { type Change, readPatch } from "./patch";
+
+/** A step of what somebody does: some changes that belong together, under a name for undo. It is taken whole or not at all. */
+export interface Edit {
+  readonly label: string;
+  readonly patch: readonly Change[];
+  /** Saved at once, since what else is shown depends on it. Not sent along. */
+  readonly isUrgent?: true;
+}
+
+/** Whether two edits change the same places, so that typing can be one step of undo and one save. */
+export const sameTarget = (one: Edit, other: Edit): boolean =>
+  one.patch.length === other.patch.length && one.patch.every(({ path }, index) => path === other.patch[index]?.path);
+
+const editSchema = object({ label: string().max(120).defined() });
+
+/** Edits as they came over the wire, each still to be read: one that is none loses no other. */
+export function editList(value: unknown): readonly unknown[] {
+  if (!Array.isArray(value) || value.length > 200) throw new TypeError("Edits must be a list of at most 200.");
+  return value;
+}
+
+/** Reads an edit that came over the wire. What it puts in is checked where it is applied. */
+export function readEdit(value: unknown): Edit {
+  const { label } = editSchema.validateSync(value, { strict: true });
+  const patch: unknown = typeof value === "object" && value !== null && "patch" in value ? value.patch : undefined;
+  return { label, patch: readPatch(patch) };
+}

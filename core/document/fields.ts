@@ -1,0 +1,154 @@
+import { COLOR_ROLES } from "../color/palette";
+import { type Rect } from "../geometry/rect";
+import { type FormatName } from "../placement/formats";
+import { type Arrangement } from "./arrangements";
+import { arrangementSchema } from "./arrangementSchema";
+import { arrangementJsonSchema, placeJsonSchema } from "./valueJsonSchemas";
+import { type FieldValue, type Field, type ShapedField, choice, flag, shaped, time } from "./field";
+import { placeSchema } from "./placeSchema";
+import {
+  MOTIONS,
+  type SceneAllows,
+  type SceneTemplate,
+  type Slot,
+  type SlotAllows,
+  type SlotKind,
+  TRANSITIONS,
+  type TemplateStyle,
+} from "./template";
+
+/**
+ * Where a value can be set, nearest first: for one scene (or a slot of it) in one format, for it in every format, for
+ * every scene in one format, for the whole promotion.
+ */
+export const LAYERS = ["scene@format", "scene", "@format", "@all"] as const;
+export type Layer = (typeof LAYERS)[number];
+
+/** What the template has, for a field to come from. */
+export interface FieldOrigin {
+  readonly scene: SceneTemplate;
+  readonly style: TemplateStyle;
+  readonly slot?: Slot | undefined;
+  /** Null where no format in particular is meant. */
+  readonly format: FormatName | null;
+}
+
+interface Adjustable<Of extends Field | ShapedField> {
+  /** How it is named in sentences: “The colour of …”. */
+  readonly named: string;
+  readonly field: Of;
+  readonly layers: readonly Layer[];
+  /** What the template has; undefined where it leaves it to the arrangement's rule. */
+  readonly from: (origin: FieldOrigin) => FieldValue<Of> | undefined;
+}
+/** A value of a scene that can be set. */
+interface SceneField<Of extends Field | ShapedField> extends Adjustable<Of> {
+  readonly of: "scene";
+  /** The permission of the template without which only designers and owners may set it. */
+  readonly lock: keyof SceneAllows;
+}
+/** A value of a slot that can be set. */
+interface SlotField<Of extends Field | ShapedField> extends Adjustable<Of> {
+  readonly of: "slot";
+  readonly kinds: readonly SlotKind[];
+  readonly lock: keyof SlotAllows;
+}
+
+const ofScene = <Of extends Field | ShapedField>(
+  field: Of,
+  rest: Omit<SceneField<Of>, "of" | "field">,
+): SceneField<Of> => ({ of: "scene", field, ...rest });
+const ofSlot = <Of extends Field | ShapedField>(
+  field: Of,
+  rest: Omit<SlotField<Of>, "of" | "field">,
+): SlotField<Of> => ({
+  of: "slot",
+  field,
+  ...rest,
+});
+
+const HERE: readonly Layer[] = ["scene@format", "scene"];
+const EVERY_KIND: readonly SlotKind[] = ["words", "media", "offer", "products"];
+
+/**
+ * Everything that can be set besides what is filled in: one entry a field. Its type, its schemas, its lock, where it comes
+ * from and how it is given back follow from the entry.
+ */
+export const FIELDS = {
+  arrangement: ofScene(shaped<Arrangement>("Arrangement", arrangementSchema, arrangementJsonSchema), {
+    named: "The arrangement of",
+    layers: HERE,
+    lock: "arrangement",
+    from: ({ scene }) => scene.arrangement,
+  }),
+  ground: ofScene(choice("Ground", COLOR_ROLES, "card"), {
+    named: "The ground colour of",
+    layers: HERE,
+    lock: "color",
+    from: ({ scene }) => scene.ground,
+  }),
+  length: ofScene(time("Length", { least: 500, most: 60_000 }, 3000), {
+    named: "The length of",
+    layers: ["scene"],
+    lock: "timing",
+    from: ({ scene }) => scene.length,
+  }),
+  overlap: ofScene(time("Length of the transition", { least: 0, most: 3000 }, 500), {
+    named: "The length of the transition into",
+    layers: ["scene", "@all"],
+    lock: "timing",
+    from: ({ scene }) => scene.overlap,
+  }),
+  transition: ofScene(choice("Transition", TRANSITIONS, "crossfade"), {
+    named: "The transition into",
+    layers: ["scene", "@all"],
+    lock: "timing",
+    from: ({ style }) => style.transition,
+  }),
+  motion: ofScene(choice("Words come in", MOTIONS, "rise"), {
+    named: "The movement in",
+    layers: LAYERS,
+    lock: "arrangement",
+    from: ({ style }) => style.motion,
+  }),
+  zoom: ofScene(flag("Still pictures zoom slowly", true), {
+    named: "The zoom in",
+    layers: LAYERS,
+    lock: "arrangement",
+    from: ({ style }) => style.zoom,
+  }),
+  color: ofSlot(choice("Colour", COLOR_ROLES, "ink"), {
+    named: "The colour of",
+    kinds: ["words"],
+    layers: HERE,
+    lock: "color",
+    from: ({ slot }) => (slot?.kind === "words" ? slot.color : undefined),
+  }),
+  hidden: ofSlot(flag("Left out", false), {
+    named: "Taking out",
+    kinds: EVERY_KIND,
+    layers: HERE,
+    lock: "remove",
+    from: () => false,
+  }),
+  place: ofSlot(
+    shaped<Rect>("Place", () => placeSchema, placeJsonSchema),
+    {
+      named: "The place of",
+      kinds: EVERY_KIND,
+      layers: ["scene@format"],
+      lock: "position",
+      from: ({ scene, slot, format }) => (slot && format ? scene.places[format]?.[slot.id] : undefined),
+    },
+  ),
+} as const;
+
+export type FieldId = keyof typeof FIELDS;
+export const FIELD_IDS = Object.keys(FIELDS) as FieldId[];
+export const isFieldId = (name: string): name is FieldId => Object.hasOwn(FIELDS, name);
+
+/** What a field's value is. */
+export type ValueOf<Id extends FieldId> = FieldValue<(typeof FIELDS)[Id]["field"]>;
+
+/** Some fields set at one place, in one layer. */
+export type Adjustment = { readonly [Id in FieldId]?: ValueOf<Id> };

@@ -1,0 +1,33 @@
+import { scenesOf } from "./design";
+import { inOrder } from "./patch";
+import { PROMOTION_VERSION, type Promotion, type TemplateRef } from "./promotion";
+import { type Template } from "./template";
+
+/** What a promotion begins with; what is left out is not chosen yet. */
+export interface FirstChoices {
+  readonly name: string;
+  readonly brand: string;
+  readonly product?: string | null;
+  readonly offer?: string | null;
+  readonly tune?: string | null;
+  readonly fills?: Promotion["fills"];
+}
+
+/** A promotion of a template, with all of its scenes and nothing set. */
+export const newPromotion = (
+  ref: TemplateRef,
+  template: Template,
+  { name, brand, product = null, offer = null, tune = null, fills = {} }: FirstChoices,
+): Promotion => ({
+  version: PROMOTION_VERSION,
+  name,
+  template: { slug: ref.slug, edition: ref.edition },
+  brand,
+  product,
+  offer,
+  tune,
+  scenes: inOrder(scenesOf(ref, template)),
+  fills: inOrder(fills),
+  adjustments: {},
+  spare: {},
+});
