@@ -70,7 +70,7 @@ function opened(server: TestServer, isShowable = true): { session: EditSession<P
       apply: applyEdit,
       inverse: inverseOf,
       send: (base, edits) => server.send(base, edits),
-      newest: async () => ({ document: server.document, revision: server.revision }),
+      newest: () => Promise.resolve({ document: server.document, revision: server.revision }),
     },
     { document: server.document, revision: server.revision },
   );

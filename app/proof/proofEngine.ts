@@ -168,12 +168,17 @@ export function openProofEngine(): ProofEngine {
     await Promise.all([...clipFrames(time)].map(([player, frame]) => player.seek(frame)));
   }
 
+  /** Paints again once the clips on screen are at their frames; where there are none, all is painted already. */
+  function showClips(): void {
+    if (clipFrames(current.time).size > 0) void seekClips(current.time).then(requestPaint, () => undefined);
+  }
+
   function pauseAt(time: number): void {
     sound?.player.hold();
     players.forEach((player) => player.hold());
     change({ playing: false, time: clampToFrame(time) });
     paintAll(false);
-    void seekClips(current.time).then(requestPaint, () => undefined);
+    showClips();
   }
 
   const clampToFrame = (time: number): number => {
@@ -205,7 +210,7 @@ export function openProofEngine(): ProofEngine {
     const first = promotion.spans[0];
     if (untouched && first) change({ time: clampToFrame(settledTime(first)) });
     paintAll(false);
-    if (!current.playing) void seekClips(current.time).then(requestPaint, () => undefined);
+    if (!current.playing) showClips();
   }
 
   let book: FontBook | null = null;
@@ -262,7 +267,7 @@ export function openProofEngine(): ProofEngine {
       }
       change({ time: clampToFrame(time) });
       paintAll(false);
-      void seekClips(current.time).then(requestPaint, () => undefined);
+      showClips();
     },
     step(frames) {
       untouched = false;
