@@ -2,7 +2,7 @@ import { defineConfig } from "@playwright/test";
 
 export default defineConfig({
   testDir: "e2e",
-  testMatch: "*.spec.ts",
+  testMatch: "**/*.spec.ts",
   workers: 1,
   retries: 0,
   timeout: 240_000,

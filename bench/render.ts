@@ -4,7 +4,7 @@ import { createWriteStream } from "node:fs";
 import { mkdtemp, readFile, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { FORMAT_NAMES, type FormatName } from "../core/placement/formats";
+import { USUAL_FORMATS, type FormatName } from "../core/placement/formats";
 import { frameTime } from "../core/time/frames";
 import { type RenderInput } from "../server/render/renderInput";
 import { openDemoData } from "./demoInstance";
@@ -37,7 +37,7 @@ export async function benchRender(data: string): Promise<void> {
     let whole = await wholeRender(input, folder);
     let alone = 0;
     let painting = 0;
-    for (const format of FORMAT_NAMES) {
+    for (const format of USUAL_FORMATS) {
       const one = await encodeAlone(input, format, folder);
       alone += one.encode;
       painting += one.paint;
@@ -63,7 +63,7 @@ async function wholeRender(input: RenderInput, folder: string): Promise<number> 
   const started = performance.now();
   const pool = openPaintPool();
   await Promise.all(
-    FORMAT_NAMES.map((format) =>
+    USUAL_FORMATS.map((format) =>
       renderFile(pool, { input, choice: { format, quality: "1080p" }, path: join(folder, `${format}.mp4`) }),
     ),
   );

@@ -1,5 +1,5 @@
 import { resolvePromotion } from "../core/document/resolve";
-import { FORMAT_NAMES } from "../core/placement/formats";
+import { USUAL_FORMATS } from "../core/placement/formats";
 import { preparePromotion } from "../core/scene/preparePromotion";
 import { fontFilesWanted } from "../core/scene/wantedFiles";
 import { measureTones } from "../core/picture/tones";
@@ -37,7 +37,7 @@ export async function benchSolve(): Promise<void> {
   await openWanted(book, () => fontFilesWanted(promotion, book));
   const times = Array.from({ length: ROUNDS }, () => {
     const before = performance.now();
-    for (const format of FORMAT_NAMES) preparePromotion(promotion, format, book);
+    for (const format of USUAL_FORMATS) preparePromotion(promotion, format, book);
     return performance.now() - before;
   })
     .slice(ROUNDS / 3)

@@ -2,7 +2,7 @@ import { createHash } from "node:crypto";
 import { type Promotion } from "../core/document/promotion";
 import { resolvePromotion } from "../core/document/resolve";
 import { withScenes } from "../core/document/restructure";
-import { FORMAT_NAMES } from "../core/placement/formats";
+import { USUAL_FORMATS } from "../core/placement/formats";
 import { isQuality } from "../core/placement/quality";
 import { everyNode } from "../core/scene/displayList";
 import { displayListAt, preparePromotion, settledTime } from "../core/scene/preparePromotion";
@@ -30,7 +30,7 @@ const document = which === "arrangements" ? await withEveryArrangement(stored) :
 const input = await loadRenderInput(scope, document);
 const frames = await stillFrames(input);
 const hashes: Record<string, string> = {};
-for (const format of FORMAT_NAMES) {
+for (const format of USUAL_FORMATS) {
   const source = await openFrameSource(input, { format, quality });
   for (const frame of frames)
     hashes[`${format}/${frame}`] = createHash("sha256")

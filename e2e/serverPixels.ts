@@ -1,7 +1,7 @@
 import { mkdirSync } from "node:fs";
 import { writeFile } from "node:fs/promises";
 import { join } from "node:path";
-import { FORMAT_NAMES } from "../core/placement/formats";
+import { USUAL_FORMATS } from "../core/placement/formats";
 import { FPS_30, frameTime } from "../core/time/frames";
 import { closeDatabase } from "../server/db/connect";
 import { loadRenderInput } from "../server/promotions/loadFacts";
@@ -13,7 +13,7 @@ const [slug = "", out = "", frames = ""] = process.argv.slice(2);
 mkdirSync(out, { recursive: true });
 const { scope, document } = await storedPromotion(slug);
 const input = await loadRenderInput(scope, document);
-for (const format of FORMAT_NAMES) {
+for (const format of USUAL_FORMATS) {
   const source = await openFrameSource(input, { format, quality: "1080p" });
   for (const frame of frames.split(",").map(Number))
     await writeFile(join(out, `${format}-${frame}.rgba`), await source.frameAt(frameTime(frame, FPS_30)));

@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import { type PictureFacts } from "../core/document/facts";
-import { FORMATS, FORMAT_NAMES } from "../core/placement/formats";
+import { formatOf, USUAL_FORMATS } from "../core/placement/formats";
 import { isQuality, outputSize } from "../core/placement/quality";
 import { anyStills } from "../core/testing/anyStill";
 import { createPainter } from "../paint/painter";
@@ -23,13 +23,13 @@ const pictures = Object.values(facts.media)
   .sort((one, other) => ((bytes[one.id] ?? "") < (bytes[other.id] ?? "") ? -1 : 1));
 const resources = nodeResources(bytes);
 const hashes: Record<string, string> = {};
-for (const format of FORMAT_NAMES) {
+for (const format of USUAL_FORMATS) {
   const size = outputSize(format, quality);
-  const painter = createPainter(FORMATS[format], size, resources);
+  const painter = createPainter(formatOf(format), size, resources);
   const surface = nodeSurface(size.width, size.height);
-  const stills = anyStills(FORMATS[format], pictures, { seed: Number(seed), count: Number(count) });
+  const stills = anyStills(formatOf(format), pictures, { seed: Number(seed), count: Number(count) });
   for (const [number, list] of stills.entries()) {
-    await resources.load(list, Math.min(size.width / FORMATS[format].width, size.height / FORMATS[format].height));
+    await resources.load(list, Math.min(size.width / formatOf(format).width, size.height / formatOf(format).height));
     painter.paint(list, surface.context);
     const pixels = surface.canvas.getContext("2d").getImageData(0, 0, size.width, size.height).data;
     hashes[`${format}/${number}`] = createHash("sha256").update(pixels).digest("hex");

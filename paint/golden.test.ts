@@ -8,7 +8,7 @@ import { type Arrangement, newArrangement } from "../core/document/arrangements"
 import { type Fill } from "../core/document/promotion";
 import { resolvePromotion } from "../core/document/resolve";
 import { type SlotKey, type Template, slotKey } from "../core/document/template";
-import { FORMATS, FORMAT_NAMES, type FormatName } from "../core/placement/formats";
+import { formatOf, USUAL_FORMATS, type FormatName } from "../core/placement/formats";
 import { displayListAt, preparePromotion } from "../core/scene/preparePromotion";
 import { fontFilesWanted } from "../core/scene/wantedFiles";
 import { template } from "../core/templates/build";
@@ -116,12 +116,12 @@ async function painted({ scenes, words, time, transition = "crossfade" }: Kept, 
     }),
   );
   await openWanted(book, () => fontFilesWanted(promotion, book));
-  const { width, height } = FORMATS[format];
+  const { width, height } = formatOf(format);
   const scale = SHORT_SIDE / Math.min(width, height);
   const size = { width: Math.round(width * scale), height: Math.round(height * scale) };
   const { canvas, context } = nodeSurface(size.width, size.height);
   createPainter(
-    FORMATS[format],
+    formatOf(format),
     size,
     resourcesWith(() => imageOf(picture)),
   ).paint(displayListAt(preparePromotion(promotion, format, book), time), context);
@@ -129,7 +129,7 @@ async function painted({ scenes, words, time, transition = "crossfade" }: Kept, 
 }
 
 describe.each(KEPT)("$name", (kept) => {
-  test.each(FORMAT_NAMES)("in %s is the frame that was kept", async (format) => {
+  test.each(USUAL_FORMATS)("in %s is the frame that was kept", async (format) => {
     const file = `${FOLDER}/${kept.name}-${format}.png`;
     const canvas = await painted(kept, format);
     if (!existsSync(file)) {
@@ -149,7 +149,7 @@ describe.each(KEPT)("$name", (kept) => {
 
 test("the frames that are kept differ from each other, and none is blank", () => {
   const files = KEPT.flatMap(({ name }) =>
-    FORMAT_NAMES.map((format) => readFileSync(`${FOLDER}/${name}-${format}.png`)),
+    USUAL_FORMATS.map((format) => readFileSync(`${FOLDER}/${name}-${format}.png`)),
   );
   expect(new Set(files.map((file) => file.toString("base64"))).size).toBe(files.length);
   for (const file of files) expect(file.length).toBeGreaterThan(2000);

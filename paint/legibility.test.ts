@@ -8,7 +8,7 @@ import { newPromotion } from "../core/document/newPromotion";
 import { resolvePromotion } from "../core/document/resolve";
 import { type Rect, union } from "../core/geometry/rect";
 import { type Tones, measureTones } from "../core/picture/tones";
-import { FORMATS, FORMAT_NAMES, type FormatName } from "../core/placement/formats";
+import { formatOf, USUAL_FORMATS, type FormatName } from "../core/placement/formats";
 import { outputSize } from "../core/placement/quality";
 import { type PreparedShape, displayListAt, prepareIn } from "../core/scene/preparePromotion";
 import { type ChosenBacking } from "../core/scene/prepared";
@@ -99,7 +99,7 @@ async function prepared(tones: Tones, format: FormatName): Promise<PreparedShape
   });
   const promotion = resolvePromotion(document, facts);
   await openWanted(book, () => fontFilesWanted(promotion, book));
-  return prepareIn(promotion, FORMATS[format], format, book);
+  return prepareIn(promotion, formatOf(format), format, book);
 }
 
 /** The scene without its words, painted; `bare` without what was put behind them too. */
@@ -117,11 +117,11 @@ function painted(
   const size = outputSize(format, "480p");
   const target = nodeSurface(size.width, size.height);
   createPainter(
-    FORMATS[format],
+    formatOf(format),
     size,
     resourcesWith(() => imageOf(canvas)),
   ).paint(displayListAt({ ...made, scenes }, time), target.context);
-  const scale = size.width / FORMATS[format].width;
+  const scale = size.width / formatOf(format).width;
   return ({ x, y, width, height }) =>
     target.canvas
       .getContext("2d")
@@ -154,7 +154,7 @@ test.each(cases)(
     const canvas = drawnPicture(kind, index * 7919 + KINDS.indexOf(kind));
     const { rgba, size } = picked(canvas);
     const tones = measureTones(rgba, size);
-    for (const format of FORMAT_NAMES) {
+    for (const format of USUAL_FORMATS) {
       const made = await prepared(tones, format);
       const words = made.scenes[0]?.slots.filter((slot) => slot.kind === "words") ?? [];
       const area = words.map(({ place }) => place).reduce(union);

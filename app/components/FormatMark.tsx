@@ -1,4 +1,4 @@
-import { type FormatName, FORMATS } from "../../core/placement/formats";
+import { type FormatName, formatOf } from "../../core/placement/formats";
 
 /** A format's shape at its true ratio: the sign for it everywhere, always beside its name. */
 export function FormatMark({
@@ -10,7 +10,7 @@ export function FormatMark({
   size?: number;
   className?: string;
 }) {
-  const { width, height } = FORMATS[format];
+  const { width, height } = formatOf(format);
   const scale = size / Math.sqrt(width * height);
   return (
     <span

@@ -1,20 +1,28 @@
-import { FORMAT_NAMES, FORMATS } from "../../core/placement/formats";
-import { STANDING } from "./standing";
+import { type FormatName, formatOf, formatTitle } from "../../core/placement/formats";
+import { shareOfRow } from "./standing";
 
-/** A promotion's three formats side by side at true shape, as stills from the renderer. */
-export function TrioThumbs({ slug, revision }: { slug: string; revision: number }) {
+/** A promotion's formats side by side at true shape, as stills from the renderer. */
+export function TrioThumbs({
+  slug,
+  revision,
+  formats,
+}: {
+  slug: string;
+  revision: number;
+  formats: readonly FormatName[];
+}) {
   return (
-    <span className="flex items-end gap-3 bg-proof p-4">
-      {FORMAT_NAMES.map((format) => {
-        const { width, height } = FORMATS[format];
+    <span className="flex grow items-end gap-3 bg-proof p-4">
+      {formats.map((format) => {
+        const shape = formatOf(format);
         return (
           <img
             key={format}
             src={`/promotions/${slug}/still/${format}?revision=${revision}`}
-            alt={`${format} proof`}
+            alt={`${formatTitle(format)} proof`}
             loading="lazy"
             className="block min-w-0 basis-0 bg-[#7b7d7a] object-cover shadow-md"
-            style={{ aspectRatio: `${width} / ${height}`, flexGrow: (STANDING[format] * width) / height }}
+            style={{ aspectRatio: `${shape.width} / ${shape.height}`, flexGrow: shareOfRow(shape) }}
           />
         );
       })}

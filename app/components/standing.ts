@@ -1,4 +1,7 @@
-import { type FormatName } from "../../core/placement/formats";
+import { type Size } from "../../core/geometry/rect";
 
-/** How tall each format stands beside the others in a row of all three, so that none of them looks small. */
-export const STANDING: Readonly<Record<FormatName, number>> = { square: 0.74, vertical: 1, widescreen: 0.6 };
+/** How tall a shape stands beside others in a row: the wider, the lower, so that none of them looks small. */
+const standing = ({ width, height }: Size): number => 0.74 * Math.sqrt(height / width);
+
+/** The share of a row's width that a shape takes, for `flex-grow`. */
+export const shareOfRow = (shape: Size): number => (standing(shape) * shape.width) / shape.height;

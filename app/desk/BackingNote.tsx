@@ -1,4 +1,4 @@
-import { type FormatName } from "../../core/placement/formats";
+import { type FormatName, formatTitle } from "../../core/placement/formats";
 import { type ChosenBacking, type PreparedScene } from "../../core/scene/prepared";
 
 /** Says what was put between a scene's words and the picture behind them, in each format, and the contrast it reaches. */
@@ -14,7 +14,8 @@ export function BackingNote({
   if (chosen.length === 0) return null;
   return (
     <p className="mt-1 text-[12.5px] text-soft" data-testid="backing">
-      Words on the picture: {chosen.map(({ format, backing }) => `${format} ${inWords(backing)}`).join("; ")}.
+      Words on the picture:{" "}
+      {chosen.map(({ format, backing }) => `${formatTitle(format)} ${inWords(backing)}`).join("; ")}.
     </p>
   );
 }

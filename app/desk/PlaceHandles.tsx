@@ -2,7 +2,7 @@ import { clsx } from "clsx";
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { type SlotKey } from "../../core/document/template";
 import { type Rect, contains, rect } from "../../core/geometry/rect";
-import { FORMATS, type FormatName, safeArea } from "../../core/placement/formats";
+import { formatOf, type FormatName, safeArea, formatTitle } from "../../core/placement/formats";
 import { type DraggedEdges, type Guide, LEAST_SIDE, WHOLE, dragged, snap } from "../../core/placement/snapping";
 import { type ProofEngine } from "../proof/proofEngine";
 import { placesBySlot, slotsNow } from "./shownSlots";
@@ -80,7 +80,7 @@ export function PlaceHandles({
     showDrag(next);
   };
   const justDragged = useRef(false);
-  const shape = FORMATS[format];
+  const shape = formatOf(format);
   const places = placesBySlot(slotsNow(engine, format));
   const shown = places.get(placing.slot);
   const byHand = placing.byHand(format);
@@ -189,7 +189,7 @@ export function PlaceHandles({
       <div
         tabIndex={0}
         role="group"
-        aria-label={`${placing.label} in ${format}: ${Math.round(place.x)}, ${Math.round(place.y)}, ${Math.round(place.width)} by ${Math.round(place.height)} units${outside ? ", outside the safe area" : ""}. Arrow keys move it, with Shift by ten, with Control its size.`}
+        aria-label={`${placing.label} in ${formatTitle(format)}: ${Math.round(place.x)}, ${Math.round(place.y)}, ${Math.round(place.width)} by ${Math.round(place.height)} units${outside ? ", outside the safe area" : ""}. Arrow keys move it, with Shift by ten, with Control its size.`}
         data-handles={format}
         onPointerDown={(event) => take(event, WHOLE)}
         onPointerMove={pull}

@@ -1,11 +1,13 @@
-import { clsx } from "clsx";
 import { useEffect, useRef, type MouseEvent } from "react";
 import { Download } from "lucide-react";
 import { type SlotKey } from "../../core/document/template";
 import { contains, rect } from "../../core/geometry/rect";
-import { FORMATS, type FormatName } from "../../core/placement/formats";
+import { type FormatName, formatOf, formatTitle } from "../../core/placement/formats";
 import { type ProofEngine } from "../proof/proofEngine";
+import { hang } from "../../core/placement/wall";
 import { FormatMark } from "../components/FormatMark";
+import { useSize } from "../components/useSize";
+import { FormatChoice } from "./FormatChoice";
 import { PlaceHandles, type Placing } from "./PlaceHandles";
 import { placesBySlot, slotsNow } from "./shownSlots";
 import { useProofState } from "./useProof";
@@ -13,47 +15,65 @@ import { useProofState } from "./useProof";
 interface TrioProps {
   readonly engine: ProofEngine | null;
   readonly slug: string;
+  readonly formats: readonly FormatName[];
   readonly marked: SlotKey | null;
   /** The slot that is being placed by hand, if any: it has handles. */
   readonly placing?: Placing | null;
   readonly onPick: (slot: SlotKey) => void;
+  readonly onFormats: (formats: readonly FormatName[]) => void;
 }
 
-/** The three formats, in step, on neutral grey. A click says which slot it hit; the slot in hand is outlined. */
-export function Trio(props: TrioProps) {
+/** The height of a proof's caption, its margin included. */
+const LABEL = 26;
+
+/** All formats, in step, on neutral grey. A click says which slot it hit; the slot in hand is outlined. */
+export function Trio({ formats, onFormats, ...props }: TrioProps) {
   const { engine } = props;
   const problem = useProofState(engine, (state) => state.problem);
-  const screen = (format: FormatName) => <ProofScreen {...props} format={format} />;
+  const { ref, width, height } = useSize();
+  const places = hang(formats.map(formatOf), { width, height, gap: 18, label: LABEL });
   return (
-    <div className="@container-size relative h-full min-h-0 min-w-0 bg-proof p-5 [--gap:18px] [--label:22px]">
+    <div className="relative flex h-full min-h-0 min-w-0 flex-col bg-proof p-5 pb-11">
       {problem && (
         <p role="alert" className="absolute inset-x-5 top-2 z-10 bg-wrong-pale px-3 py-2 text-sm text-wrong">
           {problem}
         </p>
       )}
-      {/* One unit u is the vertical's width; the right column is as wide again as fits, and both columns end level. */}
-      <div
-        className={clsx(
-          "grid h-full grid-flow-col place-content-center items-start gap-[var(--gap)]",
-          "[--u:min(calc((100cqh-62px)*0.5625),calc((100cqw-58px)*0.53))]",
-        )}
-      >
-        <div style={{ width: "var(--u)" }}>{screen("vertical")}</div>
-        <div
-          className="flex flex-col gap-[var(--gap)]"
-          style={{ width: "min(calc(100cqw - 58px - var(--u)), calc((var(--u) * 16 / 9 - 40px) / 1.5625))" }}
-        >
-          {screen("square")}
-          {screen("widescreen")}
-        </div>
+      <div ref={ref} className="relative min-h-0 flex-1">
+        {formats.map((format, index) => {
+          const place = places[index];
+          return (
+            place && (
+              <div
+                key={format}
+                className="absolute"
+                style={{ left: place.x, top: place.y - LABEL, width: place.width }}
+                hidden={width === 0}
+              >
+                <ProofScreen {...props} format={format} />
+              </div>
+            )
+          );
+        })}
+      </div>
+      <div className="absolute right-3 bottom-2">
+        <FormatChoice formats={formats} onFormats={onFormats} />
       </div>
     </div>
   );
 }
 
-function ProofScreen({ engine, format, slug, marked, placing, onPick }: TrioProps & { format: FormatName }) {
+function ProofScreen({
+  engine,
+  format,
+  slug,
+  marked,
+  placing,
+  onPick,
+}: Omit<TrioProps, "formats" | "onFormats"> & { format: FormatName }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const { width, height, ratio } = FORMATS[format];
+  const { width, height, ratio } = formatOf(format);
+  const title = formatTitle(format);
   useEffect(() => {
     engine?.attach(format, canvas.current);
     return () => engine?.attach(format, null);
@@ -81,14 +101,14 @@ function ProofScreen({ engine, format, slug, marked, placing, onPick }: TrioProp
 
   return (
     <figure>
-      <figcaption className="mb-1 flex h-[var(--label)] items-center gap-2 text-[#12181a]">
+      <figcaption className="mb-1 flex h-[22px] items-center gap-2 text-[#12181a]">
         <FormatMark format={format} size={12} />
-        <span className="text-[13px]">{format}</span> <span className="figures">{ratio}</span>
+        <span className="text-[13px]">{title}</span> {title !== ratio && <span className="figures">{ratio}</span>}
         <button
           type="button"
           onClick={() => void saveFrame()}
           className="ml-auto p-1 hover:text-black"
-          aria-label={`Save this ${format} frame as PNG`}
+          aria-label={`Save this ${title} frame as PNG`}
           title="Save this frame as PNG"
         >
           <Download aria-hidden size={14} />
@@ -100,7 +120,7 @@ function ProofScreen({ engine, format, slug, marked, placing, onPick }: TrioProp
         onClick={pick}
         data-proof={format}
       >
-        <canvas ref={canvas} className="block h-full w-full" role="img" aria-label={`${format} proof`} />
+        <canvas ref={canvas} className="block h-full w-full" role="img" aria-label={`${title} proof`} />
         {placing && <PlaceHandles engine={engine} format={format} placing={placing} />}
         {marked && marked !== placing?.slot && <Mark engine={engine} format={format} slot={marked} />}
       </div>
@@ -112,7 +132,7 @@ function Mark({ engine, format, slot }: { engine: ProofEngine | null; format: Fo
   // The time is part of what is picked, so that the outline follows the scene on screen.
   useProofState(engine, (state) => `${state.prepared.length}/${Math.floor(state.time / 100)}`);
   useProofState(engine, (state) => state.prepared);
-  const { width, height } = FORMATS[format];
+  const { width, height } = formatOf(format);
   const slots = slotsNow(engine, format);
   const place = placesBySlot(slots).get(slot);
   if (!place) return null;

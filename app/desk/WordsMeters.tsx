@@ -1,4 +1,5 @@
 import { type WordReport } from "../../core/preflight/wordFindings";
+import { formatTitle } from "../../core/placement/formats";
 import { FormatMark } from "../components/FormatMark";
 
 const READING = {
@@ -20,15 +21,15 @@ export function WordsMeters({ report }: { report: WordReport | undefined }) {
           className={`flex items-center gap-1 figures ${fits ? "text-ready" : "font-bold text-wrong"}`}
           title={
             fits
-              ? `${format}: set at ${size}`
-              : `${format}: too long for this design, set at ${size}. Shorten the words.`
+              ? `${formatTitle(format)}: set at ${size}`
+              : `${formatTitle(format)}: too long for this design, set at ${size}. Shorten the words.`
           }
         >
           <FormatMark format={format} size={9} /> {Math.round(size)}
           {!fits && " too long"}
           <span className="sr-only">
             {" "}
-            in {format}, {fits ? "fits" : "too long"}
+            in {formatTitle(format)}, {fits ? "fits" : "too long"}
           </span>
         </span>
       ))}

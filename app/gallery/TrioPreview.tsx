@@ -2,8 +2,9 @@ import { Pause, Play } from "lucide-react";
 import { useEffect, useId, useRef, useState } from "react";
 import { type Facts } from "../../core/document/facts";
 import { type Promotion } from "../../core/document/promotion";
-import { FORMATS, FORMAT_NAMES, type FormatName } from "../../core/placement/formats";
-import { STANDING } from "../components/standing";
+import { formatsInOrder } from "../../core/document/formatList";
+import { type FormatName, formatOf, formatTitle } from "../../core/placement/formats";
+import { shareOfRow } from "../components/standing";
 import { type PreviewCanvas } from "../workers/previewMessages";
 import { type Previews } from "./usePreviews";
 
@@ -16,10 +17,12 @@ interface TrioPreviewProps {
   readonly scene?: number;
 }
 
-/** A document in its three formats at true shape; plays under the pointer, with the focus, or when its button is pressed. */
+/** A document in its formats at true shape; plays under the pointer, with the focus, or when its button is pressed. */
 export function TrioPreview({ previews, document, facts, name, scene }: TrioPreviewProps) {
   const id = useId();
   const plays = scene === undefined;
+  // A canvas that was handed over stays in the worker: a preview keeps the formats that it was opened with.
+  const [formats] = useState(() => formatsInOrder(document));
   const box = useRef<HTMLDivElement>(null);
   const canvases = useRef<Partial<Record<FormatName, HTMLCanvasElement>>>({});
   const opened = useRef(false);
@@ -39,28 +42,26 @@ export function TrioPreview({ previews, document, facts, name, scene }: TrioPrev
   useEffect(() => {
     if (!previews || !seen || opened.current) return;
     opened.current = true;
-    const given = FORMAT_NAMES.map((format): [FormatName, PreviewCanvas] => {
+    const given = formats.map((format): PreviewCanvas => {
       const canvas = canvases.current[format];
-      if (!canvas) throw new Error("A preview has three canvases.");
+      if (!canvas) throw new Error("A preview has a canvas for each format.");
       const { width, height } = canvas.getBoundingClientRect();
-      return [
+      return {
         format,
-        {
-          canvas: canvas.transferControlToOffscreen(),
-          width: Math.max(1, Math.round(width * devicePixelRatio)),
-          height: Math.max(1, Math.round(height * devicePixelRatio)),
-        },
-      ];
+        canvas: canvas.transferControlToOffscreen(),
+        width: Math.max(1, Math.round(width * devicePixelRatio)),
+        height: Math.max(1, Math.round(height * devicePixelRatio)),
+      };
     });
     previews.tell(
-      { kind: "open", preview: id, canvases: Object.fromEntries(given) as Record<FormatName, PreviewCanvas> },
-      given.map(([, { canvas }]) => canvas),
+      { kind: "open", preview: id, canvases: given },
+      given.map(({ canvas }) => canvas),
     );
     previews.listen(id, (message) => {
       if (message.kind === "failed") setState({ failed: message.reason });
       else setState((before) => (message.kind === "ended" ? "resting" : before === "waiting" ? "resting" : before));
     });
-  }, [previews, seen, id]);
+  }, [previews, seen, id, formats]);
 
   useEffect(() => {
     if (previews && seen) previews.tell({ kind: "show", preview: id, document, facts, scene: scene ?? 0 });
@@ -87,8 +88,8 @@ export function TrioPreview({ previews, document, facts, name, scene }: TrioPrev
       onPointerLeave={rest}
       data-preview={typeof state === "string" ? state : "failed"}
     >
-      {FORMAT_NAMES.map((format) => {
-        const { width, height } = FORMATS[format];
+      {formats.map((format) => {
+        const shape = formatOf(format);
         return (
           <canvas
             key={format}
@@ -96,9 +97,9 @@ export function TrioPreview({ previews, document, facts, name, scene }: TrioPrev
               if (canvas) canvases.current[format] = canvas;
             }}
             role="img"
-            aria-label={`${name}, ${format}`}
+            aria-label={`${name}, ${formatTitle(format)}`}
             className="block min-w-0 basis-0 bg-[#7b7d7a] shadow-md"
-            style={{ aspectRatio: `${width} / ${height}`, flexGrow: (STANDING[format] * width) / height }}
+            style={{ aspectRatio: `${shape.width} / ${shape.height}`, flexGrow: shareOfRow(shape) }}
           />
         );
       })}

@@ -10,7 +10,8 @@ import {
   settledTime,
 } from "../../core/scene/preparePromotion";
 import { fontFilesWanted } from "../../core/scene/wantedFiles";
-import { FORMAT_NAMES, FORMATS, type FormatName } from "../../core/placement/formats";
+import { formatsInOrder } from "../../core/document/formatList";
+import { type FormatName, formatOf } from "../../core/placement/formats";
 import { outputSize, type Quality } from "../../core/placement/quality";
 import { mixPlan } from "../../core/sound/mixPlan";
 import { FPS_30, frameAt, frameTime } from "../../core/time/frames";
@@ -32,7 +33,7 @@ export interface ProofState {
   readonly problem: string | null;
 }
 
-/** Shows one promotion in three canvases, in step. */
+/** Shows one promotion in a canvas for each of its formats, in step. */
 export interface ProofEngine {
   attach(format: FormatName, canvas: HTMLCanvasElement | null): void;
   show(document: Promotion, facts: Facts): void;
@@ -125,7 +126,7 @@ export function openProofEngine(): ProofEngine {
     const width = Math.max(1, Math.round(box.width * devicePixelRatio));
     const height = Math.max(1, Math.round(box.height * devicePixelRatio));
     if (width === screen.width && height === screen.height) return false;
-    Object.assign(screen, { width, height, painter: createPainter(FORMATS[format], { width, height }, resources) });
+    Object.assign(screen, { width, height, painter: createPainter(formatOf(format), { width, height }, resources) });
     Object.assign(screen.canvas, { width, height });
     return true;
   }
@@ -148,7 +149,8 @@ export function openProofEngine(): ProofEngine {
   /** The players of the clips on screen, with the frame that each is to show; the same in every format. */
   function clipFrames(time: number): Map<ClipPlayer, number> {
     const frames = new Map<ClipPlayer, number>();
-    for (const node of everyNode(listOf("square", time) ?? [])) {
+    const [first] = current.prepared;
+    for (const node of everyNode((first && listOf(first.format, time)) ?? [])) {
       const player = node.kind === "clip" ? playerOf(node) : null;
       if (player && node.kind === "clip") frames.set(player, node.frame);
     }
@@ -200,12 +202,17 @@ export function openProofEngine(): ProofEngine {
         : null;
   }
 
-  async function prepare(promotion: ResolvedPromotion, book: FontBook, turn: number): Promise<void> {
+  async function prepare(
+    promotion: ResolvedPromotion,
+    formats: readonly FormatName[],
+    book: FontBook,
+    turn: number,
+  ): Promise<void> {
     for (let wanted = fontFilesWanted(promotion, book); wanted.length > 0; wanted = fontFilesWanted(promotion, book)) {
       await openFiles(book, wanted);
       if (turn !== showing) return;
     }
-    const prepared = FORMAT_NAMES.map((format) => preparePromotion(promotion, format, book, memory));
+    const prepared = formats.map((format) => preparePromotion(promotion, format, book, memory));
     change({ prepared, length: promotion.length, time: Math.min(current.time, promotion.length), problem: null });
     const first = promotion.spans[0];
     if (untouched && first) change({ time: clampToFrame(settledTime(first)) });
@@ -227,7 +234,7 @@ export function openProofEngine(): ProofEngine {
         width: 0,
         height: 0,
         painted: null,
-        painter: createPainter(FORMATS[format], FORMATS[format], resources),
+        painter: createPainter(formatOf(format), formatOf(format), resources),
       });
       watcher.observe(canvas);
       requestPaint();
@@ -243,6 +250,7 @@ export function openProofEngine(): ProofEngine {
         if (toned !== newFacts) facts = toned;
         await prepare(
           toned === newFacts ? promotion : resolvePromotion(document, toned),
+          formatsInOrder(document),
           (book ??= await browserBook()),
           turn,
         );
@@ -278,12 +286,12 @@ export function openProofEngine(): ProofEngine {
       const list = listOf(format, current.time);
       if (!list) throw new Error("The proof is not there yet.");
       const size = outputSize(format, quality);
-      await resources.load(list, Math.min(size.width / FORMATS[format].width, size.height / FORMATS[format].height));
+      await resources.load(list, Math.min(size.width / formatOf(format).width, size.height / formatOf(format).height));
       await seekClips(current.time);
       const canvas = new OffscreenCanvas(size.width, size.height);
       const context = canvas.getContext("2d", { willReadFrequently: true });
       if (!context) throw new Error("This browser gives no canvas to paint on.");
-      createPainter(FORMATS[format], size, resources).paint(list, context);
+      createPainter(formatOf(format), size, resources).paint(list, context);
       return canvas.convertToBlob({ type: "image/png" });
     },
     subscribe(listener) {
@@ -301,4 +309,4 @@ export function openProofEngine(): ProofEngine {
 }
 
 const scaleOf = (format: FormatName, { width, height }: Screen): number =>
-  Math.min(width / FORMATS[format].width, height / FORMATS[format].height);
+  Math.min(width / formatOf(format).width, height / formatOf(format).height);

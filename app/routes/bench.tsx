@@ -1,6 +1,7 @@
 import { Link, useRevalidator } from "react-router";
 import { isFormatName } from "../../core/placement/formats";
 import { wallTime } from "../../core/offer/validity";
+import { formatsInOrder } from "../../core/document/formatList";
 import { requirePerson } from "../../server/auth/sessions";
 import { loadBench } from "../../server/promotions/bench";
 import type { Route } from "./+types/bench";
@@ -28,6 +29,7 @@ export async function loader({ request }: Route.LoaderArgs) {
       slug,
       revision,
       name: document.name,
+      formats: formatsInOrder(document),
       changed: write.format(updatedAt),
     })),
     offers: offers.map(({ id, name: offer, what, at, startsAt, endsAt }) => {
@@ -69,10 +71,10 @@ export default function Bench({ loaderData: { firstName, today, promotions, offe
             </div>
           ) : (
             <ul className="grid grid-cols-2 gap-6 max-xl:grid-cols-2 max-md:grid-cols-1">
-              {promotions.map(({ slug, revision, name, changed }) => (
+              {promotions.map(({ slug, revision, name, formats, changed }) => (
                 <li key={slug} className="bg-card">
-                  <Link to={`/promotions/${slug}`} className="block">
-                    <TrioThumbs slug={slug} revision={revision} />
+                  <Link to={`/promotions/${slug}`} className="flex h-full flex-col">
+                    <TrioThumbs slug={slug} revision={revision} formats={formats} />
                     <span className="flex items-baseline justify-between gap-3 px-4 py-3">
                       <span className="font-semibold">{name}</span>
                       <span className="text-sm whitespace-nowrap text-soft">{changed}</span>

@@ -5,7 +5,9 @@ import { toast } from "sonner";
 import { templateKey } from "../../core/document/facts";
 import { SHIPPED_BY_REF } from "../../core/templates/shipped";
 import { designOf } from "../../core/document/design";
-import { fillSlot, rename } from "../../core/document/edits";
+import { addFormat, fillSlot, removeFormat, rename } from "../../core/document/edits";
+import { formatsInOrder } from "../../core/document/formatList";
+import { type FormatName } from "../../core/placement/formats";
 import { newlyNamed } from "../../core/document/named";
 import { refsOf } from "../../core/document/locks";
 import { resolvePromotion } from "../../core/document/resolve";
@@ -102,6 +104,12 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
     ({ ref }) => ref.slug === document.template.slug && ref.edition > document.template.edition,
   );
 
+  const formats = useMemo(() => formatsInOrder(document), [document]);
+  const chooseFormats = (chosen: readonly FormatName[]): void => {
+    for (const format of chosen) if (!formats.includes(format)) apply(addFormat(document, format));
+    for (const format of formats) if (!chosen.includes(format)) apply(removeFormat(format));
+  };
+
   function mark(slot: SlotKey, span: SceneSpan): void {
     setMarked(slot);
     const state = engine?.state();
@@ -192,7 +200,15 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
             }}
           />
         </fieldset>
-        <Trio engine={engine} slug={slug} marked={marked} placing={placing} onPick={pick} />
+        <Trio
+          engine={engine}
+          slug={slug}
+          formats={formats}
+          marked={marked}
+          placing={placing}
+          onPick={pick}
+          onFormats={chooseFormats}
+        />
       </div>
       <Transport
         engine={engine}

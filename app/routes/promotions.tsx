@@ -1,4 +1,5 @@
 import { Link } from "react-router";
+import { formatsInOrder } from "../../core/document/formatList";
 import { requirePerson } from "../../server/auth/sessions";
 import { allPromotions } from "../../server/promotions/promotionStore";
 import type { Route } from "./+types/promotions";
@@ -9,7 +10,14 @@ import { TrioThumbs } from "../components/TrioThumbs";
 export async function loader({ request }: Route.LoaderArgs) {
   const { scope } = await requirePerson(request);
   const promotions = await allPromotions(scope);
-  return { promotions: promotions.map(({ slug, revision, document }) => ({ slug, revision, name: document.name })) };
+  return {
+    promotions: promotions.map(({ slug, revision, document }) => ({
+      slug,
+      revision,
+      name: document.name,
+      formats: formatsInOrder(document),
+    })),
+  };
 }
 
 export default function Promotions({ loaderData: { promotions } }: Route.ComponentProps) {
@@ -26,10 +34,10 @@ export default function Promotions({ loaderData: { promotions } }: Route.Compone
         </p>
       )}
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(380px,1fr))] gap-6">
-        {promotions.map(({ slug, revision, name }) => (
+        {promotions.map(({ slug, revision, name, formats }) => (
           <li key={slug} className="bg-card">
-            <Link to={`/promotions/${slug}`} className="block">
-              <TrioThumbs slug={slug} revision={revision} />
+            <Link to={`/promotions/${slug}`} className="flex h-full flex-col">
+              <TrioThumbs slug={slug} revision={revision} formats={formats} />
               <span className="block px-4 py-3 font-semibold">{name}</span>
             </Link>
           </li>

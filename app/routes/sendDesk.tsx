@@ -1,7 +1,8 @@
 import { Form, data, useNavigation, useRevalidator } from "react-router";
 import { useState } from "react";
 import { Download, TriangleAlert } from "lucide-react";
-import { FORMAT_NAMES, FORMATS } from "../../core/placement/formats";
+import { formatsInOrder } from "../../core/document/formatList";
+import { type FormatName, formatOf, formatTitle } from "../../core/placement/formats";
 import { QUALITIES, isQuality, outputSize, type Quality } from "../../core/placement/quality";
 import { formText } from "../../server/formText";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
@@ -31,6 +32,7 @@ export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
     slug,
     name: promotion.document.name,
     revision: promotion.revision,
+    formats: formatsInOrder(promotion.document),
     renders: renders.map((render) => ({ ...render, when: when.format(render.createdAt) })),
   };
 }
@@ -44,14 +46,18 @@ export async function action({ request, params: { slug } }: Route.ActionArgs) {
   else {
     const quality = form.get("quality");
     if (!isQuality(quality)) return data({ problem: "Choose a quality: 480p or 1080p." }, { status: 422 });
-    await requestRender(scope, await promotionBySlug(scope, slug), FORMAT_NAMES, quality);
+    const promotion = await promotionBySlug(scope, slug);
+    await requestRender(scope, promotion, formatsInOrder(promotion.document), quality);
   }
   return { problem: null };
 }
 
 const QUALITY_TEXT: Readonly<Record<Quality, string>> = { "480p": "a draft to check, quickly", "1080p": "to post" };
 
-export default function SendDesk({ loaderData: { slug, name, revision, renders }, actionData }: Route.ComponentProps) {
+export default function SendDesk({
+  loaderData: { slug, name, revision, formats, renders },
+  actionData,
+}: Route.ComponentProps) {
   const revalidator = useRevalidator();
   const [shares, setShares] = useState<Readonly<Record<string, number>>>({});
   const [quality, setQuality] = useState<Quality>("1080p");
@@ -69,7 +75,7 @@ export default function SendDesk({ loaderData: { slug, name, revision, renders }
         <Form method="post" id="render-form">
           <input type="hidden" name="quality" value={quality} />
           <Button look="main" type="submit" disabled={busy}>
-            Render 3 formats
+            {renderInWords(formats.length)}
           </Button>
         </Form>
       </DeskHeader>
@@ -97,11 +103,11 @@ export default function SendDesk({ loaderData: { slug, name, revision, renders }
           </fieldset>
           <h2 className="mt-8 mb-2">What you get</h2>
           <ul className="divide-y divide-rule border-y border-rule text-sm">
-            {FORMAT_NAMES.map((format) => {
+            {formats.map((format) => {
               const { width, height } = outputSize(format, quality);
               return (
                 <li key={format} className="flex items-center gap-2.5 py-2">
-                  <FormatMark format={format} /> {format}{" "}
+                  <FormatMark format={format} /> {formatTitle(format)}{" "}
                   <span className="ml-auto figures">
                     {width} × {height}
                   </span>
@@ -122,7 +128,7 @@ export default function SendDesk({ loaderData: { slug, name, revision, renders }
           )}
           {renders.length === 0 && (
             <p className="border border-dashed border-firm p-16 text-center text-soft">
-              Nothing rendered yet. Press “Render 3 formats”: what you saw in the proofs is what you get.
+              Nothing rendered yet. Press “{renderInWords(formats.length)}”: what you saw in the proofs is what you get.
             </p>
           )}
           {renders.map((render) => (
@@ -157,29 +163,32 @@ function RenderBlock({
             href={`/renders/${render.id}/zip`}
             className="ml-auto flex items-center gap-1.5 text-sm font-semibold underline underline-offset-2"
           >
-            <Download aria-hidden size={15} /> {ready === 3 ? "All three as zip" : `${ready} ready as zip`}
+            <Download aria-hidden size={15} />{" "}
+            {ready === render.renditions.length ? "All as zip" : `${ready} ready as zip`}
           </a>
         )}
       </div>
-      <ul className="grid grid-cols-[minmax(206px,9fr)_16fr_24fr] items-start gap-6 max-md:grid-cols-1">
-        {(["vertical", "square", "widescreen"] as const).map((format) => {
-          const rendition = render.renditions.find((one) => one.format === format);
-          return (
-            rendition && (
-              <RenditionCard
-                key={rendition.id}
-                rendition={rendition}
-                share={
-                  rendition.state === "working" ? (shares[rendition.id] ?? rendition.progress) : rendition.progress
-                }
-              />
-            )
-          );
-        })}
+      <ul className="flex flex-wrap items-start gap-6">
+        {tallestFirst(render.renditions).map((rendition) => (
+          <RenditionCard
+            key={rendition.id}
+            rendition={rendition}
+            share={rendition.state === "working" ? (shares[rendition.id] ?? rendition.progress) : rendition.progress}
+          />
+        ))}
       </ul>
     </article>
   );
 }
+
+/** A rendition alone in its row is no higher than this, in CSS pixels. */
+const CARD_HEIGHT = 300;
+
+const renderInWords = (formats: number): string => (formats === 1 ? "Render 1 format" : `Render ${formats} formats`);
+
+const tallestFirst = (renditions: readonly RenditionView[]): RenditionView[] =>
+  renditions.toSorted((one, other) => ratioOf(one.format) - ratioOf(other.format));
+const ratioOf = (format: FormatName): number => formatOf(format).width / formatOf(format).height;
 
 function RenditionCard({
   rendition: { id, format, state, problem, file, outdatedBy },
@@ -188,9 +197,18 @@ function RenditionCard({
   rendition: RenditionView;
   share: number;
 }) {
-  const { width, height } = FORMATS[format];
+  const { width, height } = formatOf(format);
+  const title = formatTitle(format);
   return (
-    <li data-format={format} data-state={state} className="min-w-0">
+    <li
+      data-format={format}
+      data-state={state}
+      className="min-w-[206px] basis-0"
+      style={{
+        flexGrow: ratioOf(format) + 0.3,
+        maxWidth: `max(206px, ${Math.round(CARD_HEIGHT * ratioOf(format))}px)`,
+      }}
+    >
       <div
         className="flex items-center justify-center bg-proof"
         style={{ aspectRatio: `${width} / ${height}`, maxHeight: 366 }}
@@ -202,7 +220,7 @@ function RenditionCard({
             preload="metadata"
             src={`/renditions/${id}/file`}
             className="h-full w-full"
-            aria-label={`${format} rendition`}
+            aria-label={`${title} rendition`}
           />
         ) : (
           <div className="w-full p-4 text-center text-white">
@@ -210,7 +228,7 @@ function RenditionCard({
               <>
                 <div
                   role="progressbar"
-                  aria-label={`Rendering ${format}`}
+                  aria-label={`Rendering ${title}`}
                   aria-valuemin={0}
                   aria-valuemax={100}
                   aria-valuenow={Math.round(share * 100)}
@@ -234,13 +252,13 @@ function RenditionCard({
       </div>
       <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
         <span className="flex items-center gap-1.5 font-semibold">
-          <FormatMark format={format} size={11} /> {format}
+          <FormatMark format={format} size={11} /> {title}
         </span>
         {state === "ready" && (
           <a
             href={`/renditions/${id}/file?save`}
             className="ml-auto flex items-center gap-1 underline underline-offset-2"
-            aria-label={`Download ${format}`}
+            aria-label={`Download ${title}`}
           >
             <Download aria-hidden size={14} /> Download
           </a>
@@ -248,12 +266,12 @@ function RenditionCard({
         <Form method="post" preventScrollReset className={state === "ready" ? "hidden" : "ml-auto"}>
           <input type="hidden" name="rendition" value={id} />
           {(state === "waiting" || state === "working") && (
-            <button name="intent" value="cancel" className="underline" aria-label={`Cancel ${format}`}>
+            <button name="intent" value="cancel" className="underline" aria-label={`Cancel ${title}`}>
               Cancel
             </button>
           )}
           {(state === "failed" || state === "cancelled") && (
-            <button name="intent" value="retry" className="underline" aria-label={`Retry ${format}`}>
+            <button name="intent" value="retry" className="underline" aria-label={`Retry ${title}`}>
               Retry
             </button>
           )}

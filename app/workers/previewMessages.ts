@@ -4,6 +4,7 @@ import { type FormatName } from "../../core/placement/formats";
 
 /** A canvas of a preview and its size in pixels. */
 export interface PreviewCanvas {
+  readonly format: FormatName;
   readonly canvas: OffscreenCanvas;
   readonly width: number;
   readonly height: number;
@@ -11,7 +12,7 @@ export interface PreviewCanvas {
 
 /** What the page tells the preview worker. Previews are told apart by a name. */
 export type ToPreviews =
-  | { readonly kind: "open"; readonly preview: string; readonly canvases: Readonly<Record<FormatName, PreviewCanvas>> }
+  | { readonly kind: "open"; readonly preview: string; readonly canvases: readonly PreviewCanvas[] }
   | {
       readonly kind: "show";
       readonly preview: string;

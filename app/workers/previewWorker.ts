@@ -1,5 +1,5 @@
 import { resolvePromotion } from "../../core/document/resolve";
-import { FORMATS, FORMAT_NAMES, type FormatName, type Shape } from "../../core/placement/formats";
+import { formatOf, type FormatName } from "../../core/placement/formats";
 import { type DisplayList, everyNode } from "../../core/scene/displayList";
 import {
   type PreparedPromotion,
@@ -24,7 +24,7 @@ interface Screen {
 }
 
 interface Preview {
-  readonly screens: Readonly<Record<FormatName, Screen>>;
+  readonly screens: ReadonlyMap<FormatName, Screen>;
   prepared: readonly PreparedPromotion[];
   /** The scene it rests at. */
   scene: number;
@@ -59,17 +59,13 @@ async function loadPosters(list: DisplayList): Promise<void> {
   );
 }
 
-function openPreview(canvases: Readonly<Record<FormatName, PreviewCanvas>>): Preview {
-  const screenOf = (format: FormatName): Screen => openScreen(canvases[format], FORMATS[format]);
-  const screens = {
-    square: screenOf("square"),
-    vertical: screenOf("vertical"),
-    widescreen: screenOf("widescreen"),
-  };
+function openPreview(canvases: readonly PreviewCanvas[]): Preview {
+  const screens = new Map(canvases.map((canvas) => [canvas.format, openScreen(canvas)]));
   return { screens, prepared: [], scene: 0, started: null, turn: 0 };
 }
 
-function openScreen({ canvas, width, height }: PreviewCanvas, shape: Shape): Screen {
+function openScreen({ format, canvas, width, height }: PreviewCanvas): Screen {
+  const shape = formatOf(format);
   Object.assign(canvas, { width, height });
   const context = canvas.getContext("2d", { alpha: false });
   if (!context) throw new Error("This browser gives no canvas to paint on.");
@@ -77,10 +73,12 @@ function openScreen({ canvas, width, height }: PreviewCanvas, shape: Shape): Scr
   return { context, painter, scale: Math.min(width / shape.width, height / shape.height) };
 }
 
-/** Paints the frame of a time in all three formats; waits for what it shows when `whole`. */
+/** Paints the frame of a time in all its formats; waits for what it shows when `whole`. */
 async function paint(preview: Preview, time: number, whole: boolean): Promise<void> {
   for (const prepared of preview.prepared) {
-    const { context, painter, scale } = preview.screens[prepared.format];
+    const screen = preview.screens.get(prepared.format);
+    if (!screen) continue;
+    const { context, painter, scale } = screen;
     const list = displayListAt(prepared, time);
     if (whole) await Promise.all([resources.load(list, scale), loadPosters(list)]);
     else if (!resources.has(list, scale))
@@ -103,7 +101,7 @@ async function show(name: string, preview: Preview, message: Extract<ToPreviews,
     await openFiles(book, wanted);
   if (turn !== preview.turn) return;
   preview.scene = message.scene;
-  preview.prepared = FORMAT_NAMES.map((format) => preparePromotion(promotion, format, book));
+  preview.prepared = [...preview.screens.keys()].map((format) => preparePromotion(promotion, format, book));
   if (preview.started === null) await paint(preview, restingTime(preview), true);
   say({ kind: "shown", preview: name });
 }

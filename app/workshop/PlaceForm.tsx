@@ -1,11 +1,11 @@
 import { clsx } from "clsx";
 import { RotateCcw } from "lucide-react";
 import { type Rect } from "../../core/geometry/rect";
-import { FORMAT_NAMES, type FormatName } from "../../core/placement/formats";
+import { type FormatName, formatTitle } from "../../core/placement/formats";
 import { LEAST_SIDE } from "../../core/placement/snapping";
 
 /** Where a slot stands in each format, and whether that was set by hand. */
-export type PlacesByFormat = Readonly<Record<FormatName, { readonly place: Rect; readonly byHand: boolean } | null>>;
+export type PlacesByFormat = ReadonlyMap<FormatName, { readonly place: Rect; readonly byHand: boolean } | null>;
 
 const SIDES = [
   ["x", "From the left"],
@@ -38,46 +38,43 @@ export function PlaceForm({
         </tr>
       </thead>
       <tbody>
-        {FORMAT_NAMES.map((format) => {
-          const shown = places[format];
-          return (
-            <tr key={format}>
-              <th scope="row" className={`pr-2 text-left font-normal ${shown?.byHand ? "text-ink" : "text-soft"}`}>
-                {format}
-              </th>
-              {SIDES.map(([side, label]) => (
-                <td key={side} className="pr-1">
-                  <input
-                    type="number"
-                    step={1}
-                    disabled={!shown}
-                    aria-label={`${label} in ${format}`}
-                    value={shown ? Math.round(shown.place[side] * 2) / 2 : ""}
-                    onChange={({ target: { valueAsNumber: value } }) =>
-                      shown && isPlaceable(side, value) && onPlace(format, { ...shown.place, [side]: value })
-                    }
-                    className={clsx(
-                      "w-full border border-rule px-1 py-0.5 figures",
-                      shown?.byHand ? "bg-white text-ink" : "bg-transparent text-soft",
-                    )}
-                  />
-                </td>
-              ))}
-              <td className="w-6">
-                <button
-                  type="button"
-                  disabled={!shown?.byHand}
-                  aria-label={`Give the place in ${format} back to the arrangement`}
-                  title="As the arrangement has it"
-                  onClick={() => onPlace(format, null)}
-                  className="p-1.5 text-soft hover:text-ink disabled:opacity-25"
-                >
-                  <RotateCcw aria-hidden size={13} />
-                </button>
+        {[...places].map(([format, shown]) => (
+          <tr key={format}>
+            <th scope="row" className={`pr-2 text-left font-normal ${shown?.byHand ? "text-ink" : "text-soft"}`}>
+              {formatTitle(format)}
+            </th>
+            {SIDES.map(([side, label]) => (
+              <td key={side} className="pr-1">
+                <input
+                  type="number"
+                  step={1}
+                  disabled={!shown}
+                  aria-label={`${label} in ${formatTitle(format)}`}
+                  value={shown ? Math.round(shown.place[side] * 2) / 2 : ""}
+                  onChange={({ target: { valueAsNumber: value } }) =>
+                    shown && isPlaceable(side, value) && onPlace(format, { ...shown.place, [side]: value })
+                  }
+                  className={clsx(
+                    "w-full border border-rule px-1 py-0.5 figures",
+                    shown?.byHand ? "bg-white text-ink" : "bg-transparent text-soft",
+                  )}
+                />
               </td>
-            </tr>
-          );
-        })}
+            ))}
+            <td className="w-6">
+              <button
+                type="button"
+                disabled={!shown?.byHand}
+                aria-label={`Give the place in ${formatTitle(format)} back to the arrangement`}
+                title="As the arrangement has it"
+                onClick={() => onPlace(format, null)}
+                className="p-1.5 text-soft hover:text-ink disabled:opacity-25"
+              >
+                <RotateCcw aria-hidden size={13} />
+              </button>
+            </td>
+          </tr>
+        ))}
       </tbody>
     </table>
   );

@@ -2,7 +2,7 @@ import { Move, Trash2 } from "lucide-react";
 import { type MediaFacts } from "../../core/document/facts";
 import { type ProductsSlot, type Slot, type SlotAllows } from "../../core/document/template";
 import { type Rect } from "../../core/geometry/rect";
-import { FORMAT_NAMES, type FormatName } from "../../core/placement/formats";
+import { type FormatName, formatTitle } from "../../core/placement/formats";
 import { CheckField } from "./CheckField";
 import { MediaRules } from "./MediaRules";
 import { NumberField } from "./NumberField";
@@ -46,7 +46,7 @@ export function SlotForm({ slot, chosen, places, samples, onChoose, onPlace, onC
   const setLabel = (label: string): void => set({ label: label || " " });
   const setHint = (hint: string): void => set({ hint });
   const setRequired = (required: boolean): void => set({ required });
-  const byHand = FORMAT_NAMES.filter((format) => places[format]?.byHand);
+  const byHand = [...places.keys()].filter((format) => places.get(format)?.byHand);
   return (
     <fieldset
       className={`border bg-card p-3 ${chosen ? "border-accent" : "border-rule"}`}
@@ -102,7 +102,9 @@ function SlotHead({
   return (
     <div className="flex items-center gap-3">
       <span className="text-[13px] font-semibold">{kind}</span>
-      {byHand.length > 0 && <span className="text-[12px] text-soft">placed by hand in {byHand.join(", ")}</span>}
+      {byHand.length > 0 && (
+        <span className="text-[12px] text-soft">placed by hand in {byHand.map(formatTitle).join(", ")}</span>
+      )}
       <button
         type="button"
         aria-pressed={chosen}

@@ -7,7 +7,7 @@ import { resolvePromotion } from "../../core/document/resolve";
 import { type SlotKey, type SlotKind, type Template, PURPOSES, slotKey } from "../../core/document/template";
 import { TRIALS, type Trial, triedIn } from "../../core/document/tryOut";
 import { type Rect } from "../../core/geometry/rect";
-import { FORMAT_NAMES, type FormatName } from "../../core/placement/formats";
+import { type FormatName } from "../../core/placement/formats";
 import { Button } from "../components/Button";
 import { useLive } from "../components/useLive";
 import { fieldLook } from "../desk/DeckFields";
@@ -110,6 +110,8 @@ export function Workshop(props: WorkshopProps) {
       );
   }
 
+  const setFormats = (formats: readonly FormatName[]): void => change((before) => ({ ...before, formats }));
+
   const placing: Placing | null =
     scene && slot
       ? {
@@ -121,8 +123,8 @@ export function Workshop(props: WorkshopProps) {
         }
       : null;
   const placesOf = (id: string): PlacesByFormat =>
-    Object.fromEntries(
-      FORMAT_NAMES.map((format) => {
+    new Map(
+      draft.formats.map((format) => {
         const byHand = scene?.places[format]?.[id];
         const found =
           byHand ??
@@ -132,7 +134,7 @@ export function Workshop(props: WorkshopProps) {
             ));
         return [format, found ? { place: found, byHand: byHand !== undefined } : null];
       }),
-    ) as Record<FormatName, PlacesByFormat[FormatName]>;
+    );
 
   return (
     <main className="flex h-[calc(100vh-46px)] min-h-[560px] flex-col">
@@ -302,7 +304,15 @@ export function Workshop(props: WorkshopProps) {
               </p>
             )}
             {shown && view === "proofs" && (
-              <Trio engine={engine} slug={slug} marked={null} placing={placing} onPick={pick} />
+              <Trio
+                engine={engine}
+                slug={slug}
+                formats={draft.formats}
+                marked={null}
+                placing={placing}
+                onPick={pick}
+                onFormats={setFormats}
+              />
             )}
             {shown && view === "extremes" && (
               <Extremes

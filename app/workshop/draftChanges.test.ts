@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { readTemplate } from "../../core/document/templateSchema";
 import { rect } from "../../core/geometry/rect";
-import { FORMAT_NAMES } from "../../core/placement/formats";
+import { USUAL_FORMATS } from "../../core/placement/formats";
 import { by } from "../../core/templates/build";
 import { EMPTY_TEMPLATE } from "../../core/templates/empty";
 import { ONE_OFFER } from "../../core/templates/priceDrops";
@@ -34,7 +34,7 @@ test("a place is set in one format, and given back without a trace", () => {
 });
 
 test("a slot that is taken out takes its places with it", () => {
-  const placed = FORMAT_NAMES.reduce((scene, format) => withPlace(scene, slot?.id ?? "", format, PLACE), hook);
+  const placed = USUAL_FORMATS.reduce((scene, format) => withPlace(scene, slot?.id ?? "", format, PLACE), hook);
   const without = removeSlot(placed, slot?.id ?? "");
   expect(without.places).toEqual({});
   expect(without.slots).toEqual(hook.slots.slice(1));
@@ -71,7 +71,7 @@ test("whatever is done to a draft, it can be saved", () => {
             canAddSlot(scene) ? addSlot(scene, kind) : scene,
           ),
     ),
-    fc.tuple(fc.nat(), fc.nat(), fc.constantFrom(...FORMAT_NAMES)).map(
+    fc.tuple(fc.nat(), fc.nat(), fc.constantFrom(...USUAL_FORMATS)).map(
       ([pick, which, format]) =>
         (before: Template) =>
           withScene(before, before.scenes[pick % before.scenes.length]?.id ?? "", (scene) =>

@@ -2,7 +2,7 @@ import { type Arrangement } from "../../core/document/arrangements";
 import { freeId } from "../../core/document/sceneIds";
 import { type SceneTemplate, type Slot, type SlotKind, type Template } from "../../core/document/template";
 import { type Rect } from "../../core/geometry/rect";
-import { FORMAT_NAMES, type FormatName } from "../../core/placement/formats";
+import { type FormatName, isFormatName } from "../../core/placement/formats";
 import { MOST_SLOTS, MOST_TEMPLATE_SCENES } from "../../core/document/templateSchema";
 import { by, offer, picture, products, scene, words } from "../../core/templates/build";
 
@@ -74,7 +74,9 @@ export const withArrangement = (scene: SceneTemplate, arrangement: Arrangement):
 });
 
 export function removeSlot(scene: SceneTemplate, id: string): SceneTemplate {
-  const without = FORMAT_NAMES.reduce((one, format) => withPlace(one, id, format, null), scene);
+  const without = Object.keys(scene.places)
+    .filter(isFormatName)
+    .reduce((one, format) => withPlace(one, id, format, null), scene);
   return { ...without, slots: scene.slots.filter((slot) => slot.id !== id) };
 }
 

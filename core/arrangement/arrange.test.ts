@@ -5,7 +5,7 @@ import { type Promotion } from "../document/promotion";
 import { type SlotKey, type Template } from "../document/template";
 import { containPlace } from "../geometry/framing";
 import { type Rect, bottom, contains, overlaps, rect, right, wholeOf } from "../geometry/rect";
-import { FORMATS, PORTRAIT, customShape, safeArea, type Shape } from "../placement/formats";
+import { formatOf, customShape, safeArea, type Shape } from "../placement/formats";
 import { type PreparedShape, displayListAt, prepareIn } from "../scene/preparePromotion";
 import { everyNode } from "../scene/displayList";
 import { testBook } from "../testing/fonts";
@@ -143,7 +143,7 @@ describe.each(ARRANGEMENT_NAMES)("%s", (name) => {
     const [words] = slotsFor(name).filter((slot) => slot.kind === "words" && slot.role !== "stars");
     const key: SlotKey = `first.${words?.id ?? ""}`;
     const second = async (text: string): Promise<unknown> =>
-      (await prepared(scenes, FORMATS.square, { [key]: { kind: "words", text } })).scenes[1]?.slots.map(
+      (await prepared(scenes, formatOf("square"), { [key]: { kind: "words", text } })).scenes[1]?.slots.map(
         ({ place }) => place,
       );
     expect(await second("Short")).toEqual(
@@ -156,7 +156,7 @@ describe.each(ARRANGEMENT_NAMES)("%s", (name) => {
       newArrangement(name),
       slotsFor(name, 0).map((slot) => ({ ...slot, required: false })),
     );
-    for (const shape of [FORMATS.square, PORTRAIT, customShape(1, 3), customShape(3, 1)])
+    for (const shape of [formatOf("square"), formatOf("portrait"), customShape(1, 3), customShape(3, 1)])
       expect((await prepared([bare], shape)).scenes).toHaveLength(1);
   });
 });
@@ -195,13 +195,13 @@ test("the heading of top-and-tail stays the very same from scene to scene, whate
 test("a whole 16:9 picture in a square is 56.25 % as high, with bars of 236.25 units (common practice)", async () => {
   const made = await prepared(
     [sceneOf(newArrangement("top-and-tail"))],
-    FORMATS.square,
+    formatOf("square"),
     {},
     { media: { [PICTURE_ID]: testPicture({ width: 1920, height: 1080 }) } },
   );
   const [place] = made.scenes[0]?.slots.filter(({ kind }) => kind === "picture").map((slot) => slot.place) ?? [];
   expect(place).toEqual(rect(0, 236.25, 1080, 607.5));
-  expect(containPlace({ width: 1920, height: 1080 }, wholeOf(FORMATS.square)).width / 1920).toBe(0.5625);
+  expect(containPlace({ width: 1920, height: 1080 }, wholeOf(formatOf("square"))).width / 1920).toBe(0.5625);
   expect(1080 - bottom(place ?? rect(0, 0, 0, 0))).toBe(236.25);
 });
 

@@ -1,4 +1,4 @@
-import { type FormatName } from "../placement/formats";
+import { type FormatName, isFormatName } from "../placement/formats";
 import { type Adjustment, FIELDS, type FieldId, type Layer, type ValueOf, isFieldId } from "./fields";
 import { fieldSchema } from "./field";
 import { inOrder } from "./patch";
@@ -38,11 +38,22 @@ export function adjustmentKey(target: Target, layer: Layer, format: FormatName |
   }
 }
 
+/** The formats in which something is set. */
+export const formatsSet = (adjustments: Adjustments): FormatName[] => [
+  ...new Set(
+    Object.keys(adjustments)
+      .flatMap((key) => key.split("@")[1] ?? [])
+      .filter(isFormatName),
+  ),
+];
+
 const KEY = /^(?:(?<scene>[a-z0-9][a-z0-9-]*)(?:\.(?<slot>[a-z0-9-]+))?)?(?:@(?<format>[a-z0-9-]+))?$/;
 
 /** What a key says. Throws, naming it, when it is none. */
 export function readAdjustmentKey(key: string): { readonly target: Target | null; readonly layer: Layer } {
   const { scene, slot, format } = KEY.exec(key)?.groups ?? {};
+  if (format !== undefined && format !== "all" && !isFormatName(format))
+    throw new TypeError(`There is no format “${format}”.`);
   if (scene !== undefined) {
     if (format === "all") throw new TypeError(`“${key}” is no place to set anything: leave “@all” out.`);
     return { target: { scene, slot }, layer: format === undefined ? "scene" : "scene@format" };

@@ -1,4 +1,5 @@
 import { type DesignedScene, designOf, sourceSlot } from "./design";
+import { formatsInOrder } from "./formatList";
 import { type Facts } from "./facts";
 import { type Promotion } from "./promotion";
 import { resolvePromotion } from "./resolve";
@@ -40,7 +41,8 @@ export function asTemplate(document: Promotion, facts: Facts, { fixed, ...about 
         : openSlot(own, document, key);
     }),
   }));
-  return { version: TEMPLATE_VERSION, ...about, scenes: kept, style: base.style, sound: base.sound };
+  const formats = formatsInOrder(document);
+  return { version: TEMPLATE_VERSION, ...about, formats, scenes: kept, style: base.style, sound: base.sound };
 }
 
 /** Without what a scene of a promotion has of its own and one of a template has not. */

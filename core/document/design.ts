@@ -1,10 +1,11 @@
-import { FORMAT_NAMES, type FormatName } from "../placement/formats";
+import { type FormatName, isFormatName } from "../placement/formats";
 import { millis } from "../units";
-import { type Found, type Target, nearest } from "./adjustments";
+import { type Found, type Target, formatsSet, nearest } from "./adjustments";
 import { type TemplatesByRef, templateKey } from "./facts";
 import { FIELDS, type FieldId, type ValueOf } from "./fields";
 import { type Promotion, type PromotionScene, type TemplateRef } from "./promotion";
-import { type ListedScene, scenesInOrder, sceneRecord } from "./sceneList";
+import { orderedRecord } from "./ordered";
+import { type ListedScene, scenesInOrder } from "./sceneList";
 import {
   type FoundSlot,
   type MediaSlot,
@@ -96,7 +97,8 @@ function designedScene(
   const ofSlot = <Id extends FieldId>(id: Id, slot: Slot, inFormat = format): ValueOf<Id> | undefined =>
     sourced(document, id, { origin, style, target: { scene: scene.id, slot: slot.id }, slot, format: inFormat }).value;
   const arrangement = ofScene("arrangement") ?? origin.arrangement;
-  const placed = FORMAT_NAMES.map((name) => {
+  const formats = new Set([...Object.keys(origin.places).filter(isFormatName), ...formatsSet(document.adjustments)]);
+  const placed = [...formats].map((name) => {
     const own = origin.slots.flatMap((slot) => {
       const place = ofSlot("place", slot, name);
       // Places that a designer set by hand belong to the arrangement they were set in.
@@ -159,4 +161,4 @@ export function sourceSlot(
 
 /** The scenes of a whole template as a new promotion has them. */
 export const scenesOf = ({ slug, edition }: TemplateRef, template: Template): Promotion["scenes"] =>
-  sceneRecord(template.scenes.map(({ id }) => ({ id, from: { slug, edition, scene: id } })));
+  orderedRecord(template.scenes.map(({ id }) => ({ id, from: { slug, edition, scene: id } })));

@@ -4,7 +4,8 @@ import { type Edit } from "./edit";
 import { FIELDS, type FieldId, type Layer, type ValueOf } from "./fields";
 import { type Change, differences, inverseOf as inversePatch, patched, pointer, stepsOf } from "./patch";
 import { type Fill, type Promotion, checkTouched } from "./promotion";
-import { type ListedScene, orderAt, scenesInOrder } from "./sceneList";
+import { membersInOrder, orderAt } from "./ordered";
+import { type ListedScene, scenesInOrder } from "./sceneList";
 import { type SlotKey } from "./template";
 
 /** What is set besides what is filled comes and goes with its fields. */
@@ -84,4 +85,16 @@ export const takeOutScene = (id: string): Edit => ({ label: "Take out", patch: [
 export const editTo = (before: Promotion, after: Promotion, label: string): Edit => ({
   label,
   patch: differences(before, after),
+});
+
+/** Has a promotion made in one more format, behind the others. */
+export function addFormat({ formats }: Promotion, format: FormatName): Edit {
+  const others = membersInOrder(formats);
+  return { label: "Formats", patch: [put(pointer("formats", format), { order: orderAt(others, others.length) })] };
+}
+
+/** Leaves a format out. What was set for it waits for it. */
+export const removeFormat = (format: FormatName): Edit => ({
+  label: "Formats",
+  patch: [takeAway(pointer("formats", format))],
 });

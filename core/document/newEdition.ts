@@ -4,7 +4,8 @@ import { type Adjustment, FIELDS, FIELD_IDS } from "./fields";
 import { type Adjustments, readAdjustmentKey } from "./adjustments";
 import { type Promotion, type PromotionScene, type TemplateRef } from "./promotion";
 import { newScene, takenIds } from "./sceneIds";
-import { type ListedScene, sceneRecord, scenesInOrder } from "./sceneList";
+import { orderedRecord } from "./ordered";
+import { type ListedScene, scenesInOrder } from "./sceneList";
 import { type SceneTemplate, type Template } from "./template";
 
 /**
@@ -44,7 +45,7 @@ export function scenesInEdition(
         .findLast((at) => at >= 0) ?? -1;
     return placed.toSpliced(behind + 1, 0, isOwn(one) ? onEdition(one) : one);
   }, first);
-  return sceneRecord(scenes);
+  return orderedRecord(scenes.map(({ id, from }) => ({ id, from })));
 }
 
 /**

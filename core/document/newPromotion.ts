@@ -1,4 +1,5 @@
 import { scenesOf } from "./design";
+import { formatRecord } from "./formatList";
 import { inOrder } from "./patch";
 import { PROMOTION_VERSION, type Promotion, type TemplateRef } from "./promotion";
 import { type Template } from "./template";
@@ -26,6 +27,7 @@ export const newPromotion = (
   product,
   offer,
   tune,
+  formats: formatRecord(template.formats),
   scenes: inOrder(scenesOf(ref, template)),
   fills: inOrder(fills),
   adjustments: {},

@@ -1,5 +1,6 @@
 import { array, lazy, mixed, number, object, string, type Schema } from "yup";
 import { type Adjustments, readAdjustment } from "./adjustments";
+import { type FormatName, isFormatName } from "../placement/formats";
 import { inOrder } from "./patch";
 import { type SlotKey } from "./template";
 import { upgradePromotion } from "./upgrades";
@@ -24,6 +25,12 @@ export interface PromotionScene {
   readonly from: TemplateRef & { readonly scene: string };
 }
 
+/** A shape that a promotion is made in. */
+export interface PromotionFormat {
+  /** Where it stands among the others. */
+  readonly order: string;
+}
+
 /** A fill that found no place when the template was changed, kept so that nothing is lost. */
 export interface SpareFill {
   readonly label: string;
@@ -45,6 +52,8 @@ export interface Promotion {
   readonly product: string | null;
   readonly offer: string | null;
   readonly tune: string | null;
+  /** The shapes it is made in. */
+  readonly formats: Partial<Readonly<Record<FormatName, PromotionFormat>>>;
   readonly scenes: Readonly<Record<string, PromotionScene>>;
   readonly fills: Readonly<Record<SlotKey, Fill>>;
   readonly adjustments: Adjustments;
@@ -55,6 +64,7 @@ export const MOST_WORDS = 160;
 export const MOST_NAME = 80;
 export const MOST_SCENES = 24;
 export const MOST_ROWS = 6;
+export const MOST_FORMATS = 12;
 const MOST_SPARE = 200;
 
 const id = string().uuid("A reference must be an id.");
@@ -90,10 +100,12 @@ const fillSchema = lazy((value: unknown) => {
     : mixed<never>().test("kind", "A fill is words, a media item or a list of products.", () => false);
 });
 
+const order = string()
+  .matches(/^[0-9A-Za-z]{1,60}$/, "An order is letters and digits.")
+  .required();
+const format = object({ order }).noUnknown().required();
 const scene = object({
-  order: string()
-    .matches(/^[0-9A-Za-z]{1,60}$/, "A scene's order is letters and digits.")
-    .required(),
+  order,
   from: object({ ...templateRef, scene: name.required() })
     .noUnknown()
     .required(),
@@ -139,7 +151,13 @@ const byName =
     return schema.validateSync(value, { strict: true });
   };
 
-const RECORDS: Readonly<Record<"scenes" | "fills" | "adjustments" | "spare", RecordPart>> = {
+const byFormat = (key: string, value: unknown): unknown => {
+  if (!isFormatName(key)) throw new TypeError(`There is no format “${key}”.`);
+  return format.validateSync(value, { strict: true });
+};
+
+const RECORDS: Readonly<Record<"formats" | "scenes" | "fills" | "adjustments" | "spare", RecordPart>> = {
+  formats: { least: 1, most: MOST_FORMATS, named: "format", read: byFormat },
   scenes: { least: 1, most: MOST_SCENES, named: "scene", read: byName(scene) },
   fills: { least: 0, most: 1000, named: "fill", read: bySlot },
   adjustments: { least: 0, most: 2000, named: "adjustment", read: readAdjustment },

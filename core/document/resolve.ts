@@ -2,7 +2,8 @@ import { type PriceRow } from "../arrangement/layout";
 import { type OfferLines } from "../offer/offerLines";
 import { sceneSpans, totalLength, type SceneSpan } from "../time/timeline";
 import { type Millis } from "../units";
-import { FORMAT_NAMES, type FormatName } from "../placement/formats";
+import { type FormatName } from "../placement/formats";
+import { formatsSet } from "./adjustments";
 import { type DesignedScene, designOf, sourceSlot } from "./design";
 import { type ClipFacts, type Facts, type PictureFacts } from "./facts";
 import { type Promotion } from "./promotion";
@@ -41,11 +42,8 @@ export interface ResolvedPromotion {
 export function resolvePromotion(document: Promotion, facts: Facts): ResolvedPromotion {
   const { base, scenes: designed } = designOf(document, facts.templates);
   const scenes = resolvedScenes(document, facts, designed);
-  const differing = FORMAT_NAMES.filter((format) =>
-    Object.keys(document.adjustments).some((key) => key.endsWith(`@${format}`)),
-  );
   const inFormat = Object.fromEntries(
-    differing.map((format) => [
+    formatsSet(document.adjustments).map((format) => [
       format,
       resolvedScenes(document, facts, designOf(document, facts.templates, format).scenes),
     ]),

@@ -5,7 +5,8 @@ import { allowedAdjustments, scenesInEdition } from "./newEdition";
 import { inOrder } from "./patch";
 import { sampleFills } from "./sample";
 import { freeId, newScene, takenIds } from "./sceneIds";
-import { ordersAt, scenesInOrder } from "./sceneList";
+import { ordersAt } from "./ordered";
+import { scenesInOrder } from "./sceneList";
 import { type Slot, type SlotKey, type Template, slotKey } from "./template";
 
 /** A promotion moved to another template, and what found no place there. */

@@ -168,7 +168,7 @@ export const PURPOSES = [
 ] as const;
 export type Purpose = (typeof PURPOSES)[number];
 
-export const TEMPLATE_VERSION = 2;
+export const TEMPLATE_VERSION = 3;
 
 export interface Template {
   readonly version: typeof TEMPLATE_VERSION;
@@ -177,6 +177,8 @@ export interface Template {
   readonly purpose: Purpose;
   /** A sentence: what it does. */
   readonly about: string;
+  /** The shapes that promotions of it are made in unless they choose others. */
+  readonly formats: readonly FormatName[];
   readonly scenes: readonly SceneTemplate[];
   readonly style: TemplateStyle;
   readonly sound: SoundPlan;

@@ -1,6 +1,6 @@
 import { FACE_ROLES } from "../brand/book";
 import { COLOR_ROLES } from "../color/palette";
-import { FORMAT_NAMES } from "../placement/formats";
+import { NAMED_FORMATS } from "../placement/formats";
 import {
   MOTIONS,
   PICTURE_SHAPES,
@@ -11,7 +11,7 @@ import {
   WORDS_ROLES,
   type Slot,
 } from "./template";
-import { MOST_SLOTS, MOST_TEMPLATE_SCENES } from "./templateSchema";
+import { MOST_FORMATS, MOST_SLOTS, MOST_TEMPLATE_SCENES } from "./templateSchema";
 import { type Json, arrangementJsonSchema, objectJsonSchema as object, placeJsonSchema } from "./valueJsonSchemas";
 
 const one = (values: readonly unknown[]): Json => ({ enum: values });
@@ -22,6 +22,9 @@ const number = (least: number, most: number): Json => ({ type: "number", minimum
 const flag: Json = { type: "boolean" };
 const id: Json = { type: "string", pattern: "^[a-z0-9][a-z0-9-]{0,59}$" };
 
+const formatName: Json = {
+  anyOf: [one(NAMED_FORMATS), { type: "string", pattern: "^[1-9][0-9]{0,2}x[1-9][0-9]{0,2}$" }],
+};
 const slotBase: Json = {
   id,
   label: title(60),
@@ -60,12 +63,11 @@ function templateSchema(media: Json): Json {
     logo: flag,
     slots: { type: "array", items: { oneOf: Object.values(slots(media)) }, maxItems: MOST_SLOTS },
     allows: object({ arrangement: flag, color: flag, timing: flag, remove: flag }),
-    places: object(
-      {},
-      Object.fromEntries(
-        FORMAT_NAMES.map((format) => [format, { type: "object", additionalProperties: placeJsonSchema }]),
-      ),
-    ),
+    places: {
+      type: "object",
+      propertyNames: formatName,
+      additionalProperties: { type: "object", additionalProperties: placeJsonSchema },
+    },
   });
   return object({
     version: { const: TEMPLATE_VERSION },
@@ -73,6 +75,7 @@ function templateSchema(media: Json): Json {
     name: title(60),
     purpose: one(PURPOSES),
     about: text(0, 200),
+    formats: { type: "array", items: formatName, minItems: 1, maxItems: MOST_FORMATS, uniqueItems: true },
     scenes: { type: "array", items: scene, minItems: 1, maxItems: MOST_TEMPLATE_SCENES },
     style: object({
       motion: one(MOTIONS),

@@ -137,7 +137,7 @@ test("a template of version 1 is upgraded: arrangements get parameters, everythi
   };
   const read = readTemplate(older);
   expect(read).toMatchObject({
-    version: 2,
+    version: 3,
     purpose: "other",
     about: "Say it and go.",
     scenes: [

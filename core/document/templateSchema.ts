@@ -1,7 +1,7 @@
 import { array, boolean, lazy, mixed, number, object, string, type Schema } from "yup";
 import { FACE_ROLES } from "../brand/book";
 import { COLOR_ROLES } from "../color/palette";
-import { FORMAT_NAMES } from "../placement/formats";
+import { isFormatName } from "../placement/formats";
 import { arrangementSchema } from "./arrangementSchema";
 import { oneOfKinds } from "./oneOfKinds";
 import { placeSchema } from "./placeSchema";
@@ -20,6 +20,7 @@ import { upgradeTemplate } from "./upgrades";
 
 export const MOST_TEMPLATE_SCENES = 12;
 export const MOST_SLOTS = 12;
+export const MOST_FORMATS = 12;
 
 const slug = string()
   .matches(/^[a-z0-9][a-z0-9-]{0,59}$/, "An id is lower-case letters, digits and hyphens, at most 60.")
@@ -84,16 +85,26 @@ const SLOTS: Readonly<Record<Slot["kind"], Schema<unknown>>> = {
 const SLOT_KINDS = Object.keys(SLOTS) as Slot["kind"][];
 const slotSchema = oneOfKinds("kind", SLOT_KINDS, (kind) => SLOTS[kind], `A slot is one of: ${SLOT_KINDS.join(", ")}.`);
 
-const places = object(
-  Object.fromEntries(FORMAT_NAMES.map((format) => [format, lazy((value: unknown) => recordOf(value, placeSchema))])),
-)
-  .noUnknown()
-  .required();
+const formatName = string()
+  .required()
+  .test(
+    "format",
+    "There is no such format: it is square, vertical, widescreen, portrait or a ratio as in 5x7.",
+    isFormatName,
+  );
 
-function recordOf(value: unknown, schema: Schema<unknown>): Schema<unknown> {
-  if (typeof value !== "object" || value === null) return mixed().optional();
-  return object(Object.fromEntries(Object.keys(value).map((key) => [key, schema.required()])));
-}
+const places = lazy((value: unknown): Schema<unknown> => {
+  const isByFormat = Object.keys(value ?? {}).every(isFormatName);
+  return isByFormat
+    ? recordOf(value, (of) => recordOf(of, () => placeSchema)).required()
+    : mixed().test("formats", "Places are given by format.", () => false);
+});
+
+/** What is given by names, whatever they are. */
+const recordOf = (value: unknown, schemaOf: (member: unknown) => Schema<unknown>): Schema<unknown> =>
+  typeof value === "object" && value !== null
+    ? object(Object.fromEntries(Object.entries(value).map(([key, member]) => [key, schemaOf(member).required()])))
+    : object();
 
 const once = (what: string) => ({
   name: "once",
@@ -127,6 +138,11 @@ const schema = object({
   name: title(60),
   purpose: string().oneOf(PURPOSES).required(),
   about: text(200),
+  formats: array(formatName)
+    .min(1, "A template is made in one format at least.")
+    .max(MOST_FORMATS, `At most ${MOST_FORMATS} formats.`)
+    .required()
+    .test("once", "A format is there twice.", (formats) => new Set(formats).size === formats.length),
   scenes: array(scene)
     .min(1, "A template needs at least one scene.")
     .max(MOST_TEMPLATE_SCENES, `A template has at most ${MOST_TEMPLATE_SCENES} scenes.`)

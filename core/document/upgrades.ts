@@ -17,8 +17,17 @@ export function upgradePromotion(value: unknown): unknown {
   const step = PROMOTION_STEPS[Number(value["version"])];
   return step ? upgradePromotion(step(value)) : value;
 }
-export const upgradeTemplate = (value: unknown): unknown =>
-  isObject(value) && value["version"] === 1 ? templateFrom1(value) : value;
+const TEMPLATE_STEPS: Readonly<Record<number, (document: Json) => Json>> = { 1: templateFrom1, 2: templateFrom2 };
+export function upgradeTemplate(value: unknown): unknown {
+  if (!isObject(value)) return value;
+  const step = TEMPLATE_STEPS[Number(value["version"])];
+  return step ? upgradeTemplate(step(value)) : value;
+}
+
+/** 2 → 3: a template says which formats it is made in. */
+function templateFrom2(document: Json): Json {
+  return { ...document, version: 3, formats: [...FORMATS_OF_2] };
+}
 
 /** The only template that promotions of version 1 could have, and its scenes. */
 const SCENES_OF_1: readonly string[] = ["hook", "product", "offer", "sign-off"];
@@ -35,6 +44,8 @@ function promotionFrom1(document: Json): Json {
     spare: [],
   };
 }
+
+const FORMATS_OF_2 = ["square", "vertical", "widescreen"];
 
 /** 2 → 3: lists are records with an order; what was changed of scenes and slots is set by field, where it holds. */
 function promotionFrom2({ changes, ...document }: Json): Json {
@@ -55,6 +66,9 @@ function promotionFrom2({ changes, ...document }: Json): Json {
   return {
     ...document,
     version: 3,
+    formats: Object.fromEntries(
+      FORMATS_OF_2.map((format, index) => [format, { order: generateNKeysBetween(null, null, 3)[index] }]),
+    ),
     scenes: Object.fromEntries(scenes.map(({ id, from }, index) => [id, { order: orders[index], from }])),
     adjustments,
     spare: Object.fromEntries(

@@ -1,9 +1,9 @@
-import { FORMATS, FORMAT_NAMES, isFormatName, safeArea } from "./formats";
+import { formatOf, USUAL_FORMATS, isFormatName, safeArea } from "./formats";
 import { QUALITIES, isQuality, outputSize, qualityScale } from "./quality";
 
 test("every format's short side is 1080 design units, at its true ratio", () => {
-  for (const name of FORMAT_NAMES) {
-    const { width, height, ratio } = FORMATS[name];
+  for (const name of USUAL_FORMATS) {
+    const { width, height, ratio } = formatOf(name);
     const [across = 0, down = 0] = ratio.split(":").map(Number);
     expect(Math.min(width, height)).toBe(1080);
     expect(width / height).toBeCloseTo(across / down, 9);
@@ -11,7 +11,7 @@ test("every format's short side is 1080 design units, at its true ratio", () => 
 });
 
 test("widescreen keeps at least the title-safe 90 % free (EBU R 95 / SMPTE ST 2046-1)", () => {
-  const { width, height } = safeArea(FORMATS.widescreen);
+  const { width, height } = safeArea(formatOf("widescreen"));
   expect(width).toBeLessThanOrEqual(1920 * 0.9);
   expect(height).toBeLessThanOrEqual(1080 * 0.9);
 });
@@ -27,11 +27,11 @@ test.each([
 );
 
 test("both sides of every file are even, as 4:2:0 colour needs, and within a pixel of the scale", () => {
-  for (const format of FORMAT_NAMES)
+  for (const format of USUAL_FORMATS)
     for (const quality of QUALITIES) {
       const { width, height } = outputSize(format, quality);
       expect([width % 2, height % 2]).toEqual([0, 0]);
-      expect(Math.abs(width - FORMATS[format].width * qualityScale(quality))).toBeLessThanOrEqual(1);
+      expect(Math.abs(width - formatOf(format).width * qualityScale(quality))).toBeLessThanOrEqual(1);
     }
 });
 

@@ -1,5 +1,5 @@
 import type { Size } from "../geometry/rect";
-import { FORMATS, type FormatName } from "./formats";
+import { formatOf, type FormatName } from "./formats";
 
 export const QUALITIES = ["480p", "1080p"] as const;
 /** Named by the short side of the file in pixels. */
@@ -16,5 +16,5 @@ export function qualityScale(quality: Quality): number {
 export function outputSize(format: FormatName, quality: Quality): Size {
   const scale = qualityScale(quality);
   const even = (length: number): number => 2 * Math.round((length * scale) / 2);
-  return { width: even(FORMATS[format].width), height: even(FORMATS[format].height) };
+  return { width: even(formatOf(format).width), height: even(formatOf(format).height) };
 }

@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { type Rect, bottom, rect, right } from "../geometry/rect";
-import { FORMATS, safeArea } from "./formats";
+import { formatOf, safeArea } from "./formats";
 import { type DraggedEdges, LEAST_SIDE, type Surroundings, WHOLE, dragged, snap } from "./snapping";
 
-const SQUARE = FORMATS.square;
+const SQUARE = formatOf("square");
 const alone: Surroundings = { shape: SQUARE, safe: safeArea(SQUARE), others: [] };
 const among = (...others: Rect[]): Surroundings => ({ ...alone, others });
 

@@ -4,7 +4,7 @@ import { slotKey } from "../document/template";
 import { leastScale } from "../geometry/affine";
 import { levelLength } from "../geometry/pyramid";
 import { rect } from "../geometry/rect";
-import { FORMAT_NAMES } from "../placement/formats";
+import { USUAL_FORMATS } from "../placement/formats";
 import { SHIPPED_TEMPLATES } from "../templates/shipped";
 import { openWanted, testBook } from "../testing/fonts";
 import { PICTURE_ID, promotionOf, testFacts, testPicture } from "../testing/promotions";
@@ -67,7 +67,7 @@ test("no picture is drawn under half the size of its working copy, at any output
         );
         await openWanted(book, () => fontFilesWanted(promotion, book));
         let compared = 0;
-        for (const format of FORMAT_NAMES) {
+        for (const format of USUAL_FORMATS) {
           const prepared = preparePromotion(promotion, format, book);
           for (const { start } of promotion.spans)
             for (const time of [60, 120, 200, 280, 360, 2000])

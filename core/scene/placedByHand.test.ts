@@ -2,7 +2,7 @@ import { ARRANGEMENT_NAMES, newArrangement } from "../document/arrangements";
 import { type Promotion } from "../document/promotion";
 import { type SceneTemplate } from "../document/template";
 import { type Rect, rect } from "../geometry/rect";
-import { FORMAT_NAMES, type FormatName } from "../placement/formats";
+import { USUAL_FORMATS, type FormatName } from "../placement/formats";
 import { testBook } from "../testing/fonts";
 import { TEST_BRAND } from "../testing/promotions";
 import { sceneOf } from "../testing/scenes";
@@ -38,7 +38,7 @@ const found = (slots: readonly PlacedSlot[], id: string): PlacedSlot => {
 
 test.each(ARRANGEMENT_NAMES)("%s: words that are put by hand where they stand stay as they are", async (name) => {
   const scene = sceneOf(newArrangement(name));
-  for (const format of FORMAT_NAMES) {
+  for (const format of USUAL_FORMATS) {
     const before = await slotsOf(scene, format);
     // What several parts share a slot with, an offer or a numbered step, is stacked anew in its box.
     const alone = before.filter(

@@ -2,7 +2,7 @@ import { type ResolvedPromotion } from "../document/resolve";
 import { type TemplateStyle } from "../document/template";
 import { translation } from "../geometry/affine";
 import { type Size, wholeOf } from "../geometry/rect";
-import { FORMATS, type FormatName, type Shape } from "../placement/formats";
+import { formatOf, type FormatName, type Shape } from "../placement/formats";
 import { type SceneSpan, scenesAt } from "../time/timeline";
 import { glide } from "../motion/easing";
 import { type FontBook } from "../type/fontBook";
@@ -36,7 +36,7 @@ export function preparePromotion(
   book: FontBook,
   before?: PreparationMemory,
 ): PreparedPromotion {
-  return { format, ...prepareIn(promotion, FORMATS[format], format, book, before) };
+  return { format, ...prepareIn(promotion, formatOf(format), format, book, before) };
 }
 
 /** As `preparePromotion`, in any shape. @param format null where no places are set by hand */

@@ -2,7 +2,7 @@ import { ARRANGEMENT_NAMES, newArrangement } from "../document/arrangements";
 import { type BrandFacts, type Facts, type PictureFacts } from "../document/facts";
 import { contains } from "../geometry/rect";
 import { STAGGER_MS } from "../motion/wordMotion";
-import { FORMATS } from "../placement/formats";
+import { formatOf } from "../placement/formats";
 import { type SceneTemplate, slotKey } from "../document/template";
 import { picture, scene, words } from "../templates/build";
 import { millis } from "../units";
@@ -29,7 +29,7 @@ async function preparedScene(template: SceneTemplate, facts: Partial<Facts> = {}
   const fills = Object.fromEntries(empty.map(({ id }) => [slotKey(template, { id }), COME_AND_SEE]));
   const listed = { products: { seeds: SEEDS }, listed: ["seeds"] };
   const promotion = await triedScenes(book, [template], fills, { ...listed, ...facts });
-  const [prepared] = prepareIn(promotion, FORMATS.square, null, book).scenes;
+  const [prepared] = prepareIn(promotion, formatOf("square"), null, book).scenes;
   return prepared!;
 }
 const COME_AND_SEE = { kind: "words", text: "Come and see" } as const;
@@ -127,7 +127,7 @@ test("a clip in two scenes that give way to each other stands at a frame of its 
   const clip = { kind: "media", media: CLIP_ID } as const;
   const fills = { "first.picture-1": clip, "second.picture-1": clip };
   const promotion = await triedScenes(book, [full("first", 0), full("second", 1000)], fills);
-  const prepared = prepareIn(promotion, FORMATS.square, null, book);
+  const prepared = prepareIn(promotion, formatOf("square"), null, book);
   const shown = [...everyNode(displayListAt(prepared, 3500))].filter((node) => node.kind === "clip");
   // Both have lasted four seconds of 30 frames each when the second has come in; half a second before, 3.5 s and 0.5 s.
   expect(shown.map(({ use, media, frame }) => [use, media, frame])).toEqual([

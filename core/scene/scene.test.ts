@@ -3,7 +3,7 @@ import { type Promotion } from "../document/promotion";
 import { resolvePromotion } from "../document/resolve";
 import { type SlotKey } from "../document/template";
 import { contains, overlaps } from "../geometry/rect";
-import { FORMATS, FORMAT_NAMES, safeArea } from "../placement/formats";
+import { formatOf, USUAL_FORMATS, safeArea } from "../placement/formats";
 import { wordReports } from "../preflight/wordFindings";
 import { openWanted, testBook } from "../testing/fonts";
 import { CLIP_ID, PICTURE_ID, testClip, testDocument, testFacts, testPicture } from "../testing/promotions";
@@ -17,7 +17,7 @@ const book = testBook();
 async function prepared(document: Promotion, facts = testFacts()) {
   const promotion = resolvePromotion(document, facts);
   await openWanted(book, () => fontFilesWanted(promotion, book));
-  return FORMAT_NAMES.map((format) => preparePromotion(promotion, format, book));
+  return USUAL_FORMATS.map((format) => preparePromotion(promotion, format, book));
 }
 
 const SLOTS: readonly SlotKey[] = [
@@ -54,7 +54,7 @@ test("for any words, picture shape and logo shape, in all formats: words and log
         brand,
         media: { ...facts.media, [PICTURE_ID]: testPicture(picture) },
       })) {
-        const safe = safeArea(FORMATS[one.format]);
+        const safe = safeArea(formatOf(one.format));
         for (const scene of one.scenes) {
           const placed = scene.slots.filter((slot) => slot.kind !== "picture" && slot.place.width > 0);
           for (const slot of placed) expect(contains(safe, slot.place, 1e-3)).toBe(true);

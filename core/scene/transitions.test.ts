@@ -1,7 +1,7 @@
 import bezier from "bezier-easing";
 import { resolvePromotion } from "../document/resolve";
 import { type Template } from "../document/template";
-import { FORMATS, FORMAT_NAMES, type FormatName } from "../placement/formats";
+import { formatOf, USUAL_FORMATS, type FormatName } from "../placement/formats";
 import { ONE_OFFER } from "../templates/priceDrops";
 import { SHIPPED_BY_REF } from "../templates/shipped";
 import { defined } from "../testing/defined";
@@ -33,8 +33,8 @@ async function under(transition: Template["style"]["transition"], format: Format
   };
 }
 
-describe.each(FORMAT_NAMES)("in %s", (format) => {
-  const { width } = FORMATS[format];
+describe.each(USUAL_FORMATS)("in %s", (format) => {
+  const { width } = formatOf(format);
 
   test("a wipe uncovers the coming scene from the left, over the one that leaves, by the easing of CSS", async () => {
     const { at } = await under("wipe", format);
@@ -44,7 +44,7 @@ describe.each(FORMAT_NAMES)("in %s", (format) => {
       expect(clipped).toHaveLength(1);
       const edge = defined(clipped[0]);
       expect(list.at(-1)).toBe(edge);
-      expect(edge.place).toMatchObject({ x: 0, y: 0, height: FORMATS[format].height });
+      expect(edge.place).toMatchObject({ x: 0, y: 0, height: formatOf(format).height });
       expect(Math.abs(edge.place.width / width - eased(share))).toBeLessThan(1e-3);
       expect(edge.children.length).toBeGreaterThan(0);
       expect(list.length).toBeGreaterThan(1);

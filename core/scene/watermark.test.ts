@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { CORNERS, type Corner } from "../brand/book";
 import { type BrandFacts } from "../document/facts";
 import { type Rect, bottom, contains, overlaps, rect, right } from "../geometry/rect";
-import { FORMATS, FORMAT_NAMES, type Shape, safeArea } from "../placement/formats";
+import { formatOf, USUAL_FORMATS, type Shape, safeArea } from "../placement/formats";
 import { openWanted, testBook } from "../testing/fonts";
 import { TEST_BRAND, TEST_LOGO, testDocument, testFacts } from "../testing/promotions";
 import { anyShape } from "../testing/scenes";
@@ -56,7 +56,7 @@ test("in any shape and corner it lies in the safe area, whole, as high as asked 
 });
 
 test("a corner that words take is left to them: the next free one is taken, and none when all are taken", () => {
-  const shape = FORMATS.square;
+  const shape = formatOf("square");
   const safe = safeArea(shape);
   const half = safe.height / 2 - 100;
   const wanted = { corner: "top-left", size: 0.1, opacity: 0.7 } as const;
@@ -70,10 +70,10 @@ test("a corner that words take is left to them: the next free one is taken, and 
 test("a picture does not keep it away, a brand without a logo has none, and one without a mark shows its logo", () => {
   const wanted = { corner: "top-left", size: 0.1, opacity: 0.7 } as const;
   const picture: PlacedSlot = { ...wordsAt(rect(0, 0, 1080, 1080)), kind: "picture" };
-  expect(watermark(BRAND, wanted, FORMATS.square, [picture])).not.toBeNull();
-  expect(watermark({ ...BRAND, logos: [] }, wanted, FORMATS.square, [])).toBeNull();
+  expect(watermark(BRAND, wanted, formatOf("square"), [picture])).not.toBeNull();
+  expect(watermark({ ...BRAND, logos: [] }, wanted, formatOf("square"), [])).toBeNull();
   const full = { ...BRAND, logos: [{ variant: "full" as const, picture: TEST_LOGO }] };
-  expect(watermark(full, wanted, FORMATS.square, [])).not.toBeNull();
+  expect(watermark(full, wanted, formatOf("square"), [])).not.toBeNull();
 });
 
 /** The layers of a frame that hold the mark: how see-through each is. */
@@ -92,7 +92,7 @@ test("in a promotion it stands on every scene but the sign-off, at its opacity, 
       const document = testDocument({ fills: { "hook.headline": { kind: "words", text } } });
       const promotion = resolvePromotion(document, testFacts({ brand }));
       await openWanted(book, () => fontFilesWanted(promotion, book));
-      for (const format of FORMAT_NAMES) {
+      for (const format of USUAL_FORMATS) {
         const prepared = preparePromotion(promotion, format, book);
         for (const [index, scene] of prepared.scenes.entries()) {
           const span = promotion.spans[index];
@@ -102,7 +102,7 @@ test("in a promotion it stands on every scene but the sign-off, at its opacity, 
           expect(marks).toEqual(slot && !last ? [0.6] : []);
           expect(last && slot).toBeFalsy();
           if (!slot) continue;
-          expect(contains(safeArea(FORMATS[format]), slot.place, 1e-6)).toBe(true);
+          expect(contains(safeArea(formatOf(format)), slot.place, 1e-6)).toBe(true);
           const others = scene.slots.filter((other) => other !== slot && other.kind !== "picture");
           for (const other of others)
             expect(other.place.width > 0 && overlaps(other.place, slot.place, 1e-3)).toBe(false);

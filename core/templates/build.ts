@@ -1,3 +1,4 @@
+import { USUAL_FORMATS } from "../placement/formats";
 import { newArrangement, type Arrangement, type ArrangementName, type ArrangementOf } from "../document/arrangements";
 import {
   type MediaSlot,
@@ -175,12 +176,14 @@ export function signOff(
 }
 
 type TemplateParts = Pick<Template, "slug" | "name" | "purpose" | "about" | "scenes"> & {
+  readonly formats?: Template["formats"];
   readonly style?: Partial<TemplateStyle>;
 };
 
 export function template({ style = {}, ...parts }: TemplateParts): Template {
   return {
     version: TEMPLATE_VERSION,
+    formats: USUAL_FORMATS,
     ...parts,
     style: { motion: "rise", transition: "crossfade", zoom: true, faces: {}, ...style },
     sound: { fadeIn: millis(1000), fadeOut: millis(1500), loudness: -14 },

@@ -2,7 +2,7 @@ import { createHash } from "node:crypto";
 import { type Facts, type MediaFacts } from "../document/facts";
 import { type Promotion } from "../document/promotion";
 import { resolvePromotion } from "../document/resolve";
-import { FORMAT_NAMES } from "../placement/formats";
+import { USUAL_FORMATS } from "../placement/formats";
 import { displayListAt, preparePromotion } from "../scene/preparePromotion";
 import { fontFilesWanted } from "../scene/wantedFiles";
 import { openWanted, testBook } from "./fonts";
@@ -28,7 +28,7 @@ export async function frameHashes(document: Promotion, times: readonly number[])
   const promotion = resolvePromotion(document, factsFor(document));
   await openWanted(book, () => fontFilesWanted(promotion, book));
   return Object.fromEntries(
-    FORMAT_NAMES.flatMap((format) => {
+    USUAL_FORMATS.flatMap((format) => {
       const prepared = preparePromotion(promotion, format, book);
       return times.map((time) => [
         `${format}/${time}`,

@@ -8,12 +8,12 @@ import {
 } from "../document/arrangements";
 import { type Field, type FieldValue } from "../document/field";
 import { type SceneTemplate, type Slot } from "../document/template";
-import { customShape, FORMATS, FORMAT_NAMES, PORTRAIT, type Shape } from "../placement/formats";
+import { customShape, formatOf, NAMED_FORMATS, type Shape } from "../placement/formats";
 import { offer, picture, products, scene, words } from "../templates/build";
 
 /** The five named shapes' worth of formats, and any other from 1:3 to 3:1. */
 export const anyShape: fc.Arbitrary<Shape> = fc.oneof(
-  fc.constantFrom<Shape>(...FORMAT_NAMES.map((name) => FORMATS[name]), PORTRAIT),
+  fc.constantFrom<Shape>(...NAMED_FORMATS.map((name) => formatOf(name))),
   fc.double({ min: -1, max: 1, noNaN: true }).map((power) => customShape(3 ** power, 1)),
 );
 

@@ -1,7 +1,7 @@
 import { type Facts, type PictureFacts } from "../../core/document/facts";
 import { type Promotion } from "../../core/document/promotion";
 import { resolvePromotion } from "../../core/document/resolve";
-import { FORMATS, FORMAT_NAMES } from "../../core/placement/formats";
+import { formatOf, USUAL_FORMATS } from "../../core/placement/formats";
 import { type Quality, outputSize } from "../../core/placement/quality";
 import { displayListAt, preparePromotion } from "../../core/scene/preparePromotion";
 import { fontFilesWanted } from "../../core/scene/wantedFiles";
@@ -45,14 +45,14 @@ window.paintFrames = async ({ document, facts, quality, frames }) => {
     await openFiles(book, wanted);
   const resources = browserResources(() => null);
   const hashes: Record<string, string> = {};
-  for (const format of FORMAT_NAMES) {
+  for (const format of USUAL_FORMATS) {
     const prepared = preparePromotion(promotion, format, book);
     const size = outputSize(format, quality);
-    const painter = createPainter(FORMATS[format], size, resources);
+    const painter = createPainter(formatOf(format), size, resources);
     const surface = browserSurface(size.width, size.height);
     for (const frame of frames) {
       const list = displayListAt(prepared, frameTime(frame, FPS_30));
-      await resources.load(list, Math.min(size.width / FORMATS[format].width, size.height / FORMATS[format].height));
+      await resources.load(list, Math.min(size.width / formatOf(format).width, size.height / formatOf(format).height));
       painter.paint(list, surface.context);
       hashes[`${format}/${frame}`] = await hashOf(surface.context.getImageData(0, 0, size.width, size.height).data);
     }
@@ -64,12 +64,12 @@ window.paintFrames = async ({ document, facts, quality, frames }) => {
 window.paintStills = async ({ pictures, quality, seed, count }) => {
   const resources = browserResources(() => null);
   const hashes: Record<string, string> = {};
-  for (const format of FORMAT_NAMES) {
+  for (const format of USUAL_FORMATS) {
     const size = outputSize(format, quality);
-    const painter = createPainter(FORMATS[format], size, resources);
+    const painter = createPainter(formatOf(format), size, resources);
     const surface = browserSurface(size.width, size.height);
-    for (const [number, list] of anyStills(FORMATS[format], pictures, { seed, count }).entries()) {
-      await resources.load(list, Math.min(size.width / FORMATS[format].width, size.height / FORMATS[format].height));
+    for (const [number, list] of anyStills(formatOf(format), pictures, { seed, count }).entries()) {
+      await resources.load(list, Math.min(size.width / formatOf(format).width, size.height / formatOf(format).height));
       painter.paint(list, surface.context);
       hashes[`${format}/${number}`] = await hashOf(surface.context.getImageData(0, 0, size.width, size.height).data);
     }

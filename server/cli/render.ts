@@ -2,7 +2,8 @@ import { mkdirSync } from "node:fs";
 import { rename, writeFile } from "node:fs/promises";
 import { join, resolve } from "node:path";
 import { parseArgs } from "node:util";
-import { FORMAT_NAMES, type FormatName, isFormatName } from "../../core/placement/formats";
+import { formatsInOrder } from "../../core/document/formatList";
+import { type FormatName, NAMED_FORMATS, isFormatName } from "../../core/placement/formats";
 import { SHIPPED_TEMPLATES } from "../../core/templates/shipped";
 import { isQuality } from "../../core/placement/quality";
 import { startCluster } from "./cluster";
@@ -19,7 +20,7 @@ Renders promotions without a browser, through the same plan, painter and encoder
 const { values } = parseArgs({
   options: {
     promotion: { type: "string" },
-    formats: { type: "string", default: FORMAT_NAMES.join(",") },
+    formats: { type: "string" },
     quality: { type: "string", default: "1080p" },
     out: { type: "string" },
     still: { type: "string" },
@@ -125,15 +126,19 @@ async function inputOf(slug: string) {
   return loadRenderInput(scope, (await promotionBySlug(scope, slug)).document);
 }
 
+const FORMATS_IN_WORDS = `${NAMED_FORMATS.join(", ")}, or a ratio such as 5x7`;
+
+function readFormat(name: string): FormatName {
+  if (!isFormatName(name)) throw new UsageProblem(`There is no format “${name}”. There are ${FORMATS_IN_WORDS}.`);
+  return name;
+}
+
 async function render(slug: string): Promise<void> {
-  const formats = values.formats.split(",").map((name): FormatName => {
-    if (!isFormatName(name))
-      throw new UsageProblem(`There is no format “${name}”. There are ${FORMAT_NAMES.join(", ")}.`);
-    return name;
-  });
+  const asked = values.formats?.split(",").map(readFormat);
   const { quality } = values;
   if (!isQuality(quality)) throw new UsageProblem(`There is no quality “${quality}”. There are 480p and 1080p.`);
   const input = await inputOf(slug);
+  const formats = asked ?? formatsInOrder(input.document);
   const out = resolve(values.out ?? ".");
   mkdirSync(out, { recursive: true });
   const { openPaintPool } = await import("../render/paintPool");
@@ -176,13 +181,13 @@ async function render(slug: string): Promise<void> {
 
 async function still(slug: string): Promise<void> {
   const { format, at, out } = values;
-  if (!isFormatName(format)) throw new UsageProblem(`--still needs --format: one of ${FORMAT_NAMES.join(", ")}.`);
+  if (format === undefined) throw new UsageProblem(`--still needs --format: ${FORMATS_IN_WORDS}.`);
   const seconds = Number(at);
   if (at === undefined || !Number.isFinite(seconds) || seconds < 0)
     throw new UsageProblem("--still needs --at: a time in seconds, such as 2.5.");
   if (!out) throw new UsageProblem("--still needs --out: the PNG file to write.");
   const { openFrameSource } = await import("../render/frameSource");
-  const source = await openFrameSource(await inputOf(slug), { format, quality: "1080p" });
+  const source = await openFrameSource(await inputOf(slug), { format: readFormat(format), quality: "1080p" });
   try {
     await writeFile(resolve(out), await source.pngAt(seconds * 1000));
   } finally {

@@ -2,7 +2,8 @@ import sharp, { type OverlayOptions } from "sharp";
 import { newPromotion } from "../../core/document/newPromotion";
 import { readPromotion, type Promotion } from "../../core/document/promotion";
 import { resolvePromotion } from "../../core/document/resolve";
-import { FORMATS, FORMAT_NAMES } from "../../core/placement/formats";
+import { formatsInOrder } from "../../core/document/formatList";
+import { formatOf } from "../../core/placement/formats";
 import { settledTime } from "../../core/scene/preparePromotion";
 import { type StoredBrand } from "../brand/brandFacts";
 import { readOffer } from "../catalogue/offerOnProduct";
@@ -22,11 +23,10 @@ const GREY = "#8a8c89";
 export async function contactSheet(scope: TeamScope, template: OfferedTemplate, brand: StoredBrand): Promise<Buffer> {
   const input = await loadRenderInput(scope, await sampleDocument(scope, template, brand));
   const { spans } = resolvePromotion(input.document, input.facts);
-  const widths = FORMAT_NAMES.map((format) =>
-    Math.round((FORMATS[format].width * ROW_HEIGHT) / FORMATS[format].height),
-  );
+  const formats = formatsInOrder(input.document);
+  const widths = formats.map((format) => Math.round((formatOf(format).width * ROW_HEIGHT) / formatOf(format).height));
   const tiles: OverlayOptions[] = [];
-  for (const [column, format] of FORMAT_NAMES.entries()) {
+  for (const [column, format] of formats.entries()) {
     const source = await openFrameSource(
       input,
       { format, quality: "480p" },

@@ -1,5 +1,5 @@
 import { type ClipNode, type DisplayList, everyNode, sameFrame } from "../../core/scene/displayList";
-import { FORMATS } from "../../core/placement/formats";
+import { formatOf } from "../../core/placement/formats";
 import { outputSize } from "../../core/placement/quality";
 import { type Size } from "../../core/geometry/rect";
 import { type PreparedPromotion, displayListAt } from "../../core/scene/preparePromotion";
@@ -32,9 +32,9 @@ export const openFrameSource = async (
 export function frameSource(prepared: PreparedPromotion, input: RenderInput, size: Size): FrameSource {
   const { format } = prepared;
   const resources = nodeResources(input.hashes);
-  const painter = createPainter(FORMATS[format], size, resources);
+  const painter = createPainter(formatOf(format), size, resources);
   const surface = nodeSurface(size.width, size.height);
-  const scale = Math.min(size.width / FORMATS[format].width, size.height / FORMATS[format].height);
+  const scale = Math.min(size.width / formatOf(format).width, size.height / formatOf(format).height);
   const readers = new Map<string, ClipReader>();
   let painted: { list: DisplayList; pixels: Uint8Array | null } | null = null;
 
@@ -61,7 +61,7 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
     const scale = Math.min(
       1,
       (node.place.width / node.part.width) *
-        Math.max(size.width / FORMATS[format].width, size.height / FORMATS[format].height),
+        Math.max(size.width / formatOf(format).width, size.height / formatOf(format).height),
     );
     const even = (length: number): number => Math.max(2, 2 * Math.round((length * scale) / 2));
     const path = await store().local(workKey(input.hashes[node.media] ?? ""));

@@ -1,3 +1,6 @@
+import { type FormatName } from "../../core/placement/formats";
+import { addFormat, adjust, applyEdit } from "../../core/document/edits";
+import { formatsInOrder } from "../../core/document/formatList";
 import { CLIP_ID, PICTURE_ID, testDocument, testFacts } from "../../core/testing/promotions";
 import { templateKey } from "../../core/document/facts";
 import { type Promotion } from "../../core/document/promotion";
@@ -12,7 +15,7 @@ const input = (change: Partial<Promotion> = {}, hashes: Record<string, string> =
 });
 const keys = async (
   from: RenderInput,
-  format: "square" | "vertical" = "square",
+  format: FormatName = "square",
   quality: "480p" | "1080p" = "1080p",
 ): Promise<string[]> => (await renderPlan(from, { format, quality })).segments.map(({ key }) => key);
 /** Which segments have another key. */
@@ -77,9 +80,29 @@ test("another edition's style changes what it is seen in: old segments do not co
 
 test("without the first scene, only the one that leads now and its join are painted anew", async () => {
   const { scenes } = input().document;
-  const { hook: _hook, ...others } = scenes;
+  const others = Object.fromEntries(Object.entries(scenes).filter(([id]) => id !== "hook"));
   const [before, after] = [await keys(input()), await keys(input({ scenes: others }))];
   // The words of a first scene come in sooner.
   expect(after.slice(0, 2).filter((key) => before.includes(key))).toEqual([]);
   expect(after.slice(2)).toEqual(before.slice(4));
+});
+
+test("one more format leaves the others' segments as they are, and has its own", async () => {
+  const before = input();
+  const document = applyEdit(before.document, addFormat(before.document, "5x7"));
+  const after = { ...before, document };
+  for (const format of formatsInOrder(before.document))
+    expect(await keys(after, format)).toEqual(await keys(before, format));
+  const own = await keys(after, "5x7");
+  expect(own).toHaveLength(ALL.length);
+  expect((await keys(before)).filter((key) => own.includes(key))).toEqual([]);
+});
+
+test("what is set in one format changes that format's segments alone", async () => {
+  const target = { scene: "hook", slot: "headline" };
+  const plain = input();
+  const set = adjust("color", "accent", { target, layer: "scene@format", format: "vertical" });
+  const after = { ...plain, document: applyEdit(plain.document, set) };
+  expect(await changed(keys(plain), keys(after))).toEqual([]);
+  expect(await changed(keys(plain, "vertical"), keys(after, "vertical"))).toContain(0);
 });

@@ -2,7 +2,7 @@ import { createHash, randomUUID } from "node:crypto";
 import { mkdir, rm, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { type Promotion } from "../../core/document/promotion";
-import { FORMATS, type FormatName } from "../../core/placement/formats";
+import { formatOf, type FormatName } from "../../core/placement/formats";
 import { paintedStretch } from "../../core/scene/paintedText";
 import { settledTime } from "../../core/scene/preparePromotion";
 import { PAINTER_VERSION } from "../../paint/painter";
@@ -32,7 +32,7 @@ export async function stillFile(
   const decides = JSON.stringify([PAINTER_VERSION, SHORT_SIDE, painted]);
   const key = stillKey(createHash("sha256").update(decides).digest("hex"));
   if (!(await store().has(key))) {
-    const { width, height } = FORMATS[format];
+    const { width, height } = formatOf(format);
     const size = { width: Math.round((width * SHORT_SIDE) / 1080), height: Math.round((height * SHORT_SIDE) / 1080) };
     const source = frameSource(prepared, input, size);
     const folder = join(config().data, "incoming");
