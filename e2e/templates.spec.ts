@@ -3,6 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Page, expect, test } from "@playwright/test";
 import jsqr from "jsqr";
+import { newPromotion } from "./newPromotion";
 import { signInAs } from "./people";
 import { FORMATS, goToFrame, pixels, savedProof } from "./proofs";
 
@@ -17,15 +18,6 @@ test.beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
 });
 test.afterAll(() => rm(folder, { recursive: true }));
-
-async function newPromotion(page: Page, template: string, product: string): Promise<string> {
-  await page.goto(`/promotions/new?template=${template}`);
-  await page.getByText(product, { exact: true }).first().click();
-  await page.getByRole("button", { name: "Fill the first version" }).click();
-  await page.waitForURL(/\/promotions\/(?!new)/);
-  await expect(page.getByTestId("meters").first()).toBeVisible();
-  return new URL(page.url()).pathname.split("/").at(-1) ?? "";
-}
 
 test("the gallery finds templates by purpose, length, needs and words, plays them, and keeps favourites", async ({
   page,

@@ -12,12 +12,22 @@ interface Listener {
 const listeners = new Set<Listener>();
 let source: EventSource | null = null;
 
-function openStream(): EventSource {
+const OPEN_AGAIN_MS = 3000;
+
+/** @param wasOpen whether there was a stream before, which has missed something since */
+function openStream(wasOpen = false): EventSource {
   const opened = new EventSource("/events");
-  let wasOpen = false;
+  let isBack = wasOpen;
   opened.onopen = () => {
-    if (wasOpen) listeners.forEach(({ onBack }) => onBack());
-    wasOpen = true;
+    if (isBack) listeners.forEach(({ onBack }) => onBack());
+    isBack = true;
+  };
+  // A stream that was cut is opened again by itself; one that was answered with a problem is not.
+  opened.onerror = () => {
+    if (opened.readyState !== EventSource.CLOSED) return;
+    setTimeout(() => {
+      if (source === opened) source = openStream(isBack);
+    }, OPEN_AGAIN_MS);
   };
   opened.onmessage = ({ data }) => {
     const event = readTeamEvent(JSON.parse(String(data)));

@@ -70,7 +70,10 @@ function opened(server: TestServer, isShowable = true): { session: EditSession<P
       apply: applyEdit,
       inverse: inverseOf,
       send: (base, edits) => server.send(base, edits),
-      newest: () => Promise.resolve({ document: server.document, revision: server.revision }),
+      newest: () =>
+        server.next === "fail"
+          ? Promise.reject(new TypeError("Failed to fetch"))
+          : Promise.resolve({ document: server.document, revision: server.revision }),
     },
     { document: server.document, revision: server.revision },
   );
@@ -98,6 +101,18 @@ test("typing in one field is shown at once, and saved in one go after a pause", 
   expect(session.state().save).toBe("saved");
   expect(session.isWaiting()).toBe(false);
   expect(told.saved).toHaveLength(1);
+});
+
+test("who types without a pause is saved all the same", async () => {
+  const server = new TestServer();
+  const { session } = opened(server);
+  for (let index = 0; index < 30; index++) {
+    session.apply(words("hook.headline", "x".repeat(index + 1)));
+    await later(200);
+  }
+  expect(server.revision).toBeGreaterThan(2);
+  await later(600);
+  expect(textIn(server.document, "hook.headline")).toHaveLength(30);
 });
 
 test("undo and redo are edits like any other: shown, named and saved; a new one ends what could be done again", async () => {
@@ -186,6 +201,19 @@ test("what another person saves comes in by itself, under what waits here", asyn
   await later(600);
   expect(server.document).toEqual(session.state().document);
   expect(told.merged.map(({ by, overwritten }) => [by, overwritten])).toEqual([["Ben", []]]);
+});
+
+test("what was missed while there was no connection is asked for until it comes", async () => {
+  const server = new TestServer();
+  const { session } = opened(server);
+  server.save(1, [rename("Missed")]);
+  server.next = "fail";
+  session.catchUp();
+  await later(4000);
+  expect(session.state().document.name).not.toBe("Missed");
+  server.next = null;
+  await later(4000);
+  expect(session.state().document.name).toBe("Missed");
 });
 
 test("what I put in and another put over is told, with what it was, and can be taken back", async () => {

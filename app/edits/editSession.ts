@@ -2,7 +2,10 @@ import { type Edit, sameTarget } from "../../core/document/edit";
 import { type Overwritten, type Rebased, type Rules, overwritten, rebase } from "../../core/document/rebase";
 import { type Refused, type SaveAnswer, type SavedDocument } from "./editServer";
 
+/** After a pause of so long what waits is sent, */
 const SAVE_AFTER_MS = 450;
+/** and, where there is no pause, when it has waited for so long. */
+const SAVE_WITHIN_MS = 2000;
 const RETRY_AFTER_MS = 3000;
 /** The server takes no more in one go. */
 const MOST_AT_ONCE = 100;
@@ -91,6 +94,9 @@ export function openEditSession<Document extends object>(
   /** Whether sending waits for the person to do something about it. */
   let isHeld = false;
   let timer: ReturnType<typeof setTimeout> | null = null;
+  /** When the first of what waits was done. */
+  let waitingSince = 0;
+  let isClosed = false;
   let save: SaveState = "saved";
   let shown: EditState<Document> = { document, save, undo: null, redo: null };
 
@@ -114,11 +120,13 @@ export function openEditSession<Document extends object>(
 
   function queue(edit: Edit): void {
     const last = waiting.at(-1);
+    if (!last) waitingSince = Date.now();
     if (last && sameTarget(last, edit)) waiting[waiting.length - 1] = edit;
     else waiting.push(edit);
     for (const { path } of edit.patch) written.add(path);
     save = "saving";
-    sendLater(edit.isUrgent === true ? 0 : SAVE_AFTER_MS);
+    const left = Math.max(0, waitingSince + SAVE_WITHIN_MS - Date.now());
+    sendLater(edit.isUrgent === true ? 0 : Math.min(SAVE_AFTER_MS, left));
   }
 
   /** Shows a version from the server, with what waits here put on top of it. */
@@ -164,7 +172,12 @@ export function openEditSession<Document extends object>(
     takeOver(theirs, heard.revision === theirs.revision ? heard.by : null);
     tell();
   }
-  const tryCatchUp = (): void => void catchUp().catch(() => undefined);
+  /** Until it works: whoever was cut off has missed what was told meanwhile. */
+  function tryCatchUp(): void {
+    void catchUp().catch(() => {
+      if (!isClosed) setTimeout(tryCatchUp, RETRY_AFTER_MS);
+    });
+  }
 
   async function send(): Promise<void> {
     if (isSending || waiting.length === 0) return;
@@ -249,6 +262,7 @@ export function openEditSession<Document extends object>(
     catchUp: tryCatchUp,
     isWaiting: () => waiting.length > 0 || isSending,
     close() {
+      isClosed = true;
       if (timer !== null) clearTimeout(timer);
       timer = null;
       void send();

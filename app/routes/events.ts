@@ -1,5 +1,5 @@
 import { requirePerson } from "../../server/auth/sessions";
-import { onTeamEvent } from "../../server/events/teamEvents";
+import { isListening, onTeamEvent } from "../../server/events/teamEvents";
 import type { Route } from "./+types/events";
 
 const KEEP_ALIVE_MS = 20_000;
@@ -12,7 +12,12 @@ export async function loader({ request }: Route.LoaderArgs) {
   const body = new ReadableStream<Uint8Array>({
     start(controller) {
       const send = (text: string): void => controller.enqueue(encode.encode(text));
-      const off = onTeamEvent(team.id, (event) => send(`data: ${JSON.stringify(event)}\n\n`));
+      // A page whose stream ends opens it again, and then asks for what it has missed.
+      const end = (): void => {
+        close();
+        controller.close();
+      };
+      const off = onTeamEvent(team.id, (event) => send(`data: ${JSON.stringify(event)}\n\n`), end);
       const alive = setInterval(() => send(": still here\n\n"), KEEP_ALIVE_MS);
       send(": listening\n\n");
       close = () => {
@@ -23,6 +28,8 @@ export async function loader({ request }: Route.LoaderArgs) {
     },
     cancel: () => close(),
   });
+  // The page asks for what it has missed when the stream is open: from then on it must miss nothing.
+  await isListening();
   return new Response(body, {
     headers: { "content-type": "text/event-stream", "cache-control": "no-store", "x-accel-buffering": "no" },
   });

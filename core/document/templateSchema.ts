@@ -96,8 +96,8 @@ const formatName = string()
 const places = lazy((value: unknown): Schema<unknown> => {
   const isByFormat = Object.keys(value ?? {}).every(isFormatName);
   return isByFormat
-    ? recordOf(value, (of) => recordOf(of, () => placeSchema)).required()
-    : mixed().test("formats", "Places are given by format.", () => false);
+    ? (recordOf(value, (of) => recordOf(of, () => placeSchema)).required() as Schema<unknown>)
+    : (mixed().test("formats", "Places are given by format.", () => false) as Schema<unknown>);
 });
 
 /** What is given by names, whatever they are. */

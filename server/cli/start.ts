@@ -37,6 +37,7 @@ const data = resolve(values.data);
 mkdirSync(data, { recursive: true });
 const children: ChildProcess[] = [];
 let stopping = false;
+let wasReady = false;
 const isStopping = (): boolean => stopping;
 
 const port = await choosePort(values.port ?? process.env["PORT"]).catch((error: unknown) => {
@@ -69,6 +70,7 @@ try {
     startProcess("web", ["server/cli/web.ts", ...(values.dev ? ["--dev"] : [])]);
     if (!values["no-worker"]) startProcess("worker", ["server/cli/worker.ts"]);
     await reachable(`http://127.0.0.1:${port}/healthz`);
+    wasReady = true;
     process.stdout.write(`Stencilcraft is ready at http://127.0.0.1:${port}\n`);
   }
 } catch (error) {
@@ -84,11 +86,12 @@ function startProcess(name: string, args: readonly string[]): void {
     detached: true,
   });
   children.push(child);
-  child.on("exit", (code) => {
+  child.on("exit", (code, signal) => {
     if (stopping) return;
-    process.stderr.write(`The ${name} process ended with ${code}.\n`);
-    if (name === "worker") setTimeout(() => !stopping && startProcess(name, args), 1000);
-    else void stop(1);
+    process.stderr.write(`The ${name} process ended with ${code ?? signal}.\n`);
+    // A web server that was never up would not be the next time either.
+    if (name === "web" && !wasReady) void stop(1);
+    else setTimeout(() => !stopping && startProcess(name, args), 1000);
   });
 }
 

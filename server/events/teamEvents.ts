@@ -17,15 +17,33 @@ export async function tellTeam(db: Kysely<Database>, team: string, event: TeamEv
 }
 
 const heard = new EventEmitter().setMaxListeners(0);
+const gaps = new EventEmitter().setMaxListeners(0);
+const GAP = "gap";
 /** The connection that listens, from when it is first wanted until it is closed or lost. */
 let channel: pg.Client | null = null;
+/** Settles when the connection listens, or can't. */
+let opening: Promise<void> = Promise.resolve();
 
-/** Calls `listener` for each event of a team until the returned function is called. */
-export function onTeamEvent(team: string, listener: (event: TeamEvent) => void): () => void {
+/**
+ * Calls `listener` for each event of a team until the returned function is called; of all that happens after `isListening`
+ * is there. `onGap` is called when something may have been missed.
+ */
+export function onTeamEvent(
+  team: string,
+  listener: (event: TeamEvent) => void,
+  onGap: () => void = () => undefined,
+): () => void {
   heard.on(team, listener);
-  if (!channel) void listen();
-  return () => heard.off(team, listener);
+  gaps.on(GAP, onGap);
+  if (!channel) opening = listen();
+  return () => {
+    heard.off(team, listener);
+    gaps.off(GAP, onGap);
+  };
 }
+
+/** There once the channel that was wanted is open. Whoever asks for what has happened after that misses nothing. */
+export const isListening = (): Promise<void> => opening;
 
 /** Stops listening; who still has a listener hears nothing more. */
 export async function closeTeamEvents(): Promise<void> {
@@ -54,9 +72,10 @@ async function listen(): Promise<void> {
 function lost(client: pg.Client, error: unknown): void {
   if (channel !== client) return;
   channel = null;
+  gaps.emit(GAP);
   log.warn({ error: error instanceof Error ? error.message : error }, "lost the event channel; listening again");
   setTimeout(() => {
-    if (!channel && heard.eventNames().length > 0) void listen();
+    if (!channel && heard.eventNames().length > 0) opening = listen();
   }, LISTEN_AGAIN_MS).unref();
 }
 

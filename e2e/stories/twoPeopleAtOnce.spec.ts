@@ -1,0 +1,134 @@
+import { execFileSync } from "node:child_process";
+import { type Page, expect, test } from "@playwright/test";
+import pg from "pg";
+import { readEdit } from "../../core/document/edit";
+import { applyEdit } from "../../core/document/edits";
+import { readPromotion } from "../../core/document/promotion";
+import { newPromotion } from "../newPromotion";
+import { type Person, signInAs } from "../people";
+import { RUNS, SEED } from "../sample";
+
+/** Two people change one promotion at once, and nothing that either was told is saved gets lost, even as the server dies. */
+
+const EDITS = 40 * RUNS;
+/** After which shares of the edits the web server is killed. */
+const KILLED_AFTER = [0.3, 0.7];
+
+/** Numbers from 0 up to 1 from a seed: a linear congruential generator with the constants of Numerical Recipes. */
+function numbersFrom(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => (state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32;
+}
+
+function webServerPid(): number | null {
+  const rows = execFileSync("ps", ["-eo", "pid=,ppid=,comm="]).toString().trim().split("\n");
+  const row = rows
+    .map((line) => line.trim().split(/\s+/))
+    .find(([, parent, title]) => parent === process.env["INSTANCE_PID"] && title?.startsWith("stencilcraft-we"));
+  return row ? Number(row[0]) : null;
+}
+
+/** Kills the web server, once it is there: it may have died a moment ago. */
+async function killWebServer(): Promise<void> {
+  await expect.poll(webServerPid, { timeout: 30_000 }).not.toBeNull();
+  process.kill(webServerPid() ?? Number.NaN, "SIGKILL");
+}
+
+const fields = (page: Page) => page.locator("input[data-slot]:not([readonly])");
+const values = (page: Page): Promise<string[]> =>
+  fields(page).evaluateAll((all) => all.map((field) => (field as HTMLInputElement).value));
+/** The header alone says so while nothing is under way. */
+const isSaved = (page: Page) =>
+  expect(page.getByRole("status").filter({ hasText: /^\s*saved\s*$/ })).toBeVisible({ timeout: 60_000 });
+
+interface Somebody {
+  readonly name: Person;
+  readonly page: Page;
+  readonly next: () => number;
+  /** The revisions that were acknowledged to them. */
+  readonly acknowledged: Set<number>;
+  /** How often they were told that the other had put something over theirs. */
+  told: number;
+}
+
+function somebody(name: Person, page: Page, seed: number): Somebody {
+  const one: Somebody = { name, page, next: numbersFrom(seed), acknowledged: new Set(), told: 0 };
+  page.on("response", async (response) => {
+    if (response.request().method() !== "POST" || !response.url().endsWith("/edits") || !response.ok()) return;
+    const { revision } = (await response.json()) as { revision: number };
+    one.acknowledged.add(revision);
+  });
+  return one;
+}
+
+/** One change at random: words typed, or the last thing undone. */
+async function change({ name, page, next }: Somebody, turn: number): Promise<void> {
+  const undo = page.getByRole("button", { name: "Undo" });
+  if (next() < 0.1 && (await undo.isEnabled())) await undo.click();
+  else {
+    const count = await fields(page).count();
+    await fields(page)
+      .nth(Math.floor(next() * count))
+      .fill(`${name} ${turn}`);
+  }
+}
+
+test(`two people make ${EDITS} changes each at once, the server is killed twice: both end equal, and nothing is lost (seed ${SEED})`, async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  test.setTimeout(120_000 * RUNS);
+  const database = new pg.Client({ connectionString: process.env["DATABASE_URL"] });
+  await database.connect();
+  await signInAs(page, "Tamsin Kell");
+  const slug = await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
+  const context = await browser.newContext({ ...(baseURL ? { baseURL } : {}), viewport: { width: 1280, height: 800 } });
+  const other = await context.newPage();
+  await signInAs(other, "Imre Vass");
+  await other.goto(`/promotions/${slug}`);
+  await expect(other.getByTestId("meters").first()).toBeVisible();
+
+  const people = [somebody("Tamsin Kell", page, SEED), somebody("Imre Vass", other, SEED + 1)];
+  const kills = KILLED_AFTER.map((share) => Math.round(share * EDITS));
+  for (let turn = 0; turn < EDITS; turn++) {
+    if (kills.includes(turn)) await killWebServer();
+    await Promise.all(people.map((one) => change(one, turn)));
+    for (const one of people) one.told += await one.page.getByText(/changed “.*Yours was/).count();
+  }
+  await Promise.all(people.map(({ page: theirs }) => isSaved(theirs)));
+  await expect
+    .poll(async () => JSON.stringify(await values(other)) === JSON.stringify(await values(page)), { timeout: 30_000 })
+    .toBe(true);
+  await Promise.all(people.map(({ page: theirs }) => isSaved(theirs)));
+  const shown = await values(page);
+  expect(shown.filter((text) => /^(Tamsin Kell|Imre Vass) \d+$/.test(text)).length).toBeGreaterThan(0);
+
+  const { rows } = await database.query<{ id: string; document: unknown }>(
+    "select id, document from promotion where slug = $1",
+    [slug],
+  );
+  const { rows: first } = await database.query<{ document: unknown }>(
+    "select document from promotion_revision where promotion_id = $1 and revision = 1",
+    [rows[0]?.id],
+  );
+  const { rows: log } = await database.query<{ revision: number; edits: unknown[] }>(
+    "select revision, edits from promotion_edit where promotion_id = $1 order by revision",
+    [rows[0]?.id],
+  );
+  await database.end();
+  // Each revision that somebody was told of stands in the log, and the log makes the document of the first revision.
+  const logged = new Set(log.map(({ revision }) => revision));
+  for (const { acknowledged } of people) {
+    expect(acknowledged.size).toBeGreaterThan(1);
+    for (const revision of acknowledged) expect(logged.has(revision)).toBe(true);
+  }
+  const replayed = log.flatMap(({ edits }) => edits.map(readEdit)).reduce(applyEdit, readPromotion(first[0]?.document));
+  expect(JSON.stringify(replayed)).toBe(JSON.stringify(readPromotion(rows[0]?.document)));
+  expect(people.some(({ told }) => told > 0)).toBe(true);
+
+  await page.reload();
+  await expect(page.getByTestId("meters").first()).toBeVisible();
+  expect(await values(page)).toEqual(shown);
+  await context.close();
+});
