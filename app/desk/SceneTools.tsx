@@ -50,7 +50,7 @@ export function SceneTools({
   const count = Object.keys(document.scenes).length;
   const set = document.adjustments[scene.id] ?? {};
   const move = (by: -1 | 1): void => onEdit(moveScene(document, scene.id, index + by));
-  const reset = (what: "arrangement" | "ground" | "length") =>
+  const reset = (what: "arrangement" | "ground" | "length" | "logo") =>
     set[what] !== undefined && (
       <button
         type="button"
@@ -118,6 +118,17 @@ export function SceneTools({
                 onChoose={(role) => onEdit(adjust("ground", role, { target }))}
               />
             </fieldset>
+            <label className="flex items-center gap-2">
+              <input
+                type="checkbox"
+                className="accent-accent"
+                disabled={!allows("arrangement")}
+                checked={scene.logo}
+                onChange={(event) => onEdit(adjust("logo", event.target.checked, { target }))}
+              />
+              <span className="text-[13px] text-soft">Logo shown{!allows("arrangement") && " (locked)"}</span>
+              <span className="ml-auto">{reset("logo")}</span>
+            </label>
             <label className="flex items-center justify-between gap-3">
               <span className="text-[13px] text-soft">Length in seconds{!allows("timing") && " (locked)"}</span>
               <span className="flex items-center gap-2">

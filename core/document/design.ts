@@ -2,7 +2,7 @@ import { type FormatName, isFormatName } from "../placement/formats";
 import { millis } from "../units";
 import { type Found, type Target, formatsSet, nearest } from "./adjustments";
 import { type TemplatesByRef, templateKey } from "./facts";
-import { FIELDS, type FieldId, type ValueOf } from "./fields";
+import { FIELDS, FIELD_IDS, type FieldId, type ValueOf } from "./fields";
 import { type Promotion, type PromotionScene, type TemplateRef } from "./promotion";
 import { orderedRecord } from "./ordered";
 import { type ListedScene, scenesInOrder } from "./sceneList";
@@ -109,24 +109,23 @@ function designedScene(
   });
   const places = Object.fromEntries(placed.filter(([, own]) => Object.keys(own).length > 0));
   return {
-    ...origin,
+    ...withSet(origin, ofScene),
     id: scene.id,
-    arrangement,
-    ground: ofScene("ground") ?? origin.ground,
-    length: ofScene("length") ?? origin.length,
-    overlap: ofScene("overlap") ?? origin.overlap,
     slots: origin.slots
       .filter((slot) => ofSlot("hidden", slot) !== true)
       .map((slot) => (slot.kind === "words" ? { ...slot, color: ofSlot("color", slot) } : slot)),
     places,
-    style: {
-      motion: ofScene("motion") ?? style.motion,
-      transition: ofScene("transition") ?? style.transition,
-      zoom: ofScene("zoom") ?? style.zoom,
-      faces: style.faces,
-    },
+    style: withSet(style, ofScene),
   };
 }
+
+/** A scene or a style with its values as they were set: those of the registry's fields that it has by the same name. */
+const withSet = <Of extends object>(of: Of, valueOf: (id: FieldId) => unknown): Of => ({
+  ...of,
+  ...Object.fromEntries(
+    FIELD_IDS.filter((id) => FIELDS[id].of === "scene" && Object.hasOwn(of, id)).map((id) => [id, valueOf(id)]),
+  ),
+});
 
 /** A transition takes at most half of either of its scenes, however they were put together. */
 function freeOverlap(scenes: readonly DesignedScene[], index: number): SceneTemplate["overlap"] {

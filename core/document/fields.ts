@@ -87,6 +87,12 @@ export const FIELDS = {
     lock: "color",
     from: ({ scene }) => scene.ground,
   }),
+  logo: ofScene(flag("Logo shown", true), {
+    named: "The logo of",
+    layers: HERE,
+    lock: "arrangement",
+    from: ({ scene }) => scene.logo,
+  }),
   length: ofScene(time("Length", { least: 500, most: 60_000 }, 3000), {
     named: "The length of",
     layers: ["scene"],

@@ -9,6 +9,7 @@ import { millis } from "../units";
 const OTHER: { readonly [Id in FieldId]: ValueOf<Id> } = {
   arrangement: newArrangement("split"),
   ground: "primary",
+  logo: false,
   length: millis(5000),
   overlap: millis(300),
   transition: "wipe",
