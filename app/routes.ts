@@ -24,6 +24,7 @@ export default [
   route("promotions/:slug/template", "routes/templateKeep.ts"),
   route("promotions/:slug/edits", "routes/promotionEdits.ts"),
   route("promotions/:slug/presence", "routes/promotionPresence.ts"),
+  route("promotions/:slug/versions", "routes/promotionVersions.ts"),
   route("promotions/:slug/still/:format", "routes/promotionStill.ts"),
   route("renditions/:id/file", "routes/renditionFile.ts"),
   route("renders/:id/zip", "routes/renderZip.ts"),

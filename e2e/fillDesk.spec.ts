@@ -1,4 +1,5 @@
 import { type Page, expect, test } from "@playwright/test";
+import { newPromotion } from "./newPromotion";
 import { signInAs } from "./people";
 
 /** The Fill desk as people use it: typing, undo, the trio and its strip, two people at once. */
@@ -160,4 +161,31 @@ test("the brand book and the catalogue are filled in by hand, and show their pro
   await page.getByLabel("accent colour, hex").fill("rgb(201 96 58)");
   await page.getByRole("button", { name: "Save the book" }).click();
   await expect(page.getByText("Saved. Promotions show it")).toBeVisible();
+});
+
+test("a version is kept by name, looked at beside the promotion as it is now, and brought back in one step", async ({
+  page,
+}) => {
+  await signInAs(page, "Tamsin Kell");
+  await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
+  const headline = page.getByLabel("Headline", { exact: true });
+  await headline.fill("As approved");
+  await saved(page);
+  await page.getByRole("button", { name: "Versions" }).click();
+  await page.getByLabel("Name of the version").fill("Approved by all");
+  await page.getByRole("button", { name: "Keep", exact: true }).click();
+  await expect(page.getByRole("button", { name: /^Approved by all/ })).toBeVisible();
+  await page.getByRole("button", { name: "Leave it" }).click();
+
+  await headline.fill("Quite another thing");
+  await saved(page);
+  await page.getByRole("button", { name: "Versions" }).click();
+  await page.getByRole("button", { name: /^Approved by all/ }).click();
+  for (const name of ["As it is now", "Approved by all"])
+    await expect(page.getByRole("img", { name: `${name}, square` })).toBeVisible();
+  await page.getByRole("button", { name: "Bring it back" }).click();
+  await expect(headline).toHaveValue("As approved");
+  await saved(page);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(headline).toHaveValue("Quite another thing");
 });

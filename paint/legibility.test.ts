@@ -3,7 +3,6 @@ import { nodeSurface } from "../server/render/nodeResources";
 import { imageOf, resourcesWith } from "../server/testing/painting";
 import { luminance } from "./testing/luminance";
 import { REACHED_BY } from "../core/color/legibility";
-import { type Promotion } from "../core/document/promotion";
 import { newPromotion } from "../core/document/newPromotion";
 import { resolvePromotion } from "../core/document/resolve";
 import { type Rect, union } from "../core/geometry/rect";

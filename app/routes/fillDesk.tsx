@@ -22,6 +22,7 @@ import { Toasts } from "../components/Toasts";
 import { Button, ButtonLink } from "../components/Button";
 import { useDropFill } from "../desk/useDropFill";
 import { KeepDialog } from "../desk/KeepDialog";
+import { VersionsDialog } from "../desk/VersionsDialog";
 import { TemplatesDialog } from "../desk/TemplatesDialog";
 import { CopyDeck } from "../desk/CopyDeck";
 import { DeskNotices } from "../desk/DeskNotices";
@@ -76,7 +77,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
   const { apply, undo, redo } = session;
   const engine = useProofEngine();
   const prepared = useProofState(engine, (state) => state.prepared);
-  const [dialog, setDialog] = useState<"insert" | "swap" | "keep" | null>(null);
+  const [dialog, setDialog] = useState<"insert" | "swap" | "keep" | "versions" | null>(null);
   const [marked, setMarked] = useState<SlotKey | null>(null);
   const present = usePresence(slug, marked ?? "");
   const deck = useRef<HTMLFieldSetElement>(null);
@@ -126,6 +127,9 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
     <main className="flex h-[calc(100vh-46px)] min-h-[560px] flex-col">
       <DeskHeader slug={slug} name={document.name} save={save} current="Fill" onRename={(name) => apply(rename(name))}>
         <PresentPeople present={present} promotion={promotion} />
+        <Button look="quiet" onClick={() => setDialog("versions")}>
+          Versions
+        </Button>
         <Button
           onClick={undo}
           disabled={state.undo === null}
@@ -216,6 +220,16 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
         spans={promotion.spans}
         length={promotion.length}
       />
+      {dialog === "versions" && (
+        <VersionsDialog
+          slug={slug}
+          document={document}
+          facts={facts}
+          isSaved={save === "saved"}
+          onEdit={apply}
+          onClose={() => setDialog(null)}
+        />
+      )}
       {dialog === "keep" && (
         <KeepDialog
           slug={slug}

@@ -1,4 +1,4 @@
-import { type Promotion } from "../../core/document/promotion";
+import { type Promotion, readPromotion } from "../../core/document/promotion";
 import { type TeamScope } from "../db/teamScope";
 
 /** A whole version of a promotion. */
@@ -30,4 +30,41 @@ export async function keepRevision(
         : conflict.columns(["promotion_id", "revision"]).doUpdateSet({ name }),
     )
     .execute();
+}
+
+/** A version as people see it. */
+export interface Version {
+  readonly revision: number;
+  readonly name: string | null;
+  /** Who kept it, or whose change it was; null for one that came with the promotion, or whose person is gone. */
+  readonly by: string | null;
+  readonly at: Date;
+  readonly document: Promotion;
+}
+
+const MOST_SHOWN = 60;
+
+/** The versions of a promotion that are kept whole, the newest first. */
+export async function keptVersions(scope: TeamScope, promotionId: string): Promise<Version[]> {
+  const rows = await scope
+    .select("promotion_revision")
+    .leftJoin("member", "member.id", "promotion_revision.member_id")
+    .where("promotion_id", "=", promotionId)
+    .select([
+      "promotion_revision.revision",
+      "promotion_revision.name",
+      "promotion_revision.created_at",
+      "promotion_revision.document",
+      "member.name as by",
+    ])
+    .orderBy("promotion_revision.revision", "desc")
+    .limit(MOST_SHOWN)
+    .execute();
+  return rows.map(({ revision, name, created_at, document, by }) => ({
+    revision,
+    name,
+    by,
+    at: created_at,
+    document: readPromotion(document),
+  }));
 }
