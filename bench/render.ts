@@ -5,14 +5,21 @@ import { mkdtemp, readFile, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { USUAL_FORMATS, type FormatName } from "../core/placement/formats";
+import { millis } from "../core/units";
 import { frameTime } from "../core/time/frames";
 import { type RenderInput } from "../server/render/renderInput";
 import { openDemoData } from "./demoInstance";
 
 export const BENCH_PROMOTION = "potting-week-terracotta";
 
-/** The demo promotion's input, changed in nothing that is painted, but so that no stored segment fits. */
-export async function freshInput(): Promise<RenderInput> {
+/** Less than a frame of the promotion lasts. */
+const LEAST_FRAME_MS = 33;
+
+/**
+ * The demo promotion with scenes `stretch` times as long, and a few milliseconds more that no render had before: what
+ * decides a segment is what is painted in it, so nothing of it is in the store yet.
+ */
+export async function freshInput(stretch = 1): Promise<RenderInput> {
   const { database } = await import("../server/db/connect");
   const { teamScope } = await import("../server/db/teamScope");
   const { loadRenderInput } = await import("../server/promotions/loadFacts");
@@ -24,7 +31,17 @@ export async function freshInput(): Promise<RenderInput> {
     .executeTakeFirstOrThrow();
   const scope = teamScope(database(), team_id);
   const input = await loadRenderInput(scope, (await promotionBySlug(scope, BENCH_PROMOTION)).document);
-  return { ...input, facts: { ...input.facts, brand: { ...input.facts.brand, name: `bench ${Date.now()}` } } };
+  const more = Math.floor(Math.random() * LEAST_FRAME_MS);
+  const templates = Object.fromEntries(
+    Object.entries(input.facts.templates).map(([key, template]) => [
+      key,
+      {
+        ...template,
+        scenes: template.scenes.map((scene) => ({ ...scene, length: millis(scene.length * stretch + more) })),
+      },
+    ]),
+  );
+  return { ...input, facts: { ...input.facts, templates } };
 }
 
 /** Measures the whole render of three formats, then ffmpeg alone on the very frames, then memory at 15 s and 60 s. */
