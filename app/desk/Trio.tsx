@@ -1,4 +1,4 @@
-import { useEffect, useRef, type MouseEvent } from "react";
+import { useEffect, useMemo, useRef, type MouseEvent } from "react";
 import { Download } from "lucide-react";
 import { type SlotKey } from "../../core/document/template";
 import { contains, rect } from "../../core/geometry/rect";
@@ -31,7 +31,10 @@ export function Trio({ formats, onFormats, ...props }: TrioProps) {
   const { engine } = props;
   const problem = useProofState(engine, (state) => state.problem);
   const { ref, width, height } = useSize();
-  const places = hang(formats.map(formatOf), { width, height, gap: 18, label: LABEL });
+  const places = useMemo(
+    () => hang(formats.map(formatOf), { width, height, gap: 18, label: LABEL }),
+    [formats, width, height],
+  );
   return (
     <div className="relative flex h-full min-h-0 min-w-0 flex-col bg-proof p-5 pb-11">
       {problem && (

@@ -105,7 +105,8 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
     ({ ref }) => ref.slug === document.template.slug && ref.edition > document.template.edition,
   );
 
-  const formats = useMemo(() => formatsInOrder(document), [document]);
+  // The same list while somebody types: proofs are hung anew only when it changes.
+  const formats = useMemo(() => formatsInOrder({ formats: document.formats }), [document.formats]);
   const chooseFormats = (chosen: readonly FormatName[]): void => {
     for (const format of chosen) if (!formats.includes(format)) apply(addFormat(document, format));
     for (const format of formats) if (!chosen.includes(format)) apply(removeFormat(format));

@@ -4,6 +4,7 @@ import { type TemplatesByRef } from "./facts";
 import { FIELDS, FIELD_IDS, type FieldId } from "./fields";
 import { same } from "./patch";
 import { type Promotion } from "./promotion";
+import { sceneOf } from "./sceneIds";
 import { type ListedScene, scenesInOrder } from "./sceneList";
 import { type SceneTemplate, type Slot, findSlot, slotKey } from "./template";
 
@@ -39,9 +40,6 @@ const isFor = (id: FieldId, { kind }: Slot): boolean => {
   const field = FIELDS[id];
   return field.of === "slot" && field.kinds.some((one) => one === kind);
 };
-
-/** The scene that something kept by its address belongs to; nothing for what holds for every scene. */
-const sceneOf = (key: string): string => key.split(/[.@]/)[0] ?? "";
 
 const ASK = "is locked by the template. A designer can change it, or unlock it in the template.";
 

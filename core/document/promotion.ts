@@ -1,6 +1,6 @@
 import { array, lazy, mixed, number, object, string, type Schema } from "yup";
 import { type Adjustments, readAdjustment } from "./adjustments";
-import { type FormatName, isFormatName } from "../placement/formats";
+import { type FormatName, MOST_FORMATS, isFormatName } from "../placement/formats";
 import { inOrder } from "./patch";
 import { type SlotKey } from "./template";
 import { upgradePromotion } from "./upgrades";
@@ -64,7 +64,6 @@ export const MOST_WORDS = 160;
 export const MOST_NAME = 80;
 export const MOST_SCENES = 24;
 export const MOST_ROWS = 6;
-export const MOST_FORMATS = 12;
 const MOST_SPARE = 200;
 
 const id = string().uuid("A reference must be an id.");
@@ -117,19 +116,23 @@ const spare = object({ label: string().max(120).required(), fill: fillSchema })
   .noUnknown()
   .required();
 
+const version = number().oneOf([PROMOTION_VERSION], "This promotion was written by a newer Stencilcraft.").required();
+
 /** What stands in a document by itself, and what it must be. */
-const SINGLE = {
-  version: number().oneOf([PROMOTION_VERSION], "This promotion was written by a newer Stencilcraft.").required(),
-  name: string()
-    .matches(/\S/, "A promotion needs a name.")
-    .max(MOST_NAME, `A name has at most ${MOST_NAME} characters.`)
-    .required("A promotion needs a name."),
-  template: object(templateRef).noUnknown().required(),
-  brand: id.required(),
-  product: id.defined().nullable(),
-  offer: id.defined().nullable(),
-  tune: id.defined().nullable(),
-} satisfies Readonly<Record<string, Schema<unknown>>>;
+const SINGLE: ReadonlyMap<string, Schema<unknown>> = new Map<string, Schema<unknown>>(
+  Object.entries({
+    version,
+    name: string()
+      .matches(/\S/, "A promotion needs a name.")
+      .max(MOST_NAME, `A name has at most ${MOST_NAME} characters.`)
+      .required("A promotion needs a name."),
+    template: object(templateRef).noUnknown().required(),
+    brand: id.required(),
+    product: id.defined().nullable(),
+    offer: id.defined().nullable(),
+    tune: id.defined().nullable(),
+  }),
+);
 
 /** A record of a document: how many members it has, and how one is read. */
 interface RecordPart {
@@ -156,23 +159,22 @@ const byFormat = (key: string, value: unknown): unknown => {
   return format.validateSync(value, { strict: true });
 };
 
-const RECORDS: Readonly<Record<"formats" | "scenes" | "fills" | "adjustments" | "spare", RecordPart>> = {
-  formats: { least: 1, most: MOST_FORMATS, named: "format", read: byFormat },
-  scenes: { least: 1, most: MOST_SCENES, named: "scene", read: byName(scene) },
-  fills: { least: 0, most: 1000, named: "fill", read: bySlot },
-  adjustments: { least: 0, most: 2000, named: "adjustment", read: readAdjustment },
-  spare: { least: 0, most: MOST_SPARE, named: "spare fill", read: byName(spare) },
-};
-const isSingle = (part: string): part is keyof typeof SINGLE => Object.hasOwn(SINGLE, part);
-const isRecord = (part: string): part is keyof typeof RECORDS => Object.hasOwn(RECORDS, part);
-
-function readSingle(part: keyof typeof SINGLE, value: unknown): unknown {
-  return SINGLE[part].validateSync(value, { strict: true });
-}
+const RECORDS: ReadonlyMap<string, RecordPart> = new Map(
+  Object.entries({
+    formats: { least: 1, most: MOST_FORMATS, named: "format", read: byFormat },
+    scenes: { least: 1, most: MOST_SCENES, named: "scene", read: byName(scene) },
+    fills: { least: 0, most: 1000, named: "fill", read: bySlot },
+    adjustments: { least: 0, most: 2000, named: "adjustment", read: readAdjustment },
+    spare: { least: 0, most: MOST_SPARE, named: "spare fill", read: byName(spare) },
+  }),
+);
 
 /** Checks the bounds of a record, and its members: all, or those that are named. */
-function readRecord(part: keyof typeof RECORDS, value: unknown, only?: readonly string[]): Record<string, unknown> {
-  const { least, most, named, read } = RECORDS[part];
+function readRecord(
+  { least, most, named, read }: RecordPart,
+  value: unknown,
+  only?: readonly string[],
+): Record<string, unknown> {
   if (typeof value !== "object" || value === null || Array.isArray(value))
     throw new TypeError(`${named[0]?.toUpperCase() ?? ""}${named.slice(1)}s must be given by name.`);
   const members: Readonly<Record<string, unknown>> = { ...value };
@@ -193,13 +195,11 @@ export function readPromotion(value: unknown): Promotion {
   if (typeof upgraded !== "object" || upgraded === null || Array.isArray(upgraded))
     throw new TypeError("A promotion is an object.");
   const parts: Readonly<Record<string, unknown>> = { ...upgraded };
-  readSingle("version", parts["version"]);
-  const unknown = Object.keys(parts).find((part) => !isSingle(part) && !isRecord(part));
+  version.validateSync(parts["version"], { strict: true });
+  const unknown = Object.keys(parts).find((part) => !SINGLE.has(part) && !RECORDS.has(part));
   if (unknown !== undefined) throw new TypeError(`A promotion has no “${unknown}”.`);
-  const single = Object.keys(SINGLE).flatMap((part) => (isSingle(part) ? [[part, readSingle(part, parts[part])]] : []));
-  const records = Object.keys(RECORDS).flatMap((part) =>
-    isRecord(part) ? [[part, readRecord(part, parts[part])]] : [],
-  );
+  const single = [...SINGLE].map(([part, schema]) => [part, schema.validateSync(parts[part], { strict: true })]);
+  const records = [...RECORDS].map(([part, record]) => [part, readRecord(record, parts[part])]);
   // Every part was read by its own schema.
   const whole: unknown = Object.fromEntries([...single, ...records]);
   return whole as Promotion;
@@ -208,8 +208,10 @@ export function readPromotion(value: unknown): Promotion {
 /** Checks what changes at some paths have made of a document: only what they touched. Throws as `readPromotion` does. */
 export function checkTouched(document: Promotion, touched: readonly (readonly string[])[]): void {
   const parts: Readonly<Record<string, unknown>> = { ...document };
-  for (const [part = "", key] of touched)
-    if (isSingle(part) && part !== "version") readSingle(part, parts[part]);
-    else if (isRecord(part) && key !== undefined) readRecord(part, parts[part], [key]);
+  for (const [part = "", key] of touched) {
+    const [single, record] = [SINGLE.get(part), RECORDS.get(part)];
+    if (single && single !== version) single.validateSync(parts[part], { strict: true });
+    else if (record && key !== undefined) readRecord(record, parts[part], [key]);
     else throw new TypeError(`“/${part}” can't be changed as a whole.`);
+  }
 }

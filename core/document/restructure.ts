@@ -4,7 +4,7 @@ import { type Fill, MOST_SCENES, type Promotion, type SpareFill, type TemplateRe
 import { allowedAdjustments, scenesInEdition } from "./newEdition";
 import { inOrder } from "./patch";
 import { sampleFills } from "./sample";
-import { freeId, newScene, takenIds } from "./sceneIds";
+import { freeId, newScene, sceneOf, takenIds } from "./sceneIds";
 import { ordersAt } from "./ordered";
 import { scenesInOrder } from "./sceneList";
 import { type Slot, type SlotKey, type Template, slotKey } from "./template";
@@ -165,7 +165,7 @@ export function repeatScene(document: Promotion, sceneId: string): Promotion {
       ...record,
       ...Object.fromEntries(
         Object.entries(record)
-          .filter(([key]) => key.split(/[.@]/)[0] === sceneId)
+          .filter(([key]) => sceneOf(key) === sceneId)
           .map(([key, value]) => [`${id}${key.slice(sceneId.length)}`, value]),
       ),
     });

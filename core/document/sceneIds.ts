@@ -1,11 +1,11 @@
 import { type Promotion, type PromotionScene, type TemplateRef } from "./promotion";
 
+/** The scene that something kept by its address belongs to; nothing for what holds for every scene. */
+export const sceneOf = (key: string): string => key.split(/[.@]/)[0] ?? "";
+
 /** Ids that no new scene may have. What was filled in scenes that were taken out waits for them under their ids. */
 export const takenIds = ({ scenes, fills, adjustments }: Promotion): Set<string> =>
-  new Set([
-    ...Object.keys(scenes),
-    ...[...Object.keys(fills), ...Object.keys(adjustments)].map((key) => key.split(/[.@]/)[0] ?? ""),
-  ]);
+  new Set([...Object.keys(scenes), ...[...Object.keys(fills), ...Object.keys(adjustments)].map(sceneOf)]);
 
 /** An id like a wanted one that is not taken. `freeId("tip-2", new Set(["tip-2"]))` is `tip-3`. */
 export function freeId(wanted: string, taken: ReadonlySet<string>): string {

@@ -1,6 +1,6 @@
 import { FACE_ROLES } from "../brand/book";
 import { COLOR_ROLES } from "../color/palette";
-import { NAMED_FORMATS } from "../placement/formats";
+import { MOST_FORMATS, NAMED_FORMATS } from "../placement/formats";
 import {
   MOTIONS,
   PICTURE_SHAPES,
@@ -11,7 +11,7 @@ import {
   WORDS_ROLES,
   type Slot,
 } from "./template";
-import { MOST_FORMATS, MOST_SLOTS, MOST_TEMPLATE_SCENES } from "./templateSchema";
+import { MOST_SLOTS, MOST_TEMPLATE_SCENES } from "./templateSchema";
 import { type Json, arrangementJsonSchema, objectJsonSchema as object, placeJsonSchema } from "./valueJsonSchemas";
 
 const one = (values: readonly unknown[]): Json => ({ enum: values });

@@ -1,7 +1,7 @@
 import { array, boolean, lazy, mixed, number, object, string, type Schema } from "yup";
 import { FACE_ROLES } from "../brand/book";
 import { COLOR_ROLES } from "../color/palette";
-import { isFormatName } from "../placement/formats";
+import { MOST_FORMATS, isFormatName } from "../placement/formats";
 import { arrangementSchema } from "./arrangementSchema";
 import { oneOfKinds } from "./oneOfKinds";
 import { placeSchema } from "./placeSchema";
@@ -20,7 +20,6 @@ import { upgradeTemplate } from "./upgrades";
 
 export const MOST_TEMPLATE_SCENES = 12;
 export const MOST_SLOTS = 12;
-export const MOST_FORMATS = 12;
 
 const slug = string()
   .matches(/^[a-z0-9][a-z0-9-]{0,59}$/, "An id is lower-case letters, digits and hyphens, at most 60.")

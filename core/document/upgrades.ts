@@ -1,5 +1,5 @@
-import { generateNKeysBetween } from "fractional-indexing";
 import { newArrangement, type Arrangement } from "./arrangements";
+import { orderedRecord } from "./ordered";
 
 /**
  * Steps from one version of a document to the next. Each takes plain JSON and gives plain JSON; the schema checks the end
@@ -50,7 +50,6 @@ const FORMATS_OF_2 = ["square", "vertical", "widescreen"];
 /** 2 → 3: lists are records with an order; what was changed of scenes and slots is set by field, where it holds. */
 function promotionFrom2({ changes, ...document }: Json): Json {
   const scenes = listOf(document["scenes"]);
-  const orders = generateNKeysBetween(null, null, scenes.length);
   const adjustments: Record<string, Json> = {};
   const set = (key: string, fields: Json): void => {
     const defined = Object.entries(fields).filter(([, value]) => value !== undefined);
@@ -66,10 +65,8 @@ function promotionFrom2({ changes, ...document }: Json): Json {
   return {
     ...document,
     version: 3,
-    formats: Object.fromEntries(
-      FORMATS_OF_2.map((format, index) => [format, { order: generateNKeysBetween(null, null, 3)[index] }]),
-    ),
-    scenes: Object.fromEntries(scenes.map(({ id, from }, index) => [id, { order: orders[index], from }])),
+    formats: orderedRecord(FORMATS_OF_2.map((id) => ({ id }))),
+    scenes: orderedRecord(scenes.map(({ id, from }) => ({ id: String(id), from }))),
     adjustments,
     spare: Object.fromEntries(
       listOf(document["spare"]).map((spare, index) => [`spare-${String(index + 1).padStart(3, "0")}`, spare]),

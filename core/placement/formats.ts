@@ -13,6 +13,9 @@ export type FormatName = NamedFormat | `${number}x${number}`;
 /** What a template is made in unless it says otherwise. */
 export const USUAL_FORMATS = ["square", "vertical", "widescreen"] as const satisfies readonly FormatName[];
 
+/** How many formats one thing may be made in. */
+export const MOST_FORMATS = 12;
+
 /** A shape that scenes are arranged in. Design units: the short side is 1080 in every format. */
 export interface Shape extends Size {
   /** Kept free of words and logos: edges that screens crop and that channels draw their own controls over. */
