@@ -19,7 +19,7 @@ export default [
   route("media/:id/:file", "routes/mediaFile.ts"),
   route("formats/template.schema.json", "routes/templateSchema.ts"),
   route("templates/import", "routes/templateImport.ts"),
-  route("templates/:slug/draft", "routes/templateDraft.ts"),
+  route("templates/:slug/edits", "routes/templateEdits.ts"),
   route("templates/:slug/package", "routes/templatePackage.ts"),
   route("promotions/:slug/template", "routes/templateKeep.ts"),
   route("promotions/:slug/edits", "routes/promotionEdits.ts"),

@@ -1,8 +1,8 @@
 import { clsx } from "clsx";
 import { Link } from "react-router";
 import { Check, CloudOff, LoaderCircle, TriangleAlert } from "lucide-react";
-import { type ReactNode, useState } from "react";
-import { useLive } from "../components/useLive";
+import { type ReactNode } from "react";
+import { EditableName } from "../components/EditableName";
 import { type SaveState } from "../edits/editSession";
 
 const DESKS = [
@@ -29,7 +29,11 @@ export function DeskHeader({
   return (
     <div className="flex h-[58px] shrink-0 items-center gap-6 border-b border-rule bg-card px-5">
       <title>{`${name} · Stencilcraft`}</title>
-      {onRename ? <EditableName name={name} onRename={onRename} /> : <h1 className="truncate text-[20px]">{name}</h1>}
+      {onRename ? (
+        <EditableName label="Name of the promotion" most={80} name={name} onRename={onRename} />
+      ) : (
+        <h1 className="truncate text-[20px]">{name}</h1>
+      )}
       {save && <Saved state={save} />}
       <nav aria-label="Desks" className="flex gap-1">
         {DESKS.map(([text, path]) => (
@@ -49,35 +53,6 @@ export function DeskHeader({
       </nav>
       <div className="ml-auto flex items-center gap-3">{children}</div>
     </div>
-  );
-}
-
-function EditableName({ name, onRename }: { name: string; onRename: (name: string) => void }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const live = useLive();
-  const finish = (): void => {
-    if (typed !== null && typed.trim() !== "" && typed.trim() !== name) onRename(typed.trim());
-    setTyped(null);
-  };
-  const shown = typed ?? name;
-  return (
-    <input
-      value={shown}
-      readOnly={!live}
-      maxLength={80}
-      aria-label="Name of the promotion"
-      onChange={(event) => setTyped(event.target.value)}
-      onBlur={finish}
-      onKeyDown={(event) => {
-        if (event.key === "Enter") event.currentTarget.blur();
-        if (event.key === "Escape") setTyped(null);
-      }}
-      style={{ width: `${Math.min(34, Math.max(10, shown.length * 0.92))}ch` }}
-      className={clsx(
-        "truncate border-b border-transparent bg-transparent font-heading",
-        "text-[20px] font-semibold hover:border-rule focus:border-ink",
-      )}
-    />
   );
 }
 

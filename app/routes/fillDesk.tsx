@@ -30,10 +30,11 @@ import { DeskHeader } from "../desk/DeskHeader";
 import { Transport } from "../desk/Transport";
 import { Trio } from "../desk/Trio";
 import { editedPromotion } from "../desk/editedPromotion";
+import { tellMerged, tellRefused } from "../edits/tellMerged";
 import { useEdits } from "../edits/useEdits";
 import { useProofEngine, useProofState } from "../desk/useProof";
 import { usePlacing } from "../desk/usePlacing";
-import { tellMerged } from "../desk/tellMerged";
+import { promotionInWords } from "../desk/promotionPlaces";
 import { PresentPeople } from "../desk/PresentPeople";
 import { usePresence } from "../desk/usePresence";
 import { useUndoKeys } from "../desk/useUndoKeys";
@@ -65,12 +66,11 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
       if (edits.some(({ isUrgent }) => isUrgent)) void revalidator.revalidate();
     },
     onMerged: (merged) => {
-      tellMerged(merged, designOf(merged.document, templates).scenes, session.apply);
+      const { scenes } = designOf(merged.document, templates);
+      tellMerged(merged, promotionInWords(merged.before, scenes), session.apply);
       if (newlyNamed(merged.before, merged.document).length > 0) void revalidator.revalidate();
     },
-    onRefused: (problems) => {
-      for (const problem of problems) toast.error(`Not taken, and as it was before: ${problem}`, { duration: 20_000 });
-    },
+    onRefused: tellRefused,
     isShowable: (shown) => refsOf(shown).every((ref) => templateKey(ref) in templates),
   });
   const { document, save } = state;

@@ -16,6 +16,7 @@ import { fieldLook } from "../desk/DeckFields";
 import { CheckField } from "./CheckField";
 import { FieldControl } from "./FieldControl";
 import { NumberField } from "./NumberField";
+import { TextField } from "./TextField";
 import { withArrangement, withLength } from "./draftChanges";
 
 type ChangeScene = (change: (scene: SceneTemplate) => SceneTemplate) => void;
@@ -37,8 +38,8 @@ export function SceneForm({
   const set = (fields: Partial<SceneTemplate>): void => {
     onChange((before) => ({ ...before, ...fields }));
   };
-  const rename = (event: ChangeEvent<HTMLInputElement>): void => {
-    set({ name: event.target.value || " " });
+  const rename = (name: string): void => {
+    set({ name });
   };
   const setLength = (seconds: number): void => {
     onChange((before) => withLength(before, millis(seconds * 1000)));
@@ -54,10 +55,7 @@ export function SceneForm({
   };
   return (
     <div className="grid grid-cols-2 gap-x-4 gap-y-3 text-[14px]">
-      <label className="text-[13px] text-soft">
-        Name of the scene
-        <input value={scene.name} maxLength={40} onChange={rename} className={`${fieldLook} mt-1`} />
-      </label>
+      <TextField label="Name of the scene" required most={40} value={scene.name} onChange={rename} />
       <ArrangementFields arrangement={scene.arrangement} onChange={onChange} />
       <NumberField
         label="Length in seconds"

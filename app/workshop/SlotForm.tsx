@@ -43,7 +43,7 @@ export function SlotForm({ slot, chosen, places, samples, onChoose, onPlace, onC
   const set = (fields: Partial<Slot>): void => {
     onChange((before) => changed(before, fields));
   };
-  const setLabel = (label: string): void => set({ label: label || " " });
+  const setLabel = (label: string): void => set({ label });
   const setHint = (hint: string): void => set({ hint });
   const setRequired = (required: boolean): void => set({ required });
   const byHand = [...places.keys()].filter((format) => places.get(format)?.byHand);
@@ -62,7 +62,7 @@ export function SlotForm({ slot, chosen, places, samples, onChoose, onPlace, onC
         onRemove={onRemove}
       />
       <div className="mt-1 grid grid-cols-2 gap-x-3 gap-y-2 text-[13px] text-soft">
-        <TextField {...slotField} label="Label" most={60} value={slot.label} onChange={setLabel} />
+        <TextField {...slotField} label="Label" required most={60} value={slot.label} onChange={setLabel} />
         <TextField {...slotField} label="Hint" most={120} value={slot.hint} onChange={setHint} />
         {slot.kind === "words" && <WordsRules slot={slot} onChange={set} />}
         {slot.kind === "media" && <MediaRules slot={slot} samples={samples} onChange={set} />}

@@ -1,11 +1,12 @@
-import { type ChangeEvent } from "react";
+import { type ChangeEvent, useState } from "react";
 import { fieldLook } from "../desk/DeckFields";
 
-/** A line of text. */
+/** A line of text. One that must not be blank stays what it was until something is typed. */
 export function TextField({
   label,
   most,
   value,
+  required = false,
   onChange,
   className = "text-[13px] text-soft",
   look = fieldLook,
@@ -14,17 +15,23 @@ export function TextField({
   /** Characters. */
   most: number;
   value: string;
+  required?: boolean;
   onChange: (value: string) => void;
   className?: string;
   look?: string;
 }) {
+  const [blank, setBlank] = useState<string | null>(null);
   const write = (event: ChangeEvent<HTMLInputElement>): void => {
-    onChange(event.target.value);
+    const text = event.target.value;
+    const isTaken = !required || text.trim() !== "";
+    setBlank(isTaken ? null : text);
+    if (isTaken) onChange(text);
   };
+  const leave = (): void => setBlank(null);
   return (
     <label className={className}>
       {label}
-      <input value={value} maxLength={most} onChange={write} className={`${look} mt-1`} />
+      <input value={blank ?? value} maxLength={most} onChange={write} onBlur={leave} className={`${look} mt-1`} />
     </label>
   );
 }

@@ -1,14 +1,16 @@
-import { clsx } from "clsx";
 import { useEffect, useMemo, useState } from "react";
 import { Redo2, Undo2 } from "lucide-react";
 import { Form } from "react-router";
 import { type Facts, type MediaFacts } from "../../core/document/facts";
 import { resolvePromotion } from "../../core/document/resolve";
-import { type SlotKey, type SlotKind, type Template, PURPOSES, slotKey } from "../../core/document/template";
+import { type SlotKey, type SlotKind, PURPOSES, slotKey } from "../../core/document/template";
+import { type TemplateDocument } from "../../core/document/templateDocument";
 import { TRIALS, type Trial, triedIn } from "../../core/document/tryOut";
 import { type Rect } from "../../core/geometry/rect";
 import { type FormatName } from "../../core/placement/formats";
 import { Button } from "../components/Button";
+import { EditableName } from "../components/EditableName";
+import { Toasts } from "../components/Toasts";
 import { useLive } from "../components/useLive";
 import { fieldLook } from "../desk/DeckFields";
 import { Saved } from "../desk/DeskHeader";
@@ -32,7 +34,7 @@ export interface WorkshopProps {
   readonly revision: number;
   /** The newest published; 0 for none. */
   readonly edition: number;
-  readonly draft: Template;
+  readonly document: TemplateDocument;
   readonly brands: readonly { readonly id: string; readonly name: string }[];
   /** The working brand; null where there is none yet. */
   readonly brand: string | null;
@@ -44,7 +46,9 @@ export interface WorkshopProps {
 /** A draft of a template: its scenes, arrangements, slots, places and locks over three live proofs, or under every extreme. */
 export function Workshop(props: WorkshopProps) {
   const { slug, edition, samples, hasProductPicture, brands } = props;
-  const { draft, save, change, undo, redo, canUndo, canRedo } = useDraft(slug, props);
+  const { session, state, draft, change } = useDraft(slug, props);
+  const { save } = state;
+  const { undo, redo } = session;
   const [chosen, setChosen] = useState<string | null>(draft.scenes[0]?.id ?? null);
   const [slotId, setSlotId] = useState<string | null>(null);
   const [trial, setTrial] = useState<Trial>("usual words");
@@ -103,14 +107,11 @@ export function Workshop(props: WorkshopProps) {
   }
   function place(id: string, format: FormatName, to: Rect | null): void {
     setDragged(null);
-    if (scene)
-      change(
-        (before) => withScene(before, scene.id, (one) => withPlace(one, id, format, to)),
-        `place ${scene.id}.${id} ${format}`,
-      );
+    if (scene) change((before) => withScene(before, scene.id, (one) => withPlace(one, id, format, to)), "Place");
   }
 
-  const setFormats = (formats: readonly FormatName[]): void => change((before) => ({ ...before, formats }));
+  const rename = (name: string): void => change((before) => ({ ...before, name }), "Name");
+  const setFormats = (formats: readonly FormatName[]): void => change((before) => ({ ...before, formats }), "Formats");
 
   const placing: Placing | null =
     scene && slot
@@ -141,17 +142,7 @@ export function Workshop(props: WorkshopProps) {
       <title>{`${draft.name} · Workshop · Stencilcraft`}</title>
       <div className="flex h-[58px] shrink-0 items-center gap-4 border-b border-rule bg-card px-5">
         <h1 className="sr-only">Template workshop</h1>
-        <input
-          value={draft.name}
-          readOnly={!live}
-          maxLength={60}
-          aria-label="Name of the template"
-          onChange={(event) => change((before) => ({ ...before, name: event.target.value || " " }), "name")}
-          className={clsx(
-            "w-[260px] border-b border-transparent bg-transparent font-heading",
-            "text-[20px] font-semibold hover:border-rule focus:border-ink",
-          )}
-        />
+        <EditableName label="Name of the template" most={60} name={draft.name} onRename={rename} />
         <select
           aria-label="What it is for"
           value={draft.purpose}
@@ -169,10 +160,22 @@ export function Workshop(props: WorkshopProps) {
           {edition === 0 ? "not published yet" : `edition ${edition} is out`}
         </span>
         <div className="ml-auto flex items-center gap-3">
-          <Button onClick={undo} disabled={!canUndo} aria-label="Undo" className="px-3">
+          <Button
+            onClick={undo}
+            disabled={state.undo === null}
+            aria-label="Undo"
+            title={state.undo ?? undefined}
+            className="px-3"
+          >
             <Undo2 aria-hidden size={16} /> Undo
           </Button>
-          <Button onClick={redo} disabled={!canRedo} aria-label="Redo" className="px-3">
+          <Button
+            onClick={redo}
+            disabled={state.redo === null}
+            aria-label="Redo"
+            title={state.redo ?? undefined}
+            className="px-3"
+          >
             <Redo2 aria-hidden size={16} />
           </Button>
           <Form method="post">
@@ -329,6 +332,7 @@ export function Workshop(props: WorkshopProps) {
       {promotion && view === "proofs" && (
         <Transport engine={engine} scenes={draft.scenes} spans={promotion.spans} length={promotion.length} />
       )}
+      <Toasts above={58} />
     </main>
   );
 }

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { templateDocument } from "../../core/document/templateDocument";
 import { readTemplate } from "../../core/document/templateSchema";
 import { rect } from "../../core/geometry/rect";
 import { USUAL_FORMATS } from "../../core/placement/formats";
@@ -87,7 +88,8 @@ test("whatever is done to a draft, it can be saved", () => {
       fc.array(change, { maxLength: 30 }),
       (start, changes) => {
         const draft = changes.reduce((before, one) => one(before), start);
-        expect(readTemplate(JSON.parse(JSON.stringify(draft)))).toEqual(JSON.parse(JSON.stringify(draft)));
+        const document: unknown = JSON.parse(JSON.stringify(templateDocument(draft)));
+        expect(readTemplate(document)).toEqual(JSON.parse(JSON.stringify(draft)));
       },
     ),
   );

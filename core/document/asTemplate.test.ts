@@ -3,6 +3,7 @@ import { templateKey } from "./facts";
 import { scenesOf } from "./design";
 import { resolvePromotion } from "./resolve";
 import { insertScenes } from "./restructure";
+import { templateDocument } from "./templateDocument";
 import { readTemplate } from "./templateSchema";
 import { lockProblem } from "./locks";
 import { applyEdit, fillSlot } from "./edits";
@@ -31,7 +32,9 @@ const kept = (fixed: readonly `${string}.${string}`[]) =>
 
 test("what is kept is a sound template that shows what the promotion shows", () => {
   const template = kept(["hook.headline", "product.name", "offer.picture"]);
-  expect(readTemplate(JSON.parse(JSON.stringify(template)))).toEqual(JSON.parse(JSON.stringify(template)));
+  expect(readTemplate(JSON.parse(JSON.stringify(templateDocument(template))))).toEqual(
+    JSON.parse(JSON.stringify(template)),
+  );
   const ref = shippedRef(template);
   const made = { ...document, template: ref, scenes: scenesOf(ref, template), fills: {} };
   const shown = resolvePromotion(made, { ...facts, product: null, templates: { [templateKey(ref)]: template } });

@@ -217,3 +217,17 @@ test.each([
 ])("edits like %s are refused", (json) => {
   expect(() => editList(JSON.parse(json)).map(readEdit)).toThrow();
 });
+
+test("one step leads from any version of a promotion to any other, and its inverse back", () => {
+  const version = fc
+    .array(anyEdit, { maxLength: 8 })
+    .map((makers) => makers.reduce((document, make) => applyEdit(document, make(document)), testDocument()));
+  fc.assert(
+    fc.property(version, version, (before, after) => {
+      fc.pre(JSON.stringify(before) !== JSON.stringify(after));
+      const edit = editTo(before, after, "All at once");
+      expect(applyEdit(before, edit)).toEqual(after);
+      expect(JSON.stringify(applyEdit(applyEdit(before, edit), inverseOf(before, edit)))).toBe(JSON.stringify(before));
+    }),
+  );
+});

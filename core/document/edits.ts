@@ -2,19 +2,22 @@ import { type FormatName } from "../placement/formats";
 import { adjustmentKey, keysFor, type Target } from "./adjustments";
 import { type Edit } from "./edit";
 import { FIELDS, type FieldId, type Layer, type ValueOf } from "./fields";
-import { type Change, differences, inverseOf as inversePatch, patched, pointer, stepsOf } from "./patch";
-import { type Fill, type Promotion, checkTouched } from "./promotion";
+import { type Change, type Paths, differences, inverseOf as inversePatch, patched, pointer, stepsOf } from "./patch";
+import { type Fill, type Promotion, checkTouchedPromotion } from "./promotion";
 import { membersInOrder, orderAt } from "./ordered";
 import { type ListedScene, scenesInOrder } from "./sceneList";
 import { type SlotKey } from "./template";
 
-/** What is set besides what is filled comes and goes with its fields. */
-const SPARSE: ReadonlySet<string> = new Set(["adjustments"]);
+/** What is set besides what is filled comes and goes with its fields; all else is put in member by member. */
+const PATHS: Paths = {
+  isSparse: ([part, ...key]) => part === "adjustments" && key.length === 1,
+  isWhole: ({ length }) => length === 2,
+};
 
 /** The document after an edit. Throws, naming the place and the cure, when the result would not be a promotion. */
 export function applyEdit(document: Promotion, { patch }: Edit): Promotion {
-  const next = patched(document, patch, SPARSE);
-  checkTouched(
+  const next = patched(document, patch, PATHS);
+  checkTouchedPromotion(
     next,
     patch.map(({ path }) => stepsOf(path)),
   );
@@ -24,7 +27,7 @@ export function applyEdit(document: Promotion, { patch }: Edit): Promotion {
 /** The edit that takes `edit` back, given the document it is about to be applied to. */
 export const inverseOf = (document: Promotion, { label, patch }: Edit): Edit => ({
   label,
-  patch: inversePatch(document, patch, SPARSE),
+  patch: inversePatch(document, patch, PATHS),
 });
 
 const put = (path: string, value: unknown): Change => ({ op: "add", path, value });
@@ -84,7 +87,7 @@ export const takeOutScene = (id: string): Edit => ({ label: "Take out", patch: [
 /** One step from a document to another that was made of it. */
 export const editTo = (before: Promotion, after: Promotion, label: string): Edit => ({
   label,
-  patch: differences(before, after),
+  patch: differences(before, after, PATHS),
 });
 
 /** Has a promotion made in one more format, behind the others. */

@@ -1,12 +1,19 @@
 import { type FormatName } from "../placement/formats";
 import { inOrder } from "./patch";
-import { membersInOrder, orderedRecord } from "./ordered";
-import { type Promotion } from "./promotion";
+import { type Ordered, membersInOrder, orderedRecord } from "./ordered";
 
-/** The formats of a promotion in the order they are shown in. */
-export const formatsInOrder = ({ formats }: Pick<Promotion, "formats">): FormatName[] =>
-  membersInOrder<FormatName, { readonly order: string }>(formats).map(({ id }) => id);
+/** The shapes that something is made in, each where it stands among the others. */
+export type Formats = Partial<Readonly<Record<FormatName, Ordered>>>;
 
-/** Formats in the order of a list, as a promotion has them. */
-export const formatRecord = (formats: readonly FormatName[]): Promotion["formats"] =>
-  inOrder(orderedRecord(formats.map((id) => ({ id }))));
+/** The formats of a promotion or template in the order they are shown in. */
+export const formatsInOrder = ({ formats }: { readonly formats: Formats }): FormatName[] =>
+  membersInOrder<FormatName, Ordered>(formats).map(({ id }) => id);
+
+/** Formats in the order of a list. Those that stand as they stood before keep their order keys. */
+export const formatRecord = (formats: readonly FormatName[], before: Formats = {}): Formats =>
+  inOrder(
+    orderedRecord(
+      formats.map((id) => ({ id })),
+      before,
+    ),
+  );

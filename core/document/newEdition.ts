@@ -45,7 +45,10 @@ export function scenesInEdition(
         .findLast((at) => at >= 0) ?? -1;
     return placed.toSpliced(behind + 1, 0, isOwn(one) ? onEdition(one) : one);
   }, first);
-  return orderedRecord(scenes.map(({ id, from }) => ({ id, from })));
+  return orderedRecord(
+    scenes.map(({ id, from }) => ({ id, from })),
+    document.scenes,
+  );
 }
 
 /**

@@ -33,24 +33,33 @@ export const valueAt = (document: unknown, path: string): unknown =>
     document,
   );
 
+/** How paths lead through a kind of document. */
+export interface Paths {
+  /** Whether what stands at some steps is made with the first thing in it, and goes with the last. */
+  readonly isSparse: (steps: readonly string[]) => boolean;
+  /** Whether what stands at some steps is put in as a whole, whatever of it differs. */
+  readonly isWhole: (steps: readonly string[]) => boolean;
+}
+
 /**
  * A document after some changes. Members of records stay in the order of their names, so that a change and its inverse
  * give the same bytes. Throws, naming the path, when there is nothing to replace, or nothing to add to.
- *
- * @param sparse the records whose members come and go with what is in them
  */
 export const patched = <Document extends object>(
   document: Document,
   patch: readonly Change[],
-  sparse: ReadonlySet<string>,
-): Document => patch.reduce((before, change) => changed(before, change, sparse), document);
+  paths: Pick<Paths, "isSparse">,
+): Document => patch.reduce((before, change) => changed(before, change, paths), document);
 
-function changed<Document extends object>(document: Document, change: Change, sparse: ReadonlySet<string>): Document {
+function changed<Document extends object>(
+  document: Document,
+  change: Change,
+  { isSparse }: Pick<Paths, "isSparse">,
+): Document {
   const steps = stepsOf(change.path);
-  const isSparse = sparse.has(steps[0] ?? "");
   const put = (value: unknown, depth: number): unknown => {
     const step = steps[depth] ?? "";
-    const made = value === undefined && isSparse && depth === 2 ? {} : value;
+    const made = value === undefined && isSparse(steps.slice(0, depth)) ? {} : value;
     if (!isObject(made)) {
       if (change.op === "remove") return value;
       throw new RangeError(`There is no “${pointer(...steps.slice(0, depth))}” any more.`);
@@ -58,7 +67,7 @@ function changed<Document extends object>(document: Document, change: Change, sp
     const own = Object.hasOwn(made, step) ? made[step] : undefined;
     if (depth < steps.length - 1) {
       const inner = put(own, depth + 1);
-      const isGone = isSparse && depth === 1 && isObject(inner) && Object.keys(inner).length === 0;
+      const isGone = isObject(inner) && Object.keys(inner).length === 0 && isSparse(steps.slice(0, depth + 1));
       return isGone ? without(made, step) : inner === own ? made : withMember(made, step, inner);
     }
     if (change.op === "remove") return own === undefined ? made : without(made, step);
@@ -84,41 +93,45 @@ export const inOrder = <Key extends string, Value>(record: Readonly<Record<Key, 
     Value
   >;
 
+/** A value with all records in it in the order of their members' names. */
+export const inOrderThroughout = (value: unknown): unknown =>
+  isObject(value)
+    ? inOrder(Object.fromEntries(Object.entries(value).map(([name, one]) => [name, inOrderThroughout(one)])))
+    : value;
+
 /** The changes that take a patch back, given the document that it is about to be applied to. */
-export function inverseOf(document: object, patch: readonly Change[], sparse: ReadonlySet<string>): Change[] {
+export function inverseOf(document: object, patch: readonly Change[], paths: Pick<Paths, "isSparse">): Change[] {
   const inverses: Change[] = [];
   patch.reduce((before, change) => {
     const value = valueAt(before, change.path);
     if (value !== undefined)
       inverses.unshift({ op: change.op === "remove" ? "add" : "replace", path: change.path, value });
     else if (change.op !== "remove") inverses.unshift({ op: "remove", path: change.path });
-    return changed(before, change, sparse);
+    return changed(before, change, paths);
   }, document);
   return inverses;
 }
 
-/** Changes that make one document of another: of whole members of its records, or of what stands beside them. */
-export function differences(before: object, after: object): Change[] {
-  const members = (document: object, name: string): Json | null => {
-    const value = (document as Json)[name];
-    return isObject(value) ? value : null;
-  };
-  return Object.keys({ ...before, ...after }).flatMap((name): Change[] => {
-    const [was, is] = [members(before, name), members(after, name)];
-    return was && is
-      ? memberChanges(was, is, [name])
-      : memberChanges({ [name]: (before as Json)[name] }, { [name]: (after as Json)[name] }, []);
-  });
-}
+/** Changes that make one document of another, as far down as the kind of document has places of their own. */
+export const differences = (before: object, after: object, paths: Paths): Change[] =>
+  memberChanges({ ...before }, { ...after }, { steps: [], paths });
 
-const memberChanges = (before: Json, after: Json, steps: readonly string[]): Change[] =>
-  Object.keys({ ...before, ...after }).flatMap((name): Change[] => {
-    const path = pointer(...steps, name);
-    const [was, is] = [before[name], after[name]];
+function memberChanges(
+  before: Json,
+  after: Json,
+  { steps, paths }: { readonly steps: readonly string[]; readonly paths: Paths },
+): Change[] {
+  return Object.keys({ ...before, ...after }).flatMap((name): Change[] => {
+    const at = [...steps, name];
+    const nothing = paths.isSparse(at) && !paths.isWhole(at) ? {} : undefined;
+    const [was = nothing, is = nothing] = [before[name], after[name]];
     if (same(was, is)) return [];
+    if (isObject(was) && isObject(is) && !paths.isWhole(at)) return memberChanges(was, is, { steps: at, paths });
+    const path = pointer(...at);
     if (is === undefined) return [{ op: "remove", path }];
     return [{ op: was === undefined ? "add" : "replace", path, value: is }];
   });
+}
 
 /** Deep equality of plain JSON: members in any order, those that are undefined left out. */
 export function same(one: unknown, other: unknown): boolean {

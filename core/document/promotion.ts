@@ -1,7 +1,9 @@
 import { array, lazy, mixed, number, object, string, type Schema } from "yup";
 import { type Adjustments, readAdjustment } from "./adjustments";
-import { type FormatName, MOST_FORMATS, isFormatName } from "../placement/formats";
-import { inOrder } from "./patch";
+import { type DocumentShape, type RecordPart, checkTouched, readDocument } from "./documentShape";
+import { type Formats } from "./formatList";
+import { FORMATS_PART } from "./formatsPart";
+import { orderKey } from "./orderKey";
 import { type SlotKey } from "./template";
 import { upgradePromotion } from "./upgrades";
 
@@ -23,12 +25,6 @@ export interface PromotionScene {
   readonly order: string;
   /** Which template's scene it is. */
   readonly from: TemplateRef & { readonly scene: string };
-}
-
-/** A shape that a promotion is made in. */
-export interface PromotionFormat {
-  /** Where it stands among the others. */
-  readonly order: string;
 }
 
 /** A fill that found no place when the template was changed, kept so that nothing is lost. */
@@ -53,7 +49,7 @@ export interface Promotion {
   readonly offer: string | null;
   readonly tune: string | null;
   /** The shapes it is made in. */
-  readonly formats: Partial<Readonly<Record<FormatName, PromotionFormat>>>;
+  readonly formats: Formats;
   readonly scenes: Readonly<Record<string, PromotionScene>>;
   readonly fills: Readonly<Record<SlotKey, Fill>>;
   readonly adjustments: Adjustments;
@@ -99,12 +95,8 @@ const fillSchema = lazy((value: unknown) => {
     : mixed<never>().test("kind", "A fill is words, a media item or a list of products.", () => false);
 });
 
-const order = string()
-  .matches(/^[0-9A-Za-z]{1,60}$/, "An order is letters and digits.")
-  .required();
-const format = object({ order }).noUnknown().required();
 const scene = object({
-  order,
+  order: orderKey,
   from: object({ ...templateRef, scene: name.required() })
     .noUnknown()
     .required(),
@@ -134,15 +126,6 @@ const SINGLE: ReadonlyMap<string, Schema<unknown>> = new Map<string, Schema<unkn
   }),
 );
 
-/** A record of a document: how many members it has, and how one is read. */
-interface RecordPart {
-  readonly least: number;
-  readonly most: number;
-  /** What it is, in a sentence that says the limit. */
-  readonly named: string;
-  readonly read: (key: string, value: unknown) => unknown;
-}
-
 const bySlot = (key: string, value: unknown): unknown => {
   if (!/^[a-z0-9-]+\.[a-z0-9-]+$/.test(key)) throw new TypeError(`“${key}” is not a slot's address.`);
   return fillSchema.validateSync(value, { strict: true });
@@ -154,14 +137,9 @@ const byName =
     return schema.validateSync(value, { strict: true });
   };
 
-const byFormat = (key: string, value: unknown): unknown => {
-  if (!isFormatName(key)) throw new TypeError(`There is no format “${key}”.`);
-  return format.validateSync(value, { strict: true });
-};
-
 const RECORDS: ReadonlyMap<string, RecordPart> = new Map(
   Object.entries({
-    formats: { least: 1, most: MOST_FORMATS, named: "format", read: byFormat },
+    formats: FORMATS_PART,
     scenes: { least: 1, most: MOST_SCENES, named: "scene", read: byName(scene) },
     fills: { least: 0, most: 1000, named: "fill", read: bySlot },
     adjustments: { least: 0, most: 2000, named: "adjustment", read: readAdjustment },
@@ -169,49 +147,17 @@ const RECORDS: ReadonlyMap<string, RecordPart> = new Map(
   }),
 );
 
-/** Checks the bounds of a record, and its members: all, or those that are named. */
-function readRecord(
-  { least, most, named, read }: RecordPart,
-  value: unknown,
-  only?: readonly string[],
-): Record<string, unknown> {
-  if (typeof value !== "object" || value === null || Array.isArray(value))
-    throw new TypeError(`${named[0]?.toUpperCase() ?? ""}${named.slice(1)}s must be given by name.`);
-  const members: Readonly<Record<string, unknown>> = { ...value };
-  const count = Object.keys(members).length;
-  if (count < least) throw new RangeError(`A promotion needs at least one ${named}.`);
-  if (count > most) throw new RangeError(`A promotion has at most ${most} ${named}s.`);
-  if (!only) return inOrder(Object.fromEntries(Object.entries(members).map(([key, one]) => [key, read(key, one)])));
-  for (const key of only) if (Object.hasOwn(members, key)) read(key, members[key]);
-  return members;
-}
+const SHAPE: DocumentShape = { named: "A promotion", single: SINGLE, records: RECORDS };
 
 /**
- * Reads a promotion document at any door, upgrading older versions. Throws, naming the field and the cure, when it is not
- * one. Whether its fills fit its templates is said by `promotionProblem`.
+ * Reads a promotion document at any door, upgrading older versions. Throws Yup's ValidationError, naming the field and the
+ * cure, when it is not one. Whether its fills fit its templates is said by `promotionProblem`.
  */
 export function readPromotion(value: unknown): Promotion {
-  const upgraded = upgradePromotion(value);
-  if (typeof upgraded !== "object" || upgraded === null || Array.isArray(upgraded))
-    throw new TypeError("A promotion is an object.");
-  const parts: Readonly<Record<string, unknown>> = { ...upgraded };
-  version.validateSync(parts["version"], { strict: true });
-  const unknown = Object.keys(parts).find((part) => !SINGLE.has(part) && !RECORDS.has(part));
-  if (unknown !== undefined) throw new TypeError(`A promotion has no “${unknown}”.`);
-  const single = [...SINGLE].map(([part, schema]) => [part, schema.validateSync(parts[part], { strict: true })]);
-  const records = [...RECORDS].map(([part, record]) => [part, readRecord(record, parts[part])]);
   // Every part was read by its own schema.
-  const whole: unknown = Object.fromEntries([...single, ...records]);
-  return whole as Promotion;
+  return readDocument(SHAPE, upgradePromotion(value)) as Promotion;
 }
 
-/** Checks what changes at some paths have made of a document: only what they touched. Throws as `readPromotion` does. */
-export function checkTouched(document: Promotion, touched: readonly (readonly string[])[]): void {
-  const parts: Readonly<Record<string, unknown>> = { ...document };
-  for (const [part = "", key] of touched) {
-    const [single, record] = [SINGLE.get(part), RECORDS.get(part)];
-    if (single && single !== version) single.validateSync(parts[part], { strict: true });
-    else if (record && key !== undefined) readRecord(record, parts[part], [key]);
-    else throw new TypeError(`“/${part}” can't be changed as a whole.`);
-  }
-}
+/** Checks what changes at some paths have made of a promotion: only what they touched. Throws as `readPromotion` does. */
+export const checkTouchedPromotion = (document: Promotion, touched: readonly (readonly string[])[]): void =>
+  checkTouched(SHAPE, document, touched);

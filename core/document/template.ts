@@ -168,8 +168,9 @@ export const PURPOSES = [
 ] as const;
 export type Purpose = (typeof PURPOSES)[number];
 
-export const TEMPLATE_VERSION = 3;
+export const TEMPLATE_VERSION = 4;
 
+/** A template in lists, as it is read. It is kept and edited as a `TemplateDocument`. */
 export interface Template {
   readonly version: typeof TEMPLATE_VERSION;
   readonly slug: string;

@@ -22,11 +22,19 @@ const number = (least: number, most: number): Json => ({ type: "number", minimum
 const flag: Json = { type: "boolean" };
 const id: Json = { type: "string", pattern: "^[a-z0-9][a-z0-9-]{0,59}$" };
 
+const record = (names: Json, member: Json, more: Json = {}): Json => ({
+  type: "object",
+  propertyNames: names,
+  additionalProperties: member,
+  ...more,
+});
+
 const formatName: Json = {
   anyOf: [one(NAMED_FORMATS), { type: "string", pattern: "^[1-9][0-9]{0,2}x[1-9][0-9]{0,2}$" }],
 };
+const order: Json = { type: "string", pattern: "^[0-9A-Za-z]{1,60}$" };
 const slotBase: Json = {
-  id,
+  order,
   label: title(60),
   hint: text(0, 120),
   required: flag,
@@ -54,20 +62,16 @@ const slots = (media: Json): Readonly<Record<Slot["kind"], Json>> => ({
 
 function templateSchema(media: Json): Json {
   const scene = object({
-    id,
+    order,
     name: title(40),
     arrangement: arrangementJsonSchema,
     length: whole(500, 60_000),
     overlap: whole(0, 3000),
     ground: one(COLOR_ROLES),
     logo: flag,
-    slots: { type: "array", items: { oneOf: Object.values(slots(media)) }, maxItems: MOST_SLOTS },
+    slots: record(id, { oneOf: Object.values(slots(media)) }, { maxProperties: MOST_SLOTS }),
     allows: object({ arrangement: flag, color: flag, timing: flag, remove: flag }),
-    places: {
-      type: "object",
-      propertyNames: formatName,
-      additionalProperties: { type: "object", additionalProperties: placeJsonSchema },
-    },
+    places: record(formatName, { type: "object", additionalProperties: placeJsonSchema }),
   });
   return object({
     version: { const: TEMPLATE_VERSION },
@@ -75,8 +79,8 @@ function templateSchema(media: Json): Json {
     name: title(60),
     purpose: one(PURPOSES),
     about: text(0, 200),
-    formats: { type: "array", items: formatName, minItems: 1, maxItems: MOST_FORMATS, uniqueItems: true },
-    scenes: { type: "array", items: scene, minItems: 1, maxItems: MOST_TEMPLATE_SCENES },
+    formats: record(formatName, object({ order }), { minProperties: 1, maxProperties: MOST_FORMATS }),
+    scenes: record(id, scene, { minProperties: 1, maxProperties: MOST_TEMPLATE_SCENES }),
     style: object({
       motion: one(MOTIONS),
       transition: one(TRANSITIONS),

@@ -5,14 +5,19 @@ import { SHIPPED_TEMPLATES } from "../templates/shipped";
 import { defined } from "../testing/defined";
 import { needsInWords, needsOf, templateLength } from "./needs";
 import { PURPOSES } from "./template";
-import { jsonPointer, readTemplate } from "./templateSchema";
+import { jsonPointer, readTemplate, readTemplateDocument } from "./templateSchema";
+import { listedTemplate, templateDocument } from "./templateDocument";
 import { templateJsonSchema } from "./templateJsonSchema";
 
-const FIRST = defined(ONE_OFFER.scenes[0]);
+const DOCUMENT = templateDocument(ONE_OFFER);
+const HOOK = DOCUMENT.scenes["hook"];
+
+const many = (count: number, member: (index: number) => [string, unknown]): object =>
+  Object.fromEntries(Array.from({ length: count }, (_, index) => member(index)));
 
 /** The document as plain JSON, with the value at a JSON pointer (RFC 6901) replaced, or removed where it is undefined. */
 function broken(at: string, value: unknown): unknown {
-  const document: unknown = JSON.parse(JSON.stringify(ONE_OFFER));
+  const document: unknown = JSON.parse(JSON.stringify(DOCUMENT));
   const names = at.split("/").slice(1);
   const last = defined(names.pop());
   const holder = names.reduce<unknown>(
@@ -32,43 +37,68 @@ const BROKEN: readonly (readonly [what: string, at: string, value: unknown, poin
   ["a name that is a number", "/name", 7, "/name"],
   ["a purpose that there is not", "/purpose", "world peace", "/purpose"],
   ["an about of 300 letters", "/about", "x".repeat(300), "/about"],
-  ["no scenes", "/scenes", [], "/scenes"],
-  ["scenes that are no list", "/scenes", {}, "/scenes"],
-  ["thirteen scenes", "/scenes", Array.from({ length: 13 }, (_, index) => ({ ...FIRST, id: `s${index}` })), "/scenes"],
-  ["two scenes of one id", "/scenes/1/id", FIRST.id, "/scenes"],
-  ["a scene without a name", "/scenes/0/name", undefined, "/scenes/0/name"],
-  ["an arrangement that there is not", "/scenes/0/arrangement", { name: "pinwheel" }, "/scenes/0/arrangement"],
-  ["an arrangement without its parameter", "/scenes/0/arrangement/words", undefined, "/scenes/0/arrangement/words"],
-  ["a share out of range", "/scenes/1/arrangement/share", 0.9, "/scenes/1/arrangement/share"],
-  ["a parameter of another arrangement", "/scenes/0/arrangement/gap", 3, "/scenes/0/arrangement"],
-  ["a length in parts of a millisecond", "/scenes/2/length", 4500.5, "/scenes/2/length"],
-  ["a scene of no length", "/scenes/2/length", 0, "/scenes/2/length"],
-  ["a transition longer than half its scene", "/scenes/2/overlap", 2600, "/scenes/2"],
-  ["a ground that is no role", "/scenes/0/ground", "mauve", "/scenes/0/ground"],
-  ["a logo that is neither yes nor no", "/scenes/0/logo", "yes", "/scenes/0/logo"],
-  ["a slot of no kind", "/scenes/0/slots/0/kind", undefined, "/scenes/0/slots/0"],
-  ["a slot of a kind that there is not", "/scenes/0/slots/0/kind", "song", "/scenes/0/slots/0"],
-  ["two slots of one id", "/scenes/0/slots/1/id", FIRST.slots[0]?.id, "/scenes/0/slots"],
-  ["a role that there is not", "/scenes/0/slots/0/role", "shout", "/scenes/0/slots/0/role"],
-  ["a budget of none", "/scenes/0/slots/0/budget", 0, "/scenes/0/slots/0/budget"],
-  ["a binding that there is not", "/scenes/1/slots/0/binding", "moon.phase", "/scenes/1/slots/0/binding"],
-  ["a picture that accepts nothing", "/scenes/0/slots/1/accepts", [], "/scenes/0/slots/1/accepts"],
-  ["a picture from somewhere else", "/scenes/0/slots/1/from", "https://example.com/a.jpg", "/scenes/0/slots/1/from"],
-  ["a picture without its needs", "/scenes/0/slots/1/needs", undefined, "/scenes/0/slots/1/needs"],
+  ["no formats", "/formats", {}, "/formats"],
+  ["a format that there is not", "/formats", { round: { order: "a0" } }, "/formats/round"],
+  ["a format without its order", "/formats/square/order", undefined, "/formats/square/order"],
+  ["no scenes", "/scenes", {}, "/scenes"],
+  ["scenes in a list", "/scenes", [HOOK], "/scenes"],
+  ["thirteen scenes", "/scenes", many(13, (index) => [`s${index}`, HOOK]), "/scenes"],
+  ["a scene whose id has capitals", "/scenes/Hook", HOOK, "/scenes/Hook"],
+  ["a scene without its order", "/scenes/hook/order", undefined, "/scenes/hook/order"],
+  ["a scene without a name", "/scenes/hook/name", undefined, "/scenes/hook/name"],
+  ["an arrangement that there is not", "/scenes/hook/arrangement", { name: "pinwheel" }, "/scenes/hook/arrangement"],
+  [
+    "an arrangement without its parameter",
+    "/scenes/hook/arrangement/words",
+    undefined,
+    "/scenes/hook/arrangement/words",
+  ],
+  ["a share out of range", "/scenes/product/arrangement/share", 0.9, "/scenes/product/arrangement/share"],
+  ["a parameter of another arrangement", "/scenes/hook/arrangement/gap", 3, "/scenes/hook/arrangement"],
+  ["a length in parts of a millisecond", "/scenes/offer/length", 4500.5, "/scenes/offer/length"],
+  ["a scene of no length", "/scenes/offer/length", 0, "/scenes/offer/length"],
+  ["a transition longer than half its scene", "/scenes/offer/overlap", 2600, "/scenes/offer"],
+  ["a ground that is no role", "/scenes/hook/ground", "mauve", "/scenes/hook/ground"],
+  ["a logo that is neither yes nor no", "/scenes/hook/logo", "yes", "/scenes/hook/logo"],
+  ["a slot of no kind", "/scenes/hook/slots/headline/kind", undefined, "/scenes/hook/slots/headline"],
+  ["a slot of a kind that there is not", "/scenes/hook/slots/headline/kind", "song", "/scenes/hook/slots/headline"],
+  ["a slot whose id has blanks", "/scenes/hook/slots/my slot", HOOK?.slots["headline"], "/scenes/hook/slots"],
+  [
+    "thirteen slots",
+    "/scenes/hook/slots",
+    many(13, (index) => [`s${index}`, HOOK?.slots["headline"]]),
+    "/scenes/hook/slots",
+  ],
+  ["a role that there is not", "/scenes/hook/slots/headline/role", "shout", "/scenes/hook/slots/headline/role"],
+  ["a budget of none", "/scenes/hook/slots/headline/budget", 0, "/scenes/hook/slots/headline/budget"],
+  [
+    "a binding that there is not",
+    "/scenes/product/slots/name/binding",
+    "moon.phase",
+    "/scenes/product/slots/name/binding",
+  ],
+  ["a picture that accepts nothing", "/scenes/hook/slots/picture/accepts", [], "/scenes/hook/slots/picture/accepts"],
+  [
+    "a picture from somewhere else",
+    "/scenes/hook/slots/picture/from",
+    "https://example.com/a.jpg",
+    "/scenes/hook/slots/picture/from",
+  ],
+  ["a picture without its needs", "/scenes/hook/slots/picture/needs", undefined, "/scenes/hook/slots/picture/needs"],
   [
     "a slot that does not say what may be changed",
-    "/scenes/0/slots/0/allows/color",
+    "/scenes/hook/slots/headline/allows/color",
     undefined,
-    "/scenes/0/slots/0/allows/color",
+    "/scenes/hook/slots/headline/allows/color",
   ],
-  ["a scene that does not say what may be changed", "/scenes/0/allows", undefined, "/scenes/0/allows"],
+  ["a scene that does not say what may be changed", "/scenes/hook/allows", undefined, "/scenes/hook/allows"],
   [
     "a place of no size",
-    "/scenes/0/places",
+    "/scenes/hook/places",
     { square: { headline: { x: 0, y: 0, width: 1, height: 90 } } },
-    "/scenes/0/places/square/headline/width",
+    "/scenes/hook/places/square/headline/width",
   ],
-  ["a place in a format that there is not", "/scenes/0/places", { round: {} }, "/scenes/0/places"],
+  ["a place in a format that there is not", "/scenes/hook/places", { round: {} }, "/scenes/hook/places"],
   ["a motion that there is not", "/style/motion", "explode", "/style/motion"],
   ["a loudness that would clip", "/sound/loudness", 3, "/sound/loudness"],
   ["something nobody knows", "/surprise", true, ""],
@@ -88,19 +118,24 @@ test.each(BROKEN)("%s is refused, with a pointer to the field", (_, at, value, p
 });
 
 /** Checks of several fields at once, which JSON Schema has no words for. */
-const BEYOND_JSON_SCHEMA = ["two scenes of one id", "two slots of one id", "a transition longer than half its scene"];
+const BEYOND_JSON_SCHEMA = ["a transition longer than half its scene"];
 
 test("the published JSON Schema, read by ajv, accepts every shipped template and refuses what our own schema refuses", () => {
   const validate = new Ajv2020({ formats: { uuid: true } }).compile(templateJsonSchema());
   for (const template of SHIPPED_TEMPLATES)
-    expect([template.slug, validate(JSON.parse(JSON.stringify(template)))]).toEqual([template.slug, true]);
+    expect([template.slug, validate(JSON.parse(JSON.stringify(templateDocument(template))))]).toEqual([
+      template.slug,
+      true,
+    ]);
   for (const [what, at, value] of BROKEN)
     expect([what, validate(broken(at, value))]).toEqual([what, BEYOND_JSON_SCHEMA.includes(what)]);
 });
 
 test("every shipped template is sound, has its own slug, and reads back as it was written", () => {
   for (const template of SHIPPED_TEMPLATES)
-    expect(readTemplate(JSON.parse(JSON.stringify(template)))).toEqual(JSON.parse(JSON.stringify(template)));
+    expect(readTemplate(JSON.parse(JSON.stringify(templateDocument(template))))).toEqual(
+      JSON.parse(JSON.stringify(template)),
+    );
   expect(new Set(SHIPPED_TEMPLATES.map(({ slug }) => slug)).size).toBe(SHIPPED_TEMPLATES.length);
 });
 
@@ -137,11 +172,19 @@ test("a template of version 1 is upgraded: arrangements get parameters, everythi
   };
   const read = readTemplate(older);
   expect(read).toMatchObject({
-    version: 3,
+    version: 4,
     purpose: "other",
     about: "Say it and go.",
     scenes: [
       { arrangement: { name: "split" }, ground: "primary", slots: [{ allows: { content: true, remove: true } }] },
     ],
   });
+});
+
+test("a template of version 3 is upgraded: its lists are records now, in the order they had", () => {
+  const [hook, product] = ONE_OFFER.scenes;
+  const older = { ...ONE_OFFER, version: 3, formats: ["vertical", "square"], scenes: [product, hook] };
+  const read = readTemplateDocument(JSON.parse(JSON.stringify(older)));
+  expect(Object.keys(read.scenes)).toEqual(["hook", "product"]);
+  expect(listedTemplate(read)).toEqual(JSON.parse(JSON.stringify({ ...older, version: 4 })));
 });

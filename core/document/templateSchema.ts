@@ -1,9 +1,13 @@
-import { array, boolean, lazy, mixed, number, object, string, type Schema } from "yup";
+import { array, boolean, lazy, mixed, number, object, string, type ObjectSchema, type Schema } from "yup";
 import { FACE_ROLES } from "../brand/book";
 import { COLOR_ROLES } from "../color/palette";
-import { MOST_FORMATS, isFormatName } from "../placement/formats";
+import { isFormatName } from "../placement/formats";
 import { arrangementSchema } from "./arrangementSchema";
+import { type DocumentShape, checkTouched, readDocument } from "./documentShape";
+import { FORMATS_PART } from "./formatsPart";
 import { oneOfKinds } from "./oneOfKinds";
+import { orderKey } from "./orderKey";
+import { inOrderThroughout } from "./patch";
 import { placeSchema } from "./placeSchema";
 import {
   MOTIONS,
@@ -16,6 +20,7 @@ import {
   type Slot,
   type Template,
 } from "./template";
+import { type TemplateDocument, listedTemplate } from "./templateDocument";
 import { upgradeTemplate } from "./upgrades";
 
 export const MOST_TEMPLATE_SCENES = 12;
@@ -36,7 +41,7 @@ const millis = (least: number, most: number) =>
     .required();
 
 const slotBase = {
-  id: slug,
+  order: orderKey,
   label: title(60),
   hint: text(120),
   required: flag,
@@ -82,15 +87,12 @@ const SLOTS: Readonly<Record<Slot["kind"], Schema<unknown>>> = {
   }).noUnknown(),
 };
 const SLOT_KINDS = Object.keys(SLOTS) as Slot["kind"][];
-const slotSchema = oneOfKinds("kind", SLOT_KINDS, (kind) => SLOTS[kind], `A slot is one of: ${SLOT_KINDS.join(", ")}.`);
-
-const formatName = string()
-  .required()
-  .test(
-    "format",
-    "There is no such format: it is square, vertical, widescreen, portrait or a ratio as in 5x7.",
-    isFormatName,
-  );
+const slotSchemaOf = oneOfKinds(
+  "kind",
+  SLOT_KINDS,
+  (kind) => SLOTS[kind],
+  `A slot is one of: ${SLOT_KINDS.join(", ")}.`,
+);
 
 const places = lazy((value: unknown): Schema<unknown> => {
   const isByFormat = Object.keys(value ?? {}).every(isFormatName);
@@ -100,30 +102,37 @@ const places = lazy((value: unknown): Schema<unknown> => {
 });
 
 /** What is given by names, whatever they are. */
-const recordOf = (value: unknown, schemaOf: (member: unknown) => Schema<unknown>): Schema<unknown> =>
+const recordOf = (
+  value: unknown,
+  schemaOf: (member: unknown) => Schema<unknown>,
+): ObjectSchema<Record<string, unknown>> =>
   typeof value === "object" && value !== null
     ? object(Object.fromEntries(Object.entries(value).map(([key, member]) => [key, schemaOf(member).required()])))
     : object();
 
-const once = (what: string) => ({
-  name: "once",
-  message: `Two ${what} have the same id.`,
-  test: (list: readonly { id?: unknown }[] | undefined): boolean =>
-    new Set(list?.map(({ id }) => id)).size === (list?.length ?? 0),
-});
+const isSlug = (id: string): boolean => slug.isValidSync(id);
+const slots = lazy((value: unknown) =>
+  recordOf(value, slotSchemaOf)
+    .required()
+    .test("ids", "A slot's id is lower-case letters, digits and hyphens, at most 60.", () =>
+      Object.keys(Object(value) as object).every(isSlug),
+    )
+    .test(
+      "most",
+      `A scene has at most ${MOST_SLOTS} slots.`,
+      () => Object.keys(Object(value) as object).length <= MOST_SLOTS,
+    ),
+);
 
 const scene = object({
-  id: slug,
+  order: orderKey,
   name: title(40),
   arrangement: lazy((value: unknown) => arrangementSchema(value)),
   length: millis(500, 60_000),
   overlap: millis(0, 3000),
   ground: string().oneOf(COLOR_ROLES).required(),
   logo: flag,
-  slots: array(lazy((value: unknown) => slotSchema(value) as Schema<{ id: string }>))
-    .max(MOST_SLOTS, `A scene has at most ${MOST_SLOTS} slots.`)
-    .required()
-    .test(once("slots of a scene")),
+  slots,
   allows: object({ arrangement: flag, color: flag, timing: flag, remove: flag }).noUnknown().required(),
   places,
 })
@@ -131,51 +140,60 @@ const scene = object({
   .required()
   .test("overlap", "A transition takes at most half its scene.", (value) => value.overlap * 2 <= value.length);
 
-const schema = object({
-  version: number().oneOf([TEMPLATE_VERSION], "This template was written by a newer Stencilcraft.").required(),
-  slug,
-  name: title(60),
-  purpose: string().oneOf(PURPOSES).required(),
-  about: text(200),
-  formats: array(formatName)
-    .min(1, "A template is made in one format at least.")
-    .max(MOST_FORMATS, `At most ${MOST_FORMATS} formats.`)
-    .required()
-    .test("once", "A format is there twice.", (formats) => new Set(formats).size === formats.length),
-  scenes: array(scene)
-    .min(1, "A template needs at least one scene.")
-    .max(MOST_TEMPLATE_SCENES, `A template has at most ${MOST_TEMPLATE_SCENES} scenes.`)
-    .required()
-    .test(once("scenes")),
-  style: object({
-    motion: string().oneOf(MOTIONS).required(),
-    transition: string().oneOf(TRANSITIONS).required(),
-    zoom: flag,
-    faces: object(Object.fromEntries(WORDS_ROLES.map((role) => [role, string().oneOf(FACE_ROLES).optional()])))
-      .noUnknown()
-      .required(),
-  })
-    .noUnknown()
-    .required(),
-  sound: object({
-    fadeIn: millis(0, 10_000),
-    fadeOut: millis(0, 10_000),
-    loudness: number().min(-30, "At least −30 LUFS.").max(-9, "At most −9 LUFS.").required(),
-  })
-    .noUnknown()
-    .required(),
-})
-  .noUnknown()
-  .required();
+const readScene = (key: string, value: unknown): unknown => {
+  slug.validateSync(key, { strict: true });
+  return inOrderThroughout(scene.validateSync(value, { strict: true, abortEarly: false }));
+};
+
+const SHAPE: DocumentShape = {
+  named: "A template",
+  single: new Map<string, Schema<unknown>>(
+    Object.entries({
+      version: number().oneOf([TEMPLATE_VERSION], "This template was written by a newer Stencilcraft.").required(),
+      slug,
+      name: title(60),
+      purpose: string().oneOf(PURPOSES).required(),
+      about: text(200),
+      style: object({
+        motion: string().oneOf(MOTIONS).required(),
+        transition: string().oneOf(TRANSITIONS).required(),
+        zoom: flag,
+        faces: object(Object.fromEntries(WORDS_ROLES.map((role) => [role, string().oneOf(FACE_ROLES).optional()])))
+          .noUnknown()
+          .required(),
+      })
+        .noUnknown()
+        .required(),
+      sound: object({
+        fadeIn: millis(0, 10_000),
+        fadeOut: millis(0, 10_000),
+        loudness: number().min(-30, "At least −30 LUFS.").max(-9, "At most −9 LUFS.").required(),
+      })
+        .noUnknown()
+        .required(),
+    }),
+  ),
+  records: new Map([
+    ["formats", FORMATS_PART],
+    ["scenes", { least: 1, most: MOST_TEMPLATE_SCENES, named: "scene", read: readScene }],
+  ]),
+};
 
 /**
  * Reads a template document at any door, upgrading older versions. Throws Yup's ValidationError with every problem and the
  * path of its field.
  */
-export function readTemplate(value: unknown): Template {
-  const read = schema.validateSync(upgradeTemplate(value), { strict: true, abortEarly: false });
-  return read as unknown as Template;
+export function readTemplateDocument(value: unknown): TemplateDocument {
+  // Every part was read by its own schema.
+  return readDocument(SHAPE, upgradeTemplate(value)) as TemplateDocument;
 }
+
+/** What a template document says, in lists. Throws as `readTemplateDocument` does. */
+export const readTemplate = (value: unknown): Template => listedTemplate(readTemplateDocument(value));
+
+/** Checks what changes at some paths have made of a template: only what they touched. Throws the first problem. */
+export const checkTouchedTemplate = (document: TemplateDocument, touched: readonly (readonly string[])[]): void =>
+  checkTouched(SHAPE, document, touched);
 
 /** The path of a field as Yup writes it (`scenes[0].name`), as a JSON Pointer (RFC 6901). */
 export const jsonPointer = (path: string | undefined): string =>

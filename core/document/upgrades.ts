@@ -17,7 +17,11 @@ export function upgradePromotion(value: unknown): unknown {
   const step = PROMOTION_STEPS[Number(value["version"])];
   return step ? upgradePromotion(step(value)) : value;
 }
-const TEMPLATE_STEPS: Readonly<Record<number, (document: Json) => Json>> = { 1: templateFrom1, 2: templateFrom2 };
+const TEMPLATE_STEPS: Readonly<Record<number, (document: Json) => Json>> = {
+  1: templateFrom1,
+  2: templateFrom2,
+  3: templateFrom3,
+};
 export function upgradeTemplate(value: unknown): unknown {
   if (!isObject(value)) return value;
   const step = TEMPLATE_STEPS[Number(value["version"])];
@@ -27,6 +31,18 @@ export function upgradeTemplate(value: unknown): unknown {
 /** 2 → 3: a template says which formats it is made in. */
 function templateFrom2(document: Json): Json {
   return { ...document, version: 3, formats: [...FORMATS_OF_2] };
+}
+
+/** 3 → 4: lists are records with an order, as those of promotions. */
+function templateFrom3({ formats, scenes, ...document }: Json): Json {
+  const byId = (list: readonly Json[]): Json =>
+    orderedRecord(list.map(({ id, ...one }) => ({ id: String(id), ...one })));
+  return {
+    ...document,
+    version: 4,
+    formats: orderedRecord(Array.isArray(formats) ? formats.map((id) => ({ id: String(id) })) : []),
+    scenes: byId(listOf(scenes).map((scene) => ({ ...scene, slots: byId(listOf(scene["slots"])) }))),
+  };
 }
 
 /** The only template that promotions of version 1 could have, and its scenes. */

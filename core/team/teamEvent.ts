@@ -9,10 +9,10 @@ const work = object({
   state: string().required(),
   progress: number().required(),
 });
-/** A promotion was saved. */
+/** A promotion, or the draft of a template, was saved. */
 const saved = object({
   topic: string()
-    .oneOf(["promotion"] as const)
+    .oneOf(["promotion", "template"] as const)
     .required(),
   slug: string().required(),
   revision: number().integer().required(),
@@ -32,15 +32,17 @@ const presence = object({
   at: string().defined(),
   here: boolean().required(),
 });
-const BY_TOPIC = { media: work, rendition: work, promotion: saved, presence } as const;
+const BY_TOPIC = { media: work, rendition: work, promotion: saved, template: saved, presence } as const;
 
 /** Something that the open pages of a team may want to show. Told by any process, heard by every page. */
 export type TeamEvent = InferType<typeof work> | InferType<typeof saved> | InferType<typeof presence>;
 export type PresenceEvent = InferType<typeof presence>;
 
+const isTopic = (topic: string): topic is keyof typeof BY_TOPIC => Object.hasOwn(BY_TOPIC, topic);
+
 const schema = lazy((value: unknown) => {
   const topic: unknown = typeof value === "object" && value !== null && "topic" in value ? value.topic : undefined;
-  return topic === "media" || topic === "rendition" || topic === "promotion" || topic === "presence"
+  return typeof topic === "string" && isTopic(topic)
     ? BY_TOPIC[topic]
     : mixed<never>().test("topic", "There is no such topic.", () => false);
 });

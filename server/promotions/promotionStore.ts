@@ -1,6 +1,4 @@
 import { mayChangeLocked } from "../auth/roles";
-import { ValidationError } from "yup";
-import { type Edit, readEdit } from "../../core/document/edit";
 import { applyEdit } from "../../core/document/edits";
 import { newPromotion } from "../../core/document/newPromotion";
 import { type Promotion, readPromotion } from "../../core/document/promotion";
@@ -10,6 +8,7 @@ import { type Role } from "../db/tables";
 import { newestTemplate, templatesByRef } from "../templates/templateStore";
 import { workingBrand } from "../brand/brandBook";
 import { type TeamScope } from "../db/teamScope";
+import { type EditResult, type SentEdits, applyEach } from "../edits/applyEach";
 import { tellTeam } from "../events/teamEvents";
 import { notThere } from "./goneThings";
 import { keepRevision } from "./revisions";
@@ -119,26 +118,8 @@ export async function createPromotion(
 /** Between them the log of edits tells the rest. */
 const REVISIONS_BETWEEN_SNAPSHOTS = 50;
 
-/** An edit that was not taken: which of those sent, and why. */
-export interface RefusedEdit {
-  readonly index: number;
-  readonly problem: string;
-}
-
-/** What came of some edits. */
-export interface EditResult {
-  readonly revision: number;
-  /** Null where the document is what it was at the base, with the edits on it. */
-  readonly document: Promotion | null;
-  readonly refused: readonly RefusedEdit[];
-}
-
-/** What somebody changed, and on what. */
-export interface SentEdits {
-  /** The revision that they were made on. */
-  readonly base: number;
-  /** As they came over the wire. */
-  readonly edits: readonly unknown[];
+/** What somebody changed of a promotion. */
+export interface PromotionEdits extends SentEdits {
   readonly member: { readonly id: string; readonly role: Role; readonly name: string };
 }
 
@@ -150,13 +131,18 @@ export interface SentEdits {
 export async function saveEdits(
   scope: TeamScope,
   slug: string,
-  { base, edits, member }: SentEdits,
-): Promise<EditResult> {
-  const result = await scope.together<EditResult>(async (within) => {
+  { base, edits, member }: PromotionEdits,
+): Promise<EditResult<Promotion>> {
+  const result = await scope.together<EditResult<Promotion>>(async (within) => {
     const row = await within.select("promotion").selectAll().where("slug", "=", slug).forUpdate().executeTakeFirst();
     if (!row) throw NOT_FOUND();
     const current = readPromotion(row.document);
-    const { document, taken, refused } = await applied(within, current, edits, member.role);
+    const { document, taken, refused } = await applyEach(current, edits, async (before, edit) => {
+      const after = applyEdit(before, edit);
+      await checkDesign(within, before, after, member.role);
+      await checkReferences(within, before, after);
+      return after;
+    });
     const isTold = row.revision !== base || refused.length > 0;
     if (taken.length === 0) return { revision: row.revision, document: isTold ? current : null, refused };
     const revision = row.revision + 1;
@@ -188,39 +174,6 @@ export async function saveEdits(
     });
   return result;
 }
-
-/** Puts edits on a document one by one, each checked for itself. */
-async function applied(
-  scope: TeamScope,
-  current: Promotion,
-  edits: readonly unknown[],
-  role: Role,
-): Promise<{
-  readonly document: Promotion;
-  readonly taken: readonly Edit[];
-  readonly refused: readonly RefusedEdit[];
-}> {
-  const refused: RefusedEdit[] = [];
-  const taken: Edit[] = [];
-  let document = current;
-  for (const [index, sent] of edits.entries())
-    try {
-      const edit = readEdit(sent);
-      const next = applyEdit(document, edit);
-      await checkDesign(scope, document, next, role);
-      await checkReferences(scope, document, next);
-      document = next;
-      taken.push(edit);
-    } catch (error) {
-      if (!isRefusal(error)) throw error;
-      refused.push({ index, problem: error.message });
-    }
-  return { document, taken, refused };
-}
-
-/** Whether an error says what is wrong with a change, rather than with us. */
-const isRefusal = (error: unknown): error is Error =>
-  error instanceof ValidationError || error instanceof TypeError || error instanceof RangeError;
 
 /** What is filled must be what the templates take, and what they lock stays as it is, whoever asks; designers and owners may. */
 async function checkDesign(scope: TeamScope, before: Promotion, after: Promotion, role: Role): Promise<void> {

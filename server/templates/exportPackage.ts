@@ -9,6 +9,7 @@ import {
   mediaOfTemplate,
   renameMedia,
 } from "../../core/document/templatePackage";
+import { templateDocument } from "../../core/document/templateDocument";
 import { FACE_ROLES } from "../../core/brand/book";
 import { workingBrand } from "../brand/brandBook";
 import { type TeamScope } from "../db/teamScope";
@@ -40,7 +41,7 @@ export async function exportPackage(
   const about: TemplatePackage = {
     format: PACKAGE_FORMAT,
     version: 1,
-    template: renameMedia(found.template, (id) => files.get(id) ?? null),
+    template: templateDocument(renameMedia(found.template, (id) => files.get(id) ?? null)),
     media,
     fonts: faces ? FACE_ROLES.map((role) => ({ role, family: faces[role].family })) : [],
   };

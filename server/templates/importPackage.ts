@@ -14,6 +14,7 @@ import {
   renameMedia,
 } from "../../core/document/templatePackage";
 import { type Template } from "../../core/document/template";
+import { templateDocument } from "../../core/document/templateDocument";
 import { jsonPointer, readTemplate } from "../../core/document/templateSchema";
 import { shippedTemplate } from "../../core/templates/shipped";
 import { config } from "../config";
@@ -174,20 +175,20 @@ async function takeMedia(
 export async function addTemplate(
   scope: TeamScope,
   memberId: string | null,
-  document: Template,
+  template: Template,
 ): Promise<{ slug: string; name: string }> {
   return scope.together(async (within) => {
     const taken = new Set((await within.select("template").select("slug").execute()).map(({ slug }) => slug));
-    if (shippedTemplate(document.slug)) taken.add(document.slug);
-    const slug = freeSlug(document.slug, taken);
-    const json = JSON.stringify({ ...document, slug });
+    if (shippedTemplate(template.slug)) taken.add(template.slug);
+    const slug = freeSlug(template.slug, taken);
+    const json = JSON.stringify(templateDocument({ ...template, slug }));
     const { id } = await within
-      .insert("template", { slug, name: document.name, draft: json, edition: 1, removed_at: null })
+      .insert("template", { slug, name: template.name, draft: json, edition: 1, removed_at: null })
       .returning("id")
       .executeTakeFirstOrThrow();
     await within
       .insert("template_edition", { template_id: id, edition: 1, document: json, member_id: memberId })
       .execute();
-    return { slug, name: document.name };
+    return { slug, name: template.name };
   });
 }

@@ -1,6 +1,7 @@
 import { array, object, string } from "yup";
 import { asTemplate } from "../../core/document/asTemplate";
 import { PURPOSES, type SlotKey } from "../../core/document/template";
+import { templateDocument } from "../../core/document/templateDocument";
 import { readTemplate } from "../../core/document/templateSchema";
 import { type TeamScope } from "../db/teamScope";
 import { loadRenderInput } from "../promotions/loadFacts";
@@ -41,5 +42,5 @@ export async function keepAsTemplate(
     about: about.trim(),
     fixed: new Set(fixed as SlotKey[]),
   });
-  return addTemplate(scope, memberId, readTemplate(JSON.parse(JSON.stringify(template))));
+  return addTemplate(scope, memberId, readTemplate(JSON.parse(JSON.stringify(templateDocument(template)))));
 }

@@ -1,4 +1,4 @@
-import { createHash } from "node:crypto";
+import { createHash, randomUUID } from "node:crypto";
 import { mkdtemp, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -9,10 +9,13 @@ import sharp from "sharp";
 import { type Edit } from "../../core/document/edit";
 import { fillSlot, inverseOf, rename, takeOutScene } from "../../core/document/edits";
 import { FIELDS } from "../../core/document/fields";
+import { type Change } from "../../core/document/patch";
+import { type TemplateDocument, templateDocument } from "../../core/document/templateDocument";
 import { type Slot, type Template } from "../../core/document/template";
 import { ONE_OFFER } from "../../core/templates/priceDrops";
+import { by, picture, scene } from "../../core/templates/build";
+import { defined } from "../../core/testing/defined";
 import { SETTINGS } from "../../core/testing/settings";
-import { millis } from "../../core/units";
 import { createPromotion, promotionBySlug, saveEdits } from "../promotions/promotionStore";
 import { originalKey } from "../storage/keys";
 import { store } from "../storage/store";
@@ -22,7 +25,15 @@ import { setFavourite } from "./favourites";
 import { loadGallery, readGalleryQuery } from "./gallery";
 import { addTemplate, importPackage } from "./importPackage";
 import { newestTemplate, offeredTemplates, templatesByRef } from "./templateStore";
-import { loadWorkshop, publishDraft, removeTemplate, saveDraft, startTemplate, unpublished } from "./workshop";
+import {
+  draftBySlug,
+  loadWorkshop,
+  publishDraft,
+  removeTemplate,
+  saveDraftEdits,
+  startTemplate,
+  unpublished,
+} from "./workshop";
 
 let team: TestTeam;
 beforeAll(async () => {
@@ -69,7 +80,6 @@ test("a package carries the template, its media and their rights, and comes back
   expect(Object.keys(files).sort()).toEqual(["media/1-clay.png", "template.json"]);
   const about = JSON.parse(Buffer.from(files["template.json"] ?? []).toString("utf8")) as {
     media: { rights: object }[];
-    template: Template;
   };
   expect(about.media[0]?.rights).toEqual({
     source: "drawn here",
@@ -121,9 +131,9 @@ describe("hostile packages are refused in words, and leave nothing behind", () =
       "a broken field",
       () =>
         about((json) =>
-          (json["template"] as { scenes: { ground: string }[] }).scenes.forEach((scene) => (scene.ground = "mauve")),
+          Object.assign(defined((json["template"] as TemplateDocument).scenes["hook"]), { ground: "mauve" }),
         ),
-      "/scenes/0/ground",
+      "/scenes/hook/ground",
     ],
     [
       "media that is not there",
@@ -279,6 +289,14 @@ test("the gallery answers by purpose, length and words, and knows favourites", a
   expect(await found("purpose=nonsense&length=7")).toHaveLength((await offeredTemplates(team.scope)).length);
 });
 
+/** A slot as a draft has it. */
+const A_PICTURE = defined(
+  templateDocument({
+    ...ONE_OFFER,
+    scenes: [scene("one", "One", { length: 3000, arrangement: by("split"), slots: [picture("picture")] })],
+  }).scenes["one"]?.slots["picture"],
+);
+
 describe("the workshop", () => {
   const designer = (): string => team.memberId;
 
@@ -291,10 +309,10 @@ describe("the workshop", () => {
     const product = await team.product("Trowel", 900);
     const made = await createPromotion(team.scope, { template: slug, product, offer: null }, designer());
 
-    const { draft, revision } = await loadWorkshop(team.scope, designer(), slug);
-    const changed = { ...draft, scenes: draft.scenes.map((scene) => ({ ...scene, length: millis(5000) })) };
-    expect(await saveDraft(team.scope, slug, revision, changed)).toEqual({ kind: "saved", revision: revision + 1 });
-    expect(await saveDraft(team.scope, slug, revision, draft)).toEqual({ kind: "conflict" });
+    const { revision } = await draftBySlug(team.scope, slug);
+    const longer: Edit = { label: "Length", patch: [{ op: "replace", path: "/scenes/scene-1/length", value: 5000 }] };
+    const saved = await saveDraftEdits(team.scope, slug, { base: revision, edits: [longer], by: "Dora" });
+    expect(saved).toEqual({ revision: revision + 1, document: null, refused: [] });
     expect(await publishDraft(team.scope, designer(), slug)).toBe(2);
     // Nothing has changed since, so there is nothing to publish.
     expect(await publishDraft(team.scope, designer(), slug)).toBe(2);
@@ -309,11 +327,54 @@ describe("the workshop", () => {
     await expect(loadWorkshop(team.scope, designer(), slug)).rejects.toMatchObject({ status: 404 });
   });
 
+  test("two designers who change two slots of one scene both keep theirs; of two who change one label the later wins", async () => {
+    const slug = await startTemplate(team.scope, "Shared", "one-offer");
+    const { revision, document } = await draftBySlug(team.scope, slug);
+    const label = (id: string, value: string): Edit => ({
+      label: "Label",
+      patch: [{ op: "replace", path: `/scenes/hook/slots/${id}/label`, value }],
+    });
+    const save = (by: string, edits: Edit[]) => saveDraftEdits(team.scope, slug, { base: revision, edits, by });
+    const results = await Promise.all([
+      save("Dora", [label("headline", "Big words"), label("picture", "Dora's")]),
+      save("Dov", [label("picture", "Dov's")]),
+    ]);
+    expect(results.map(({ refused }) => refused)).toEqual([[], []]);
+    const after = await draftBySlug(team.scope, slug);
+    const { slots } = defined(after.document.scenes["hook"]);
+    expect(slots["headline"]?.label).toBe("Big words");
+    expect(after.revision).toBe(revision + 2);
+    const later = defined(results.find((one) => one.revision === after.revision));
+    expect(later.document).toEqual(after.document);
+    expect(["Dora's", "Dov's"]).toContain(slots["picture"]?.label);
+    expect(document.scenes["hook"]?.slots["headline"]?.label).toBe("Headline");
+  });
+
   test("a shipped template is copied, never changed; a broken draft is refused with its field", async () => {
     const slug = await startTemplate(team.scope, "This week", "this-week");
     expect(slug).not.toBe("this-week");
-    const { draft, revision } = await loadWorkshop(team.scope, designer(), slug);
-    await expect(saveDraft(team.scope, slug, revision, { ...draft, scenes: [] })).rejects.toThrow("at least one scene");
+    const { revision, document } = await draftBySlug(team.scope, slug);
+    const gone = Object.keys(document.scenes).map((id): Change => ({ op: "remove", path: `/scenes/${id}` }));
+    const [first = ""] = Object.keys(document.scenes);
+    const edits: Edit[] = [
+      { label: "Empty", patch: gone },
+      { label: "Ground", patch: [{ op: "replace", path: `/scenes/${first}/ground`, value: "mauve" }] },
+      { label: "Address", patch: [{ op: "replace", path: "/slug", value: "this-week" }] },
+      { label: "About", patch: [{ op: "replace", path: "/about", value: "Kept" }] },
+    ];
+    const { refused, document: after } = await saveDraftEdits(team.scope, slug, { base: revision, edits, by: "Dora" });
+    expect(refused.map(({ index, problem }) => [index, problem])).toEqual([
+      [0, "A template needs at least one scene."],
+      [1, expect.stringContaining("must be one of")],
+      [2, "The address of a template can't be changed."],
+    ]);
+    expect(after).toEqual({ ...document, about: "Kept" });
+    const strange: Edit = {
+      label: "Picture",
+      patch: [{ op: "add", path: `/scenes/${first}/slots/picture`, value: { ...A_PICTURE, media: randomUUID() } }],
+    };
+    const again = await saveDraftEdits(team.scope, slug, { base: revision, edits: [strange], by: "Dora" });
+    expect(again.refused[0]?.problem).toContain("not in your team's media");
     await expect(loadWorkshop(team.scope, designer(), "this-week")).rejects.toMatchObject({ status: 404 });
     await expect(startTemplate(team.scope, "X y", "nobody-has-this")).rejects.toMatchObject({ status: 404 });
   });

@@ -2,12 +2,18 @@ import { type Facts, type MediaFacts } from "../../core/document/facts";
 import { newPromotion } from "../../core/document/newPromotion";
 import { mediaOfTemplate } from "../../core/document/templatePackage";
 import { type Template } from "../../core/document/template";
-import { readTemplate } from "../../core/document/templateSchema";
+import { same } from "../../core/document/patch";
+import { type TemplateDocument, listedTemplate, templateDocument } from "../../core/document/templateDocument";
+import { applyTemplateEdit } from "../../core/document/templateEdits";
+import { readTemplate, readTemplateDocument } from "../../core/document/templateSchema";
 import { ONE_OFFER } from "../../core/templates/priceDrops";
 import { EMPTY_TEMPLATE } from "../../core/templates/empty";
 import { shippedRef, shippedTemplate } from "../../core/templates/shipped";
 import { brandsOf } from "../brand/brandBook";
 import { type TeamScope } from "../db/teamScope";
+import { type EditResult, type SentEdits, applyEach } from "../edits/applyEach";
+import { tellTeam } from "../events/teamEvents";
+import { notThere } from "../promotions/goneThings";
 import { loadRenderInput } from "../promotions/loadFacts";
 import { samplesFor } from "../promotions/samples";
 import { freeSlug, slugOf } from "../promotions/slug";
@@ -18,6 +24,23 @@ const missing = (slug: string): Response =>
     status: 404,
   });
 
+/** The row of one of the team's own templates, kept from others until the end of the transaction where it is to be changed. */
+async function ownTemplate(scope: TeamScope, slug: string, { isToBeChanged = false } = {}) {
+  const query = scope.select("template").where("slug", "=", slug).where("removed_at", "is", null).selectAll();
+  const row = await (isToBeChanged ? query.forUpdate() : query).executeTakeFirst();
+  if (!row) throw missing(slug);
+  return row;
+}
+
+/** The draft of a template as it is now. Throws a 404 for templates that are not the team's own. */
+export async function draftBySlug(
+  scope: TeamScope,
+  slug: string,
+): Promise<{ readonly revision: number; readonly document: TemplateDocument }> {
+  const { revision, draft } = await ownTemplate(scope, slug);
+  return { revision, document: readTemplateDocument(draft) };
+}
+
 /** Begins a template of the team's own, as a draft: from nothing, or as a copy of one that is there. Gives its address. */
 export async function startTemplate(scope: TeamScope, name: string, from: string | null): Promise<string> {
   const source = from === null ? EMPTY_TEMPLATE : (await newestTemplate(scope, from))?.template;
@@ -27,7 +50,7 @@ export async function startTemplate(scope: TeamScope, name: string, from: string
     const wanted = slugOf(name).replace(/^promotion-/, "template-");
     if (shippedTemplate(wanted)) taken.add(wanted);
     const slug = freeSlug(wanted, taken);
-    const draft = readTemplate({ ...source, slug, name });
+    const draft = readTemplateDocument(templateDocument({ ...source, slug, name }));
     await within
       .insert("template", { slug, name, draft: JSON.stringify(draft), edition: 0, removed_at: null })
       .execute();
@@ -51,13 +74,7 @@ export async function unpublished(scope: TeamScope): Promise<{ slug: string; nam
  * not the team's own.
  */
 export async function loadWorkshop(scope: TeamScope, memberId: string, slug: string) {
-  const row = await scope
-    .select("template")
-    .where("slug", "=", slug)
-    .where("removed_at", "is", null)
-    .selectAll()
-    .executeTakeFirst();
-  if (!row) throw missing(slug);
+  const row = await ownTemplate(scope, slug);
   const { brands, working } = await brandsOf(scope, memberId);
   const product = await scope
     .select("product_picture")
@@ -67,12 +84,12 @@ export async function loadWorkshop(scope: TeamScope, memberId: string, slug: str
     .limit(1)
     .executeTakeFirst();
   const samples = await samplesFor(scope, product?.id ?? null);
-  const draft = readTemplate(row.draft);
+  const document = readTemplateDocument(row.draft);
   return {
     slug,
     revision: row.revision,
     edition: row.edition,
-    draft,
+    document,
     brands: brands.map(({ id, name }) => ({ id, name })),
     brand: working?.id ?? null,
     samples: samples.media,
@@ -82,7 +99,7 @@ export async function loadWorkshop(scope: TeamScope, memberId: string, slug: str
       brands.map(({ id }) => id),
       product?.id ?? null,
       samples.media,
-      draft,
+      listedTemplate(document),
     ),
   };
 }
@@ -116,29 +133,41 @@ async function sampleFacts(
   );
 }
 
-export type DraftSaved = { readonly kind: "saved"; readonly revision: number } | { readonly kind: "conflict" };
+/** What somebody changed of a draft. */
+export interface DraftEdits extends SentEdits {
+  /** Who did, as others are told. */
+  readonly by: string;
+}
 
-/** Saves a draft made on a revision. When someone else has saved since, nothing is changed. Throws Yup's ValidationError. */
-export async function saveDraft(scope: TeamScope, slug: string, base: number, document: unknown): Promise<DraftSaved> {
-  const draft = readTemplate(document);
-  return scope.together(async (within) => {
-    const row = await within
-      .select("template")
-      .where("slug", "=", slug)
-      .where("removed_at", "is", null)
-      .selectAll()
-      .forUpdate()
-      .executeTakeFirst();
-    if (!row) throw missing(slug);
-    if (row.revision !== base) return { kind: "conflict" };
-    await checkMedia(within, draft);
+/** Puts edits on the newest revision of a draft, as `saveEdits` does for promotions. */
+export async function saveDraftEdits(
+  scope: TeamScope,
+  slug: string,
+  { base, edits, by }: DraftEdits,
+): Promise<EditResult<TemplateDocument>> {
+  const result = await scope.together<EditResult<TemplateDocument>>(async (within) => {
+    const row = await ownTemplate(within, slug, { isToBeChanged: true });
+    const current = readTemplateDocument(row.draft);
+    const { document, taken, refused } = await applyEach(current, edits, async (before, edit) => {
+      const after = applyTemplateEdit(before, edit);
+      // The address is what promotions and people know it by.
+      if (after.slug !== before.slug) throw new TypeError("The address of a template can't be changed.");
+      await checkMedia(within, listedTemplate(before), listedTemplate(after));
+      return after;
+    });
+    const isTold = row.revision !== base || refused.length > 0;
+    if (taken.length === 0) return { revision: row.revision, document: isTold ? current : null, refused };
+    const revision = row.revision + 1;
     await within
       .update("template")
-      .set({ draft: JSON.stringify({ ...draft, slug }), name: draft.name, revision: base + 1, updated_at: new Date() })
-      .where("slug", "=", slug)
+      .set({ draft: JSON.stringify(document), name: document.name, revision, updated_at: new Date() })
+      .where("id", "=", row.id)
       .execute();
-    return { kind: "saved", revision: base + 1 };
+    return { revision, document: isTold ? document : null, refused };
   });
+  if (result.refused.length < edits.length)
+    await tellTeam(scope.connection, scope.teamId, { topic: "template", slug, revision: result.revision, by });
+  return result;
 }
 
 /**
@@ -147,15 +176,8 @@ export async function saveDraft(scope: TeamScope, slug: string, base: number, do
  */
 export async function publishDraft(scope: TeamScope, memberId: string, slug: string): Promise<number> {
   return scope.together(async (within) => {
-    const row = await within
-      .select("template")
-      .where("slug", "=", slug)
-      .where("removed_at", "is", null)
-      .selectAll()
-      .forUpdate()
-      .executeTakeFirst();
-    if (!row) throw missing(slug);
-    const draft = readTemplate(row.draft);
+    const row = await ownTemplate(within, slug, { isToBeChanged: true });
+    const draft = readTemplateDocument(row.draft);
     const newest =
       row.edition > 0
         ? await within
@@ -165,7 +187,7 @@ export async function publishDraft(scope: TeamScope, memberId: string, slug: str
             .select("document")
             .executeTakeFirst()
         : undefined;
-    if (newest && JSON.stringify(readTemplate(newest.document)) === JSON.stringify(draft)) return row.edition;
+    if (newest && same(readTemplate(newest.document), listedTemplate(draft))) return row.edition;
     const edition = row.edition + 1;
     await within
       .insert("template_edition", {
@@ -191,8 +213,13 @@ export async function removeTemplate(scope: TeamScope, slug: string): Promise<vo
   if (numUpdatedRows === 0n) throw missing(slug);
 }
 
-async function checkMedia(scope: TeamScope, draft: Template): Promise<void> {
-  const media = mediaOfTemplate(draft);
-  const own = media.length === 0 ? [] : await scope.media().select("id").where("id", "in", media).execute();
-  if (own.length < media.length) throw new TypeError("A picture of the template is not in your team's media.");
+/** What is newly shown must be the team's own. What was shown before may be gone by now. */
+async function checkMedia(scope: TeamScope, before: Template, after: Template): Promise<void> {
+  const known = new Set(mediaOfTemplate(before));
+  const named = mediaOfTemplate(after).filter((id) => !known.has(id));
+  const [missing] = await notThere(
+    scope,
+    named.map((id) => ({ kind: "media", id }) as const),
+  );
+  if (missing) throw new TypeError("A picture of the template is not in your team's media.");
 }

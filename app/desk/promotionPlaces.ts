@@ -1,35 +1,15 @@
-import { toast } from "sonner";
 import { targetOf, readAdjustmentKey } from "../../core/document/adjustments";
-import { type Edit } from "../../core/document/edit";
 import { FIELDS, isFieldId } from "../../core/document/fields";
 import { stepsOf } from "../../core/document/patch";
 import { type Fill, type Promotion } from "../../core/document/promotion";
-import { takenBack } from "../../core/document/rebase";
 import { type SceneTemplate, type SlotKey, findSlot } from "../../core/document/template";
-import { type Merged } from "../edits/editSession";
+import { type InWords } from "../edits/tellMerged";
 
-const STAYS_MS = 20_000;
-
-/**
- * Says what came of someone else's changes where this person has a part in it: what they put in and is something else now,
- * with a way to take it back, and what of theirs no longer fits.
- */
-export function tellMerged(
-  { by, before, overwritten, dropped }: Merged<Promotion>,
-  scenes: readonly SceneTemplate[],
-  onEdit: (edit: Edit) => void,
-): void {
-  const who = by ?? "Someone else";
-  for (const one of overwritten)
-    toast(`${who} changed ${placeInWords(scenes, one.path)}. Yours was ${valueInWords(one.path, before)}.`, {
-      duration: STAYS_MS,
-      action: { label: "Take mine back", onClick: () => onEdit(takenBack(one)) },
-    });
-  for (const { problem } of dropped)
-    toast.error(`A change of yours does not fit what ${who} saved, and was taken back: ${problem}`, {
-      duration: STAYS_MS,
-    });
-}
+/** How the places of a promotion are said to people. */
+export const promotionInWords = (document: Promotion, scenes: readonly SceneTemplate[]): InWords => ({
+  place: (path) => placeInWords(scenes, path),
+  mine: (path) => valueInWords(path, document),
+});
 
 /** The place that a path leads to, as people know it. */
 function placeInWords(scenes: readonly SceneTemplate[], path: string): string {

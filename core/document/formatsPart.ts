@@ -1,0 +1,20 @@
+import { object } from "yup";
+import { MOST_FORMATS, isFormatName } from "../placement/formats";
+import { type RecordPart } from "./documentShape";
+import { orderKey } from "./orderKey";
+
+const format = object({ order: orderKey }).noUnknown().required();
+
+/** The formats of a promotion or a template. */
+export const FORMATS_PART: RecordPart = {
+  least: 1,
+  most: MOST_FORMATS,
+  named: "format",
+  read: (key, value) => {
+    if (!isFormatName(key))
+      throw new TypeError(
+        `There is no format “${key}”: it is square, vertical, widescreen, portrait or a ratio as in 5x7.`,
+      );
+    return format.validateSync(value, { strict: true });
+  },
+};
