@@ -6,9 +6,9 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { USUAL_FORMATS, type FormatName } from "../core/placement/formats";
 import { millis } from "../core/units";
-import { frameTime } from "../core/time/frames";
 import { type RenderInput } from "../server/render/renderInput";
 import { openDemoData } from "./demoInstance";
+import { frameStart } from "../core/time/ticks";
 
 export const BENCH_PROMOTION = "potting-week-terracotta";
 
@@ -106,7 +106,7 @@ async function encodeAlone(
   let paint = 0;
   for (let frame = 0; frame < frames; frame++) {
     const started = performance.now();
-    const pixels = await source.frameAt(frameTime(frame, rate));
+    const pixels = await source.frameAt(frameStart(frame, rate));
     paint += performance.now() - started;
     // Copied, because the bytes are the canvas's own and the file is written later.
     if (!file.write(Buffer.from(pixels))) await once(file, "drain");

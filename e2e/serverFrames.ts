@@ -8,7 +8,7 @@ import { everyNode } from "../core/scene/displayList";
 import { displayListAt, preparePromotion, settledTime } from "../core/scene/preparePromotion";
 import { fontFilesWanted } from "../core/scene/wantedFiles";
 import { SHIPPED_TEMPLATES, shippedRef } from "../core/templates/shipped";
-import { FPS_30, frameAt, frameTime } from "../core/time/frames";
+import { FPS_30 } from "../core/time/frames";
 import { closeDatabase } from "../server/db/connect";
 import { openedBook } from "../server/faces/faceFiles";
 import { loadRenderInput } from "../server/promotions/loadFacts";
@@ -16,6 +16,7 @@ import { samplesFor } from "../server/promotions/samples";
 import { openFrameSource } from "../server/render/frameSource";
 import { type RenderInput } from "../server/render/renderInput";
 import { storedPromotion } from "./storedPromotion";
+import { frameOn, frameStart, ticksOf } from "../core/time/ticks";
 
 /**
  * Paints frames of a promotion on the server, as the renderer does, and prints what they were painted from with the
@@ -34,7 +35,7 @@ for (const format of USUAL_FORMATS) {
   const source = await openFrameSource(input, { format, quality });
   for (const frame of frames)
     hashes[`${format}/${frame}`] = createHash("sha256")
-      .update(await source.frameAt(frameTime(frame, FPS_30)))
+      .update(await source.frameAt(frameStart(frame, FPS_30)))
       .digest("hex");
   source.stop();
 }
@@ -63,14 +64,21 @@ async function stillFrames({ document: shown, facts }: RenderInput): Promise<num
   const promotion = resolvePromotion(shown, facts);
   const wanted =
     which === "arrangements"
-      ? promotion.spans.flatMap((span) => [frameAt(settledTime(span), FPS_30), frameAt(span.start + 200, FPS_30)])
+      ? promotion.spans.flatMap((span) => [
+          frameOn(ticksOf(settledTime(span)), FPS_30),
+          frameOn(ticksOf(span.start + 200), FPS_30),
+        ])
       : which.startsWith("random:")
-        ? anyFrames(Number(which.split(":")[1]), Number(which.split(":")[2]), frameAt(promotion.length, FPS_30))
+        ? anyFrames(
+            Number(which.split(":")[1]),
+            Number(which.split(":")[2]),
+            frameOn(ticksOf(promotion.length), FPS_30),
+          )
         : which.split(",").map(Number);
   const book = await openedBook((open) => fontFilesWanted(promotion, open));
   const prepared = preparePromotion(promotion, "square", book);
   const still = [...new Set(wanted)].filter((frame) =>
-    [...everyNode(displayListAt(prepared, frameTime(frame, FPS_30)))].every(({ kind }) => kind !== "clip"),
+    [...everyNode(displayListAt(prepared, frameStart(frame, FPS_30)))].every(({ kind }) => kind !== "clip"),
   );
   return still.sort((one, other) => one - other);
 }

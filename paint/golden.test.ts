@@ -19,6 +19,7 @@ import { millis } from "../core/units";
 import { createPainter } from "./painter";
 import { nodeSurface } from "../server/render/nodeResources";
 import { imageOf, resourcesWith } from "../server/testing/painting";
+import { ticksOf } from "../core/time/ticks";
 
 /**
  * Frames kept as pictures, so that browser and server can't go wrong together. On the kind of machine they were made on
@@ -124,7 +125,7 @@ async function painted({ scenes, words, time, transition = "crossfade" }: Kept, 
     formatOf(format),
     size,
     resourcesWith(() => imageOf(picture)),
-  ).paint(displayListAt(preparePromotion(promotion, format, book), time), context);
+  ).paint(displayListAt(preparePromotion(promotion, format, book), ticksOf(time)), context);
   return canvas;
 }
 

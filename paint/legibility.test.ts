@@ -18,6 +18,7 @@ import { BRAND_ID, PICTURE_ID, TEST_BRAND, testFacts, testPicture } from "../cor
 import { newArrangement } from "../core/document/arrangements";
 import { sceneOf } from "../core/testing/scenes";
 import { createPainter } from "./painter";
+import { ticksOf } from "../core/time/ticks";
 
 const SIZE = { width: 1200, height: 900 };
 const KINDS = ["bright", "dark", "busy", "gradient"] as const;
@@ -119,7 +120,7 @@ function painted(
     formatOf(format),
     size,
     resourcesWith(() => imageOf(canvas)),
-  ).paint(displayListAt({ ...made, scenes }, time), target.context);
+  ).paint(displayListAt({ ...made, scenes }, ticksOf(time)), target.context);
   const scale = size.width / formatOf(format).width;
   return ({ x, y, width, height }) =>
     target.canvas

@@ -2,11 +2,12 @@ import { clsx } from "clsx";
 import { useRef, type KeyboardEvent, type PointerEvent } from "react";
 import { Pause, Play } from "lucide-react";
 import { type SceneTemplate } from "../../core/document/template";
-import { FPS_30, frameAt, frameCount } from "../../core/time/frames";
+import { FPS_30, frameCount } from "../../core/time/frames";
 import { type SceneSpan } from "../../core/time/timeline";
 import { type ProofEngine } from "../proof/proofEngine";
 import { useProofState } from "./useProof";
 import { FRAMES_A_SECOND, togglePlaying, useTransportKeys } from "./useTransportKeys";
+import { frameOn, ticksOf } from "../../core/time/ticks";
 
 interface Timed {
   readonly scenes: readonly SceneTemplate[];
@@ -113,7 +114,7 @@ function TimeStrip({ engine, time, scenes, spans, length }: Timed & { engine: Pr
 
 /** Minutes, seconds and the frame within the second. */
 function clock(time: number): string {
-  const frame = frameAt(time, FPS_30);
+  const frame = frameOn(ticksOf(time), FPS_30);
   const two = (value: number): string => String(value).padStart(2, "0");
   const seconds = Math.floor(frame / FRAMES_A_SECOND);
   return `${two(Math.floor(seconds / 60))}:${two(seconds % 60)}.${two(frame % FRAMES_A_SECOND)}`;

@@ -2,7 +2,7 @@ import { type SlotKey } from "../../core/document/template";
 import { type Rect, union } from "../../core/geometry/rect";
 import { type FormatName } from "../../core/placement/formats";
 import { type PlacedSlot } from "../../core/scene/prepared";
-import { scenesAt } from "../../core/time/timeline";
+import { sceneMostSeen } from "../../core/time/timeline";
 import { type ProofEngine } from "../proof/proofEngine";
 
 /** What is on a proof at its present moment. */
@@ -10,9 +10,7 @@ export function slotsNow(engine: ProofEngine | null, format: FormatName): readon
   const state = engine?.state();
   const prepared = state?.prepared.find((one) => one.format === format);
   if (!state || !prepared) return [];
-  const { under, over } = scenesAt(prepared.spans, Math.min(state.time, state.length - 1));
-  const index = over && over.progress > 0.5 ? over.span.index : under.index;
-  return prepared.scenes[index]?.slots ?? [];
+  return prepared.scenes[sceneMostSeen(prepared.spans, state.time)]?.slots ?? [];
 }
 
 /** The places of a scene's slots: the parts of an offer are one slot, so they have one place. */

@@ -14,7 +14,7 @@ import { formatsInOrder } from "../../core/document/formatList";
 import { type FormatName, formatOf } from "../../core/placement/formats";
 import { outputSize, type Quality } from "../../core/placement/quality";
 import { mixPlan } from "../../core/sound/mixPlan";
-import { FPS_30, frameAt, frameTime } from "../../core/time/frames";
+import { FPS_30 } from "../../core/time/frames";
 import { type FontBook } from "../../core/type/fontBook";
 import { type Painter, createPainter } from "../../paint/painter";
 import { browserBook, openFiles } from "./browserBook";
@@ -22,6 +22,7 @@ import { withShownTones } from "./browserTones";
 import { browserResources } from "./browserResources";
 import { type ClipPlayer, openClipPlayer } from "./clipPlayer";
 import { type SoundPlayer, openSoundPlayer } from "./soundPlayer";
+import { frameOn, frameStart, msOf, ticksOf } from "../../core/time/ticks";
 
 /** What the interface shows of the proofs. */
 export interface ProofState {
@@ -92,7 +93,7 @@ export function openProofEngine(): ProofEngine {
 
   const listOf = (format: FormatName, time: number): DisplayList | null => {
     const prepared = current.prepared.find((one) => one.format === format);
-    return prepared ? displayListAt(prepared, time) : null;
+    return prepared ? displayListAt(prepared, ticksOf(time)) : null;
   };
 
   /** Paints each screen whose frame has changed and whose pictures are here; fetches what is missing. */
@@ -184,8 +185,9 @@ export function openProofEngine(): ProofEngine {
   }
 
   const clampToFrame = (time: number): number => {
-    const last = frameAt(Math.max(0, current.length - 1), FPS_30);
-    return frameTime(Math.min(last, Math.max(0, frameAt(time + 0.5, FPS_30))), FPS_30);
+    const last = frameOn(ticksOf(Math.max(0, current.length - 1)), FPS_30);
+    const frame = Math.min(last, Math.max(0, frameOn(ticksOf(time + 0.5), FPS_30)));
+    return msOf(frameStart(frame, FPS_30));
   };
 
   function prepareSound(document: Promotion, promotion: ResolvedPromotion): void {
@@ -280,7 +282,7 @@ export function openProofEngine(): ProofEngine {
     step(frames) {
       untouched = false;
       if (current.playing) pauseAt(current.time);
-      pauseAt(clampToFrame(current.time + frameTime(frames, FPS_30)));
+      pauseAt(clampToFrame(current.time + msOf(frameStart(frames, FPS_30))));
     },
     async frame(format, quality) {
       const list = listOf(format, current.time);

@@ -13,6 +13,7 @@ import { browserBook, openFiles } from "../proof/browserBook";
 import { browserResources } from "../proof/browserResources";
 import { withShownTones } from "../proof/browserTones";
 import { type FromPreviews, type PreviewCanvas, type ToPreviews } from "./previewMessages";
+import { ticksOf } from "../../core/time/ticks";
 
 /** Paints the previews of a page off the page's own thread, so that a gallery scrolls while they are made and played. */
 
@@ -79,7 +80,7 @@ async function paint(preview: Preview, time: number, whole: boolean): Promise<vo
     const screen = preview.screens.get(prepared.format);
     if (!screen) continue;
     const { context, painter, scale } = screen;
-    const list = displayListAt(prepared, time);
+    const list = displayListAt(prepared, ticksOf(time));
     if (whole) await Promise.all([resources.load(list, scale), loadPosters(list)]);
     else if (!resources.has(list, scale))
       void Promise.all([resources.load(list, scale), loadPosters(list)]).catch(() => undefined);

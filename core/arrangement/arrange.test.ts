@@ -15,6 +15,7 @@ import { triedScenes } from "../testing/tried";
 import { anyWords } from "../testing/words";
 import { mosaicTiles } from "./mosaic";
 import { stackOf, stripsIn } from "./stack";
+import { ticksOf } from "../time/ticks";
 
 const book = testBook();
 
@@ -119,7 +120,7 @@ describe.each(ARRANGEMENT_NAMES)("%s", (name) => {
             {},
             { media: { ...testFacts().media, [PICTURE_ID]: testPicture(picture) } },
           );
-          for (const node of everyNode(displayListAt(made, time))) {
+          for (const node of everyNode(displayListAt(made, ticksOf(time)))) {
             if (node.kind !== "picture" || node.media !== PICTURE_ID) continue;
             expect(contains(rect(0, 0, picture.width, picture.height), node.part, 1e-6)).toBe(true);
             expect(

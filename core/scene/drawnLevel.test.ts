@@ -13,6 +13,7 @@ import { pictureLevel } from "./drawnLevel";
 import { displayListAt, preparePromotion } from "./preparePromotion";
 import { coverNode } from "./pictureNodes";
 import { fontFilesWanted } from "./wantedFiles";
+import { ticksOf } from "../time/ticks";
 
 /**
  * How many output pixels a pixel of its working copy gets, for every picture that is not blurred: its movement included,
@@ -71,7 +72,7 @@ test("no picture is drawn under half the size of its working copy, at any output
           const prepared = preparePromotion(promotion, format, book);
           for (const { start } of promotion.spans)
             for (const time of [60, 120, 200, 280, 360, 2000])
-              for (const drawn of drawingScales(displayListAt(prepared, start + time), shortSide / 1080)) {
+              for (const drawn of drawingScales(displayListAt(prepared, ticksOf(start + time)), shortSide / 1080)) {
                 expect(drawn).toBeGreaterThanOrEqual(0.5 - 1e-6);
                 compared++;
               }

@@ -1,6 +1,7 @@
 import { type ClipFacts, type PictureFacts } from "../document/facts";
 import { type LookupTable } from "../grading/lookupTable";
 import { type PreparedShape } from "./preparePromotion";
+import { type Ticks, msOf, ticks, ticksOf } from "../time/ticks";
 import { type PreparedScene } from "./prepared";
 
 /** The SHA-256 of each media item by id: the name of its bytes. */
@@ -41,19 +42,23 @@ export const paintedWhole = ({ scenes, spans, transitions, size }: PreparedShape
   });
 
 /**
- * The same for a stretch of time that begins at `from` (milliseconds), in which one scene is shown, or one pair of scenes
- * in transition: the scenes, and how far into each the stretch begins.
+ * The same for a stretch of time that begins at `from`, in which the same scenes are shown all the time: the scenes, and how
+ * far into each the stretch begins.
  */
 export function paintedStretch(
   { scenes, spans, transitions, size }: PreparedShape,
   indexes: readonly number[],
-  from: number,
+  from: Ticks,
   hashes: MediaHashes,
 ): string {
   const shown = indexes.map((index) => {
     const [scene, span] = [scenes[index], spans[index]];
     if (!scene || !span) throw new RangeError(`There is no scene ${index + 1}.`);
-    return { painted: paintedText(scene, hashes), at: from - span.start, overlap: span.entered - span.start };
+    return {
+      painted: paintedText(scene, hashes),
+      at: msOf(ticks(from - ticksOf(span.start))),
+      overlap: span.entered - span.start,
+    };
   });
   // A scene that stands alone came in before: how is not seen any more.
   const [alone] = shown;

@@ -3,7 +3,9 @@ import { type TemplateStyle } from "../document/template";
 import { translation } from "../geometry/affine";
 import { type Size, wholeOf } from "../geometry/rect";
 import { formatOf, type FormatName, type Shape } from "../placement/formats";
-import { type SceneSpan, scenesAt } from "../time/timeline";
+import { type Ticks, ticks, ticksOf } from "../time/ticks";
+import { type SceneSpan, sceneTrack } from "../time/timeline";
+import { type Span, type Track, spansAt } from "../time/tracks";
 import { glide } from "../motion/easing";
 import { type FontBook } from "../type/fontBook";
 import { brandStyle } from "./brandStyle";
@@ -16,6 +18,8 @@ import { sceneAt } from "./sceneAt";
 export interface PreparedShape {
   readonly scenes: readonly PreparedScene[];
   readonly spans: readonly SceneSpan[];
+  /** When each scene is on screen, by its index. */
+  readonly track: Track<number>;
   readonly length: number;
   /** How each scene comes in. */
   readonly transitions: readonly TemplateStyle["transition"][];
@@ -66,7 +70,8 @@ export function prepareIn(
       : prepare();
   });
   const transitions = shown.map(({ template }) => template.style.transition);
-  return { scenes, spans: promotion.spans, length: promotion.length, transitions, size: shape };
+  const { spans, length } = promotion;
+  return { scenes, spans, track: sceneTrack(spans), length, transitions, size: shape };
 }
 
 /** What was prepared last, by format and scene, with what it was prepared from. */
@@ -80,15 +85,27 @@ function remember(memory: PreparationMemory, place: string, from: string, prepar
   return scene;
 }
 
-/** The frame of a prepared promotion at a time in milliseconds. */
-export function displayListAt(promotion: PreparedShape, time: number): DisplayList {
-  const at = Math.min(Math.max(0, time), promotion.length);
-  const { under, over } = scenesAt(promotion.spans, at);
-  const list = sceneAt(preparedScene(promotion, under.index), at - under.start);
-  if (!over) return list;
-  const coming = sceneAt(preparedScene(promotion, over.span.index), at - over.span.start);
-  const transition = promotion.transitions[over.span.index] ?? "crossfade";
-  return transitionAt(promotion.size, transition, { list, coming, progress: glide(over.progress) });
+/** The frame of a prepared promotion at a time. Times outside are taken as the first or last moment. */
+export function displayListAt(promotion: PreparedShape, time: Ticks): DisplayList {
+  const at = ticks(Math.min(Math.max(0, time), ticksOf(promotion.length)));
+  const shown = spansAt(promotion.track, at);
+  const [first, ...coming] = shown.length > 0 ? shown : promotion.track.slice(-1);
+  if (!first) throw new RangeError("A promotion needs at least one scene.");
+  return coming.reduce((list, span) => joined(promotion, { list, span, at }), sceneOf(promotion, first, at));
+}
+
+const sceneOf = (promotion: PreparedShape, { what, from }: Span<number>, at: Ticks): DisplayList =>
+  sceneAt(preparedScene(promotion, what), ticks(at - from));
+
+/** What is on screen with one more scene coming in over it. */
+function joined(
+  promotion: PreparedShape,
+  { list, span, at }: { readonly list: DisplayList; readonly span: Span<number>; readonly at: Ticks },
+): DisplayList {
+  const entered = promotion.spans[span.what]?.entered ?? 0;
+  const progress = glide((at - span.from) / (ticksOf(entered) - span.from));
+  const transition = promotion.transitions[span.what] ?? "crossfade";
+  return transitionAt(promotion.size, transition, { list, coming: sceneOf(promotion, span, at), progress });
 }
 
 /** Two scenes on screen at once, by the way in which the second comes in. @param progress 0 to 1 */
@@ -126,7 +143,7 @@ function preparedScene(promotion: PreparedShape, index: number): PreparedScene {
   return scene;
 }
 
-/** The moment at which a scene stands with everything in place: a little past its middle. */
+/** The moment at which a scene stands with everything in place, a little past its middle, in milliseconds. */
 export function settledTime(span: SceneSpan): number {
   return Math.round(span.start + (span.end - span.start) * 0.6);
 }

@@ -13,6 +13,7 @@ import { triedScenes } from "../testing/tried";
 import { type DisplayNode, everyNode } from "./displayList";
 import { displayListAt, prepareIn } from "./preparePromotion";
 import { type PreparedScene, type ScenePart } from "./prepared";
+import { ticksOf } from "../time/ticks";
 
 const book = testBook();
 type Moving = Extract<ScenePart, { kind: "moving" }>;
@@ -128,7 +129,7 @@ test("a clip in two scenes that give way to each other stands at a frame of its 
   const fills = { "first.picture-1": clip, "second.picture-1": clip };
   const promotion = await triedScenes(book, [full("first", 0), full("second", 1000)], fills);
   const prepared = prepareIn(promotion, formatOf("square"), null, book);
-  const shown = [...everyNode(displayListAt(prepared, 3500))].filter((node) => node.kind === "clip");
+  const shown = [...everyNode(displayListAt(prepared, ticksOf(3500)))].filter((node) => node.kind === "clip");
   // Both have lasted four seconds of 30 frames each when the second has come in; half a second before, 3.5 s and 0.5 s.
   expect(shown.map(({ use, media, frame }) => [use, media, frame])).toEqual([
     ["first.picture-1", CLIP_ID, 105],

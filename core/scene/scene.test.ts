@@ -11,6 +11,7 @@ import { anyWords } from "../testing/words";
 import { type DisplayNode, everyNode, sameFrame } from "./displayList";
 import { displayListAt, preparePromotion, settledTime } from "./preparePromotion";
 import { fontFilesWanted } from "./wantedFiles";
+import { ticksOf } from "../time/ticks";
 
 const book = testBook();
 
@@ -93,7 +94,7 @@ test("where a picture must cover, it leaves no gap, in every scene, format and m
         ...facts,
         media: { ...facts.media, [PICTURE_ID]: testPicture(picture) },
       }))
-        for (const node of everyNode(displayListAt(one, time))) {
+        for (const node of everyNode(displayListAt(one, ticksOf(time)))) {
           if (node.kind !== "picture" || node.media !== PICTURE_ID) continue;
           expect(contains({ x: 0, y: 0, ...picture }, node.part, 1e-6)).toBe(true);
           expect(Math.abs(node.part.width / node.part.height - node.place.width / node.place.height)).toBeLessThan(
@@ -143,14 +144,14 @@ test("only the scene that changed is prepared again", async () => {
 test("a still moment is the same frame by identity, a zooming one is not", async () => {
   const [square] = await prepared(testDocument());
   if (!square) throw new Error("nothing prepared");
-  expect(sameFrame(displayListAt(square, 13_000), displayListAt(square, 13_033))).toBe(true);
-  expect(sameFrame(displayListAt(square, 2000), displayListAt(square, 2033))).toBe(false);
+  expect(sameFrame(displayListAt(square, ticksOf(13_000)), displayListAt(square, ticksOf(13_033)))).toBe(true);
+  expect(sameFrame(displayListAt(square, ticksOf(2000)), displayListAt(square, ticksOf(2033)))).toBe(false);
 });
 
 test("every scene's settled moment shows all its words, unmoved", async () => {
   for (const one of await prepared(testDocument()))
     one.spans.forEach((span, index) => {
-      const list = displayListAt(one, settledTime(span));
+      const list = displayListAt(one, ticksOf(settledTime(span)));
       expect(list.some((node) => node.kind === "transformed" || node.kind === "layer")).toBe(false);
       const wordsSlots = one.scenes[index]?.slots.filter((slot) => slot.kind === "words") ?? [];
       expect(list.filter((node) => node.kind === "still").length).toBeGreaterThanOrEqual(wordsSlots.length);
@@ -159,9 +160,9 @@ test("every scene's settled moment shows all its words, unmoved", async () => {
 
 test("words and movement are on screen within the first second (common practice)", async () => {
   for (const one of await prepared(testDocument())) {
-    const shows = [...everyNode(displayListAt(one, 900))].filter((node: DisplayNode) => node.kind === "shape");
+    const shows = [...everyNode(displayListAt(one, ticksOf(900)))].filter((node: DisplayNode) => node.kind === "shape");
     expect(shows.length).toBeGreaterThan(0);
-    expect(sameFrame(displayListAt(one, 0), displayListAt(one, 500))).toBe(false);
+    expect(sameFrame(displayListAt(one, ticksOf(0)), displayListAt(one, ticksOf(500)))).toBe(false);
   }
 });
 
@@ -173,7 +174,7 @@ test("a clip plays at its own rate and holds its last frame when it is shorter t
     media: { ...facts.media, [CLIP_ID]: clip },
   });
   const frameAt = (time: number): number | undefined => {
-    const node = square && [...everyNode(displayListAt(square, time))].find((one) => one.kind === "clip");
+    const node = square && [...everyNode(displayListAt(square, ticksOf(time)))].find((one) => one.kind === "clip");
     return node?.kind === "clip" ? node.frame : undefined;
   };
   expect([frameAt(3500), frameAt(4000), frameAt(6400)]).toEqual([12, 25, 49]);

@@ -4,17 +4,17 @@ import { type Rect, centreOf, rect } from "../geometry/rect";
 import { glide } from "../motion/easing";
 import { ENTRANCE_MS, motionAt } from "../motion/wordMotion";
 import { slowZoom } from "../motion/slowZoom";
-import { frameAt } from "../time/frames";
+import { type Ticks, frameOn, msOf } from "../time/ticks";
 import { type DisplayList, type DisplayNode } from "./displayList";
 import { clipNode, coverNode, drawnSmaller } from "./pictureNodes";
 import { type MediaPart, type PreparedScene, type ScenePart } from "./prepared";
 
-/** A prepared scene at a time in milliseconds from its start. */
-export function sceneAt(scene: PreparedScene, time: number): DisplayList {
+/** A prepared scene at a time from its start. */
+export function sceneAt(scene: PreparedScene, time: Ticks): DisplayList {
   return scene.parts.flatMap((part) => partAt(scene, part, time) ?? []);
 }
 
-function partAt(scene: PreparedScene, part: ScenePart, time: number): DisplayNode | null {
+function partAt(scene: PreparedScene, part: ScenePart, time: Ticks): DisplayNode | null {
   switch (part.kind) {
     case "fixed":
       return part.node;
@@ -23,7 +23,7 @@ function partAt(scene: PreparedScene, part: ScenePart, time: number): DisplayNod
     case "moving": {
       const { alpha, dx, dy, scale } = motionAt(
         part.motion,
-        time,
+        msOf(time),
         part.enters,
         part.until ?? (scene.leaves ? scene.length : Infinity),
       );
@@ -36,8 +36,9 @@ function partAt(scene: PreparedScene, part: ScenePart, time: number): DisplayNod
   }
 }
 
-function mediaAt(scene: PreparedScene, part: MediaPart, time: number): DisplayNode | null {
-  const node = contentAt(scene, part, time);
+function mediaAt(scene: PreparedScene, part: MediaPart, at: Ticks): DisplayNode | null {
+  const node = contentAt(scene, part, at);
+  const time = msOf(at);
   if (part.wipes) {
     const place = wipedPlace(part.place, part.wipes, wipeProgress(time / scene.length));
     return place.width > 0 && place.height > 0 ? { kind: "clipped", place, children: [node] } : null;
@@ -48,11 +49,11 @@ function mediaAt(scene: PreparedScene, part: MediaPart, time: number): DisplayNo
   return alpha <= 0 ? null : { kind: "transformed", alpha, map, children: [drawnSmaller(node, scale)] };
 }
 
-function contentAt(scene: PreparedScene, { media, use, place, drift, atRest }: MediaPart, time: number): DisplayNode {
+function contentAt(scene: PreparedScene, { media, use, place, drift, atRest }: MediaPart, time: Ticks): DisplayNode {
   // A clip shorter than its scene holds its last frame.
   if (media.kind === "clip")
-    return clipNode(media, use, place, Math.min(media.frames - 1, Math.max(0, frameAt(time, media.rate))));
-  return drift === "none" ? atRest : coverNode(media, place, slowZoom(time, scene.length, drift === "out"));
+    return clipNode(media, use, place, Math.min(media.frames - 1, Math.max(0, frameOn(time, media.rate))));
+  return drift === "none" ? atRest : coverNode(media, place, slowZoom(msOf(time), scene.length, drift === "out"));
 }
 
 /** How much of the second picture is uncovered at a share of the scene's length: half, and resting, in the middle. */

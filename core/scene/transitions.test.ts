@@ -10,6 +10,7 @@ import { testDocument, testFacts } from "../testing/promotions";
 import { type DisplayList } from "./displayList";
 import { displayListAt, preparePromotion } from "./preparePromotion";
 import { fontFilesWanted } from "./wantedFiles";
+import { ticksOf } from "../time/ticks";
 
 /** CSS Easing 1, cubic-bezier(0.4, 0, 0.6, 1), by a library of its own. */
 const eased = bezier(0.4, 0, 0.6, 1);
@@ -27,9 +28,9 @@ async function under(transition: Template["style"]["transition"], format: Format
   const { start, entered } = coming;
   expect(leaving.end).toBe(entered);
   return {
-    at: (share: number): DisplayList => displayListAt(prepared, start + share * (entered - start)),
-    before: displayListAt(prepared, start - 1),
-    after: displayListAt(prepared, entered + 1),
+    at: (share: number): DisplayList => displayListAt(prepared, ticksOf(start + share * (entered - start))),
+    before: displayListAt(prepared, ticksOf(start - 1)),
+    after: displayListAt(prepared, ticksOf(entered + 1)),
   };
 }
 

@@ -13,6 +13,7 @@ import { displayListAt, preparePromotion, settledTime } from "./preparePromotion
 import { type PlacedSlot } from "./prepared";
 import { fontFilesWanted } from "./wantedFiles";
 import { watermark } from "./watermark";
+import { ticksOf } from "../time/ticks";
 
 const BRAND: BrandFacts = { ...TEST_BRAND, logos: [{ variant: "mark", picture: TEST_LOGO }] };
 const wordsAt = (place: Rect): PlacedSlot => ({
@@ -96,7 +97,7 @@ test("in a promotion it stands on every scene but the sign-off, at its opacity, 
         const prepared = preparePromotion(promotion, format, book);
         for (const [index, scene] of prepared.scenes.entries()) {
           const span = promotion.spans[index];
-          const marks = marksIn(displayListAt(prepared, span ? settledTime(span) : 0));
+          const marks = marksIn(displayListAt(prepared, ticksOf(span ? settledTime(span) : 0)));
           const slot = scene.slots.find(({ part }) => part === "watermark");
           const last = index === prepared.scenes.length - 1;
           expect(marks).toEqual(slot && !last ? [0.6] : []);
@@ -122,7 +123,7 @@ test("without one in the brand book, no frame shows the mark by itself", async (
   await openWanted(book, () => fontFilesWanted(promotion, book));
   const prepared = preparePromotion(promotion, "square", book);
   for (const span of promotion.spans) {
-    const list = displayListAt(prepared, settledTime(span));
+    const list = displayListAt(prepared, ticksOf(settledTime(span)));
     expect(marksIn(list)).toEqual([]);
     expect([...everyNode(list)].length).toBeGreaterThan(0);
   }

@@ -7,6 +7,7 @@ import { displayListAt, preparePromotion } from "../scene/preparePromotion";
 import { fontFilesWanted } from "../scene/wantedFiles";
 import { openWanted, testBook } from "./fonts";
 import { testClip, testFacts, testPicture } from "./promotions";
+import { ticksOf } from "../time/ticks";
 
 const book = testBook();
 
@@ -33,7 +34,7 @@ export async function frameHashes(document: Promotion, times: readonly number[])
       return times.map((time) => [
         `${format}/${time}`,
         createHash("sha256")
-          .update(JSON.stringify(displayListAt(prepared, time)))
+          .update(JSON.stringify(displayListAt(prepared, ticksOf(time))))
           .digest("hex"),
       ]);
     }),

@@ -10,13 +10,3 @@ export const FPS_30: FrameRate = { numerator: 30, denominator: 1 };
 export function frameCount(length: number, rate: FrameRate): number {
   return Math.round((length * rate.numerator) / (1000 * rate.denominator));
 }
-
-/** When frame `index` begins, in milliseconds (a fraction of one where the rate does not divide it). */
-export function frameTime(index: number, rate: FrameRate): number {
-  return (index * 1000 * rate.denominator) / rate.numerator;
-}
-
-/** The frame that is on screen at a time in milliseconds. A time that is a frame's own start gives that frame. */
-export function frameAt(time: number, rate: FrameRate): number {
-  return Math.floor((time * rate.numerator) / (1000 * rate.denominator) + 1e-6);
-}

@@ -1,4 +1,6 @@
 import { type Millis, millis } from "../units";
+import { ticksOf } from "./ticks";
+import { type Track } from "./tracks";
 
 export interface SceneLength {
   readonly length: Millis;
@@ -40,21 +42,15 @@ export function sceneSpans(scenes: readonly SceneLength[]): SceneSpan[] {
 
 export const totalLength = (spans: readonly SceneSpan[]): Millis => spans.at(-1)?.end ?? millis(0);
 
-export interface ScenesOnScreen {
-  readonly under: SceneSpan;
-  /** Set while two scenes overlap: the coming scene and how far (0 to 1) it has come in. */
-  readonly over?: { readonly span: SceneSpan; readonly progress: number };
-}
+/** When each scene is on screen, by its index. Where two overlap, the later comes in over the earlier. */
+export const sceneTrack = (spans: readonly SceneSpan[]): Track<number> =>
+  spans.map(({ index, start, end }) => ({ from: ticksOf(start), to: ticksOf(end), what: index }));
 
-/** Which scene, or which two, are on screen at a time. Times outside are taken as the first or last moment. */
-export function scenesAt(spans: readonly SceneSpan[], time: number): ScenesOnScreen {
-  const showing = spans.filter((span) => span.start <= time && time < span.end);
-  const [under, over] = showing;
-  if (!under) {
-    const edge = time < 0 ? spans[0] : spans.at(-1);
-    if (!edge) throw new RangeError("A promotion needs at least one scene.");
-    return { under: edge };
-  }
-  if (!over) return { under };
-  return { under, over: { span: over, progress: (time - over.start) / (over.entered - over.start) } };
+/**
+ * Which scene is seen most of at a time in milliseconds: the coming one once it is half in. Times outside are taken as the
+ * first or last moment.
+ */
+export function sceneMostSeen(spans: readonly SceneSpan[], time: number): number {
+  const halfIn = spans.filter(({ start, entered }) => (start + entered) / 2 <= time);
+  return halfIn.at(-1)?.index ?? 0;
 }

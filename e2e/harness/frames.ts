@@ -5,12 +5,13 @@ import { formatOf, USUAL_FORMATS } from "../../core/placement/formats";
 import { type Quality, outputSize } from "../../core/placement/quality";
 import { displayListAt, preparePromotion } from "../../core/scene/preparePromotion";
 import { fontFilesWanted } from "../../core/scene/wantedFiles";
-import { FPS_30, frameTime } from "../../core/time/frames";
+import { FPS_30 } from "../../core/time/frames";
 import { anyStills } from "../../core/testing/anyStill";
 import { createPainter } from "../../paint/painter";
 import { browserBook, openFiles } from "../../app/proof/browserBook";
 import { browserResources, browserSurface } from "../../app/proof/browserResources";
 import { withShownTones } from "../../app/proof/browserTones";
+import { frameStart } from "../../core/time/ticks";
 
 /** What a page of its own paints with the modules of the proofs, without the desk around them. */
 export interface FramesWanted {
@@ -51,7 +52,7 @@ window.paintFrames = async ({ document, facts, quality, frames }) => {
     const painter = createPainter(formatOf(format), size, resources);
     const surface = browserSurface(size.width, size.height);
     for (const frame of frames) {
-      const list = displayListAt(prepared, frameTime(frame, FPS_30));
+      const list = displayListAt(prepared, frameStart(frame, FPS_30));
       await resources.load(list, Math.min(size.width / formatOf(format).width, size.height / formatOf(format).height));
       painter.paint(list, surface.context);
       hashes[`${format}/${frame}`] = await hashOf(surface.context.getImageData(0, 0, size.width, size.height).data);

@@ -7,6 +7,7 @@ import { type FormatName, NAMED_FORMATS, isFormatName } from "../../core/placeme
 import { SHIPPED_TEMPLATES } from "../../core/templates/shipped";
 import { isQuality } from "../../core/placement/quality";
 import { startCluster } from "./cluster";
+import { ticksOf } from "../../core/time/ticks";
 
 const USAGE = `bin/render --promotion SLUG [--formats square,vertical,widescreen] [--quality 480p|1080p] [--out DIR]
 bin/render --still SLUG --format F --at SECONDS --out FILE.png
@@ -189,7 +190,7 @@ async function still(slug: string): Promise<void> {
   const { openFrameSource } = await import("../render/frameSource");
   const source = await openFrameSource(await inputOf(slug), { format: readFormat(format), quality: "1080p" });
   try {
-    await writeFile(resolve(out), await source.pngAt(seconds * 1000));
+    await writeFile(resolve(out), await source.pngAt(ticksOf(seconds * 1000)));
   } finally {
     source.stop();
   }

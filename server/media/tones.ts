@@ -5,11 +5,11 @@ import sharp from "sharp";
 import { array, string } from "yup";
 import { type ClipFacts, type MediaFacts, type PictureFacts } from "../../core/document/facts";
 import { TONES_LENGTH, type Tones, measureTones } from "../../core/picture/tones";
-import { frameTime } from "../../core/time/frames";
 import { log } from "../log";
 import { levelKey, tonesKey, workKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { SAFE_INPUT, runProgram } from "./program";
+import { frameStart, msOf } from "../../core/time/ticks";
 
 const SIDE = 480;
 /** Where in a clip it is measured, as shares of its length. */
@@ -88,7 +88,7 @@ async function clipMoments({ frames, rate }: ClipFacts, sha256: string, folder: 
   const work = await store().local(workKey(sha256));
   const pictures: string[] = [];
   for (const [index, share] of MOMENTS.entries()) {
-    const at = frameTime(Math.floor(share * (frames - 1)), rate) / 1000;
+    const at = msOf(frameStart(Math.floor(share * (frames - 1)), rate)) / 1000;
     const file = join(folder, `${index}.png`);
     await runProgram(
       "ffmpeg",

@@ -13,6 +13,7 @@ import { firstFills, samplesFor } from "../promotions/samples";
 import { type OfferedTemplate } from "../templates/templateStore";
 import { inScope } from "../../core/offer/scope";
 import { openFrameSource } from "./frameSource";
+import { ticksOf } from "../../core/time/ticks";
 
 const ROW_HEIGHT = 420;
 const GAP = 24;
@@ -35,7 +36,11 @@ export async function contactSheet(scope: TeamScope, template: OfferedTemplate, 
     try {
       const left = GAP + widths.slice(0, column).reduce((sum, width) => sum + width + GAP, 0);
       for (const [row, span] of spans.entries())
-        tiles.push({ input: await source.pngAt(settledTime(span)), left, top: GAP + row * (ROW_HEIGHT + GAP) });
+        tiles.push({
+          input: await source.pngAt(ticksOf(settledTime(span))),
+          left,
+          top: GAP + row * (ROW_HEIGHT + GAP),
+        });
     } finally {
       source.stop();
     }

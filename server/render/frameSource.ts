@@ -11,13 +11,14 @@ import { type ClipReader, readClip } from "./clipReader";
 import { nodeResources, nodeSurface } from "./nodeResources";
 import { preparedInput } from "./preparedInput";
 import { type OutputChoice, type RenderInput } from "./renderInput";
+import { type Ticks } from "../../core/time/ticks";
 
 /** Frames of a promotion in one format, painted one after another on the server. */
 export interface FrameSource {
-  /** RGBA of the frame at a time in milliseconds. Times must not go back while clips play. Valid until the next call. */
-  frameAt(time: number): Promise<Uint8Array>;
+  /** RGBA of the frame at a time. Times must not go back while clips play. Valid until the next call. */
+  frameAt(time: Ticks): Promise<Uint8Array>;
   /** The frame as PNG. */
-  pngAt(time: number): Promise<Buffer>;
+  pngAt(time: Ticks): Promise<Buffer>;
   stop(): void;
 }
 
@@ -38,7 +39,7 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
   const readers = new Map<string, ClipReader>();
   let painted: { list: DisplayList; pixels: Uint8Array | null } | null = null;
 
-  async function paint(time: number): Promise<void> {
+  async function paint(time: Ticks): Promise<void> {
     const list = displayListAt(prepared, time);
     if (painted && sameFrame(painted.list, list)) return;
     await resources.load(list, scale);

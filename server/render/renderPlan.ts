@@ -2,12 +2,13 @@ import { createHash } from "node:crypto";
 import { outputSize } from "../../core/placement/quality";
 import { paintedStretch } from "../../core/scene/paintedText";
 import { type PreparedPromotion } from "../../core/scene/preparePromotion";
-import { FPS_30, type FrameRate, frameCount, frameTime } from "../../core/time/frames";
-import { scenesAt } from "../../core/time/timeline";
+import { FPS_30, type FrameRate, frameCount } from "../../core/time/frames";
 import { PAINTER_VERSION } from "../../paint/painter";
 import { ENCODER_VERSION } from "./encoder";
 import { preparedInput } from "./preparedInput";
 import { type OutputChoice, type RenderInput } from "./renderInput";
+import { frameStart } from "../../core/time/ticks";
+import { spansAt } from "../../core/time/tracks";
 
 /** A stretch of frames that shows one scene, or one pair of scenes in transition, and is rendered as a file of its own. */
 export interface Segment {
@@ -36,7 +37,7 @@ export async function renderPlan(
   const { width, height } = outputSize(format, quality);
   const frames = frameCount(prepared.length, rate);
   const segments = stretchesOf(prepared, frames, rate).map(({ from, to, scenes }) => {
-    const painted = paintedStretch(prepared, scenes, frameTime(from, rate), input.hashes);
+    const painted = paintedStretch(prepared, scenes, frameStart(from, rate), input.hashes);
     const decides = [PAINTER_VERSION, ENCODER_VERSION, width, height, rate, to - from, painted];
     return { from, to, key: createHash("sha256").update(JSON.stringify(decides)).digest("hex") };
   });
@@ -53,8 +54,7 @@ interface Stretch {
 function stretchesOf(prepared: PreparedPromotion, frames: number, rate: FrameRate): Stretch[] {
   const stretches: Stretch[] = [];
   for (let frame = 0; frame < frames; frame++) {
-    const { under, over } = scenesAt(prepared.spans, frameTime(frame, rate));
-    const scenes = over ? [under.index, over.span.index] : [under.index];
+    const scenes = spansAt(prepared.track, frameStart(frame, rate)).map(({ what }) => what);
     const last = stretches.at(-1);
     if (last?.scenes.join() === scenes.join()) stretches[stretches.length - 1] = { ...last, to: frame + 1 };
     else stretches.push({ from: frame, to: frame + 1, scenes });

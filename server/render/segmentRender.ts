@@ -1,8 +1,9 @@
-import { type FrameRate, frameTime } from "../../core/time/frames";
+import { type FrameRate } from "../../core/time/frames";
 import { startFrameEncoder } from "../media/frameEncoder";
 import { encodeSettings } from "./encoder";
 import { openFrameSource } from "./frameSource";
 import { type OutputChoice, type RenderInput } from "./renderInput";
+import { frameStart } from "../../core/time/ticks";
 
 export interface SegmentTask extends OutputChoice {
   readonly input: RenderInput;
@@ -22,7 +23,7 @@ export async function renderSegment(task: SegmentTask, onFrame: () => void, stop
   try {
     for (let frame = task.from; frame < task.to; frame++) {
       if (stopped()) throw new Error("The render was stopped.");
-      await encoder.write(await source.frameAt(frameTime(frame, task.rate)));
+      await encoder.write(await source.frameAt(frameStart(frame, task.rate)));
       onFrame();
     }
     await encoder.finish();

@@ -13,6 +13,7 @@ import { stillKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { frameSource } from "./frameSource";
 import { preparedInput } from "./preparedInput";
+import { ticksOf } from "../../core/time/ticks";
 
 const SHORT_SIDE = 360;
 
@@ -27,7 +28,7 @@ export async function stillFile(
   const prepared = await preparedInput(input, format);
   const span = prepared.spans[scene] ?? prepared.spans[0];
   if (!span) throw new Response("This promotion has no scene.", { status: 404 });
-  const time = settledTime(span);
+  const time = ticksOf(settledTime(span));
   const painted = paintedStretch(prepared, [span.index], time, input.hashes);
   const decides = JSON.stringify([PAINTER_VERSION, SHORT_SIDE, painted]);
   const key = stillKey(createHash("sha256").update(decides).digest("hex"));
