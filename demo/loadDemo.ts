@@ -1,3 +1,5 @@
+import { type Fill } from "../core/document/promotion";
+import { mediaFill } from "../core/document/shots";
 import { randomUUID } from "node:crypto";
 import { createReadStream } from "node:fs";
 import { Readable } from "node:stream";
@@ -218,7 +220,7 @@ async function fillTeam(db: Kysely<Database>, scope: TeamScope, tell: (step: str
     3,
   );
 
-  const pick = (name: string): { kind: "media"; media: string } => ({ kind: "media", media: media.get(name) ?? "" });
+  const pick = (name: string): Fill => mediaFill(media.get(name) ?? "");
   const words = (text: string): { kind: "words"; text: string } => ({ kind: "words", text });
   await addPromotion(scope, "shed-corner-spring", {
     name: "The shed corner, March to June",

@@ -1,3 +1,4 @@
+import { mediaFill } from "../core/document/shots";
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import { arch, platform } from "node:os";
@@ -105,7 +106,7 @@ async function painted({ scenes, words, time, transition = "crossfade" }: Kept, 
   const fills: Record<SlotKey, Fill> = {};
   for (const scene of styled.scenes)
     for (const slot of scene.slots)
-      if (slot.kind === "media") fills[slotKey(scene, slot)] = { kind: "media", media: PICTURE_ID };
+      if (slot.kind === "media") fills[slotKey(scene, slot)] = mediaFill(PICTURE_ID);
       else if (slot.kind === "words" && slot.role === "headline")
         fills[slotKey(scene, slot)] = { kind: "words", text: words };
   const promotion = resolvePromotion(

@@ -1,3 +1,4 @@
+import { mediaFill } from "../core/document/shots";
 import { type Canvas, createCanvas } from "@napi-rs/canvas";
 import { nodeSurface } from "../server/render/nodeResources";
 import { imageOf, resourcesWith } from "../server/testing/painting";
@@ -89,7 +90,7 @@ async function prepared(tones: Tones, format: FormatName): Promise<PreparedShape
     fills: {
       "scene.headline": { kind: "words", text: "Bring the bench to life" },
       "scene.line": { kind: "words", text: "While stocks last" },
-      "scene.picture-1": { kind: "media", media: PICTURE_ID },
+      "scene.picture-1": mediaFill(PICTURE_ID),
     },
   });
   const facts = testFacts({

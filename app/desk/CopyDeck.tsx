@@ -1,8 +1,10 @@
+import { tuneOf } from "../../core/document/lanes";
+import { mediaFill } from "../../core/document/shots";
 import { AudioLines } from "lucide-react";
 import { type ReactNode } from "react";
 import { sceneOrigin } from "../../core/document/design";
 import { type Edit } from "../../core/document/edit";
-import { choose, fillSlot } from "../../core/document/edits";
+import { choose, chooseTune, fillSlot } from "../../core/document/edits";
 import { RIGHTS_WORDS } from "../../core/document/rights";
 import { RightsMark } from "../components/RightsMark";
 import { type Promotion } from "../../core/document/promotion";
@@ -149,13 +151,13 @@ function SceneBand({
                 wide={!several}
                 needs={needsOf(slot)}
                 locked={!free && !slot.allows.content}
-                facts={scene.media[slot.id] ?? null}
+                facts={scene.shots[slot.id]?.[0]?.media ?? null}
                 frames={frames}
                 items={fitting(slot, choices.media)}
                 inherited={!(key in document.fills)}
                 marked={marked === key}
                 onFocus={() => onMark(key, span)}
-                onChoose={(media) => onEdit(fillSlot(key, { kind: "media", media }))}
+                onChoose={(media) => onEdit(fillSlot(key, mediaFill(media)))}
                 onReset={() => onEdit(fillSlot(key, null))}
                 onDropFiles={(files) => onDropFiles(key, files)}
               />
@@ -211,8 +213,8 @@ function SoundBand({
       </label>
       <select
         id="tune"
-        value={document.tune ?? ""}
-        onChange={(event) => onEdit(choose("tune", event.target.value || null))}
+        value={tuneOf(document) ?? ""}
+        onChange={(event) => onEdit(chooseTune(event.target.value || null))}
         className={`${fieldLook} w-auto! min-w-60`}
       >
         <option value="">no music</option>
@@ -223,7 +225,7 @@ function SoundBand({
           </option>
         ))}
       </select>
-      <RightsMark state={sounds.find(({ facts }) => facts.id === document.tune)?.rights ?? "clear"} />
+      <RightsMark state={sounds.find(({ facts }) => facts.id === tuneOf(document))?.rights ?? "clear"} />
       <span className="text-[13px] text-soft">
         {sounds.length === 0 ? "Bring a tune in under Media." : "fades in and out, at −14 LUFS"}
       </span>

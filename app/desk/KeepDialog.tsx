@@ -92,7 +92,7 @@ export function KeepDialog({
           What is ticked is shown in every promotion made from it, and is locked. The rest is filled each time.
         </p>
         <div role="group" aria-labelledby={heading} className="mt-2">
-          {promotion.scenes.map(({ template, words, media }, index) => (
+          {promotion.scenes.map(({ template, words, shots }, index) => (
             <fieldset key={template.id} className="border-t border-rule py-2">
               <legend className="float-left w-44 pr-3 font-semibold">
                 <span className="mr-2 figures text-soft">{index + 1}</span>
@@ -103,7 +103,7 @@ export function KeepDialog({
                   .filter(({ kind }) => kind === "words" || kind === "media")
                   .map((slot) => {
                     const key = slotKey(template, slot);
-                    const shown = slot.kind === "words" ? words[slot.id] : media[slot.id]?.name;
+                    const shown = slot.kind === "words" ? words[slot.id] : shots[slot.id]?.[0]?.media.name;
                     return (
                       <label key={key} className="flex items-baseline gap-2 text-[14px]">
                         <input

@@ -8,7 +8,7 @@ const fetched = new Map<string, readonly Tones[]>();
 
 /** The ids of shown pictures and clips whose tones are not among the facts. */
 function lacking({ scenes }: ResolvedPromotion): string[] {
-  const shown = scenes.flatMap(({ media }) => Object.values(media)).filter((item) => item !== null);
+  const shown = scenes.flatMap(({ shots }) => Object.values(shots).flatMap((own) => own.map(({ media }) => media)));
   return [...new Set(shown.filter(({ tones }) => tones === undefined).map(({ id }) => id))];
 }
 

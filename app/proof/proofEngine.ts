@@ -13,7 +13,7 @@ import { fontFilesWanted } from "../../core/scene/wantedFiles";
 import { formatsInOrder } from "../../core/document/formatList";
 import { type FormatName, formatOf } from "../../core/placement/formats";
 import { outputSize, type Quality } from "../../core/placement/quality";
-import { mixPlan } from "../../core/sound/mixPlan";
+import { mixOf } from "../../core/sound/mix";
 import { FPS_30 } from "../../core/time/frames";
 import { type FontBook } from "../../core/type/fontBook";
 import { type Painter, createPainter } from "../../paint/painter";
@@ -191,17 +191,12 @@ export function openProofEngine(): ProofEngine {
   };
 
   function prepareSound(document: Promotion, promotion: ResolvedPromotion): void {
-    const tune = document.tune ? promotion.facts.media[document.tune] : undefined;
-    const key = `${tune?.id ?? ""}/${promotion.length}`;
+    const { length, base, facts: known } = promotion;
+    const mix = mixOf(document, known.media, { plan: base.sound, length });
+    const key = JSON.stringify(mix);
     if (sound?.key === key) return;
     sound?.player.close();
-    sound =
-      tune?.kind === "sound"
-        ? {
-            key,
-            player: openSoundPlayer(`/media/${tune.id}/sound`, mixPlan(tune, promotion.base.sound, promotion.length)),
-          }
-        : null;
+    sound = mix.track.length > 0 ? { key, player: openSoundPlayer(mix, (id) => `/media/${id}/sound`) } : null;
   }
 
   async function prepare(

@@ -1,3 +1,4 @@
+import { mediaFill } from "../../core/document/shots";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useRevalidator } from "react-router";
 import { Plus, Redo2, Undo2 } from "lucide-react";
@@ -84,7 +85,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
   const live = useLive();
   useUndoKeys(undo, redo);
   const dropFill = useDropFill(
-    (slot, id) => apply(fillSlot(slot, { kind: "media", media: id })),
+    (slot, id) => apply(fillSlot(slot, mediaFill(id))),
     () => void revalidator.revalidate(),
   );
 

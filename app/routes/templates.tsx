@@ -1,3 +1,4 @@
+import { mediaFilled } from "../../core/document/named";
 import { useMemo, useState } from "react";
 import { FileDown, Heart, PencilRuler } from "lucide-react";
 import { Form, Link, redirect, useFetcher } from "react-router";
@@ -220,10 +221,7 @@ const Dot = () => (
 
 /** What one preview shows: its own template and pictures only. */
 function factsFor(facts: Facts, { document, template }: Route.ComponentProps["loaderData"]["cards"][number]): Facts {
-  const used = new Set([
-    ...Object.values(document.fills).flatMap((fill) => (fill.kind === "media" ? [fill.media] : [])),
-    ...mediaOfTemplate(template),
-  ]);
+  const used = new Set([...mediaFilled(document), ...mediaOfTemplate(template)]);
   if (facts.product?.picture) used.add(facts.product.picture);
   return {
     ...facts,

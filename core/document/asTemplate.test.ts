@@ -1,3 +1,4 @@
+import { mediaFill } from "./shots";
 import { asTemplate } from "./asTemplate";
 import { templateKey } from "./facts";
 import { scenesOf } from "./design";
@@ -16,7 +17,7 @@ const document = {
   ...testDocument({
     fills: {
       "hook.headline": { kind: "words", text: "Bring the bench to life" },
-      "offer.picture": { kind: "media", media: CLIP_ID },
+      "offer.picture": mediaFill(CLIP_ID),
       "offer.terms": { kind: "words", text: "In the shop only" },
     },
   }),
@@ -41,9 +42,9 @@ test("what is kept is a sound template that shows what the promotion shows", () 
   expect(shown.scenes[0]?.words).toEqual({ headline: "Bring the bench to life" });
   // Fixed: the product's name as it read, though no product is chosen now.
   expect(shown.scenes[1]?.words["name"]).toBe("Hand-thrown pot, 24 cm");
-  expect(shown.scenes[2]?.media["picture"]?.id).toBe(CLIP_ID);
+  expect(shown.scenes[2]?.shots["picture"]?.[0]?.media.id).toBe(CLIP_ID);
   // The sign-off still takes its picture from the offer.
-  expect(shown.scenes[3]?.media["picture"]?.id).toBe(CLIP_ID);
+  expect(shown.scenes[3]?.shots["picture"]?.[0]?.media.id).toBe(CLIP_ID);
 });
 
 test("what is fixed is locked, what is not can be filled again", () => {
@@ -54,9 +55,7 @@ test("what is fixed is locked, what is not can be filled again", () => {
   const words = { kind: "words", text: "Other" } as const;
   expect(lockProblem(made, applyEdit(made, fillSlot("hook.headline", words)), templates)).toContain("locked");
   expect(lockProblem(made, applyEdit(made, fillSlot("offer.terms", words)), templates)).toBeNull();
-  expect(
-    lockProblem(made, applyEdit(made, fillSlot("hook.picture", { kind: "media", media: PICTURE_ID })), templates),
-  ).toBeNull();
+  expect(lockProblem(made, applyEdit(made, fillSlot("hook.picture", mediaFill(PICTURE_ID))), templates)).toBeNull();
 });
 
 test("scenes from another template keep their pictures' sources under their new ids", () => {

@@ -37,7 +37,7 @@ export function asTemplate(document: Promotion, facts: Facts, { fixed, ...about 
       const shown = resolved.scenes[index];
       const own = rewired(document, scenes, scene, slot);
       return fixed.has(key) && shown
-        ? fixedSlot(own, shown.words[slot.id] ?? "", shown.media[slot.id]?.id ?? null)
+        ? fixedSlot(own, shown.words[slot.id] ?? "", shown.shots[slot.id]?.[0]?.media.id ?? null)
         : openSlot(own, document, key);
     }),
   }));

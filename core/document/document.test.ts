@@ -1,3 +1,4 @@
+import { mediaFill } from "./shots";
 import { PICTURE_ID, CLIP_ID, testDocument, testFacts } from "../testing/promotions";
 import { readPromotion } from "./promotion";
 import { resolvePromotion } from "./resolve";
@@ -8,7 +9,7 @@ test.each([
   [{ name: "  " }, "needs a name"],
   [{ name: "x".repeat(81) }, "at most 80"],
   [{ product: "pot" }, "must be an id"],
-  [{ version: 4 }, "newer"],
+  [{ version: 5 }, "newer"],
   [{ fills: { "hook headline": { kind: "words", text: "x" } } }, "not a slot’s address".replace("’", "'")],
   [{ fills: { "hook.headline": { kind: "song" } } }, "words, a media item or a list"],
   [{ scenes: {} }, "at least one scene"],
@@ -39,9 +40,8 @@ test("slots take what was chosen, then their binding, then the fallback", () => 
   expect(shown()[1]?.words["name"]).toBe("Hand-thrown pot, 24 cm");
   expect(shown({ "product.name": { kind: "words", text: "The pot" } })[1]?.words["name"]).toBe("The pot");
   expect(shown({ "product.line": { kind: "words", text: "" } })[1]?.words["line"]).toBe("");
-  expect(shown({ "offer.picture": { kind: "media", media: CLIP_ID } })[3]?.media["picture"]?.id).toBe(CLIP_ID);
+  expect(shown({ "offer.picture": mediaFill(CLIP_ID) })[3]?.shots["picture"]?.[0]?.media.id).toBe(CLIP_ID);
   expect(
-    shown({ "hook.picture": { kind: "media", media: "00000000-0000-4000-8000-00000000dead" } })[0]?.media["picture"]
-      ?.id,
+    shown({ "hook.picture": mediaFill("00000000-0000-4000-8000-00000000dead") })[0]?.shots["picture"]?.[0]?.media.id,
   ).toBe(PICTURE_ID);
 });

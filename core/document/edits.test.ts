@@ -1,3 +1,4 @@
+import { mediaFill } from "./shots";
 import fc from "fast-check";
 import { SHIPPED_BY_REF } from "../templates/shipped";
 import { CLIP_ID, PICTURE_ID, PRODUCT_ID, testDocument, testFacts } from "../testing/promotions";
@@ -10,6 +11,7 @@ import {
   adjust,
   applyEdit,
   choose,
+  chooseTune,
   editTo,
   fillSlot,
   giveBack,
@@ -36,16 +38,15 @@ const anyEdit: fc.Arbitrary<(document: Promotion) => Edit> = fc.oneof(
         fillSlot(slot, text === null ? null : words(text)),
   ),
   fc
-    .constantFrom(null, { kind: "media" as const, media: PICTURE_ID }, { kind: "media" as const, media: CLIP_ID })
+    .constantFrom(null, mediaFill(PICTURE_ID), mediaFill(CLIP_ID))
     .map((fill) => () => fillSlot("product.picture", fill)),
   fc.string({ minLength: 1, maxLength: 30 }).map((text) => () => rename(`P ${text}`)),
-  fc
-    .tuple(fc.constantFrom("product" as const, "offer" as const, "tune" as const), fc.constantFrom(null, PRODUCT_ID))
-    .map(
-      ([what, id]) =>
-        () =>
-          choose(what, id),
-    ),
+  fc.tuple(fc.constantFrom("product" as const, "offer" as const), fc.constantFrom(null, PRODUCT_ID)).map(
+    ([what, id]) =>
+      () =>
+        choose(what, id),
+  ),
+  fc.constantFrom(null, CLIP_ID).map((id) => () => chooseTune(id)),
   fc.tuple(fc.constantFrom<SlotKey>("hook.headline", "product.line"), fc.constantFrom(null, true)).map(
     ([slot, value]) =>
       () =>

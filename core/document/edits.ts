@@ -3,6 +3,7 @@ import { adjustmentKey, keysFor, type Target } from "./adjustments";
 import { type Edit } from "./edit";
 import { FIELDS, type FieldId, type Layer, type ValueOf } from "./fields";
 import { type Change, type Paths, differences, inverseOf as inversePatch, patched, pointer, stepsOf } from "./patch";
+import { TUNE, tuneLanes } from "./lanes";
 import { type Fill, type Promotion, checkTouchedPromotion } from "./promotion";
 import { membersInOrder, orderAt } from "./ordered";
 import { type ListedScene, scenesInOrder } from "./sceneList";
@@ -38,13 +39,20 @@ export const rename = (name: string): Edit => ({
   patch: [{ op: "replace", path: pointer("name"), value: name }],
 });
 
-const CHOSEN = { product: "Product", offer: "Offer", tune: "Music" } as const;
+const CHOSEN = { product: "Product", offer: "Offer" } as const;
 
 export const choose = (what: keyof typeof CHOSEN, id: string | null): Edit => ({
   label: CHOSEN[what],
   patch: [{ op: "replace", path: pointer(what), value: id }],
   isUrgent: true,
 });
+
+/** Has a tune played, for the one there is; null for none. */
+export function chooseTune(media: string | null): Edit {
+  const path = pointer("lanes", TUNE);
+  const { [TUNE]: piece } = tuneLanes(media);
+  return { label: "Music", patch: [piece ? put(path, piece) : takeAway(path)], isUrgent: true };
+}
 
 /** Fills a slot; null gives it back to its binding. */
 export function fillSlot(slot: SlotKey, fill: Fill | null): Edit {

@@ -1,3 +1,4 @@
+import { mediaFill } from "./shots";
 import { designOf } from "./design";
 import { type Edit } from "./edit";
 import { adjust, applyEdit, editTo, fillSlot, inverseOf, rename, takeOutScene } from "./edits";
@@ -74,7 +75,7 @@ const CASES: readonly Locked[] = [
   },
   {
     what: "a picture",
-    edit: fillSlot("hook.picture", { kind: "media", media: CLIP_ID }),
+    edit: fillSlot("hook.picture", mediaFill(CLIP_ID)),
     lock: { scene: "hook", slot: "picture", allows: { content: false } },
     words: "What is in “Picture” is locked",
   },
@@ -158,7 +159,7 @@ test("inserted scenes bring their own locks, and what they lock cannot come fill
 
 test.each([
   [{ "hook.nothing": { kind: "words", text: "x" } }, "no slot “hook.nothing”"],
-  [{ "hook.headline": { kind: "media", media: PICTURE_ID } }, "“Headline” takes words, not media"],
+  [{ "hook.headline": mediaFill(PICTURE_ID) }, "“Headline” takes words, not media"],
 ] as [Promotion["fills"], string][])("fills %j do not fit the template", (fills, message) => {
   expect(promotionProblem(testDocument({ fills }), SHIPPED_BY_REF)).toContain(message);
 });
@@ -200,8 +201,8 @@ test("inserted scenes come with their empty pictures filled from what is at hand
     { at: 1, media, hasProductPicture: true },
   );
   expect(filled.fills).toEqual({
-    "second.picture": { kind: "media", media: PICTURE_ID },
-    "third.picture": { kind: "media", media: CLIP_ID },
+    "second.picture": mediaFill(PICTURE_ID),
+    "third.picture": mediaFill(CLIP_ID),
   });
   const locked: Template = {
     ...THREE_REASONS,
@@ -234,7 +235,7 @@ describe("moving to another template", () => {
       "hook.headline": { kind: "words", text: "Bring the bench to life" },
       "product.name": { kind: "words", text: "The pot" },
       "offer.terms": { kind: "words", text: "While stocks last" },
-      "hook.picture": { kind: "media", media: PICTURE_ID },
+      "hook.picture": mediaFill(PICTURE_ID),
       "sign-off.call": { kind: "words", text: "Come by" },
     },
   });
@@ -244,7 +245,7 @@ describe("moving to another template", () => {
     expect(document.fills).toEqual({
       "sign-off.call": { kind: "words", text: "Come by" },
       "card.name": { kind: "words", text: "The pot" },
-      "card.picture": { kind: "media", media: PICTURE_ID },
+      "card.picture": mediaFill(PICTURE_ID),
     });
     expect(unplaced).toEqual(["Headline", "Terms"]);
     expect(Object.values(document.spare).map(({ fill }) => fill)).toEqual([

@@ -1,11 +1,13 @@
+import { tuneLanes } from "./lanes";
+import { mediaFill } from "./shots";
 import { CLIP_ID, PICTURE_ID, PRODUCT_ID, testDocument } from "../testing/promotions";
 import { newlyNamed, thingsNamed } from "./named";
 
 const filled = testDocument({
-  tune: CLIP_ID,
+  lanes: tuneLanes(CLIP_ID),
   fills: {
     "hook.headline": { kind: "words", text: "Potting week" },
-    "hook.picture": { kind: "media", media: PICTURE_ID },
+    "hook.picture": mediaFill(PICTURE_ID),
     "list.products": { kind: "products", products: [PRODUCT_ID, CLIP_ID] },
   },
 });
@@ -25,7 +27,7 @@ test("everything that a promotion names is found, with the slot that names it", 
 });
 
 test("what was named before is not new, wherever it moves; the same id as another kind of thing is", () => {
-  const moved = { ...filled, fills: { "offer.picture": { kind: "media", media: PICTURE_ID } as const } };
+  const moved = { ...filled, fills: { "offer.picture": mediaFill(PICTURE_ID) } };
   expect(newlyNamed(filled, moved)).toEqual([]);
   expect(newlyNamed(testDocument(), filled).map(({ kind, id }) => [kind, id])).toEqual([
     ["media", CLIP_ID],

@@ -10,12 +10,12 @@ export interface NamedThing {
 }
 
 /** Everything that a promotion names, wherever it does. What it only draws on through its template is not among it. */
-export function thingsNamed({ brand, product, offer, tune, fills }: Promotion): NamedThing[] {
+export function thingsNamed({ brand, product, offer, lanes, fills }: Promotion): NamedThing[] {
   const chosen: NamedThing[] = [
     { kind: "brand", id: brand },
     ...(product === null ? [] : [{ kind: "product", id: product } as const]),
     ...(offer === null ? [] : [{ kind: "offer", id: offer } as const]),
-    ...(tune === null ? [] : [{ kind: "media", id: tune } as const]),
+    ...Object.values(lanes).map(({ media }) => ({ kind: "media", id: media }) as const),
   ];
   const filled = Object.entries(fills).flatMap(([key, fill]): NamedThing[] => {
     const slot = key as SlotKey;
@@ -23,7 +23,7 @@ export function thingsNamed({ brand, product, offer, tune, fills }: Promotion): 
       case "words":
         return [];
       case "media":
-        return [{ kind: "media", id: fill.media, slot }];
+        return Object.values(fill.shots).map(({ media }) => ({ kind: "media", id: media, slot }));
       case "products":
         return fill.products.map((id) => ({ kind: "product", id, slot }));
     }
@@ -36,3 +36,9 @@ export function newlyNamed(before: Promotion, after: Promotion): NamedThing[] {
   const known = new Set(thingsNamed(before).map(({ kind, id }) => `${kind}/${id}`));
   return thingsNamed(after).filter(({ kind, id }) => !known.has(`${kind}/${id}`));
 }
+
+/** The media that slots are filled with. */
+export const mediaFilled = ({ fills }: Pick<Promotion, "fills">): string[] =>
+  Object.values(fills).flatMap((fill) =>
+    fill.kind === "media" ? Object.values(fill.shots).map(({ media }) => media) : [],
+  );

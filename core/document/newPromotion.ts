@@ -1,5 +1,6 @@
 import { scenesOf } from "./design";
 import { formatRecord } from "./formatList";
+import { tuneLanes } from "./lanes";
 import { inOrder } from "./patch";
 import { PROMOTION_VERSION, type Promotion, type TemplateRef } from "./promotion";
 import { type Template } from "./template";
@@ -26,10 +27,10 @@ export const newPromotion = (
   brand,
   product,
   offer,
-  tune,
   formats: formatRecord(template.formats),
   scenes: inOrder(scenesOf(ref, template)),
   fills: inOrder(fills),
   adjustments: {},
+  lanes: tuneLanes(tune),
   spare: {},
 });

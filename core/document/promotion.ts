@@ -3,14 +3,16 @@ import { type Adjustments, readAdjustment } from "./adjustments";
 import { type DocumentShape, type RecordPart, checkTouched, readDocument } from "./documentShape";
 import { type Formats } from "./formatList";
 import { FORMATS_PART } from "./formatsPart";
+import { LANES_PART, type Lanes } from "./lanes";
 import { orderKey } from "./orderKey";
+import { type Shots, shotsSchema } from "./shots";
 import { type SlotKey } from "./template";
 import { upgradePromotion } from "./upgrades";
 
 /** What was chosen for a slot. Nothing that can be derived is kept. */
 export type Fill =
   | { readonly kind: "words"; readonly text: string }
-  | { readonly kind: "media"; readonly media: string }
+  | { readonly kind: "media"; readonly shots: Shots }
   | { readonly kind: "products"; readonly products: readonly string[] };
 
 /** A template as it was published: promotions stay on the edition they were made with. */
@@ -33,7 +35,7 @@ export interface SpareFill {
   readonly fill: Fill;
 }
 
-export const PROMOTION_VERSION = 3;
+export const PROMOTION_VERSION = 4;
 
 /**
  * A template filled for one brand and one occasion: what was chosen, bound by id. All that can be added, moved or removed
@@ -47,12 +49,13 @@ export interface Promotion {
   readonly brand: string;
   readonly product: string | null;
   readonly offer: string | null;
-  readonly tune: string | null;
   /** The shapes it is made in. */
   readonly formats: Formats;
   readonly scenes: Readonly<Record<string, PromotionScene>>;
   readonly fills: Readonly<Record<SlotKey, Fill>>;
   readonly adjustments: Adjustments;
+  /** What is heard. */
+  readonly lanes: Lanes;
   readonly spare: Readonly<Record<string, SpareFill>>;
 }
 
@@ -79,7 +82,7 @@ const fills = {
     kind: string<"media">()
       .oneOf(["media"] as const)
       .required(),
-    media: id.required(),
+    shots: shotsSchema,
   }).noUnknown(),
   products: object({
     kind: string<"products">()
@@ -122,7 +125,6 @@ const SINGLE: ReadonlyMap<string, Schema<unknown>> = new Map<string, Schema<unkn
     brand: id.required(),
     product: id.defined().nullable(),
     offer: id.defined().nullable(),
-    tune: id.defined().nullable(),
   }),
 );
 
@@ -143,6 +145,7 @@ const RECORDS: ReadonlyMap<string, RecordPart> = new Map(
     scenes: { least: 1, most: MOST_SCENES, named: "scene", read: byName(scene) },
     fills: { least: 0, most: 1000, named: "fill", read: bySlot },
     adjustments: { least: 0, most: 2000, named: "adjustment", read: readAdjustment },
+    lanes: LANES_PART,
     spare: { least: 0, most: MOST_SPARE, named: "spare fill", read: byName(spare) },
   }),
 );

@@ -1,3 +1,4 @@
+import { type ShotCut, shotsInOrder } from "./shots";
 import { type PriceRow } from "../arrangement/layout";
 import { type OfferLines } from "../offer/offerLines";
 import { sceneSpans, totalLength, type SceneSpan } from "../time/timeline";
@@ -21,9 +22,17 @@ export interface ResolvedScene {
   readonly id: string;
   readonly template: DesignedScene;
   readonly words: Readonly<Record<string, string>>;
-  readonly media: Readonly<Record<string, PictureFacts | ClipFacts | null>>;
+  /** What is shown in each media slot, one after the other; nothing where nothing is. */
+  readonly shots: Readonly<Record<string, readonly ResolvedShot[]>>;
   readonly offer: OfferLines | null;
   readonly rows: readonly PriceRow[];
+}
+
+/** A piece of a picture or clip as it is shown. */
+export interface ResolvedShot {
+  readonly id: string;
+  readonly media: PictureFacts | ClipFacts;
+  readonly cut: ShotCut;
 }
 
 export interface ResolvedPromotion {
@@ -55,15 +64,15 @@ export function resolvePromotion(document: Promotion, facts: Facts): ResolvedPro
 function resolvedScenes(document: Promotion, facts: Facts, designed: readonly DesignedScene[]): ResolvedScene[] {
   return designed.map((scene): ResolvedScene => {
     const words: Record<string, string> = {};
-    const media: Record<string, PictureFacts | ClipFacts | null> = {};
+    const shots: Record<string, readonly ResolvedShot[]> = {};
     let rows: readonly PriceRow[] = [];
     for (const slot of scene.slots) {
       if (slot.kind === "words") words[slot.id] = wordsOf(document, facts, scene, slot);
-      if (slot.kind === "media") media[slot.id] = mediaOf(document, facts, designed, scene, slot);
+      if (slot.kind === "media") shots[slot.id] = shotsOf(document, facts, designed, scene, slot);
       if (slot.kind === "products") rows = rowsOf(document, facts, scene, slot);
     }
     const hasOffer = scene.slots.some((slot) => slot.kind === "offer");
-    return { id: scene.id, template: scene, words, media, offer: hasOffer ? facts.offer : null, rows };
+    return { id: scene.id, template: scene, words, shots, offer: hasOffer ? facts.offer : null, rows };
   });
 }
 
@@ -112,25 +121,35 @@ export function boundWords({ product, offer, brand }: Facts, slot: WordsSlot): s
   }
 }
 
-function mediaOf(
+function shotsOf(
   document: Promotion,
   facts: Facts,
   scenes: readonly SceneTemplate[],
   scene: SceneTemplate,
   slot: MediaSlot,
   asked: readonly MediaSlot[] = [],
-): PictureFacts | ClipFacts | null {
+): readonly ResolvedShot[] {
   const fill = document.fills[slotKey(scene, slot)];
-  const chosen = fill?.kind === "media" ? visible(facts, fill.media) : null;
-  const usual = slot.media === undefined ? null : visible(facts, slot.media);
-  if (chosen ?? usual) return chosen ?? usual;
-  if (slot.from === "product") return visible(facts, facts.product?.picture ?? "");
+  const chosen = fill?.kind === "media" ? shotsInOrder(fill.shots).flatMap((shot) => cutFrom(facts, shot)) : [];
+  if (chosen.length > 0) return chosen;
+  const usual = whole(facts, slot.media);
+  if (usual.length > 0) return usual;
+  if (slot.from === "product") return whole(facts, facts.product?.picture ?? undefined);
   const source = sourceSlot(document, scenes, scene, slot);
   // Slots that take their picture from each other have none.
   return source?.slot.kind === "media" && !asked.includes(source.slot)
-    ? mediaOf(document, facts, scenes, source.scene, source.slot, [...asked, slot])
-    : null;
+    ? shotsOf(document, facts, scenes, source.scene, source.slot, [...asked, slot])
+    : [];
 }
+
+/** A shot of a medium that is there. */
+function cutFrom(facts: Facts, { id, media, ...cut }: ReturnType<typeof shotsInOrder>[number]): ResolvedShot[] {
+  const found = visible(facts, media);
+  return found ? [{ id, media: found, cut }] : [];
+}
+
+const whole = (facts: Facts, media: string | undefined): ResolvedShot[] =>
+  media === undefined ? [] : cutFrom(facts, { id: "shot-1", media });
 
 function visible(facts: Facts, id: string): PictureFacts | ClipFacts | null {
   const found = facts.media[id];

@@ -1,3 +1,4 @@
+import { mediaFill } from "./shots";
 import { type ClipFacts, type MediaFacts, type PictureFacts } from "./facts";
 import { type Fill, type Promotion } from "./promotion";
 import { type MediaSlot, type PictureShape, type SlotKey, type Template, slotKey } from "./template";
@@ -45,7 +46,7 @@ export function sampleFills(
       const [best] = [...fitting].sort((one, other) => rank(one) - rank(other));
       if (!best) continue;
       used.set(best.id, (used.get(best.id) ?? 0) + 1);
-      fills[slotKey(scene, slot)] = { kind: "media", media: best.id };
+      fills[slotKey(scene, slot)] = mediaFill(best.id);
     }
   return fills;
 }

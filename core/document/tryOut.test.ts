@@ -1,3 +1,4 @@
+import { mediaFilled } from "./named";
 import { scenesInOrder } from "./sceneList";
 import { THREE_REASONS } from "../templates/proofs";
 import { shippedRef } from "../templates/shipped";
@@ -20,8 +21,7 @@ const on = {
   ],
 };
 const tried = (trial: Trial) => tryOut(THREE_REASONS, trial, on);
-const mediaOf = (trial: Trial): Set<string> =>
-  new Set(Object.values(tried(trial).fills).flatMap((fill) => (fill.kind === "media" ? [fill.media] : [])));
+const mediaOf = (trial: Trial): Set<string> => new Set(mediaFilled(tried(trial)));
 /** In the order of the slots. */
 const wordsOf = (trial: Trial): string[] =>
   THREE_REASONS.scenes.flatMap((scene) =>

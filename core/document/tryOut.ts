@@ -1,3 +1,4 @@
+import { mediaFill } from "./shots";
 import { type Facts, type MediaFacts, type PictureFacts, templateKey } from "./facts";
 import { newPromotion } from "./newPromotion";
 import { type Fill, type Promotion, type TemplateRef } from "./promotion";
@@ -41,7 +42,7 @@ export function tryOut(
       if (slot.kind === "words" && slot.role !== "stars" && slot.role !== "link")
         Object.assign(fills, trialFill(slotKey(scene, slot), slot, trial));
       if (slot.kind === "media" && extreme && slot.accepts.includes("picture"))
-        fills[slotKey(scene, slot)] = { kind: "media", media: extreme.id };
+        fills[slotKey(scene, slot)] = mediaFill(extreme.id);
     }
   return newPromotion(ref, template, { name: template.name, brand, product, fills });
 }

@@ -1,3 +1,6 @@
+import { tuneOf } from "./lanes";
+import { mediaFill } from "./shots";
+import { testDocument } from "../testing/promotions";
 import { readFileSync } from "node:fs";
 import { array, mixed, object, string } from "yup";
 import { SHIPPED_BY_REF } from "../templates/shipped";
@@ -30,7 +33,7 @@ test("a promotion of version 1 is upgraded: its template's scenes become its own
   };
   const read = readPromotion(older);
   expect(read).toMatchObject({
-    version: 3,
+    version: 4,
     template: { slug: "one-offer", edition: 1 },
     fills: { "hook.headline": { text: "Still here" } },
     adjustments: {},
@@ -52,7 +55,7 @@ test("what version 2 had changed of scenes and slots stands where it holds now, 
   });
   expect(changed.spare).toEqual({
     "spare-001": { label: "Headline", fill: { kind: "words", text: "Kept aside" } },
-    "spare-002": { label: "Picture", fill: { kind: "media", media: "00000000-0000-4000-8000-000000000004" } },
+    "spare-002": { label: "Picture", fill: mediaFill("00000000-0000-4000-8000-000000000004") },
   });
 });
 
@@ -65,6 +68,21 @@ test.each(stored.map((document, index) => ({ document, kept: kept[index] })))(
     expect(await frameHashes(upgraded, TIMES)).toEqual(then?.frames);
   },
 );
+
+test("version 3 had one medium a slot and one tune: they are a shot and a piece of music now", () => {
+  const [picture, tune] = ["00000000-0000-4000-8000-000000000004", "00000000-0000-4000-8000-000000000007"];
+  const older = {
+    ...testDocument(),
+    lanes: undefined,
+    version: 3,
+    tune,
+    fills: { "hook.picture": { kind: "media", media: picture } },
+  };
+  const read = readPromotion(JSON.parse(JSON.stringify(older)));
+  expect(read.fills).toEqual({ "hook.picture": mediaFill(picture) });
+  expect(tuneOf(read)).toBe(tune);
+  expect(readPromotion(JSON.parse(JSON.stringify({ ...older, tune: null }))).lanes).toEqual({});
+});
 
 test("upgrading what is upgraded changes nothing", () => {
   for (const document of stored) {

@@ -10,7 +10,11 @@ const isObject = (value: unknown): value is Json =>
   typeof value === "object" && value !== null && !Array.isArray(value);
 const listOf = (value: unknown): Json[] => (Array.isArray(value) ? value.filter(isObject) : []);
 
-const PROMOTION_STEPS: Readonly<Record<number, (document: Json) => Json>> = { 1: promotionFrom1, 2: promotionFrom2 };
+const PROMOTION_STEPS: Readonly<Record<number, (document: Json) => Json>> = {
+  1: promotionFrom1,
+  2: promotionFrom2,
+  3: promotionFrom3,
+};
 
 export function upgradePromotion(value: unknown): unknown {
   if (!isObject(value)) return value;
@@ -87,6 +91,24 @@ function promotionFrom2({ changes, ...document }: Json): Json {
     spare: Object.fromEntries(
       listOf(document["spare"]).map((spare, index) => [`spare-${String(index + 1).padStart(3, "0")}`, spare]),
     ),
+  };
+}
+
+/** 3 → 4: a slot shows shots instead of one medium, and the tune is one of any number of sounds. */
+function promotionFrom3({ tune, ...document }: Json): Json {
+  const shots = (fill: unknown): unknown =>
+    isObject(fill) && fill["kind"] === "media"
+      ? { kind: "media", shots: { "shot-1": { order: "a0", media: fill["media"] } } }
+      : fill;
+  const members = (name: string): [string, unknown][] => Object.entries(isObject(document[name]) ? document[name] : {});
+  return {
+    ...document,
+    version: 4,
+    fills: Object.fromEntries(members("fills").map(([slot, fill]) => [slot, shots(fill)])),
+    spare: Object.fromEntries(
+      members("spare").map(([id, spare]) => [id, isObject(spare) ? { ...spare, fill: shots(spare["fill"]) } : spare]),
+    ),
+    lanes: typeof tune === "string" ? { tune: { order: "a0", lane: "music", media: tune } } : {},
   };
 }
 

@@ -1,3 +1,4 @@
+import { mediaFill } from "../document/shots";
 import fc from "fast-check";
 import { resolvePromotion } from "../document/resolve";
 import { slotKey } from "../document/template";
@@ -55,7 +56,7 @@ test("no picture is drawn under half the size of its working copy, at any output
         const fills = Object.fromEntries(
           template.scenes.flatMap((scene) =>
             scene.slots.flatMap((slot) =>
-              slot.kind === "media" ? [[slotKey(scene, slot), { kind: "media", media: PICTURE_ID } as const]] : [],
+              slot.kind === "media" ? [[slotKey(scene, slot), mediaFill(PICTURE_ID)]] : [],
             ),
           ),
         );

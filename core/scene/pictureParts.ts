@@ -1,3 +1,7 @@
+import { type MediaSlot } from "../document/template";
+import { type PlacedShot } from "./prepared";
+import { type ResolvedShot } from "../document/resolve";
+import { shotTrack } from "./shotTrack";
 import { type PlacedPicture } from "../arrangement/layout";
 import { type PictureFacts } from "../document/facts";
 import { type SceneTemplate, slotKey } from "../document/template";
@@ -57,37 +61,52 @@ interface InScene {
   readonly zoom: boolean;
 }
 
-function picturePart(placed: PlacedPicture, shown: ShownMedia | undefined, { scene, style, zoom }: InScene): ScenePart {
+function picturePart(placed: PlacedPicture, shown: ShownMedia | undefined, inScene: InScene): ScenePart {
   const { place } = placed;
-  if (!shown?.media) return { kind: "fixed", node: { kind: "fill", place, ink: style.blank } };
-  const { slot, media } = shown;
-  if (placed.blurred)
-    return { kind: "fixed", node: { kind: "still", bounds: place, children: [coverNode(media, place, 1, BLUR)] } };
-  if (placed.shadow && media.kind === "picture") return { kind: "fixed", node: still(onGround(media, place), place) };
-  // What stands free is shown whole, on the brand's ground.
-  if (media.kind === "picture" && media.cutOut)
-    return {
-      kind: "fixed",
-      node: {
-        kind: "still",
-        bounds: place,
-        children: [
-          { kind: "fill", place, ink: style.palette.ground },
-          { ...containNode(media, inset(place, evenInsets(Math.min(place.width, place.height) * 0.06))) },
-        ],
-      },
-    };
-  const drift = zoom ? placed.drift : "none";
+  const { scene, style } = inScene;
+  if (!shown || shown.shots.length === 0) return { kind: "fixed", node: { kind: "fill", place, ink: style.blank } };
+  const track = shotTrack(
+    shown.shots.map((shot) => placedShot(placed, shot, { ...inScene, slot: shown.slot })),
+    scene.length,
+  );
+  const [only, another] = track;
+  const stands = placed.arrives === undefined && placed.wipes === undefined;
+  if (only && !another && stands && !moves(only.what)) return { kind: "fixed", node: only.what.atRest };
   return {
     kind: "media",
-    media,
-    use: slotKey(scene, slot),
+    track,
     place,
-    drift,
     enters: placed.arrives === undefined ? null : placed.arrives * scene.length,
     wipes: placed.wipes ?? null,
-    atRest: coverNode(media, place),
   };
+}
+
+/** Whether a shot looks different from one moment to the next. */
+const moves = ({ media, drift, atRest }: PlacedShot): boolean =>
+  (media.kind === "clip" && atRest.kind === "picture") || drift !== "none";
+
+/** A shot in its place. What is blurred, stands free or casts a shadow stands still. */
+function placedShot(
+  placed: PlacedPicture,
+  { id, media, cut }: ResolvedShot,
+  { scene, slot, style, zoom }: InScene & { readonly slot: MediaSlot },
+): PlacedShot {
+  const { place } = placed;
+  const key = slotKey(scene, slot);
+  const shot = { media, cut, use: id === "shot-1" ? key : `${key}/${id}`, drift: "none" } as const;
+  if (placed.blurred)
+    return { ...shot, atRest: { kind: "still", bounds: place, children: [coverNode(media, place, 1, BLUR)] } };
+  if (placed.shadow && media.kind === "picture") return { ...shot, atRest: still(onGround(media, place), place) };
+  // What stands free is shown whole, on the brand's ground.
+  if (media.kind === "picture" && media.cutOut) {
+    const margin = evenInsets(Math.min(place.width, place.height) * 0.06);
+    const children: DisplayNode[] = [
+      { kind: "fill", place, ink: style.palette.ground },
+      containNode(media, inset(place, margin)),
+    ];
+    return { ...shot, atRest: { kind: "still", bounds: place, children } };
+  }
+  return { ...shot, drift: zoom ? placed.drift : "none", atRest: coverNode(media, place) };
 }
 
 /** A picture with its shadow. Shapes cast it, not pictures: those of pictures differ between platforms by a few steps. */

@@ -1,3 +1,5 @@
+import { defined } from "../testing/defined";
+import { mediaFill } from "../document/shots";
 import { ARRANGEMENT_NAMES, newArrangement } from "../document/arrangements";
 import { type BrandFacts, type Facts, type PictureFacts } from "../document/facts";
 import { contains } from "../geometry/rect";
@@ -18,9 +20,14 @@ import { ticksOf } from "../time/ticks";
 const book = testBook();
 type Moving = Extract<ScenePart, { kind: "moving" }>;
 const movingOf = ({ parts }: PreparedScene): Moving[] => parts.filter((part) => part.kind === "moving");
-const nodeOf = (part: ScenePart): DisplayNode => (part.kind === "fixed" ? part.node : part.atRest);
+function nodesOf(part: ScenePart): DisplayNode[] {
+  if (part.kind === "media") return part.track.map(({ what }) => what.atRest);
+  return [part.kind === "fixed" ? part.node : part.atRest];
+}
+/** What a part shows that shows one thing. */
+const onlyNode = (part: ScenePart): DisplayNode => defined(nodesOf(part)[0]);
 const paints = (part: ScenePart | undefined, kind: DisplayNode["kind"]): boolean =>
-  part !== undefined && [...everyNode([nodeOf(part)])].some((node) => node.kind === kind);
+  part !== undefined && [...everyNode(nodesOf(part))].some((node) => node.kind === kind);
 
 const SEEDS = { id: "seeds", name: "Seed mix", line: "", price: "£3.00", picture: null };
 
@@ -86,7 +93,7 @@ test("parts lie back to front: the picture, what makes words legible on it, the 
   expect(kinds[0]).toBe("media");
   expect(paints(parts[1], "fill")).toBe(true);
   expect(kinds.slice(2, -1).every((kind) => kind === "moving")).toBe(true);
-  expect(nodeOf(parts.at(-1)!).kind).toBe("layer");
+  expect(onlyNode(parts.at(-1)!).kind).toBe("layer");
   expect(slots.at(-1)?.part).toBe("watermark");
 });
 
@@ -94,9 +101,9 @@ test("a picture that is missing is a plain place; one that stands free is shown 
   const split = sceneOf(newArrangement("split"), [picture("picture"), words("name", "name")]);
   const missing = await preparedScene(split, { media: {} });
   const place = missing.slots.find(({ kind }) => kind === "picture")!.place;
-  expect(missing.parts.map(nodeOf)).toContainEqual(expect.objectContaining({ kind: "fill", place }));
+  expect(missing.parts.flatMap(nodesOf)).toContainEqual(expect.objectContaining({ kind: "fill", place }));
   const free = await preparedScene(split, withPicture({ cutOut: true, width: 900, height: 300 }));
-  const nodes = [...everyNode(free.parts.map(nodeOf))];
+  const nodes = [...everyNode(free.parts.flatMap(nodesOf))];
   const shown = nodes.find((node) => node.kind === "picture");
   expect(shown).toMatchObject({ part: { x: 0, y: 0, width: 900, height: 300 } });
   expect(shown?.kind === "picture" && contains(place, shown.place, 1e-6)).toBe(true);
@@ -105,7 +112,7 @@ test("a picture that is missing is a plain place; one that stands free is shown 
 
 test("a picture shown twice, once blurred behind itself, has one slot: the sharp one", async () => {
   const { slots, parts } = await preparedScene(sceneOf({ ...newArrangement("top-and-tail"), bars: "blur" }));
-  const pictures = [...everyNode(parts.map(nodeOf))].filter((node) => node.kind === "picture");
+  const pictures = [...everyNode(parts.flatMap(nodesOf))].filter((node) => node.kind === "picture");
   expect(pictures.some(({ blur }) => (blur ?? 0) > 0)).toBe(true);
   const own = slots.filter(({ kind }) => kind === "picture");
   expect(own).toHaveLength(1);
@@ -125,7 +132,7 @@ test("a clip in two scenes that give way to each other stands at a frame of its 
     id,
     overlap: millis(overlap),
   });
-  const clip = { kind: "media", media: CLIP_ID } as const;
+  const clip = mediaFill(CLIP_ID);
   const fills = { "first.picture-1": clip, "second.picture-1": clip };
   const promotion = await triedScenes(book, [full("first", 0), full("second", 1000)], fills);
   const prepared = prepareIn(promotion, formatOf("square"), null, book);

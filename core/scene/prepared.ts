@@ -1,7 +1,8 @@
 import { type SlotKey } from "../document/template";
-import { type ClipFacts, type PictureFacts } from "../document/facts";
 import { type Rect } from "../geometry/rect";
 import { type MotionKind } from "../motion/wordMotion";
+import { type Track } from "../time/tracks";
+import { type CutMedia } from "./shotTrack";
 import { type FittedWords } from "../type/fit";
 import { type DisplayNode, type StillNode } from "./displayList";
 
@@ -18,19 +19,23 @@ export type ScenePart =
       readonly atRest: StillNode;
     };
 
-/** A picture that may zoom slowly, or a clip that plays. */
+/** A picture that may zoom slowly, or a clip that plays: a piece of it, as it is on screen in a place. */
+export interface PlacedShot extends CutMedia {
+  /** Which use of the clip this is: one that is used twice is at a frame of its own in each. */
+  readonly use: string;
+  readonly drift: "in" | "out" | "none";
+  /** The picture without movement: the same object in every frame. */
+  readonly atRest: DisplayNode;
+}
+
+/** What is in a slot: one shot after the other. */
 export interface MediaPart {
   readonly kind: "media";
-  readonly media: PictureFacts | ClipFacts;
-  /** The slot it fills: a clip that is used twice is at a frame of its own in each. */
-  readonly use: SlotKey;
+  readonly track: Track<PlacedShot>;
   readonly place: Rect;
-  readonly drift: "in" | "out" | "none";
   /** When it arrives; null when it is there from the start. */
   readonly enters: number | null;
   readonly wipes: "across" | "down" | null;
-  /** The picture without movement: the same object in every frame. */
-  readonly atRest: DisplayNode;
 }
 
 /** What was put between words and the picture behind them. */

@@ -1,3 +1,4 @@
+import { mediaFill } from "../document/shots";
 import fc from "fast-check";
 import { type Promotion } from "../document/promotion";
 import { resolvePromotion } from "../document/resolve";
@@ -169,7 +170,7 @@ test("words and movement are on screen within the first second (common practice)
 test("a clip plays at its own rate and holds its last frame when it is shorter than its scene", async () => {
   const facts = testFacts();
   const clip = testClip({ frames: 50, rate: { numerator: 25, denominator: 1 } });
-  const [square] = await prepared(testDocument({ fills: { "product.picture": { kind: "media", media: CLIP_ID } } }), {
+  const [square] = await prepared(testDocument({ fills: { "product.picture": mediaFill(CLIP_ID) } }), {
     ...facts,
     media: { ...facts.media, [CLIP_ID]: clip },
   });

@@ -4,7 +4,9 @@ import { type Rect, centreOf, rect } from "../geometry/rect";
 import { glide } from "../motion/easing";
 import { ENTRANCE_MS, motionAt } from "../motion/wordMotion";
 import { slowZoom } from "../motion/slowZoom";
-import { type Ticks, frameOn, msOf } from "../time/ticks";
+import { type Ticks, msOf, ticks } from "../time/ticks";
+import { spansAt } from "../time/tracks";
+import { sourceFrame } from "./shotTrack";
 import { type DisplayList, type DisplayNode } from "./displayList";
 import { clipNode, coverNode, drawnSmaller } from "./pictureNodes";
 import { type MediaPart, type PreparedScene, type ScenePart } from "./prepared";
@@ -37,7 +39,8 @@ function partAt(scene: PreparedScene, part: ScenePart, time: Ticks): DisplayNode
 }
 
 function mediaAt(scene: PreparedScene, part: MediaPart, at: Ticks): DisplayNode | null {
-  const node = contentAt(scene, part, at);
+  const node = contentAt(part, at);
+  if (!node) return null;
   const time = msOf(at);
   if (part.wipes) {
     const place = wipedPlace(part.place, part.wipes, wipeProgress(time / scene.length));
@@ -49,11 +52,16 @@ function mediaAt(scene: PreparedScene, part: MediaPart, at: Ticks): DisplayNode 
   return alpha <= 0 ? null : { kind: "transformed", alpha, map, children: [drawnSmaller(node, scale)] };
 }
 
-function contentAt(scene: PreparedScene, { media, use, place, drift, atRest }: MediaPart, time: Ticks): DisplayNode {
-  // A clip shorter than its scene holds its last frame.
-  if (media.kind === "clip")
-    return clipNode(media, use, place, Math.min(media.frames - 1, Math.max(0, frameOn(time, media.rate))));
-  return drift === "none" ? atRest : coverNode(media, place, slowZoom(msOf(time), scene.length, drift === "out"));
+function contentAt({ track, place }: MediaPart, time: Ticks): DisplayNode | null {
+  // A scene that is on screen past its end, by the rounding of a frame, shows its last shot.
+  const span = spansAt(track, time)[0] ?? track.at(-1);
+  if (!span) return null;
+  const { media, cut, use, drift, atRest } = span.what;
+  const passed = ticks(Math.max(0, time - span.from));
+  if (media.kind === "clip" && atRest.kind === "picture")
+    return clipNode(media, use, place, sourceFrame(media, cut, passed));
+  const length = msOf(ticks(span.to - span.from));
+  return drift === "none" ? atRest : coverNode(media, place, slowZoom(msOf(passed), length, drift === "out"));
 }
 
 /** How much of the second picture is uncovered at a share of the scene's length: half, and resting, in the middle. */

@@ -1,7 +1,7 @@
 import { arrange } from "../arrangement/arrange";
 import { type Layout } from "../arrangement/layout";
 import { type BrandFacts, type ClipFacts, type PictureFacts } from "../document/facts";
-import { type ResolvedScene } from "../document/resolve";
+import { type ResolvedScene, type ResolvedShot } from "../document/resolve";
 import { type MediaSlot } from "../document/template";
 import { wholeOf } from "../geometry/rect";
 import { entriesOf } from "./entries";
@@ -11,7 +11,9 @@ import { type Typesetter } from "./wordsBlock";
 /** A picture slot that is shown, with what is in it. */
 export interface ShownMedia {
   readonly slot: MediaSlot;
+  /** What the scene is laid out for; null where nothing is in it. */
   readonly media: PictureFacts | ClipFacts | null;
+  readonly shots: readonly ResolvedShot[];
 }
 
 /** Where everything of a scene goes, with the pictures it was laid out for. */
@@ -46,7 +48,15 @@ export const isWatermarked = ({ template }: ResolvedScene, { watermark }: BrandF
 function shownMedia(scene: ResolvedScene): ShownMedia[] {
   return scene.template.slots.flatMap((slot) => {
     if (slot.kind !== "media") return [];
-    const media = scene.media[slot.id] ?? null;
-    return media || slot.required ? [{ slot, media }] : [];
+    const shots = scene.shots[slot.id] ?? [];
+    const media = shownAs(shots);
+    return media || slot.required ? [{ slot, media, shots }] : [];
   });
+}
+
+/** What a slot is laid out for: its first shot, with what words over it would stand on in any of them. */
+function shownAs([first, ...others]: readonly ResolvedShot[]): PictureFacts | ClipFacts | null {
+  if (!first || others.length === 0) return first?.media ?? null;
+  const all = [first, ...others].map(({ media: { tones } }) => tones);
+  return { ...first.media, tones: all.every((tones) => tones !== undefined) ? all.flat() : undefined };
 }

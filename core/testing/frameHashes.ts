@@ -1,3 +1,4 @@
+import { mediaFilled } from "../document/named";
 import { createHash } from "node:crypto";
 import { type Facts, type MediaFacts } from "../document/facts";
 import { type Promotion } from "../document/promotion";
@@ -16,11 +17,9 @@ function factsFor({ fills }: Promotion): Facts {
   const facts = testFacts();
   const media: Record<string, MediaFacts> = { ...facts.media };
   for (const [index, [slot, fill]] of Object.entries(fills).sort().entries())
-    if (fill.kind === "media" && !media[fill.media])
-      media[fill.media] =
-        slot.includes("clip") || index % 3 === 2
-          ? testClip({ id: fill.media })
-          : testPicture({ id: fill.media, width: 1600 + 40 * index });
+    for (const id of mediaFilled({ fills: { [slot]: fill } }))
+      media[id] ??=
+        slot.includes("clip") || index % 3 === 2 ? testClip({ id }) : testPicture({ id, width: 1600 + 40 * index });
   return { ...facts, media };
 }
 

@@ -1,3 +1,4 @@
+import { mediaFilled } from "../../core/document/named";
 import { type Facts, type MediaFacts, type ProductFacts } from "../../core/document/facts";
 import { refsOf } from "../../core/document/locks";
 import { mediaOfTemplate } from "../../core/document/templatePackage";
@@ -38,9 +39,10 @@ export async function loadRenderInput(scope: TeamScope, document: Promotion, als
   const brand = { id: brandRow.id, name: brandRow.name, book: readBrandBook(brandRow.book) };
   const picture = product ? ((await mainPictures(scope, [product.id])).get(product.id) ?? null) : null;
   const used = new Set([
-    ...Object.values(document.fills).flatMap((fill) => (fill.kind === "media" ? [fill.media] : [])),
+    ...mediaFilled(document),
     ...brand.book.logos.map(({ media }) => media),
-    ...[document.tune, picture].filter((id) => id !== null),
+    ...Object.values(document.lanes).map(({ media }) => media),
+    ...(picture === null ? [] : [picture]),
     ...(also.media ?? []),
     ...Object.values(templates).flatMap(mediaOfTemplate),
   ]);

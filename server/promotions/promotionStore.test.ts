@@ -1,3 +1,4 @@
+import { mediaFill } from "../../core/document/shots";
 import { type Edit } from "../../core/document/edit";
 import { adjust, choose, editTo, fillSlot, moveScene, rename, takeOutScene } from "../../core/document/edits";
 import { pointer } from "../../core/document/patch";
@@ -104,7 +105,7 @@ describe("a thing that is used anywhere can't be removed, and it is said where i
 test("a promotion that names things which are gone opens, says so, and is saved; what is newly chosen must be there", async () => {
   const [pot, picture] = [await team.product("Vase", 2400), await team.picture("vase.jpg")];
   const { slug } = await made(pot);
-  await save(slug, [fillSlot("hook.picture", { kind: "media", media: picture })]);
+  await save(slug, [fillSlot("hook.picture", mediaFill(picture))]);
   // As if it had been removed by hand, or long ago.
   await team.scope.update("media").set({ deleted_at: new Date() }).where("id", "=", picture).execute();
   await team.scope.remove("product").where("id", "=", pot).execute();
@@ -117,7 +118,7 @@ test("a promotion that names things which are gone opens, says so, and is saved;
   expect(await save(slug, [rename("Vases")])).toMatchObject({ refused: [] });
   expect((await promotionBySlug(team.scope, slug)).document.name).toBe("Vases");
   const theirs = await other.picture("theirs.jpg");
-  const { refused } = await save(slug, [fillSlot("offer.picture", { kind: "media", media: theirs })]);
+  const { refused } = await save(slug, [fillSlot("offer.picture", mediaFill(theirs))]);
   expect(refused).toEqual([{ index: 0, problem: "A chosen media item is not in your team's media." }]);
 });
 

@@ -65,8 +65,8 @@ afterAll(() => rm(folder, { recursive: true }));
 
 const frameNumber = (pixels: Uint8ClampedArray | null): number => greys.indexOf(pixels?.[0] ?? -1);
 
-function read(first: number, width = 64, height = 48): ClipReader {
-  const reader = readClip(clip, RATE, first, width, height);
+function read(width = 64, height = 48): ClipReader {
+  const reader = readClip({ path: clip, rate: RATE, frames: FRAMES, width, height });
   open.add(reader);
   return reader;
 }
@@ -76,25 +76,51 @@ test("the frames of the clip can be told apart", () => expect(new Set(greys).siz
 test.each([[0], [1], [11], [12], [13], [37], [59]])(
   "reading from frame %d begins with that very frame",
   async (first) => {
-    const reader = read(first);
+    const reader = read();
     expect(frameNumber(await reader.frame(first))).toBe(first);
   },
 );
 
 test("frames come in order, may be asked for twice, and may be skipped", async () => {
-  const reader = read(5);
+  const reader = read();
   const seen: number[] = [];
   for (const index of [5, 5, 6, 9, 9, 20, 40]) seen.push(frameNumber(await reader.frame(index)));
   expect(seen).toEqual([5, 5, 6, 9, 9, 20, 40]);
 });
 
+test("frames go back and forth: backwards through the whole clip, and in random order", async () => {
+  const reader = read();
+  for (let index = FRAMES - 1; index >= 0; index--) expect(frameNumber(await reader.frame(index))).toBe(index);
+  const other = read();
+  for (const index of [30, 29, 31, 2, 59, 58, 0, 57, 13, 12, 11, 12, 40]) {
+    const pixels = await other.frame(index);
+    expect(frameNumber(pixels)).toBe(index);
+  }
+});
+
+test("after its end a clip can be gone back in", async () => {
+  const reader = read();
+  for (const index of [58, 500, 20, 59, 500, 3]) {
+    const pixels = await reader.frame(index);
+    expect(frameNumber(pixels)).toBe(Math.min(index, FRAMES - 1));
+  }
+});
+
+test("of a clip that has fewer frames than is said of it the last is given", async () => {
+  const reader = readClip({ path: clip, rate: RATE, frames: FRAMES + 20, width: 64, height: 48 });
+  open.add(reader);
+  expect(frameNumber(await reader.frame(50))).toBe(50);
+  expect(frameNumber(await reader.frame(FRAMES + 10))).toBe(FRAMES - 1);
+});
+
 test("past the end the last frame is held", async () => {
-  const reader = read(55);
+  const reader = read();
+  expect(frameNumber(await reader.frame(55))).toBe(55);
   expect(frameNumber(await reader.frame(500))).toBe(FRAMES - 1);
   expect(frameNumber(await reader.frame(501))).toBe(FRAMES - 1);
 });
 
 test("frames are decoded at the size asked for", async () => {
-  const reader = read(0, 32, 24);
+  const reader = read(32, 24);
   expect((await reader.frame(0))?.length).toBe(32 * 24 * 4);
 });

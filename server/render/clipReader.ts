@@ -2,19 +2,86 @@ import { execa } from "execa";
 import { type FrameRate } from "../../core/time/frames";
 import { SAFE_INPUT } from "../media/program";
 
-/** Frames of a clip in order, as RGBA, decoded at the size needed. */
+/** Frames of a clip as RGBA, decoded at the size needed. */
 export interface ClipReader {
   readonly width: number;
   readonly height: number;
-  /** The frame with this index, or the last there is. Indices must not go back. The bytes are valid until the next call. */
+  /** The frame with this index, or the last there is. The bytes are valid until the next call. */
   frame(index: number): Promise<Uint8ClampedArray | null>;
   stop(): void;
 }
 
+/** A clip's working copy (constant rate), and the size its frames are wanted in. */
+export interface ClipToRead {
+  readonly path: string;
+  readonly rate: FrameRate;
+  /** How many it has. */
+  readonly frames: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** As many seconds as a group of pictures of a working copy has: going back begins at most so far before. */
+const GROUP_SECONDS = 0.5;
+const MOST_KEPT_BYTES = 96_000_000;
+/** Skipping so many groups takes longer than beginning anew. */
+const GROUPS_READ_THROUGH = 3;
+
 /**
- * Reads a clip's working copy (constant rate) from frame `first` on. Memory is one frame, whatever the clip's length.
+ * Reads a clip back and forth. While its frames are asked for in order, memory is one frame, whatever the clip's length;
+ * where they go back, the group of pictures that they are in is decoded once and kept.
  */
-export function readClip(path: string, rate: FrameRate, first: number, width: number, height: number): ClipReader {
+export function readClip(clip: ClipToRead): ClipReader {
+  const { width, height, rate, frames } = clip;
+  const group = Math.max(1, Math.round((GROUP_SECONDS * rate.numerator) / rate.denominator));
+  const most = Math.max(1, Math.min(group, Math.floor(MOST_KEPT_BYTES / (width * height * 4))));
+  let stream: FrameStream | null = null;
+  let kept = new Map<number, Uint8ClampedArray>();
+
+  /** A stream that is at, or will come to, a frame. */
+  function streamFrom(first: number): FrameStream {
+    stream?.stop();
+    return (stream = openFrameStream(clip, first));
+  }
+
+  async function goBack(index: number): Promise<Uint8ClampedArray | null> {
+    const from = Math.max(0, index - most + 1);
+    const back = streamFrom(from);
+    kept = new Map();
+    let last: Uint8ClampedArray | null = null;
+    for (let at = from; at <= index; at++) {
+      const pixels = await back.frame(at);
+      // Copied, because the stream uses its bytes again.
+      if (pixels) kept.set(at, (last = Uint8ClampedArray.from(pixels)));
+    }
+    return last;
+  }
+
+  return {
+    width,
+    height,
+    async frame(wanted) {
+      const index = Math.min(wanted, frames - 1);
+      const own = kept.get(index);
+      if (own) return own;
+      if (stream && index < stream.at) return goBack(index);
+      const isNear = stream !== null && index - stream.at <= GROUPS_READ_THROUGH * group;
+      return (isNear ? stream : streamFrom(index))?.frame(index) ?? null;
+    },
+    stop: () => stream?.stop(),
+  };
+}
+
+/** Frames in order, from one on. */
+interface FrameStream {
+  /** The frame that was read last. */
+  readonly at: number;
+  /** Reads on until a frame; the last there is, where the clip is shorter. */
+  frame(index: number): Promise<Uint8ClampedArray | null>;
+  stop(): void;
+}
+
+function openFrameStream({ path, rate, width, height }: ClipToRead, first: number): FrameStream {
   // Half a frame early, so that rounding never lands one frame late.
   const seek = Math.max(0, ((first - 0.5) * rate.denominator) / rate.numerator);
   const args = [
@@ -70,13 +137,14 @@ export function readClip(path: string, rate: FrameRate, first: number, width: nu
   }
 
   return {
-    width,
-    height,
+    get at() {
+      return at;
+    },
     async frame(index) {
       while (at < index && !ended) {
-        const frame = await next();
-        if (frame) {
-          current = frame;
+        const pixels = await next();
+        if (pixels) {
+          current = pixels;
           at++;
         } else ended = true;
       }

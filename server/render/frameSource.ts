@@ -3,7 +3,7 @@ import { formatOf } from "../../core/placement/formats";
 import { outputSize } from "../../core/placement/quality";
 import { type Size } from "../../core/geometry/rect";
 import { type PreparedPromotion, displayListAt } from "../../core/scene/preparePromotion";
-import { type FrameRate } from "../../core/time/frames";
+import { type ClipFacts } from "../../core/document/facts";
 import { createPainter } from "../../paint/painter";
 import { workKey } from "../storage/keys";
 import { store } from "../storage/store";
@@ -15,7 +15,7 @@ import { type Ticks } from "../../core/time/ticks";
 
 /** Frames of a promotion in one format, painted one after another on the server. */
 export interface FrameSource {
-  /** RGBA of the frame at a time. Times must not go back while clips play. Valid until the next call. */
+  /** RGBA of the frame at a time. Valid until the next call. */
   frameAt(time: Ticks): Promise<Uint8Array>;
   /** The frame as PNG. */
   pngAt(time: Ticks): Promise<Buffer>;
@@ -52,13 +52,13 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
     const facts = input.facts.media[node.media];
     if (facts?.kind !== "clip") return;
     let reader = readers.get(node.use);
-    if (!reader) readers.set(node.use, (reader = await startReader(node, facts.rate)));
+    if (!reader) readers.set(node.use, (reader = await startReader(node, facts)));
     const pixels = await reader.frame(node.frame);
     if (pixels) resources.setClipFrame(node, pixels, reader);
   }
 
   /** Decodes at the size the frame is drawn at, never larger than the clip is. */
-  async function startReader(node: ClipNode, rate: FrameRate): Promise<ClipReader> {
+  async function startReader(node: ClipNode, { rate, frames }: ClipFacts): Promise<ClipReader> {
     const scale = Math.min(
       1,
       (node.place.width / node.part.width) *
@@ -66,7 +66,7 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
     );
     const even = (length: number): number => Math.max(2, 2 * Math.round((length * scale) / 2));
     const path = await store().local(workKey(input.hashes[node.media] ?? ""));
-    return readClip(path, rate, node.frame, even(node.width), even(node.height));
+    return readClip({ path, rate, frames, width: even(node.width), height: even(node.height) });
   }
 
   return {

@@ -1,7 +1,8 @@
 import { mkdtemp, stat, writeFile, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { mixPlan } from "../../core/sound/mixPlan";
+import { mixOf } from "../../core/sound/mix";
+import { frameStart, msOf } from "../../core/time/ticks";
 import { templateOf } from "../../core/document/design";
 import { SAFE_INPUT, runProgram } from "../media/program";
 import { originalKey, segmentKey } from "../storage/keys";
@@ -74,16 +75,14 @@ export async function renderFile(
   }
 }
 
-/** The sound of a promotion as ffmpeg is asked for it. */
-async function soundOf(input: RenderInput, plan: RenderPlan): Promise<SoundInput> {
-  const length = (plan.frames * 1000 * plan.rate.denominator) / plan.rate.numerator;
-  const tune = input.document.tune ? input.facts.media[input.document.tune] : undefined;
-  const mix =
-    tune?.kind === "sound"
-      ? mixPlan(tune, templateOf(input.facts.templates, input.document.template).sound, length)
-      : null;
-  const tuneFile = mix && tune ? await store().local(originalKey(input.hashes[tune.id] ?? "")) : null;
-  return soundInput(tuneFile, mix, length);
+/** The sound of a promotion as ffmpeg is asked for it, after one input. */
+async function soundOf({ document, facts, hashes }: RenderInput, { frames, rate }: RenderPlan): Promise<SoundInput> {
+  const length = msOf(frameStart(frames, rate));
+  const plan = templateOf(facts.templates, document.template).sound;
+  const mix = mixOf(document, facts.media, { plan, length });
+  const files = new Map<string, string>();
+  for (const { what } of mix.track) files.set(what.sound, await store().local(originalKey(hashes[what.sound] ?? "")));
+  return soundInput(mix, (sound) => files.get(sound) ?? "", 1);
 }
 
 /** @param list a file that names the segments in order, as ffmpeg's concat reads it */
@@ -101,14 +100,14 @@ async function joinSegments(list: string, sound: SoundInput, path: string, signa
     "-i",
     list,
     ...sound.input,
+    "-filter_complex",
+    sound.graph,
     "-map",
     "0:v:0",
     "-map",
-    "1:a:0",
+    "[sound]",
     "-c:v",
     "copy",
-    "-af",
-    sound.filter,
     "-c:a",
     "aac",
     "-profile:a",

@@ -1,3 +1,4 @@
+import { tuneLanes } from "../../core/document/lanes";
 import { type FormatName } from "../../core/placement/formats";
 import { addFormat, adjust, applyEdit } from "../../core/document/edits";
 import { formatsInOrder } from "../../core/document/formatList";
@@ -54,7 +55,7 @@ test("a change of one scene's words changes that scene and its transitions only"
 });
 
 test("a change of name or tune, of the picture's name or of words nobody sees changes no segment", async () => {
-  expect(await changed(keys(input()), keys(input({ name: "Another name", tune: PICTURE_ID })))).toEqual([]);
+  expect(await changed(keys(input()), keys(input({ name: "Another name", lanes: tuneLanes(PICTURE_ID) })))).toEqual([]);
   const from = input();
   const picture = { ...from.facts.media[PICTURE_ID]!, name: "renamed.jpg" };
   const renamed = { ...from, facts: { ...from.facts, media: { ...from.facts.media, [PICTURE_ID]: picture } } };

@@ -1,8 +1,11 @@
-import { mkdtemp, rm } from "node:fs/promises";
+import { mkdtemp, readFile, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { ONE_OFFER } from "../../core/templates/priceDrops";
-import { mixPlan } from "../../core/sound/mixPlan";
+import { type SoundFacts } from "../../core/document/facts";
+import { type Lanes, tuneLanes } from "../../core/document/lanes";
+import { mixOf } from "../../core/sound/mix";
+import { millis } from "../../core/units";
 import { runProgram } from "../media/program";
 import { readLoudness } from "../media/soundIngest";
 import { soundInput } from "./soundMix";
@@ -25,18 +28,14 @@ async function measured(path: string): Promise<{ loudness: number | null; peak: 
   return readLoudness(stderr);
 }
 
-async function mixed(tune: string | null): Promise<string> {
+async function mixed(tune: string | null, lanes: Lanes = tuneLanes("t")): Promise<string> {
   const about = tune ? await measured(tune) : { loudness: null, peak: null };
-  const plan = tune
-    ? mixPlan({ kind: "sound", id: "t", name: "t", length: 0, ...about }, ONE_OFFER.sound, LENGTH)
-    : null;
-  const { input, filter } = soundInput(tune, plan, LENGTH);
+  const facts: SoundFacts = { kind: "sound", id: "t", name: "t", length: 0, ...about };
+  const mix = mixOf({ lanes: tune ? lanes : {} }, { t: facts }, { plan: ONE_OFFER.sound, length: LENGTH });
+  const { input, graph } = soundInput(mix, () => tune ?? "", 0);
   const path = join(folder, "mixed.wav");
-  await runProgram(
-    "ffmpeg",
-    ["-v", "error", "-y", "-nostdin", ...input, "-af", filter, "-ar", "48000", "-ac", "2", path],
-    limit,
-  );
+  const out = ["-map", "[sound]", "-ar", "48000", "-ac", "2", path];
+  await runProgram("ffmpeg", ["-v", "error", "-y", "-nostdin", ...input, "-filter_complex", graph, ...out], limit);
   return path;
 }
 
@@ -106,4 +105,22 @@ test("a tune shorter than the promotion is followed by silence; no tune is silen
     limit,
   );
   expect(Number(/silence_start: ([\d.]+)/.exec(stderr)?.[1])).toBeCloseTo(3, 0);
+});
+
+test("pieces lie where they were put, to the sample: a click in a sound is heard at its time, and again where it loops", async () => {
+  // One click, 0.1 s into a sound of half a second.
+  const click = await tuneOf("aevalsrc=if(eq(n\\,4800)\\,0.5\\,0):d=0.5:s=48000");
+  const lanes: Lanes = {
+    once: { order: "a0", lane: "effects", media: "t", at: millis(2000), length: millis(400) },
+    cut: { order: "a1", lane: "effects", media: "t", at: millis(5000), from: millis(50), length: millis(400) },
+    twice: { order: "a2", lane: "effects", media: "t", at: millis(10_000), length: millis(1000), loop: true },
+  };
+  const path = await mixed(click, lanes);
+  const raw = join(folder, "mixed.f32");
+  await runProgram("ffmpeg", ["-v", "error", "-y", "-i", path, "-ac", "1", "-f", "f32le", raw], limit);
+  const bytes = await readFile(raw);
+  const samples = new Float32Array(bytes.buffer, bytes.byteOffset, bytes.length / 4);
+  const heard = [...samples.entries()].filter(([, sample]) => Math.abs(sample) > 0.05).map(([at]) => at);
+  expect(heard).toEqual([2100, 5050, 10_100, 10_600].map((ms) => ms * 48));
+  expect(samples).toHaveLength(LENGTH * 48);
 });

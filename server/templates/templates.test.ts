@@ -1,3 +1,4 @@
+import { mediaFill } from "../../core/document/shots";
 import { createHash, randomUUID } from "node:crypto";
 import { mkdtemp, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
@@ -239,7 +240,7 @@ describe("the server keeps what a template locks", () => {
     const picture = await team.picture("other.png");
     const marketer = { id: team.memberId, name: "Tess", role: "marketer" } as const;
     const edits: Edit[] = [
-      fillSlot("hook.picture", { kind: "media", media: picture }),
+      fillSlot("hook.picture", mediaFill(picture)),
       takeOutScene("sign-off"),
       rename("Still mine to name"),
     ];

@@ -1,0 +1,88 @@
+import { boolean, mixed, number, object, string, type Schema } from "yup";
+import { type Millis } from "../units";
+import { orderKey } from "./orderKey";
+import { type Ordered, listedMembers } from "./ordered";
+
+/** How a shot is cut from its picture or clip. What is absent is as long, as fast and as whole as the clip itself. */
+export interface ShotCut {
+  /** Of a clip: the first frame that is used, and the one after the last, counted in the clip. */
+  readonly from?: number | undefined;
+  readonly to?: number | undefined;
+  /** Times the clip's own speed. */
+  readonly speed?: number | undefined;
+  readonly reversed?: true | undefined;
+  /** A frame of the clip that is held all the time. */
+  readonly held?: number | undefined;
+  /** How long it is on screen; the last shot of a slot stays to the end of its scene. */
+  readonly length?: Millis | undefined;
+}
+
+/** A piece of a picture or clip in a slot, where others may come before and after it. */
+export interface Shot extends Ordered, ShotCut {
+  readonly media: string;
+}
+export type Shots = Readonly<Record<string, Shot>>;
+
+export const MOST_SHOTS = 24;
+const LONGEST_CLIP_FRAMES = 10_000_000;
+const frame = number().integer("Frames are whole numbers.").min(0).max(LONGEST_CLIP_FRAMES).optional();
+
+const shot = object({
+  order: orderKey,
+  media: string().uuid("A media item is named by its id.").required(),
+  from: frame,
+  to: frame,
+  speed: number().min(0.25, "At least a quarter of the speed.").max(8, "At most eight times the speed.").optional(),
+  reversed: boolean().oneOf([true], "A shot is reversed, or says nothing of it.").optional(),
+  held: frame,
+  length: number().integer("Times are whole milliseconds.").min(40, "At least 40 ms.").max(60_000).optional(),
+})
+  .noUnknown()
+  .test("some", "A shot uses one frame at least.", ({ from = 0, to }) => to === undefined || to > from);
+
+/** The shots of a slot: one at least. */
+export const shotsSchema: Schema<unknown> = mixed()
+  .required()
+  .test({
+    name: "shots",
+    test: (value, context) => {
+      if (typeof value !== "object" || value === null || Array.isArray(value))
+        return context.createError({ message: "Shots must be given by name." });
+      const members = Object.entries(value);
+      if (members.length < 1 || members.length > MOST_SHOTS)
+        return context.createError({ message: `A slot shows 1 to ${MOST_SHOTS} shots.` });
+      for (const [id, one] of members) {
+        if (!/^[a-z0-9][a-z0-9-]{0,59}$/.test(id))
+          return context.createError({ message: "A shot's id is lower-case letters, digits and hyphens." });
+        // Throws with the problem of the shot, which becomes this one's.
+        shot.validateSync(one, { strict: true });
+      }
+      return true;
+    },
+  });
+
+export const shotJsonSchema = {
+  type: "object",
+  required: ["order", "media"],
+  additionalProperties: false,
+  properties: {
+    order: { type: "string", pattern: "^[0-9A-Za-z]{1,60}$" },
+    media: { type: "string", format: "uuid" },
+    from: { type: "integer", minimum: 0, maximum: LONGEST_CLIP_FRAMES },
+    to: { type: "integer", minimum: 0, maximum: LONGEST_CLIP_FRAMES },
+    speed: { type: "number", minimum: 0.25, maximum: 8 },
+    reversed: { const: true },
+    held: { type: "integer", minimum: 0, maximum: LONGEST_CLIP_FRAMES },
+    length: { type: "integer", minimum: 40, maximum: 60_000 },
+  },
+} as const;
+
+/** A slot filled with a whole picture or clip. */
+export const mediaFill = (media: string): { readonly kind: "media"; readonly shots: Shots } => ({
+  kind: "media",
+  shots: { "shot-1": { order: "a0", media } },
+});
+
+/** The shots of a slot in the order they are shown in. */
+export const shotsInOrder = (shots: Shots): (Omit<Shot, "order"> & { readonly id: string })[] =>
+  listedMembers<string, Shot>(shots);

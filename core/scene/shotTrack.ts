@@ -1,0 +1,67 @@
+import { type ClipFacts, type PictureFacts } from "../document/facts";
+import { type ShotCut } from "../document/shots";
+import { type Ticks, frameOn, ticks, ticksOf, ticksPerFrame } from "../time/ticks";
+import { type Span, type Track } from "../time/tracks";
+
+/** A shot with what is known of its picture or clip. */
+export interface CutMedia {
+  readonly media: PictureFacts | ClipFacts;
+  readonly cut: ShotCut;
+}
+
+/** Nothing is seen in less. */
+const LEAST_MS = 40;
+
+/**
+ * When the shots of a slot are on screen, counted from its scene's start: one after the other, the last to the scene's
+ * end. A clip without a length of its own plays what is used of it; stills share what is left.
+ *
+ * @param length of the scene, in milliseconds
+ */
+export function shotTrack<Shot extends CutMedia>(shots: readonly Shot[], length: number): Track<Shot> {
+  const own = shots.map((shot, index) => (index === shots.length - 1 ? null : ownLength(shot)));
+  const open = own.filter((one) => one === null).length;
+  const left = length - own.reduce<number>((sum, one) => sum + (one ?? 0), 0);
+  const share = Math.max(LEAST_MS, left / Math.max(1, open));
+  const end = ticksOf(length);
+  const track: Span<Shot>[] = [];
+  let from = ticks(0);
+  shots.forEach((shot, index) => {
+    const isLast = index === shots.length - 1;
+    const to = isLast ? end : ticks(Math.min(end, from + ticksOf(own[index] ?? share)));
+    if (to > from) track.push({ from, to, what: shot });
+    from = to;
+  });
+  return track;
+}
+
+/** How long a shot wants to be on screen, in milliseconds; null where it says nothing of it. */
+function ownLength({ media, cut }: CutMedia): number | null {
+  if (cut.length !== undefined) return cut.length;
+  if (media.kind !== "clip" || cut.held !== undefined) return null;
+  const { first, last } = usedFrames(media, cut);
+  const frames = last - first + 1;
+  return (frames * 1000 * media.rate.denominator) / (media.rate.numerator * (cut.speed ?? 1));
+}
+
+function usedFrames({ frames }: ClipFacts, { from = 0, to = frames }: ShotCut): { first: number; last: number } {
+  const first = Math.min(from, frames - 1);
+  return { first, last: Math.max(first, Math.min(to, frames) - 1) };
+}
+
+/**
+ * The frame of a clip that a shot shows at a time from its own start. Past what is used of the clip the last frame is held:
+ * the first where it runs backwards.
+ */
+export function sourceFrame(clip: ClipFacts, cut: ShotCut, time: Ticks): number {
+  if (cut.held !== undefined) return Math.min(clip.frames - 1, cut.held);
+  const { first, last } = usedFrames(clip, cut);
+  const passed = cut.speed === undefined ? frameOn(time, clip.rate) : framesAtSpeed(clip, cut.speed, time);
+  const step = Math.min(last - first, Math.max(0, passed));
+  return cut.reversed ? last - step : first + step;
+}
+
+/** A hair more than nothing, so that a frame that begins now is not missed for the last bit of a product. */
+const HAIR = 1e-9;
+const framesAtSpeed = ({ rate }: ClipFacts, speed: number, time: Ticks): number =>
+  Math.floor((time * speed) / ticksPerFrame(rate) + HAIR);
