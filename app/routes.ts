@@ -18,6 +18,7 @@ export default [
   route("media/page", "routes/mediaPage.ts"),
   route("media/:id/:file", "routes/mediaFile.ts"),
   route("formats/template.schema.json", "routes/templateSchema.ts"),
+  route("formats/promotion.schema.json", "routes/promotionSchema.ts"),
   route("templates/import", "routes/templateImport.ts"),
   route("templates/:slug/edits", "routes/templateEdits.ts"),
   route("templates/:slug/package", "routes/templatePackage.ts"),

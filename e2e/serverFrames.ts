@@ -1,4 +1,7 @@
 import { createHash } from "node:crypto";
+import { adjust, applyEdit, putItem } from "../core/document/edits";
+import { type Item } from "../core/document/items";
+import { scenesInOrder } from "../core/document/sceneList";
 import { type Promotion } from "../core/document/promotion";
 import { resolvePromotion } from "../core/document/resolve";
 import { withScenes } from "../core/document/restructure";
@@ -27,7 +30,7 @@ import { frameOn, frameStart, ticksOf } from "../core/time/ticks";
 const [slug = "", quality = "", which = ""] = process.argv.slice(2);
 if (!isQuality(quality)) throw new RangeError(`There is no quality “${quality}”.`);
 const { scope, document: stored } = await storedPromotion(slug);
-const document = which === "arrangements" ? await withEveryArrangement(stored) : stored;
+const document = which === "arrangements" ? withItems(await withEveryArrangement(stored)) : stored;
 const input = await loadRenderInput(scope, document);
 const frames = await stillFrames(input);
 const hashes: Record<string, string> = {};
@@ -58,6 +61,27 @@ async function withEveryArrangement(before: Promotion): Promise<Promotion> {
       ...withScenes(into, { ref, template }, [first.id], { at: 1, media: pictures, hasProductPicture }),
     };
   }, before);
+}
+
+/** One item of each kind over all scenes: turned, see-through, in its own colours. */
+function withItems(before: Promotion): Promotion {
+  const scenes = scenesInOrder(before).map(({ id }) => id);
+  const span = { from: scenes[0] ?? "", to: scenes.at(-1) ?? "" };
+  const items: Readonly<Record<string, Item>> = {
+    heading: { ...span, kind: "words", role: "label", text: "All week long", order: "a0" },
+    burst: { ...span, kind: "sticker", sticker: "burst", order: "a1" },
+    star: { ...span, kind: "shape", shape: "star", order: "a2" },
+    line: { ...span, kind: "line", order: "a3" },
+    bar: { ...span, kind: "progress", order: "a4" },
+  };
+  const edits = [
+    ...Object.entries(items).map(([id, item]) => putItem(id, item)),
+    adjust("angle", -7, { target: { item: "heading" } }),
+    adjust("opacity", 0.6, { target: { item: "burst" } }),
+    adjust("angle", 33, { target: { item: "line" } }),
+    adjust("at", { x: 0.2, y: 0.6 }, { target: { item: "star" }, layer: "scene@format", format: "vertical" }),
+  ];
+  return edits.reduce(applyEdit, before);
 }
 
 async function stillFrames({ document: shown, facts }: RenderInput): Promise<number[]> {

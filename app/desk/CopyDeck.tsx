@@ -4,14 +4,15 @@ import { AudioLines } from "lucide-react";
 import { type ReactNode } from "react";
 import { sceneOrigin } from "../../core/document/design";
 import { type Edit } from "../../core/document/edit";
-import { choose, chooseTune, fillSlot } from "../../core/document/edits";
+import { chooseTune, fillSlot } from "../../core/document/edits";
 import { RIGHTS_WORDS } from "../../core/document/rights";
 import { RightsMark } from "../components/RightsMark";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion, type ResolvedScene } from "../../core/document/resolve";
 import { shapeMiss } from "../../core/document/sample";
 import { type MediaSlot, type SlotKey, slotKey } from "../../core/document/template";
-import { wordReports } from "../../core/preflight/wordFindings";
+import { type Finding } from "../../core/preflight/finding";
+import { type WordMeasures, wordMeasures } from "../../core/preflight/wordMeasures";
 import { type PreparedPromotion } from "../../core/scene/preparePromotion";
 import { type SceneSpan } from "../../core/time/timeline";
 import { BackingNote } from "./BackingNote";
@@ -27,6 +28,7 @@ interface DeckProps {
   readonly document: Promotion;
   readonly promotion: ResolvedPromotion;
   readonly prepared: readonly PreparedPromotion[];
+  readonly findings: readonly Finding[];
   readonly choices: DeckChoices;
   readonly marked: SlotKey | null;
   /** Who else is here. */
@@ -43,15 +45,15 @@ interface DeckProps {
 
 /** The copy deck: a ruled sheet with one band per scene, in reading order. Every slot is a plain field that stays in its place. */
 export function CopyDeck({ notice, actions, ...deck }: DeckProps & { notice?: ReactNode; actions: ReactNode }) {
-  const { document, promotion, choices, onEdit } = deck;
-  const reports = wordReports(deck.prepared);
+  const { document, promotion, prepared, choices, onEdit } = deck;
+  const measures = wordMeasures(prepared);
   return (
     <div className="h-full overflow-y-auto" data-testid="copy-deck">
       {notice}
       {promotion.scenes.map((scene, index) => {
         const span = promotion.spans[index];
         return (
-          span && <SceneBand key={scene.id} deck={deck} scene={scene} span={span} index={index} reports={reports} />
+          span && <SceneBand key={scene.id} deck={deck} scene={scene} span={span} index={index} measures={measures} />
         );
       })}
       <div className="flex gap-4 border-b border-rule px-4 py-3 pl-[98px]">{actions}</div>
@@ -70,13 +72,13 @@ function SceneBand({
   scene,
   span,
   index,
-  reports,
+  measures,
 }: {
   deck: DeckProps;
   scene: ResolvedScene;
   span: SceneSpan;
   index: number;
-  reports: ReturnType<typeof wordReports>;
+  measures: ReadonlyMap<SlotKey, WordMeasures>;
 }) {
   const { document, promotion, prepared, choices, marked, free, onMark, onPlace, onEdit, onProblem, onDropFiles } =
     deck;
@@ -119,7 +121,8 @@ function SceneBand({
               scene,
               document,
               choices,
-              report: reports.get(key),
+              measures: measures.get(key),
+              findings: deck.findings.filter(({ where }) => where.slot === key),
               locked: !free && !slot.allows.content,
               onFocus: () => onMark(key, span),
               onEdit,

@@ -5,7 +5,8 @@ import { choose, fillSlot } from "../../core/document/edits";
 import { MOST_WORDS, type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion, type ResolvedScene } from "../../core/document/resolve";
 import { type OfferSlot, type ProductsSlot, type WordsSlot, slotKey } from "../../core/document/template";
-import { type WordReport } from "../../core/preflight/wordFindings";
+import { type Finding } from "../../core/preflight/finding";
+import { type WordMeasures } from "../../core/preflight/wordMeasures";
 import { type DeckChoices } from "./deckChoices";
 import { WordsMeters } from "./WordsMeters";
 
@@ -20,7 +21,9 @@ export interface DeckField<Slot> {
   readonly slot: Slot;
   readonly document: Promotion;
   readonly choices: DeckChoices;
-  readonly report: WordReport | undefined;
+  readonly measures: WordMeasures | undefined;
+  /** What was found in it. */
+  readonly findings: readonly Finding[];
   /** Whether the template lets this person change what is in it. */
   readonly locked: boolean;
   readonly onFocus: () => void;
@@ -34,7 +37,17 @@ export const Locked = () => (
   </span>
 );
 
-export function WordsField({ scene, slot, document, choices, report, locked, onFocus, onEdit }: DeckField<WordsSlot>) {
+export function WordsField({
+  scene,
+  slot,
+  document,
+  choices,
+  measures,
+  findings,
+  locked,
+  onFocus,
+  onEdit,
+}: DeckField<WordsSlot>) {
   const key = slotKey(scene.template, slot);
   const text = scene.words[slot.id] ?? "";
   const length = Array.from(text).length;
@@ -101,7 +114,7 @@ export function WordsField({ scene, slot, document, choices, report, locked, onF
         onChange={(event) => write(event.target.value)}
         className={fieldLook}
       />
-      {text.trim() !== "" && <WordsMeters report={report} />}
+      {text.trim() !== "" && <WordsMeters measures={measures} findings={findings} onEdit={onEdit} />}
     </div>
   );
 }
@@ -150,7 +163,8 @@ export function OfferField({
   document,
   promotion,
   choices,
-  report,
+  measures,
+  findings,
   locked,
   onFocus,
   onEdit,
@@ -193,7 +207,7 @@ export function OfferField({
           catalogue.
         </p>
       )}
-      {lines && <WordsMeters report={report} />}
+      {lines && <WordsMeters measures={measures} findings={findings} onEdit={onEdit} />}
     </div>
   );
 }

@@ -1,21 +1,37 @@
-import { type WordReport } from "../../core/preflight/wordFindings";
+import { type Edit } from "../../core/document/edit";
 import { formatTitle } from "../../core/placement/formats";
+import { type Finding } from "../../core/preflight/finding";
+import { type WordMeasures } from "../../core/preflight/wordMeasures";
 import { FormatMark } from "../components/FormatMark";
 
-const READING = {
-  fine: ["bg-ready", "text-ready", "reads well"],
-  tight: ["bg-warn", "text-warn", "tight to read"],
-  short: ["bg-wrong", "text-wrong", "too short to read"],
+const LOOKS = {
+  fine: { bar: "bg-ready", text: "text-ready" },
+  warning: { bar: "bg-warn", text: "text-warn" },
+  wrong: { bar: "bg-wrong", text: "text-wrong" },
 } as const;
 
-/** Under a words field: the size in each format and whether it fits, and whether it can be read while it stays. */
-export function WordsMeters({ report }: { report: WordReport | undefined }) {
-  if (!report) return <div className="mt-1 h-5" />;
-  const [bar, text, verdict] = READING[report.reading];
-  const missing = report.fits[0]?.missing;
+/** Under a words field: the size in each format and whether it fits, and what was found about reading it, with a cure. */
+export function WordsMeters({
+  measures,
+  findings,
+  onEdit,
+}: {
+  measures: WordMeasures | undefined;
+  findings: readonly Finding[];
+  onEdit: (edit: Edit) => void;
+}) {
+  if (!measures) return <div className="mt-1 h-5" />;
+  // What is too long is said with its format.
+  const told = findings.filter(({ rule }) => rule !== "words-fit");
+  const [first] = told;
+  const reading = told.find(({ rule }) => rule === "reading-time");
+  const cure = first?.cures[0];
+  const mend = (): void => {
+    if (cure) onEdit(cure);
+  };
   return (
     <div className="mt-1 flex h-5 items-center gap-3 overflow-hidden text-[12px]" data-testid="meters">
-      {report.fits.map(({ format, size, fits }) => (
+      {measures.sizes.map(({ format, size, fits }) => (
         <span
           key={format}
           className={`flex items-center gap-1 figures ${fits ? "text-ready" : "font-bold text-wrong"}`}
@@ -34,9 +50,19 @@ export function WordsMeters({ report }: { report: WordReport | undefined }) {
         </span>
       ))}
       <span aria-hidden className="h-[3px] max-w-28 min-w-8 flex-1 bg-rule">
-        <span className={`block h-full ${bar}`} style={{ width: `${Math.min(1, report.load) * 100}%` }} />
+        <span
+          className={`block h-full ${LOOKS[reading?.severity ?? "fine"].bar}`}
+          style={{ width: `${Math.min(1, measures.load) * 100}%` }}
+        />
       </span>
-      <span className={`whitespace-nowrap ${text}`}>{missing ? `no typeface has “${missing}”` : verdict}</span>
+      <span className={`truncate whitespace-nowrap ${LOOKS[first?.severity ?? "fine"].text}`} title={first?.words}>
+        {first?.words ?? "reads well"}
+      </span>
+      {cure && (
+        <button type="button" onClick={mend} className="whitespace-nowrap underline hover:text-accent">
+          make it longer
+        </button>
+      )}
     </div>
   );
 }

@@ -21,6 +21,7 @@ function placeInWords(scenes: readonly SceneTemplate[], path: string): string {
       const { target } = readAdjustmentKey(key);
       const label = isFieldId(name) ? FIELDS[name].field.label.toLowerCase() : "something";
       if (!target) return `the ${label} of the promotion`;
+      if ("item" in target) return `the ${label} of an item`;
       const of =
         target.slot === undefined ? sceneInWords(scenes, target.scene) : slotInWords(scenes, key.split("@")[0] ?? "");
       return `the ${label} of “${of}”`;

@@ -13,6 +13,7 @@ import { newlyNamed } from "../../core/document/named";
 import { refsOf } from "../../core/document/locks";
 import { resolvePromotion } from "../../core/document/resolve";
 import { type SlotKey } from "../../core/document/template";
+import { type FindingMemory, findingsOf } from "../../core/preflight/findings";
 import { type SceneSpan } from "../../core/time/timeline";
 import { requirePerson } from "../../server/auth/sessions";
 import { loadFillDesk } from "../../server/promotions/fillDesk";
@@ -101,6 +102,8 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
   }, [loaded.facts, lines, templates, products, document.product, document.offer]);
   const { placing, dragged, startPlacing, stopPlacing } = usePlacing(document, templates, apply);
   const promotion = useMemo(() => resolvePromotion(document, facts), [document, facts]);
+  const [memory] = useState<FindingMemory>(() => new WeakMap());
+  const findings = useMemo(() => findingsOf(promotion, prepared, memory), [promotion, prepared, memory]);
   useEffect(() => engine?.show(dragged ?? document, facts), [engine, document, dragged, facts]);
   const newer = offered.find(
     ({ ref }) => ref.slug === document.template.slug && ref.edition > document.template.edition,
@@ -160,6 +163,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
             document={document}
             promotion={promotion}
             prepared={prepared}
+            findings={findings}
             marked={marked}
             present={present}
             free={free}

@@ -6,23 +6,30 @@ import { type SlotKey } from "./template";
 
 /**
  * What was set besides what is filled in, by where it holds: `hook.headline@square` (a slot in one format), `hook` (a scene
- * in every format), `@square` (every scene in one format), `@all`.
+ * in every format), `item:badge` (an item), `@square` (every scene in one format), `@all`.
  */
 export type Adjustments = Readonly<Record<string, Adjustment>>;
 
 /** A scene, or a slot of it. */
-export interface Target {
+export interface SceneTarget {
   readonly scene: string;
   readonly slot?: string | undefined;
 }
+/** A scene, a slot or an item. */
+export type Target = SceneTarget | { readonly item: string };
 
 /** What a slot's address says. */
-export function targetOf(slot: SlotKey): Target {
+export function targetOf(slot: SlotKey): Required<SceneTarget> & { readonly slot: string } {
   const [scene = "", id = ""] = slot.split(".");
   return { scene, slot: id };
 }
 
-const targetKey = ({ scene, slot }: Target): string => (slot === undefined ? scene : `${scene}.${slot}`);
+const targetKey = (target: Target): string => {
+  if ("item" in target) return `${ITEM}${target.item}`;
+  return target.slot === undefined ? target.scene : `${target.scene}.${target.slot}`;
+};
+/** What the keys of items begin with: no scene's id has it. */
+const ITEM = "item:";
 
 /** Where a layer's values of a target are kept. @param format needed for the layers of one format */
 export function adjustmentKey(target: Target, layer: Layer, format: FormatName | null): string {
@@ -47,16 +54,18 @@ export const formatsSet = (adjustments: Adjustments): FormatName[] => [
   ),
 ];
 
-const KEY = /^(?:(?<scene>[a-z0-9][a-z0-9-]*)(?:\.(?<slot>[a-z0-9-]+))?)?(?:@(?<format>[a-z0-9-]+))?$/;
+const KEY =
+  /^(?:item:(?<item>[a-z0-9][a-z0-9-]*)|(?<scene>[a-z0-9][a-z0-9-]*)(?:\.(?<slot>[a-z0-9-]+))?)?(?:@(?<format>[a-z0-9-]+))?$/;
 
 /** What a key says. Throws, naming it, when it is none. */
 export function readAdjustmentKey(key: string): { readonly target: Target | null; readonly layer: Layer } {
-  const { scene, slot, format } = KEY.exec(key)?.groups ?? {};
+  const { item, scene, slot, format } = KEY.exec(key)?.groups ?? {};
   if (format !== undefined && format !== "all" && !isFormatName(format))
     throw new TypeError(`There is no format “${format}”.`);
-  if (scene !== undefined) {
+  const target = item !== undefined ? { item } : scene !== undefined ? { scene, slot } : null;
+  if (target) {
     if (format === "all") throw new TypeError(`“${key}” is no place to set anything: leave “@all” out.`);
-    return { target: { scene, slot }, layer: format === undefined ? "scene" : "scene@format" };
+    return { target, layer: format === undefined ? "scene" : "scene@format" };
   }
   if (format === undefined) throw new TypeError(`“${key}” is no place to set anything.`);
   return { target: null, layer: format === "all" ? "@all" : "@format" };
@@ -70,13 +79,18 @@ export function readAdjustment(key: string, value: unknown): Adjustment {
   const read = Object.entries(value).map(([name, one]: [string, unknown]) => {
     if (!isFieldId(name)) throw new TypeError(`There is no “${name}” to set.`);
     const { field, of, layers } = FIELDS[name];
-    if (of !== (target?.slot === undefined ? "scene" : "slot"))
-      throw new TypeError(`${field.label} is set for a ${of}, and “${key}” is none.`);
+    if (of !== kindOfTarget(target)) throw new TypeError(`${field.label} is set for a ${of}, and “${key}” is none.`);
     if (!layers.some((one) => one === layer)) throw new TypeError(`${field.label} can't be set at “${key}”.`);
     return [name, checked(name, one)] as const;
   });
   if (read.length === 0) throw new TypeError(`Nothing is set at “${key}”.`);
   return inOrder(Object.fromEntries(read));
+}
+
+/** What a target is. The layers of the whole promotion hold what scenes have. */
+export function kindOfTarget(target: Target | null): "scene" | "slot" | "item" {
+  if (target && "item" in target) return "item";
+  return target?.slot === undefined ? "scene" : "slot";
 }
 
 function checked(name: FieldId, value: unknown): unknown {

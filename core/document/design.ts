@@ -2,7 +2,7 @@ import { type FormatName, isFormatName } from "../placement/formats";
 import { millis } from "../units";
 import { type Found, type Target, formatsSet, nearest } from "./adjustments";
 import { type TemplatesByRef, templateKey } from "./facts";
-import { FIELDS, FIELD_IDS, type FieldId, type ValueOf } from "./fields";
+import { DESIGN_FIELD_IDS, type DesignFieldId, FIELDS, type FieldId, type ValueOf } from "./fields";
 import { type Promotion, type PromotionScene, type TemplateRef } from "./promotion";
 import { orderedRecord } from "./ordered";
 import { type ListedScene, scenesInOrder } from "./sceneList";
@@ -55,11 +55,12 @@ export interface Placed {
 /** Whether the template keeps a field from fillers. */
 export const isLocked = (id: FieldId, { origin, slot }: Pick<Placed, "origin" | "slot">): boolean => {
   const field = FIELDS[id];
+  if (field.of === "item") return false;
   return field.of === "scene" ? !origin.allows[field.lock] : slot !== undefined && !slot.allows[field.lock];
 };
 
 /** A field's value with its source: the nearest layer in which it was set, else the template. */
-export function sourced<Id extends FieldId>(
+export function sourced<Id extends DesignFieldId>(
   { adjustments }: Pick<Promotion, "adjustments">,
   id: Id,
   at: Placed,
@@ -92,9 +93,9 @@ function designedScene(
 ): DesignedScene {
   const origin = sceneOrigin(templates, scene);
   const { style } = base;
-  const ofScene = <Id extends FieldId>(id: Id): ValueOf<Id> | undefined =>
+  const ofScene = <Id extends DesignFieldId>(id: Id): ValueOf<Id> | undefined =>
     sourced(document, id, { origin, style, target: { scene: scene.id }, format }).value;
-  const ofSlot = <Id extends FieldId>(id: Id, slot: Slot, inFormat = format): ValueOf<Id> | undefined =>
+  const ofSlot = <Id extends DesignFieldId>(id: Id, slot: Slot, inFormat = format): ValueOf<Id> | undefined =>
     sourced(document, id, { origin, style, target: { scene: scene.id, slot: slot.id }, slot, format: inFormat }).value;
   const arrangement = ofScene("arrangement") ?? origin.arrangement;
   const formats = new Set([...Object.keys(origin.places).filter(isFormatName), ...formatsSet(document.adjustments)]);
@@ -120,10 +121,10 @@ function designedScene(
 }
 
 /** A scene or a style with its values as they were set: those of the registry's fields that it has by the same name. */
-const withSet = <Of extends object>(of: Of, valueOf: (id: FieldId) => unknown): Of => ({
+const withSet = <Of extends object>(of: Of, valueOf: (id: DesignFieldId) => unknown): Of => ({
   ...of,
   ...Object.fromEntries(
-    FIELD_IDS.filter((id) => FIELDS[id].of === "scene" && Object.hasOwn(of, id)).map((id) => [id, valueOf(id)]),
+    DESIGN_FIELD_IDS.filter((id) => FIELDS[id].of === "scene" && Object.hasOwn(of, id)).map((id) => [id, valueOf(id)]),
   ),
 });
 

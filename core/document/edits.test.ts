@@ -17,7 +17,9 @@ import {
   giveBack,
   inverseOf,
   moveScene,
+  putItem,
   rename,
+  takeOutItem,
   takeOutScene,
 } from "./edits";
 import { promotionProblem } from "./locks";
@@ -47,6 +49,17 @@ const anyEdit: fc.Arbitrary<(document: Promotion) => Edit> = fc.oneof(
         choose(what, id),
   ),
   fc.constantFrom(null, CLIP_ID).map((id) => () => chooseTune(id)),
+  fc.tuple(fc.constantFrom("badge", "bar"), fc.constantFrom("hook", "offer", "gone")).map(
+    ([id, to]) =>
+      () =>
+        putItem(id, { kind: "sticker", sticker: "tick", order: "a0", from: "product", to }),
+  ),
+  fc.constantFrom("badge", "bar").map((id) => (document: Promotion) => takeOutItem(document, id)),
+  fc.tuple(fc.constantFrom("badge", "bar"), fc.option(fc.integer({ min: -180, max: 180 }))).map(
+    ([item, angle]) =>
+      () =>
+        adjust("angle", angle, { target: { item } }),
+  ),
   fc.tuple(fc.constantFrom<SlotKey>("hook.headline", "product.line"), fc.constantFrom(null, true)).map(
     ([slot, value]) =>
       () =>

@@ -3,6 +3,7 @@ import { adjustmentKey, keysFor, type Target } from "./adjustments";
 import { type Edit } from "./edit";
 import { FIELDS, type FieldId, type Layer, type ValueOf } from "./fields";
 import { type Change, type Paths, differences, inverseOf as inversePatch, patched, pointer, stepsOf } from "./patch";
+import { type Item } from "./items";
 import { TUNE, tuneLanes } from "./lanes";
 import { type Fill, type Promotion, checkTouchedPromotion } from "./promotion";
 import { membersInOrder, orderAt } from "./ordered";
@@ -81,6 +82,20 @@ export function giveBack({ adjustments }: Promotion, id: FieldId, target: Target
     ? null
     : { label: FIELDS[id].field.label, patch: set.map((key) => takeAway(pointer("adjustments", key, id))) };
 }
+
+/** Puts an item in over the others, or in the place of the one with its id. */
+export const putItem = (id: string, item: Item): Edit => ({ label: "Item", patch: [put(pointer("items", id), item)] });
+
+/** Takes an item out, with what was set for it. */
+export const takeOutItem = ({ adjustments }: Promotion, id: string): Edit => ({
+  label: "Take out",
+  patch: [
+    takeAway(pointer("items", id)),
+    ...keysFor(adjustments, { item: id }).flatMap((key) =>
+      Object.keys(adjustments[key] ?? {}).map((field) => takeAway(pointer("adjustments", key, field))),
+    ),
+  ],
+});
 
 /** Moves a scene to a place among the others, counted from 0. */
 export function moveScene(document: Promotion, id: string, to: number): Edit {

@@ -1,10 +1,13 @@
 import { COLOR_ROLES } from "../color/palette";
-import { type Rect } from "../geometry/rect";
+import { type Point, type Rect } from "../geometry/rect";
+import { millis } from "../units";
+import { FIRST_LOOKS, ITEM_KINDS, type Item, type ItemKind } from "./items";
+import { pointJsonSchema, pointSchema } from "./pointSchema";
 import { type FormatName } from "../placement/formats";
 import { type Arrangement } from "./arrangements";
 import { arrangementSchema } from "./arrangementSchema";
 import { arrangementJsonSchema, placeJsonSchema } from "./valueJsonSchemas";
-import { type FieldValue, type Field, type ShapedField, choice, flag, shaped, time } from "./field";
+import { type FieldValue, type Field, type ShapedField, choice, flag, shaped, time, within } from "./field";
 import { placeSchema } from "./placeSchema";
 import {
   MOTIONS,
@@ -24,7 +27,7 @@ import {
 export const LAYERS = ["scene@format", "scene", "@format", "@all"] as const;
 export type Layer = (typeof LAYERS)[number];
 
-/** What the template has, for a field to come from. */
+/** What the template has, for a field of a scene or slot to come from. */
 export interface FieldOrigin {
   readonly scene: SceneTemplate;
   readonly style: TemplateStyle;
@@ -38,20 +41,31 @@ interface Adjustable<Of extends Field | ShapedField> {
   readonly named: string;
   readonly field: Of;
   readonly layers: readonly Layer[];
+}
+interface OfTemplate<Of extends Field | ShapedField> extends Adjustable<Of> {
   /** What the template has; undefined where it leaves it to the arrangement's rule. */
   readonly from: (origin: FieldOrigin) => FieldValue<Of> | undefined;
 }
 /** A value of a scene that can be set. */
-interface SceneField<Of extends Field | ShapedField> extends Adjustable<Of> {
+interface SceneField<Of extends Field | ShapedField> extends OfTemplate<Of> {
   readonly of: "scene";
   /** The permission of the template without which only designers and owners may set it. */
   readonly lock: keyof SceneAllows;
 }
 /** A value of a slot that can be set. */
-interface SlotField<Of extends Field | ShapedField> extends Adjustable<Of> {
+interface SlotField<Of extends Field | ShapedField> extends OfTemplate<Of> {
   readonly of: "slot";
   readonly kinds: readonly SlotKind[];
   readonly lock: keyof SlotAllows;
+}
+
+/** A value of an item that can be set. Items are people's own, so no template locks them. */
+interface ItemField<Of extends Field | ShapedField> extends Adjustable<Of> {
+  readonly of: "item";
+  readonly kinds: readonly ItemKind[];
+  readonly lock: null;
+  /** What items of a kind have until it is set. */
+  readonly from: (item: Item) => FieldValue<Of>;
 }
 
 const ofScene = <Of extends Field | ShapedField>(
@@ -66,6 +80,11 @@ const ofSlot = <Of extends Field | ShapedField>(
   field,
   ...rest,
 });
+
+const ofItem = <Of extends Field | ShapedField>(
+  field: Of,
+  rest: Omit<ItemField<Of>, "of" | "field" | "lock" | "layers">,
+): ItemField<Of> => ({ of: "item", field, lock: null, layers: HERE, ...rest });
 
 const HERE: readonly Layer[] = ["scene@format", "scene"];
 const EVERY_KIND: readonly SlotKind[] = ["words", "media", "offer", "products"];
@@ -147,10 +166,62 @@ export const FIELDS = {
       from: ({ scene, slot, format }) => (slot && format ? scene.places[format]?.[slot.id] : undefined),
     },
   ),
+  at: ofItem(
+    shaped<Point>("Where it stands", () => pointSchema, pointJsonSchema),
+    {
+      named: "The place of",
+      kinds: ITEM_KINDS,
+      from: ({ kind }) => FIRST_LOOKS[kind].at,
+    },
+  ),
+  size: ofItem(within("Size", { least: 0.02, most: 2, step: 0.01 }, 0.3), {
+    named: "The size of",
+    kinds: ITEM_KINDS,
+    from: ({ kind }) => FIRST_LOOKS[kind].size,
+  }),
+  tall: ofItem(within("Height by width", { least: 0.005, most: 4, step: 0.01 }, 1), {
+    named: "The height of",
+    kinds: ["shape", "line", "progress"],
+    from: ({ kind }) => FIRST_LOOKS[kind].tall,
+  }),
+  angle: ofItem(within("Angle", { least: -180, most: 180, step: 1 }, 0), {
+    named: "The angle of",
+    kinds: ["words", "sticker", "shape", "line"],
+    from: () => 0,
+  }),
+  ink: ofItem(choice("Colour", COLOR_ROLES, "accent"), {
+    named: "The colour of",
+    kinds: ITEM_KINDS,
+    from: ({ kind }) => FIRST_LOOKS[kind].ink,
+  }),
+  plate: ofItem(choice("Stands on", ["nothing", ...COLOR_ROLES], "card"), {
+    named: "The plate of",
+    kinds: ["words"],
+    from: () => "card" as const,
+  }),
+  opacity: ofItem(within("Opacity", { least: 0.05, most: 1, step: 0.05 }, 1), {
+    named: "The opacity of",
+    kinds: ITEM_KINDS,
+    from: () => 1,
+  }),
+  starts: ofItem(time("Comes in after", { least: 0, most: 60_000 }, 0), {
+    named: "The start of",
+    kinds: ITEM_KINDS,
+    from: () => millis(0),
+  }),
+  ends: ofItem(time("Goes before the end", { least: 0, most: 60_000 }, 0), {
+    named: "The end of",
+    kinds: ITEM_KINDS,
+    from: () => millis(0),
+  }),
 } as const;
 
 export type FieldId = keyof typeof FIELDS;
+/** The fields of items, and those of scenes and slots. */
+export type ItemFieldId = { [Id in FieldId]: (typeof FIELDS)[Id]["of"] extends "item" ? Id : never }[FieldId];
+export type DesignFieldId = Exclude<FieldId, ItemFieldId>;
 export const FIELD_IDS = Object.keys(FIELDS) as FieldId[];
+export const DESIGN_FIELD_IDS = FIELD_IDS.filter((id): id is DesignFieldId => FIELDS[id].of !== "item");
 export const isFieldId = (name: string): name is FieldId => Object.hasOwn(FIELDS, name);
 
 /** What a field's value is. */

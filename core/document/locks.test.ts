@@ -8,42 +8,16 @@ import { FIELDS, FIELD_IDS } from "./fields";
 import { type Promotion } from "./promotion";
 import { scenesInOrder } from "./sceneList";
 import { insertScenes, moveToTemplate, repeatScene, withScenes } from "./restructure";
-import { type SceneAllows, type Slot, type SlotAllows, type Template } from "./template";
+import { type Slot, type Template } from "./template";
 import { CLIP_ID, PICTURE_ID, promotionOf, testClip, testDocument, testPicture } from "../testing/promotions";
 import { ONE_OFFER, PRICE_ON_A_CARD } from "../templates/priceDrops";
 import { THREE_REASONS } from "../templates/proofs";
 import { SHIPPED_BY_REF, shippedRef } from "../templates/shipped";
 import { defined } from "../testing/defined";
 import { SETTINGS } from "../testing/settings";
+import { withAllows } from "../testing/withAllows";
 
 const idsOf = (document: Promotion): string[] => scenesInOrder(document).map(({ id }) => id);
-
-const KEY = templateKey(shippedRef(ONE_OFFER));
-
-/** The template with one scene's or slot's permission changed. */
-function withAllows({
-  scene,
-  slot,
-  allows,
-}: {
-  scene: string;
-  slot?: string;
-  allows: Partial<SceneAllows> | Partial<SlotAllows>;
-}): Record<string, Template> {
-  const scenes = ONE_OFFER.scenes.map((one) =>
-    one.id !== scene
-      ? one
-      : slot === undefined
-        ? { ...one, allows: { ...one.allows, ...(allows as Partial<SceneAllows>) } }
-        : {
-            ...one,
-            slots: one.slots.map((other): Slot =>
-              other.id === slot ? { ...other, allows: { ...other.allows, ...(allows as Partial<SlotAllows>) } } : other,
-            ),
-          },
-  );
-  return { ...SHIPPED_BY_REF, [KEY]: { ...ONE_OFFER, scenes } };
-}
 
 const HOOK = { scene: "hook" };
 const HEADLINE = { scene: "hook", slot: "headline" };
@@ -61,7 +35,7 @@ const SET = SETTINGS.map(({ what, id, edit }): Locked => {
   return {
     what,
     edit,
-    lock: { scene: "hook", ...slot, allows: { [lock]: false } },
+    lock: { scene: "hook", ...slot, allows: { [lock ?? ""]: false } },
     words: `${named} ${of === "scene" ? "scene " : ""}“Headline” is locked`,
   };
 });
@@ -107,7 +81,8 @@ describe.each(CASES)("$what", ({ edit, lock, words }) => {
 });
 
 test("no place to set a field is left out of the locks' cases", () => {
-  const layers = FIELD_IDS.flatMap((id) => FIELDS[id].layers.filter((layer) => !layer.startsWith("@")));
+  const lockable = FIELD_IDS.filter((id) => FIELDS[id].lock !== null);
+  const layers = lockable.flatMap((id) => FIELDS[id].layers.filter((layer) => !layer.startsWith("@")));
   expect(SET).toHaveLength(layers.length);
 });
 

@@ -1,4 +1,4 @@
-import { type Target, keysFor } from "./adjustments";
+import { type Target, keysFor, readAdjustmentKey } from "./adjustments";
 import { isLocked, sceneOrigin, templateOf } from "./design";
 import { type TemplatesByRef } from "./facts";
 import { FIELDS, FIELD_IDS, type FieldId } from "./fields";
@@ -32,6 +32,21 @@ export function promotionProblem(document: Promotion, templates: TemplatesByRef)
     if (!found) return `The template has no slot “${slotAddress}”.`;
     const unfit = FIELD_IDS.find((id) => adjustment[id] !== undefined && !isFor(id, found.slot));
     if (unfit) return `“${found.slot.label}” has no ${FIELDS[unfit].field.label.toLowerCase()} to set.`;
+  }
+  return itemProblem(document);
+}
+
+/** What was set for items that have no such field. What waits for an item that was taken out is no problem. */
+function itemProblem({ items, adjustments }: Promotion): string | null {
+  for (const [key, adjustment] of Object.entries(adjustments)) {
+    const { target } = readAdjustmentKey(key);
+    const item = target && "item" in target ? items[target.item] : undefined;
+    if (!item) continue;
+    const unfit = FIELD_IDS.find((id) => {
+      const field = FIELDS[id];
+      return adjustment[id] !== undefined && !(field.of === "item" && field.kinds.some((kind) => kind === item.kind));
+    });
+    if (unfit) return `Items of the kind “${item.kind}” have no ${FIELDS[unfit].field.label.toLowerCase()} to set.`;
   }
   return null;
 }

@@ -63,7 +63,7 @@ export function allowedAdjustments(
   return Object.fromEntries(
     Object.entries(adjustments).flatMap(([key, adjustment]): [string, Adjustment][] => {
       const { target } = readAdjustmentKey(key);
-      if (!target) return [[key, adjustment]];
+      if (!target || "item" in target) return [[key, adjustment]];
       const scene = scenes[target.scene];
       const origin = scene && originOf(scene);
       const slot = origin?.slots.find(({ id }) => id === target.slot);

@@ -31,6 +31,7 @@ export const newPromotion = (
   scenes: inOrder(scenesOf(ref, template)),
   fills: inOrder(fills),
   adjustments: {},
+  items: {},
   lanes: tuneLanes(tune),
   spare: {},
 });

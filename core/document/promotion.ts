@@ -3,6 +3,7 @@ import { type Adjustments, readAdjustment } from "./adjustments";
 import { type DocumentShape, type RecordPart, checkTouched, readDocument } from "./documentShape";
 import { type Formats } from "./formatList";
 import { FORMATS_PART } from "./formatsPart";
+import { ITEMS_PART, type Items } from "./items";
 import { LANES_PART, type Lanes } from "./lanes";
 import { orderKey } from "./orderKey";
 import { type Shots, shotsSchema } from "./shots";
@@ -54,6 +55,8 @@ export interface Promotion {
   readonly scenes: Readonly<Record<string, PromotionScene>>;
   readonly fills: Readonly<Record<SlotKey, Fill>>;
   readonly adjustments: Adjustments;
+  /** What of one's own lies over scenes. */
+  readonly items: Items;
   /** What is heard. */
   readonly lanes: Lanes;
   readonly spare: Readonly<Record<string, SpareFill>>;
@@ -145,6 +148,7 @@ const RECORDS: ReadonlyMap<string, RecordPart> = new Map(
     scenes: { least: 1, most: MOST_SCENES, named: "scene", read: byName(scene) },
     fills: { least: 0, most: 1000, named: "fill", read: bySlot },
     adjustments: { least: 0, most: 2000, named: "adjustment", read: readAdjustment },
+    items: ITEMS_PART,
     lanes: LANES_PART,
     spare: { least: 0, most: MOST_SPARE, named: "spare fill", read: byName(spare) },
   }),

@@ -2,11 +2,13 @@ import { type ShotCut, shotsInOrder } from "./shots";
 import { type PriceRow } from "../arrangement/layout";
 import { type OfferLines } from "../offer/offerLines";
 import { sceneSpans, totalLength, type SceneSpan } from "../time/timeline";
+import { type Track } from "../time/tracks";
 import { type Millis } from "../units";
 import { type FormatName } from "../placement/formats";
 import { formatsSet } from "./adjustments";
 import { type DesignedScene, designOf, sourceSlot } from "./design";
 import { type ClipFacts, type Facts, type PictureFacts } from "./facts";
+import { type ShownItem, itemTrack } from "./itemsShown";
 import { type Promotion } from "./promotion";
 import {
   type MediaSlot,
@@ -41,8 +43,9 @@ export interface ResolvedPromotion {
   readonly facts: Facts;
   /** As they are where no format differs. */
   readonly scenes: readonly ResolvedScene[];
+  readonly items: Track<ShownItem>;
   /** In the formats in which something was set. */
-  readonly inFormat: Partial<Readonly<Record<FormatName, readonly ResolvedScene[]>>>;
+  readonly inFormat: Partial<Readonly<Record<FormatName, Pick<ResolvedPromotion, "scenes" | "items">>>>;
   readonly spans: readonly SceneSpan[];
   readonly length: Millis;
 }
@@ -50,15 +53,26 @@ export interface ResolvedPromotion {
 /** Looks up everything a promotion shows. Throws when a template of it is not among the facts. */
 export function resolvePromotion(document: Promotion, facts: Facts): ResolvedPromotion {
   const { base, scenes: designed } = designOf(document, facts.templates);
-  const scenes = resolvedScenes(document, facts, designed);
+  const spans = sceneSpans(designed);
+  const named = spans.map((span) => ({ ...span, id: designed[span.index]?.id ?? "" }));
   const inFormat = Object.fromEntries(
     formatsSet(document.adjustments).map((format) => [
       format,
-      resolvedScenes(document, facts, designOf(document, facts.templates, format).scenes),
+      {
+        scenes: resolvedScenes(document, facts, designOf(document, facts.templates, format).scenes),
+        items: itemTrack(document, named, format),
+      },
     ]),
   );
-  const spans = sceneSpans(designed);
-  return { base, facts, scenes, inFormat, spans, length: totalLength(spans) };
+  return {
+    base,
+    facts,
+    scenes: resolvedScenes(document, facts, designed),
+    items: itemTrack(document, named, null),
+    inFormat,
+    spans,
+    length: totalLength(spans),
+  };
 }
 
 function resolvedScenes(document: Promotion, facts: Facts, designed: readonly DesignedScene[]): ResolvedScene[] {

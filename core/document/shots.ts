@@ -46,7 +46,7 @@ export const shotsSchema: Schema<unknown> = mixed()
   .test({
     name: "shots",
     test: (value, context) => {
-      if (typeof value !== "object" || value === null || Array.isArray(value))
+      if (typeof value !== "object" || Array.isArray(value))
         return context.createError({ message: "Shots must be given by name." });
       const members = Object.entries(value);
       if (members.length < 1 || members.length > MOST_SHOTS)

@@ -108,6 +108,7 @@ function promotionFrom3({ tune, ...document }: Json): Json {
     spare: Object.fromEntries(
       members("spare").map(([id, spare]) => [id, isObject(spare) ? { ...spare, fill: shots(spare["fill"]) } : spare]),
     ),
+    items: {},
     lanes: typeof tune === "string" ? { tune: { order: "a0", lane: "music", media: tune } } : {},
   };
 }

@@ -1,7 +1,8 @@
 import { type ClipFacts, type PictureFacts } from "../document/facts";
 import { type LookupTable } from "../grading/lookupTable";
 import { type PreparedShape } from "./preparePromotion";
-import { type Ticks, msOf, ticks, ticksOf } from "../time/ticks";
+import { type Ticks, msOf, ticks } from "../time/ticks";
+import { spansAt } from "../time/tracks";
 import { type PreparedScene } from "./prepared";
 
 /** The SHA-256 of each media item by id: the name of its bytes. */
@@ -33,37 +34,39 @@ function drawnFrom(media: PictureFacts | ClipFacts, hashes: MediaHashes): unknow
 const bytesOf = (id: string, hashes: MediaHashes): string | null => hashes[id] ?? null;
 
 /** The same for a whole promotion in a shape. */
-export const paintedWhole = ({ scenes, spans, transitions, size }: PreparedShape, hashes: MediaHashes): string =>
+export const paintedWhole = ({ scenes, spans, items, transitions, size }: PreparedShape, hashes: MediaHashes): string =>
   JSON.stringify({
     size,
     spans,
     transitions: transitions.slice(1),
     scenes: scenes.map((scene) => paintedText(scene, hashes)),
+    items: items.map(({ from, to, what }) => ({ from, to, painted: paintedText(what, hashes) })),
   });
 
 /**
- * The same for a stretch of time that begins at `from`, in which the same scenes are shown all the time: the scenes, and how
- * far into each the stretch begins.
+ * The same for a stretch of time that begins at `from`, in which the same scenes and items are shown all the time: what they
+ * are, and how far into each the stretch begins.
  */
 export function paintedStretch(
-  { scenes, spans, transitions, size }: PreparedShape,
-  indexes: readonly number[],
+  { scenes, spans, track, items, transitions, size }: PreparedShape,
   from: Ticks,
   hashes: MediaHashes,
 ): string {
-  const shown = indexes.map((index) => {
-    const [scene, span] = [scenes[index], spans[index]];
-    if (!scene || !span) throw new RangeError(`There is no scene ${index + 1}.`);
-    return {
-      painted: paintedText(scene, hashes),
-      at: msOf(ticks(from - ticksOf(span.start))),
-      overlap: span.entered - span.start,
-    };
+  const into = (start: Ticks): number => msOf(ticks(from - start));
+  const on = spansAt(track, from);
+  const shown = on.map(({ what, from: start }) => {
+    const [scene, span] = [scenes[what], spans[what]];
+    if (!scene || !span) throw new RangeError(`There is no scene ${what + 1}.`);
+    return { painted: paintedText(scene, hashes), at: into(start), overlap: span.entered - span.start };
   });
+  const over = spansAt(items, from).map(({ what, from: start }) => ({
+    painted: paintedText(what, hashes),
+    at: into(start),
+  }));
   // A scene that stands alone came in before: how is not seen any more.
   const [alone] = shown;
-  const transition = transitions[indexes[1] ?? 0];
+  const transition = transitions[on[1]?.what ?? 0];
   return JSON.stringify(
-    shown.length > 1 ? { size, shown, transition } : { size, painted: alone?.painted, at: alone?.at },
+    shown.length > 1 ? { size, shown, transition, over } : { size, painted: alone?.painted, at: alone?.at, over },
   );
 }

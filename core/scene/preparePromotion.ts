@@ -3,7 +3,7 @@ import { type TemplateStyle } from "../document/template";
 import { translation } from "../geometry/affine";
 import { type Size, wholeOf } from "../geometry/rect";
 import { formatOf, type FormatName, type Shape } from "../placement/formats";
-import { type Ticks, ticks, ticksOf } from "../time/ticks";
+import { type Ticks, msOf, ticks, ticksOf } from "../time/ticks";
 import { type SceneSpan, sceneTrack } from "../time/timeline";
 import { type Span, type Track, spansAt } from "../time/tracks";
 import { glide } from "../motion/easing";
@@ -11,6 +11,7 @@ import { type FontBook } from "../type/fontBook";
 import { brandStyle } from "./brandStyle";
 import { type DisplayList, type DisplayNode } from "./displayList";
 import { type PreparedScene } from "./prepared";
+import { prepareItem } from "./prepareItem";
 import { prepareScene } from "./prepareScene";
 import { sceneAt } from "./sceneAt";
 
@@ -20,6 +21,8 @@ export interface PreparedShape {
   readonly spans: readonly SceneSpan[];
   /** When each scene is on screen, by its index. */
   readonly track: Track<number>;
+  /** What lies over the scenes. */
+  readonly items: Track<PreparedScene>;
   readonly length: number;
   /** How each scene comes in. */
   readonly transitions: readonly TemplateStyle["transition"][];
@@ -53,7 +56,7 @@ export function prepareIn(
 ): PreparedShape {
   const { brand } = promotion.facts;
   const style = brandStyle(brand, book);
-  const shown = (format && promotion.inFormat[format]) ?? promotion.scenes;
+  const { scenes: shown, items } = (format && promotion.inFormat[format]) ?? promotion;
   const last = shown.length - 1;
   const brandKey = JSON.stringify(brand);
   const scenes = shown.map((scene, index) => {
@@ -71,7 +74,21 @@ export function prepareIn(
   });
   const transitions = shown.map(({ template }) => template.style.transition);
   const { spans, length } = promotion;
-  return { scenes, spans, track: sceneTrack(spans), length, transitions, size: shape };
+  const setter = { style, design: promotion.base.style, book, shape, format };
+  const setItems = items.map(({ from, to, what }): Span<PreparedScene> => {
+    const lasts = { length: msOf(ticks(to - from)), leaves: to < ticksOf(length) };
+    const prepare = (): PreparedScene => prepareItem(what, setter, lasts);
+    const set = before
+      ? remember(
+          before,
+          `${shape.width}×${shape.height}/item:${what.id}`,
+          `${JSON.stringify(lasts)}/${brandKey}/${JSON.stringify(promotion.base.style)}/${JSON.stringify(what)}`,
+          prepare,
+        )
+      : prepare();
+    return { from, to, what: set };
+  });
+  return { scenes, spans, track: sceneTrack(spans), items: setItems, length, transitions, size: shape };
 }
 
 /** What was prepared last, by format and scene, with what it was prepared from. */
@@ -91,7 +108,8 @@ export function displayListAt(promotion: PreparedShape, time: Ticks): DisplayLis
   const shown = spansAt(promotion.track, at);
   const [first, ...coming] = shown.length > 0 ? shown : promotion.track.slice(-1);
   if (!first) throw new RangeError("A promotion needs at least one scene.");
-  return coming.reduce((list, span) => joined(promotion, { list, span, at }), sceneOf(promotion, first, at));
+  const scenes = coming.reduce((list, span) => joined(promotion, { list, span, at }), sceneOf(promotion, first, at));
+  return [...scenes, ...spansAt(promotion.items, at).flatMap(({ what, from }) => sceneAt(what, ticks(at - from)))];
 }
 
 const sceneOf = (promotion: PreparedShape, { what, from }: Span<number>, at: Ticks): DisplayList =>

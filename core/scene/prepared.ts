@@ -17,7 +17,17 @@ export type ScenePart =
       /** When it has left, if not with the scene. */
       readonly until?: number | undefined;
       readonly atRest: StillNode;
-    };
+    }
+  | FillingPart;
+
+/** A bar that fills from its start to the end of its scene. */
+export interface FillingPart {
+  readonly kind: "filling";
+  readonly place: Rect;
+  readonly ink: string;
+  /** How much is seen of the way still to go, 0 to 1. */
+  readonly ahead: number;
+}
 
 /** A picture that may zoom slowly, or a clip that plays: a piece of it, as it is on screen in a place. */
 export interface PlacedShot extends CutMedia {

@@ -1,3 +1,5 @@
+import { withAlpha } from "../color/srgb";
+import { type FillingPart } from "./prepared";
 import { WIPE } from "../arrangement/beforeAfter";
 import { after, scaling, translation } from "../geometry/affine";
 import { type Rect, centreOf, rect } from "../geometry/rect";
@@ -16,12 +18,14 @@ export function sceneAt(scene: PreparedScene, time: Ticks): DisplayList {
   return scene.parts.flatMap((part) => partAt(scene, part, time) ?? []);
 }
 
-function partAt(scene: PreparedScene, part: ScenePart, time: Ticks): DisplayNode | null {
+function partAt(scene: PreparedScene, part: ScenePart, time: Ticks): DisplayNode | DisplayNode[] | null {
   switch (part.kind) {
     case "fixed":
       return part.node;
     case "media":
       return mediaAt(scene, part, time);
+    case "filling":
+      return barAt(part, msOf(time) / scene.length);
     case "moving": {
       const { alpha, dx, dy, scale } = motionAt(
         part.motion,
@@ -36,6 +40,16 @@ function partAt(scene: PreparedScene, part: ScenePart, time: Ticks): DisplayNode
       return { kind: "transformed", alpha, map, children: children.map((node) => drawnSmaller(node, scale)) };
     }
   }
+}
+
+/** @param share of its way that it has gone */
+function barAt({ place, ink, ahead }: FillingPart, share: number): DisplayNode[] {
+  const gone = place.width * Math.min(1, Math.max(0, share));
+  const left = rect(place.x + gone, place.y, place.width - gone, place.height);
+  return [
+    { kind: "fill", place: rect(place.x, place.y, gone, place.height), ink },
+    { kind: "fill", place: left, ink: withAlpha(ink, ahead) },
+  ];
 }
 
 function mediaAt(scene: PreparedScene, part: MediaPart, at: Ticks): DisplayNode | null {

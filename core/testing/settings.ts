@@ -1,7 +1,7 @@
 import { newArrangement } from "../document/arrangements";
 import { type Edit } from "../document/edit";
 import { adjust } from "../document/edits";
-import { FIELDS, FIELD_IDS, type FieldId, type ValueOf } from "../document/fields";
+import { DESIGN_FIELD_IDS, FIELDS, type FieldId, type ValueOf } from "../document/fields";
 import { rect } from "../geometry/rect";
 import { millis } from "../units";
 
@@ -18,6 +18,15 @@ const OTHER: { readonly [Id in FieldId]: ValueOf<Id> } = {
   color: "accent",
   hidden: true,
   place: rect(60, 60, 400, 200),
+  at: { x: 0.25, y: 0.75 },
+  size: 0.5,
+  tall: 2,
+  angle: 30,
+  ink: "sale",
+  plate: "primary",
+  opacity: 0.5,
+  starts: millis(400),
+  ends: millis(300),
 };
 
 /** Something that can be set, and the edit that sets it. */
@@ -27,8 +36,11 @@ export interface Setting {
   readonly edit: Edit;
 }
 
-/** Every field of the registry, set in every layer that it has for the first scene of a template, or for its headline. */
-export const SETTINGS: readonly Setting[] = FIELD_IDS.flatMap((id) => {
+/**
+ * Every field of the registry that a template may lock, set in every layer that it has for the first scene of a template,
+ * or for its headline.
+ */
+export const SETTINGS: readonly Setting[] = DESIGN_FIELD_IDS.flatMap((id) => {
   const { of, layers } = FIELDS[id];
   const target = of === "scene" ? { scene: "hook" } : { scene: "hook", slot: "headline" };
   return layers

@@ -1,6 +1,8 @@
 import { tuneLanes } from "../../core/document/lanes";
 import { type FormatName } from "../../core/placement/formats";
-import { addFormat, adjust, applyEdit } from "../../core/document/edits";
+import { type Item } from "../../core/document/items";
+import { millis } from "../../core/units";
+import { addFormat, adjust, applyEdit, putItem } from "../../core/document/edits";
 import { formatsInOrder } from "../../core/document/formatList";
 import { CLIP_ID, PICTURE_ID, testDocument, testFacts } from "../../core/testing/promotions";
 import { templateKey } from "../../core/document/facts";
@@ -106,4 +108,27 @@ test("what is set in one format changes that format's segments alone", async () 
   const after = { ...plain, document: applyEdit(plain.document, set) };
   expect(await changed(keys(plain), keys(after))).toEqual([]);
   expect(await changed(keys(plain, "vertical"), keys(after, "vertical"))).toContain(0);
+});
+
+test("an item over two scenes changes their segments and the join between them, and cuts none where it comes and goes with them", async () => {
+  const before = input();
+  const item: Item = { kind: "line", order: "a0", from: "product", to: "offer" };
+  const after = { ...before, document: applyEdit(before.document, putItem("line", item)) };
+  expect(await changed(keys(before), keys(after))).toEqual([1, 2, 3, 4, 5]);
+  const target = { item: "line" };
+  const later = { ...after, document: applyEdit(after.document, adjust("starts", millis(1000), { target })) };
+  const plan = await renderPlan(later, { format: "square", quality: "1080p" });
+  expect(plan.segments.map(({ from, to }) => [from, to])).toEqual([
+    [0, 90],
+    [90, 105],
+    [105, 120],
+    [120, 195],
+    [195, 210],
+    [210, 315],
+    [315, 330],
+    [330, 450],
+  ]);
+  // What is not under it any more is what it was: nothing of it is painted again.
+  const [old, now] = [await keys(before), plan.segments.map(({ key }) => key)];
+  expect(now.filter((key) => old.includes(key))).toEqual([old[0], old[1], old[6]]);
 });

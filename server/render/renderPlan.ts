@@ -7,10 +7,10 @@ import { PAINTER_VERSION } from "../../paint/painter";
 import { ENCODER_VERSION } from "./encoder";
 import { preparedInput } from "./preparedInput";
 import { type OutputChoice, type RenderInput } from "./renderInput";
-import { frameStart } from "../../core/time/ticks";
-import { spansAt } from "../../core/time/tracks";
+import { frameStart, ticksPerFrame } from "../../core/time/ticks";
+import { turns } from "../../core/time/tracks";
 
-/** A stretch of frames that shows one scene, or one pair of scenes in transition, and is rendered as a file of its own. */
+/** A stretch of frames in which the same scenes and items are shown, and that is rendered as a file of its own. */
 export interface Segment {
   /** Hash over everything that decides its pixels. */
   readonly key: string;
@@ -36,8 +36,8 @@ export async function renderPlan(
   const prepared = await preparedInput(input, format);
   const { width, height } = outputSize(format, quality);
   const frames = frameCount(prepared.length, rate);
-  const segments = stretchesOf(prepared, frames, rate).map(({ from, to, scenes }) => {
-    const painted = paintedStretch(prepared, scenes, frameStart(from, rate), input.hashes);
+  const segments = stretchesOf(prepared, frames, rate).map(({ from, to }) => {
+    const painted = paintedStretch(prepared, frameStart(from, rate), input.hashes);
     const decides = [PAINTER_VERSION, ENCODER_VERSION, width, height, rate, to - from, painted];
     return { from, to, key: createHash("sha256").update(JSON.stringify(decides)).digest("hex") };
   });
@@ -47,17 +47,12 @@ export async function renderPlan(
 interface Stretch {
   readonly from: number;
   readonly to: number;
-  /** Which scenes are shown: one, or two in transition. */
-  readonly scenes: readonly number[];
 }
 
-function stretchesOf(prepared: PreparedPromotion, frames: number, rate: FrameRate): Stretch[] {
-  const stretches: Stretch[] = [];
-  for (let frame = 0; frame < frames; frame++) {
-    const scenes = spansAt(prepared.track, frameStart(frame, rate)).map(({ what }) => what);
-    const last = stretches.at(-1);
-    if (last?.scenes.join() === scenes.join()) stretches[stretches.length - 1] = { ...last, to: frame + 1 };
-    else stretches.push({ from: frame, to: frame + 1, scenes });
-  }
-  return stretches;
+/** Stretches of frames in which nothing comes or goes. */
+function stretchesOf({ track, items }: PreparedPromotion, frames: number, rate: FrameRate): Stretch[] {
+  // A frame shows what is there when it begins, so a turn counts from the next frame's start.
+  const cuts = turns([track, items]).map((time) => Math.ceil(time / ticksPerFrame(rate)));
+  const edges = [...new Set([0, ...cuts.filter((cut) => cut > 0 && cut < frames), frames])];
+  return edges.slice(0, -1).map((from, index) => ({ from, to: edges[index + 1] ?? frames }));
 }

@@ -1,0 +1,54 @@
+import { type Edit } from "../document/edit";
+import { type ResolvedScene } from "../document/resolve";
+import { type SlotKey } from "../document/template";
+import { type FormatName } from "../placement/formats";
+import { type PreparedScene } from "../scene/prepared";
+
+/** `wrong` must be mended before it is posted, `warning` should be looked at. */
+export const SEVERITIES = ["wrong", "warning"] as const;
+export type Severity = (typeof SEVERITIES)[number];
+
+/** Where something was found. */
+export interface Where {
+  /** The promotion's scene, by its id. */
+  readonly scene: string;
+  /** Null where it is so in every format. */
+  readonly format: FormatName | null;
+  readonly slot: SlotKey | null;
+}
+
+/** Something that is not as it should be, and what would mend it. */
+export interface Finding {
+  /** The id of the rule that found it. */
+  readonly rule: string;
+  readonly severity: Severity;
+  readonly where: Where;
+  /** In a few words. */
+  readonly words: string;
+  /** What it was found by, each with the unit in its name. */
+  readonly numbers: Readonly<Record<string, number>>;
+  /** What would mend it, the best first; none where only a person can. */
+  readonly cures: readonly Edit[];
+}
+
+/** A scene as rules look at it: prepared in one format, with what it was prepared from. */
+export interface CheckedScene {
+  readonly format: FormatName;
+  readonly scene: ResolvedScene;
+  readonly prepared: PreparedScene;
+  /** How long it stands before the next comes in, in milliseconds. */
+  readonly stays: number;
+}
+
+/** What a rule says of a scene; the scene is known already. */
+export type Found = Omit<Finding, "rule" | "where"> & { readonly slot: SlotKey | null };
+
+/** Something that scenes are looked at for. */
+export interface Rule {
+  readonly id: string;
+  /** In a sentence: what must hold. */
+  readonly about: string;
+  /** Whether it can differ between formats. One that can't is asked in the first only. */
+  readonly isByFormat: boolean;
+  readonly look: (scene: CheckedScene) => readonly Found[];
+}

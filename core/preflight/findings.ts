@@ -1,0 +1,54 @@
+import { type ResolvedPromotion } from "../document/resolve";
+import { type PreparedPromotion } from "../scene/preparePromotion";
+import { type PreparedScene } from "../scene/prepared";
+import { type CheckedScene, type Finding, SEVERITIES } from "./finding";
+import { RULES } from "./rules";
+
+/** What was found in scenes that have not changed since: by what was prepared, and how long it stays. */
+export type FindingMemory = WeakMap<PreparedScene, Map<string, readonly Finding[]>>;
+
+/**
+ * Everything that was found in a promotion, what is wrong first, else in the order of its scenes.
+ *
+ * @param formats what it was prepared as; rules that hold for all formats are asked in the first
+ * @param memory scenes that are the very same as before are not looked at again
+ */
+export function findingsOf(
+  promotion: ResolvedPromotion,
+  formats: readonly PreparedPromotion[],
+  memory: FindingMemory = new WeakMap(),
+): Finding[] {
+  const found = formats.flatMap((prepared, at) =>
+    prepared.scenes.flatMap((scene, index) => {
+      const resolved = (promotion.inFormat[prepared.format] ?? promotion).scenes[index];
+      const span = prepared.spans[index];
+      if (!resolved || !span) return [];
+      const stays = (prepared.spans[index + 1]?.start ?? span.end) - span.start;
+      const checked = { format: prepared.format, scene: resolved, prepared: scene, stays };
+      return remembered(memory, checked, at === 0);
+    }),
+  );
+  const order = new Map(promotion.scenes.map(({ id }, index) => [id, index]));
+  const rank = ({ severity, where }: Finding): number =>
+    SEVERITIES.indexOf(severity) * promotion.scenes.length + (order.get(where.scene) ?? 0);
+  return found.sort((one, other) => rank(one) - rank(other));
+}
+
+function remembered(memory: FindingMemory, checked: CheckedScene, isFirst: boolean): readonly Finding[] {
+  const known = memory.get(checked.prepared) ?? new Map<string, readonly Finding[]>();
+  memory.set(checked.prepared, known);
+  // A cure is made for a scene's length and locks, so these count too.
+  const { id, template } = checked.scene;
+  const from = [id, checked.format, checked.stays, template.length, template.allows.timing, isFirst].join("/");
+  const before = known.get(from);
+  if (before) return before;
+  const found = RULES.filter(({ isByFormat }) => isByFormat || isFirst).flatMap(({ id: rule, isByFormat, look }) =>
+    look(checked).map(({ slot, ...rest }): Finding => ({
+      rule,
+      where: { scene: id, format: isByFormat ? checked.format : null, slot },
+      ...rest,
+    })),
+  );
+  known.set(from, found);
+  return found;
+}

@@ -1,0 +1,39 @@
+import { adjust } from "../document/edits";
+import { readingNeed, readingVerdict } from "../time/reading";
+import { millis } from "../units";
+import { type CheckedScene, type Found, type Rule } from "./finding";
+import { shownWords } from "./shownWords";
+
+const LONGEST_SCENE_MS = 60_000;
+/** Scenes get longer in steps that people would type. */
+const STEP_MS = 100;
+
+/** Words stay long enough to be read. */
+export const readingTime: Rule = {
+  id: "reading-time",
+  about: "Words stay on screen long enough to be read.",
+  isByFormat: false,
+  look: (checked) =>
+    shownWords(checked.prepared).flatMap(({ key, text }): Found[] => {
+      const verdict = readingVerdict(text, checked.stays);
+      if (verdict === "fine") return [];
+      return [
+        {
+          severity: verdict === "short" ? "wrong" : "warning",
+          slot: key,
+          words: verdict === "short" ? "too short to read" : "tight to read",
+          numbers: { needsMs: Math.round(readingNeed(text)), staysMs: Math.round(checked.stays) },
+          cures: verdict === "short" ? longer(checked, readingNeed(text)) : [],
+        },
+      ];
+    }),
+};
+
+/** The scene made long enough, where its template lets a filler set its length. */
+function longer({ scene, stays }: CheckedScene, need: number): Found["cures"] {
+  const { length, allows } = scene.template;
+  const wanted = Math.ceil((length + need / 0.9 - stays) / STEP_MS) * STEP_MS;
+  return allows.timing && wanted <= LONGEST_SCENE_MS
+    ? [adjust("length", millis(wanted), { target: { scene: scene.id } })]
+    : [];
+}

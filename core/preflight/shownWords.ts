@@ -1,0 +1,18 @@
+import { type SlotKey } from "../document/template";
+import { type PlacedSlot, type PreparedScene } from "../scene/prepared";
+
+/** The words that a slot shows in a scene. The parts of an offer are read as one text. */
+export interface ShownWords {
+  readonly key: SlotKey;
+  readonly text: string;
+  readonly parts: readonly PlacedSlot[];
+}
+
+/** Every slot of a scene that shows words, in the order they stand in. */
+export function shownWords({ slots }: PreparedScene): ShownWords[] {
+  const words = slots.filter(({ kind }) => kind === "words");
+  return [...new Set(words.map(({ key }) => key))].map((key) => {
+    const parts = words.filter((slot) => slot.key === key);
+    return { key, text: parts.map(({ text }) => text).join(" "), parts };
+  });
+}
