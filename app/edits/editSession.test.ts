@@ -139,6 +139,14 @@ test("undo and redo are edits like any other: shown, named and saved; a new one 
   expect(session.state().redo).toBeNull();
 });
 
+test("typing that is followed at once by another kind of step in the same place leaves two steps to undo", () => {
+  const { session } = opened(new TestServer());
+  session.apply(words("hook.headline", "Typed"));
+  session.apply({ ...words("hook.headline", "As it was kept"), label: "Bring back" });
+  session.undo();
+  expect(textIn(session.state().document, "hook.headline")).toBe("Typed");
+});
+
 test("offline, what is done waits and is sent again; nothing is lost, and nothing is sent twice", async () => {
   const server = new TestServer();
   const { session } = opened(server);

@@ -219,7 +219,8 @@ export function openEditSession<Document extends object>(
     const next = edited.apply(document, edit);
     const last = steps.undo.at(-1);
     const now = Date.now();
-    const joins = last && sameTarget(last.redo, edit) && now - last.at < ONE_STEP_MS;
+    const isAlike = last && last.redo.label === edit.label && sameTarget(last.redo, edit);
+    const joins = isAlike && now - last.at < ONE_STEP_MS;
     if (joins) steps.undo[steps.undo.length - 1] = { undo: last.undo, redo: edit, at: now };
     else steps.undo.push({ undo: edited.inverse(document, edit), redo: edit, at: now });
     steps.redo = [];
