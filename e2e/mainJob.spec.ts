@@ -164,7 +164,10 @@ async function choose(page: Page, scene: string, button: string, name: string): 
 function tones(page: Page, format: string): Promise<number> {
   return page.locator(`[data-proof=${format}] canvas`).evaluate((canvas) => {
     if (!(canvas instanceof HTMLCanvasElement)) return 0;
-    const { data } = canvas.getContext("2d")?.getImageData(0, 0, canvas.width, canvas.height) ?? { data: [] };
+    // It is painted in a worker, so what it shows is looked at on a copy.
+    const copy = new OffscreenCanvas(canvas.width, canvas.height).getContext("2d");
+    copy?.drawImage(canvas, 0, 0);
+    const { data } = copy?.getImageData(0, 0, canvas.width, canvas.height) ?? { data: [] };
     const seen = new Set<number>();
     for (let index = 0; index < data.length; index += 64)
       seen.add(((data[index] ?? 0) << 16) | ((data[index + 1] ?? 0) << 8) | (data[index + 2] ?? 0));

@@ -1,11 +1,12 @@
 import { type FormatName, formatTitle } from "../../core/placement/formats";
-import { type ChosenBacking, type PreparedScene } from "../../core/scene/prepared";
+import { type ChosenBacking } from "../../core/scene/prepared";
+import { type SheetScene } from "../../core/scene/proofSheet";
 
 /** Says what was put between a scene's words and the picture behind them, in each format, and the contrast it reaches. */
 export function BackingNote({
   scenes,
 }: {
-  scenes: readonly { readonly format: FormatName; readonly scene: PreparedScene }[];
+  scenes: readonly { readonly format: FormatName; readonly scene: SheetScene }[];
 }) {
   const chosen = scenes.flatMap(({ format, scene }) => {
     const backing = scene.slots.find((slot) => slot.backing)?.backing;

@@ -13,7 +13,7 @@ import { shapeMiss } from "../../core/document/sample";
 import { type MediaSlot, type SlotKey, slotKey } from "../../core/document/template";
 import { type Finding } from "../../core/preflight/finding";
 import { type WordMeasures, wordMeasures } from "../../core/preflight/wordMeasures";
-import { type PreparedPromotion } from "../../core/scene/preparePromotion";
+import { type ProofSheet } from "../../core/scene/proofSheet";
 import { type SceneSpan } from "../../core/time/timeline";
 import { BackingNote } from "./BackingNote";
 import { type DeckChoices } from "./deckChoices";
@@ -27,7 +27,7 @@ import { SlotPicture } from "./SlotPicture";
 interface DeckProps {
   readonly document: Promotion;
   readonly promotion: ResolvedPromotion;
-  readonly prepared: readonly PreparedPromotion[];
+  readonly prepared: readonly ProofSheet[];
   readonly findings: readonly Finding[];
   readonly choices: DeckChoices;
   readonly marked: SlotKey | null;

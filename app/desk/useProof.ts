@@ -1,14 +1,15 @@
+import { proofs } from "../proof/proofs";
 import { useState, useSyncExternalStore } from "react";
 import { type ProofEngine, type ProofState, openProofEngine } from "../proof/proofEngine";
 
-const NOTHING: ProofState = { prepared: [], time: 0, length: 0, playing: false, problem: null };
+const NOTHING: ProofState = { prepared: [], findings: [], time: 0, length: 0, playing: false, problem: null };
 
 /** Opens an engine while a page listens, and closes it with the page. */
 function engineHolder() {
   let engine: ProofEngine | null = null;
   return {
     subscribe: (): (() => void) => {
-      const opened = (engine = openProofEngine());
+      const opened = (engine = openProofEngine(proofs()));
       return () => {
         opened.close();
         engine = null;

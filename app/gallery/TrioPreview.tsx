@@ -1,15 +1,14 @@
 import { Pause, Play } from "lucide-react";
-import { useEffect, useId, useRef, useState } from "react";
+import { useEffect, useId, useMemo, useRef, useState } from "react";
 import { type Facts } from "../../core/document/facts";
 import { type Promotion } from "../../core/document/promotion";
 import { formatsInOrder } from "../../core/document/formatList";
-import { type FormatName, formatOf, formatTitle } from "../../core/placement/formats";
+import { type FormatName, formatOf, formatTitle, isFormatName } from "../../core/placement/formats";
 import { shareOfRow } from "../components/standing";
-import { type PreviewCanvas } from "../workers/previewMessages";
-import { type Previews } from "./usePreviews";
+import { type Proofs } from "../proof/proofs";
 
 interface TrioPreviewProps {
-  readonly previews: Previews | null;
+  readonly previews: Proofs | null;
   readonly document: Promotion;
   readonly facts: Facts;
   readonly name: string;
@@ -21,11 +20,11 @@ interface TrioPreviewProps {
 export function TrioPreview({ previews, document, facts, name, scene }: TrioPreviewProps) {
   const id = useId();
   const plays = scene === undefined;
-  // A canvas that was handed over stays in the worker: a preview keeps the formats that it was opened with.
-  const [formats] = useState(() => formatsInOrder(document));
+  const listed = formatsInOrder(document).join();
+  // The same list while the document changes in other ways: a stage is opened anew only when its formats change.
+  const formats = useMemo(() => listed.split(",").filter(isFormatName), [listed]);
   const box = useRef<HTMLDivElement>(null);
   const canvases = useRef<Partial<Record<FormatName, HTMLCanvasElement>>>({});
-  const opened = useRef(false);
   const [seen, setSeen] = useState(false);
   const [state, setState] = useState<"waiting" | "resting" | "playing" | { readonly failed: string }>("waiting");
 
@@ -40,43 +39,41 @@ export function TrioPreview({ previews, document, facts, name, scene }: TrioPrev
   }, [seen]);
 
   useEffect(() => {
-    if (!previews || !seen || opened.current) return;
-    opened.current = true;
-    const given = formats.map((format): PreviewCanvas => {
+    if (!previews || !seen) return;
+    previews.tell(id, { kind: "open", isPreview: true });
+    const stop = previews.listen(id, (news) => {
+      if (news.kind === "failed") setState({ failed: news.reason });
+      if (news.kind === "shown") setState((before) => (before === "waiting" ? "resting" : before));
+      if (news.kind !== "ended") return;
+      setState("resting");
+      previews.tell(id, { kind: "rest", rest: { scene: 0 } });
+    });
+    for (const format of formats) {
       const canvas = canvases.current[format];
-      if (!canvas) throw new Error("A preview has a canvas for each format.");
+      if (!canvas) continue;
       const { width, height } = canvas.getBoundingClientRect();
-      return {
-        format,
-        canvas: canvas.transferControlToOffscreen(),
-        width: Math.max(1, Math.round(width * devicePixelRatio)),
-        height: Math.max(1, Math.round(height * devicePixelRatio)),
-      };
-    });
-    previews.tell(
-      { kind: "open", preview: id, canvases: given },
-      given.map(({ canvas }) => canvas),
-    );
-    previews.listen(id, (message) => {
-      if (message.kind === "failed") setState({ failed: message.reason });
-      else setState((before) => (message.kind === "ended" ? "resting" : before === "waiting" ? "resting" : before));
-    });
+      const pixels = (length: number): number => Math.max(1, Math.round(length * devicePixelRatio));
+      previews.tell(id, { kind: "resize", format, size: { width: pixels(width), height: pixels(height) } });
+      previews.tell(id, { kind: "attach", format, canvas: previews.canvas(canvas) });
+    }
+    return () => {
+      stop();
+      previews.tell(id, { kind: "close" });
+    };
   }, [previews, seen, id, formats]);
 
   useEffect(() => {
-    if (previews && seen) previews.tell({ kind: "show", preview: id, document, facts, scene: scene ?? 0 });
+    if (previews && seen) previews.tell(id, { kind: "show", document, facts, rest: { scene: scene ?? 0 } });
   }, [previews, seen, id, document, facts, scene]);
-
-  useEffect(() => () => previews?.tell({ kind: "close", preview: id }), [previews, id]);
 
   const play = (): void => {
     if (state !== "resting" || !plays) return;
-    previews?.tell({ kind: "play", preview: id });
+    previews?.tell(id, { kind: "play", from: 0, at: performance.timeOrigin + performance.now() });
     setState("playing");
   };
   const rest = (): void => {
     if (state !== "playing") return;
-    previews?.tell({ kind: "rest", preview: id });
+    previews?.tell(id, { kind: "rest", rest: { scene: 0 } });
     setState("resting");
   };
 

@@ -1,10 +1,11 @@
+import { type BoundedCache, boundedCache } from "./boundedCache";
 import { type Size } from "../../core/geometry/rect";
 import { type LookupTable, applyTable } from "../../core/grading/lookupTable";
 import { type ClipNode, type DisplayList, type PictureNode, everyNode } from "../../core/scene/displayList";
 import { emojiLevel, pictureLevel } from "../../core/scene/drawnLevel";
 import { type DecodedFrame, type PaintResources, type Surface } from "../../paint/resources";
 
-/** Pictures, emoji and clip frames for painting in the browser. Shared by all proofs of a page. */
+/** Pictures, emoji and clip frames for painting in the browser. */
 export interface BrowserResources extends PaintResources {
   /** Starts fetching what a list needs at a scale; resolves when all of it can be painted. */
   load(list: DisplayList, scale: number): Promise<void>;
@@ -12,11 +13,27 @@ export interface BrowserResources extends PaintResources {
   has(list: DisplayList, scale: number): boolean;
 }
 
-/** @param clips gives what a use of a clip shows now */
-export function browserResources(clips: (node: ClipNode) => DecodedFrame | null): BrowserResources {
-  const bitmaps = new Map<string, ImageBitmap | OffscreenCanvas>();
-  const fetching = new Map<string, Promise<void>>();
+/** Pictures and emoji that were fetched and decoded, up to a number of bytes. Shared by all that a page shows. */
+export interface PictureCache {
+  readonly bitmaps: BoundedCache<ImageBitmap | OffscreenCanvas>;
+  readonly fetching: Map<string, Promise<void>>;
+}
 
+/** @param most bytes of decoded pixels */
+export function pictureCache(most: number): PictureCache {
+  const fetching = new Map<string, Promise<void>>();
+  const forget = (key: string, picture: ImageBitmap | OffscreenCanvas): void => {
+    fetching.delete(key);
+    if ("close" in picture) picture.close();
+  };
+  return { bitmaps: boundedCache(most, forget, () => performance.now()), fetching };
+}
+
+/** @param clips gives what a use of a clip shows now */
+export function browserResources(
+  { bitmaps, fetching }: PictureCache,
+  clips: (node: ClipNode) => DecodedFrame | null,
+): BrowserResources {
   function fetchOnce(wanted: WantedPicture): Promise<void> {
     const key = pictureKey(wanted);
     const known = fetching.get(key) ?? fetchBitmap(wanted);
@@ -29,7 +46,8 @@ export function browserResources(clips: (node: ClipNode) => DecodedFrame | null)
     const response = await fetch(wanted.address);
     if (!response.ok) throw new Error(`A picture could not be fetched (${response.status}).`);
     const bitmap = await createImageBitmap(await response.blob());
-    bitmaps.set(pictureKey(wanted), wanted.table ? tabled(bitmap, bitmap, wanted.table) : bitmap);
+    const picture = wanted.table ? tabled(bitmap, bitmap, wanted.table) : bitmap;
+    bitmaps.put(pictureKey(wanted), picture, picture.width * picture.height * BYTES_PER_PIXEL);
   }
 
   const wantedOf = (list: DisplayList, scale: number): WantedPicture[] =>
@@ -46,8 +64,8 @@ export function browserResources(clips: (node: ClipNode) => DecodedFrame | null)
   return {
     surface: browserSurface,
     path: () => new Path2D(),
-    picture: (node, level) => bitmaps.get(pictureKey(wantedPicture(node, level))) ?? null,
-    emoji: (code, level) => bitmaps.get(emojiAddress(code, level)) ?? null,
+    picture: (node, level) => bitmaps.get(pictureKey(wantedPicture(node, level))),
+    emoji: (code, level) => bitmaps.get(emojiAddress(code, level)),
     clipFrame,
     load: async (list, scale) => {
       await Promise.all(wantedOf(list, scale).map(fetchOnce));
@@ -55,6 +73,8 @@ export function browserResources(clips: (node: ClipNode) => DecodedFrame | null)
     has: (list, scale) => wantedOf(list, scale).every((wanted) => bitmaps.has(pictureKey(wanted))),
   };
 }
+
+const BYTES_PER_PIXEL = 4;
 
 /** A picture to fetch, and how its colours are to be changed. */
 interface WantedPicture {

@@ -15,7 +15,7 @@ export interface ClipPlayer {
 
 const MOST_DRIFT_FRAMES = 2.5;
 
-export function openClipPlayer(clip: ClipFacts, onShown: () => void): ClipPlayer {
+export function openClipPlayer(clip: ClipFacts): ClipPlayer {
   const video = document.createElement("video");
   video.muted = true;
   video.playsInline = true;
@@ -38,7 +38,6 @@ export function openClipPlayer(clip: ClipFacts, onShown: () => void): ClipPlayer
     // A seek is finished before its picture is presented; the callback comes with the picture.
     await presented(video);
     shown = frame;
-    onShown();
   }
 
   return {

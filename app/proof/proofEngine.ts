@@ -1,32 +1,23 @@
-import { type Promotion } from "../../core/document/promotion";
 import { type Facts } from "../../core/document/facts";
-import { type ResolvedPromotion, resolvePromotion } from "../../core/document/resolve";
-import { type ClipNode, type DisplayList, everyNode, sameFrame } from "../../core/scene/displayList";
-import {
-  type PreparationMemory,
-  type PreparedPromotion,
-  displayListAt,
-  preparePromotion,
-  settledTime,
-} from "../../core/scene/preparePromotion";
-import { fontFilesWanted } from "../../core/scene/wantedFiles";
-import { formatsInOrder } from "../../core/document/formatList";
-import { type FormatName, formatOf } from "../../core/placement/formats";
-import { outputSize, type Quality } from "../../core/placement/quality";
-import { mixOf } from "../../core/sound/mix";
+import { type Promotion } from "../../core/document/promotion";
+import { type FormatName } from "../../core/placement/formats";
+import { type Quality } from "../../core/placement/quality";
+import { type Finding } from "../../core/preflight/finding";
+import { type ProofSheet } from "../../core/scene/proofSheet";
+import { type Mix } from "../../core/sound/mix";
 import { FPS_30 } from "../../core/time/frames";
-import { type FontBook } from "../../core/type/fontBook";
-import { type Painter, createPainter } from "../../paint/painter";
-import { browserBook, openFiles } from "./browserBook";
-import { withShownTones } from "./browserTones";
-import { browserResources } from "./browserResources";
-import { type ClipPlayer, openClipPlayer } from "./clipPlayer";
+import { frameStart, msOf } from "../../core/time/ticks";
+import { type Rest, type StageNews } from "./proofMessages";
+import { type Proofs } from "./proofs";
 import { type SoundPlayer, openSoundPlayer } from "./soundPlayer";
-import { frameOn, frameStart, msOf, ticksOf } from "../../core/time/ticks";
+import { toFrameStart } from "./frameStart";
+import { type VideoRelay, openVideoRelay } from "./videoRelay";
 
 /** What the interface shows of the proofs. */
 export interface ProofState {
-  readonly prepared: readonly PreparedPromotion[];
+  /** What was prepared, by format. */
+  readonly prepared: readonly ProofSheet[];
+  readonly findings: readonly Finding[];
   /** Milliseconds. */
   readonly time: number;
   readonly length: number;
@@ -50,89 +41,75 @@ export interface ProofEngine {
   close(): void;
 }
 
-interface Screen {
-  readonly canvas: HTMLCanvasElement;
-  readonly context: CanvasRenderingContext2D;
-  painter: Painter;
-  width: number;
-  height: number;
-  painted: DisplayList | null;
-}
+let opened = 0;
+/** So near to the end playing begins anew. */
+const AT_THE_END_MS = 40;
 
-export function openProofEngine(): ProofEngine {
+/** The page's side of a stage: it keeps the time and plays the sound; the worker prepares and paints. */
+export function openProofEngine(proofs: Proofs): ProofEngine {
+  const stage = `desk-${++opened}`;
   const listeners = new Set<() => void>();
-  const screens = new Map<FormatName, Screen>();
-  /** A player for each use of a clip: the same clip may stand at two frames at once. */
-  const players = new Map<string, ClipPlayer>();
-  const memory: PreparationMemory = new Map();
+  const attached = new Map<FormatName, HTMLCanvasElement>();
+  const asked = new Map<number, { readonly resolve: (blob: Blob) => void; readonly reject: (error: Error) => void }>();
+  let current: ProofState = { prepared: [], findings: [], time: 0, length: 0, playing: false, problem: null };
   let facts: Facts | null = null;
-  let current: ProofState = { prepared: [], time: 0, length: 0, playing: false, problem: null };
-  let showing = 0;
+  let sent: Facts | null = null;
   let started = { at: 0, from: 0 };
-  let sound: { key: string; player: SoundPlayer } | null = null;
+  let sound: { readonly key: string; readonly player: SoundPlayer } | null = null;
+  let videos: VideoRelay | null = null;
   let closed = false;
+  let ask = 0;
   /** Until someone plays or seeks, the first scene is shown at its settled moment; playing still begins at the start. */
   let untouched = true;
 
-  const resources = browserResources((node) => playerOf(node)?.image() ?? null);
-
-  function playerOf({ use, media }: ClipNode): ClipPlayer | null {
-    const key = `${use}/${media}`;
-    const known = players.get(key);
-    const clip = facts?.media[media];
-    if (known || clip?.kind !== "clip") return known ?? null;
-    const player = openClipPlayer(clip, requestPaint);
-    players.set(key, player);
-    return player;
-  }
+  proofs.tell(stage, { kind: "open", isPreview: false });
+  const stopListening = proofs.listen(stage, hear);
 
   function change(next: Partial<ProofState>): void {
     current = { ...current, ...next };
     listeners.forEach((listener) => listener());
   }
 
-  const listOf = (format: FormatName, time: number): DisplayList | null => {
-    const prepared = current.prepared.find((one) => one.format === format);
-    return prepared ? displayListAt(prepared, ticksOf(time)) : null;
-  };
-
-  /** Paints each screen whose frame has changed and whose pictures are here; fetches what is missing. */
-  function paintAll(force: boolean): void {
-    for (const [format, screen] of screens) {
-      const list = listOf(format, current.time);
-      if (!list) continue;
-      // A screen that was just put in has no size yet, so that comes first, whatever else asks for painting.
-      const resized = resize(format, screen);
-      if (!force && !resized && screen.painted && sameFrame(screen.painted, list)) continue;
-      const scale = scaleOf(format, screen);
-      if (!resources.has(list, scale))
-        void resources.load(list, scale).then(requestPaint, (error: unknown) => change({ problem: String(error) }));
-      screen.painter.paint(list, screen.context);
-      screen.painted = resources.has(list, scale) ? list : null;
+  function hear(news: StageNews): void {
+    if (closed) return;
+    switch (news.kind) {
+      case "prepared": {
+        const { sheets, findings, mix, length } = news;
+        const time = untouched ? news.time : Math.min(current.time, toFrameStart(length, length));
+        change({ prepared: sheets, findings, length, problem: null, time });
+        prepareSound(mix);
+        return;
+      }
+      case "shown":
+        return;
+      case "ended":
+        if (current.playing) pauseAt(current.length);
+        return;
+      case "failed":
+        change({ problem: news.reason });
+        return;
+      case "frame": {
+        const answer = asked.get(news.ask);
+        asked.delete(news.ask);
+        if (news.blob) answer?.resolve(news.blob);
+        else answer?.reject(new Error(news.reason));
+        return;
+      }
+      case "want clip":
+        void relay(news).catch((error: unknown) => change({ problem: String(error) }));
     }
   }
 
-  let asked = false;
-  function requestPaint(): void {
-    if (asked || closed) return;
-    asked = true;
-    requestAnimationFrame(() => {
-      asked = false;
-      if (!closed) paintAll(true);
-    });
+  async function relay({ use, media, frame }: Extract<StageNews, { kind: "want clip" }>): Promise<void> {
+    const clip = facts?.media[media];
+    if (clip?.kind !== "clip") return;
+    videos ??= openVideoRelay();
+    const bitmap = await videos.frame(clip, use, frame, current.playing);
+    if (bitmap && !closed) proofs.tell(stage, { kind: "clip frame", use, frame, bitmap });
   }
 
-  function resize(format: FormatName, screen: Screen): boolean {
-    const box = screen.canvas.getBoundingClientRect();
-    const width = Math.max(1, Math.round(box.width * devicePixelRatio));
-    const height = Math.max(1, Math.round(box.height * devicePixelRatio));
-    if (width === screen.width && height === screen.height) return false;
-    Object.assign(screen, { width, height, painter: createPainter(formatOf(format), { width, height }, resources) });
-    Object.assign(screen.canvas, { width, height });
-    return true;
-  }
-
-  const watcher = new ResizeObserver(requestPaint);
+  /** Where the stage stands while it does not play. */
+  const rest = (): Rest => (untouched ? { scene: 0 } : { time: current.time });
 
   function tick(now: number): void {
     if (!current.playing || closed) return;
@@ -142,155 +119,78 @@ export function openProofEngine(): ProofEngine {
       return;
     }
     change({ time: Math.max(0, time) });
-    followClips();
-    paintAll(false);
     requestAnimationFrame(tick);
   }
 
-  /** The players of the clips on screen, with the frame that each is to show; the same in every format. */
-  function clipFrames(time: number): Map<ClipPlayer, number> {
-    const frames = new Map<ClipPlayer, number>();
-    const [first] = current.prepared;
-    for (const node of everyNode((first && listOf(first.format, time)) ?? [])) {
-      const player = node.kind === "clip" ? playerOf(node) : null;
-      if (player && node.kind === "clip") frames.set(player, node.frame);
-    }
-    return frames;
-  }
-
-  function followClips(): void {
-    const frames = clipFrames(current.time);
-    for (const player of players.values()) {
-      const frame = frames.get(player);
-      if (frame === undefined) player.hold();
-      else player.follow(frame);
-    }
-  }
-
-  async function seekClips(time: number): Promise<void> {
-    await Promise.all([...clipFrames(time)].map(([player, frame]) => player.seek(frame)));
-  }
-
-  /** Paints again once the clips on screen are at their frames; where there are none, all is painted already. */
-  function showClips(): void {
-    if (clipFrames(current.time).size > 0) void seekClips(current.time).then(requestPaint, () => undefined);
+  function playFrom(from: number): void {
+    const now = performance.now();
+    started = { at: now, from };
+    sound?.player.play(from);
+    proofs.tell(stage, { kind: "play", from, at: performance.timeOrigin + now });
   }
 
   function pauseAt(time: number): void {
     sound?.player.hold();
-    players.forEach((player) => player.hold());
-    change({ playing: false, time: clampToFrame(time) });
-    paintAll(false);
-    showClips();
+    videos?.hold();
+    change({ playing: false, time: toFrameStart(time, current.length) });
+    proofs.tell(stage, { kind: "rest", rest: { time: current.time } });
   }
 
-  const clampToFrame = (time: number): number => {
-    const last = frameOn(ticksOf(Math.max(0, current.length - 1)), FPS_30);
-    const frame = Math.min(last, Math.max(0, frameOn(ticksOf(time + 0.5), FPS_30)));
-    return msOf(frameStart(frame, FPS_30));
-  };
-
-  function prepareSound(document: Promotion, promotion: ResolvedPromotion): void {
-    const { length, base, facts: known } = promotion;
-    const mix = mixOf(document, known.media, { plan: base.sound, length });
+  function prepareSound(mix: Mix): void {
     const key = JSON.stringify(mix);
     if (sound?.key === key) return;
     sound?.player.close();
     sound = mix.track.length > 0 ? { key, player: openSoundPlayer(mix, (id) => `/media/${id}/sound`) } : null;
   }
 
-  async function prepare(
-    promotion: ResolvedPromotion,
-    formats: readonly FormatName[],
-    book: FontBook,
-    turn: number,
-  ): Promise<void> {
-    for (let wanted = fontFilesWanted(promotion, book); wanted.length > 0; wanted = fontFilesWanted(promotion, book)) {
-      await openFiles(book, wanted);
-      if (turn !== showing) return;
-    }
-    const prepared = formats.map((format) => preparePromotion(promotion, format, book, memory));
-    change({ prepared, length: promotion.length, time: Math.min(current.time, promotion.length), problem: null });
-    const first = promotion.spans[0];
-    if (untouched && first) change({ time: clampToFrame(settledTime(first)) });
-    paintAll(false);
-    if (!current.playing) showClips();
+  function tellSize(format: FormatName, canvas: HTMLCanvasElement): void {
+    const { width, height } = canvas.getBoundingClientRect();
+    const pixels = (length: number): number => Math.max(1, Math.round(length * devicePixelRatio));
+    proofs.tell(stage, { kind: "resize", format, size: { width: pixels(width), height: pixels(height) } });
   }
+  const watcher = new ResizeObserver(() => attached.forEach((canvas, format) => tellSize(format, canvas)));
 
-  let book: FontBook | null = null;
   return {
     attach(format, canvas) {
-      const before = screens.get(format);
-      if (before) watcher.unobserve(before.canvas);
-      screens.delete(format);
-      const context = canvas?.getContext("2d", { alpha: false, willReadFrequently: true });
-      if (!canvas || !context) return;
-      screens.set(format, {
-        canvas,
-        context,
-        width: 0,
-        height: 0,
-        painted: null,
-        painter: createPainter(formatOf(format), formatOf(format), resources),
-      });
-      watcher.observe(canvas);
-      requestPaint();
+      const before = attached.get(format);
+      if (before) watcher.unobserve(before);
+      attached.delete(format);
+      if (canvas) {
+        attached.set(format, canvas);
+        tellSize(format, canvas);
+        watcher.observe(canvas);
+      }
+      proofs.tell(stage, { kind: "attach", format, canvas: canvas && proofs.canvas(canvas) });
     },
-    show(document, newFacts) {
-      facts = newFacts;
-      const turn = ++showing;
-      const promotion = resolvePromotion(document, newFacts);
-      prepareSound(document, promotion);
-      const run = async (): Promise<void> => {
-        const toned = await withShownTones(promotion, newFacts);
-        if (turn !== showing) return;
-        if (toned !== newFacts) facts = toned;
-        await prepare(
-          toned === newFacts ? promotion : resolvePromotion(document, toned),
-          formatsInOrder(document),
-          (book ??= await browserBook()),
-          turn,
-        );
-      };
-      void run().catch((error: unknown) => change({ problem: error instanceof Error ? error.message : String(error) }));
+    show(document, known) {
+      facts = known;
+      // Facts are large and seldom change: while somebody types, they are not told again.
+      proofs.tell(stage, { kind: "show", document, facts: known === sent ? undefined : known, rest: rest() });
+      sent = known;
     },
     play() {
-      const from = untouched || current.time >= current.length - 40 ? 0 : current.time;
+      const from = untouched || current.time >= current.length - AT_THE_END_MS ? 0 : current.time;
       untouched = false;
-      started = { at: performance.now(), from };
       change({ playing: true, time: from });
-      sound?.player.play(from);
+      playFrom(from);
       requestAnimationFrame(tick);
     },
     pause: () => pauseAt(current.time),
     seek(time) {
       untouched = false;
-      if (current.playing) {
-        started = { at: performance.now(), from: Math.min(current.length, Math.max(0, time)) };
-        sound?.player.play(started.from);
-        return;
-      }
-      change({ time: clampToFrame(time) });
-      paintAll(false);
-      showClips();
+      if (current.playing) playFrom(Math.min(current.length, Math.max(0, time)));
+      else pauseAt(time);
     },
     step(frames) {
       untouched = false;
       if (current.playing) pauseAt(current.time);
-      pauseAt(clampToFrame(current.time + msOf(frameStart(frames, FPS_30))));
+      pauseAt(current.time + msOf(frameStart(frames, FPS_30)));
     },
-    async frame(format, quality) {
-      const list = listOf(format, current.time);
-      if (!list) throw new Error("The proof is not there yet.");
-      const size = outputSize(format, quality);
-      await resources.load(list, Math.min(size.width / formatOf(format).width, size.height / formatOf(format).height));
-      await seekClips(current.time);
-      const canvas = new OffscreenCanvas(size.width, size.height);
-      const context = canvas.getContext("2d", { willReadFrequently: true });
-      if (!context) throw new Error("This browser gives no canvas to paint on.");
-      createPainter(formatOf(format), size, resources).paint(list, context);
-      return canvas.convertToBlob({ type: "image/png" });
-    },
+    frame: (format, quality) =>
+      new Promise((resolve, reject) => {
+        asked.set(++ask, { resolve, reject });
+        proofs.tell(stage, { kind: "frame", ask, format, quality });
+      }),
     subscribe(listener) {
       listeners.add(listener);
       return () => listeners.delete(listener);
@@ -298,12 +198,11 @@ export function openProofEngine(): ProofEngine {
     state: () => current,
     close() {
       closed = true;
+      stopListening();
       watcher.disconnect();
       sound?.player.close();
-      players.forEach((player) => player.close());
+      videos?.close();
+      proofs.tell(stage, { kind: "close" });
     },
   };
 }
-
-const scaleOf = (format: FormatName, { width, height }: Screen): number =>
-  Math.min(width / formatOf(format).width, height / formatOf(format).height);

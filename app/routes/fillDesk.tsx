@@ -13,7 +13,6 @@ import { newlyNamed } from "../../core/document/named";
 import { refsOf } from "../../core/document/locks";
 import { resolvePromotion } from "../../core/document/resolve";
 import { type SlotKey } from "../../core/document/template";
-import { type FindingMemory, findingsOf } from "../../core/preflight/findings";
 import { type SceneSpan } from "../../core/time/timeline";
 import { requirePerson } from "../../server/auth/sessions";
 import { loadFillDesk } from "../../server/promotions/fillDesk";
@@ -79,6 +78,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
   const { apply, undo, redo } = session;
   const engine = useProofEngine();
   const prepared = useProofState(engine, (state) => state.prepared);
+  const findings = useProofState(engine, (state) => state.findings);
   const [dialog, setDialog] = useState<"insert" | "swap" | "keep" | "versions" | null>(null);
   const [marked, setMarked] = useState<SlotKey | null>(null);
   const present = usePresence(slug, marked ?? "");
@@ -102,8 +102,6 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
   }, [loaded.facts, lines, templates, products, document.product, document.offer]);
   const { placing, dragged, startPlacing, stopPlacing } = usePlacing(document, templates, apply);
   const promotion = useMemo(() => resolvePromotion(document, facts), [document, facts]);
-  const [memory] = useState<FindingMemory>(() => new WeakMap());
-  const findings = useMemo(() => findingsOf(promotion, prepared, memory), [promotion, prepared, memory]);
   useEffect(() => engine?.show(dragged ?? document, facts), [engine, document, dragged, facts]);
   const newer = offered.find(
     ({ ref }) => ref.slug === document.template.slug && ref.edition > document.template.edition,

@@ -18,7 +18,8 @@ import { PageHead } from "../components/PageHead";
 import { ImportPackage } from "../gallery/ImportPackage";
 import { GalleryFilters } from "../gallery/GalleryFilters";
 import { TrioPreview } from "../gallery/TrioPreview";
-import { type Previews, usePreviews } from "../gallery/usePreviews";
+import { type Proofs } from "../proof/proofs";
+import { usePreviews } from "../gallery/usePreviews";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { scope, id, role } = await requirePerson(request);
@@ -144,7 +145,7 @@ function Card({
   facts: Facts;
   product: string | null;
   designs: boolean;
-  previews: Previews | null;
+  previews: Proofs | null;
 }) {
   const { ref, template, document, seconds, needs, favourite, own } = card;
   const shown = useMemo(() => factsFor(facts, card), [facts, card]);

@@ -1,15 +1,15 @@
 import { type SlotKey } from "../document/template";
-import { type PlacedSlot, type PreparedScene } from "../scene/prepared";
+import { type SheetScene, type SheetSlot } from "../scene/proofSheet";
 
 /** The words that a slot shows in a scene. The parts of an offer are read as one text. */
 export interface ShownWords {
   readonly key: SlotKey;
   readonly text: string;
-  readonly parts: readonly PlacedSlot[];
+  readonly parts: readonly SheetSlot[];
 }
 
 /** Every slot of a scene that shows words, in the order they stand in. */
-export function shownWords({ slots }: PreparedScene): ShownWords[] {
+export function shownWords({ slots }: SheetScene): ShownWords[] {
   const words = slots.filter(({ kind }) => kind === "words");
   return [...new Set(words.map(({ key }) => key))].map((key) => {
     const parts = words.filter((slot) => slot.key === key);

@@ -1,6 +1,6 @@
 import { type SlotKey } from "../document/template";
 import { type FormatName } from "../placement/formats";
-import { type PreparedPromotion } from "../scene/preparePromotion";
+import { type ProofSheet } from "../scene/proofSheet";
 import { readingNeed } from "../time/reading";
 import { shownWords } from "./shownWords";
 
@@ -12,7 +12,7 @@ export interface WordMeasures {
 }
 
 /** The measures of every slot that shows words, from the formats prepared. */
-export function wordMeasures(formats: readonly PreparedPromotion[]): Map<SlotKey, WordMeasures> {
+export function wordMeasures(formats: readonly ProofSheet[]): Map<SlotKey, WordMeasures> {
   const measures = new Map<SlotKey, WordMeasures>();
   const [first] = formats;
   first?.scenes.forEach((scene, index) => {

@@ -9,9 +9,11 @@ import { FPS_30 } from "../../core/time/frames";
 import { anyStills } from "../../core/testing/anyStill";
 import { createPainter } from "../../paint/painter";
 import { browserBook, openFiles } from "../../app/proof/browserBook";
-import { browserResources, browserSurface } from "../../app/proof/browserResources";
+import { browserResources, browserSurface, pictureCache } from "../../app/proof/browserResources";
 import { withShownTones } from "../../app/proof/browserTones";
 import { frameStart } from "../../core/time/ticks";
+
+const MOST_PICTURE_BYTES = 1_000_000_000;
 
 /** What a page of its own paints with the modules of the proofs, without the desk around them. */
 export interface FramesWanted {
@@ -44,7 +46,7 @@ window.paintFrames = async ({ document, facts, quality, frames }) => {
   const book = await browserBook();
   for (let wanted = fontFilesWanted(promotion, book); wanted.length > 0; wanted = fontFilesWanted(promotion, book))
     await openFiles(book, wanted);
-  const resources = browserResources(() => null);
+  const resources = browserResources(pictureCache(MOST_PICTURE_BYTES), () => null);
   const hashes: Record<string, string> = {};
   for (const format of USUAL_FORMATS) {
     const prepared = preparePromotion(promotion, format, book);
@@ -63,7 +65,7 @@ window.paintFrames = async ({ document, facts, quality, frames }) => {
 
 /** SHA-256 of the pixels of each still, by "format/number". */
 window.paintStills = async ({ pictures, quality, seed, count }) => {
-  const resources = browserResources(() => null);
+  const resources = browserResources(pictureCache(MOST_PICTURE_BYTES), () => null);
   const hashes: Record<string, string> = {};
   for (const format of USUAL_FORMATS) {
     const size = outputSize(format, quality);

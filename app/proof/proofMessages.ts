@@ -1,0 +1,61 @@
+import { type Facts } from "../../core/document/facts";
+import { type Promotion } from "../../core/document/promotion";
+import { type Size } from "../../core/geometry/rect";
+import { type FormatName } from "../../core/placement/formats";
+import { type Quality } from "../../core/placement/quality";
+import { type Finding } from "../../core/preflight/finding";
+import { type Mix } from "../../core/sound/mix";
+import { type ProofSheet } from "../../core/scene/proofSheet";
+
+/**
+ * Where a stage stands while it does not play: at a time in milliseconds, or at the settled moment of a scene, counted
+ * from 0.
+ */
+export type Rest = { readonly time: number } | { readonly scene: number };
+
+/** What a page tells of one stage: a promotion shown in a canvas for each of its formats, in step. */
+export type ToStage =
+  /** Opens it. A preview is painted whole or not at all, and waits for those that came into view after it. */
+  | { readonly kind: "open"; readonly isPreview: boolean }
+  | { readonly kind: "attach"; readonly format: FormatName; readonly canvas: number | null }
+  | { readonly kind: "resize"; readonly format: FormatName; readonly size: Size }
+  /** Facts are left out where they are the same as before. */
+  | { readonly kind: "show"; readonly document: Promotion; readonly facts?: Facts | undefined; readonly rest: Rest }
+  | { readonly kind: "rest"; readonly rest: Rest }
+  /** Plays from a time in milliseconds; `at` is when that was, in milliseconds since 1970. */
+  | { readonly kind: "play"; readonly from: number; readonly at: number }
+  | { readonly kind: "frame"; readonly ask: number; readonly format: FormatName; readonly quality: Quality }
+  /** A frame of a clip that the page decoded, where the worker can't. */
+  | { readonly kind: "clip frame"; readonly use: string; readonly frame: number; readonly bitmap: ImageBitmap }
+  | { readonly kind: "close" };
+
+/** What the worker tells of one stage. */
+export type StageNews =
+  /** What was shown is prepared: as sheets, with what was found in it. */
+  | {
+      readonly kind: "prepared";
+      readonly sheets: readonly ProofSheet[];
+      readonly findings: readonly Finding[];
+      /** What is heard. */
+      readonly mix: Mix;
+      readonly length: number;
+      /** Where it stands, in milliseconds. */
+      readonly time: number;
+    }
+  /** It was painted with all that it shows, after it was told to show or rest. */
+  | { readonly kind: "shown" }
+  | { readonly kind: "ended" }
+  | { readonly kind: "failed"; readonly reason: string }
+  | { readonly kind: "frame"; readonly ask: number; readonly blob: Blob | null; readonly reason: string }
+  /** Asks the page for a frame of a clip. */
+  | { readonly kind: "want clip"; readonly use: string; readonly media: string; readonly frame: number };
+
+/** What a page tells the worker: of a stage by its name, or of a canvas that it hands over. */
+export type ToProofs =
+  | { readonly kind: "stage"; readonly stage: string; readonly message: ToStage }
+  | { readonly kind: "canvas"; readonly id: number; readonly canvas: OffscreenCanvas }
+  | { readonly kind: "forget canvas"; readonly id: number };
+
+/** What the worker tells back: first that it listens. What it is told before that would be lost. */
+export type FromProofs =
+  { readonly kind: "ready" } | { readonly kind: "stage"; readonly stage: string; readonly news: StageNews };

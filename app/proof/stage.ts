@@ -1,0 +1,234 @@
+import { type Facts } from "../../core/document/facts";
+import { formatsInOrder } from "../../core/document/formatList";
+import { type Promotion } from "../../core/document/promotion";
+import { type ResolvedPromotion, resolvePromotion } from "../../core/document/resolve";
+import { type Size } from "../../core/geometry/rect";
+import { type FormatName, formatOf } from "../../core/placement/formats";
+import { outputSize, type Quality } from "../../core/placement/quality";
+import { type FindingMemory, findingsOf } from "../../core/preflight/findings";
+import { type ClipNode, type DisplayList, everyNode, sameFrame } from "../../core/scene/displayList";
+import {
+  type PreparationMemory,
+  type PreparedPromotion,
+  displayListAt,
+  preparePromotion,
+  settledTime,
+} from "../../core/scene/preparePromotion";
+import { sheetOf } from "../../core/scene/proofSheet";
+import { mixOf } from "../../core/sound/mix";
+import { fontFilesWanted } from "../../core/scene/wantedFiles";
+import { type Ticks, ticksOf } from "../../core/time/ticks";
+import { type Painter, createPainter } from "../../paint/painter";
+import { browserBook, openFiles } from "./browserBook";
+import { toFrameStart } from "./frameStart";
+import { type PictureCache, browserResources } from "./browserResources";
+import { withShownTones } from "./browserTones";
+import { type ClipFrames } from "./clipFrames";
+import { type Rest, type StageNews } from "./proofMessages";
+
+/** A promotion shown in a canvas for each of its formats, in step. It runs where there is no page: in a worker. */
+export interface Stage {
+  attach(format: FormatName, canvas: OffscreenCanvas | null): void;
+  resize(format: FormatName, size: Size): void;
+  /** Resolves when it is painted, or overtaken by what is to be shown next. */
+  show(document: Promotion, facts: Facts, rest: Rest): Promise<void>;
+  rest(rest: Rest): Promise<void>;
+  /** @param at when it was at `from`, on this worker's clock */
+  play(from: number, at: number): void;
+  /** Paints the next frame of what plays. Gives whether it goes on. */
+  tick(now: number): boolean;
+  /** The present frame at an output's full size, exactly as it will render. */
+  frame(format: FormatName, quality: Quality): Promise<Blob>;
+  close(): void;
+}
+
+interface Screen {
+  readonly canvas: OffscreenCanvas;
+  readonly context: OffscreenCanvasRenderingContext2D;
+  painter: Painter | null;
+  painted: DisplayList | null;
+}
+
+export interface StageParts {
+  readonly isPreview: boolean;
+  readonly pictures: PictureCache;
+  readonly openClips: (factsOf: () => Facts | null) => ClipFrames;
+  readonly say: (news: StageNews) => void;
+}
+
+export function openStage({ isPreview, pictures, openClips, say }: StageParts): Stage {
+  const screens = new Map<FormatName, Screen>();
+  const sizes = new Map<FormatName, Size>();
+  const memory: PreparationMemory = new Map();
+  const found: FindingMemory = new WeakMap();
+  let facts: Facts | null = null;
+  let prepared: readonly PreparedPromotion[] = [];
+  let length = 0;
+  /** The present moment, in milliseconds. */
+  let time = 0;
+  let playing: { readonly from: number; readonly at: number } | null = null;
+  let turn = 0;
+  let isClosed = false;
+
+  const clips = openClips(() => facts);
+  const resources = browserResources(pictures, clips.image);
+
+  const listOf = (format: FormatName, at: Ticks): DisplayList | null => {
+    const own = prepared.find((one) => one.format === format);
+    return own ? displayListAt(own, at) : null;
+  };
+
+  /** The clips on screen, with the frame that each is to show; the same in every format. */
+  function clipNodes(at: Ticks): ClipNode[] {
+    const [first] = prepared;
+    return [...everyNode((first && displayListAt(first, at)) ?? [])].filter((node) => node.kind === "clip");
+  }
+
+  const scaleOf = (format: FormatName, { canvas }: Screen): number =>
+    Math.min(canvas.width / formatOf(format).width, canvas.height / formatOf(format).height);
+
+  /** Paints each screen whose frame has changed; fetches what is missing and paints again when it is here. */
+  function paintAll(force: boolean): void {
+    const at = ticksOf(time);
+    for (const [format, screen] of screens) {
+      const list = listOf(format, at);
+      const painter = painterOf(format, screen);
+      if (!list || !painter || (!force && screen.painted && sameFrame(screen.painted, list))) continue;
+      const scale = scaleOf(format, screen);
+      const isWhole = resources.has(list, scale);
+      if (!isWhole) void resources.load(list, scale).then(() => paintAll(false), fail);
+      painter.paint(list, screen.context);
+      screen.painted = isWhole ? list : null;
+    }
+  }
+
+  function painterOf(format: FormatName, screen: Screen): Painter | null {
+    const size = sizes.get(format);
+    if (!size) return null;
+    if (screen.painter && screen.canvas.width === size.width && screen.canvas.height === size.height)
+      return screen.painter;
+    Object.assign(screen.canvas, size);
+    screen.painted = null;
+    return (screen.painter = createPainter(formatOf(format), size, resources));
+  }
+
+  const fail = (error: unknown): void => {
+    if (!isClosed) say({ kind: "failed", reason: error instanceof Error ? error.message : String(error) });
+  };
+
+  /** Fetches everything that the present moment shows. */
+  async function loadAll(): Promise<void> {
+    const at = ticksOf(time);
+    await Promise.all([
+      clips.exact(clipNodes(at)),
+      ...[...screens].map(([format, screen]) => {
+        const list = listOf(format, at);
+        painterOf(format, screen);
+        return list ? resources.load(list, scaleOf(format, screen)) : null;
+      }),
+    ]);
+  }
+
+  /** Paints the present moment once all that it shows is here; what is here already, a desk paints at once. */
+  async function settle(mine: number): Promise<void> {
+    if (!isPreview) paintAll(false);
+    await loadAll();
+    if (mine !== turn || playing) return;
+    // The nodes of clips say which frames they show, not whether these were here when they were painted.
+    paintAll(clipNodes(ticksOf(time)).length > 0);
+    // A gallery has many previews: what is not played keeps no decoder.
+    if (isPreview) clips.close();
+    say({ kind: "shown" });
+  }
+
+  function timeOf(rest: Rest): number {
+    if ("time" in rest) return toFrame(rest.time);
+    const span = prepared[0]?.spans[rest.scene] ?? prepared[0]?.spans[0];
+    return span ? toFrame(settledTime(span)) : 0;
+  }
+
+  const toFrame = (ms: number): number => toFrameStart(ms, length);
+
+  async function show(document: Promotion, given: Facts, rest: Rest): Promise<void> {
+    const mine = ++turn;
+    const plain = resolvePromotion(document, given);
+    const [book, toned] = await Promise.all([browserBook(), withShownTones(plain, given)]);
+    const promotion: ResolvedPromotion = toned === given ? plain : resolvePromotion(document, toned);
+    for (let wanted = fontFilesWanted(promotion, book); wanted.length > 0; wanted = fontFilesWanted(promotion, book)) {
+      if (mine !== turn) return;
+      await openFiles(book, wanted);
+    }
+    if (mine !== turn) return;
+    facts = toned;
+    prepared = formatsInOrder(document).map((format) => preparePromotion(promotion, format, book, memory));
+    ({ length } = promotion);
+    time = playing ? Math.min(time, length) : timeOf(rest);
+    say({
+      kind: "prepared",
+      sheets: prepared.map(sheetOf),
+      findings: findingsOf(promotion, prepared, found),
+      mix: mixOf(document, toned.media, { plan: promotion.base.sound, length }),
+      length,
+      time,
+    });
+    if (!playing) await settle(mine);
+  }
+
+  return {
+    attach(format, canvas) {
+      screens.delete(format);
+      const context = canvas?.getContext("2d", { alpha: false, willReadFrequently: true });
+      if (!canvas || !context) return;
+      screens.set(format, { canvas, context, painter: null, painted: null });
+      if (!isPreview) paintAll(false);
+    },
+    resize(format, size) {
+      sizes.set(format, size);
+      if (!isPreview) paintAll(false);
+    },
+    show: (document, given, rest) => show(document, given, rest).catch(fail),
+    rest(to) {
+      const mine = ++turn;
+      playing = null;
+      time = timeOf(to);
+      return settle(mine).catch(fail);
+    },
+    play(from, at) {
+      turn++;
+      playing = { from, at };
+    },
+    tick(now) {
+      if (!playing || isClosed) return false;
+      const passed = playing.from + (now - playing.at);
+      if (passed >= length) {
+        playing = null;
+        say({ kind: "ended" });
+        return false;
+      }
+      time = toFrame(Math.max(0, passed));
+      clips.want(clipNodes(ticksOf(time)));
+      paintAll(false);
+      return true;
+    },
+    async frame(format, quality) {
+      const at = ticksOf(time);
+      const list = listOf(format, at);
+      if (!list) throw new Error("The proof is not there yet.");
+      const size = outputSize(format, quality);
+      const scale = Math.min(size.width / formatOf(format).width, size.height / formatOf(format).height);
+      await Promise.all([resources.load(list, scale), clips.exact(clipNodes(at))]);
+      const canvas = new OffscreenCanvas(size.width, size.height);
+      const context = canvas.getContext("2d", { willReadFrequently: true });
+      if (!context) throw new Error("This browser gives no canvas to paint on.");
+      createPainter(formatOf(format), size, resources).paint(list, context);
+      return canvas.convertToBlob({ type: "image/png" });
+    },
+    close() {
+      isClosed = true;
+      turn++;
+      playing = null;
+      clips.close();
+      screens.clear();
+    },
+  };
+}

@@ -1,0 +1,108 @@
+import { type Facts } from "../../core/document/facts";
+import { type PictureCache, pictureCache } from "../proof/browserResources";
+import { canDecodeFrames, openClipDecoder } from "../proof/clipDecoder";
+import { openClipFrames } from "../proof/clipFrames";
+import { type FromProofs, type StageNews, type ToProofs, type ToStage } from "../proof/proofMessages";
+import { type RelayedClips, openRelayedClips } from "../proof/relayedClips";
+import { type Stage, openStage } from "../proof/stage";
+import { openShowQueue } from "../proof/showQueue";
+
+/** Prepares and paints everything that a page shows of promotions, so that typing and scrolling never wait for it. */
+
+interface OpenStage {
+  readonly stage: Stage;
+  readonly isPreview: boolean;
+  readonly relayed: RelayedClips;
+  facts: Facts | null;
+}
+
+const MOST_PICTURE_BYTES = 400_000_000;
+const stages = new Map<string, OpenStage>();
+const canvases = new Map<number, OffscreenCanvas>();
+const pictures: PictureCache = pictureCache(MOST_PICTURE_BYTES);
+const queue = openShowQueue();
+const send = (message: FromProofs): void => postMessage(message);
+
+let ticking = false;
+function tick(now: number): void {
+  const going = [...stages.values()].map(({ stage }) => stage.tick(now)).some(Boolean);
+  ticking = going;
+  if (going) requestAnimationFrame(tick);
+}
+
+function open(name: string, isPreview: boolean): OpenStage {
+  const say = (news: StageNews): void => send({ kind: "stage", stage: name, news });
+  const relayed = openRelayedClips((use, media, frame) => say({ kind: "want clip", use, media, frame }));
+  const stage = openStage({
+    isPreview,
+    pictures,
+    say,
+    openClips: (factsOf) =>
+      openClipFrames((clip, use) => (canDecodeFrames() ? openClipDecoder(clip) : relayed.open(clip, use)), factsOf),
+  });
+  return { stage, isPreview, relayed, facts: null };
+}
+
+function tellStage(name: string, message: ToStage): void {
+  if (message.kind === "open") {
+    stages.set(name, open(name, message.isPreview));
+    return;
+  }
+  const own = stages.get(name);
+  if (!own) return;
+  const { stage, isPreview, relayed } = own;
+  switch (message.kind) {
+    case "attach":
+      stage.attach(message.format, message.canvas === null ? null : (canvases.get(message.canvas) ?? null));
+      return;
+    case "resize":
+      stage.resize(message.format, message.size);
+      return;
+    case "show": {
+      const facts = (own.facts = message.facts ?? own.facts);
+      if (!facts) return;
+      const show = (): Promise<void> => stage.show(message.document, facts, message.rest);
+      if (isPreview) queue.add(name, show);
+      else void show();
+      return;
+    }
+    case "rest":
+      void stage.rest(message.rest);
+      return;
+    case "play":
+      stage.play(message.from, message.at - performance.timeOrigin);
+      if (!ticking) requestAnimationFrame(tick);
+      ticking = true;
+      return;
+    case "frame": {
+      const answer = (blob: Blob | null, reason: string): void =>
+        send({ kind: "stage", stage: name, news: { kind: "frame", ask: message.ask, blob, reason } });
+      stage.frame(message.format, message.quality).then(
+        (blob) => answer(blob, ""),
+        (error: unknown) => answer(null, error instanceof Error ? error.message : String(error)),
+      );
+      return;
+    }
+    case "clip frame":
+      relayed.take(message.use, message.frame, message.bitmap);
+      return;
+    case "close":
+      queue.drop(name);
+      stage.close();
+      stages.delete(name);
+  }
+}
+
+addEventListener("message", ({ data }: MessageEvent<ToProofs>) => {
+  switch (data.kind) {
+    case "canvas":
+      canvases.set(data.id, data.canvas);
+      return;
+    case "forget canvas":
+      canvases.delete(data.id);
+      return;
+    case "stage":
+      tellStage(data.stage, data.message);
+  }
+});
+send({ kind: "ready" });
