@@ -1,6 +1,7 @@
 import { spawn } from "node:child_process";
 import { once } from "node:events";
 import { chromium, type Page } from "@playwright/test";
+import { templateDocument } from "../core/document/templateDocument";
 import { SHIPPED_TEMPLATES } from "../core/templates/shipped";
 import { freePort } from "../server/cli/cluster";
 import { openDemoData } from "./demoInstance";
@@ -33,7 +34,8 @@ export async function benchGallery(data: string): Promise<void> {
   for (let number = SHIPPED_TEMPLATES.length; number < TEMPLATES; number++) {
     const source = SHIPPED_TEMPLATES[number % SHIPPED_TEMPLATES.length];
     const slug = `bench-${number}`;
-    const document = JSON.stringify({ ...source, slug, name: `${source?.name ?? ""} ${number}` });
+    if (!source) continue;
+    const document = JSON.stringify(templateDocument({ ...source, slug, name: `${source.name} ${number}` }));
     const { id } = await db
       .insertInto("template")
       .values({ team_id: designer.team_id, slug, name: slug, draft: document, edition: 1, removed_at: null })

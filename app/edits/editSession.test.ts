@@ -139,6 +139,21 @@ test("undo and redo are edits like any other: shown, named and saved; a new one 
   expect(session.state().redo).toBeNull();
 });
 
+test("what is put in and changed before it is sent is still put in, not changed where there is nothing", async () => {
+  const server = new TestServer();
+  const { session, told } = opened(server);
+  const path = "/fills/hook.headline";
+  session.apply({ label: "Fill", patch: [{ op: "add", path, value: { kind: "words", text: "A" } }] });
+  session.apply({ label: "Fill", patch: [{ op: "replace", path, value: { kind: "words", text: "AB" } }] });
+  await later(600);
+  expect(told.refused).toEqual([]);
+  expect(textIn(server.document, "hook.headline")).toBe("AB");
+  session.undo();
+  session.redo();
+  await later(600);
+  expect(textIn(server.document, "hook.headline")).toBe("AB");
+});
+
 test("typing that is followed at once by another kind of step in the same place leaves two steps to undo", () => {
   const { session } = opened(new TestServer());
   session.apply(words("hook.headline", "Typed"));

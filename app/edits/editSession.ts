@@ -1,4 +1,4 @@
-import { type Edit, sameTarget } from "../../core/document/edit";
+import { type Edit, inOne, sameTarget } from "../../core/document/edit";
 import { type Overwritten, type Rebased, type Rules, overwritten, rebase } from "../../core/document/rebase";
 import { type Refused, type SaveAnswer, type SavedDocument } from "./editServer";
 
@@ -70,6 +70,8 @@ export interface EditSession<Document> {
 interface Step {
   readonly undo: Edit;
   readonly redo: Edit;
+  /** What was sent of it last, or waits to be. */
+  readonly queued: Edit;
   at: number;
 }
 
@@ -118,15 +120,18 @@ export function openEditSession<Document extends object>(
     }, ms);
   }
 
-  function queue(edit: Edit): void {
+  /** Gives what will be sent. */
+  function queue(edit: Edit): Edit {
     const last = waiting.at(-1);
     if (!last) waitingSince = Date.now();
-    if (last && sameTarget(last, edit)) waiting[waiting.length - 1] = edit;
-    else waiting.push(edit);
+    const joins = last !== undefined && sameTarget(last, edit);
+    const queued = joins ? inOne(last, edit) : edit;
+    waiting.splice(joins ? -1 : waiting.length, 1, queued);
     for (const { path } of edit.patch) written.add(path);
     save = "saving";
     const left = Math.max(0, waitingSince + SAVE_WITHIN_MS - Date.now());
     sendLater(edit.isUrgent === true ? 0 : Math.min(SAVE_AFTER_MS, left));
+    return queued;
   }
 
   /** Shows a version from the server, with what waits here put on top of it. */
@@ -156,7 +161,7 @@ export function openEditSession<Document extends object>(
   /** Says what was not taken. There is no step of undo for it. */
   function takeBack(sent: readonly Edit[], refused: readonly (Refused | Rebased<Document>["dropped"][number])[]): void {
     const edits = new Set(refused.map((one) => ("index" in one ? sent[one.index] : one.edit)));
-    steps.undo = steps.undo.filter(({ redo }) => !edits.has(redo));
+    steps.undo = steps.undo.filter(({ queued }) => !edits.has(queued));
     told.onRefused?.(refused.map(({ problem }) => problem));
   }
 
@@ -221,11 +226,12 @@ export function openEditSession<Document extends object>(
     const now = Date.now();
     const isAlike = last && last.redo.label === edit.label && sameTarget(last.redo, edit);
     const joins = isAlike && now - last.at < ONE_STEP_MS;
-    if (joins) steps.undo[steps.undo.length - 1] = { undo: last.undo, redo: edit, at: now };
-    else steps.undo.push({ undo: edited.inverse(document, edit), redo: edit, at: now });
-    steps.redo = [];
+    const undo = joins ? last.undo : edited.inverse(document, edit);
+    const redo = joins ? inOne(last.redo, edit) : edit;
+    if (joins) steps.undo.pop();
     document = next;
-    queue(edit);
+    steps.undo.push({ undo, redo, queued: queue(edit), at: now });
+    steps.redo = [];
     tell();
   }
 
@@ -235,8 +241,7 @@ export function openEditSession<Document extends object>(
     const edit = step[from];
     try {
       document = edited.apply(document, edit);
-      steps[from === "undo" ? "redo" : "undo"].push({ ...step, at: 0 });
-      queue(edit);
+      steps[from === "undo" ? "redo" : "undo"].push({ ...step, queued: queue(edit), at: 0 });
     } catch (error) {
       // Somebody took away what this stood in: there is nothing to go back to.
       told.onRefused?.([error instanceof Error ? error.message : String(error)]);

@@ -13,6 +13,14 @@ export interface Edit {
 export const sameTarget = (one: Edit, other: Edit): boolean =>
   one.patch.length === other.patch.length && one.patch.every(({ path }, index) => path === other.patch[index]?.path);
 
+/** Two edits of the same places as one: the later's values, put in where the earlier had still to put something in. */
+export const inOne = (earlier: Edit, later: Edit): Edit => ({
+  ...later,
+  patch: later.patch.map((change, index) =>
+    change.op === "replace" && earlier.patch[index]?.op === "add" ? { ...change, op: "add" } : change,
+  ),
+});
+
 const editSchema = object({ label: string().max(120).defined() });
 
 /** Edits as they came over the wire, each still to be read: one that is none loses no other. */

@@ -1,0 +1,120 @@
+import { mkdtemp, readFile, rm } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { type Page, expect, test } from "@playwright/test";
+import { type Edit } from "../core/document/edit";
+import { adjust, fillSlot, putItem } from "../core/document/edits";
+import { mediaFill } from "../core/document/shots";
+import { millis } from "../core/units";
+import { ffmpeg } from "./files";
+import { newPromotion } from "./newPromotion";
+import { signInAs } from "./people";
+import { RUNS, SEED } from "./sample";
+
+/**
+ * A clip whose every frame carries its number, as eight stripes that are dark or light, is shown at the right frame in the
+ * proof: always when it stands, and never more than one off while it plays.
+ */
+
+const FPS = 30;
+const FRAMES = 240;
+const BITS = 8;
+const SEEKS = 40 * RUNS;
+
+/** Brings the clip in and has it fill the first scene, eight seconds long, with a bar that says the time. */
+async function numberedPromotion(page: Page): Promise<void> {
+  const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
+  const path = join(folder, "numbered.mp4");
+  const stripe = `mod(floor(N/pow(2,floor(X*${BITS}/W))),2)`;
+  const source = `color=black:s=640x360:r=${FPS}:d=${FRAMES / FPS}`;
+  const filter = `format=gray,geq=lum='if(${stripe},225,25)',format=yuv420p`;
+  await ffmpeg("-f", "lavfi", "-i", source, "-vf", filter, "-c:v", "libx264", "-crf", "12", path);
+  const slug = await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
+  const uploaded = await page.request.post("/media/upload?name=numbered.mp4", { data: await readFile(path) });
+  expect(uploaded.ok()).toBe(true);
+  const { id } = (await uploaded.json()) as { id: string };
+  await rm(folder, { recursive: true });
+  await page.goto("/media");
+  await expect(page.getByText("numbered", { exact: false }).first()).toBeVisible();
+  await expect.poll(async () => (await page.request.get(`/media/${id}/proxy`)).status(), { timeout: 60_000 }).toBe(200);
+  const hook = { scene: "hook" };
+  const bar = { item: "bar" };
+  const edits: Edit[] = [
+    fillSlot("hook.picture", mediaFill(id)),
+    fillSlot("hook.headline", { kind: "words", text: "" }),
+    adjust("length", millis((FRAMES * 1000) / FPS), { target: hook }),
+    adjust("logo", false, { target: hook }),
+    putItem("bar", { kind: "progress", order: "a0", from: "hook", to: "hook" }),
+    adjust("tall", 0.1, { target: bar }),
+    adjust("at", { x: 0.5, y: 0.95 }, { target: bar }),
+  ];
+  const saved = await page.request.post(`/promotions/${slug}/edits`, { data: { base: 1, edits } });
+  expect(await saved.json()).toMatchObject({ refused: [] });
+  await page.goto(`/promotions/${slug}`);
+  await expect(page.getByTestId("meters").first()).toBeVisible();
+}
+
+/** What the widescreen proof shows now: the number of the clip's frame, and how far the bar has come, 0 to 1. */
+const readProof = (page: Page): Promise<{ readonly number: number; readonly bar: number }> =>
+  page.locator("[data-proof=widescreen] canvas").evaluate((canvas, bits) => {
+    if (!(canvas instanceof HTMLCanvasElement)) throw new Error("A proof is a canvas.");
+    const { width, height } = canvas;
+    const copy = new OffscreenCanvas(width, height).getContext("2d");
+    if (!copy) throw new Error("There is no canvas to look at it on.");
+    copy.drawImage(canvas, 0, 0);
+    const row = (share: number): Uint8ClampedArray => copy.getImageData(0, Math.floor(height * share), width, 1).data;
+    const light = row(0.3);
+    let number = 0;
+    for (let bit = 0; bit < bits; bit++) {
+      const at = Math.floor(((bit + 0.5) / bits) * width) * 4;
+      if ((light[at + 1] ?? 0) > 110) number += 2 ** bit;
+    }
+    // The part of the bar that is gone is more red than the stripes under the rest of it can be.
+    const bar = row(0.95);
+    let gone = 0;
+    for (let x = 0; x < width; x++) if ((bar[x * 4] ?? 0) - (bar[x * 4 + 2] ?? 0) > 110) gone++;
+    return { number, bar: gone / width };
+  }, BITS);
+
+/** Frames spread by a linear congruential generator (Numerical Recipes' constants): the same for the same seed. */
+function anyFrames(seed: number, count: number): number[] {
+  let state = seed >>> 0;
+  return Array.from({ length: count }, () => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    return Math.floor((state / 2 ** 32) * (FRAMES - 20));
+  });
+}
+
+test(`a clip stands at the right frame after each of ${SEEKS} seeks and steps, and is never more than one off while it plays (seed ${SEED})`, async ({
+  page,
+}) => {
+  await signInAs(page, "Tamsin Kell");
+  await numberedPromotion(page);
+  const slider = page.getByRole("slider", { name: "Place in time" });
+  const box = await slider.boundingBox();
+  const length = Number(await slider.getAttribute("aria-valuemax"));
+  if (!box) throw new Error("There is no transport strip.");
+  const shownFrame = async (): Promise<number> =>
+    Math.round((Number(await slider.getAttribute("aria-valuenow")) * FPS) / 1000);
+  for (const [turn, wanted] of anyFrames(SEED, SEEKS).entries()) {
+    // Every fourth time a step: forth, or back over the edge of a group of pictures.
+    if (turn % 4 === 3) await page.keyboard.press(turn % 8 === 3 ? "ArrowLeft" : "ArrowRight");
+    else
+      await slider.click({ position: { x: (((wanted + 0.5) * 1000) / FPS / length) * box.width, y: box.height / 2 } });
+    const expected = await shownFrame();
+    await expect.poll(async () => (await readProof(page)).number, { message: `frame ${expected}` }).toBe(expected);
+  }
+
+  await slider.focus();
+  await page.keyboard.press("Home");
+  await page.getByRole("button", { name: "Play" }).click();
+  const seen: { readonly number: number; readonly bar: number }[] = [];
+  while ((await shownFrame()) < FRAMES - 30) seen.push(await readProof(page));
+  await page.getByRole("button", { name: "Pause" }).click();
+  // Both are read from one painted frame: the bar tells for which moment it was painted.
+  const off = seen.map(({ number, bar }) => Math.abs(number - bar * FRAMES));
+  expect(seen.length).toBeGreaterThan(20);
+  expect(new Set(seen.map(({ number }) => number)).size).toBeGreaterThan(20);
+  expect(Math.max(...off)).toBeLessThan(2);
+  await expect.poll(async () => (await readProof(page)).number).toBe(await shownFrame());
+});
