@@ -62,7 +62,7 @@ test("a slot is placed by hand on one proof: dragged with snapping, resized, by 
   const unit = (proof?.width ?? 0) / 1080;
   await drag(page, "[data-handles=square]", { x: 0, y: -(before.y - 60 - 8) * unit }, "safe area");
   await expect(page.getByLabel("From the top in square")).toHaveValue("60");
-  expect(await numbers(page, "vertical")).toEqual(vertical);
+  await expect.poll(() => numbers(page, "vertical")).toEqual(vertical);
   await expect(page.getByRole("group", { name: "Slot Product" })).toContainText("placed by hand in square");
 
   // The lower right corner: place and opposite edges stay.
@@ -96,9 +96,9 @@ test("a slot is placed by hand on one proof: dragged with snapping, resized, by 
 
   // Given back to the arrangement, and that undone.
   await page.getByRole("button", { name: "Give the place in square back to the arrangement" }).click();
-  expect((await numbers(page, "square")).y).toBe(before.y);
+  await expect.poll(async () => (await numbers(page, "square")).y).toBe(before.y);
   await page.getByRole("button", { name: "Undo" }).click();
-  expect((await numbers(page, "square")).y).toBe(61);
+  await expect.poll(async () => (await numbers(page, "square")).y).toBe(61);
 
   // Escape gives a drag up.
   const box = await page.locator("[data-handles=vertical]").boundingBox();
@@ -107,7 +107,7 @@ test("a slot is placed by hand on one proof: dragged with snapping, resized, by 
   await page.mouse.move((box?.x ?? 0) + 80, (box?.y ?? 0) + 60, { steps: 4 });
   await page.keyboard.press("Escape");
   await page.mouse.up();
-  expect(await numbers(page, "vertical")).toEqual(vertical);
+  await expect.poll(() => numbers(page, "vertical")).toEqual(vertical);
   expect(page.url()).toBe(address);
 });
 
