@@ -18,6 +18,7 @@ import {
 import { emojiLevel, pictureLevel } from "../core/scene/drawnLevel";
 import { EMOJI_SIDE } from "../core/type/emojiPictures";
 import { type Outline, STEP, eachStep, rectangle } from "../core/type/outline";
+import { sheetsOf } from "./sheets";
 import { type PaintContext, type PaintResources, type Surface } from "./resources";
 
 /** Paints display lists of one format at one output size, keeping what holds still. */
@@ -48,6 +49,17 @@ interface Over {
  */
 const MARGIN = 2;
 
+/** So many frames' worth of what holds still is kept rasterised. */
+const MOST_SHEETS = 8;
+
+/** A still as it was rasterised: where it lies on a surface, and where it goes in the frame. */
+interface KeptStill {
+  readonly surface: Surface;
+  readonly from: Rect;
+  readonly x: number;
+  readonly y: number;
+}
+
 /** Bumped whenever the same document would paint other pixels, so that stored segments are not reused. */
 export const PAINTER_VERSION = 8;
 
@@ -59,9 +71,10 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   const scaleX = pixels.width / format.width;
   const scaleY = pixels.height / format.height;
   const scale = Math.min(scaleX, scaleY);
-  const stills = new WeakMap<StillNode, { surface: Surface; x: number; y: number }>();
+  const stills = new Map<StillNode, KeptStill>();
   const paths = new WeakMap<Outline, Path2D>();
   const withMargin = (): Surface => resources.surface(pixels.width + 2 * MARGIN, pixels.height + 2 * MARGIN);
+  const sheets = sheetsOf<StillNode>(MOST_SHEETS, withMargin, (node) => stills.delete(node));
   let frame: Surface | null = null;
   /** One a depth: a layer inside a layer must not wipe what lies under it. */
   const layers: Surface[] = [];
@@ -239,21 +252,32 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   }
 
   function paintStill(node: StillNode, pen: Pen): void {
-    let kept = stills.get(node);
-    if (!kept) {
-      const x = Math.max(-MARGIN, Math.floor(node.bounds.x * scaleX));
-      const y = Math.max(-MARGIN, Math.floor(node.bounds.y * scaleY));
-      const rightEdge = Math.min(pixels.width + MARGIN, Math.ceil((node.bounds.x + node.bounds.width) * scaleX));
-      const bottomEdge = Math.min(pixels.height + MARGIN, Math.ceil((node.bounds.y + node.bounds.height) * scaleY));
-      if (rightEdge <= x || bottomEdge <= y) return;
-      const surface = resources.surface(rightEdge - x, bottomEdge - y);
-      surface.context.translate(-x, -y);
-      lacking = false;
-      paintAll(node.children, { context: surface.context, snaps: true, alpha: 1, depth: pen.depth });
-      kept = { surface, x, y };
-      if (!isLacking()) stills.set(node, kept);
-    }
-    pen.context.drawImage(kept.surface.image, kept.x, kept.y);
+    const still = stills.get(node) ?? rasterised(node, pen);
+    if (!still) return;
+    const { surface, from, x, y } = still;
+    const { width, height } = from;
+    pen.context.drawImage(surface.image, from.x, from.y, width, height, x, y, width, height);
+  }
+
+  /** A still painted by itself; null where nothing of it is in the frame. */
+  function rasterised(node: StillNode, pen: Pen): KeptStill | null {
+    const x = Math.max(-MARGIN, Math.floor(node.bounds.x * scaleX));
+    const y = Math.max(-MARGIN, Math.floor(node.bounds.y * scaleY));
+    const rightEdge = Math.min(pixels.width + MARGIN, Math.ceil((node.bounds.x + node.bounds.width) * scaleX));
+    const bottomEdge = Math.min(pixels.height + MARGIN, Math.ceil((node.bounds.y + node.bounds.height) * scaleY));
+    const [width, height] = [rightEdge - x, bottomEdge - y];
+    if (width <= 0 || height <= 0) return null;
+    // Painted where there is room around it, then cut out: what hangs over its bounds must not reach its neighbours.
+    const layer = emptyLayer(pen.depth);
+    layer.context.translate(-x, -y);
+    lacking = false;
+    paintAll(node.children, { context: layer.context, snaps: true, alpha: 1, depth: pen.depth + 1 });
+    if (isLacking()) return { surface: layer, from: rect(0, 0, width, height), x, y };
+    const place = sheets.place(node, { width, height });
+    place.sheet.surface.context.drawImage(layer.image, 0, 0, width, height, place.x, place.y, width, height);
+    const kept = { surface: place.sheet.surface, from: rect(place.x, place.y, width, height), x, y };
+    stills.set(node, kept);
+    return kept;
   }
 
   function paintLayer({ children, alpha, blend, mask }: LayerNode, pen: Pen): void {
@@ -267,11 +291,16 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
 
   /** An empty surface for the depth of a pen, mapped as what it paints on is. */
   function clearedLayer({ context, depth }: Pen): Surface {
-    const layer = (layers[depth] ??= withMargin());
+    const layer = emptyLayer(depth);
     const { a, b, c, d, e, f } = context.getTransform();
+    layer.context.setTransform(a, b, c, d, e, f);
+    return layer;
+  }
+
+  function emptyLayer(depth: number): Surface {
+    const layer = (layers[depth] ??= withMargin());
     layer.context.setTransform(1, 0, 0, 1, 0, 0);
     layer.context.clearRect(0, 0, layer.width, layer.height);
-    layer.context.setTransform(a, b, c, d, e, f);
     return layer;
   }
 

@@ -135,7 +135,8 @@ export function openStage({ isPreview, pictures, openClips, say }: StageParts): 
     await loadAll();
     if (mine !== turn || playing) return;
     // The nodes of clips say which frames they show, not whether these were here when they were painted.
-    paintAll(clipNodes(ticksOf(time)).length > 0);
+    const isWhole = [...screens.values()].every(({ painted }) => painted !== null);
+    if (!isWhole || clipNodes(ticksOf(time)).length > 0) paintAll(true);
     // A gallery has many previews: what is not played keeps no decoder.
     if (isPreview) clips.close();
     say({ kind: "shown" });

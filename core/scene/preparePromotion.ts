@@ -1,4 +1,4 @@
-import { type ResolvedPromotion } from "../document/resolve";
+import { type ResolvedPromotion, type ResolvedScene } from "../document/resolve";
 import { type TemplateStyle } from "../document/template";
 import { translation } from "../geometry/affine";
 import { type Size, wholeOf } from "../geometry/rect";
@@ -67,7 +67,7 @@ export function prepareIn(
       ? remember(
           before,
           `${shape.width}×${shape.height}/${scene.id}`,
-          `${turn.isFirst}/${turn.isLast}/${brandKey}/${JSON.stringify(scene)}`,
+          `${turn.isFirst}/${turn.isLast}/${brandKey}/${textOf(scene)}`,
           prepare,
         )
       : prepare();
@@ -89,6 +89,14 @@ export function prepareIn(
     return { from, to, what: set };
   });
   return { scenes, spans, track: sceneTrack(spans), items: setItems, length, transitions, size: shape };
+}
+
+/** A scene as text, written once for all the formats that show the same. */
+const texts = new WeakMap<ResolvedScene, string>();
+function textOf(scene: ResolvedScene): string {
+  const text = texts.get(scene) ?? JSON.stringify(scene);
+  texts.set(scene, text);
+  return text;
 }
 
 /** What was prepared last, by format and scene, with what it was prepared from. */
