@@ -104,6 +104,7 @@ function SceneBand({
           document={document}
           scene={template}
           origin={sceneOrigin(promotion.facts.templates, own)}
+          style={promotion.base.style}
           index={index}
           palette={promotion.facts.brand.palette}
           free={free}

@@ -10,11 +10,12 @@ import { type Edit } from "../../core/document/edit";
 import { adjust, editTo, moveScene, takeOutScene } from "../../core/document/edits";
 import { type Promotion } from "../../core/document/promotion";
 import { repeatScene } from "../../core/document/restructure";
-import { type SceneTemplate, type SlotKey } from "../../core/document/template";
+import { type SceneTemplate, type SlotKey, type TemplateStyle } from "../../core/document/template";
 import { type Palette } from "../../core/color/palette";
 import { millis } from "../../core/units";
 import { ColorSwatches } from "../components/ColorSwatches";
 import { fieldLook } from "./DeckFields";
+import { FieldSource } from "./FieldSource";
 import { SlotTools } from "./SlotTools";
 
 /**
@@ -25,6 +26,7 @@ export function SceneTools({
   document,
   scene,
   origin,
+  style,
   index,
   palette,
   free,
@@ -36,6 +38,8 @@ export function SceneTools({
   /** As it is now, and as its template has it. */
   scene: SceneTemplate;
   origin: SceneTemplate;
+  /** The look of the template that the promotion is made with. */
+  style: TemplateStyle;
   index: number;
   palette: Palette;
   /** Whether this person may change what is locked. */
@@ -48,18 +52,10 @@ export function SceneTools({
   const allows = (what: keyof SceneTemplate["allows"]): boolean => free || origin.allows[what];
   const target = { scene: scene.id };
   const count = Object.keys(document.scenes).length;
-  const set = document.adjustments[scene.id] ?? {};
   const move = (by: -1 | 1): void => onEdit(moveScene(document, scene.id, index + by));
-  const reset = (what: "arrangement" | "ground" | "length" | "logo") =>
-    set[what] !== undefined && (
-      <button
-        type="button"
-        className="text-[12px] text-soft underline hover:text-ink"
-        onClick={() => onEdit(adjust(what, null, { target }))}
-      >
-        Reset
-      </button>
-    );
+  const source = (id: "arrangement" | "ground" | "length" | "logo") => (
+    <FieldSource {...{ document, id, origin, style, onEdit }} scene={scene.id} />
+  );
   const repeat = (): void => {
     try {
       onEdit(editTo(document, repeatScene(document, scene.id), "Repeat"));
@@ -84,7 +80,7 @@ export function SceneTools({
             <label className="block">
               <span className="flex justify-between text-[13px] text-soft">
                 <span>Arrangement{!allows("arrangement") && " (locked)"}</span>
-                {reset("arrangement")}
+                {source("arrangement")}
               </span>
               <select
                 value={scene.arrangement.name}
@@ -109,7 +105,7 @@ export function SceneTools({
             <fieldset disabled={!allows("color")}>
               <legend className="mb-1 flex w-full justify-between text-[13px] text-soft">
                 <span>Ground{!allows("color") && " (locked)"}</span>
-                {reset("ground")}
+                {source("ground")}
               </legend>
               <ColorSwatches
                 label="Ground"
@@ -127,12 +123,12 @@ export function SceneTools({
                 onChange={(event) => onEdit(adjust("logo", event.target.checked, { target }))}
               />
               <span className="text-[13px] text-soft">Logo shown{!allows("arrangement") && " (locked)"}</span>
-              <span className="ml-auto">{reset("logo")}</span>
+              <span className="ml-auto">{source("logo")}</span>
             </label>
             <label className="flex items-center justify-between gap-3">
               <span className="text-[13px] text-soft">Length in seconds{!allows("timing") && " (locked)"}</span>
               <span className="flex items-center gap-2">
-                {reset("length")}
+                {source("length")}
                 <input
                   type="number"
                   min={0.5}

@@ -27,7 +27,9 @@ let inFile = FRAMES;
 
 jest.unstable_mockModule("mediabunny", () => ({
   MP4: {},
-  UrlSource: class {},
+  UrlSource: class {
+    readonly kind = "url";
+  },
   Input: class {
     getPrimaryVideoTrack = (): Promise<object> => Promise.resolve({});
     dispose = (): void => undefined;

@@ -9,7 +9,7 @@ class TestBitmap {
     this.isClosed = true;
   }
 }
-const bitmap = (): ImageBitmap & TestBitmap => new TestBitmap() as unknown as ImageBitmap & TestBitmap;
+const bitmap = (): ImageBitmap & TestBitmap => new TestBitmap();
 
 test("frames are asked of the page once, and whoever waits for one goes on when it comes", async () => {
   const asked: [string, string, number][] = [];

@@ -58,17 +58,23 @@ const KEY =
   /^(?:item:(?<item>[a-z0-9][a-z0-9-]*)|(?<scene>[a-z0-9][a-z0-9-]*)(?:\.(?<slot>[a-z0-9-]+))?)?(?:@(?<format>[a-z0-9-]+))?$/;
 
 /** What a key says. Throws, naming it, when it is none. */
-export function readAdjustmentKey(key: string): { readonly target: Target | null; readonly layer: Layer } {
+export function readAdjustmentKey(key: string): {
+  readonly target: Target | null;
+  readonly layer: Layer;
+  /** Of the layers of one format. */
+  readonly format: FormatName | null;
+} {
   const { item, scene, slot, format } = KEY.exec(key)?.groups ?? {};
-  if (format !== undefined && format !== "all" && !isFormatName(format))
+  const inFormat = format !== undefined && isFormatName(format) ? format : null;
+  if (format !== undefined && format !== "all" && inFormat === null)
     throw new TypeError(`There is no format “${format}”.`);
   const target = item !== undefined ? { item } : scene !== undefined ? { scene, slot } : null;
   if (target) {
     if (format === "all") throw new TypeError(`“${key}” is no place to set anything: leave “@all” out.`);
-    return { target, layer: format === undefined ? "scene" : "scene@format" };
+    return { target, layer: inFormat === null ? "scene" : "scene@format", format: inFormat };
   }
   if (format === undefined) throw new TypeError(`“${key}” is no place to set anything.`);
-  return { target: null, layer: format === "all" ? "@all" : "@format" };
+  return { target: null, layer: inFormat === null ? "@all" : "@format", format: inFormat };
 }
 
 /** Reads what is set at one place. Throws, naming the field and the cure, when it can't be set there. */
