@@ -2,13 +2,15 @@ import { mkdtemp, readFile, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Page, expect, test } from "@playwright/test";
+import { execa } from "execa";
 import { type Edit } from "../core/document/edit";
 import { adjust, fillSlot, putItem } from "../core/document/edits";
-import { mediaFill } from "../core/document/shots";
+import { type Shots, mediaFill } from "../core/document/shots";
 import { millis } from "../core/units";
 import { ffmpeg } from "./files";
 import { newPromotion } from "./newPromotion";
 import { signInAs } from "./people";
+import { goToFrame } from "./proofs";
 import { RUNS, SEED } from "./sample";
 
 /**
@@ -21,8 +23,15 @@ const FRAMES = 240;
 const BITS = 8;
 const SEEKS = 40 * RUNS;
 
+/** The promotion's slug, the id of its numbered clip, and the revision it is at. */
+interface Numbered {
+  readonly slug: string;
+  readonly clip: string;
+  readonly revision: number;
+}
+
 /** Brings the clip in and has it fill the first scene, eight seconds long, with a bar that says the time. */
-async function numberedPromotion(page: Page): Promise<void> {
+async function numberedPromotion(page: Page): Promise<Numbered> {
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
   const path = join(folder, "numbered.mp4");
   const stripe = `mod(floor(N/pow(2,floor(X*${BITS}/W))),2)`;
@@ -52,6 +61,7 @@ async function numberedPromotion(page: Page): Promise<void> {
   expect(await saved.json()).toMatchObject({ refused: [] });
   await page.goto(`/promotions/${slug}`);
   await expect(page.getByTestId("meters").first()).toBeVisible();
+  return { slug, clip: id, revision: 2 };
 }
 
 /** What the widescreen proof shows now: the number of the clip's frame, and how far the bar has come, 0 to 1. */
@@ -75,6 +85,16 @@ const readProof = (page: Page): Promise<{ readonly number: number; readonly bar:
     for (let x = 0; x < width; x++) if ((bar[x * 4] ?? 0) - (bar[x * 4 + 2] ?? 0) > 110) gone++;
     return { number, bar: gone / width };
   }, BITS);
+
+/** The number that a row of RGBA pixels carries, as stripes from left to right. */
+function numberIn(row: Uint8Array): number {
+  const width = row.length / 4;
+  const bits = Array.from({ length: BITS }, (_, bit) => {
+    const at = Math.floor(((bit + 0.5) / BITS) * width) * 4;
+    return (row[at + 1] ?? 0) > 110 ? 2 ** bit : 0;
+  });
+  return bits.reduce((sum, bit) => sum + bit, 0);
+}
 
 /** Frames spread by a linear congruential generator (Numerical Recipes' constants): the same for the same seed. */
 function anyFrames(seed: number, count: number): number[] {
@@ -117,4 +137,50 @@ test(`a clip stands at the right frame after each of ${SEEKS} seeks and steps, a
   expect(new Set(seen.map(({ number }) => number)).size).toBeGreaterThan(20);
   expect(Math.max(...off)).toBeLessThan(2);
   await expect.poll(async () => (await readProof(page)).number).toBe(await shownFrame());
+});
+
+test("shots of one clip, cut, at twice the speed, backwards and held, show the same frames in the proof and in the render", async ({
+  page,
+}) => {
+  await signInAs(page, "Tamsin Kell");
+  const { slug, clip, revision } = await numberedPromotion(page);
+  const shots: Shots = {
+    cut: { order: "a0", media: clip, from: 30, to: 60 },
+    fast: { order: "a1", media: clip, from: 100, to: 160, speed: 2 },
+    back: { order: "a2", media: clip, from: 200, to: 230, reversed: true },
+    held: { order: "a3", media: clip, held: 77 },
+  };
+  const edits = [fillSlot("hook.picture", { kind: "media", shots })];
+  const saved = await page.request.post(`/promotions/${slug}/edits`, { data: { base: revision, edits } });
+  expect(await saved.json()).toMatchObject({ refused: [] });
+  // Each of the first three lasts a second; the last stays to the end.
+  const wanted = new Map([
+    [0, 30],
+    [29, 59],
+    [30, 100],
+    [45, 130],
+    [59, 158],
+    [60, 229],
+    [75, 214],
+    [89, 200],
+    [90, 77],
+    [200, 77],
+  ]);
+  await expect(page.getByTestId("meters").first()).toBeVisible();
+  for (const [frame, number] of wanted) {
+    await goToFrame(page, frame);
+    await expect.poll(async () => (await readProof(page)).number, { message: `frame ${frame}` }).toBe(number);
+  }
+  const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
+  const frames = [...wanted.keys()].join(",");
+  await execa(process.execPath, ["--import", "tsx", "e2e/serverPixels.ts", slug, folder, frames]);
+  const rendered = await Promise.all(
+    [...wanted.keys()].map(async (frame): Promise<[number, number]> => {
+      const pixels = await readFile(join(folder, `widescreen-${frame}.rgba`));
+      const row = Math.floor(1080 * 0.3) * 1920 * 4;
+      return [frame, numberIn(pixels.subarray(row, row + 1920 * 4))];
+    }),
+  );
+  expect(rendered).toEqual([...wanted]);
+  await rm(folder, { recursive: true });
 });

@@ -1,7 +1,7 @@
 import { mediaFill } from "../../core/document/shots";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useRevalidator } from "react-router";
-import { Plus, Redo2, Undo2 } from "lucide-react";
+import { Plus } from "lucide-react";
 import { toast } from "sonner";
 import { templateKey } from "../../core/document/facts";
 import { SHIPPED_BY_REF } from "../../core/templates/shipped";
@@ -38,6 +38,7 @@ import { usePlacing } from "../desk/usePlacing";
 import { promotionInWords } from "../desk/promotionPlaces";
 import { PresentPeople } from "../desk/PresentPeople";
 import { usePresence } from "../desk/usePresence";
+import { UndoButtons } from "../desk/UndoButtons";
 import { useUndoKeys } from "../desk/useUndoKeys";
 
 export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
@@ -133,24 +134,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
         <Button look="quiet" onClick={() => setDialog("versions")}>
           Versions
         </Button>
-        <Button
-          onClick={undo}
-          disabled={state.undo === null}
-          aria-label="Undo"
-          title={state.undo ?? undefined}
-          className="px-3"
-        >
-          <Undo2 aria-hidden size={16} /> Undo
-        </Button>
-        <Button
-          onClick={redo}
-          disabled={state.redo === null}
-          aria-label="Redo"
-          title={state.redo ?? undefined}
-          className="px-3"
-        >
-          <Redo2 aria-hidden size={16} />
-        </Button>
+        <UndoButtons session={session} state={state} />
         <ButtonLink look="main" to={`/promotions/${slug}/send`}>
           On to rendering
         </ButtonLink>

@@ -1,5 +1,4 @@
 import { useEffect, useMemo, useState } from "react";
-import { Redo2, Undo2 } from "lucide-react";
 import { Form } from "react-router";
 import { type Facts, type MediaFacts } from "../../core/document/facts";
 import { resolvePromotion } from "../../core/document/resolve";
@@ -19,6 +18,7 @@ import { placesBySlot } from "../desk/shownSlots";
 import { Transport } from "../desk/Transport";
 import { Trio } from "../desk/Trio";
 import { useProofEngine, useProofState } from "../desk/useProof";
+import { UndoButtons } from "../desk/UndoButtons";
 import { useUndoKeys } from "../desk/useUndoKeys";
 import { Extremes } from "./Extremes";
 import { LookForm } from "./LookForm";
@@ -160,24 +160,7 @@ export function Workshop(props: WorkshopProps) {
           {edition === 0 ? "not published yet" : `edition ${edition} is out`}
         </span>
         <div className="ml-auto flex items-center gap-3">
-          <Button
-            onClick={undo}
-            disabled={state.undo === null}
-            aria-label="Undo"
-            title={state.undo ?? undefined}
-            className="px-3"
-          >
-            <Undo2 aria-hidden size={16} /> Undo
-          </Button>
-          <Button
-            onClick={redo}
-            disabled={state.redo === null}
-            aria-label="Redo"
-            title={state.redo ?? undefined}
-            className="px-3"
-          >
-            <Redo2 aria-hidden size={16} />
-          </Button>
+          <UndoButtons session={session} state={state} />
           <Form method="post">
             <Button look="main" type="submit" disabled={save !== "saved"}>
               {edition === 0 ? "Publish" : `Publish edition ${edition + 1}`}
