@@ -111,7 +111,7 @@ test("who is signed out while typing is told so, and what was typed is saved aft
   await expect(page.getByTestId("meters").first()).toBeVisible();
   await context.clearCookies();
   await page.getByLabel("Terms (optional)").fill("One tray each");
-  await expect(page.getByRole("alert")).toContainText("you were signed out");
+  await expect(page.getByRole("alert").filter({ hasText: "you were signed out" })).toBeVisible();
   const again = await context.newPage();
   await signInAs(again, "Tamsin Kell");
   await page.getByLabel("Terms (optional)").fill("One tray each.");

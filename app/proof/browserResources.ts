@@ -44,6 +44,8 @@ export function browserResources(
 
   async function fetchBitmap(wanted: WantedPicture): Promise<void> {
     const response = await fetch(wanted.address);
+    // Who is signed out meanwhile is led to the sign-in page, which is no picture.
+    if (response.redirected) throw new Error("A picture could not be fetched: you are signed out.");
     if (!response.ok) throw new Error(`A picture could not be fetched (${response.status}).`);
     const bitmap = await createImageBitmap(await response.blob());
     const picture = wanted.table ? tabled(bitmap, bitmap, wanted.table) : bitmap;
