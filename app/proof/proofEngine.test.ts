@@ -76,8 +76,19 @@ test("facts are told once, and again when they change; the document each time", 
   engine.show(testDocument(), facts);
   engine.show(testDocument({ name: "Other" }), facts);
   expect(last()).toMatchObject({ document: { name: "Other" }, facts: undefined });
-  engine.show(testDocument(), testFacts());
+  const document = testDocument();
+  engine.show(document, testFacts());
   expect(last()).toMatchObject({ facts: { brand: { name: "Quillfern" } } });
+});
+
+test("what is shown already is not told again", () => {
+  const [document, facts] = [testDocument(), testFacts()];
+  engine.show(document, facts);
+  const told = proofs.told.length;
+  engine.show(document, facts);
+  expect(proofs.told).toHaveLength(told);
+  engine.show({ ...document }, facts);
+  expect(proofs.told).toHaveLength(told + 1);
 });
 
 test("it plays from the start at first, keeps the time by the clock, and stands on a whole frame when held", () => {

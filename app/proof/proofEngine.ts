@@ -53,6 +53,8 @@ export function openProofEngine(proofs: Proofs): ProofEngine {
   const asked = new Map<number, { readonly resolve: (blob: Blob) => void; readonly reject: (error: Error) => void }>();
   let current: ProofState = { prepared: [], findings: [], time: 0, length: 0, playing: false, problem: null };
   let facts: Facts | null = null;
+  /** What the worker was told last. */
+  let shown: Promotion | null = null;
   let sent: Facts | null = null;
   let started = { at: 0, from: 0 };
   let sound: { readonly key: string; readonly player: SoundPlayer } | null = null;
@@ -163,6 +165,8 @@ export function openProofEngine(proofs: Proofs): ProofEngine {
       proofs.tell(stage, { kind: "attach", format, canvas: canvas && proofs.canvas(canvas) });
     },
     show(document, known) {
+      if (document === shown && known === sent) return;
+      shown = document;
       facts = known;
       // Facts are large and seldom change: while somebody types, they are not told again.
       proofs.tell(stage, { kind: "show", document, facts: known === sent ? undefined : known, rest: rest() });

@@ -1,5 +1,5 @@
 import { mediaFill } from "../../core/document/shots";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import { useRevalidator } from "react-router";
 import { Plus } from "lucide-react";
 import { toast } from "sonner";
@@ -104,6 +104,9 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
   const { placing, dragged, startPlacing, stopPlacing } = usePlacing(document, templates, apply);
   const promotion = useMemo(() => resolvePromotion(document, facts), [document, facts]);
   useEffect(() => engine?.show(dragged ?? document, facts), [engine, document, dragged, facts]);
+  // What is typed is told to the worker at once, which prepares it while this page is still rendering its fields.
+  const showAtOnce = useEffectEvent((): void => engine?.show(session.state().document, facts));
+  useEffect(() => session.subscribe(() => showAtOnce()), [session]);
   const newer = offered.find(
     ({ ref }) => ref.slug === document.template.slug && ref.edition > document.template.edition,
   );
