@@ -138,6 +138,18 @@ test("what is overtaken by what is to be shown next is not said to be there", as
   expect(news).toHaveLength(2);
 });
 
+test("who goes elsewhere while pictures are on their way is shown the place they went to, once", async () => {
+  pictures.here = false;
+  const { stage, kinds } = opened();
+  const shown = stage.show(testDocument(), testFacts(), { scene: 0 });
+  await settled();
+  await settled();
+  const rested = stage.rest({ time: 9000 });
+  letCome();
+  await Promise.all([shown, rested]);
+  expect(kinds()).toEqual(["prepared", "shown"]);
+});
+
 test("it stands on whole frames, asks for exactly the clip's frame there, and paints again when that is here", async () => {
   const { stage } = opened();
   const document = applyEdit(testDocument(), fillSlot("product.picture", mediaFill(CLIP_ID)));
