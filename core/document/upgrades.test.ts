@@ -14,6 +14,8 @@ const TIMES = [300, 1200, 3050, 4700, 6400, 9100, 12_000];
 
 const read = (file: string): unknown => JSON.parse(readFileSync(`${FOLDER}/${file}`, "utf8"));
 const stored = array(mixed().required()).required().validateSync(read("promotions-2.json"));
+/** The same as version 3 kept them. */
+const stored3 = array(mixed().required()).required().validateSync(read("promotions-3.json"));
 /** What version 2 was painted as, by the code that wrote it. */
 const kept = array(object({ name: string().required(), frames: mixed<Record<string, string>>().required() }))
   .required()
@@ -59,8 +61,12 @@ test("what version 2 had changed of scenes and slots stands where it holds now, 
   });
 });
 
-test.each(stored.map((document, index) => ({ document, kept: kept[index] })))(
-  "$kept.name, stored in version 2, opens, is sound, and is painted as it was",
+const ALL = [
+  ...stored.map((document, index) => ({ version: 2, document, kept: kept[index] })),
+  ...stored3.map((document, index) => ({ version: 3, document, kept: kept[index] })),
+];
+test.each(ALL)(
+  "$kept.name, stored in version $version, opens, is sound, and is painted as it was",
   async ({ document, kept: then }) => {
     const upgraded = readPromotion(document);
     expect(promotionProblem(upgraded, SHIPPED_BY_REF)).toBeNull();
@@ -85,7 +91,7 @@ test("version 3 had one medium a slot and one tune: they are a shot and a piece 
 });
 
 test("upgrading what is upgraded changes nothing", () => {
-  for (const document of stored) {
+  for (const document of [...stored, ...stored3]) {
     const once = readPromotion(document);
     expect(JSON.stringify(readPromotion(JSON.parse(JSON.stringify(once))))).toBe(JSON.stringify(once));
   }
