@@ -18,6 +18,7 @@ import { loadRenderInput } from "../server/promotions/loadFacts";
 import { samplesFor } from "../server/promotions/samples";
 import { openFrameSource } from "../server/render/frameSource";
 import { type RenderInput } from "../server/render/renderInput";
+import { anyFrames } from "./sample";
 import { storedPromotion } from "./storedPromotion";
 import { frameOn, frameStart, ticksOf } from "../core/time/ticks";
 
@@ -105,13 +106,4 @@ async function stillFrames({ document: shown, facts }: RenderInput): Promise<num
     [...everyNode(displayListAt(prepared, frameStart(frame, FPS_30)))].every(({ kind }) => kind !== "clip"),
   );
   return still.sort((one, other) => one - other);
-}
-
-/** Frames spread by a linear congruential generator (Numerical Recipes' constants): the same for the same seed. */
-function anyFrames(seed: number, count: number, length: number): number[] {
-  let state = seed >>> 0;
-  return Array.from({ length: count }, () => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
-    return Math.floor((state / 2 ** 32) * length);
-  });
 }

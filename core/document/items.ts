@@ -3,7 +3,8 @@ import { type ColorRole } from "../color/palette";
 import { type Point } from "../geometry/rect";
 import { type RecordPart } from "./documentShape";
 import { oneOfKinds } from "./oneOfKinds";
-import { orderKey } from "./orderKey";
+import { MEMBER_ID, memberIdJsonSchema } from "./memberId";
+import { orderJsonSchema, orderKey } from "./orderKey";
 import { type Ordered } from "./ordered";
 import { WORDS_ROLES, type WordsRole } from "./template";
 import { type Json, objectJsonSchema } from "./valueJsonSchemas";
@@ -55,9 +56,7 @@ export const ITEM_KINDS = Object.keys(FIRST_LOOKS) as ItemKind[];
 const MOST_ITEM_WORDS = 160;
 export const MOST_ITEMS = 100;
 
-const id = string()
-  .matches(/^[a-z0-9][a-z0-9-]{0,59}$/, "An id is lower-case letters, digits and hyphens.")
-  .required();
+const id = string().matches(MEMBER_ID, "An id is lower-case letters, digits and hyphens.").required();
 const base = { order: orderKey, from: id, to: id };
 const kindOf = (kind: ItemKind) => string().oneOf([kind]).required();
 const SCHEMAS = {
@@ -90,7 +89,6 @@ export const ITEMS_PART: RecordPart = {
   },
 };
 
-const named: Json = { type: "string", pattern: "^[a-z0-9][a-z0-9-]{0,59}$" };
 const own: Readonly<Record<ItemKind, Json>> = {
   words: { role: { enum: ITEM_ROLES }, text: { type: "string", maxLength: MOST_ITEM_WORDS } },
   sticker: { sticker: { enum: STICKERS } },
@@ -101,9 +99,9 @@ const own: Readonly<Record<ItemKind, Json>> = {
 export const itemJsonSchema: Json = {
   oneOf: ITEM_KINDS.map((kind) =>
     objectJsonSchema({
-      order: { type: "string", pattern: "^[0-9A-Za-z]{1,60}$" },
-      from: named,
-      to: named,
+      order: orderJsonSchema,
+      from: memberIdJsonSchema,
+      to: memberIdJsonSchema,
       kind: { const: kind },
       ...own[kind],
     }),

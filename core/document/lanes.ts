@@ -2,7 +2,9 @@ import { boolean, number, object, string } from "yup";
 import { type Millis } from "../units";
 import { type RecordPart } from "./documentShape";
 import { type Ordered } from "./ordered";
-import { orderKey } from "./orderKey";
+import { MEMBER_ID } from "./memberId";
+import { orderJsonSchema, orderKey } from "./orderKey";
+import { objectJsonSchema } from "./valueJsonSchemas";
 
 /** What a piece of sound is for; it lies on the lane of that name. */
 export const LANES = ["music", "voice", "effects"] as const;
@@ -55,28 +57,24 @@ export const LANES_PART: RecordPart = {
   most: MOST_SOUND_PIECES,
   named: "piece of sound",
   read: (key, value) => {
-    if (!/^[a-z0-9][a-z0-9-]{0,59}$/.test(key)) throw new TypeError(`“${key}” can't be the id of a piece of sound.`);
+    if (!MEMBER_ID.test(key)) throw new TypeError(`“${key}” can't be the id of a piece of sound.`);
     return piece.validateSync(value, { strict: true });
   },
 };
 
-export const pieceJsonSchema = {
-  type: "object",
-  required: ["order", "lane", "media"],
-  additionalProperties: false,
-  properties: {
-    order: { type: "string", pattern: "^[0-9A-Za-z]{1,60}$" },
-    lane: { enum: LANES },
-    media: { type: "string", format: "uuid" },
-    at: { type: "integer", minimum: 0, maximum: LONGEST_MS },
-    from: { type: "integer", minimum: 0, maximum: LONGEST_MS },
-    length: { type: "integer", minimum: 0, maximum: LONGEST_MS },
+const timeJsonSchema = (most: number) => ({ type: "integer", minimum: 0, maximum: most });
+export const pieceJsonSchema = objectJsonSchema(
+  { order: orderJsonSchema, lane: { enum: LANES }, media: { type: "string", format: "uuid" } },
+  {
+    at: timeJsonSchema(LONGEST_MS),
+    from: timeJsonSchema(LONGEST_MS),
+    length: timeJsonSchema(LONGEST_MS),
     gain: { type: "number", minimum: -60, maximum: 20 },
-    fadeIn: { type: "integer", minimum: 0, maximum: LONGEST_FADE_MS },
-    fadeOut: { type: "integer", minimum: 0, maximum: LONGEST_FADE_MS },
+    fadeIn: timeJsonSchema(LONGEST_FADE_MS),
+    fadeOut: timeJsonSchema(LONGEST_FADE_MS),
     loop: { const: true },
   },
-} as const;
+);
 
 /** The piece that a promotion's one tune is, by its id. */
 export const TUNE = "tune";

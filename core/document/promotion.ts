@@ -5,6 +5,7 @@ import { type Formats } from "./formatList";
 import { FORMATS_PART } from "./formatsPart";
 import { ITEMS_PART, type Items } from "./items";
 import { LANES_PART, type Lanes } from "./lanes";
+import { MEMBER_ID } from "./memberId";
 import { orderKey } from "./orderKey";
 import { type Shots, shotsSchema } from "./shots";
 import { type SlotKey } from "./template";
@@ -69,7 +70,7 @@ export const MOST_ROWS = 6;
 const MOST_SPARE = 200;
 
 const id = string().uuid("A reference must be an id.");
-const name = string().matches(/^[a-z0-9][a-z0-9-]{0,59}$/, "An id is lower-case letters, digits and hyphens.");
+const name = string().matches(MEMBER_ID, "An id is lower-case letters, digits and hyphens.");
 const templateRef = { slug: name.required(), edition: number().integer().min(1).required() };
 
 const fills = {

@@ -4,30 +4,24 @@ import { FIELDS, FIELD_IDS } from "./fields";
 import { itemJsonSchema } from "./items";
 import { pieceJsonSchema } from "./lanes";
 import { MOST_NAME, MOST_ROWS, MOST_SCENES, MOST_WORDS, PROMOTION_VERSION } from "./promotion";
+import { MEMBER_ID, memberIdJsonSchema } from "./memberId";
+import { orderJsonSchema } from "./orderKey";
 import { MOST_SHOTS, shotJsonSchema } from "./shots";
-import { type Json, objectJsonSchema as object } from "./valueJsonSchemas";
+import { type Json, objectJsonSchema as object, recordJsonSchema } from "./valueJsonSchemas";
 
 const id: Json = { type: "string", format: "uuid" };
 const optionalId: Json = { anyOf: [id, { type: "null" }] };
-const name: Json = { type: "string", pattern: "^[a-z0-9][a-z0-9-]{0,59}$" };
-const order: Json = { type: "string", pattern: "^[0-9A-Za-z]{1,60}$" };
-const templateRef: Json = { slug: name, edition: { type: "integer", minimum: 1 } };
+const templateRef: Json = { slug: memberIdJsonSchema, edition: { type: "integer", minimum: 1 } };
 const FORMAT_NAME = `(?:${NAMED_FORMATS.join("|")}|[1-9][0-9]{0,2}x[1-9][0-9]{0,2})`;
 
-/** Members by names that match a pattern. */
-const record = (pattern: string, member: Json, more: Json = {}): Json => ({
-  type: "object",
-  propertyNames: { pattern },
-  additionalProperties: member,
-  ...more,
-});
+const record = (pattern: string, member: Json, more?: Json): Json => recordJsonSchema({ pattern }, member, more);
 
 const fill: Json = {
   oneOf: [
     object({ kind: { const: "words" }, text: { type: "string", maxLength: MOST_WORDS } }),
     object({
       kind: { const: "media" },
-      shots: record("^[a-z0-9][a-z0-9-]{0,59}$", shotJsonSchema, { minProperties: 1, maxProperties: MOST_SHOTS }),
+      shots: record(MEMBER_ID.source, shotJsonSchema, { minProperties: 1, maxProperties: MOST_SHOTS }),
     }),
     object({ kind: { const: "products" }, products: { type: "array", items: id, maxItems: MOST_ROWS } }),
   ],
@@ -72,11 +66,15 @@ export const promotionJsonSchema = (): Json => ({
     brand: id,
     product: optionalId,
     offer: optionalId,
-    formats: record(`^${FORMAT_NAME}$`, object({ order }), { minProperties: 1 }),
-    scenes: record(`^${scene}$`, object({ order, from: object({ ...templateRef, scene: name }) }), {
-      minProperties: 1,
-      maxProperties: MOST_SCENES,
-    }),
+    formats: record(`^${FORMAT_NAME}$`, object({ order: orderJsonSchema }), { minProperties: 1 }),
+    scenes: record(
+      `^${scene}$`,
+      object({ order: orderJsonSchema, from: object({ ...templateRef, scene: memberIdJsonSchema }) }),
+      {
+        minProperties: 1,
+        maxProperties: MOST_SCENES,
+      },
+    ),
     fills: record(`^${scene}\\.[a-z0-9-]+$`, fill),
     adjustments,
     items: record(`^${scene}$`, itemJsonSchema),

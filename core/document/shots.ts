@@ -1,6 +1,8 @@
 import { boolean, mixed, number, object, string, type Schema } from "yup";
 import { type Millis } from "../units";
-import { orderKey } from "./orderKey";
+import { MEMBER_ID } from "./memberId";
+import { orderJsonSchema, orderKey } from "./orderKey";
+import { objectJsonSchema } from "./valueJsonSchemas";
 import { type Ordered, listedMembers } from "./ordered";
 
 /** How a shot is cut from its picture or clip. What is absent is as long, as fast and as whole as the clip itself. */
@@ -52,7 +54,7 @@ export const shotsSchema: Schema<unknown> = mixed()
       if (members.length < 1 || members.length > MOST_SHOTS)
         return context.createError({ message: `A slot shows 1 to ${MOST_SHOTS} shots.` });
       for (const [id, one] of members) {
-        if (!/^[a-z0-9][a-z0-9-]{0,59}$/.test(id))
+        if (!MEMBER_ID.test(id))
           return context.createError({ message: "A shot's id is lower-case letters, digits and hyphens." });
         // Throws with the problem of the shot, which becomes this one's.
         shot.validateSync(one, { strict: true });
@@ -61,21 +63,18 @@ export const shotsSchema: Schema<unknown> = mixed()
     },
   });
 
-export const shotJsonSchema = {
-  type: "object",
-  required: ["order", "media"],
-  additionalProperties: false,
-  properties: {
-    order: { type: "string", pattern: "^[0-9A-Za-z]{1,60}$" },
-    media: { type: "string", format: "uuid" },
-    from: { type: "integer", minimum: 0, maximum: LONGEST_CLIP_FRAMES },
-    to: { type: "integer", minimum: 0, maximum: LONGEST_CLIP_FRAMES },
+const frameJsonSchema = { type: "integer", minimum: 0, maximum: LONGEST_CLIP_FRAMES };
+export const shotJsonSchema = objectJsonSchema(
+  { order: orderJsonSchema, media: { type: "string", format: "uuid" } },
+  {
+    from: frameJsonSchema,
+    to: frameJsonSchema,
     speed: { type: "number", minimum: 0.25, maximum: 8 },
     reversed: { const: true },
-    held: { type: "integer", minimum: 0, maximum: LONGEST_CLIP_FRAMES },
+    held: frameJsonSchema,
     length: { type: "integer", minimum: 40, maximum: 60_000 },
   },
-} as const;
+);
 
 /** A slot filled with a whole picture or clip. */
 export const mediaFill = (media: string): { readonly kind: "media"; readonly shots: Shots } => ({

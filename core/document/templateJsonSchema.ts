@@ -11,8 +11,16 @@ import {
   WORDS_ROLES,
   type Slot,
 } from "./template";
+import { memberIdJsonSchema } from "./memberId";
+import { orderJsonSchema } from "./orderKey";
 import { MOST_SLOTS, MOST_TEMPLATE_SCENES } from "./templateSchema";
-import { type Json, arrangementJsonSchema, objectJsonSchema as object, placeJsonSchema } from "./valueJsonSchemas";
+import {
+  type Json,
+  arrangementJsonSchema,
+  objectJsonSchema as object,
+  placeJsonSchema,
+  recordJsonSchema,
+} from "./valueJsonSchemas";
 
 const one = (values: readonly unknown[]): Json => ({ enum: values });
 const text = (least: number, most: number): Json => ({ type: "string", minLength: least, maxLength: most });
@@ -20,21 +28,12 @@ const title = (most: number): Json => ({ ...text(1, most), pattern: "\\S" });
 const whole = (least: number, most: number): Json => ({ type: "integer", minimum: least, maximum: most });
 const number = (least: number, most: number): Json => ({ type: "number", minimum: least, maximum: most });
 const flag: Json = { type: "boolean" };
-const id: Json = { type: "string", pattern: "^[a-z0-9][a-z0-9-]{0,59}$" };
-
-const record = (names: Json, member: Json, more: Json = {}): Json => ({
-  type: "object",
-  propertyNames: names,
-  additionalProperties: member,
-  ...more,
-});
 
 const formatName: Json = {
   anyOf: [one(NAMED_FORMATS), { type: "string", pattern: "^[1-9][0-9]{0,2}x[1-9][0-9]{0,2}$" }],
 };
-const order: Json = { type: "string", pattern: "^[0-9A-Za-z]{1,60}$" };
 const slotBase: Json = {
-  order,
+  order: orderJsonSchema,
   label: title(60),
   hint: text(0, 120),
   required: flag,
@@ -62,25 +61,28 @@ const slots = (media: Json): Readonly<Record<Slot["kind"], Json>> => ({
 
 function templateSchema(media: Json): Json {
   const scene = object({
-    order,
+    order: orderJsonSchema,
     name: title(40),
     arrangement: arrangementJsonSchema,
     length: whole(500, 60_000),
     overlap: whole(0, 3000),
     ground: one(COLOR_ROLES),
     logo: flag,
-    slots: record(id, { oneOf: Object.values(slots(media)) }, { maxProperties: MOST_SLOTS }),
+    slots: recordJsonSchema(memberIdJsonSchema, { oneOf: Object.values(slots(media)) }, { maxProperties: MOST_SLOTS }),
     allows: object({ arrangement: flag, color: flag, timing: flag, remove: flag }),
-    places: record(formatName, { type: "object", additionalProperties: placeJsonSchema }),
+    places: recordJsonSchema(formatName, { type: "object", additionalProperties: placeJsonSchema }),
   });
   return object({
     version: { const: TEMPLATE_VERSION },
-    slug: id,
+    slug: memberIdJsonSchema,
     name: title(60),
     purpose: one(PURPOSES),
     about: text(0, 200),
-    formats: record(formatName, object({ order }), { minProperties: 1, maxProperties: MOST_FORMATS }),
-    scenes: record(id, scene, { minProperties: 1, maxProperties: MOST_TEMPLATE_SCENES }),
+    formats: recordJsonSchema(formatName, object({ order: orderJsonSchema }), {
+      minProperties: 1,
+      maxProperties: MOST_FORMATS,
+    }),
+    scenes: recordJsonSchema(memberIdJsonSchema, scene, { minProperties: 1, maxProperties: MOST_TEMPLATE_SCENES }),
     style: object({
       motion: one(MOTIONS),
       transition: one(TRANSITIONS),

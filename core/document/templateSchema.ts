@@ -5,6 +5,7 @@ import { isFormatName } from "../placement/formats";
 import { arrangementSchema } from "./arrangementSchema";
 import { type DocumentShape, checkTouched, readDocument } from "./documentShape";
 import { FORMATS_PART } from "./formatsPart";
+import { MEMBER_ID } from "./memberId";
 import { oneOfKinds } from "./oneOfKinds";
 import { orderKey } from "./orderKey";
 import { inOrderThroughout } from "./patch";
@@ -26,9 +27,7 @@ import { upgradeTemplate } from "./upgrades";
 export const MOST_TEMPLATE_SCENES = 12;
 export const MOST_SLOTS = 12;
 
-const slug = string()
-  .matches(/^[a-z0-9][a-z0-9-]{0,59}$/, "An id is lower-case letters, digits and hyphens, at most 60.")
-  .required();
+const slug = string().matches(MEMBER_ID, "An id is lower-case letters, digits and hyphens, at most 60.").required();
 const title = (most: number) =>
   string().matches(/\S/, "This must not be blank.").max(most, `At most ${most} characters.`).required();
 const text = (most: number) => string().max(most, `At most ${most} characters.`).defined();

@@ -12,6 +12,14 @@ export const objectJsonSchema = (fields: Json, optional: Json = {}): Json => ({
   additionalProperties: false,
 });
 
+/** Members by names that answer to a schema. */
+export const recordJsonSchema = (names: Json, member: Json, more: Json = {}): Json => ({
+  type: "object",
+  propertyNames: names,
+  additionalProperties: member,
+  ...more,
+});
+
 const ofArrangement = (name: ArrangementName): Json =>
   objectJsonSchema({
     name: { const: name },
