@@ -73,15 +73,26 @@ export function openStage({ isPreview, pictures, openClips, say }: StageParts): 
   const clips = openClips(() => facts);
   const resources = browserResources(pictures, clips.image);
 
-  const listOf = (format: FormatName, at: Ticks): DisplayList | null => {
+  /** What was made of a moment: whoever asks for it again gets the very same. */
+  let moment: {
+    readonly of: typeof prepared;
+    readonly at: Ticks;
+    readonly lists: Map<FormatName, DisplayList>;
+  } | null = null;
+  function listOf(format: FormatName, at: Ticks): DisplayList | null {
+    if (moment?.of !== prepared || moment.at !== at) moment = { of: prepared, at, lists: new Map() };
+    const known = moment.lists.get(format);
     const own = prepared.find((one) => one.format === format);
-    return own ? displayListAt(own, at) : null;
-  };
+    if (known || !own) return known ?? null;
+    const list = displayListAt(own, at);
+    moment.lists.set(format, list);
+    return list;
+  }
 
   /** The clips on screen, with the frame that each is to show; the same in every format. */
   function clipNodes(at: Ticks): ClipNode[] {
     const [first] = prepared;
-    return [...everyNode((first && displayListAt(first, at)) ?? [])].filter((node) => node.kind === "clip");
+    return [...everyNode((first && listOf(first.format, at)) ?? [])].filter((node) => node.kind === "clip");
   }
 
   const scaleOf = (format: FormatName, { canvas }: Screen): number =>
@@ -207,8 +218,10 @@ export function openStage({ isPreview, pictures, openClips, say }: StageParts): 
         return false;
       }
       time = toFrame(Math.max(0, passed));
-      clips.want(clipNodes(ticksOf(time)));
-      paintAll(false);
+      const shown = clipNodes(ticksOf(time));
+      clips.want(shown);
+      // A clip's frame may have come since this moment was painted.
+      paintAll(shown.length > 0);
       return true;
     },
     async frame(format, quality) {
