@@ -16,6 +16,8 @@ export default [
   route("media/shelf/:slug/preview", "routes/shelfPreview.ts"),
   route("media/backdrops/preview", "routes/backdropPreview.ts"),
   route("media/page", "routes/mediaPage.ts"),
+  route("media/offered", "routes/mediaOffered.ts"),
+  route("media/chosen", "routes/mediaChosen.ts"),
   route("media/:id/:file", "routes/mediaFile.ts"),
   route("formats/template.schema.json", "routes/templateSchema.ts"),
   route("formats/promotion.schema.json", "routes/promotionSchema.ts"),
@@ -44,6 +46,7 @@ export default [
     route("promotions", "routes/promotions.tsx"),
     route("promotions/new", "routes/newPromotion.tsx"),
     route("promotions/:slug", "routes/fillDesk.tsx"),
+    route("promotions/:slug/proof", "routes/proofDesk.tsx"),
     route("promotions/:slug/send", "routes/sendDesk.tsx"),
   ]),
 ] satisfies RouteConfig;

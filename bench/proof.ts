@@ -70,8 +70,13 @@ export async function benchProof(data: string): Promise<void> {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: `http://127.0.0.1:${port}` });
     // Functions handed to the page were compiled here, with a helper that keeps their names.
     await page.addInitScript("globalThis.__name = (made) => made");
-    // What is typed here is not kept: the demo stays as it is.
-    await page.route("**/edits", (route) => route.abort());
+    // What is typed here is not kept, and answered as if it were: the demo stays as it is.
+    let revision = 1000;
+    await page.route("**/edits", (route) =>
+      route.request().method() === "POST"
+        ? route.fulfill({ json: { revision: ++revision, document: null, refused: [] } })
+        : route.continue(),
+    );
     await page.goto("/sign-in");
     await page.getByRole("button", { name: "Sign in as Tamsin Kell" }).click();
     await page.waitForURL(/\/$/);

@@ -127,6 +127,108 @@ test("two people in one promotion see who is where and what the other does; who 
   await expect(page.getByLabel("Terms (optional)")).toHaveValue("Two trays a person");
 });
 
+test("pictures are offered by how well they fit, each other one saying why not, and found by name and tag", async ({
+  page,
+}) => {
+  await newPromotion(page, "three-strips", "Hand-thrown pot, 24 cm");
+  await page.getByRole("button", { name: /^Choose first strip/i }).click();
+  const dialog = page.getByRole("dialog");
+  const first = dialog.getByRole("button", { name: /× / }).first();
+  await expect(first).not.toContainText("asked");
+  await dialog.getByLabel("Search media by name or tag").fill("river planter");
+  await expect(dialog.getByRole("button", { name: /river-planter/ })).toContainText("standing, lying asked");
+  await dialog.getByLabel("Search media by name or tag").fill("nothing is called this");
+  await expect(dialog).toContainText("Nothing is called that.");
+});
+
+test("an empty scene is put in, moved by keyboard and by hand, skipped, shown again and taken out", async ({
+  page,
+}) => {
+  await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
+  const strip = page.getByRole("slider", { name: "Place in time" });
+  await expect(strip).toHaveText("1Headline2Product3Offer4Sign-off");
+  await page.getByRole("button", { name: "Empty scene" }).click();
+  await page.getByRole("checkbox", { name: /^8 Quote|Quote/ }).check();
+  await page.getByRole("button", { name: "Insert the scene" }).click();
+  // It stands in front of the sign-off, and nothing is in it.
+  await expect(strip).toHaveText("1Headline2Product3Offer4Quote5Sign-off");
+
+  const handle = page.getByRole("button", { name: "Move the scene Product" });
+  await handle.focus();
+  await page.keyboard.press("Space");
+  await expect(page.getByText("“Product” is over place 2 of 5.")).toBeAttached();
+  await page.keyboard.press("ArrowUp");
+  await expect(page.getByText("“Product” is over place 1 of 5.")).toBeAttached();
+  await page.keyboard.press("Space");
+  await expect(strip).toHaveText("1Product2Headline3Offer4Quote5Sign-off");
+  await page.keyboard.press("Control+z");
+  await expect(strip).toHaveText("1Headline2Product3Offer4Quote5Sign-off");
+
+  const from = await handle.boundingBox();
+  const to = await page.getByRole("button", { name: "Move the scene Headline" }).boundingBox();
+  if (!from || !to) throw new Error("Scenes have handles.");
+  await page.mouse.move(from.x + 5, from.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 5, from.y - 40, { steps: 4 });
+  await page.mouse.move(to.x + 5, to.y - 20, { steps: 8 });
+  await page.mouse.up();
+  await expect(strip).toHaveText("1Product2Headline3Offer4Quote5Sign-off");
+
+  await page.getByRole("button", { name: "Scene 1: arrangement" }).click();
+  await page.getByRole("button", { name: "Skip" }).click();
+  await expect(strip).toHaveText("1Headline2Offer3Quote4Sign-off");
+  const skipped = page.getByRole("region", { name: "Product, skipped" });
+  await expect(skipped).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await skipped.getByRole("button", { name: "Show again" }).click();
+  await expect(strip).toHaveText("1Product2Headline3Offer4Quote5Sign-off");
+  await page.getByRole("button", { name: "Scene 1: arrangement" }).click();
+  await page.getByRole("button", { name: "Take out" }).click();
+  await expect(strip).toHaveText("1Headline2Offer3Quote4Sign-off");
+  await saved(page);
+});
+
+test("what is pasted keeps its paragraphs alone, an emoji goes where the cursor is, words are replaced everywhere at once", async ({
+  page,
+}) => {
+  await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
+  const headline = page.getByLabel("Headline", { exact: true });
+  await headline.fill("");
+  await headline.evaluate((field) => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData("text/plain", "  • Pots\tfor spring \r\n\r\n  - and for\u00a0summer\u200b\n");
+    field.dispatchEvent(new ClipboardEvent("paste", { clipboardData, bubbles: true, cancelable: true }));
+  });
+  await expect(headline).toHaveValue("Pots for spring\nand for summer");
+  await headline.press("Control+Home");
+  for (let letter = 0; letter < 4; letter++) await headline.press("ArrowRight");
+  await page.getByLabel("Scene 1, Headline").getByRole("button", { name: "Put an emoji in" }).first().click();
+  await page.getByLabel("Search emoji by name").fill("seedling");
+  await page.getByRole("button", { name: "seedling", exact: true }).click();
+  await expect(headline).toHaveValue("Pots🌱 for spring\nand for summer");
+  // It is typed on behind it.
+  await page.keyboard.type("!");
+  await expect(headline).toHaveValue("Pots🌱! for spring\nand for summer");
+
+  await page.getByRole("button", { name: "Put something over scene Headline" }).click();
+  await page.getByRole("button", { name: "Label", exact: true }).click();
+  await page.getByRole("list", { name: "Over Headline" }).getByRole("textbox").fill("SPRING");
+  await page.getByRole("button", { name: "Find words" }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByLabel("Find", { exact: true }).fill("spring");
+  await dialog.getByLabel("Replace by").fill("autumn");
+  await expect(dialog.getByRole("list", { name: "Found" }).getByRole("listitem")).toHaveCount(2);
+  await dialog.getByRole("button", { name: "Replace all 2" }).click();
+  await expect(dialog.getByRole("list", { name: "Found" })).toContainText("It stands nowhere.");
+  await dialog.getByRole("button", { name: "Done" }).click();
+  await expect(headline).toHaveValue("Pots🌱! for autumn\nand for summer");
+  await expect(page.getByRole("list", { name: "Over Headline" }).getByRole("textbox")).toHaveValue("autumn");
+  await page.keyboard.press("Control+z");
+  await expect(headline).toHaveValue("Pots🌱! for spring\nand for summer");
+  await saved(page);
+});
+
 test("an offer that is not for the product says so; its own is written out", async ({ page }) => {
   await open(page);
   await page.getByLabel("Offer", { exact: true }).selectOption({ label: "Spring compost (coming)" });

@@ -6,6 +6,7 @@ import sharp from "sharp";
 import { ffmpeg } from "./files";
 import { type OwnInstance, ownInstance } from "./ownInstance";
 import { type Pixels, goToFrame, pixels, savedProof } from "./proofs";
+import { startRender } from "./startRender";
 
 /** A new team, from nothing to a full brand book, products by CSV, offers and media, through the interface only. */
 const test = plain.extend<object, { instance: OwnInstance }>({
@@ -412,7 +413,7 @@ test("a change of price marks what was rendered, and a promotion of the new bran
   expect(brownIn(withFont, "corner")).toBeGreaterThan(20);
   await page.goto(`${page.url()}/send`);
   await page.getByText("480p").first().click();
-  await page.getByRole("button", { name: /^Render/ }).click();
+  await startRender(page, /^Render/);
   await expect(page.locator('[data-format="square"]').first()).toHaveAttribute("data-state", "ready", {
     timeout: 180_000,
   });

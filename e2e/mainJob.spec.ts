@@ -8,6 +8,7 @@ import * as mp4box from "mp4box";
 import sharp from "sharp";
 import { ffmpeg, ffprobe } from "./files";
 import { signInAs } from "./people";
+import { startRender } from "./startRender";
 
 /** The main job, as a marketer does it: bring a picture and a clip, fill, look, render, download. */
 test.describe.configure({ mode: "serial" });
@@ -105,7 +106,7 @@ test("renders three files that are what they should be, and downloads them one b
   await signInAs(page, "Tamsin Kell");
   await page.goto("/promotions/meadow-seed-mix-one-product-one-offer/send");
   await page.getByLabel("1080p").check();
-  await page.getByRole("button", { name: "Render 3 formats" }).click();
+  await startRender(page, "Render 3 formats");
   await expect(page.getByRole("progressbar").first()).toBeVisible();
   for (const format of ["square", "vertical", "widescreen"])
     await expect(page.locator(`li[data-format=${format}]`).first()).toHaveAttribute("data-state", "ready", {

@@ -19,6 +19,7 @@ const PAGES: readonly (readonly [path: string, shows: string])[] = [
   ["/promotions", "Potting week, terracotta"],
   ["/promotions/new", "Fill the first version"],
   ["/promotions/potting-week-terracotta", "Call to action"],
+  ["/promotions/potting-week-terracotta/proof", "How it is framed"],
   ["/promotions/potting-week-terracotta/send", "What you get"],
 ];
 

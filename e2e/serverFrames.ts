@@ -1,5 +1,8 @@
 import { createHash } from "node:crypto";
+import { type SceneTarget, targetOf } from "../core/document/adjustments";
+import { type Edit } from "../core/document/edit";
 import { adjust, applyEdit, putItem } from "../core/document/edits";
+import { type SlotKey } from "../core/document/sceneTemplate";
 import { type Item } from "../core/document/items";
 import { scenesInOrder } from "../core/document/sceneList";
 import { type Promotion } from "../core/document/promotion";
@@ -25,13 +28,14 @@ import { frameOn, frameStart, ticksOf } from "../core/time/ticks";
 /**
  * Paints frames of a promotion on the server, as the renderer does, and prints what they were painted from with the
  * SHA-256 of each: `serverFrames.ts SLUG QUALITY WHICH`. WHICH is a list of frames; `random:SEED:COUNT` for that many
- * anywhere; or `arrangements`, for the settled moments and joins of the promotion with every shipped arrangement put in.
+ * anywhere; or `arrangements`, for the settled moments and joins of the promotion with every shipped arrangement put in,
+ * items over them and every way of framing in them.
  * Frames with a clip are left out: decoders differ.
  */
 const [slug = "", quality = "", which = ""] = process.argv.slice(2);
 if (!isQuality(quality)) throw new RangeError(`There is no quality “${quality}”.`);
 const { scope, document: stored } = await storedPromotion(slug);
-const document = which === "arrangements" ? withItems(await withEveryArrangement(stored)) : stored;
+const document = which === "arrangements" ? withFramings(withItems(await withEveryArrangement(stored))) : stored;
 const input = await loadRenderInput(scope, document);
 const frames = await stillFrames(input);
 const hashes: Record<string, string> = {};
@@ -50,7 +54,10 @@ process.exit();
 /** One scene of each arrangement, taken from the shipped templates that use it. */
 async function withEveryArrangement(before: Promotion): Promise<Promotion> {
   const { media, hasProductPicture } = await samplesFor(scope, before.product);
-  const pictures = media.filter(({ kind }) => kind === "picture");
+  // In an order that does not change with the order in which they were brought in.
+  const pictures = media
+    .filter(({ kind }) => kind === "picture")
+    .sort((one, other) => one.name.localeCompare(other.name));
   const added = new Set<string>();
   return SHIPPED_TEMPLATES.reduce((into, template) => {
     const first = template.scenes.find(({ arrangement }) => !added.has(arrangement.name));
@@ -74,6 +81,7 @@ function withItems(before: Promotion): Promotion {
     star: { ...span, kind: "shape", shape: "star", order: "a2" },
     line: { ...span, kind: "line", order: "a3" },
     bar: { ...span, kind: "progress", order: "a4" },
+    frame: { ...span, kind: "frame", thickness: 0.01, order: "a5" },
   };
   const edits = [
     ...Object.entries(items).map(([id, item]) => putItem(id, item)),
@@ -82,6 +90,37 @@ function withItems(before: Promotion): Promotion {
     adjust("angle", 33, { target: { item: "line" } }),
     adjust("at", { x: 0.2, y: 0.6 }, { target: { item: "star" }, layer: "scene@format", format: "vertical" }),
   ];
+  return edits.reduce(applyEdit, before);
+}
+
+/** Every scene's pictures framed in another way: on colours, on gradients, on each other, turned, mirrored, cut. */
+function withFramings(before: Promotion): Promotion {
+  const ways: readonly ((target: SceneTarget) => readonly Edit[])[] = [
+    (target) => [adjust("way", "over its blur", { target })],
+    (target) => [
+      adjust("way", "whole", { target }),
+      adjust("behind", { kind: "gradient", from: "primary", to: "#20a0c0", angle: 30 }, { target }),
+    ],
+    (target) => [adjust("turned", 7.5, { target }), adjust("enlarged", 1.4, { target })],
+    (target) => [adjust("turned", 90, { target }), adjust("mirrored", true, { target })],
+    (target) => [
+      adjust("window", { x: 0.2, y: 0.1, width: 0.5, height: 0.6 }, { target }),
+      adjust("way", "whole", { target, layer: "scene@format", format: "square" }),
+    ],
+    (target) => [
+      adjust("way", "strip", { target }),
+      adjust("strip", 0.4, { target }),
+      adjust("behind", { kind: "color", color: "#335577" }, { target }),
+    ],
+    (target) => [
+      adjust("way", "whole", { target }),
+      adjust("turned", -20, { target }),
+      adjust("point", { x: 0.5, y: 0 }, { target }),
+    ],
+  ];
+  const edits = Object.entries(before.fills)
+    .filter(([, fill]) => fill.kind === "media")
+    .flatMap(([slot], index) => ways[index % ways.length]?.(targetOf(slot as SlotKey)) ?? []);
   return edits.reduce(applyEdit, before);
 }
 

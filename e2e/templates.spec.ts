@@ -82,7 +82,7 @@ test("scenes of any template go into a promotion, where one is asked to put them
   await expect(page.getByTestId("meters").first()).toBeVisible();
   // The one put in last stands second.
   const scenes = page.getByTestId("copy-deck").getByRole("region", { name: /^Scene \d+/ });
-  await expect(scenes).toHaveCount(INSERTED.length + 2);
+  await expect(page.getByRole("slider", { name: "Place in time" })).toContainText(String(INSERTED.length + 2));
   const second = (await scenes.nth(1).locator(".figures").first().textContent()) ?? "";
   const [, seconds = ""] = /^\d\d:(\d\d)/.exec(second) ?? [];
   await goToFrame(page, (Number(seconds) + 3) * 30);

@@ -7,6 +7,7 @@ import { execa } from "execa";
 import { ffprobe } from "./files";
 import { signInAs } from "./people";
 import { FORMATS } from "./proofs";
+import { startRender } from "./startRender";
 
 const FRAMES = "60";
 
@@ -30,7 +31,7 @@ async function renderShort(page: Page, slug: string): Promise<void> {
   await signInAs(page, "Tamsin Kell");
   await page.goto(`/promotions/${slug}/send`);
   await page.getByLabel("1080p").check();
-  await page.getByRole("button", { name: "Render 3 formats" }).click();
+  await startRender(page, "Render 3 formats");
 }
 
 const rendition = (page: Page, format: string) => page.locator(`li[data-format=${format}]`).first();

@@ -10,7 +10,6 @@ import {
   type LayerNode,
   type Mask,
   type PictureNode,
-  type Shadow,
   type ShapeNode,
   type StillNode,
   type TransformNode,
@@ -154,23 +153,15 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     return gradient;
   }
 
-  function paintShape({ outline, at, ink, shadow }: ShapeNode, { context }: Pen): void {
+  function paintShape({ outline, at, ink }: ShapeNode, { context }: Pen): void {
     let path = paths.get(outline);
     if (!path) paths.set(outline, (path = tracePath(resources.path(), outline)));
     context.save();
-    if (shadow) castShadow(shadow, context);
     context.translate(at.x * scaleX, at.y * scaleY);
     context.scale(scaleX, scaleY);
     context.fillStyle = typeof ink === "string" ? ink : inkStyle(context, ink);
     context.fill(path);
     context.restore();
-  }
-
-  /** Shadows are not scaled with what casts them, so they are given in pixels. */
-  function castShadow({ ink, blur, down }: Shadow, context: PaintContext): void {
-    context.shadowColor = ink;
-    context.shadowBlur = blur * scale;
-    context.shadowOffsetY = down * scaleY;
   }
 
   function paintPicture(node: PictureNode, pen: Pen): void {

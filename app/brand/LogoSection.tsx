@@ -7,7 +7,10 @@ import { COLOR_ROLES, type Palette } from "../../core/color/palette";
 import { type PictureFacts } from "../../core/document/facts";
 import { Field } from "../components/Field";
 import { thumbAddress } from "../components/mediaLook";
-import { type OfferedMedia, MediaPicker } from "../desk/MediaPicker";
+import { anyOf } from "../../core/document/mediaNeed";
+import type { OfferedMedia } from "../../server/media/offeredMedia";
+import { MediaPicker } from "../mediaChoice/MediaPicker";
+import { type ChosenMedia } from "../mediaChoice/useChosenMedia";
 
 const VARIANT_TEXT: Readonly<Record<LogoVariant, string>> = {
   full: "the whole logo",
@@ -15,6 +18,8 @@ const VARIANT_TEXT: Readonly<Record<LogoVariant, string>> = {
   light: "for dark grounds",
   dark: "for light grounds",
 };
+
+const A_PICTURE = anyOf("picture");
 
 type Logos = Pick<BrandBook, "logos" | "logoRules">;
 
@@ -25,16 +30,19 @@ export function LogoSection({
   pictures,
   palette,
   problems,
+  onChosen,
   onChange,
 }: Logos & {
-  pictures: readonly OfferedMedia[];
+  pictures: ChosenMedia;
   palette: Palette;
   problems: Readonly<Record<string, string>>;
+  /** A picture was chosen that nothing was known of yet. */
+  onChosen: (item: OfferedMedia) => void;
   onChange: (change: Partial<Logos>) => void;
 }) {
   const [picking, setPicking] = useState<LogoVariant | null>(null);
   const picture = (id: string | undefined): PictureFacts | null => {
-    const found = pictures.find(({ facts }) => facts.id === id)?.facts;
+    const found = pictures[id ?? ""]?.facts;
     return found?.kind === "picture" ? found : null;
   };
   const known = logos.flatMap(({ variant, media }) => {
@@ -162,11 +170,12 @@ export function LogoSection({
       <MediaPicker
         open={picking !== null}
         title={`Logo, ${picking ?? ""}`}
-        items={pictures}
+        need={A_PICTURE}
         chosen={logos.find((one) => one.variant === picking)?.media ?? null}
         onClose={() => setPicking(null)}
-        onChoose={(id) => {
-          if (picking) set(picking, id);
+        onChoose={(item) => {
+          onChosen(item);
+          if (picking) set(picking, item.facts.id);
           setPicking(null);
         }}
       />

@@ -2,11 +2,16 @@ import { clsx } from "clsx";
 import { useState } from "react";
 import { ArrowLeft, ArrowRight, Plus, X } from "lucide-react";
 import { thumbAddress } from "../components/mediaLook";
-import { type OfferedMedia, MediaPicker } from "../desk/MediaPicker";
+import { anyOf } from "../../core/document/mediaNeed";
+import { MediaPicker } from "../mediaChoice/MediaPicker";
+import { type ChosenMedia, useChosenMedia } from "../mediaChoice/useChosenMedia";
+
+const A_PICTURE_OR_CLIP = anyOf("picture", "clip");
 
 /** A product's pictures in order, the main one first: choose, move, take off. Sent with its form as `pictures`. */
-export function PictureOrder({ items, chosen }: { items: readonly OfferedMedia[]; chosen: readonly string[] }) {
+export function PictureOrder({ loaded, chosen }: { loaded: ChosenMedia; chosen: readonly string[] }) {
   const [order, setOrder] = useState(chosen);
+  const { media, learn } = useChosenMedia(order, loaded);
   const [picking, setPicking] = useState(false);
   const move = (at: number, by: number): void => {
     const next = [...order];
@@ -20,7 +25,7 @@ export function PictureOrder({ items, chosen }: { items: readonly OfferedMedia[]
       <input type="hidden" name="pictures" value={order.join(",")} />
       <ol className="flex flex-wrap gap-3">
         {order.map((id, index) => {
-          const facts = items.find((one) => one.facts.id === id)?.facts;
+          const facts = media[id]?.facts;
           const name = facts?.name ?? "an item";
           return (
             <li key={id} className="w-28">
@@ -77,11 +82,12 @@ export function PictureOrder({ items, chosen }: { items: readonly OfferedMedia[]
       <MediaPicker
         open={picking}
         title="A picture or clip of the product"
-        items={items.filter(({ facts }) => facts.kind !== "sound" && !order.includes(facts.id))}
+        need={A_PICTURE_OR_CLIP}
         chosen={null}
         onClose={() => setPicking(false)}
-        onChoose={(id) => {
-          setOrder([...order, id]);
+        onChoose={(item) => {
+          learn(item);
+          setOrder([...new Set([...order, item.facts.id])]);
           setPicking(false);
         }}
       />

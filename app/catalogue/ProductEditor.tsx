@@ -3,7 +3,7 @@ import { Button } from "../components/Button";
 import { Choice, Field, Labelled, inputClasses } from "../components/Field";
 import { Notice } from "../components/Notice";
 import { SidePanel } from "../components/SidePanel";
-import { type OfferedMedia } from "../desk/MediaPicker";
+import { type ChosenMedia } from "../mediaChoice/useChosenMedia";
 import { PictureOrder } from "./PictureOrder";
 import { type CatalogueAnswer } from "./answer";
 import { useOnceSaved } from "./useOnceSaved";
@@ -34,7 +34,7 @@ export function ProductEditor({
 }: {
   product: EditedProduct | null;
   currency: string;
-  media: readonly OfferedMedia[];
+  media: ChosenMedia;
   onClose: () => void;
 }) {
   const fetcher = useFetcher<CatalogueAnswer>();
@@ -65,7 +65,7 @@ export function ProductEditor({
         <Labelled id="product-text" label="Longer text" problem={problems["text"]}>
           <textarea id="product-text" name="text" rows={3} defaultValue={product?.text} className={inputClasses} />
         </Labelled>
-        <PictureOrder items={media} chosen={product?.pictures ?? []} />
+        <PictureOrder loaded={media} chosen={product?.pictures ?? []} />
         <div className="grid grid-cols-2 gap-4">
           <Field label="Code or GTIN" name="code" defaultValue={product?.code} problem={problems["code"]} />
           <Field

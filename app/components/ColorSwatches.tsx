@@ -9,7 +9,8 @@ export function ColorSwatches({
 }: {
   label: string;
   palette: Palette;
-  chosen: ColorRole;
+  /** Null where it is none of them. */
+  chosen: ColorRole | null;
   onChoose: (role: ColorRole) => void;
 }) {
   return (

@@ -1,7 +1,16 @@
 import { type DragEvent, useState } from "react";
 
-/** Makes an element take dropped files; `over` says that some are held above it. */
-export function useDropZone(onFiles: (files: FileList) => void) {
+/** The kind of what is dragged from one place of a page to another, by its key. */
+export const CARRIED = "application/x-stencilcraft-slot";
+
+/** Makes an element take dropped files, and what is dragged there from elsewhere on the page; `over` says that some are held above it. */
+export function useDropZone({
+  onFiles,
+  onCarried,
+}: {
+  onFiles: (files: FileList) => void;
+  onCarried?: (key: string) => void;
+}) {
   const [over, setOver] = useState(false);
   return {
     over,
@@ -14,7 +23,9 @@ export function useDropZone(onFiles: (files: FileList) => void) {
       onDrop(event: DragEvent) {
         event.preventDefault();
         setOver(false);
-        onFiles(event.dataTransfer.files);
+        const key = event.dataTransfer.getData(CARRIED);
+        if (key !== "") onCarried?.(key);
+        else onFiles(event.dataTransfer.files);
       },
     },
   };

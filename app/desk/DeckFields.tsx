@@ -1,19 +1,15 @@
-import { clsx } from "clsx";
 import { Lock } from "lucide-react";
 import { type Edit } from "../../core/document/edit";
 import { choose, fillSlot } from "../../core/document/edits";
-import { MOST_WORDS, type Promotion } from "../../core/document/promotion";
+import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion, type ResolvedScene } from "../../core/document/resolve";
-import { type OfferSlot, type ProductsSlot, type WordsSlot, slotKey } from "../../core/document/template";
+import { type OfferSlot, type ProductsSlot, type WordsSlot, slotKey } from "../../core/document/sceneTemplate";
 import { type Finding } from "../../core/preflight/finding";
 import { type WordMeasures } from "../../core/preflight/wordMeasures";
 import { type DeckChoices } from "./deckChoices";
+import { fieldLook } from "../components/fieldLook";
+import { WordsInput } from "../words/WordsInput";
 import { WordsMeters } from "./WordsMeters";
-
-export const fieldLook = clsx(
-  "w-full border border-rule bg-white px-2.5 py-1.5 text-[15px] read-only:bg-[#efe9dc]",
-  "focus-visible:border-accent focus-visible:outline-1 focus-visible:outline-accent",
-);
 
 /** What every field of the deck is given. */
 export interface DeckField<Slot> {
@@ -94,25 +90,15 @@ export function WordsField({
           </span>
         </span>
       </div>
-      {suggestions.length > 0 && (
-        <datalist id={`${key}-suggestions`}>
-          {suggestions.map((words) => (
-            <option key={words} value={words} />
-          ))}
-        </datalist>
-      )}
-      <input
+      <WordsInput
         id={key}
-        data-slot={key}
-        list={suggestions.length > 0 ? `${key}-suggestions` : undefined}
-        value={text}
-        readOnly={locked}
-        maxLength={MOST_WORDS}
-        placeholder={slot.hint}
+        slot={key}
+        text={text}
+        locked={locked}
+        hint={slot.hint}
+        suggestions={suggestions}
         onFocus={onFocus}
-        dir="auto"
-        onChange={(event) => write(event.target.value)}
-        className={fieldLook}
+        onWrite={write}
       />
       {text.trim() !== "" && <WordsMeters measures={measures} findings={findings} onEdit={onEdit} />}
     </div>

@@ -7,6 +7,7 @@ import { type SaveState } from "../edits/editSession";
 
 const DESKS = [
   ["Fill", ""],
+  ["Proof", "/proof"],
   ["Send", "/send"],
 ] as const;
 
@@ -22,7 +23,7 @@ export function DeskHeader({
   slug: string;
   name: string;
   save?: SaveState;
-  current: "Fill" | "Send";
+  current: "Fill" | "Proof" | "Send";
   onRename?: (name: string) => void;
   children: ReactNode;
 }) {

@@ -1,7 +1,7 @@
 import { type NamedThing, thingsNamed } from "../../core/document/named";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
-import { findSlot } from "../../core/document/template";
+import { findSlot } from "../../core/document/sceneTemplate";
 import { type ChoosableTemplate } from "./choosableTemplate";
 
 /** What a filler is told at the head of the sheet: what the promotion names that is gone, and a new edition. */

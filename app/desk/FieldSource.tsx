@@ -1,31 +1,28 @@
 import { keysFor } from "../../core/document/adjustments";
-import { sourced } from "../../core/document/design";
+import { type SceneDesign, sourced } from "../../core/document/design";
 import { type Edit } from "../../core/document/edit";
 import { giveBack } from "../../core/document/edits";
 import { type DesignFieldId } from "../../core/document/fields";
 import { type Promotion } from "../../core/document/promotion";
 import { sourceInWords } from "../../core/document/sourceInWords";
-import { type SceneTemplate, type TemplateStyle } from "../../core/document/template";
 
 /** Says where a scene's value comes from, and gives it back to what it would be else. */
 export function FieldSource({
   document,
   id,
   scene,
-  origin,
-  style,
+  design,
   onEdit,
 }: {
   document: Promotion;
   id: DesignFieldId;
   scene: string;
-  /** The scene, and the look, that the template has. */
-  origin: SceneTemplate;
-  style: TemplateStyle;
+  /** What the templates have for the scene. */
+  design: SceneDesign;
   onEdit: (edit: Edit) => void;
 }) {
   const target = { scene };
-  const { layer } = sourced(document, id, { origin, style, target, format: null });
+  const { layer } = sourced(document, id, { ...design, target, format: null });
   const isSet = keysFor(document.adjustments, target).some((key) => document.adjustments[key]?.[id] !== undefined);
   const reset = (): void => {
     const edit = giveBack(document, id, target);

@@ -4,7 +4,7 @@ import { type SubmitEvent, useState } from "react";
 import { type FormatName, NAMED_FORMATS, formatOf, formatOfRatio, formatTitle } from "../../core/placement/formats";
 import { Button } from "../components/Button";
 import { FormatMark } from "../components/FormatMark";
-import { fieldLook } from "./DeckFields";
+import { fieldLook } from "../components/fieldLook";
 
 /** Which formats something is made in: those that have a name, and shapes of one's own. */
 export function FormatChoice({

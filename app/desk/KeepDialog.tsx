@@ -1,7 +1,8 @@
 import { useId, useState } from "react";
 import { object, string } from "yup";
 import { type ResolvedPromotion } from "../../core/document/resolve";
-import { PURPOSES, type SlotKey, slotKey } from "../../core/document/template";
+import { type SlotKey, slotKey } from "../../core/document/sceneTemplate";
+import { PURPOSES } from "../../core/document/template";
 import { Button } from "../components/Button";
 import { DialogFrame } from "../components/DialogFrame";
 import { Choice, Field } from "../components/Field";

@@ -1,22 +1,27 @@
 import { clsx } from "clsx";
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
-import { type SlotKey } from "../../core/document/template";
 import { type Rect, contains, rect } from "../../core/geometry/rect";
 import { formatOf, type FormatName, safeArea, formatTitle } from "../../core/placement/formats";
 import { type DraggedEdges, type Guide, LEAST_SIDE, WHOLE, dragged, snap } from "../../core/placement/snapping";
 import { type ProofEngine } from "../proof/proofEngine";
-import { placesBySlot, slotsNow } from "./shownSlots";
+import { type PlacedKey, placesNow } from "./shownSlots";
 import { useProofState } from "./useProof";
+
+/** A place as it was taken hold of, and as it is now. */
+export interface MovedPlace {
+  readonly from: Rect;
+  readonly to: Rect;
+}
 
 /** What is being placed by hand, and who wants to know. */
 export interface Placing {
-  readonly slot: SlotKey;
+  readonly slot: PlacedKey;
   readonly label: string;
   /** The place it was given in a format; null where the arrangement decides. */
   readonly byHand: (format: FormatName) => Rect | null;
-  /** While it is dragged; null when the drag was given up. */
-  readonly onDrag: (format: FormatName, place: Rect | null) => void;
-  readonly onPlace: (format: FormatName, place: Rect) => void;
+  /** While it is dragged, from a place to another; null when the drag was given up. */
+  readonly onDrag: (format: FormatName, moved: MovedPlace | null) => void;
+  readonly onPlace: (format: FormatName, moved: MovedPlace) => void;
 }
 
 /** How near, in pixels of the screen, a line pulls. */
@@ -81,7 +86,7 @@ export function PlaceHandles({
   };
   const justDragged = useRef(false);
   const shape = formatOf(format);
-  const places = placesBySlot(slotsNow(engine, format));
+  const places = placesNow(engine, format);
   const shown = places.get(placing.slot);
   const byHand = placing.byHand(format);
 
@@ -137,7 +142,7 @@ export function PlaceHandles({
       ? { place: free, guides: [] }
       : snap(free, drag.edges, surroundings, REACH_PX * units);
     setDrag({ ...drag, now: next, guides, moved: true });
-    placing.onDrag(format, toHalves(next));
+    placing.onDrag(format, { from: drag.start, to: toHalves(next) });
   }
 
   function letGo(): void {
@@ -145,7 +150,7 @@ export function PlaceHandles({
     if (!drag) return;
     setDrag(null);
     justDragged.current = drag.moved;
-    if (drag.moved) placing.onPlace(format, toHalves(drag.now));
+    if (drag.moved) placing.onPlace(format, { from: drag.start, to: toHalves(drag.now) });
   }
 
   function pressKey(event: KeyboardEvent<HTMLElement>): void {
@@ -160,7 +165,7 @@ export function PlaceHandles({
     event.preventDefault();
     event.stopPropagation();
     const edges: DraggedEdges = event.ctrlKey || event.metaKey ? { across: "end", down: "end" } : WHOLE;
-    placing.onPlace(format, toHalves(dragged(place, edges, by)));
+    placing.onPlace(format, { from: place, to: toHalves(dragged(place, edges, by)) });
   }
 
   const outside = !contains(safe, place, 0.5);

@@ -1,5 +1,5 @@
 import { type ResolvedPromotion } from "../../core/document/resolve";
-import { findSlot } from "../../core/document/template";
+import { findSlot } from "../../core/document/sceneTemplate";
 import { type Present } from "./usePresence";
 
 /** Who else has the promotion open, each with where they are. */

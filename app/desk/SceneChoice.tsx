@@ -1,6 +1,7 @@
 import { type ChangeEvent } from "react";
 import { ARRANGEMENTS } from "../../core/document/arrangements";
-import { type SceneTemplate, type Template } from "../../core/document/template";
+import { type SceneTemplate } from "../../core/document/sceneTemplate";
+import { type Template } from "../../core/document/template";
 
 /** Which scenes of a template to put in, and where. */
 export function SceneChoice({
@@ -66,13 +67,14 @@ function SceneRow({
   onMark: (id: string, isChosen: boolean) => void;
 }) {
   const mark = (event: ChangeEvent<HTMLInputElement>): void => onMark(scene.id, event.target.checked);
+  const { title, about } = ARRANGEMENTS[scene.arrangement.name];
   return (
     <label className="flex items-baseline gap-3 border-b border-rule py-1.5">
       <input type="checkbox" className="accent-accent" checked={isChosen} onChange={mark} />
-      <span className="figures text-soft">{index + 1}</span>
+      <span className="w-5 text-right figures text-soft">{index + 1}</span>
       <span className="flex-1">
         {scene.name}{" "}
-        <span className="text-[13px] text-soft">· {ARRANGEMENTS[scene.arrangement.name].title.toLowerCase()}</span>
+        <span className="text-[13px] text-soft">· {scene.name === title ? about : title.toLowerCase()}</span>
       </span>
       <span className="figures text-[13px] text-soft">{scene.length / 1000} s</span>
     </label>

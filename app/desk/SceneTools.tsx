@@ -1,20 +1,22 @@
 import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
-import { ArrowDown, ArrowUp, Copy, SlidersHorizontal, Trash2 } from "lucide-react";
+import { ArrowDown, ArrowUp, Copy, EyeOff, SlidersHorizontal, Trash2 } from "lucide-react";
 import {
   ARRANGEMENTS,
   ARRANGEMENT_NAMES,
   newArrangement,
   type ArrangementName,
 } from "../../core/document/arrangements";
+import { type SceneDesign } from "../../core/document/design";
 import { type Edit } from "../../core/document/edit";
 import { adjust, editTo, moveScene, takeOutScene } from "../../core/document/edits";
+import { scenesInOrder } from "../../core/document/sceneList";
 import { type Promotion } from "../../core/document/promotion";
 import { repeatScene } from "../../core/document/restructure";
-import { type SceneTemplate, type SlotKey, type TemplateStyle } from "../../core/document/template";
+import { type SceneTemplate, type SlotKey } from "../../core/document/sceneTemplate";
 import { type Palette } from "../../core/color/palette";
 import { millis } from "../../core/units";
 import { ColorSwatches } from "../components/ColorSwatches";
-import { fieldLook } from "./DeckFields";
+import { fieldLook } from "../components/fieldLook";
 import { FieldSource } from "./FieldSource";
 import { SlotTools } from "./SlotTools";
 
@@ -25,9 +27,9 @@ import { SlotTools } from "./SlotTools";
 export function SceneTools({
   document,
   scene,
-  origin,
-  style,
+  design,
   index,
+  isOnly,
   palette,
   free,
   onEdit,
@@ -35,12 +37,13 @@ export function SceneTools({
   onProblem,
 }: {
   document: Promotion;
-  /** As it is now, and as its template has it. */
+  /** As it is now, and as its templates have it. */
   scene: SceneTemplate;
-  origin: SceneTemplate;
-  /** The look of the template that the promotion is made with. */
-  style: TemplateStyle;
+  design: SceneDesign;
+  /** Among the scenes that are shown, from 0. */
   index: number;
+  /** Whether no other scene is shown. */
+  isOnly: boolean;
   palette: Palette;
   /** Whether this person may change what is locked. */
   free: boolean;
@@ -49,12 +52,16 @@ export function SceneTools({
   onPlace: (slot: SlotKey) => void;
   onProblem: (problem: string) => void;
 }) {
+  const { origin } = design;
   const allows = (what: keyof SceneTemplate["allows"]): boolean => free || origin.allows[what];
   const target = { scene: scene.id };
-  const count = Object.keys(document.scenes).length;
-  const move = (by: -1 | 1): void => onEdit(moveScene(document, scene.id, index + by));
+  const all = scenesInOrder(document);
+  const place = all.findIndex(({ id }) => id === scene.id);
+  const move = (by: -1 | 1): void => onEdit(moveScene(document, scene.id, place + by));
+  const skip = (): void => onEdit(adjust("skipped", true, { target }));
+  const takeOut = (): void => onEdit(takeOutScene(scene.id));
   const source = (id: "arrangement" | "ground" | "length" | "logo") => (
-    <FieldSource {...{ document, id, origin, style, onEdit }} scene={scene.id} />
+    <FieldSource {...{ document, id, design, onEdit }} scene={scene.id} />
   );
   const repeat = (): void => {
     try {
@@ -77,12 +84,13 @@ export function SceneTools({
       >
         {({ close }) => (
           <div className="flex flex-col gap-3 text-[14px]">
-            <label className="block">
+            <div>
               <span className="flex justify-between text-[13px] text-soft">
-                <span>Arrangement{!allows("arrangement") && " (locked)"}</span>
+                <label htmlFor="arrangement">Arrangement{!allows("arrangement") && " (locked)"}</label>
                 {source("arrangement")}
               </span>
               <select
+                id="arrangement"
                 value={scene.arrangement.name}
                 disabled={!allows("arrangement")}
                 onChange={(event) =>
@@ -101,7 +109,7 @@ export function SceneTools({
               <span className="mt-1 block text-[12.5px] leading-snug text-soft">
                 {ARRANGEMENTS[scene.arrangement.name].about}
               </span>
-            </label>
+            </div>
             <fieldset disabled={!allows("color")}>
               <legend className="mb-1 flex w-full justify-between text-[13px] text-soft">
                 <span>Ground{!allows("color") && " (locked)"}</span>
@@ -125,11 +133,14 @@ export function SceneTools({
               <span className="text-[13px] text-soft">Logo shown{!allows("arrangement") && " (locked)"}</span>
               <span className="ml-auto">{source("logo")}</span>
             </label>
-            <label className="flex items-center justify-between gap-3">
-              <span className="text-[13px] text-soft">Length in seconds{!allows("timing") && " (locked)"}</span>
+            <div className="flex items-center justify-between gap-3">
+              <label htmlFor="length" className="text-[13px] text-soft">
+                Length in seconds{!allows("timing") && " (locked)"}
+              </label>
               <span className="flex items-center gap-2">
                 {source("length")}
                 <input
+                  id="length"
                   type="number"
                   min={0.5}
                   max={60}
@@ -144,7 +155,7 @@ export function SceneTools({
                   className={`${fieldLook} w-20! figures`}
                 />
               </span>
-            </label>
+            </div>
             <SlotTools
               document={document}
               scene={scene.id}
@@ -160,21 +171,27 @@ export function SceneTools({
               <Tool
                 icon={<ArrowUp aria-hidden size={14} />}
                 text="Earlier"
-                disabled={index === 0}
+                disabled={place === 0}
                 onPress={() => move(-1)}
               />
               <Tool
                 icon={<ArrowDown aria-hidden size={14} />}
                 text="Later"
-                disabled={index === count - 1}
+                disabled={place === all.length - 1}
                 onPress={() => move(1)}
               />
               <Tool icon={<Copy aria-hidden size={14} />} text="Repeat" disabled={false} onPress={repeat} />
               <Tool
+                icon={<EyeOff aria-hidden size={14} />}
+                text={allows("remove") ? "Skip" : "Skip (locked)"}
+                disabled={!allows("remove") || isOnly}
+                onPress={skip}
+              />
+              <Tool
                 icon={<Trash2 aria-hidden size={14} />}
                 text={allows("remove") ? "Take out" : "Take out (locked)"}
-                disabled={!allows("remove") || count === 1}
-                onPress={() => onEdit(takeOutScene(scene.id))}
+                disabled={!allows("remove") || isOnly}
+                onPress={takeOut}
               />
             </div>
           </div>

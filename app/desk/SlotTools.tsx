@@ -4,8 +4,8 @@ import { type Edit } from "../../core/document/edit";
 import { keysFor } from "../../core/document/adjustments";
 import { adjust, giveBack } from "../../core/document/edits";
 import { type Promotion } from "../../core/document/promotion";
-import { type Slot, type SlotAllows, type SlotKey, slotKey } from "../../core/document/template";
-import { fieldLook } from "./DeckFields";
+import { type Slot, type SlotAllows, type SlotKey, slotKey } from "../../core/document/sceneTemplate";
+import { fieldLook } from "../components/fieldLook";
 
 interface SlotToolsProps {
   readonly document: Promotion;

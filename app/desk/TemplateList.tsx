@@ -45,7 +45,7 @@ export function TemplateList({
 }
 
 function TemplateRow({
-  choosable: { ref, template },
+  choosable: { ref, template, note },
   isChosen,
   onChoose,
 }: {
@@ -67,7 +67,11 @@ function TemplateRow({
       >
         <span className="block leading-tight font-semibold">{template.name}</span>
         <span className="text-[13px] text-soft">
-          {template.purpose} · <span className="figures">{templateLength(template) / 1000} s</span>
+          {note ?? (
+            <>
+              {template.purpose} · <span className="figures">{templateLength(template) / 1000} s</span>
+            </>
+          )}
         </span>
       </button>
     </li>

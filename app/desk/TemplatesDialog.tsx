@@ -7,12 +7,16 @@ import { type Facts, type MediaFacts, type TemplatesByRef } from "../../core/doc
 import { needsInWords, needsOf } from "../../core/document/needs";
 import { type Promotion } from "../../core/document/promotion";
 import { moveToTemplate, withScenes } from "../../core/document/restructure";
+import { EMPTY_SCENES } from "../../core/templates/emptyScenes";
+import { shippedRef } from "../../core/templates/shipped";
 import { Button } from "../components/Button";
 import { DialogFrame } from "../components/DialogFrame";
 import { type ChoosableTemplate } from "./choosableTemplate";
 import { MovePreview } from "./MovePreview";
 import { SceneChoice } from "./SceneChoice";
 import { TemplateList } from "./TemplateList";
+
+const EMPTY: ChoosableTemplate = { ref: shippedRef(EMPTY_SCENES), template: EMPTY_SCENES, note: "in any arrangement" };
 
 /** Puts scenes of any template into a promotion, or moves the promotion to another template; says beforehand what would find no place. */
 export function TemplatesDialog({
@@ -26,7 +30,7 @@ export function TemplatesDialog({
   onProblem,
   onClose,
 }: {
-  purpose: "insert" | "swap";
+  purpose: "empty" | "insert" | "swap";
   document: Promotion;
   facts: Facts;
   offered: readonly ChoosableTemplate[];
@@ -37,10 +41,11 @@ export function TemplatesDialog({
   onProblem: (problem: string) => void;
   onClose: () => void;
 }) {
-  const [slug, setSlug] = useState(purpose === "swap" ? document.template.slug : (offered[0]?.ref.slug ?? ""));
+  const choices = purpose === "swap" ? offered : [EMPTY, ...offered];
+  const [slug, setSlug] = useState(() => firstSlug(purpose, document, offered));
   const [scenes, setScenes] = useState<readonly string[]>([]);
   const [at, setAt] = useState(() => beforeSignOff(document, facts.templates));
-  const chosen = offered.find(({ ref }) => ref.slug === slug);
+  const chosen = choices.find(({ ref }) => ref.slug === slug);
   const moved = useMemo(
     () =>
       purpose === "swap" && chosen ? moveToTemplate(document, facts.templates, chosen.ref, chosen.template) : null,
@@ -56,8 +61,10 @@ export function TemplatesDialog({
     if (!chosen) return;
     try {
       const inOrder = chosen.template.scenes.map(({ id }) => id).filter((id) => scenes.includes(id));
-      const after = moved?.document ?? withScenes(document, chosen, inOrder, { at, media, hasProductPicture });
-      onEdit(editTo(document, after, purpose === "insert" ? "Insert scenes" : "Change the template"));
+      const after =
+        moved?.document ??
+        withScenes(document, chosen, inOrder, { at, media: chosen === EMPTY ? [] : media, hasProductPicture });
+      onEdit(editTo(document, after, moved ? "Change the template" : "Insert scenes"));
       onClose();
     } catch (error) {
       onProblem(error instanceof Error ? error.message : String(error));
@@ -67,25 +74,27 @@ export function TemplatesDialog({
   const foot = chosen && (
     <>
       <Button onClick={onClose}>Leave it</Button>
-      <Button look="main" onClick={finish} disabled={purpose === "insert" ? scenes.length === 0 : isNow}>
-        {purpose === "insert" ? insertInWords(scenes.length) : "Change the template"}
+      <Button look="main" onClick={finish} disabled={moved ? isNow : scenes.length === 0}>
+        {moved ? "Change the template" : insertInWords(scenes.length)}
       </Button>
     </>
   );
   return (
     <DialogFrame
-      title={purpose === "insert" ? "Insert scenes" : "Change the template"}
+      title={purpose === "swap" ? "Change the template" : "Insert scenes"}
       size="h-[660px] max-w-4xl"
       onClose={onClose}
       foot={foot}
     >
       <div className="grid min-h-0 flex-1 grid-cols-[300px_minmax(0,1fr)]">
-        <TemplateList offered={offered} chosen={slug} onChoose={choose} />
+        <TemplateList offered={choices} chosen={slug} onChoose={choose} />
         {chosen && (
           <div className="min-h-0 overflow-y-auto px-6 py-4">
             <p className="text-soft">{chosen.template.about}</p>
-            <p className="mt-1 text-[13px] text-soft">Needs: {needsInWords(needsOf(chosen.template))}</p>
-            {purpose === "insert" && (
+            {chosen !== EMPTY && (
+              <p className="mt-1 text-[13px] text-soft">Needs: {needsInWords(needsOf(chosen.template))}</p>
+            )}
+            {!moved && (
               <SceneChoice
                 template={chosen.template}
                 chosen={scenes}
@@ -101,6 +110,16 @@ export function TemplatesDialog({
       </div>
     </DialogFrame>
   );
+}
+
+/** Where one begins: at the promotion's own template when it is changed. */
+function firstSlug(
+  purpose: "empty" | "insert" | "swap",
+  document: Promotion,
+  offered: readonly ChoosableTemplate[],
+): string {
+  if (purpose === "swap") return document.template.slug;
+  return (purpose === "insert" ? offered[0] : undefined)?.ref.slug ?? EMPTY.ref.slug;
 }
 
 const insertInWords = (count: number): string => (count === 1 ? "Insert the scene" : `Insert ${count} scenes`);

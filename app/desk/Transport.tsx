@@ -1,7 +1,7 @@
 import { clsx } from "clsx";
 import { useRef, type KeyboardEvent, type PointerEvent } from "react";
 import { Pause, Play } from "lucide-react";
-import { type SceneTemplate } from "../../core/document/template";
+import { type SceneTemplate } from "../../core/document/sceneTemplate";
 import { FPS_30, frameCount } from "../../core/time/frames";
 import { type SceneSpan } from "../../core/time/timeline";
 import { type ProofEngine } from "../proof/proofEngine";

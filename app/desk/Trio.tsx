@@ -1,25 +1,13 @@
-import { useEffect, useMemo, useRef, type MouseEvent } from "react";
-import { Download } from "lucide-react";
-import { type SlotKey } from "../../core/document/template";
-import { contains, rect } from "../../core/geometry/rect";
-import { type FormatName, formatOf, formatTitle } from "../../core/placement/formats";
-import { type ProofEngine } from "../proof/proofEngine";
+import { useMemo } from "react";
+import { type FormatName, formatOf } from "../../core/placement/formats";
 import { hang } from "../../core/placement/wall";
-import { FormatMark } from "../components/FormatMark";
 import { useSize } from "../components/useSize";
 import { FormatChoice } from "./FormatChoice";
-import { PlaceHandles, type Placing } from "./PlaceHandles";
-import { placesBySlot, slotsNow } from "./shownSlots";
+import { ProofScreen, type ProofScreenProps } from "./ProofScreen";
 import { useProofState } from "./useProof";
 
-interface TrioProps {
-  readonly engine: ProofEngine | null;
-  readonly slug: string;
+interface TrioProps extends Omit<ProofScreenProps, "format"> {
   readonly formats: readonly FormatName[];
-  readonly marked: SlotKey | null;
-  /** The slot that is being placed by hand, if any: it has handles. */
-  readonly placing?: Placing | null;
-  readonly onPick: (slot: SlotKey) => void;
   readonly onFormats: (formats: readonly FormatName[]) => void;
 }
 
@@ -63,94 +51,5 @@ export function Trio({ formats, onFormats, ...props }: TrioProps) {
         <FormatChoice formats={formats} onFormats={onFormats} />
       </div>
     </div>
-  );
-}
-
-function ProofScreen({
-  engine,
-  format,
-  slug,
-  marked,
-  placing,
-  onPick,
-}: Omit<TrioProps, "formats" | "onFormats"> & { format: FormatName }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const { width, height, ratio } = formatOf(format);
-  const title = formatTitle(format);
-  useEffect(() => {
-    engine?.attach(format, canvas.current);
-    return () => engine?.attach(format, null);
-  }, [engine, format]);
-
-  function pick({ clientX, clientY, currentTarget }: MouseEvent<HTMLElement>): void {
-    const box = currentTarget.getBoundingClientRect();
-    const point = rect(((clientX - box.left) / box.width) * width, ((clientY - box.top) / box.height) * height, 0, 0);
-    const found = slotsNow(engine, format)
-      .filter((slot) => slot.kind !== "logo" && contains(slot.place, point))
-      .at(-1);
-    if (found) onPick(found.key);
-  }
-
-  async function saveFrame(): Promise<void> {
-    if (!engine) return;
-    const blob = await engine.frame(format, "1080p");
-    const link = Object.assign(document.createElement("a"), {
-      href: URL.createObjectURL(blob),
-      download: `${slug}-${format}-${(engine.state().time / 1000).toFixed(3)}s.png`,
-    });
-    link.click();
-    URL.revokeObjectURL(link.href);
-  }
-
-  return (
-    <figure>
-      <figcaption className="mb-1 flex h-[22px] items-center gap-2 text-[#12181a]">
-        <FormatMark format={format} size={12} />
-        <span className="text-[13px]">{title}</span> {title !== ratio && <span className="figures">{ratio}</span>}
-        <button
-          type="button"
-          onClick={() => void saveFrame()}
-          className="ml-auto p-1 hover:text-black"
-          aria-label={`Save this ${title} frame as PNG`}
-          title="Save this frame as PNG"
-        >
-          <Download aria-hidden size={14} />
-        </button>
-      </figcaption>
-      <div
-        className="relative shadow-lg"
-        style={{ aspectRatio: `${width} / ${height}` }}
-        onClick={pick}
-        data-proof={format}
-      >
-        <canvas ref={canvas} className="block h-full w-full" role="img" aria-label={`${title} proof`} />
-        {placing && <PlaceHandles engine={engine} format={format} placing={placing} />}
-        {marked && marked !== placing?.slot && <Mark engine={engine} format={format} slot={marked} />}
-      </div>
-    </figure>
-  );
-}
-
-function Mark({ engine, format, slot }: { engine: ProofEngine | null; format: FormatName; slot: SlotKey }) {
-  // The time is part of what is picked, so that the outline follows the scene on screen.
-  useProofState(engine, (state) => `${state.prepared.length}/${Math.floor(state.time / 100)}`);
-  useProofState(engine, (state) => state.prepared);
-  const { width, height } = formatOf(format);
-  const slots = slotsNow(engine, format);
-  const place = placesBySlot(slots).get(slot);
-  if (!place) return null;
-  const isPicture = slots.some(({ key, part }) => key === slot && part === "picture");
-  return (
-    <div
-      aria-hidden
-      className="pointer-events-none absolute outline-2 outline-accent"
-      style={{
-        left: `${(place.x / width) * 100}%`,
-        top: `${(place.y / height) * 100}%`,
-        width: `${(place.width / width) * 100}%`,
-        height: `${(place.height / height) * 100}%`,
-        outlineOffset: isPicture ? -3 : 4,
-      }}
-    />
   );
 }

@@ -4,7 +4,7 @@ import { array, mixed, number, object, string } from "yup";
 import { type Edit } from "../../core/document/edit";
 import { editTo } from "../../core/document/edits";
 import { type Facts, templateKey } from "../../core/document/facts";
-import { refsOf } from "../../core/document/locks";
+import { refsOf } from "../../core/document/refs";
 import { same } from "../../core/document/patch";
 import { type Promotion, readPromotion } from "../../core/document/promotion";
 import { Button } from "../components/Button";
@@ -12,7 +12,7 @@ import { DialogFrame } from "../components/DialogFrame";
 import { Notice } from "../components/Notice";
 import { TrioPreview } from "../gallery/TrioPreview";
 import { usePreviews } from "../gallery/usePreviews";
-import { fieldLook } from "./DeckFields";
+import { fieldLook } from "../components/fieldLook";
 
 interface ShownVersion {
   readonly revision: number;

@@ -8,6 +8,7 @@ const LOOKS = {
   fine: { bar: "bg-ready", text: "text-ready" },
   warning: { bar: "bg-warn", text: "text-warn" },
   wrong: { bar: "bg-wrong", text: "text-wrong" },
+  advice: { bar: "bg-ready", text: "text-soft" },
 } as const;
 
 /** Under a words field: the size in each format and whether it fits, and what was found about reading it, with a cure. */

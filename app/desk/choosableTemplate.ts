@@ -5,4 +5,6 @@ import { type Template } from "../../core/document/template";
 export interface ChoosableTemplate {
   readonly ref: TemplateRef;
   readonly template: Template;
+  /** Said of it in place of its purpose and length. */
+  readonly note?: string;
 }

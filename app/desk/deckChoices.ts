@@ -1,9 +1,14 @@
-import { type WordsRole } from "../../core/document/template";
-import { type OfferedMedia } from "./MediaPicker";
+import { type WordsRole } from "../../core/document/wordsRole";
+import type { OfferedMedia } from "../../server/media/offeredMedia";
+import { type ChosenMedia } from "../mediaChoice/useChosenMedia";
 
 /** What the fields of the copy deck choose from. */
 export interface DeckChoices {
-  readonly media: readonly OfferedMedia[];
+  /** What is known of the media that are shown. */
+  readonly media: ChosenMedia;
+  readonly sounds: readonly OfferedMedia[];
+  /** Something was chosen that nothing was known of yet. */
+  readonly onChosen: (item: OfferedMedia) => void;
   readonly products: readonly { readonly id: string; readonly name: string }[];
   readonly offers: readonly { readonly id: string; readonly name: string; readonly state: string }[];
   /** Words to pick from, by what they are for. */

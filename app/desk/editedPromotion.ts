@@ -7,6 +7,7 @@ import { type EditedOnPage } from "../edits/useEdits";
 export function editedPromotion(slug: string): EditedOnPage<Promotion> {
   const address = `/promotions/${slug}/edits`;
   return {
+    key: address,
     apply: applyEdit,
     inverse: inverseOf,
     send: (base, edits) => sendEdits(address, readPromotion, { base, edits }),

@@ -2,7 +2,7 @@ import { targetOf, readAdjustmentKey } from "../../core/document/adjustments";
 import { FIELDS, isFieldId } from "../../core/document/fields";
 import { stepsOf } from "../../core/document/patch";
 import { type Fill, type Promotion } from "../../core/document/promotion";
-import { type SceneTemplate, type SlotKey, findSlot } from "../../core/document/template";
+import { type SceneTemplate, type SlotKey, findSlot } from "../../core/document/sceneTemplate";
 import { type InWords } from "../edits/tellMerged";
 
 /** How the places of a promotion are said to people. */

@@ -1,7 +1,8 @@
-import { type SlotKey } from "../../core/document/template";
+import { type ItemKey, itemKey } from "../../core/document/itemKey";
+import { type SlotKey } from "../../core/document/sceneTemplate";
 import { type Rect, union } from "../../core/geometry/rect";
 import { type FormatName } from "../../core/placement/formats";
-import { type SheetSlot } from "../../core/scene/proofSheet";
+import { type SheetItem, type SheetSlot } from "../../core/scene/proofSheet";
 import { sceneMostSeen } from "../../core/time/timeline";
 import { type ProofEngine } from "../proof/proofEngine";
 
@@ -12,6 +13,23 @@ export function slotsNow(engine: ProofEngine | null, format: FormatName): readon
   if (!state || !prepared) return [];
   return prepared.scenes[sceneMostSeen(prepared.spans, state.time)]?.slots ?? [];
 }
+
+/** What is placed: a slot, or an item. */
+export type PlacedKey = SlotKey | ItemKey;
+
+/** The items on a proof at its present moment, from the bottom up. */
+export function itemsNow(engine: ProofEngine | null, format: FormatName): readonly SheetItem[] {
+  const state = engine?.state();
+  const items = state?.prepared.find((one) => one.format === format)?.items ?? [];
+  return state ? items.filter(({ from, to }) => from <= state.time && state.time < to) : [];
+}
+
+/** The places of all that is on a proof at its present moment, slots and items. */
+export const placesNow = (engine: ProofEngine | null, format: FormatName): Map<PlacedKey, Rect> =>
+  new Map<PlacedKey, Rect>([
+    ...placesBySlot(slotsNow(engine, format)),
+    ...itemsNow(engine, format).map(({ id, place }) => [itemKey(id), place] as const),
+  ]);
 
 /** The places of a scene's slots: the parts of an offer are one slot, so they have one place. */
 export function placesBySlot(slots: readonly SheetSlot[]): Map<SlotKey, Rect> {

@@ -1,16 +1,13 @@
 import { useRef } from "react";
 import { toast } from "sonner";
 import { boolean, object, string } from "yup";
-import { type SlotKey } from "../../core/document/template";
+import { type SlotKey } from "../../core/document/sceneTemplate";
 import { useTeamEvents } from "../components/useTeamEvents";
 
 const received = object({ id: string().required(), name: string().required(), known: boolean().required() });
 
 /** Brings a file dropped on a slot into the media, and fills the slot with it once it has been read in. */
-export function useDropFill(
-  fill: (slot: SlotKey, media: string) => void,
-  onReady: () => void,
-): (slot: SlotKey, files: FileList) => void {
+export function useDropFill(fill: (slot: SlotKey, media: string) => void): (slot: SlotKey, files: FileList) => void {
   const waiting = useRef(new Map<string, SlotKey>());
   useTeamEvents((event) => {
     const slot = event.topic === "media" ? waiting.current.get(event.id) : undefined;
@@ -20,7 +17,6 @@ export function useDropFill(
       toast.error("The file could not be read in. Media says why.");
       return;
     }
-    onReady();
     fill(slot, event.id);
   });
   return (slot, files) => {
@@ -43,7 +39,6 @@ export function useDropFill(
       }
       if (body.known) {
         // The very file is here already, read in long ago.
-        onReady();
         fill(slot, body.id);
         return;
       }

@@ -1,61 +1,90 @@
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import { designOf, findPromotionSlot } from "../../core/document/design";
 import { type Edit } from "../../core/document/edit";
 import { adjust, applyEdit } from "../../core/document/edits";
 import { type TemplatesByRef } from "../../core/document/facts";
+import { placeItem } from "../../core/document/itemEdits";
+import { itemOfKey } from "../../core/document/itemKey";
+import { FIRST_LOOKS } from "../../core/document/items";
 import { type Promotion } from "../../core/document/promotion";
 import { targetOf } from "../../core/document/adjustments";
-import { type SlotKey } from "../../core/document/template";
-import { type Rect } from "../../core/geometry/rect";
+import { type SlotKey } from "../../core/document/sceneTemplate";
 import { type FormatName } from "../../core/placement/formats";
-import { type Placing } from "./PlaceHandles";
+import { type MovedPlace, type Placing } from "./PlaceHandles";
+import { type PlacedKey } from "./shownSlots";
 
-/** Placing a slot of a promotion by hand. `dragged` is the document as it would be while a place is dragged. */
+/** What is said of something that can be placed, and what placing it edits. */
+interface Placeable {
+  readonly label: string;
+  readonly byHand: Placing["byHand"];
+  /** Null where it is gone. */
+  readonly edit: (format: FormatName, moved: MovedPlace) => Edit | null;
+}
+
+/** Placing a slot or an item of a promotion by hand. `onDragged` is given the document as it would be while it is dragged. */
 export function usePlacing(
   document: Promotion,
   templates: TemplatesByRef,
-  onEdit: (edit: Edit) => void,
+  { onEdit, onDragged }: { onEdit: (edit: Edit) => void; onDragged: (document: Promotion | null) => void },
 ): {
   placing: Placing | null;
-  dragged: Promotion | null;
-  startPlacing: (slot: SlotKey) => void;
+  startPlacing: (key: PlacedKey) => void;
   stopPlacing: () => void;
 } {
-  const [slot, setSlot] = useState<SlotKey | null>(null);
-  const [drag, setDrag] = useState<{ readonly format: FormatName; readonly place: Rect } | null>(null);
-  const stopPlacing = useCallback(() => setSlot(null), []);
+  const [key, setKey] = useState<PlacedKey | null>(null);
+  const [isDragged, setDragged] = useState(false);
+  const stopPlacing = useCallback(() => setKey(null), []);
   useEffect(() => {
-    if (!slot) return;
+    if (!key) return;
     const end = (event: KeyboardEvent): void => {
-      if (event.key === "Escape" && !drag) setSlot(null);
+      if (event.key === "Escape" && !isDragged) setKey(null);
     };
     window.addEventListener("keydown", end);
     return () => window.removeEventListener("keydown", end);
-  }, [slot, drag]);
+  }, [key, isDragged]);
 
-  const dragged = useMemo(
-    () => (slot && drag ? applyEdit(document, placeEdit(slot, drag.format, drag.place)) : null),
-    [document, slot, drag],
-  );
-  const found = slot ? findPromotionSlot(document, templates, slot) : null;
-  if (!slot || !found) return { placing: null, dragged: null, startPlacing: setSlot, stopPlacing };
-  const scene = designOf(document, templates).scenes.find(({ id }) => id === found.scene.id);
+  const found = key && placeable(document, templates, key);
+  if (!key || !found) return { placing: null, startPlacing: setKey, stopPlacing };
   return {
-    dragged,
-    startPlacing: setSlot,
+    startPlacing: setKey,
     stopPlacing,
     placing: {
-      slot,
-      label: found.slot.label,
-      byHand: (format) => scene?.places[format]?.[found.slot.id] ?? null,
-      onDrag: (format, place) => setDrag(place && { format, place }),
-      onPlace: (format, place) => {
-        setDrag(null);
-        onEdit(placeEdit(slot, format, place));
+      slot: key,
+      label: found.label,
+      byHand: found.byHand,
+      onDrag: (format, moved) => {
+        setDragged(moved !== null);
+        const edit = moved && found.edit(format, moved);
+        onDragged(edit && applyEdit(document, edit));
+      },
+      onPlace: (format, moved) => {
+        setDragged(false);
+        onDragged(null);
+        const edit = found.edit(format, moved);
+        if (edit) onEdit(edit);
       },
     },
   };
 }
 
-const placeEdit = (slot: SlotKey, format: FormatName, place: Rect): Edit =>
-  adjust("place", place, { target: targetOf(slot), layer: "scene@format", format });
+function placeable(document: Promotion, templates: TemplatesByRef, key: PlacedKey): Placeable | null {
+  const id = itemOfKey(key);
+  if (id !== null) {
+    const item = document.items[id];
+    if (!item) return null;
+    return {
+      label: item.kind === "words" ? item.text : FIRST_LOOKS[item.kind].title,
+      byHand: () => null,
+      edit: (format, moved) => placeItem(document, id, { format, ...moved }),
+    };
+  }
+  const found = findPromotionSlot(document, templates, key);
+  if (!found) return null;
+  const scene = designOf(document, templates).scenes.find((one) => one.id === found.scene.id);
+  return {
+    label: found.slot.label,
+    byHand: (format) => scene?.places[format]?.[found.slot.id] ?? null,
+    // A key that is none of an item is one of a slot.
+    edit: (format, { to }) => adjust("place", to, { target: targetOf(key as SlotKey), layer: "scene@format", format }),
+  };
+}

@@ -3,7 +3,7 @@ import { type Edit } from "../../core/document/edit";
 import { applyEdit, fillSlot, inverseOf, rename, takeOutScene } from "../../core/document/edits";
 import { type Promotion } from "../../core/document/promotion";
 import { takenBack } from "../../core/document/rebase";
-import { type SlotKey } from "../../core/document/template";
+import { type SlotKey } from "../../core/document/sceneTemplate";
 import { defined } from "../../core/testing/defined";
 import { testDocument } from "../../core/testing/promotions";
 import { type EditSession, type Merged, openEditSession } from "./editSession";
@@ -294,7 +294,7 @@ test("what a page with nothing to tell anyone closes on is sent", async () => {
   const server = new TestServer();
   const { session } = opened(server);
   session.apply(rename("On leaving"));
-  session.close();
+  session.rest();
   await later(30);
   expect(server.document.name).toBe("On leaving");
 });

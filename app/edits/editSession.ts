@@ -63,8 +63,10 @@ export interface EditSession<Document> {
   readonly catchUp: () => void;
   /** Whether anything is only here. */
   readonly isWaiting: () => boolean;
-  /** Sends what waits, now. */
-  readonly close: () => void;
+  /** The newest revision that this goes on from. */
+  readonly revision: () => number;
+  /** Sends what waits, now: its page is left. It goes on when another is told of it. */
+  readonly rest: () => void;
 }
 
 interface Step {
@@ -98,7 +100,7 @@ export function openEditSession<Document extends object>(
   let timer: ReturnType<typeof setTimeout> | null = null;
   /** When the first of what waits was done. */
   let waitingSince = 0;
-  let isClosed = false;
+  let isResting = false;
   let save: SaveState = "saved";
   let shown: EditState<Document> = { document, save, undo: null, redo: null };
 
@@ -180,7 +182,7 @@ export function openEditSession<Document extends object>(
   /** Until it works: whoever was cut off has missed what was told meanwhile. */
   function tryCatchUp(): void {
     void catchUp().catch(() => {
-      if (!isClosed) setTimeout(tryCatchUp, RETRY_AFTER_MS);
+      if (!isResting) setTimeout(tryCatchUp, RETRY_AFTER_MS);
     });
   }
 
@@ -257,7 +259,9 @@ export function openEditSession<Document extends object>(
     },
     tellTo(next) {
       told = next;
+      isResting = false;
     },
+    revision: () => revision,
     apply,
     undo: () => move("undo"),
     redo: () => move("redo"),
@@ -267,8 +271,8 @@ export function openEditSession<Document extends object>(
     },
     catchUp: tryCatchUp,
     isWaiting: () => waiting.length > 0 || isSending,
-    close() {
-      isClosed = true;
+    rest() {
+      isResting = true;
       if (timer !== null) clearTimeout(timer);
       timer = null;
       void send();

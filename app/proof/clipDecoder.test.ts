@@ -124,3 +124,18 @@ test("who is overtaken by another wish still gets an answer when it is closed", 
   clip.close();
   await expect(first).resolves.toBeUndefined();
 });
+
+test("a decoder that is late while it plays is waited for, not begun anew; what is shown is known to be old", async () => {
+  const clip = decoder();
+  clip.want(0);
+  for (const frame of [7, 14, 21]) clip.want(frame);
+  expect(did.starts).toBeLessThanOrEqual(1);
+  expect(clip.isNear(21)).toBe(false);
+  while (!clip.isNear(21)) await new Promise((resolve) => setImmediate(resolve));
+  expect(numberOf(clip)).toBeGreaterThanOrEqual(20);
+  expect(did.starts).toBe(1);
+  // A seek as far ahead begins where it is wanted.
+  await clip.exact(39);
+  expect(numberOf(clip)).toBe(39);
+  expect(did.starts).toBe(2);
+});

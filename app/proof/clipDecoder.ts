@@ -6,6 +6,8 @@ import { type DecodedFrame } from "../../paint/resources";
 export interface ClipDecoder {
   /** The wanted frame, or the nearest before it that is here; null until there is one. */
   image(): DecodedFrame | null;
+  /** Whether that image is this frame or the one beside it. */
+  isNear(frame: number): boolean;
   /** Asks for a frame, without waiting: those after it are decoded ahead. */
   want(frame: number): void;
   /** Resolves when exactly this frame is here. */
@@ -17,6 +19,9 @@ export interface ClipDecoder {
 const AHEAD = 6;
 /** and before it: as many as a group of pictures of a proxy has, so that stepping back decodes once a group. */
 const BEHIND = 8;
+
+/** A decoder that falls behind by fewer frames than this while it plays catches up: one begun anew would be late again. */
+const CATCHES_UP = 45;
 
 /** Whether this browser decodes frames one by one. It does so in secure contexts only. */
 export const canDecodeFrames = (): boolean => "VideoDecoder" in globalThis;
@@ -80,12 +85,13 @@ export function openClipDecoder({ id, rate, frames: count }: ClipFacts): ClipDec
     waiting.clear();
   }
 
-  function want(frame: number): void {
+  /** @param reach how far ahead of the running decoder a frame may be for it to be waited for */
+  function ask(frame: number, reach: number): void {
     const back = frame < wanted;
     wanted = Math.min(frame, count - 1);
     dropFar();
     wake();
-    const isComing = isRunning && wanted >= cursor && wanted <= cursor + AHEAD;
+    const isComing = isRunning && wanted >= cursor && wanted <= cursor + reach;
     if (frames.has(wanted) || isComing) return;
     // Going back, a whole group is decoded, so that the steps before this one are here too.
     const from = back ? Math.max(0, wanted - BEHIND + 1) : wanted;
@@ -100,9 +106,13 @@ export function openClipDecoder({ id, rate, frames: count }: ClipFacts): ClipDec
       const frame = nearest === null ? undefined : frames.get(nearest);
       return frame ? { image: frame, width: frame.displayWidth, height: frame.displayHeight } : null;
     },
-    want,
+    isNear(frame) {
+      const nearest = nearestBefore();
+      return nearest !== null && Math.abs(Math.min(frame, count - 1) - nearest) <= 1;
+    },
+    want: (frame) => ask(frame, CATCHES_UP),
     exact(frame) {
-      want(frame);
+      ask(frame, AHEAD);
       const index = wanted;
       if (frames.has(index)) return Promise.resolve();
       return new Promise((resolve) => {

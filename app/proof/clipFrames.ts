@@ -8,6 +8,8 @@ export interface ClipFrames {
   readonly image: (node: ClipNode) => DecodedFrame | null;
   /** Asks for the frames of some nodes, without waiting. */
   readonly want: (nodes: readonly ClipNode[]) => void;
+  /** Whether each of these frames, or the one beside it, is here. */
+  readonly areNear: (nodes: readonly ClipNode[]) => boolean;
   /** Resolves when exactly these frames are here. */
   readonly exact: (nodes: readonly ClipNode[]) => Promise<void>;
   readonly close: () => void;
@@ -50,6 +52,7 @@ export function openClipFrames(
       letGo(nodes);
       for (const node of nodes) decoderOf(node)?.want(node.frame);
     },
+    areNear: (nodes) => nodes.every((node) => decoderOf(node)?.isNear(node.frame) ?? true),
     async exact(nodes) {
       letGo(nodes);
       await Promise.all(nodes.map(async (node) => decoderOf(node)?.exact(node.frame)));

@@ -2,6 +2,7 @@ import { type Facts } from "../../core/document/facts";
 import { type Promotion } from "../../core/document/promotion";
 import { type FormatName } from "../../core/placement/formats";
 import { type Quality } from "../../core/placement/quality";
+import { type Size } from "../../core/geometry/rect";
 import { type Finding } from "../../core/preflight/finding";
 import { type ProofSheet } from "../../core/scene/proofSheet";
 import { type Mix } from "../../core/sound/mix";
@@ -29,6 +30,12 @@ export interface ProofState {
 export interface ProofEngine {
   attach(format: FormatName, canvas: HTMLCanvasElement | null): void;
   show(document: Promotion, facts: Facts): void;
+  /** Has the settled moment of every scene painted, at a size in pixels for each format; none stops it. */
+  wall(sizes: Readonly<Partial<Record<FormatName, Size>>>): void;
+  /** What was painted of a scene, counted from 0; null where nothing was yet. */
+  cell(format: FormatName, scene: number): ImageBitmap | null;
+  /** Calls back when a cell was painted. */
+  onCell(listener: (format: FormatName, scene: number) => void): () => void;
   play(): void;
   pause(): void;
   seek(time: number): void;
@@ -51,6 +58,8 @@ export function openProofEngine(proofs: Proofs): ProofEngine {
   const listeners = new Set<() => void>();
   const attached = new Map<FormatName, HTMLCanvasElement>();
   const asked = new Map<number, { readonly resolve: (blob: Blob) => void; readonly reject: (error: Error) => void }>();
+  const cells = new Map<string, ImageBitmap>();
+  const cellListeners = new Set<(format: FormatName, scene: number) => void>();
   let current: ProofState = { prepared: [], findings: [], time: 0, length: 0, playing: false, problem: null };
   let facts: Facts | null = null;
   /** What the worker was told last. */
@@ -80,6 +89,13 @@ export function openProofEngine(proofs: Proofs): ProofEngine {
         const time = untouched ? news.time : Math.min(current.time, toFrameStart(length, length));
         change({ prepared: sheets, findings, length, problem: null, time });
         prepareSound(mix);
+        return;
+      }
+      case "cell": {
+        const key = `${news.format}/${news.scene}`;
+        cells.get(key)?.close();
+        cells.set(key, news.bitmap);
+        cellListeners.forEach((listener) => listener(news.format, news.scene));
         return;
       }
       case "shown":
@@ -172,6 +188,12 @@ export function openProofEngine(proofs: Proofs): ProofEngine {
       proofs.tell(stage, { kind: "show", document, facts: known === sent ? undefined : known, rest: rest() });
       sent = known;
     },
+    wall: (sizes) => proofs.tell(stage, { kind: "wall", sizes }),
+    cell: (format, scene) => cells.get(`${format}/${scene}`) ?? null,
+    onCell(listener) {
+      cellListeners.add(listener);
+      return () => cellListeners.delete(listener);
+    },
     play() {
       const from = untouched || current.time >= current.length - AT_THE_END_MS ? 0 : current.time;
       untouched = false;
@@ -206,6 +228,8 @@ export function openProofEngine(proofs: Proofs): ProofEngine {
       watcher.disconnect();
       sound?.player.close();
       videos?.close();
+      cells.forEach((bitmap) => bitmap.close());
+      cells.clear();
       proofs.tell(stage, { kind: "close" });
     },
   };

@@ -22,6 +22,8 @@ export type ToStage =
   /** Facts are left out where they are the same as before. */
   | { readonly kind: "show"; readonly document: Promotion; readonly facts?: Facts | undefined; readonly rest: Rest }
   | { readonly kind: "rest"; readonly rest: Rest }
+  /** Has the settled moment of every scene painted at a size a format, now and whenever it changes; none stops it. */
+  | { readonly kind: "wall"; readonly sizes: Readonly<Partial<Record<FormatName, Size>>> }
   /** Plays from a time in milliseconds; `at` is when that was, in milliseconds since 1970. */
   | { readonly kind: "play"; readonly from: number; readonly at: number }
   | { readonly kind: "frame"; readonly ask: number; readonly format: FormatName; readonly quality: Quality }
@@ -42,6 +44,8 @@ export type StageNews =
       /** Where it stands, in milliseconds. */
       readonly time: number;
     }
+  /** A cell of the wall. `scene` is counted from 0. */
+  | { readonly kind: "cell"; readonly format: FormatName; readonly scene: number; readonly bitmap: ImageBitmap }
   /** It was painted with all that it shows, after it was told to show or rest. */
   | { readonly kind: "shown" }
   | { readonly kind: "ended" }

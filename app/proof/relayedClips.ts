@@ -30,6 +30,8 @@ export function openRelayedClips(ask: (use: string, media: string, frame: number
       });
       return {
         image: () => shown && { image: shown.bitmap, width: shown.bitmap.width, height: shown.bitmap.height },
+        // What the page's player shows while it plays is as near as that player comes.
+        isNear: () => shown !== null,
         want,
         exact(frame) {
           want(frame);

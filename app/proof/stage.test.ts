@@ -51,12 +51,13 @@ Object.assign(globalThis, {
 });
 const { openStage } = await import("./stage");
 
-const clips = { exact: [] as number[][], wanted: [] as number[][], closed: 0 };
+const clips = { exact: [] as number[][], wanted: [] as number[][], closed: 0, areLate: false };
 const testClips: ClipFrames = {
   image: () => null,
   want: (nodes) => {
     clips.wanted.push(nodes.map(({ frame }) => frame));
   },
+  areNear: () => !clips.areLate,
   exact: (nodes) => {
     clips.exact.push(nodes.map(({ frame }) => frame));
     return Promise.resolve();
@@ -94,7 +95,7 @@ const settled = (): Promise<void> => new Promise((resolve) => setImmediate(resol
 beforeEach(() => {
   pictures.here = true;
   pictures.waiting = [];
-  Object.assign(clips, { exact: [], wanted: [], closed: 0 });
+  Object.assign(clips, { exact: [], wanted: [], closed: 0, areLate: false });
 });
 
 test("what is shown is told as sheets and findings, painted at the settled moment, and said to be there", async () => {
@@ -150,6 +151,20 @@ test("who goes elsewhere while pictures are on their way is shown the place they
   expect(kinds()).toEqual(["prepared", "shown"]);
 });
 
+test("who goes elsewhere, or plays, before a change is prepared is shown that change all the same, where they went", async () => {
+  const { stage, news, kinds } = opened();
+  const shown = stage.show(testDocument(), testFacts(), { scene: 0 });
+  const rested = stage.rest({ time: 9000 });
+  await Promise.all([shown, rested]);
+  expect(kinds().filter((kind) => kind === "prepared")).toHaveLength(1);
+  expect(news.find(({ kind }) => kind === "prepared")).toMatchObject({ time: 9000, length: 15_000 });
+  const changed = stage.show(testDocument({ name: "Newer" }), testFacts(), { time: 9000 });
+  stage.play(4000, 10_000);
+  await changed;
+  expect(kinds().filter((kind) => kind === "prepared")).toHaveLength(2);
+  expect(stage.tick(10_050)).toBe(true);
+});
+
 test("it stands on whole frames, asks for exactly the clip's frame there, and paints again when that is here", async () => {
   const { stage } = opened();
   const document = applyEdit(testDocument(), fillSlot("product.picture", mediaFill(CLIP_ID)));
@@ -173,6 +188,21 @@ test("it plays by its own clock, asks ahead for clips, and says when it has come
   expect(stage.tick(10_000 + 11_000)).toBe(false);
   expect(kinds().at(-1)).toBe("ended");
   expect(stage.tick(10_000 + 11_016)).toBe(false);
+});
+
+test("while a clip is late what was painted stays as it is, but not for longer than a second", async () => {
+  const { stage, pixels } = opened();
+  const document = applyEdit(testDocument(), fillSlot("product.picture", mediaFill(CLIP_ID)));
+  await stage.show(document, testFacts(), { time: 0 });
+  stage.play(3100, 10_000);
+  stage.tick(10_000);
+  const together = pixels().slice();
+  clips.areLate = true;
+  for (const now of [10_100, 10_500, 10_990]) expect(stage.tick(now)).toBe(true);
+  expect(pixels()).toEqual(together);
+  expect(clips.wanted.at(-1)).not.toEqual(clips.wanted[0]);
+  stage.tick(11_010);
+  expect(pixels()).not.toEqual(together);
 });
 
 test("a frame is painted at the size of the output, and only once there is something to paint", async () => {

@@ -8,9 +8,9 @@ import { outputSize, type Quality } from "../../core/placement/quality";
 import { type FindingMemory, findingsOf } from "../../core/preflight/findings";
 import { type ClipNode, type DisplayList, everyNode, sameFrame } from "../../core/scene/displayList";
 import {
-  type PreparationMemory,
   type PreparedPromotion,
   displayListAt,
+  newMemory,
   preparePromotion,
   settledTime,
 } from "../../core/scene/preparePromotion";
@@ -25,6 +25,7 @@ import { type PictureCache, browserResources } from "./browserResources";
 import { withShownTones } from "./browserTones";
 import { type ClipFrames } from "./clipFrames";
 import { type Rest, type StageNews } from "./proofMessages";
+import { type Wall, openWall } from "./wall";
 
 /** A promotion shown in a canvas for each of its formats, in step. It runs where there is no page: in a worker. */
 export interface Stage {
@@ -33,6 +34,8 @@ export interface Stage {
   /** Resolves when it is painted, or overtaken by what is to be shown next. */
   show(document: Promotion, facts: Facts, rest: Rest): Promise<void>;
   rest(rest: Rest): Promise<void>;
+  /** Has the settled moment of every scene painted, at a size a format; none stops it. */
+  wall(sizes: Readonly<Partial<Record<FormatName, Size>>>): void;
   /** @param at when it was at `from`, on this worker's clock */
   play(from: number, at: number): void;
   /** Paints the next frame of what plays. Gives whether it goes on. */
@@ -56,10 +59,13 @@ export interface StageParts {
   readonly say: (news: StageNews) => void;
 }
 
+/** How long a painted moment stays while clips are late, in milliseconds. */
+const LONGEST_HOLD = 1000;
+
 export function openStage({ isPreview, pictures, openClips, say }: StageParts): Stage {
   const screens = new Map<FormatName, Screen>();
   const sizes = new Map<FormatName, Size>();
-  const memory: PreparationMemory = new Map();
+  const memory = newMemory();
   const found: FindingMemory = new WeakMap();
   let facts: Facts | null = null;
   let prepared: readonly PreparedPromotion[] = [];
@@ -67,9 +73,16 @@ export function openStage({ isPreview, pictures, openClips, say }: StageParts): 
   /** The present moment, in milliseconds. */
   let time = 0;
   let playing: { readonly from: number; readonly at: number } | null = null;
+  /** When a moment of what plays was painted last, on this worker's clock. */
+  let paintedAt = 0;
+  /** Where it rests, or rests again when nothing plays. */
+  let resting: Rest = { scene: 0 };
+  /** What is shown and where it stands are overtaken each by the next of its own: who goes elsewhere gives up no change. */
+  let showing = 0;
   let turn = 0;
   let isClosed = false;
 
+  let wall: Wall | null = null;
   const clips = openClips(() => facts);
   const resources = browserResources(pictures, clips.image);
 
@@ -162,28 +175,35 @@ export function openStage({ isPreview, pictures, openClips, say }: StageParts): 
   const toFrame = (ms: number): number => toFrameStart(ms, length);
 
   async function show(document: Promotion, given: Facts, rest: Rest): Promise<void> {
-    const mine = ++turn;
+    const mine = ++showing;
+    turn++;
+    resting = rest;
     const plain = resolvePromotion(document, given);
     const [book, toned] = await Promise.all([browserBook(), withShownTones(plain, given)]);
     const promotion: ResolvedPromotion = toned === given ? plain : resolvePromotion(document, toned);
     for (let wanted = fontFilesWanted(promotion, book); wanted.length > 0; wanted = fontFilesWanted(promotion, book)) {
-      if (mine !== turn) return;
+      if (mine !== showing) return;
       await openFiles(book, wanted);
     }
-    if (mine !== turn) return;
+    if (mine !== showing) return;
     facts = toned;
     prepared = formatsInOrder(document).map((format) => preparePromotion(promotion, format, book, memory));
     ({ length } = promotion);
-    time = playing ? Math.min(time, length) : timeOf(rest);
+    time = playing ? Math.min(time, length) : timeOf(resting);
     say({
       kind: "prepared",
       sheets: prepared.map(sheetOf),
-      findings: findingsOf(promotion, prepared, found),
+      findings: findingsOf({ document, promotion }, prepared, found),
       mix: mixOf(document, toned.media, { plan: promotion.base.sound, length }),
       length,
       time,
     });
-    if (!playing) await settle(mine);
+    if (!playing) await settle(++turn);
+    if (mine === showing) paintWall();
+  }
+
+  function paintWall(): void {
+    wall?.paint(prepared).catch(fail);
   }
 
   return {
@@ -200,14 +220,26 @@ export function openStage({ isPreview, pictures, openClips, say }: StageParts): 
     },
     show: (document, given, rest) => show(document, given, rest).catch(fail),
     rest(to) {
-      const mine = ++turn;
+      resting = to;
       playing = null;
       time = timeOf(to);
-      return settle(mine).catch(fail);
+      return settle(++turn).catch(fail);
+    },
+    wall(sizes) {
+      wall ??= openWall({
+        pictures,
+        openClips,
+        factsOf: () => facts,
+        give: (format, scene, bitmap) => say({ kind: "cell", format, scene, bitmap }),
+        pause: () => new Promise((resolve) => setTimeout(resolve)),
+      });
+      wall.resize(sizes);
+      if (prepared.length > 0) paintWall();
     },
     play(from, at) {
       turn++;
       playing = { from, at };
+      paintedAt = at;
     },
     tick(now) {
       if (!playing || isClosed) return false;
@@ -220,6 +252,9 @@ export function openStage({ isPreview, pictures, openClips, say }: StageParts): 
       time = toFrame(Math.max(0, passed));
       const shown = clipNodes(ticksOf(time));
       clips.want(shown);
+      // A moment whose clips are late is left out, as long as that is not seen to stand: what is shown belongs together.
+      if (!clips.areNear(shown) && now - paintedAt < LONGEST_HOLD) return true;
+      paintedAt = now;
       // A clip's frame may have come since this moment was painted.
       paintAll(shown.length > 0);
       return true;
@@ -239,9 +274,11 @@ export function openStage({ isPreview, pictures, openClips, say }: StageParts): 
     },
     close() {
       isClosed = true;
+      showing++;
       turn++;
       playing = null;
       clips.close();
+      wall?.close();
       screens.clear();
     },
   };

@@ -11,7 +11,8 @@ import { addBrand, brandsOf, promotionsOf, removeBrand, saveBook, switchBrand } 
 import { colorProposals, lackingLetters } from "../../server/brand/brandPage";
 import { ownFamilies } from "../../server/faces/ownFonts";
 import { receiveFont, removeFont } from "../../server/faces/receiveFont";
-import { mediaList } from "../../server/media/mediaList";
+import { todayIn } from "../../server/media/mediaList";
+import { chosenMedia, offeredSounds } from "../../server/media/offeredMedia";
 import { UploadProblem } from "../../server/media/uploadProblem";
 import type { Route } from "./+types/brandBook";
 import { ColorSection } from "../brand/ColorSection";
@@ -24,14 +25,16 @@ import { Choice, Field } from "../components/Field";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { RightsMark } from "../components/RightsMark";
+import { useChosenMedia } from "../mediaChoice/useChosenMedia";
 import { thumbAddress } from "../components/mediaLook";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { scope, id, team } = await requirePerson(request);
   const { brands, working } = await brandsOf(scope, id);
   const brand = new URL(request.url).searchParams.has("new") ? null : working;
-  const [media, own, proposals, lacking, touched] = await Promise.all([
-    mediaList(scope, team.zone),
+  const [logos, sounds, own, proposals, lacking, touched] = await Promise.all([
+    chosenMedia(scope, brand?.book.logos.map(({ media }) => media) ?? [], todayIn(team.zone)),
+    offeredSounds(scope, todayIn(team.zone)),
     ownFamilies(scope),
     brand ? colorProposals(scope, brand.book) : [],
     brand ? lackingLetters(scope, brand) : [],
@@ -52,8 +55,8 @@ export async function loader({ request }: Route.LoaderArgs) {
       letters,
       embedding,
     })),
-    pictures: media.flatMap(({ facts, rights }) => (facts?.kind === "picture" ? [{ facts, rights }] : [])),
-    sounds: media.flatMap(({ facts, rights }) => (facts?.kind === "sound" ? [{ facts, rights }] : [])),
+    logos,
+    sounds,
   };
 }
 
@@ -151,9 +154,13 @@ function NewBrand({ isFirst }: { isFirst: boolean }) {
 
 type Loaded = Route.ComponentProps["loaderData"] & { brand: NonNullable<Route.ComponentProps["loaderData"]["brand"]> };
 
-function Book({ loaded: { brand, pictures, sounds, own, proposals, lacking, touched } }: { loaded: Loaded }) {
+function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched } }: { loaded: Loaded }) {
   const [book, setBook] = useState<BrandBook>(brand.book);
   const [name, setName] = useState(brand.name);
+  const pictures = useChosenMedia(
+    book.logos.map(({ media }) => media),
+    logos,
+  );
   const fetcher = useFetcher<Answer>();
   const remover = useFetcher<Answer>();
   const change = (part: Partial<BrandBook>): void => setBook((before) => ({ ...before, ...part }));
@@ -257,7 +264,8 @@ function Book({ loaded: { brand, pictures, sounds, own, proposals, lacking, touc
           <LogoSection
             logos={book.logos}
             logoRules={book.logoRules}
-            pictures={pictures}
+            pictures={pictures.media}
+            onChosen={pictures.learn}
             palette={paletteOf(book)}
             problems={problems}
             onChange={change}
@@ -338,11 +346,7 @@ function Book({ loaded: { brand, pictures, sounds, own, proposals, lacking, touc
           </section>
         </div>
         <div className="flex flex-col gap-6 self-start lg:sticky lg:top-4">
-          <BrandSample
-            name={name}
-            book={book}
-            logo={pictures.find(({ facts }) => facts.id === book.logos[0]?.media)?.facts ?? null}
-          />
+          <BrandSample name={name} book={book} logo={pictures.media[book.logos[0]?.media ?? ""]?.facts ?? null} />
           <section aria-label="Promotions in this brand" className="text-sm">
             <h2 className="mb-1 text-base">{touched.length === 0 ? "No promotion uses it yet" : "A change touches"}</h2>
             <ul className="divide-y divide-rule border-y border-rule">

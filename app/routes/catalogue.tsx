@@ -9,7 +9,8 @@ import { contentOf } from "../../server/catalogue/productContent";
 import { PRODUCTS_A_PAGE, listProducts, productTags, readProductQuery } from "../../server/catalogue/productList";
 import { picturesOf } from "../../server/catalogue/productPictures";
 import { IN_PLACE, type BulkAction, changeField, changeMany, saveProduct } from "../../server/catalogue/products";
-import { mediaList } from "../../server/media/mediaList";
+import { todayIn } from "../../server/media/mediaList";
+import { chosenMedia } from "../../server/media/offeredMedia";
 import { factsOf } from "../../server/media/factsOf";
 import { type TeamScope } from "../../server/db/teamScope";
 import type { Route } from "./+types/catalogue";
@@ -34,9 +35,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     productTags(scope),
     open && open !== "new" ? editedProduct(scope, open, team.locale) : null,
   ]);
-  const media = open
-    ? (await mediaList(scope, team.zone)).flatMap(({ facts, rights }) => (facts ? [{ facts, rights }] : []))
-    : [];
+  const media = await chosenMedia(scope, edited?.pictures ?? [], todayIn(team.zone));
   return {
     currency: team.currency,
     pageSize: PRODUCTS_A_PAGE,

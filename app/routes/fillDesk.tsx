@@ -1,18 +1,12 @@
 import { mediaFill } from "../../core/document/shots";
-import { useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
-import { useRevalidator } from "react-router";
+import { useRef, useState } from "react";
+import { flushSync } from "react-dom";
 import { Plus } from "lucide-react";
 import { toast } from "sonner";
-import { templateKey } from "../../core/document/facts";
-import { SHIPPED_BY_REF } from "../../core/templates/shipped";
-import { designOf } from "../../core/document/design";
 import { addFormat, fillSlot, removeFormat, rename } from "../../core/document/edits";
-import { formatsInOrder } from "../../core/document/formatList";
+import { itemKey, itemOfKey } from "../../core/document/itemKey";
 import { type FormatName } from "../../core/placement/formats";
-import { newlyNamed } from "../../core/document/named";
-import { refsOf } from "../../core/document/locks";
-import { resolvePromotion } from "../../core/document/resolve";
-import { type SlotKey } from "../../core/document/template";
+import { type SlotKey } from "../../core/document/sceneTemplate";
 import { type SceneSpan } from "../../core/time/timeline";
 import { requirePerson } from "../../server/auth/sessions";
 import { loadFillDesk } from "../../server/promotions/fillDesk";
@@ -26,20 +20,17 @@ import { KeepDialog } from "../desk/KeepDialog";
 import { VersionsDialog } from "../desk/VersionsDialog";
 import { TemplatesDialog } from "../desk/TemplatesDialog";
 import { CopyDeck } from "../desk/CopyDeck";
+import { FindDialog } from "../words/FindDialog";
 import { DeskNotices } from "../desk/DeskNotices";
 import { DeskHeader } from "../desk/DeskHeader";
 import { Transport } from "../desk/Transport";
 import { Trio } from "../desk/Trio";
-import { editedPromotion } from "../desk/editedPromotion";
-import { tellMerged, tellRefused } from "../edits/tellMerged";
-import { useEdits } from "../edits/useEdits";
-import { useProofEngine, useProofState } from "../desk/useProof";
+import { useDesk } from "../desk/useDesk";
+import { type PlacedKey } from "../desk/shownSlots";
 import { usePlacing } from "../desk/usePlacing";
-import { promotionInWords } from "../desk/promotionPlaces";
 import { PresentPeople } from "../desk/PresentPeople";
 import { usePresence } from "../desk/usePresence";
 import { UndoButtons } from "../desk/UndoButtons";
-import { useUndoKeys } from "../desk/useUndoKeys";
 
 export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
   const { scope, team, role } = await requirePerson(request);
@@ -52,67 +43,26 @@ export default function FillDesk({ loaderData, params }: Route.ComponentProps) {
 }
 
 function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
-  const { slug, lines, media, products, offers, offered, free } = loaded;
-  const revalidator = useRevalidator();
-  const templates = useMemo(
-    () => ({
-      ...SHIPPED_BY_REF,
-      ...loaded.facts.templates,
-      ...Object.fromEntries(offered.map(({ ref, template }) => [templateKey(ref), template])),
-    }),
-    [loaded.facts.templates, offered],
-  );
-  const [edited] = useState(() => editedPromotion(slug));
-  const { session, state } = useEdits(edited, loaded, {
-    onSaved: (edits) => {
-      if (edits.some(({ isUrgent }) => isUrgent)) void revalidator.revalidate();
-    },
-    onMerged: (merged) => {
-      const { scenes } = designOf(merged.document, templates);
-      tellMerged(merged, promotionInWords(merged.before, scenes), session.apply);
-      if (newlyNamed(merged.before, merged.document).length > 0) void revalidator.revalidate();
-    },
-    onRefused: tellRefused,
-    isShowable: (shown) => refsOf(shown).every((ref) => templateKey(ref) in templates),
-  });
-  const { document, save } = state;
-  const { apply, undo, redo } = session;
-  const engine = useProofEngine();
-  const prepared = useProofState(engine, (state) => state.prepared);
-  const findings = useProofState(engine, (state) => state.findings);
-  const [dialog, setDialog] = useState<"insert" | "swap" | "keep" | "versions" | null>(null);
-  const [marked, setMarked] = useState<SlotKey | null>(null);
+  const { slug, products, offers, offered, free } = loaded;
+  const desk = useDesk(loaded);
+  const { session, state, document, templates, facts, promotion, formats, engine, prepared, findings } = desk;
+  const { apply } = session;
+  const { save } = state;
+  const [dialog, setDialog] = useState<"empty" | "insert" | "swap" | "keep" | "versions" | "find" | null>(null);
+  const [marked, setMarked] = useState<PlacedKey | null>(null);
   const present = usePresence(slug, marked ?? "");
   const deck = useRef<HTMLFieldSetElement>(null);
   const live = useLive();
-  useUndoKeys(undo, redo);
-  const dropFill = useDropFill(
-    (slot, id) => apply(fillSlot(slot, mediaFill(id))),
-    () => void revalidator.revalidate(),
-  );
+  const dropFill = useDropFill((slot, id) => apply(fillSlot(slot, mediaFill(id))));
 
-  const facts = useMemo(() => {
-    const product = products.find(({ id }) => id === document.product) ?? null;
-    return {
-      ...loaded.facts,
-      templates,
-      products: Object.fromEntries(products.map((one) => [one.id, one])),
-      product,
-      offer: document.offer ? (lines[document.offer] ?? null) : null,
-    };
-  }, [loaded.facts, lines, templates, products, document.product, document.offer]);
-  const { placing, dragged, startPlacing, stopPlacing } = usePlacing(document, templates, apply);
-  const promotion = useMemo(() => resolvePromotion(document, facts), [document, facts]);
-  useEffect(() => engine?.show(dragged ?? document, facts), [engine, document, dragged, facts]);
-  // What is typed is told to the worker at once, which prepares it while this page is still rendering its fields.
-  const showAtOnce = useEffectEvent((): void => engine?.show(session.state().document, facts));
-  useEffect(() => session.subscribe(() => showAtOnce()), [session]);
+  const { placing, startPlacing, stopPlacing } = usePlacing(document, templates, {
+    onEdit: apply,
+    onDragged: desk.onDragged,
+  });
   const newer = offered.find(
     ({ ref }) => ref.slug === document.template.slug && ref.edition > document.template.edition,
   );
 
-  // The same list while somebody types: proofs are hung anew only when it changes.
-  const formats = useMemo(() => formatsInOrder({ formats: document.formats }), [document.formats]);
   const chooseFormats = (chosen: readonly FormatName[]): void => {
     for (const format of chosen) if (!formats.includes(format)) apply(addFormat(document, format));
     for (const format of formats) if (!chosen.includes(format)) apply(removeFormat(format));
@@ -124,9 +74,22 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
     if (state && !state.playing && (state.time < span.entered || state.time >= span.end - 500))
       engine?.seek(span.start + (span.end - span.start) * 0.6);
   }
-  function pick(slot: SlotKey): void {
-    setMarked(slot);
-    if (placing && slot !== placing.slot) stopPlacing();
+  function takeItem(id: string, scene: string): void {
+    const key = itemKey(id);
+    setMarked(key);
+    startPlacing(key);
+    const state = engine?.state();
+    const shown = state?.prepared[0]?.items.find((one) => one.id === id);
+    // One that was just put in is nowhere yet: it comes with its scene.
+    const span = promotion.spans[promotion.scenes.findIndex((one) => one.id === scene)];
+    const { from, to } = shown ?? { from: span?.start ?? 0, to: span?.end ?? 0 };
+    if (state && !state.playing && (state.time < from || state.time >= to)) engine?.seek(from + (to - from) * 0.6);
+  }
+  function pick(slot: PlacedKey): void {
+    // Its scene may be out of view: then it is on the sheet only once it is marked.
+    flushSync(() => setMarked(slot));
+    if (itemOfKey(slot) !== null) startPlacing(slot);
+    else if (placing && slot !== placing.slot) stopPlacing();
     deck.current?.querySelector<HTMLElement>(`[data-slot="${slot}"]`)?.focus();
   }
 
@@ -138,8 +101,8 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
           Versions
         </Button>
         <UndoButtons session={session} state={state} />
-        <ButtonLink look="main" to={`/promotions/${slug}/send`}>
-          On to rendering
+        <ButtonLink look="main" to={`/promotions/${slug}/proof`}>
+          On to the proofs
         </ButtonLink>
       </DeskHeader>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(560px,648px)_minmax(0,1fr)]">
@@ -166,8 +129,12 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
             }
             actions={
               <>
-                <Button onClick={() => setDialog("insert")}>
-                  <Plus aria-hidden size={16} /> Insert scenes
+                <Button onClick={() => setDialog("empty")}>
+                  <Plus aria-hidden size={16} /> Empty scene
+                </Button>
+                <Button onClick={() => setDialog("insert")}>Insert scenes</Button>
+                <Button look="quiet" onClick={() => setDialog("find")}>
+                  Find words
                 </Button>
                 <Button look="quiet" onClick={() => setDialog("swap")}>
                   Change the template
@@ -180,7 +147,9 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
               </>
             }
             choices={{
-              media: media.flatMap(({ facts, rights }) => (facts ? [{ facts, rights }] : [])),
+              media: desk.media,
+              sounds: loaded.sounds,
+              onChosen: desk.onChosen,
               products,
               offers,
               suggestions: loaded.suggestions,
@@ -189,6 +158,8 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
               if (placing && slot !== placing.slot) stopPlacing();
               mark(slot, span);
             }}
+            onPlaceItem={takeItem}
+            onLookAt={(time) => engine?.seek(time)}
             onPlace={(slot, span) => {
               mark(slot, span);
               startPlacing(slot);
@@ -211,6 +182,16 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
         spans={promotion.spans}
         length={promotion.length}
       />
+      {dialog === "find" && (
+        <FindDialog
+          document={document}
+          promotion={promotion}
+          free={free}
+          onEdit={apply}
+          onProblem={(problem) => toast.error(problem)}
+          onClose={() => setDialog(null)}
+        />
+      )}
       {dialog === "versions" && (
         <VersionsDialog
           slug={slug}
@@ -230,7 +211,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
           onClose={() => setDialog(null)}
         />
       )}
-      {(dialog === "insert" || dialog === "swap") && (
+      {(dialog === "empty" || dialog === "insert" || dialog === "swap") && (
         <TemplatesDialog
           purpose={dialog}
           document={document}

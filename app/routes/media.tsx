@@ -148,7 +148,7 @@ export default function Media({
     [setParams],
   );
   const { uploads, add, again, cancel } = useUploads(() => void revalidator.revalidate());
-  const { over, zone } = useDropZone(add);
+  const { over, zone } = useDropZone({ onFiles: (files) => add(files) });
   useTeamEvents((event) => {
     if (event.topic !== "media") return;
     const { id, state, progress } = event;

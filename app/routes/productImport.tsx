@@ -70,7 +70,7 @@ export default function ProductImport() {
     setFile(chosen);
     send(chosen, "preview", null);
   };
-  const { over, zone } = useDropZone((files) => choose(files[0]));
+  const { over, zone } = useDropZone({ onFiles: (files) => choose(files[0]) });
   const busy = fetcher.state !== "idle";
   const { preview = null, problem = null, imported = null } = fetcher.data ?? {};
   return (

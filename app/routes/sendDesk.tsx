@@ -1,11 +1,13 @@
 import { Form, data, useNavigation, useRevalidator } from "react-router";
 import { useState } from "react";
+import { ValidationError } from "yup";
 import { Download, TriangleAlert } from "lucide-react";
 import { formatsInOrder } from "../../core/document/formatList";
 import { type FormatName, formatOf, formatTitle } from "../../core/placement/formats";
 import { QUALITIES, isQuality, outputSize, type Quality } from "../../core/placement/quality";
 import { formText } from "../../server/formText";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
+import { readReason } from "../../server/render/passed";
 import { promotionBySlug } from "../../server/promotions/promotionStore";
 import {
   type RenderView,
@@ -22,6 +24,7 @@ import { Notice } from "../components/Notice";
 import { megabytes } from "../components/mediaLook";
 import { useTeamEvents } from "../components/useTeamEvents";
 import { DeskHeader } from "../desk/DeskHeader";
+import { RenderBlocked } from "../desk/RenderBlocked";
 
 export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
   const { scope, team } = await requirePerson(request);
@@ -38,18 +41,35 @@ export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params: { slug } }: Route.ActionArgs) {
-  const { scope } = await requireEditor(request);
+  const { scope, name } = await requireEditor(request);
   const form = await request.formData();
   const intent = form.get("intent");
   if (intent === "cancel") await cancelRendition(scope, formText(form, "rendition"));
   else if (intent === "retry") await retryRendition(scope, formText(form, "rendition"));
   else {
     const quality = form.get("quality");
-    if (!isQuality(quality)) return data({ problem: "Choose a quality: 480p or 1080p." }, { status: 422 });
+    if (!isQuality(quality))
+      return data({ problem: "Choose a quality: 480p or 1080p.", blocked: null }, { status: 422 });
     const promotion = await promotionBySlug(scope, slug);
-    await requestRender(scope, promotion, formatsInOrder(promotion.document), quality);
+    const wish = { formats: formatsInOrder(promotion.document), quality };
+    const { reason, problem } = reasonIn(form);
+    const letPass = reason === null ? null : { by: name, reason };
+    const answer = await requestRender(scope, promotion, { ...wish, letPass });
+    if ("blocked" in answer) return data({ problem, blocked: answer.blocked }, { status: 422 });
   }
-  return { problem: null };
+  return { problem: null, blocked: null };
+}
+
+/** Why something may be rendered as it is, if somebody said so; what is wrong with what they said. */
+function reasonIn(form: FormData): { readonly reason: string | null; readonly problem: string | null } {
+  const given = form.get("reason");
+  if (given === null) return { reason: null, problem: null };
+  try {
+    return { reason: readReason(given), problem: null };
+  } catch (error) {
+    if (error instanceof ValidationError) return { reason: null, problem: error.message };
+    throw error;
+  }
 }
 
 const QUALITY_TEXT: Readonly<Record<Quality, string>> = { "480p": "a draft to check, quickly", "1080p": "to post" };
@@ -121,7 +141,10 @@ export default function SendDesk({
           </p>
         </aside>
         <section aria-label="Renditions" className="min-w-0 px-8 py-6">
-          {actionData?.problem && (
+          {actionData?.blocked && (
+            <RenderBlocked slug={slug} found={actionData.blocked} quality={quality} problem={actionData.problem} />
+          )}
+          {actionData?.problem && !actionData.blocked && (
             <Notice kind="wrong" className="mb-4">
               {actionData.problem}
             </Notice>
@@ -157,6 +180,11 @@ function RenderBlock({
         <span className="figures text-soft">
           {render.quality} · revision {render.revision}
         </span>
+        {render.passed && (
+          <span className="bg-warn-pale px-2 py-0.5 text-sm text-warn" title={render.passed.found.join("\n")}>
+            {render.passed.by} let {render.passed.found.length} pass: {render.passed.reason}
+          </span>
+        )}
         {!newest && <span className="bg-warn-pale px-2 py-0.5 text-sm text-warn">the promotion changed since</span>}
         {ready > 0 && (
           <a

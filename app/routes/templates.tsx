@@ -1,4 +1,4 @@
-import { mediaFilled } from "../../core/document/named";
+import { mediaShown } from "../../core/document/named";
 import { useMemo, useState } from "react";
 import { FileDown, Heart, PencilRuler } from "lucide-react";
 import { Form, Link, redirect, useFetcher } from "react-router";
@@ -222,7 +222,7 @@ const Dot = () => (
 
 /** What one preview shows: its own template and pictures only. */
 function factsFor(facts: Facts, { document, template }: Route.ComponentProps["loaderData"]["cards"][number]): Facts {
-  const used = new Set([...mediaFilled(document), ...mediaOfTemplate(template)]);
+  const used = new Set([...mediaShown(document), ...mediaOfTemplate(template)]);
   if (facts.product?.picture) used.add(facts.product.picture);
   return {
     ...facts,

@@ -21,7 +21,9 @@ const stages = new Map<string, OpenStage>();
 const canvases = new Map<number, OffscreenCanvas>();
 const pictures: PictureCache = pictureCache(MOST_PICTURE_BYTES);
 const queue = openShowQueue();
-const send = (message: FromProofs): void => postMessage(message);
+const send = (message: FromProofs): void => postMessage(message, { transfer: movedWith(message) });
+const movedWith = (message: FromProofs): Transferable[] =>
+  message.kind === "stage" && message.news.kind === "cell" ? [message.news.bitmap] : [];
 
 let ticking = false;
 function tick(now: number): void {
@@ -68,6 +70,9 @@ function tellStage(name: string, message: ToStage): void {
     }
     case "rest":
       void stage.rest(message.rest);
+      return;
+    case "wall":
+      stage.wall(message.sizes);
       return;
     case "play":
       stage.play(message.from, message.at - performance.timeOrigin);

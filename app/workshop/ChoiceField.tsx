@@ -1,5 +1,5 @@
 import { type ChangeEvent } from "react";
-import { fieldLook } from "../desk/DeckFields";
+import { fieldLook } from "../components/fieldLook";
 
 /** One of a list of choices. Each is its value and, where that is no word for people, what it is called. */
 export function ChoiceField<Value extends string>({

@@ -1,15 +1,10 @@
 import { FACE_ROLES, type FaceRole } from "../../core/brand/book";
-import {
-  MOTIONS,
-  TRANSITIONS,
-  WORDS_ROLES,
-  type Template,
-  type TemplateStyle,
-  type WordsRole,
-} from "../../core/document/template";
+import { MOTIONS, TRANSITIONS, type TemplateStyle } from "../../core/document/sceneTemplate";
+import { type Template } from "../../core/document/template";
+import { WORDS_ROLES, type WordsRole } from "../../core/document/wordsRole";
 import { faceOf } from "../../core/type/roles";
 import { millis } from "../../core/units";
-import { fieldLook } from "../desk/DeckFields";
+import { fieldLook } from "../components/fieldLook";
 import { NumberField } from "./NumberField";
 
 const TO_SECONDS = 1000;

@@ -1,5 +1,5 @@
 import { type MediaFacts } from "../../core/document/facts";
-import { PICTURE_SHAPES, type MediaSlot, type PictureShape } from "../../core/document/template";
+import { PICTURE_SHAPES, type MediaSlot, type PictureShape } from "../../core/document/sceneTemplate";
 import { ChoiceField } from "./ChoiceField";
 import { NumberField } from "./NumberField";
 import { slotField } from "./slotLook";

@@ -1,5 +1,5 @@
 import { type ChangeEvent } from "react";
-import { fieldLook } from "../desk/DeckFields";
+import { fieldLook } from "../components/fieldLook";
 
 /** A number within bounds; what lies outside them is not taken. */
 export function NumberField({

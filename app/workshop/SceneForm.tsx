@@ -9,10 +9,10 @@ import {
 } from "../../core/document/arrangements";
 import { type ColorRole, type Palette } from "../../core/color/palette";
 import { type Field, type FieldValue } from "../../core/document/field";
-import { type SceneAllows, type SceneTemplate } from "../../core/document/template";
+import { type SceneAllows, type SceneTemplate } from "../../core/document/sceneTemplate";
 import { millis } from "../../core/units";
 import { ColorSwatches } from "../components/ColorSwatches";
-import { fieldLook } from "../desk/DeckFields";
+import { fieldLook } from "../components/fieldLook";
 import { CheckField } from "./CheckField";
 import { FieldControl } from "./FieldControl";
 import { NumberField } from "./NumberField";

@@ -1,6 +1,6 @@
 import { Move, Trash2 } from "lucide-react";
 import { type MediaFacts } from "../../core/document/facts";
-import { type ProductsSlot, type Slot, type SlotAllows } from "../../core/document/template";
+import { type ProductsSlot, type Slot, type SlotAllows } from "../../core/document/sceneTemplate";
 import { type Rect } from "../../core/geometry/rect";
 import { type FormatName, formatTitle } from "../../core/placement/formats";
 import { CheckField } from "./CheckField";

@@ -1,5 +1,5 @@
 import { type ChangeEvent, useState } from "react";
-import { fieldLook } from "../desk/DeckFields";
+import { fieldLook } from "../components/fieldLook";
 
 /** A line of text. One that must not be blank stays what it was until something is typed. */
 export function TextField({

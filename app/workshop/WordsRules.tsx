@@ -1,11 +1,6 @@
 import { COLOR_ROLES, type ColorRole } from "../../core/color/palette";
-import {
-  WORDS_BINDINGS,
-  WORDS_ROLES,
-  type WordsBinding,
-  type WordsRole,
-  type WordsSlot,
-} from "../../core/document/template";
+import { WORDS_BINDINGS, type WordsBinding, type WordsSlot } from "../../core/document/sceneTemplate";
+import { WORDS_ROLES, type WordsRole } from "../../core/document/wordsRole";
 import { ChoiceField } from "./ChoiceField";
 import { NumberField } from "./NumberField";
 import { TextField } from "./TextField";

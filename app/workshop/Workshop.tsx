@@ -2,7 +2,9 @@ import { useEffect, useMemo, useState } from "react";
 import { Form } from "react-router";
 import { type Facts, type MediaFacts } from "../../core/document/facts";
 import { resolvePromotion } from "../../core/document/resolve";
-import { type SlotKey, type SlotKind, PURPOSES, slotKey } from "../../core/document/template";
+import { itemOfKey } from "../../core/document/itemKey";
+import { type SlotKind, slotKey } from "../../core/document/sceneTemplate";
+import { PURPOSES } from "../../core/document/template";
 import { type TemplateDocument } from "../../core/document/templateDocument";
 import { TRIALS, type Trial, triedIn } from "../../core/document/tryOut";
 import { type Rect } from "../../core/geometry/rect";
@@ -11,11 +13,12 @@ import { Button } from "../components/Button";
 import { EditableName } from "../components/EditableName";
 import { Toasts } from "../components/Toasts";
 import { useLive } from "../components/useLive";
-import { fieldLook } from "../desk/DeckFields";
+import { fieldLook } from "../components/fieldLook";
 import { Saved } from "../desk/DeskHeader";
 import { type Placing } from "../desk/PlaceHandles";
 import { placesBySlot } from "../desk/shownSlots";
 import { Transport } from "../desk/Transport";
+import { type PlacedKey } from "../desk/shownSlots";
 import { Trio } from "../desk/Trio";
 import { useProofEngine, useProofState } from "../desk/useProof";
 import { UndoButtons } from "../desk/UndoButtons";
@@ -99,7 +102,9 @@ export function Workshop(props: WorkshopProps) {
     const span = promotion?.spans[draft.scenes.findIndex((one) => one.id === id)];
     if (span) engine?.seek(span.start + (span.end - span.start) * 0.6);
   }
-  function pick(key: SlotKey): void {
+  function pick(key: PlacedKey): void {
+    // Items of a template are changed where promotions are made.
+    if (itemOfKey(key) !== null) return;
     const [sceneId = "", picked = ""] = key.split(".");
     setChosen(sceneId);
     setSlotId(picked);
@@ -119,8 +124,8 @@ export function Workshop(props: WorkshopProps) {
           slot: slotKey(scene, slot),
           label: slot.label,
           byHand: (format) => scene.places[format]?.[slot.id] ?? null,
-          onDrag: (format, to) => setDragged(to && { format, place: to }),
-          onPlace: (format, to) => place(slot.id, format, to),
+          onDrag: (format, moved) => setDragged(moved && { format, place: moved.to }),
+          onPlace: (format, { to }) => place(slot.id, format, to),
         }
       : null;
   const placesOf = (id: string): PlacesByFormat =>

@@ -7,7 +7,8 @@ import { by } from "../../core/templates/build";
 import { EMPTY_TEMPLATE } from "../../core/templates/empty";
 import { ONE_OFFER } from "../../core/templates/priceDrops";
 import { SHIPPED_TEMPLATES } from "../../core/templates/shipped";
-import { type SceneTemplate, type SlotKind, type Template } from "../../core/document/template";
+import { type SceneTemplate, type SlotKind } from "../../core/document/sceneTemplate";
+import { type Template } from "../../core/document/template";
 import { millis } from "../../core/units";
 import {
   addScene,

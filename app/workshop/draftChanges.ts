@@ -1,6 +1,7 @@
 import { type Arrangement } from "../../core/document/arrangements";
 import { freeId } from "../../core/document/sceneIds";
-import { type SceneTemplate, type Slot, type SlotKind, type Template } from "../../core/document/template";
+import { type SceneTemplate, type Slot, type SlotKind } from "../../core/document/sceneTemplate";
+import { type Template } from "../../core/document/template";
 import { type Rect } from "../../core/geometry/rect";
 import { type FormatName, isFormatName } from "../../core/placement/formats";
 import { MOST_SLOTS, MOST_TEMPLATE_SCENES } from "../../core/document/templateSchema";

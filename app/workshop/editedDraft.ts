@@ -8,6 +8,8 @@ import { type EditedOnPage } from "../edits/useEdits";
 export function editedDraft(slug: string): EditedOnPage<TemplateDocument> {
   const address = `/templates/${slug}/edits`;
   return {
+    // Publishing begins a draft anew.
+    key: null,
     apply: applyTemplateEdit,
     inverse: inverseTemplateEdit,
     send: (base, edits) => sendEdits(address, readTemplateDocument, { base, edits }),

@@ -1,6 +1,6 @@
 import { type ColorRole } from "../color/palette";
 import { type Backing } from "../document/arrangements";
-import { type SlotKey } from "../document/template";
+import { type SlotKey } from "../document/sceneTemplate";
 import { type Align, type Anchor } from "../geometry/column";
 import { type Rect, type Size } from "../geometry/rect";
 import { type Shape } from "../placement/formats";

@@ -3,6 +3,7 @@ import { contrastRatio } from "./contrast";
 /** The roles a brand's colours have. */
 export const COLOR_ROLES = ["ground", "card", "ink", "primary", "accent", "sale"] as const;
 export type ColorRole = (typeof COLOR_ROLES)[number];
+export const isColorRole = (color: string): color is ColorRole => COLOR_ROLES.some((role) => role === color);
 export type Palette = Readonly<Record<ColorRole, string>>;
 
 const BLACK = "#000000";

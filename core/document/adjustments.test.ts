@@ -5,7 +5,7 @@ import { SHIPPED_BY_REF } from "../templates/shipped";
 import { testDocument } from "../testing/promotions";
 import { type Adjustments } from "./adjustments";
 import { designOf, sourced } from "./design";
-import { type TemplateStyle } from "./template";
+import { type TemplateStyle } from "./sceneTemplate";
 
 const MOTIONS = ["slide", "pop", "fade", "still"] as const satisfies readonly TemplateStyle["motion"][];
 const FORMATS: readonly (FormatName | null)[] = [...USUAL_FORMATS, "5x7", null];
@@ -46,7 +46,13 @@ test("of what was set, the nearest holds; where nothing was, the template's", ()
 test("it is known where a value comes from", () => {
   const [scene] = ONE_OFFER.scenes;
   if (!scene) throw new Error("The template has scenes.");
-  const at = { origin: scene, style: ONE_OFFER.style, target: { scene: "hook" }, format: "square" } as const;
+  const at = {
+    origin: scene,
+    style: ONE_OFFER.style,
+    preset: {},
+    target: { scene: "hook" },
+    format: "square",
+  } as const;
   const document = testDocument({ adjustments: { "@all": { zoom: false }, "hook@square": { ground: "ink" } } });
   expect(sourced(document, "zoom", at)).toEqual({ value: false, layer: "@all", key: "@all" });
   expect(sourced(document, "ground", at)).toEqual({ value: "ink", layer: "scene@format", key: "hook@square" });

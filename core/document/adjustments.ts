@@ -1,8 +1,10 @@
 import { type FormatName, isFormatName } from "../placement/formats";
 import { type Adjustment, FIELDS, type FieldId, type Layer, type ValueOf, isFieldId } from "./fields";
 import { fieldSchema } from "./field";
+import { type RecordPart } from "./documentShape";
+import { itemKey } from "./itemKey";
 import { inOrder } from "./patch";
-import { type SlotKey } from "./template";
+import { type SlotKey } from "./sceneTemplate";
 
 /**
  * What was set besides what is filled in, by where it holds: `hook.headline@square` (a slot in one format), `hook` (a scene
@@ -25,11 +27,9 @@ export function targetOf(slot: SlotKey): Required<SceneTarget> & { readonly slot
 }
 
 const targetKey = (target: Target): string => {
-  if ("item" in target) return `${ITEM}${target.item}`;
+  if ("item" in target) return itemKey(target.item);
   return target.slot === undefined ? target.scene : `${target.scene}.${target.slot}`;
 };
-/** What the keys of items begin with: no scene's id has it. */
-const ITEM = "item:";
 
 /** Where a layer's values of a target are kept. @param format needed for the layers of one format */
 export function adjustmentKey(target: Target, layer: Layer, format: FormatName | null): string {
@@ -85,7 +85,9 @@ export function readAdjustment(key: string, value: unknown): Adjustment {
   const read = Object.entries(value).map(([name, one]: [string, unknown]) => {
     if (!isFieldId(name)) throw new TypeError(`There is no “${name}” to set.`);
     const { field, of, layers } = FIELDS[name];
-    if (of !== kindOfTarget(target)) throw new TypeError(`${field.label} is set for a ${of}, and “${key}” is none.`);
+    // What holds for every scene holds for the slots in them too.
+    if (target ? of !== kindOfTarget(target) : of === "item")
+      throw new TypeError(`${field.label} is set for a ${of}, and “${key}” is none.`);
     if (!layers.some((one) => one === layer)) throw new TypeError(`${field.label} can't be set at “${key}”.`);
     return [name, checked(name, one)] as const;
   });
@@ -93,10 +95,12 @@ export function readAdjustment(key: string, value: unknown): Adjustment {
   return inOrder(Object.fromEntries(read));
 }
 
-/** What a target is. The layers of the whole promotion hold what scenes have. */
-export function kindOfTarget(target: Target | null): "scene" | "slot" | "item" {
-  if (target && "item" in target) return "item";
-  return target?.slot === undefined ? "scene" : "slot";
+/** The adjustments of a document. */
+export const ADJUSTMENTS_PART: RecordPart = { least: 0, most: 2000, named: "adjustment", read: readAdjustment };
+
+function kindOfTarget(target: Target): "scene" | "slot" | "item" {
+  if ("item" in target) return "item";
+  return target.slot === undefined ? "scene" : "slot";
 }
 
 function checked(name: FieldId, value: unknown): unknown {

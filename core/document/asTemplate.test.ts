@@ -1,13 +1,14 @@
 import { mediaFill } from "./shots";
 import { asTemplate } from "./asTemplate";
 import { templateKey } from "./facts";
-import { scenesOf } from "./design";
+import { designOf, scenesOf } from "./design";
+import { newPromotion } from "./newPromotion";
 import { resolvePromotion } from "./resolve";
 import { insertScenes } from "./restructure";
 import { templateDocument } from "./templateDocument";
 import { readTemplate } from "./templateSchema";
 import { lockProblem } from "./locks";
-import { applyEdit, fillSlot } from "./edits";
+import { adjust, applyEdit, fillSlot, putItem } from "./edits";
 import { CLIP_ID, PICTURE_ID, testDocument, testFacts } from "../testing/promotions";
 import { THREE_REASONS } from "../templates/proofs";
 import { shippedRef } from "../templates/shipped";
@@ -69,4 +70,35 @@ test("scenes from another template keep their pictures' sources under their new 
   });
   const last = template.scenes.at(-1)?.slots.find((slot) => slot.kind === "media");
   expect(last?.kind === "media" && last.from).toBe("slot:third.picture");
+});
+
+test("what was set in one format, how scenes move, and the items over them are kept; a new promotion has them", () => {
+  const changed = [
+    adjust("ground", "sale", { target: { scene: "hook" }, layer: "scene@format", format: "square" }),
+    adjust("motion", "pop", { target: { scene: "offer" } }),
+    adjust("motion", "fade", { target: { scene: "offer" }, layer: "@all" }),
+    putItem("badge", { kind: "sticker", sticker: "tick", order: "a0", from: "hook", to: "offer" }),
+    adjust("angle", 9, { target: { item: "badge" }, layer: "scene@format", format: "vertical" }),
+  ].reduce(applyEdit, document);
+  const template = asTemplate(changed, facts, {
+    slug: "kept",
+    name: "Kept",
+    purpose: "other",
+    about: "",
+    fixed: new Set(),
+  });
+  const ref = shippedRef(template);
+  const templates = { [templateKey(ref)]: template };
+  const made = newPromotion(ref, template, { name: "New", brand: document.brand });
+  for (const format of [null, "square", "vertical"] as const) {
+    const [was, is] = [designOf(changed, facts.templates, format), designOf(made, templates, format)];
+    expect(is.scenes.map(({ ground, style }) => [ground, style])).toEqual(
+      was.scenes.map(({ ground, style }) => [ground, style]),
+    );
+  }
+  expect(made.items).toEqual(changed.items);
+  expect(made.adjustments).toEqual({ "item:badge@vertical": { angle: 9 } });
+  // A template made of that one once more says the same.
+  const again = asTemplate(made, { ...facts, templates }, { ...template, fixed: new Set() });
+  expect(again.adjustments).toEqual(template.adjustments);
 });

@@ -1,17 +1,16 @@
-import { type DesignedScene, designOf, sourceSlot } from "./design";
+import { type Adjustments } from "./adjustments";
+import { withCopiedItems } from "./copiedItems";
+import { type DesignedScene, designOf, sourceSlot, templateOf } from "./design";
 import { formatsInOrder } from "./formatList";
-import { type Facts } from "./facts";
+import { type Facts, type TemplatesByRef } from "./facts";
+import { type Adjustment } from "./fields";
+import { inOrder } from "./patch";
+import { presetsFor, presetsOf } from "./presets";
 import { type Promotion } from "./promotion";
 import { resolvePromotion } from "./resolve";
-import {
-  type Purpose,
-  type SceneTemplate,
-  type Slot,
-  type SlotKey,
-  type Template,
-  TEMPLATE_VERSION,
-  slotKey,
-} from "./template";
+import { sceneOf } from "./sceneIds";
+import { type SceneTemplate, type Slot, type SlotKey, type TemplateStyle, slotKey } from "./sceneTemplate";
+import { type Purpose, type Template, TEMPLATE_VERSION } from "./template";
 
 /** How a promotion is kept as a template. */
 export interface AsTemplate {
@@ -35,14 +34,66 @@ export function asTemplate(document: Promotion, facts: Facts, { fixed, ...about 
     slots: scene.slots.map((slot) => {
       const key = slotKey(scene, slot);
       const shown = resolved.scenes[index];
-      const own = rewired(document, scenes, scene, slot);
+      const own = rewired(document, facts.templates, scenes, { scene, slot });
       return fixed.has(key) && shown
         ? fixedSlot(own, shown.words[slot.id] ?? "", shown.shots[slot.id]?.[0]?.media.id ?? null)
         : openSlot(own, document, key);
     }),
   }));
   const formats = formatsInOrder(document);
-  return { version: TEMPLATE_VERSION, ...about, formats, scenes: kept, style: base.style, sound: base.sound };
+  const style = { ...base.style, ...styleOf(document.adjustments["@all"]) };
+  const presets = joined([
+    presetsOf(inherited(document, facts.templates, base), kept),
+    presetsOf(document.adjustments, kept),
+    styledScenes(scenes, style),
+  ]);
+  const ids = new Map(kept.map(({ id }) => [id, id]));
+  return {
+    version: TEMPLATE_VERSION,
+    ...about,
+    formats,
+    scenes: kept,
+    style,
+    sound: base.sound,
+    ...withCopiedItems({ items: {}, adjustments: presets }, document, ids),
+  };
+}
+
+/** What of an adjustment is a template's style. */
+const styleOf = ({ motion, transition, zoom }: Adjustment = {}): Partial<TemplateStyle> =>
+  Object.fromEntries(Object.entries({ motion, transition, zoom }).filter(([, value]) => value !== undefined));
+
+/** What is set of scenes that look or move in another way than the style. */
+const styledScenes = (scenes: readonly DesignedScene[], style: TemplateStyle): Adjustments =>
+  Object.fromEntries(
+    scenes.flatMap(({ id, style: own }): [string, Adjustment][] => {
+      const other = styleOf({
+        motion: own.motion === style.motion ? undefined : own.motion,
+        transition: own.transition === style.transition ? undefined : own.transition,
+        zoom: own.zoom === style.zoom ? undefined : own.zoom,
+      });
+      return Object.keys(other).length > 0 ? [[id, other]] : [];
+    }),
+  );
+
+/** What the templates of its scenes set besides, under the promotion's own ids. */
+const inherited = (document: Promotion, templates: TemplatesByRef, base: Template): Adjustments =>
+  joined(
+    Object.entries(document.scenes).map(([id, { from }]) =>
+      Object.fromEntries(
+        Object.entries(presetsFor(templateOf(templates, from), base))
+          .filter(([key]) => key.startsWith("@") || sceneOf(key) === from.scene)
+          .map(([key, set]) => [key.startsWith("@") ? key : `${id}${key.slice(from.scene.length)}`, set]),
+      ),
+    ),
+  );
+
+/** Adjustments over one another, field by field: the later win. */
+function joined(list: readonly Adjustments[]): Adjustments {
+  const all: Record<string, Adjustment> = {};
+  for (const adjustments of list)
+    for (const [key, set] of Object.entries(adjustments)) all[key] = { ...all[key], ...set };
+  return inOrder(all);
 }
 
 /** Without what a scene of a promotion has of its own and one of a template has not. */
@@ -52,10 +103,16 @@ function withoutStyle(scene: DesignedScene): SceneTemplate {
 }
 
 /** Pictures that are taken from another slot are named by the scenes' new ids. */
-function rewired(document: Promotion, scenes: readonly SceneTemplate[], scene: SceneTemplate, slot: Slot): Slot {
+function rewired(
+  document: Promotion,
+  templates: TemplatesByRef,
+  scenes: readonly SceneTemplate[],
+  { scene, slot }: { readonly scene: SceneTemplate; readonly slot: Slot },
+): Slot {
   if (slot.kind !== "media" || !slot.from.startsWith("slot:")) return slot;
-  const source = sourceSlot(document, scenes, scene, slot);
-  return { ...slot, from: source ? `slot:${source.scene.id}.${source.slot.id}` : "nothing" };
+  const source = sourceSlot(document, templates, scene, slot);
+  const isKept = scenes.some(({ id }) => id === source?.scene.id);
+  return { ...slot, from: source && isKept ? `slot:${source.scene.id}.${source.slot.id}` : "nothing" };
 }
 
 function fixedSlot(slot: Slot, words: string, media: string | null): Slot {

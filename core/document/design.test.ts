@@ -11,7 +11,7 @@ import { type Adjustment } from "./fields";
 import { type Promotion } from "./promotion";
 import { scenesInOrder } from "./sceneList";
 import { repeatScene } from "./restructure";
-import { type SceneTemplate } from "./template";
+import { type SceneTemplate } from "./sceneTemplate";
 
 const PLACE = rect(100, 200, 300, 120);
 const [hook] = ONE_OFFER.scenes as [SceneTemplate, ...SceneTemplate[]];
@@ -32,7 +32,7 @@ test("an untouched promotion has its template's scenes", () => {
     const { scenes } = designOf(promotionOf(template), SHIPPED_BY_REF);
     const { style } = template;
     expect(scenes).toEqual(
-      template.scenes.map((scene, index) => ({ ...scene, style, overlap: scenes[index]?.overlap })),
+      template.scenes.map((scene, index) => ({ ...scene, style, framings: {}, overlap: scenes[index]?.overlap })),
     );
   }
 });
@@ -113,10 +113,10 @@ test("a picture that comes from another slot is found where that scene is, and n
     for (const scene of scenes)
       for (const slot of scene.slots) {
         if (slot.kind !== "media" || !slot.from.startsWith("slot:")) continue;
-        const source = sourceSlot(document, scenes, scene, slot);
+        const source = sourceSlot(document, SHIPPED_BY_REF, scene, slot);
         expect(`slot:${source?.scene.id ?? ""}.${source?.slot.id ?? ""}`).toBe(slot.from);
         const without = applyEdit(document, takeOutScene(source?.scene.id ?? ""));
-        expect(sourceSlot(without, designOf(without, SHIPPED_BY_REF).scenes, scene, slot)).toBeNull();
+        expect(sourceSlot(without, SHIPPED_BY_REF, scene, slot)).toBeNull();
         found++;
       }
   }

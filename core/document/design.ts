@@ -1,20 +1,22 @@
 import { type FormatName, isFormatName } from "../placement/formats";
 import { millis } from "../units";
-import { type Found, type Target, formatsSet, nearest } from "./adjustments";
+import { type Adjustments, type Found, type Target, formatsSet, nearest } from "./adjustments";
 import { type TemplatesByRef, templateKey } from "./facts";
 import { DESIGN_FIELD_IDS, type DesignFieldId, FIELDS, type FieldId, type ValueOf } from "./fields";
 import { type Promotion, type PromotionScene, type TemplateRef } from "./promotion";
 import { orderedRecord } from "./ordered";
+import { presetsFor } from "./presets";
 import { type ListedScene, scenesInOrder } from "./sceneList";
+import { type SlotFraming, slotFraming } from "./slotFraming";
 import {
   type FoundSlot,
   type MediaSlot,
   type SceneTemplate,
   type Slot,
-  type Template,
   type TemplateStyle,
   findSlot,
-} from "./template";
+} from "./sceneTemplate";
+import { type Template } from "./template";
 
 /** A promotion's scenes as they are designed: each template's scene under the promotion's own id, with what was changed. */
 export interface Design {
@@ -25,6 +27,8 @@ export interface Design {
 export interface DesignedScene extends SceneTemplate {
   /** How it looks and moves; its transition is the one it comes in by. */
   readonly style: TemplateStyle;
+  /** How what is in its slots is framed, by their ids; those for which nothing was set are not there. */
+  readonly framings: Readonly<Record<string, SlotFraming>>;
 }
 
 /** A template of a promotion. Throws, naming it, when it is not among those given. */
@@ -42,10 +46,31 @@ export function sceneOrigin(templates: TemplatesByRef, { from }: Pick<PromotionS
   return found;
 }
 
-/** What a value of a scene or slot is, where it comes from, and what may set it. */
-export interface Placed {
+/** What the templates of a promotion have for one of its scenes. */
+export interface SceneDesign {
   readonly origin: SceneTemplate;
+  /** The look of the template that the promotion is made with. */
   readonly style: TemplateStyle;
+  /** What is set for the scene besides. */
+  readonly preset: Adjustments;
+}
+
+/** What the templates of a promotion have for one of its scenes. Throws, naming it, when one is not among those given. */
+export function sceneDesign(
+  document: Pick<Promotion, "template">,
+  templates: TemplatesByRef,
+  scene: Pick<PromotionScene, "from">,
+): SceneDesign {
+  const base = templateOf(templates, document.template);
+  return {
+    origin: sceneOrigin(templates, scene),
+    style: base.style,
+    preset: presetsFor(templateOf(templates, scene.from), base),
+  };
+}
+
+/** A value of a scene or slot in a format. */
+export interface Placed extends SceneDesign {
   readonly target: Target;
   readonly slot?: Slot | undefined;
   /** Null for what holds in every format. */
@@ -65,9 +90,12 @@ export function sourced<Id extends DesignFieldId>(
   id: Id,
   at: Placed,
 ): Found<ValueOf<Id>> | { readonly value: ValueOf<Id> | undefined; readonly layer: "template" } {
-  const { origin, style, target, slot, format } = at;
+  const { origin, style, preset, target, slot, format } = at;
   const found = nearest(adjustments, id, { target, format, isLocked: isLocked(id, at) });
   if (found) return found;
+  const own = { scene: origin.id, slot: slot?.id };
+  const set = nearest(preset, id, { target: own, format, isLocked: false });
+  if (set) return { value: set.value, layer: "template" };
   // Each entry of the registry gives values of its own field.
   const value = FIELDS[id].from({ scene: origin, style, slot, format }) as ValueOf<Id> | undefined;
   return { value, layer: "template" };
@@ -79,24 +107,42 @@ export function sourced<Id extends DesignFieldId>(
  */
 export function designOf(document: Promotion, templates: TemplatesByRef, format: FormatName | null = null): Design {
   const base = templateOf(templates, document.template);
-  const scenes = scenesInOrder(document).map((scene) => designedScene(document, templates, { base, scene, format }));
+  const scenes = shownScenes(document, templates).map((scene) => designedScene(document, templates, { scene, format }));
   return {
     base,
     scenes: scenes.map((scene, index) => ({ ...scene, overlap: freeOverlap(scenes, index) })),
   };
 }
 
+/**
+ * The scenes of a promotion that are shown, in their order: all but those that are skipped. Where that would leave none
+ * (two people skipped one each) all are shown.
+ */
+export function shownScenes(document: Promotion, templates: TemplatesByRef): ListedScene[] {
+  const all = scenesInOrder(document);
+  const shown = all.filter((scene) => !isSkipped(document, templates, scene));
+  return shown.length > 0 ? shown : all;
+}
+
+/** Whether a scene is set to be left out. */
+export const isSkipped = (document: Promotion, templates: TemplatesByRef, scene: ListedScene): boolean =>
+  sourced(document, "skipped", {
+    ...sceneDesign(document, templates, scene),
+    target: { scene: scene.id },
+    format: null,
+  }).value === true;
+
 function designedScene(
   document: Promotion,
   templates: TemplatesByRef,
-  { base, scene, format }: { readonly base: Template; readonly scene: ListedScene; readonly format: FormatName | null },
+  { scene, format }: { readonly scene: ListedScene; readonly format: FormatName | null },
 ): DesignedScene {
-  const origin = sceneOrigin(templates, scene);
-  const { style } = base;
+  const from = sceneDesign(document, templates, scene);
+  const { origin, style } = from;
   const ofScene = <Id extends DesignFieldId>(id: Id): ValueOf<Id> | undefined =>
-    sourced(document, id, { origin, style, target: { scene: scene.id }, format }).value;
+    sourced(document, id, { ...from, target: { scene: scene.id }, format }).value;
   const ofSlot = <Id extends DesignFieldId>(id: Id, slot: Slot, inFormat = format): ValueOf<Id> | undefined =>
-    sourced(document, id, { origin, style, target: { scene: scene.id, slot: slot.id }, slot, format: inFormat }).value;
+    sourced(document, id, { ...from, target: { scene: scene.id, slot: slot.id }, slot, format: inFormat }).value;
   const arrangement = ofScene("arrangement") ?? origin.arrangement;
   const formats = new Set([...Object.keys(origin.places).filter(isFormatName), ...formatsSet(document.adjustments)]);
   const placed = [...formats].map((name) => {
@@ -117,6 +163,12 @@ function designedScene(
       .map((slot) => (slot.kind === "words" ? { ...slot, color: ofSlot("color", slot) } : slot)),
     places,
     style: withSet(style, ofScene),
+    framings: Object.fromEntries(
+      origin.slots.flatMap((slot) => {
+        const framing = slot.kind === "media" ? slotFraming((id) => ofSlot(id, slot)) : null;
+        return framing ? [[slot.id, framing] as const] : [];
+      }),
+    ),
   };
 }
 
@@ -142,11 +194,14 @@ export function findPromotionSlot(document: Promotion, templates: TemplatesByRef
   return own ? findSlot([{ ...sceneOrigin(templates, own), id }], key) : null;
 }
 
-/** The slot that a media slot takes its picture from, under the promotion's own ids; null where it has none. */
+/**
+ * The slot that a media slot takes its picture from, under the promotion's own ids, also where its scene is skipped; null
+ * where it has none.
+ */
 export function sourceSlot(
   document: Promotion,
-  scenes: readonly SceneTemplate[],
-  scene: SceneTemplate,
+  templates: TemplatesByRef,
+  scene: Pick<SceneTemplate, "id">,
   slot: MediaSlot,
 ): FoundSlot | null {
   if (!slot.from.startsWith("slot:")) return null;
@@ -156,7 +211,7 @@ export function sourceSlot(
     ({ from }) =>
       own !== undefined && from.slug === own.from.slug && from.edition === own.from.edition && from.scene === sceneId,
   );
-  return source ? findSlot(scenes, `${source.id}.${slotId}`) : null;
+  return source ? findPromotionSlot(document, templates, `${source.id}.${slotId}`) : null;
 }
 
 /** The scenes of a whole template as a new promotion has them. */

@@ -21,6 +21,12 @@ export const inOne = (earlier: Edit, later: Edit): Edit => ({
   ),
 });
 
+/** Edits as one step, in their order. */
+export const together = (label: string, edits: readonly Edit[]): Edit => ({
+  label,
+  patch: edits.flatMap(({ patch }) => patch),
+});
+
 const editSchema = object({ label: string().max(120).defined() });
 
 /** Edits as they came over the wire, each still to be read: one that is none loses no other. */

@@ -27,7 +27,7 @@ import { type Promotion, readPromotion } from "./promotion";
 import { resolvePromotion } from "./resolve";
 import { repeatScene } from "./restructure";
 import { scenesInOrder } from "./sceneList";
-import { type SlotKey } from "./template";
+import { type SlotKey } from "./sceneTemplate";
 
 const words = (text: string) => ({ kind: "words", text }) as const;
 const HOOK = { scene: "hook" };

@@ -8,7 +8,7 @@ import { TUNE, tuneLanes } from "./lanes";
 import { type Fill, type Promotion, checkTouchedPromotion } from "./promotion";
 import { membersInOrder, orderAt } from "./ordered";
 import { type ListedScene, scenesInOrder } from "./sceneList";
-import { type SlotKey } from "./template";
+import { type SlotKey } from "./sceneTemplate";
 
 /** What is set besides what is filled comes and goes with its fields; all else is put in member by member. */
 const PATHS: Paths = {
@@ -76,11 +76,19 @@ export function adjust<Id extends FieldId>(
 }
 
 /** Gives a field of a target back, in whatever format it was set. Null when it was set in none. */
-export function giveBack({ adjustments }: Promotion, id: FieldId, target: Target): Edit | null {
-  const set = keysFor(adjustments, target).filter((key) => adjustments[key]?.[id] !== undefined);
-  return set.length === 0
-    ? null
-    : { label: FIELDS[id].field.label, patch: set.map((key) => takeAway(pointer("adjustments", key, id))) };
+export const giveBack = (document: Promotion, id: FieldId, target: Target): Edit | null =>
+  giveAllBack(document, [id], { target, label: FIELDS[id].field.label });
+
+/** Gives fields of a target back, in whatever format they were set. Null when none of them was set in any. */
+export function giveAllBack(
+  { adjustments }: Pick<Promotion, "adjustments">,
+  ids: readonly FieldId[],
+  { target, label }: { readonly target: Target; readonly label: string },
+): Edit | null {
+  const patch = keysFor(adjustments, target).flatMap((key) =>
+    ids.filter((id) => adjustments[key]?.[id] !== undefined).map((id) => takeAway(pointer("adjustments", key, id))),
+  );
+  return patch.length > 0 ? { label, patch } : null;
 }
 
 /** Puts an item in over the others, or in the place of the one with its id. */

@@ -1,8 +1,13 @@
 import { COLOR_ROLES } from "../color/palette";
 import { type Point, type Rect } from "../geometry/rect";
 import { millis } from "../units";
-import { FIRST_LOOKS, ITEM_KINDS, type Item, type ItemKind } from "./items";
+import { WHILES } from "../motion/whileShown";
+import { PLATES } from "./plates";
+import { FIRST_LOOKS, ITEM_KINDS, type Item, type ItemKind, kindsThat } from "./items";
+import { WAYS } from "../geometry/framedPicture";
+import { type Behind, behindJsonSchema, behindSchema } from "./behind";
 import { pointJsonSchema, pointSchema } from "./pointSchema";
+import { windowJsonSchema, windowSchema } from "./windowSchema";
 import { type FormatName } from "../placement/formats";
 import { type Arrangement } from "./arrangements";
 import { arrangementSchema } from "./arrangementSchema";
@@ -18,7 +23,7 @@ import {
   type SlotKind,
   TRANSITIONS,
   type TemplateStyle,
-} from "./template";
+} from "./sceneTemplate";
 
 /**
  * Where a value can be set, nearest first: for one scene (or a slot of it) in one format, for it in every format, for
@@ -81,6 +86,12 @@ const ofSlot = <Of extends Field | ShapedField>(
   ...rest,
 });
 
+/** How a picture or clip is framed: whoever may fill a slot may frame what is in it. */
+const ofFraming = <Of extends Field | ShapedField>(
+  field: Of,
+  rest: Pick<SlotField<Of>, "named" | "layers">,
+): SlotField<Of> => ({ of: "slot", field, kinds: ["media"], lock: "content", from: () => undefined, ...rest });
+
 const ofItem = <Of extends Field | ShapedField>(
   field: Of,
   rest: Omit<ItemField<Of>, "of" | "field" | "lock" | "layers">,
@@ -111,6 +122,12 @@ export const FIELDS = {
     layers: HERE,
     lock: "arrangement",
     from: ({ scene }) => scene.logo,
+  }),
+  skipped: ofScene(flag("Skipped", false), {
+    named: "The skipping of",
+    layers: ["scene"],
+    lock: "remove",
+    from: () => false,
   }),
   length: ofScene(time("Length", { least: 500, most: 60_000 }, 3000), {
     named: "The length of",
@@ -149,7 +166,7 @@ export const FIELDS = {
     lock: "color",
     from: ({ slot }) => (slot?.kind === "words" ? slot.color : undefined),
   }),
-  hidden: ofSlot(flag("Left out", false), {
+  hidden: ofSlot(flag("Skipped", false), {
     named: "Taking out",
     kinds: EVERY_KIND,
     layers: HERE,
@@ -166,6 +183,32 @@ export const FIELDS = {
       from: ({ scene, slot, format }) => (slot && format ? scene.places[format]?.[slot.id] : undefined),
     },
   ),
+  way: ofFraming(choice("How it is framed", WAYS, "fill"), { named: "The framing of", layers: LAYERS }),
+  point: ofFraming(
+    shaped<Point>("What is kept in the middle", () => pointSchema, pointJsonSchema),
+    { named: "The framing of", layers: HERE },
+  ),
+  enlarged: ofFraming(within("Enlarged", { least: 1, most: 8, step: 0.05 }, 1), {
+    named: "The enlargement of",
+    layers: LAYERS,
+  }),
+  turned: ofFraming(within("Turned", { least: -180, most: 180, step: 1 }, 0), {
+    named: "The angle of",
+    layers: HERE,
+  }),
+  mirrored: ofFraming(flag("Mirrored", false), { named: "The mirroring of", layers: HERE }),
+  window: ofFraming(
+    shaped<Rect>("What is used of it", () => windowSchema, windowJsonSchema),
+    { named: "The crop of", layers: HERE },
+  ),
+  strip: ofFraming(within("Width of the strip", { least: 0.1, most: 1, step: 0.01 }, 0.5), {
+    named: "The strip of",
+    layers: LAYERS,
+  }),
+  behind: ofFraming(shaped<Behind>("Behind it", behindSchema, behindJsonSchema), {
+    named: "What is behind",
+    layers: LAYERS,
+  }),
   at: ofItem(
     shaped<Point>("Where it stands", () => pointSchema, pointJsonSchema),
     {
@@ -181,12 +224,12 @@ export const FIELDS = {
   }),
   tall: ofItem(within("Height by width", { least: 0.005, most: 4, step: 0.01 }, 1), {
     named: "The height of",
-    kinds: ["shape", "line", "progress"],
+    kinds: kindsThat(({ hasHeight }) => hasHeight),
     from: ({ kind }) => FIRST_LOOKS[kind].tall,
   }),
   angle: ofItem(within("Angle", { least: -180, most: 180, step: 1 }, 0), {
     named: "The angle of",
-    kinds: ["words", "sticker", "shape", "line"],
+    kinds: kindsThat(({ turns }) => turns),
     from: () => 0,
   }),
   ink: ofItem(choice("Colour", COLOR_ROLES, "accent"), {
@@ -199,17 +242,32 @@ export const FIELDS = {
     kinds: ["words"],
     from: () => "card" as const,
   }),
+  plateShape: ofItem(choice("Shape of it", PLATES, "card"), {
+    named: "The shape of the plate of",
+    kinds: ["words"],
+    from: () => "card" as const,
+  }),
+  comes: ofItem(choice("Comes in", ["as usual", ...MOTIONS], "as usual"), {
+    named: "The entrance of",
+    kinds: kindsThat(({ turns }) => turns),
+    from: () => "as usual" as const,
+  }),
+  moves: ofItem(choice("While it is there", WHILES, "still"), {
+    named: "The movement of",
+    kinds: kindsThat(({ turns }) => turns),
+    from: () => "still" as const,
+  }),
   opacity: ofItem(within("Opacity", { least: 0.05, most: 1, step: 0.05 }, 1), {
     named: "The opacity of",
     kinds: ITEM_KINDS,
     from: () => 1,
   }),
-  starts: ofItem(time("Comes in after", { least: 0, most: 60_000 }, 0), {
+  starts: ofItem(time("Starts later by", { least: 0, most: 60_000 }, 0), {
     named: "The start of",
     kinds: ITEM_KINDS,
     from: () => millis(0),
   }),
-  ends: ofItem(time("Goes before the end", { least: 0, most: 60_000 }, 0), {
+  ends: ofItem(time("Ends earlier by", { least: 0, most: 60_000 }, 0), {
     named: "The end of",
     kinds: ITEM_KINDS,
     from: () => millis(0),
@@ -222,6 +280,7 @@ export type ItemFieldId = { [Id in FieldId]: (typeof FIELDS)[Id]["of"] extends "
 export type DesignFieldId = Exclude<FieldId, ItemFieldId>;
 export const FIELD_IDS = Object.keys(FIELDS) as FieldId[];
 export const DESIGN_FIELD_IDS = FIELD_IDS.filter((id): id is DesignFieldId => FIELDS[id].of !== "item");
+export const ITEM_FIELD_IDS = FIELD_IDS.filter((id): id is ItemFieldId => FIELDS[id].of === "item");
 export const isFieldId = (name: string): name is FieldId => Object.hasOwn(FIELDS, name);
 
 /** What a field's value is. */

@@ -1,18 +1,18 @@
-import { object, string } from "yup";
+import { number, object, string } from "yup";
 import { type ColorRole } from "../color/palette";
 import { type Point } from "../geometry/rect";
+import { type MotionKind } from "../motion/wordMotion";
 import { type RecordPart } from "./documentShape";
 import { oneOfKinds } from "./oneOfKinds";
 import { MEMBER_ID, memberIdJsonSchema } from "./memberId";
 import { orderJsonSchema, orderKey } from "./orderKey";
 import { type Ordered } from "./ordered";
-import { WORDS_ROLES, type WordsRole } from "./template";
+import { STICKERS, type Sticker } from "./stickers";
+import { WORDS_ROLES, type WordsRole } from "./wordsRole";
 import { type Json, objectJsonSchema } from "./valueJsonSchemas";
 
 export const ITEM_SHAPES = ["rectangle", "card", "ellipse", "star"] as const;
 export type ItemShape = (typeof ITEM_SHAPES)[number];
-export const STICKERS = ["burst", "arrow", "tick"] as const;
-export type Sticker = (typeof STICKERS)[number];
 
 /** What words of one's own can be set as: anything that is made of letters. */
 export const ITEM_ROLES = WORDS_ROLES.filter((role): role is ItemRole => role !== "link" && role !== "stars");
@@ -30,12 +30,16 @@ export type Item =
   | (ItemBase & { readonly kind: "sticker"; readonly sticker: Sticker })
   | (ItemBase & { readonly kind: "shape"; readonly shape: ItemShape })
   | (ItemBase & { readonly kind: "line" })
+  /** A border round what lies in it; its thickness is a share of the short side. */
+  | (ItemBase & { readonly kind: "frame"; readonly thickness: number })
   | (ItemBase & { readonly kind: "progress" });
 export type ItemKind = Item["kind"];
 export type Items = Readonly<Record<string, Item>>;
 
 /** How an item of a kind looks and where it stands until something else is set. */
 export interface ItemLook {
+  /** What the kind is called. */
+  readonly title: string;
   /** Its middle, as shares of the frame's width and height. */
   readonly at: Point;
   /** Its width as a share of the frame's short side; of the frame's width for what runs along it. */
@@ -43,17 +47,63 @@ export interface ItemLook {
   /** Its height as a share of its width; of the short side for what runs along the frame. */
   readonly tall: number;
   readonly ink: ColorRole;
+  /** Whether its height can be set besides its width. */
+  readonly hasHeight: boolean;
+  /** Whether it can be turned. */
+  readonly turns: boolean;
+  /** How it comes in: as the template's words do, or in a way of its own. */
+  readonly comes: MotionKind | "as words do";
 }
 export const FIRST_LOOKS: Readonly<Record<ItemKind, ItemLook>> = {
-  words: { at: { x: 0.5, y: 0.2 }, size: 0.7, tall: 0.5, ink: "ink" },
-  sticker: { at: { x: 0.78, y: 0.22 }, size: 0.26, tall: 1, ink: "accent" },
-  shape: { at: { x: 0.5, y: 0.5 }, size: 0.3, tall: 1, ink: "accent" },
-  line: { at: { x: 0.5, y: 0.5 }, size: 0.4, tall: 0.02, ink: "primary" },
-  progress: { at: { x: 0.5, y: 0.992 }, size: 1, tall: 0.016, ink: "accent" },
+  words: {
+    title: "Words",
+    ...{ at: { x: 0.5, y: 0.2 }, size: 0.7, tall: 0.5, ink: "ink" },
+    ...{ hasHeight: false, turns: true, comes: "as words do" },
+  },
+  sticker: {
+    title: "Sticker",
+    ...{ at: { x: 0.78, y: 0.22 }, size: 0.26, tall: 1, ink: "accent" },
+    ...{ hasHeight: false, turns: true, comes: "pop" },
+  },
+  shape: {
+    title: "Shape",
+    ...{ at: { x: 0.5, y: 0.5 }, size: 0.3, tall: 1, ink: "accent" },
+    ...{ hasHeight: true, turns: true, comes: "pop" },
+  },
+  line: {
+    title: "Line",
+    ...{ at: { x: 0.5, y: 0.5 }, size: 0.4, tall: 0.02, ink: "primary" },
+    ...{ hasHeight: true, turns: true, comes: "fade" },
+  },
+  frame: {
+    title: "Frame",
+    ...{ at: { x: 0.5, y: 0.5 }, size: 0.9, tall: 1, ink: "primary" },
+    ...{ hasHeight: true, turns: true, comes: "fade" },
+  },
+  progress: {
+    title: "Progress bar",
+    ...{ at: { x: 0.5, y: 0.992 }, size: 1, tall: 0.016, ink: "accent" },
+    ...{ hasHeight: true, turns: false, comes: "still" },
+  },
+};
+/** An item without when it is there and over what it lies. */
+export type BareItem<Of extends Item = Item> = Of extends Item ? Omit<Of, "order" | "from" | "to"> : never;
+/** What an item of a kind is when it is put in, until something else is chosen. */
+export const FIRST_ITEMS: Readonly<Record<ItemKind, BareItem>> = {
+  words: { kind: "words", role: "name", text: "Your words" },
+  sticker: { kind: "sticker", sticker: "burst" },
+  shape: { kind: "shape", shape: "card" },
+  line: { kind: "line" },
+  frame: { kind: "frame", thickness: 0.012 },
+  progress: { kind: "progress" },
 };
 export const ITEM_KINDS = Object.keys(FIRST_LOOKS) as ItemKind[];
+/** The kinds of items of which something is so. */
+export const kindsThat = (is: (look: ItemLook) => boolean): ItemKind[] =>
+  ITEM_KINDS.filter((kind) => is(FIRST_LOOKS[kind]));
 
 const MOST_ITEM_WORDS = 160;
+const THICKNESS = { least: 0.002, most: 0.2 } as const;
 export const MOST_ITEMS = 100;
 
 const id = string().matches(MEMBER_ID, "An id is lower-case letters, digits and hyphens.").required();
@@ -69,6 +119,11 @@ const SCHEMAS = {
   sticker: object({ ...base, kind: kindOf("sticker"), sticker: string().oneOf(STICKERS).required() }).noUnknown(),
   shape: object({ ...base, kind: kindOf("shape"), shape: string().oneOf(ITEM_SHAPES).required() }).noUnknown(),
   line: object({ ...base, kind: kindOf("line") }).noUnknown(),
+  frame: object({
+    ...base,
+    kind: kindOf("frame"),
+    thickness: number().min(THICKNESS.least).max(THICKNESS.most).required(),
+  }).noUnknown(),
   progress: object({ ...base, kind: kindOf("progress") }).noUnknown(),
 } as const;
 const schemaOf = oneOfKinds(
@@ -94,6 +149,7 @@ const own: Readonly<Record<ItemKind, Json>> = {
   sticker: { sticker: { enum: STICKERS } },
   shape: { shape: { enum: ITEM_SHAPES } },
   line: {},
+  frame: { thickness: { type: "number", minimum: THICKNESS.least, maximum: THICKNESS.most } },
   progress: {},
 };
 export const itemJsonSchema: Json = {

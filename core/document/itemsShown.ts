@@ -3,13 +3,15 @@ import { type SceneSpan } from "../time/timeline";
 import { ticksOf } from "../time/ticks";
 import { type Span, type Track } from "../time/tracks";
 import { type Found, nearest } from "./adjustments";
-import { FIELDS, type ItemFieldId, type ValueOf } from "./fields";
+import { FIELDS, ITEM_FIELD_IDS, type ItemFieldId, type ValueOf } from "./fields";
 import { type Item } from "./items";
 import { membersInOrder } from "./ordered";
 import { type Promotion } from "./promotion";
 
 /** The fields of an item that say how it looks, with their values. */
 export type ItemValues = { readonly [Id in Exclude<ItemFieldId, "starts" | "ends">]: ValueOf<Id> };
+
+const LOOKS = ITEM_FIELD_IDS.filter((id): id is keyof ItemValues => id !== "starts" && id !== "ends");
 
 /** An item as it is shown in a format. */
 export interface ShownItem {
@@ -46,15 +48,8 @@ export function itemTrack(
     const value = <Id extends ItemFieldId>(field: Id): ValueOf<Id> =>
       itemSourced(document, field, { itemId: id, item, format }).value;
     const span = { from: ticksOf(first.start + value("starts")), to: ticksOf(last.end - value("ends")) };
-    const values: ItemValues = {
-      at: value("at"),
-      size: value("size"),
-      tall: value("tall"),
-      angle: value("angle"),
-      ink: value("ink"),
-      plate: value("plate"),
-      opacity: value("opacity"),
-    };
+    // Each field of looks with its own value.
+    const values = Object.fromEntries(LOOKS.map((look) => [look, value(look)])) as ItemValues;
     return span.to > span.from ? [{ ...span, what: { id, item, values } }] : [];
   });
 }

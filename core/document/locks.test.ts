@@ -8,7 +8,8 @@ import { FIELDS, FIELD_IDS } from "./fields";
 import { type Promotion } from "./promotion";
 import { scenesInOrder } from "./sceneList";
 import { insertScenes, moveToTemplate, repeatScene, withScenes } from "./restructure";
-import { type Slot, type Template } from "./template";
+import { type Slot } from "./sceneTemplate";
+import { type Template } from "./template";
 import { CLIP_ID, PICTURE_ID, promotionOf, testClip, testDocument, testPicture } from "../testing/promotions";
 import { ONE_OFFER, PRICE_ON_A_CARD } from "../templates/priceDrops";
 import { THREE_REASONS } from "../templates/proofs";
@@ -29,14 +30,13 @@ interface Locked {
   readonly words: string;
 }
 /** Every field of the registry, in every layer in which it can be set for a scene or slot. */
-const SET = SETTINGS.map(({ what, id, edit }): Locked => {
+const SET = SETTINGS.map(({ what, id, edit, slot }): Locked => {
   const { of, lock, named } = FIELDS[id];
-  const slot = of === "scene" ? {} : { slot: "headline" };
   return {
     what,
     edit,
-    lock: { scene: "hook", ...slot, allows: { [lock ?? ""]: false } },
-    words: `${named} ${of === "scene" ? "scene " : ""}“Headline” is locked`,
+    lock: { scene: "hook", ...(slot ? { slot } : {}), allows: { [lock ?? ""]: false } },
+    words: `${named} ${of === "scene" ? "scene " : ""}“${slot === "picture" ? "Picture" : "Headline"}” is locked`,
   };
 });
 const CASES: readonly Locked[] = [

@@ -6,7 +6,7 @@ import { same } from "./patch";
 import { type Promotion } from "./promotion";
 import { sceneOf } from "./sceneIds";
 import { type ListedScene, scenesInOrder } from "./sceneList";
-import { type SceneTemplate, type Slot, findSlot, slotKey } from "./template";
+import { type SceneTemplate, type Slot, findSlot, slotKey } from "./sceneTemplate";
 
 /**
  * What is wrong with what a promotion fills and sets, given its templates; null when nothing is. What was filled in scenes
@@ -125,11 +125,3 @@ function absentSceneLock(before: Promotion, after: Promotion): string | null {
 
 const writtenKeys = (before: Readonly<Record<string, unknown>>, after: Readonly<Record<string, unknown>>): string[] =>
   Object.keys(after).filter((key) => !same(before[key], after[key]));
-
-/** Every template that a document's scenes and style come from. */
-export const refsOf = (document: Promotion): { slug: string; edition: number }[] => {
-  const refs = [document.template, ...Object.values(document.scenes).map(({ from }) => from)].map(
-    ({ slug, edition }) => ({ slug, edition }),
-  );
-  return refs.filter((ref, index) => refs.findIndex((other) => same(ref, other)) === index);
-};

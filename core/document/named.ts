@@ -1,5 +1,6 @@
+import { type Adjustments } from "./adjustments";
 import { type Promotion } from "./promotion";
-import { type SlotKey } from "./template";
+import { type SlotKey } from "./sceneTemplate";
 
 /** Something of the team's that a promotion names by its id. */
 export interface NamedThing {
@@ -10,7 +11,7 @@ export interface NamedThing {
 }
 
 /** Everything that a promotion names, wherever it does. What it only draws on through its template is not among it. */
-export function thingsNamed({ brand, product, offer, lanes, fills }: Promotion): NamedThing[] {
+export function thingsNamed({ brand, product, offer, lanes, fills, adjustments }: Promotion): NamedThing[] {
   const chosen: NamedThing[] = [
     { kind: "brand", id: brand },
     ...(product === null ? [] : [{ kind: "product", id: product } as const]),
@@ -28,7 +29,7 @@ export function thingsNamed({ brand, product, offer, lanes, fills }: Promotion):
         return fill.products.map((id) => ({ kind: "product", id, slot }));
     }
   });
-  return [...chosen, ...filled];
+  return [...chosen, ...filled, ...mediaBehind(adjustments).map((id) => ({ kind: "media", id }) as const)];
 }
 
 /** What a promotion names that it did not name before. */
@@ -37,8 +38,14 @@ export function newlyNamed(before: Promotion, after: Promotion): NamedThing[] {
   return thingsNamed(after).filter(({ kind, id }) => !known.has(`${kind}/${id}`));
 }
 
-/** The media that slots are filled with. */
-export const mediaFilled = ({ fills }: Pick<Promotion, "fills">): string[] =>
-  Object.values(fills).flatMap((fill) =>
+/** The media that slots are filled with, and those that are seen beside them. */
+export const mediaShown = ({ fills, adjustments }: Pick<Promotion, "fills" | "adjustments">): string[] => [
+  ...Object.values(fills).flatMap((fill) =>
     fill.kind === "media" ? Object.values(fill.shots).map(({ media }) => media) : [],
-  );
+  ),
+  ...mediaBehind(adjustments),
+];
+
+/** The pictures that are seen beside others. */
+export const mediaBehind = (adjustments: Adjustments): string[] =>
+  Object.values(adjustments).flatMap(({ behind }) => (behind?.kind === "picture" ? [behind.media] : []));

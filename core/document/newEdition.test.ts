@@ -7,7 +7,8 @@ import { adjust, applyEdit, takeOutScene } from "./edits";
 import { type Promotion } from "./promotion";
 import { scenesInOrder } from "./sceneList";
 import { insertScenes, moveToTemplate, repeatScene } from "./restructure";
-import { type SceneTemplate, type Template } from "./template";
+import { type SceneTemplate } from "./sceneTemplate";
+import { type Template } from "./template";
 
 const first = shippedRef(ONE_OFFER);
 const second = { slug: first.slug, edition: first.edition + 1 };

@@ -6,7 +6,8 @@ import { type Promotion, type PromotionScene, type TemplateRef } from "./promoti
 import { newScene, takenIds } from "./sceneIds";
 import { orderedRecord } from "./ordered";
 import { type ListedScene, scenesInOrder } from "./sceneList";
-import { type SceneTemplate, type Template } from "./template";
+import { type SceneTemplate } from "./sceneTemplate";
+import { type Template } from "./template";
 
 /**
  * The scenes of a promotion on another edition of its own template. What the filler did stays: scenes of other templates,

@@ -1,4 +1,5 @@
 import { scenesOf } from "./design";
+import { withCopiedItems } from "./copiedItems";
 import { formatRecord } from "./formatList";
 import { tuneLanes } from "./lanes";
 import { inOrder } from "./patch";
@@ -21,6 +22,11 @@ export const newPromotion = (
   template: Template,
   { name, brand, product = null, offer = null, tune = null, fills = {} }: FirstChoices,
 ): Promotion => ({
+  ...withCopiedItems(
+    { items: {}, adjustments: {} },
+    template,
+    new Map(template.scenes.map(({ id: own }) => [own, own])),
+  ),
   version: PROMOTION_VERSION,
   name,
   template: { slug: ref.slug, edition: ref.edition },
@@ -30,8 +36,6 @@ export const newPromotion = (
   formats: formatRecord(template.formats),
   scenes: inOrder(scenesOf(ref, template)),
   fills: inOrder(fills),
-  adjustments: {},
-  items: {},
   lanes: tuneLanes(tune),
   spare: {},
 });

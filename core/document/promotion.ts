@@ -1,5 +1,5 @@
 import { array, lazy, mixed, number, object, string, type Schema } from "yup";
-import { type Adjustments, readAdjustment } from "./adjustments";
+import { ADJUSTMENTS_PART, type Adjustments } from "./adjustments";
 import { type DocumentShape, type RecordPart, checkTouched, readDocument } from "./documentShape";
 import { type Formats } from "./formatList";
 import { FORMATS_PART } from "./formatsPart";
@@ -8,7 +8,7 @@ import { LANES_PART, type Lanes } from "./lanes";
 import { MEMBER_ID } from "./memberId";
 import { orderKey } from "./orderKey";
 import { type Shots, shotsSchema } from "./shots";
-import { type SlotKey } from "./template";
+import { type SlotKey } from "./sceneTemplate";
 import { upgradePromotion } from "./upgrades";
 
 /** What was chosen for a slot. Nothing that can be derived is kept. */
@@ -148,7 +148,7 @@ const RECORDS: ReadonlyMap<string, RecordPart> = new Map(
     formats: FORMATS_PART,
     scenes: { least: 1, most: MOST_SCENES, named: "scene", read: byName(scene) },
     fills: { least: 0, most: 1000, named: "fill", read: bySlot },
-    adjustments: { least: 0, most: 2000, named: "adjustment", read: readAdjustment },
+    adjustments: ADJUSTMENTS_PART,
     items: ITEMS_PART,
     lanes: LANES_PART,
     spare: { least: 0, most: MOST_SPARE, named: "spare fill", read: byName(spare) },

@@ -1,6 +1,4 @@
-import { NAMED_FORMATS } from "../placement/formats";
-import { fieldJsonSchema } from "./field";
-import { FIELDS, FIELD_IDS } from "./fields";
+import { adjustmentsJsonSchema, FORMAT_NAME } from "./adjustmentsJsonSchema";
 import { itemJsonSchema } from "./items";
 import { pieceJsonSchema } from "./lanes";
 import { MOST_NAME, MOST_ROWS, MOST_SCENES, MOST_WORDS, PROMOTION_VERSION } from "./promotion";
@@ -12,8 +10,8 @@ import { type Json, objectJsonSchema as object, recordJsonSchema } from "./value
 const id: Json = { type: "string", format: "uuid" };
 const optionalId: Json = { anyOf: [id, { type: "null" }] };
 const templateRef: Json = { slug: memberIdJsonSchema, edition: { type: "integer", minimum: 1 } };
-const FORMAT_NAME = `(?:${NAMED_FORMATS.join("|")}|[1-9][0-9]{0,2}x[1-9][0-9]{0,2})`;
 
+const scene = "[a-z0-9][a-z0-9-]*";
 const record = (pattern: string, member: Json, more?: Json): Json => recordJsonSchema({ pattern }, member, more);
 
 const fill: Json = {
@@ -25,30 +23,6 @@ const fill: Json = {
     }),
     object({ kind: { const: "products" }, products: { type: "array", items: id, maxItems: MOST_ROWS } }),
   ],
-};
-
-/** What of the registry can be set for something. */
-const settable = (of: "scene" | "slot" | "item"): Json => ({
-  type: "object",
-  minProperties: 1,
-  additionalProperties: false,
-  properties: Object.fromEntries(
-    FIELD_IDS.filter((field) => FIELDS[field].of === of).map((field) => [
-      field,
-      { title: FIELDS[field].field.label, ...fieldJsonSchema(FIELDS[field].field) },
-    ]),
-  ),
-});
-
-const scene = "[a-z0-9][a-z0-9-]*";
-const adjustments: Json = {
-  type: "object",
-  patternProperties: {
-    [`^(?:${scene})?(?:@(?:all|${FORMAT_NAME}))?$`]: settable("scene"),
-    [`^${scene}\\.[a-z0-9-]+(?:@${FORMAT_NAME})?$`]: settable("slot"),
-    [`^item:${scene}(?:@${FORMAT_NAME})?$`]: settable("item"),
-  },
-  additionalProperties: false,
 };
 
 /**
@@ -76,7 +50,7 @@ export const promotionJsonSchema = (): Json => ({
       },
     ),
     fills: record(`^${scene}\\.[a-z0-9-]+$`, fill),
-    adjustments,
+    adjustments: adjustmentsJsonSchema,
     items: record(`^${scene}$`, itemJsonSchema),
     lanes: record(`^${scene}$`, pieceJsonSchema),
     spare: record(`^${scene}$`, object({ label: { type: "string", minLength: 1, maxLength: 120 }, fill })),

@@ -3,7 +3,7 @@ import { type Edit } from "./edit";
 import { applyEdit, fillSlot, inverseOf, rename } from "./edits";
 import { type Promotion } from "./promotion";
 import { overwritten, rebase, takenBack } from "./rebase";
-import { type SlotKey } from "./template";
+import { type SlotKey } from "./sceneTemplate";
 
 const words = (slot: SlotKey, text: string): Edit => fillSlot(slot, { kind: "words", text });
 const tooLong = words("product.line", "x".repeat(161));

@@ -6,18 +6,13 @@ import { type Track } from "../time/tracks";
 import { type Millis } from "../units";
 import { type FormatName } from "../placement/formats";
 import { formatsSet } from "./adjustments";
-import { type DesignedScene, designOf, sourceSlot } from "./design";
+import { type DesignedScene, designOf, sourceSlot, templateOf } from "./design";
 import { type ClipFacts, type Facts, type PictureFacts } from "./facts";
 import { type ShownItem, itemTrack } from "./itemsShown";
+import { refsOf } from "./refs";
 import { type Promotion } from "./promotion";
-import {
-  type MediaSlot,
-  type ProductsSlot,
-  type SceneTemplate,
-  type Template,
-  type WordsSlot,
-  slotKey,
-} from "./template";
+import { type MediaSlot, type ProductsSlot, type SceneTemplate, type WordsSlot, slotKey } from "./sceneTemplate";
+import { type Template } from "./template";
 
 /** A scene with every slot's value in hand: what the fills say, else the binding, else the fallback. */
 export interface ResolvedScene {
@@ -26,6 +21,8 @@ export interface ResolvedScene {
   readonly words: Readonly<Record<string, string>>;
   /** What is shown in each media slot, one after the other; nothing where nothing is. */
   readonly shots: Readonly<Record<string, readonly ResolvedShot[]>>;
+  /** Pictures that are seen beside what is in a slot, by the slot. */
+  readonly behind: Readonly<Record<string, PictureFacts | ClipFacts>>;
   readonly offer: OfferLines | null;
   readonly rows: readonly PriceRow[];
 }
@@ -56,7 +53,7 @@ export function resolvePromotion(document: Promotion, facts: Facts): ResolvedPro
   const spans = sceneSpans(designed);
   const named = spans.map((span) => ({ ...span, id: designed[span.index]?.id ?? "" }));
   const inFormat = Object.fromEntries(
-    formatsSet(document.adjustments).map((format) => [
+    formatsThatDiffer(document, facts).map((format) => [
       format,
       {
         scenes: resolvedScenes(document, facts, designOf(document, facts.templates, format).scenes),
@@ -75,6 +72,15 @@ export function resolvePromotion(document: Promotion, facts: Facts): ResolvedPro
   };
 }
 
+/** The formats in which something is set, by the promotion or by a template of it. */
+const formatsThatDiffer = (document: Promotion, facts: Facts): FormatName[] => [
+  ...new Set(
+    [document.adjustments, ...refsOf(document).map((ref) => templateOf(facts.templates, ref).adjustments)].flatMap(
+      formatsSet,
+    ),
+  ),
+];
+
 function resolvedScenes(document: Promotion, facts: Facts, designed: readonly DesignedScene[]): ResolvedScene[] {
   return designed.map((scene): ResolvedScene => {
     const words: Record<string, string> = {};
@@ -82,13 +88,30 @@ function resolvedScenes(document: Promotion, facts: Facts, designed: readonly De
     let rows: readonly PriceRow[] = [];
     for (const slot of scene.slots) {
       if (slot.kind === "words") words[slot.id] = wordsOf(document, facts, scene, slot);
-      if (slot.kind === "media") shots[slot.id] = shotsOf(document, facts, designed, scene, slot);
+      if (slot.kind === "media") shots[slot.id] = shotsOf(document, facts, scene, slot);
       if (slot.kind === "products") rows = rowsOf(document, facts, scene, slot);
     }
     const hasOffer = scene.slots.some((slot) => slot.kind === "offer");
-    return { id: scene.id, template: scene, words, shots, offer: hasOffer ? facts.offer : null, rows };
+    return {
+      id: scene.id,
+      template: scene,
+      words,
+      shots,
+      behind: picturesBehind(facts, scene),
+      offer: hasOffer ? facts.offer : null,
+      rows,
+    };
   });
 }
+
+/** The pictures that are seen beside what is framed so that it leaves its place free. */
+const picturesBehind = (facts: Facts, { framings }: DesignedScene): ResolvedScene["behind"] =>
+  Object.fromEntries(
+    Object.entries(framings).flatMap(([slot, { behind }]) => {
+      const found = behind?.kind === "picture" ? visible(facts, behind.media) : null;
+      return found ? [[slot, found] as const] : [];
+    }),
+  );
 
 /** The words a slot shows, whoever chose them. */
 export function wordsOf(document: Promotion, facts: Facts, scene: SceneTemplate, slot: WordsSlot): string {
@@ -138,8 +161,7 @@ export function boundWords({ product, offer, brand }: Facts, slot: WordsSlot): s
 function shotsOf(
   document: Promotion,
   facts: Facts,
-  scenes: readonly SceneTemplate[],
-  scene: SceneTemplate,
+  scene: Pick<SceneTemplate, "id">,
   slot: MediaSlot,
   asked: readonly MediaSlot[] = [],
 ): readonly ResolvedShot[] {
@@ -149,10 +171,10 @@ function shotsOf(
   const usual = whole(facts, slot.media);
   if (usual.length > 0) return usual;
   if (slot.from === "product") return whole(facts, facts.product?.picture ?? undefined);
-  const source = sourceSlot(document, scenes, scene, slot);
+  const source = sourceSlot(document, facts.templates, scene, slot);
   // Slots that take their picture from each other have none.
   return source?.slot.kind === "media" && !asked.includes(source.slot)
-    ? shotsOf(document, facts, scenes, source.scene, source.slot, [...asked, slot])
+    ? shotsOf(document, facts, source.scene, source.slot, [...asked, slot])
     : [];
 }
 

@@ -1,3 +1,4 @@
+import { withCopiedItems } from "./copiedItems";
 import { findPromotionSlot, sceneOrigin, scenesOf } from "./design";
 import { type MediaFacts, type TemplatesByRef, templateKey } from "./facts";
 import { type Fill, MOST_SCENES, type Promotion, type SpareFill, type TemplateRef } from "./promotion";
@@ -7,7 +8,8 @@ import { sampleFills } from "./sample";
 import { freeId, newScene, sceneOf, takenIds } from "./sceneIds";
 import { ordersAt } from "./ordered";
 import { scenesInOrder } from "./sceneList";
-import { type Slot, type SlotKey, type Template, slotKey } from "./template";
+import { type Slot, type SlotKey, slotKey } from "./sceneTemplate";
+import { type Template } from "./template";
 
 /** A promotion moved to another template, and what found no place there. */
 export interface Moved {
@@ -151,7 +153,9 @@ export function withScenes(
       if (sample && slot.allows.content) fills[slotKey({ id }, slot)] = sample;
     }
   }
-  return { ...document, scenes, fills: inOrder(fills) };
+  const added = Object.entries(scenes).filter(([id]) => !Object.hasOwn(document.scenes, id));
+  const copied = withCopiedItems(document, template, new Map(added.map(([id, { from }]) => [from.scene, id])));
+  return { ...document, ...copied, scenes, fills: inOrder(fills) };
 }
 
 /** The document with a scene repeated right behind itself, with everything that is in it. */
@@ -169,10 +173,11 @@ export function repeatScene(document: Promotion, sceneId: string): Promotion {
           .map(([key, value]) => [`${id}${key.slice(sceneId.length)}`, value]),
       ),
     });
+  const own = { ...document, adjustments: copied(document.adjustments) };
   return {
-    ...document,
+    ...own,
+    ...withCopiedItems(own, document, new Map([[sceneId, id]])),
     scenes: withScenesAt(document, [{ id, from: scene.from }], at + 1),
     fills: copied(document.fills),
-    adjustments: copied(document.adjustments),
   };
 }

@@ -1,23 +1,18 @@
 import { mediaFill } from "./shots";
 import { type ClipFacts, type MediaFacts, type PictureFacts } from "./facts";
+import { SHAPE_RATIOS } from "./mediaNeed";
 import { type Fill, type Promotion } from "./promotion";
-import { type MediaSlot, type PictureShape, type SlotKey, type Template, slotKey } from "./template";
+import { type MediaSlot, type PictureShape, type SlotKey, slotKey } from "./sceneTemplate";
+import { type Template } from "./template";
 
 const ratioOf = ({ width, height }: PictureFacts | ClipFacts): number => width / height;
 
-/** How well a picture's shape answers what a slot asks for: 0 is right. */
+/** How far a picture is from the shape that a slot asks for: 0 is right. */
 export function shapeMiss(item: PictureFacts | ClipFacts, shape: PictureShape): number {
   const ratio = ratioOf(item);
-  switch (shape) {
-    case "any":
-      return 0;
-    case "tall":
-      return Math.max(0, Math.log(ratio / 0.8));
-    case "square":
-      return Math.abs(Math.log(ratio)) < 0.2 ? 0 : Math.abs(Math.log(ratio));
-    case "wide":
-      return Math.max(0, Math.log(1.25 / ratio));
-  }
+  const { least, most } = SHAPE_RATIOS[shape];
+  if (ratio < least) return Math.log(least / ratio);
+  return ratio > most ? Math.log(ratio / most) : 0;
 }
 
 /**

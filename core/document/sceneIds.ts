@@ -1,7 +1,8 @@
+import { itemOfKey } from "./itemKey";
 import { type Promotion, type PromotionScene, type TemplateRef } from "./promotion";
 
 /** The scene that something kept by its address belongs to; nothing for what holds for every scene, or for an item. */
-export const sceneOf = (key: string): string => (key.startsWith("item:") ? "" : (key.split(/[.@]/)[0] ?? ""));
+export const sceneOf = (key: string): string => (itemOfKey(key) !== null ? "" : (key.split(/[.@]/)[0] ?? ""));
 
 /** Ids that no new scene may have. What was filled in scenes that were taken out waits for them under their ids. */
 export const takenIds = ({ scenes, fills, adjustments }: Promotion): Set<string> =>

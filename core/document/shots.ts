@@ -19,6 +19,21 @@ export interface ShotCut {
   readonly length?: Millis | undefined;
 }
 
+/** Which frames of a clip are used: from one on, up to and without another. */
+export interface UsedFrames {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** The frames of a clip that a shot uses. */
+export const usedOf = (
+  clip: { readonly frames: number },
+  { from = 0, to = clip.frames }: Partial<UsedFrames>,
+): UsedFrames => {
+  const first = Math.max(0, Math.min(from, clip.frames - 1));
+  return { from: first, to: Math.max(first + 1, Math.min(to, clip.frames)) };
+};
+
 /** A piece of a picture or clip in a slot, where others may come before and after it. */
 export interface Shot extends Ordered, ShotCut {
   readonly media: string;

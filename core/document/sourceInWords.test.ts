@@ -2,16 +2,15 @@ import { testDocument } from "../testing/promotions";
 import { millis } from "../units";
 import { SHIPPED_BY_REF } from "../templates/shipped";
 import { defined } from "../testing/defined";
-import { sceneOrigin, sourced, templateOf } from "./design";
+import { sceneDesign, sourced } from "./design";
 import { adjust, applyEdit, giveBack } from "./edits";
 import { type Promotion } from "./promotion";
 import { sourceInWords } from "./sourceInWords";
 
 const target = { scene: "hook" };
 function source(document: Promotion, id: "overlap" | "ground"): string {
-  const origin = sceneOrigin(SHIPPED_BY_REF, defined(document.scenes["hook"]));
-  const { style } = templateOf(SHIPPED_BY_REF, document.template);
-  const { layer } = sourced(document, id, { origin, style, target, format: null });
+  const design = sceneDesign(document, SHIPPED_BY_REF, defined(document.scenes["hook"]));
+  const { layer } = sourced(document, id, { ...design, target, format: null });
   return sourceInWords(document, id, { target, layer });
 }
 

@@ -3,7 +3,8 @@ import { type Target, keysFor, readAdjustmentKey } from "./adjustments";
 import { type FieldId, type Layer } from "./fields";
 import { type Promotion } from "./promotion";
 
-const WORDS: Readonly<Record<Layer | "template", string>> = {
+/** Where a value comes from, by the layer that it was found in. */
+export const LAYER_WORDS: Readonly<Record<Layer | "template", string>> = {
   template: "from the template",
   scene: "set here",
   "scene@format": "set here, in one format",
@@ -18,7 +19,7 @@ export function sourceInWords(
   { target, layer }: { readonly target: Target; readonly layer: Layer | "template" },
 ): string {
   const others = formatsWith(adjustments, id, target).map(formatTitle);
-  return others.length > 0 ? `${WORDS[layer]}, other in ${others.join(", ")}` : WORDS[layer];
+  return others.length > 0 ? `${LAYER_WORDS[layer]}, other in ${others.join(", ")}` : LAYER_WORDS[layer];
 }
 
 const formatsWith = (adjustments: Promotion["adjustments"], id: FieldId, target: Target): FormatName[] =>

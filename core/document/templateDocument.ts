@@ -1,6 +1,7 @@
 import { type Formats, formatRecord, formatsInOrder } from "./formatList";
 import { type Ordered, listedMembers, orderedRecord } from "./ordered";
-import { type SceneTemplate, type Slot, type Template } from "./template";
+import { type SceneTemplate, type Slot } from "./sceneTemplate";
+import { type Template } from "./template";
 
 /** A slot without its id, by which it is named. */
 type SlotMember<Of = Slot> = Of extends Slot ? Omit<Of, "id"> & Ordered : never;

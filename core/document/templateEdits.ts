@@ -6,8 +6,13 @@ import { checkTouchedTemplate } from "./templateSchema";
 
 /** Places come and go by format; arrangements and places are put in as they are, all else field by field. */
 const PATHS: Paths = {
-  isSparse: ({ length, 0: part, 2: field }) => part === "scenes" && field === "places" && length === 4,
-  isWhole: ({ length, 2: field }) => (field === "arrangement" && length === 3) || (field === "places" && length === 5),
+  isSparse: ({ length, 0: part, 2: field }) =>
+    (part === "scenes" && field === "places" && length === 4) || (part === "adjustments" && length === 2),
+  isWhole: ({ length, 0: part, 2: field }) =>
+    (field === "arrangement" && length === 3) ||
+    (field === "places" && length === 5) ||
+    (part === "items" && length === 2) ||
+    (part === "adjustments" && length === 3),
 };
 
 /** The document after an edit. Throws, naming the place and the cure, when the result would not be a template. */

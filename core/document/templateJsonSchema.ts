@@ -1,16 +1,11 @@
 import { FACE_ROLES } from "../brand/book";
 import { COLOR_ROLES } from "../color/palette";
 import { MOST_FORMATS, NAMED_FORMATS } from "../placement/formats";
-import {
-  MOTIONS,
-  PICTURE_SHAPES,
-  PURPOSES,
-  TEMPLATE_VERSION,
-  TRANSITIONS,
-  WORDS_BINDINGS,
-  WORDS_ROLES,
-  type Slot,
-} from "./template";
+import { MOTIONS, PICTURE_SHAPES, TRANSITIONS, WORDS_BINDINGS, type Slot } from "./sceneTemplate";
+import { PURPOSES, TEMPLATE_VERSION } from "./template";
+import { WORDS_ROLES } from "./wordsRole";
+import { adjustmentsJsonSchema } from "./adjustmentsJsonSchema";
+import { MOST_ITEMS, itemJsonSchema } from "./items";
 import { memberIdJsonSchema } from "./memberId";
 import { orderJsonSchema } from "./orderKey";
 import { MOST_SLOTS, MOST_TEMPLATE_SCENES } from "./templateSchema";
@@ -90,6 +85,8 @@ function templateSchema(media: Json): Json {
       faces: object({}, Object.fromEntries(WORDS_ROLES.map((role) => [role, one(FACE_ROLES)]))),
     }),
     sound: object({ fadeIn: whole(0, 10_000), fadeOut: whole(0, 10_000), loudness: number(-30, -9) }),
+    items: recordJsonSchema(memberIdJsonSchema, itemJsonSchema, { maxProperties: MOST_ITEMS }),
+    adjustments: adjustmentsJsonSchema,
   });
 }
 

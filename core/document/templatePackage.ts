@@ -1,6 +1,9 @@
+import { type Adjustments } from "./adjustments";
+import { mediaBehind } from "./named";
 import { array, object, string, number } from "yup";
 import { FACE_ROLES } from "../brand/book";
-import { type Template, type Slot } from "./template";
+import { type Slot } from "./sceneTemplate";
+import { type Template } from "./template";
 
 /** A media file of a package with what is known of its rights. */
 export interface PackagedMedia {
@@ -81,7 +84,7 @@ export function readPackage(value: unknown): TemplatePackage {
   return { format: read.format, version: read.version, media: read.media, fonts: read.fonts, template };
 }
 
-/** A template with the media of its slots named another way; what `rename` gives null for has no media any more. */
+/** A template with its media named another way; what `rename` gives null for has no media any more. */
 export function renameMedia(template: Template, rename: (media: string) => string | null): Template {
   const renamed = (slot: Slot): Slot => {
     if (slot.kind !== "media" || slot.media === undefined) return slot;
@@ -89,14 +92,32 @@ export function renameMedia(template: Template, rename: (media: string) => strin
     const name = rename(media);
     return name === null ? others : { ...others, media: name };
   };
-  return { ...template, scenes: template.scenes.map((scene) => ({ ...scene, slots: scene.slots.map(renamed) })) };
+  return {
+    ...template,
+    scenes: template.scenes.map((scene) => ({ ...scene, slots: scene.slots.map(renamed) })),
+    adjustments: renamedBehind(template.adjustments, rename),
+  };
 }
 
+/** What is seen beside pictures, named another way; without it where it has no name any more. */
+const renamedBehind = (adjustments: Adjustments, rename: (media: string) => string | null): Adjustments =>
+  Object.fromEntries(
+    Object.entries(adjustments).flatMap(([key, { behind, ...others }]) => {
+      const media = behind?.kind === "picture" ? rename(behind.media) : null;
+      const kept =
+        behind === undefined || (behind.kind === "picture" && media === null)
+          ? others
+          : { ...others, behind: behind.kind === "picture" ? { ...behind, media: media ?? "" } : behind };
+      return Object.keys(kept).length > 0 ? [[key, kept] as const] : [];
+    }),
+  );
+
 /** The media that a template shows where nothing is filled. */
-export const mediaOfTemplate = ({ scenes }: Template): string[] => [
-  ...new Set(
-    scenes.flatMap(({ slots }) =>
+export const mediaOfTemplate = ({ scenes, adjustments }: Pick<Template, "scenes" | "adjustments">): string[] => [
+  ...new Set([
+    ...scenes.flatMap(({ slots }) =>
       slots.flatMap((slot) => (slot.kind === "media" && slot.media !== undefined ? [slot.media] : [])),
     ),
-  ),
+    ...mediaBehind(adjustments),
+  ]),
 ];

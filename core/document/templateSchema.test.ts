@@ -172,7 +172,7 @@ test("a template of version 1 is upgraded: arrangements get parameters, everythi
   };
   const read = readTemplate(older);
   expect(read).toMatchObject({
-    version: 4,
+    version: 5,
     purpose: "other",
     about: "Say it and go.",
     scenes: [
@@ -186,5 +186,5 @@ test("a template of version 3 is upgraded: its lists are records now, in the ord
   const older = { ...ONE_OFFER, version: 3, formats: ["vertical", "square"], scenes: [product, hook] };
   const read = readTemplateDocument(JSON.parse(JSON.stringify(older)));
   expect(Object.keys(read.scenes)).toEqual(["hook", "product"]);
-  expect(listedTemplate(read)).toEqual(JSON.parse(JSON.stringify({ ...older, version: 4 })));
+  expect(listedTemplate(read)).toEqual(JSON.parse(JSON.stringify({ ...older, version: 5 })));
 });

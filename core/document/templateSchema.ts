@@ -4,23 +4,17 @@ import { COLOR_ROLES } from "../color/palette";
 import { isFormatName } from "../placement/formats";
 import { arrangementSchema } from "./arrangementSchema";
 import { type DocumentShape, checkTouched, readDocument } from "./documentShape";
+import { ADJUSTMENTS_PART } from "./adjustments";
 import { FORMATS_PART } from "./formatsPart";
+import { ITEMS_PART } from "./items";
 import { MEMBER_ID } from "./memberId";
 import { oneOfKinds } from "./oneOfKinds";
 import { orderKey } from "./orderKey";
 import { inOrderThroughout } from "./patch";
 import { placeSchema } from "./placeSchema";
-import {
-  MOTIONS,
-  PICTURE_SHAPES,
-  PURPOSES,
-  TEMPLATE_VERSION,
-  TRANSITIONS,
-  WORDS_BINDINGS,
-  WORDS_ROLES,
-  type Slot,
-  type Template,
-} from "./template";
+import { MOTIONS, PICTURE_SHAPES, TRANSITIONS, WORDS_BINDINGS, type Slot } from "./sceneTemplate";
+import { PURPOSES, TEMPLATE_VERSION, type Template } from "./template";
+import { WORDS_ROLES } from "./wordsRole";
 import { type TemplateDocument, listedTemplate } from "./templateDocument";
 import { upgradeTemplate } from "./upgrades";
 
@@ -174,6 +168,8 @@ const SHAPE: DocumentShape = {
   ),
   records: new Map([
     ["formats", FORMATS_PART],
+    ["items", ITEMS_PART],
+    ["adjustments", ADJUSTMENTS_PART],
     ["scenes", { least: 1, most: MOST_TEMPLATE_SCENES, named: "scene", read: readScene }],
   ]),
 };

@@ -1,9 +1,9 @@
-import { mediaFilled } from "./named";
+import { mediaShown } from "./named";
 import { scenesInOrder } from "./sceneList";
 import { THREE_REASONS } from "../templates/proofs";
 import { shippedRef } from "../templates/shipped";
 import { BRAND_ID, PRODUCT_ID, testClip, testPicture } from "../testing/promotions";
-import { slotKey } from "./template";
+import { slotKey } from "./sceneTemplate";
 import { type Trial, TRIALS, tryOut } from "./tryOut";
 
 const TALL = "00000000-0000-4000-8000-000000000071";
@@ -21,7 +21,7 @@ const on = {
   ],
 };
 const tried = (trial: Trial) => tryOut(THREE_REASONS, trial, on);
-const mediaOf = (trial: Trial): Set<string> => new Set(mediaFilled(tried(trial)));
+const mediaOf = (trial: Trial): Set<string> => new Set(mediaShown(tried(trial)));
 /** In the order of the slots. */
 const wordsOf = (trial: Trial): string[] =>
   THREE_REASONS.scenes.flatMap((scene) =>

@@ -3,7 +3,8 @@ import { type Facts, type MediaFacts, type PictureFacts, templateKey } from "./f
 import { newPromotion } from "./newPromotion";
 import { type Fill, type Promotion, type TemplateRef } from "./promotion";
 import { sampleFills } from "./sample";
-import { type SlotKey, type Template, type WordsSlot, slotKey } from "./template";
+import { type SlotKey, type WordsSlot, slotKey } from "./sceneTemplate";
+import { type Template } from "./template";
 
 /** What a draft is tried out with. */
 export const TRIALS = [

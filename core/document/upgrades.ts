@@ -25,6 +25,7 @@ const TEMPLATE_STEPS: Readonly<Record<number, (document: Json) => Json>> = {
   1: templateFrom1,
   2: templateFrom2,
   3: templateFrom3,
+  4: templateFrom4,
 };
 export function upgradeTemplate(value: unknown): unknown {
   if (!isObject(value)) return value;
@@ -47,6 +48,11 @@ function templateFrom3({ formats, scenes, ...document }: Json): Json {
     formats: orderedRecord(Array.isArray(formats) ? formats.map((id) => ({ id: String(id) })) : []),
     scenes: byId(listOf(scenes).map((scene) => ({ ...scene, slots: byId(listOf(scene["slots"])) }))),
   };
+}
+
+/** 4 → 5: a template has items, and sets what its scenes do not hold themselves. */
+function templateFrom4(document: Json): Json {
+  return { ...document, version: 5, items: {}, adjustments: {} };
 }
 
 /** The only template that promotions of version 1 could have, and its scenes. */

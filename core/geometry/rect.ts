@@ -17,6 +17,12 @@ export interface Insets {
 }
 
 export const rect = (x: number, y: number, width: number, height: number): Rect => ({ x, y, width, height });
+/** What is left free at which side, the sides where nothing is left out. */
+export const freeSides = (insets: Insets): { readonly side: keyof Insets; readonly length: number }[] =>
+  (["top", "right", "bottom", "left"] as const)
+    .map((side) => ({ side, length: insets[side] }))
+    .filter(({ length }) => length > 0);
+
 export const right = (r: Rect): number => r.x + r.width;
 export const bottom = (r: Rect): number => r.y + r.height;
 export const wholeOf = (size: Size): Rect => rect(0, 0, size.width, size.height);
@@ -55,4 +61,11 @@ export function union(a: Rect, b: Rect): Rect {
   const x = Math.min(a.x, b.x);
   const y = Math.min(a.y, b.y);
   return rect(x, y, Math.max(right(a), right(b)) - x, Math.max(bottom(a), bottom(b)) - y);
+}
+
+/** Where two rectangles lie over each other; null where they share no area. */
+export function intersection(a: Rect, b: Rect): Rect | null {
+  const [x, y] = [Math.max(a.x, b.x), Math.max(a.y, b.y)];
+  const [width, height] = [Math.min(right(a), right(b)) - x, Math.min(bottom(a), bottom(b)) - y];
+  return width > 0 && height > 0 ? rect(x, y, width, height) : null;
 }

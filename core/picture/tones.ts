@@ -1,5 +1,5 @@
-import { coverPart } from "../geometry/framing";
-import { type FocalPoint } from "../geometry/framing";
+import { boundsOf, inverse } from "../geometry/affine";
+import { type FramedPicture } from "../geometry/framedPicture";
 import { type Rect, type Size, rect } from "../geometry/rect";
 import { toLinear } from "../color/srgb";
 
@@ -66,22 +66,23 @@ function cellSpan(cell: number, length: number): readonly [from: number, to: num
   return [from, Math.max(from + 1, Math.floor(((cell + 1) * length) / TONE_GRID))];
 }
 
-/** A picture drawn to cover a place. */
-export interface CoveringPicture {
+/** A picture of a size as it lies in its place. */
+export interface LyingPicture extends Pick<FramedPicture, "part" | "place" | "map"> {
   readonly size: Size;
-  readonly focal: FocalPoint;
-  readonly place: Rect;
-  readonly zoom: number;
 }
 
-/** The colours that a covering picture shows inside an area of the format, with how much of the area each has. */
+/**
+ * The colours that a picture shows inside an area of the format, with how much of the area each has. Of a picture that is
+ * turned, those inside the upright box around the area as the picture sees it.
+ */
 export function tonesIn(
   tones: Tones,
-  { size, focal, place, zoom }: CoveringPicture,
-  area: Rect,
+  { size, part, place, map }: LyingPicture,
+  asked: Rect,
   blurred = false,
 ): ToneSample[] {
-  const part = coverPart(size, place, focal, zoom);
+  const back = map && inverse(map);
+  const area = back ? boundsOf(back, asked) : asked;
   const toShare = (
     value: number,
     start: number,

@@ -1,8 +1,8 @@
-import { type Found, type Rule } from "./finding";
+import { type Found, type SceneRule } from "./finding";
 import { shownWords } from "./shownWords";
 
 /** Words on pictures stand out from them (WCAG 2.2, 1.4.3). */
-export const contrastOnPictures: Rule = {
+export const contrastOnPictures: SceneRule = {
   id: "contrast-on-pictures",
   about: "Words over pictures reach the contrast that they need.",
   isByFormat: true,

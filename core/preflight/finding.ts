@@ -1,17 +1,19 @@
 import { type Edit } from "../document/edit";
-import { type ResolvedScene } from "../document/resolve";
-import { type SlotKey } from "../document/template";
+import { type Promotion } from "../document/promotion";
+import { type ResolvedPromotion, type ResolvedScene } from "../document/resolve";
+import { type SlotKey } from "../document/sceneTemplate";
 import { type FormatName } from "../placement/formats";
+import { type PreparedPromotion } from "../scene/preparePromotion";
 import { type PreparedScene } from "../scene/prepared";
 
-/** `wrong` must be mended before it is posted, `warning` should be looked at. */
-export const SEVERITIES = ["wrong", "warning"] as const;
+/** `wrong` must be mended before it is posted, `warning` should be looked at, `advice` may be taken. */
+export const SEVERITIES = ["wrong", "warning", "advice"] as const;
 export type Severity = (typeof SEVERITIES)[number];
 
 /** Where something was found. */
 export interface Where {
-  /** The promotion's scene, by its id. */
-  readonly scene: string;
+  /** The promotion's scene, by its id; null where it is about all of them. */
+  readonly scene: string | null;
   /** Null where it is so in every format. */
   readonly format: FormatName | null;
   readonly slot: SlotKey | null;
@@ -36,6 +38,8 @@ export interface CheckedScene {
   readonly format: FormatName;
   readonly scene: ResolvedScene;
   readonly prepared: PreparedScene;
+  /** What is set and filled. */
+  readonly document: Promotion;
   /** How long it stands before the next comes in, in milliseconds. */
   readonly stays: number;
 }
@@ -43,12 +47,29 @@ export interface CheckedScene {
 /** What a rule says of a scene; the scene is known already. */
 export type Found = Omit<Finding, "rule" | "where"> & { readonly slot: SlotKey | null };
 
-/** Something that scenes are looked at for. */
-export interface Rule {
+interface RuleBase {
   readonly id: string;
   /** In a sentence: what must hold. */
   readonly about: string;
+}
+
+/** Something that scenes are looked at for. */
+export interface SceneRule extends RuleBase {
   /** Whether it can differ between formats. One that can't is asked in the first only. */
   readonly isByFormat: boolean;
   readonly look: (scene: CheckedScene) => readonly Found[];
 }
+
+/** A promotion as rules look at it: as it is written, as it is where no format differs, and as it was prepared first. */
+export interface CheckedPromotion {
+  readonly document: Promotion;
+  readonly promotion: ResolvedPromotion;
+  readonly prepared: PreparedPromotion;
+}
+
+/** Something that a promotion is looked at for as a whole. */
+export interface WholeRule extends RuleBase {
+  readonly lookAtAll: (promotion: CheckedPromotion) => readonly (Omit<Found, "slot"> & { readonly where: Where })[];
+}
+
+export type Rule = SceneRule | WholeRule;

@@ -2,7 +2,7 @@ import { applyEdit, fillSlot } from "../document/edits";
 import { type Promotion } from "../document/promotion";
 import { resolvePromotion } from "../document/resolve";
 import { USUAL_FORMATS } from "../placement/formats";
-import { preparePromotion } from "../scene/preparePromotion";
+import { newMemory, preparePromotion } from "../scene/preparePromotion";
 import { fontFilesWanted } from "../scene/wantedFiles";
 import { openWanted, testBook } from "../testing/fonts";
 import { testDocument, testFacts } from "../testing/promotions";
@@ -14,12 +14,12 @@ import { RULES } from "./rules";
 
 const book = testBook();
 const memory: FindingMemory = new WeakMap();
-const prepared = new Map();
+const prepared = newMemory();
 async function found(document: Promotion, facts = testFacts()): Promise<Finding[]> {
   const promotion = resolvePromotion(document, facts);
   await openWanted(book, () => fontFilesWanted(promotion, book));
   const formats = USUAL_FORMATS.map((format) => preparePromotion(promotion, format, book, prepared));
-  return findingsOf(promotion, formats, memory);
+  return findingsOf({ document, promotion }, formats, memory);
 }
 const withWords = (slot: "hook.headline" | "product.line" | "offer.terms", text: string): Promotion =>
   applyEdit(testDocument(), fillSlot(slot, { kind: "words", text }));
@@ -82,7 +82,10 @@ test("what is wrong comes first; a scene that is the very same is not looked at 
       .toReversed(),
   );
   // The very same objects: nothing was made anew.
-  for (const [index, finding] of again.entries()) expect(finding).toBe(first[index]);
+  const inScenes = new Set(RULES.filter((rule) => "look" in rule).map(({ id }) => id));
+  const kept = again.filter(({ rule }) => inScenes.has(rule));
+  expect(kept.length).toBeGreaterThan(0);
+  for (const finding of kept) expect(first.some((before) => before === finding)).toBe(true);
 });
 
 test("a promotion as its template has it has nothing wrong", async () => {

@@ -1,7 +1,7 @@
 import { adjust } from "../document/edits";
 import { readingNeed, readingVerdict } from "../time/reading";
 import { millis } from "../units";
-import { type CheckedScene, type Found, type Rule } from "./finding";
+import { type CheckedScene, type Found, type SceneRule } from "./finding";
 import { shownWords } from "./shownWords";
 
 const LONGEST_SCENE_MS = 60_000;
@@ -9,7 +9,7 @@ const LONGEST_SCENE_MS = 60_000;
 const STEP_MS = 100;
 
 /** Words stay long enough to be read. */
-export const readingTime: Rule = {
+export const readingTime: SceneRule = {
   id: "reading-time",
   about: "Words stay on screen long enough to be read.",
   isByFormat: false,

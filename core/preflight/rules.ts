@@ -1,7 +1,29 @@
 import { contrastOnPictures } from "./contrast";
+import { ownWords, slotsFilled } from "./filled";
 import { type Rule } from "./finding";
+import { noSliver, notEnlarged, subjectInSight, subjectUncovered } from "./pictures";
+import { insideSafeArea } from "./places";
 import { readingTime } from "./readingTime";
+import { brandSpelt, callsToAct, movesAtOnce, notTooLong, picturesDiffer, saysSomethingAtOnce } from "./whole";
 import { lettersThere, wordsFit } from "./wordsFit";
 
 /** Everything that a promotion is looked at for before it is rendered. One entry a rule. */
-export const RULES: readonly Rule[] = [lettersThere, wordsFit, contrastOnPictures, readingTime];
+export const RULES: readonly Rule[] = [
+  slotsFilled,
+  lettersThere,
+  wordsFit,
+  contrastOnPictures,
+  readingTime,
+  insideSafeArea,
+  notEnlarged,
+  subjectInSight,
+  subjectUncovered,
+  noSliver,
+  ownWords,
+  brandSpelt,
+  callsToAct,
+  saysSomethingAtOnce,
+  movesAtOnce,
+  picturesDiffer,
+  notTooLong,
+];

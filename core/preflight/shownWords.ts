@@ -1,4 +1,4 @@
-import { type SlotKey } from "../document/template";
+import { type SlotKey } from "../document/sceneTemplate";
 import { type SheetScene, type SheetSlot } from "../scene/proofSheet";
 
 /** The words that a slot shows in a scene. The parts of an offer are read as one text. */

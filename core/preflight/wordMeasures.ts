@@ -1,4 +1,4 @@
-import { type SlotKey } from "../document/template";
+import { type SlotKey } from "../document/sceneTemplate";
 import { type FormatName } from "../placement/formats";
 import { type ProofSheet } from "../scene/proofSheet";
 import { readingNeed } from "../time/reading";

@@ -1,8 +1,8 @@
-import { type Found, type Rule } from "./finding";
+import { type Found, type SceneRule } from "./finding";
 import { shownWords } from "./shownWords";
 
 /** Words fit into their place at a size that can be read. */
-export const wordsFit: Rule = {
+export const wordsFit: SceneRule = {
   id: "words-fit",
   about: "Words fit into their place at the size that their role needs.",
   isByFormat: true,
@@ -24,7 +24,7 @@ export const wordsFit: Rule = {
 };
 
 /** Every letter is in a typeface. */
-export const lettersThere: Rule = {
+export const lettersThere: SceneRule = {
   id: "letters-there",
   about: "Every letter is in one of the typefaces.",
   isByFormat: false,

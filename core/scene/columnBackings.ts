@@ -58,7 +58,8 @@ function backingOf(
   return legibleColumn(style, {
     on,
     placed: picture,
-    media: layout.shown[picture.index]?.media ?? null,
+    shown: layout.shown[picture.index] ?? null,
+    ground: layout.ground,
     words: bare.map(({ place }) => place).reduce(union),
     anchor: sharedAnchor(sharing, anchor),
     wanted: Math.max(

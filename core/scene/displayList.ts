@@ -35,14 +35,6 @@ export interface ShapeNode {
   readonly outline: Outline;
   readonly at: Point;
   readonly ink: Ink;
-  readonly shadow?: Shadow;
-}
-
-/** A soft shadow straight below a thing. Lengths in design units. */
-export interface Shadow {
-  readonly ink: string;
-  readonly blur: number;
-  readonly down: number;
 }
 
 /** A part of a picture drawn into a place. */

@@ -1,7 +1,7 @@
 import { mediaFill } from "../document/shots";
 import fc from "fast-check";
 import { resolvePromotion } from "../document/resolve";
-import { slotKey } from "../document/template";
+import { slotKey } from "../document/sceneTemplate";
 import { leastScale } from "../geometry/affine";
 import { levelLength } from "../geometry/pyramid";
 import { rect } from "../geometry/rect";

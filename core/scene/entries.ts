@@ -1,6 +1,6 @@
 import { type Entry, type EntryLook } from "../arrangement/layout";
 import { type ResolvedScene } from "../document/resolve";
-import { type WordsSlot, slotKey } from "../document/template";
+import { type WordsSlot, slotKey } from "../document/sceneTemplate";
 import { type TypeRole } from "../type/roles";
 
 /** What a scene has to show in words, in the order of its slots. Slots with nothing in them are not there. */

@@ -139,7 +139,7 @@ test("what can't be an item, or can't be set for one, is refused in words", () =
     (item: object): (() => Promotion) =>
     () =>
       applyEdit(document, putItem("x", item as Item));
-  expect(put({ ...BAR, kind: "confetti" })).toThrow("An item is one of: words, sticker, shape, line, progress.");
+  expect(put({ ...BAR, kind: "confetti" })).toThrow("An item is one of: words, sticker, shape, line, frame, progress.");
   expect(put({ ...HEADING, text: "x".repeat(161) })).toThrow("at most 160");
   expect(put({ ...BAR, from: "No such" })).toThrow("An id is lower-case");
   const target = { item: "bar" };
@@ -155,4 +155,24 @@ test("an item is part of what is painted of a stretch: the frames under it, and 
   const [plain, own] = [await prepared(testDocument()), await prepared(withItems(["burst", item]))];
   expect(all(own, ticksOf(2000))).toHaveLength(all(plain, ticksOf(2000)).length);
   expect(all(own, ticksOf(8000))).toHaveLength(all(plain, ticksOf(8000)).length + 1);
+});
+
+test("a frame is a border as thick as it says, of four sides that meet and never lie over each other", async () => {
+  const frame: Item = { kind: "frame", thickness: 0.05, order: "a0", from: "hook", to: "hook" };
+  const [still] = await added(withItems(["frame", frame]), 1500);
+  const sides = [...everyNode(still ? [still] : [])].flatMap((node) => (node.kind === "fill" ? [node.place] : []));
+  // In the square: 972 across, its middle in the middle, 54 thick.
+  expect(sides).toEqual([
+    { x: 54, y: 54, width: 972, height: 54 },
+    { x: 54, y: 972, width: 972, height: 54 },
+    { x: 54, y: 108, width: 54, height: 864 },
+    { x: 972, y: 108, width: 54, height: 864 },
+  ]);
+  const low = adjust("tall", 0.05, { target: { item: "frame" } });
+  const [flat] = await added(applyEdit(withItems(["frame", frame]), low), 1500);
+  const area = [...everyNode(flat ? [flat] : [])].reduce(
+    (sum, node) => sum + (node.kind === "fill" ? node.place.width * node.place.height : 0),
+    0,
+  );
+  expect(area).toBeCloseTo(972 * 48.6, 3);
 });

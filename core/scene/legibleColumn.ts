@@ -1,21 +1,18 @@
 import { type Backdrop, type PlacedPicture } from "../arrangement/layout";
 import { type Backing } from "../document/arrangements";
-import { inkFor } from "../color/palette";
+import { type ColorRole, inkFor } from "../color/palette";
 import { type InkChoice, contrastReached, solveLegibility } from "../color/legibility";
 import { withAlpha } from "../color/srgb";
-import { type ClipFacts, type PictureFacts } from "../document/facts";
 import { type Anchor, RHYTHM } from "../geometry/column";
 import { type Rect, bottom, evenInsets, inset, rect } from "../geometry/rect";
-import { ZOOM_GAIN } from "../motion/slowZoom";
-import { type ToneSample, tonesIn } from "../picture/tones";
 import { cutCard } from "../type/outline";
 import { type BrandStyle, type GroundInks } from "./brandStyle";
 import { type DisplayNode } from "./displayList";
-import { coverNode } from "./pictureNodes";
+import { BLUR, coverNode } from "./pictureNodes";
 import { type ChosenBacking } from "./prepared";
+import { type ShownMedia } from "./sceneLayout";
+import { momentsBehind } from "./tonesBehind";
 
-/** How strongly a picture is blurred behind words, in design units. */
-export const BLUR = 28;
 /** Where nothing is known of a picture: a shade of about 60 % makes words stand out (common practice). */
 const UNMEASURED = 0.6;
 /** From here on a shade hides the picture: a panel is more honest. */
@@ -34,7 +31,10 @@ export interface LegibleColumn {
 export interface OverPicture {
   readonly on: Extract<Backdrop, { kind: "picture" }>;
   readonly placed: PlacedPicture;
-  readonly media: PictureFacts | ClipFacts | null;
+  /** What is in the picture's slot; null where it has none. */
+  readonly shown: ShownMedia | null;
+  /** The scene's ground: it is seen where a picture leaves its place free. */
+  readonly ground: ColorRole;
   /** Around all words that stand on the picture itself. */
   readonly words: Rect;
   readonly anchor: Anchor;
@@ -49,14 +49,15 @@ export function legibleColumn(style: BrandStyle, over: OverPicture): LegibleColu
   const light: InkChoice = { ink: style.onShade, shade: style.shade };
   const dark: InkChoice = { ink: inkFor(style.palette.card, style.palette, ["ink"]), shade: style.palette.card };
   if (on.backing === "panel") return onPanel(style, over);
-  if (over.media === null)
+  const shown = over.shown?.media ? over.shown : null;
+  if (shown === null)
     return {
       inks: inksOver(style, style.onShade, style.shade),
       nodes: [],
       backing: { kind: "plain", alpha: 0, contrast: null, wanted },
     };
   const blurred = on.backing === "blur";
-  const moments = momentsBehind(over, blurred);
+  const moments = momentsBehind({ ...over, style, shown }, blurred);
   const least = Math.max(on.leastShade, LEAST_SHADES[on.backing] ?? 0);
   if (moments.length === 0) return shaded(style, over, light, { alpha: Math.max(least, UNMEASURED), contrast: null });
   if (on.backing === "plain") {
@@ -76,16 +77,6 @@ export function legibleColumn(style: BrandStyle, over: OverPicture): LegibleColu
   return shaded(style, over, choice, { alpha, contrast: solved.contrast });
 }
 
-/** What the words stand on at each moment that matters: both ends of a slow zoom, and every measured moment of a clip. */
-function momentsBehind({ media, placed, words }: OverPicture, blurred: boolean): ToneSample[][] {
-  // What is behind something that stands free was never measured.
-  if (!media?.tones || (media.kind === "picture" && media.cutOut)) return [];
-  const zooms = media.kind === "picture" && placed.drift !== "none" ? [1, 1 + ZOOM_GAIN] : [1];
-  return media.tones.flatMap((tones) =>
-    zooms.map((zoom) => tonesIn(tones, { size: media, focal: media.focal, place: placed.place, zoom }, words, blurred)),
-  );
-}
-
 const inksOver = (style: BrandStyle, ink: string, ground: string): GroundInks => ({
   ground,
   plain: ink,
@@ -101,7 +92,8 @@ function shaded(
   { ink, shade }: InkChoice,
   { alpha, contrast }: Pick<ChosenBacking, "alpha" | "contrast">,
 ): LegibleColumn {
-  const { on, placed, media, words, anchor, wanted } = over;
+  const { on, placed, shown, words, anchor, wanted } = over;
+  const media = shown?.media ?? null;
   const blurred = on.backing === "blur";
   const inks = inksOver(style, ink, shade);
   if (on.shaded !== "band") {

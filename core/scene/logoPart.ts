@@ -1,6 +1,6 @@
 import { type LogoPlace } from "../arrangement/layout";
 import { type BrandFacts } from "../document/facts";
-import { type SlotKey } from "../document/template";
+import { type SlotKey } from "../document/sceneTemplate";
 import { type Align } from "../geometry/column";
 import { type Rect, rect } from "../geometry/rect";
 import { type BrandStyle } from "./brandStyle";

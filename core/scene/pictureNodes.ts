@@ -1,7 +1,10 @@
 import { type ClipFacts, type PictureFacts } from "../document/facts";
 import { CENTRE, containPlace, coverPart } from "../geometry/framing";
 import { type Rect } from "../geometry/rect";
-import { type ClipNode, type DisplayNode, type PictureNode } from "./displayList";
+import { type DisplayNode, type PictureNode } from "./displayList";
+
+/** How strongly a picture is blurred behind words and behind itself, in design units. */
+export const BLUR = 28;
 
 /** A picture that fills its place; `zoom` 1 fills exactly. Every zoom of a scene draws the same working copy. */
 export function coverNode(picture: PictureFacts | ClipFacts, place: Rect, zoom = 1, blur = 0): PictureNode {
@@ -35,12 +38,6 @@ export function containNode(picture: PictureFacts, place: Rect): PictureNode {
     place: inside,
     leastScale,
   };
-}
-
-/** @param use which of the uses of the clip this is */
-export function clipNode(clip: ClipFacts, use: string, place: Rect, frame: number): ClipNode {
-  const { id, width, height } = clip;
-  return { kind: "clip", media: id, use, width, height, frame, part: coverPart(clip, place, clip.focal), place };
 }
 
 /**

@@ -1,24 +1,28 @@
-import { type MediaSlot } from "../document/template";
+import { type SlotFraming } from "../document/slotFraming";
 import { type PlacedShot } from "./prepared";
 import { type ResolvedShot } from "../document/resolve";
 import { shotTrack } from "./shotTrack";
 import { type PlacedPicture } from "../arrangement/layout";
 import { type PictureFacts } from "../document/facts";
-import { type SceneTemplate, slotKey } from "../document/template";
+import { type SceneTemplate, slotKey } from "../document/sceneTemplate";
 import { type Rect, evenInsets, inset, rect } from "../geometry/rect";
 import { type ResolvedScene } from "../document/resolve";
-import { ellipse, rectangle } from "../type/outline";
+import { PLAIN_FRAMING } from "../geometry/framedPicture";
+import { softShadow } from "./softShadow";
+import { ellipse, roundedRect } from "../type/outline";
 import { type BrandStyle } from "./brandStyle";
 import { type ColumnBacking } from "./columnBackings";
 import { type DisplayNode } from "./displayList";
-import { BLUR } from "./legibleColumn";
-import { containNode, coverNode } from "./pictureNodes";
+import { behindNodes, framedIn, framedNode } from "./framedMedia";
+import { BLUR, containNode, coverNode } from "./pictureNodes";
 import { type PlacedSlot, type ScenePart } from "./prepared";
 import { type SceneLayout, type ShownMedia } from "./sceneLayout";
 import { type SetColumn } from "./setColumns";
 import { type Typesetter, still } from "./wordsBlock";
 
-const CARD_SHADOW = { ink: "rgba(0, 0, 0, 0.34)", blur: 46, down: 20 } as const;
+const WHOLE: SlotFraming = { ...PLAIN_FRAMING, way: "whole", behind: null };
+const CARD_SHADOW = { reach: 48, darkness: 0.34, down: 20 } as const;
+const POOL_SHADOW = { reach: 30, darkness: 0.3, down: 6 } as const;
 
 /**
  * A scene's pictures, back to front. What makes words legible lies on the picture they stand on, under whatever else is
@@ -44,12 +48,19 @@ export function pictureParts(
 
 /** The places of a scene's picture slots. Where a picture is shown twice, once blurred, the sharp one is the slot. */
 export function pictureSlots(scene: ResolvedScene, { pictures, shown }: SceneLayout): PlacedSlot[] {
-  return shown.flatMap(({ slot }, index): PlacedSlot[] => {
+  return shown.flatMap(({ slot, media, framing }, index): PlacedSlot[] => {
     const places = pictures.filter((placed) => placed.index === index);
     const placed = places.find(({ blurred }) => !blurred) ?? places[0];
     if (!placed) return [];
     const key = slotKey(scene.template, slot);
-    return [{ key, part: "picture", kind: "picture", place: placed.place, text: "", fitted: null, smallest: 0 }];
+    const { place } = placed;
+    const bare: PlacedSlot = { key, part: "picture", kind: "picture", place, text: "", fitted: null, smallest: 0 };
+    // What stands blurred behind words has no subject to keep in sight.
+    if (!media || placed.blurred) return [bare];
+    // What stands free is whole until somebody frames it.
+    const free = framing === null && media.kind === "picture" && media.cutOut === true;
+    const { scale, lost, subject, bars } = framedIn(media, place, free ? WHOLE : framing);
+    return [{ ...bare, framed: { way: free ? "whole" : (framing?.way ?? "fill"), scale, lost, subject, bars } }];
   });
 }
 
@@ -66,7 +77,7 @@ function picturePart(placed: PlacedPicture, shown: ShownMedia | undefined, inSce
   const { scene, style } = inScene;
   if (!shown || shown.shots.length === 0) return { kind: "fixed", node: { kind: "fill", place, ink: style.blank } };
   const track = shotTrack(
-    shown.shots.map((shot) => placedShot(placed, shot, { ...inScene, slot: shown.slot })),
+    shown.shots.map((shot) => placedShot(placed, shot, { ...inScene, ...shown })),
     scene.length,
   );
   const [only, another] = track;
@@ -82,23 +93,24 @@ function picturePart(placed: PlacedPicture, shown: ShownMedia | undefined, inSce
 }
 
 /** Whether a shot looks different from one moment to the next. */
-const moves = ({ media, drift, atRest }: PlacedShot): boolean =>
-  (media.kind === "clip" && atRest.kind === "picture") || drift !== "none";
+const moves = ({ plays, drift }: PlacedShot): boolean => plays || drift !== "none";
 
 /** A shot in its place. What is blurred, stands free or casts a shadow stands still. */
 function placedShot(
   placed: PlacedPicture,
   { id, media, cut }: ResolvedShot,
-  { scene, slot, style, zoom }: InScene & { readonly slot: MediaSlot },
+  { scene, slot, style, zoom, framing, behind }: InScene & Pick<ShownMedia, "slot" | "framing" | "behind">,
 ): PlacedShot {
   const { place } = placed;
   const key = slotKey(scene, slot);
-  const shot = { media, cut, use: id === "shot-1" ? key : `${key}/${id}`, drift: "none" } as const;
+  const use = id === "shot-1" ? key : `${key}/${id}`;
+  const shot = { media, cut, use, drift: "none", plays: false, framing: null, under: [] } as const;
   if (placed.blurred)
     return { ...shot, atRest: { kind: "still", bounds: place, children: [coverNode(media, place, 1, BLUR)] } };
-  if (placed.shadow && media.kind === "picture") return { ...shot, atRest: still(onGround(media, place), place) };
-  // What stands free is shown whole, on the brand's ground.
-  if (media.kind === "picture" && media.cutOut) {
+  if (placed.shadow && media.kind === "picture")
+    return { ...shot, atRest: still(onGround(media, place, framing), place) };
+  // What stands free is shown whole, on the brand's ground, unless somebody framed it.
+  if (media.kind === "picture" && media.cutOut && framing === null) {
     const margin = evenInsets(Math.min(place.width, place.height) * 0.06);
     const children: DisplayNode[] = [
       { kind: "fill", place, ink: style.palette.ground },
@@ -106,28 +118,32 @@ function placedShot(
     ];
     return { ...shot, atRest: { kind: "still", bounds: place, children } };
   }
-  return { ...shot, drift: zoom ? placed.drift : "none", atRest: coverNode(media, place) };
+  const under = framing ? behindNodes(media, place, framing, { style, ground: scene.ground, picture: behind }) : [];
+  const node = framedNode(media, framedIn(media, place, framing));
+  const isWhole = framing?.way === "whole" || framing?.way === "over its blur";
+  return {
+    ...shot,
+    plays: media.kind === "clip",
+    framing,
+    under,
+    drift: zoom && !isWhole ? placed.drift : "none",
+    atRest: under.length === 0 ? node : { kind: "still", bounds: place, children: [...under, node] },
+  };
 }
 
-/** A picture with its shadow. Shapes cast it, not pictures: those of pictures differ between platforms by a few steps. */
-function onGround(media: PictureFacts, place: Rect): DisplayNode[] {
-  const at = { x: 0, y: 0 };
+/** A picture with its shadow. */
+function onGround(media: PictureFacts, place: Rect, framing: SlotFraming | null): DisplayNode[] {
   if (!media.cutOut)
     return [
-      { kind: "shape", outline: rectangle(place), at, ink: "#000000", shadow: CARD_SHADOW },
-      coverNode(media, place),
+      ...softShadow((by) => roundedRect(grownBy(place, by), Math.max(0, by)), CARD_SHADOW),
+      framedNode(media, framedIn(media, place, framing && { ...framing, way: "fill" })),
     ];
   // What stands free stands on a pool of shade.
   const node = containNode(media, place);
   const { x, y, width, height } = node.place;
-  return [
-    {
-      kind: "shape",
-      outline: ellipse(rect(x + width * 0.16, y + height * 0.93, width * 0.68, height * 0.055)),
-      at,
-      ink: "rgba(0, 0, 0, 0.18)",
-      shadow: CARD_SHADOW,
-    },
-    node,
-  ];
+  const pool = rect(x + width * 0.16, y + height * 0.93, width * 0.68, height * 0.055);
+  return [...softShadow((by) => ellipse(grownBy(pool, by)), POOL_SHADOW), node];
 }
+
+const grownBy = (place: Rect, by: number): Rect =>
+  inset(place, evenInsets(-Math.max(by, 1 - Math.min(place.width, place.height) / 2)));

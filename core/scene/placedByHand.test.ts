@@ -1,6 +1,6 @@
 import { ARRANGEMENT_NAMES, newArrangement } from "../document/arrangements";
 import { type Promotion } from "../document/promotion";
-import { type SceneTemplate } from "../document/template";
+import { type SceneTemplate } from "../document/sceneTemplate";
 import { type Rect, rect } from "../geometry/rect";
 import { USUAL_FORMATS, type FormatName } from "../placement/formats";
 import { testBook } from "../testing/fonts";

@@ -1,5 +1,5 @@
 import { type Backdrop, type Entry, type Ground, type Layout, type WordsColumn } from "../arrangement/layout";
-import { type MediaSlot, type SlotKey } from "../document/template";
+import { type MediaSlot, type SlotKey } from "../document/sceneTemplate";
 import { type Rect, contains, rect } from "../geometry/rect";
 
 /**

@@ -1,14 +1,15 @@
 import { type ShownItem } from "../document/itemsShown";
-import { type ItemKind } from "../document/items";
+import { FIRST_LOOKS } from "../document/items";
 import { contrastRatio } from "../color/contrast";
 import { wantedContrast } from "../color/legibility";
 import { boundsOf, turning } from "../geometry/affine";
 import { type Rect, centreOf, rect } from "../geometry/rect";
-import { type MotionKind } from "../motion/wordMotion";
 import { cutCard, ellipse, rectangle } from "../type/outline";
+import { type MotionKind } from "../motion/wordMotion";
 import { type DisplayNode } from "./displayList";
-import { type PreparedScene, type ScenePart } from "./prepared";
-import { STICKER_OUTLINES, burst } from "./stickers";
+import { type PreparedItem, type ScenePart } from "./prepared";
+import { plateRound } from "./plates";
+import { burst, stickerOutline } from "./stickers";
 import { type Typesetter, roleFace, setWords, still, wordNodes } from "./wordsBlock";
 
 /** Padding of a plate round its words, as a share of their size. */
@@ -34,22 +35,18 @@ export function prepareItem(
   shown: ShownItem,
   setter: Typesetter,
   { length, leaves }: { readonly length: number; readonly leaves: boolean },
-): PreparedScene {
-  return { slots: [], parts: [itemPart(shown, setter)], length, leaves };
+): PreparedItem {
+  const { part, place } = itemPart(shown, setter);
+  return { id: shown.id, slots: [], parts: [part], length, leaves, place };
 }
 
-const MOTION_OF: Readonly<Record<ItemKind, MotionKind | "template's">> = {
-  words: "template's",
-  sticker: "pop",
-  shape: "pop",
-  line: "fade",
-  progress: "still",
-};
-
-function itemPart(shown: ShownItem, setter: Typesetter): ScenePart {
+function itemPart(shown: ShownItem, setter: Typesetter): { readonly part: ScenePart; readonly place: Rect } {
   const { item, values } = shown;
   const ink = setter.style.palette[values.ink];
-  if (item.kind === "progress") return { kind: "filling", place: barPlace(shown, setter), ink, ahead: WAY_AHEAD };
+  if (item.kind === "progress") {
+    const bar = barPlace(shown, setter);
+    return { part: { kind: "filling", place: bar, ink, ahead: WAY_AHEAD }, place: bar };
+  }
   const { place, nodes } = drawn(shown, setter);
   const turned: DisplayNode[] =
     values.angle === 0
@@ -59,13 +56,21 @@ function itemPart(shown: ShownItem, setter: Typesetter): ScenePart {
   const children: DisplayNode[] =
     values.opacity < 1 ? [{ kind: "layer", alpha: values.opacity, children: turned }] : turned;
   const bounds = values.angle === 0 ? place : boundsOf(turning(values.angle, centreOf(place)), place);
-  const motion = MOTION_OF[item.kind];
-  return {
+  const part: ScenePart = {
     kind: "moving",
-    motion: motion === "template's" ? setter.design.motion : motion,
+    motion: entranceOf(shown, setter),
     enters: 0,
+    moves: values.moves,
     atRest: still(children, bounds),
   };
+  return { part, place };
+}
+
+/** How an item comes in: as it was told, else as its kind does. */
+function entranceOf({ item, values }: ShownItem, { design }: Typesetter): MotionKind {
+  if (values.comes !== "as usual") return values.comes;
+  const { comes } = FIRST_LOOKS[item.kind];
+  return comes === "as words do" ? design.motion : comes;
 }
 
 function drawn(shown: ShownItem, setter: Typesetter): Drawing {
@@ -78,14 +83,30 @@ function drawn(shown: ShownItem, setter: Typesetter): Drawing {
       return wordsDrawing(shown, item, setter);
     case "sticker": {
       const square = middlePlace(shown, setter, 1);
-      return { place: square, nodes: [{ kind: "shape", outline: STICKER_OUTLINES[item.sticker](square), at, ink }] };
+      return { place: square, nodes: [{ kind: "shape", outline: stickerOutline(item.sticker, square), at, ink }] };
     }
     case "shape":
       return { place, nodes: [{ kind: "shape", outline: SHAPE_OUTLINES[item.shape](place), at, ink }] };
+    case "frame":
+      return { place, nodes: borders(place, item.thickness * shortSide(setter)).map((side) => fillOf(side, ink)) };
     case "line":
     case "progress":
-      return { place, nodes: [{ kind: "fill", place, ink }] };
+      return { place, nodes: [fillOf(place, ink)] };
   }
+}
+
+const fillOf = (place: Rect, ink: string): DisplayNode => ({ kind: "fill", place, ink });
+const shortSide = ({ shape }: Typesetter): number => Math.min(shape.width, shape.height);
+
+/** The four sides of a frame: they meet and do not lie over each other, as what is half seen must not. */
+function borders({ x, y, width, height }: Rect, wanted: number): Rect[] {
+  const thick = Math.min(wanted, width / 2, height / 2);
+  const inner = height - 2 * thick;
+  return [
+    rect(x, y, width, thick),
+    rect(x, y + height - thick, width, thick),
+    ...(inner > 0 ? [rect(x, y + thick, thick, inner), rect(x + width - thick, y + thick, thick, inner)] : []),
+  ];
 }
 
 const SHAPE_OUTLINES = {
@@ -128,11 +149,12 @@ function wordsDrawing(
     words.width + 2 * pad,
     words.height - words.overCapitals - words.underBaseline + 2 * pad,
   );
+  const { place, outline } = plateRound(values.plateShape, plate, pad);
   const ground = setter.style.palette[values.plate];
   const wanted = wantedContrast(words.size, setter.style.weights[roleFace(setter, role)]);
   const chosen = setter.style.palette[values.ink];
   // A colour that can't be read on its plate gives way to one that can.
   const ink = contrastRatio(chosen, ground) >= wanted ? chosen : setter.style.on[values.plate].plain;
-  const card: DisplayNode = { kind: "shape", outline: cutCard(plate, pad), at: { x: 0, y: 0 }, ink: ground };
-  return { place: plate, nodes: [card, ...wordNodes(words, block, ink)] };
+  const card: DisplayNode = { kind: "shape", outline, at: { x: 0, y: 0 }, ink: ground };
+  return { place, nodes: [card, ...wordNodes(words, block, ink)] };
 }

@@ -1,5 +1,5 @@
 import { type ResolvedPromotion, type ResolvedScene } from "../document/resolve";
-import { type TemplateStyle } from "../document/template";
+import { type TemplateStyle } from "../document/sceneTemplate";
 import { translation } from "../geometry/affine";
 import { type Size, wholeOf } from "../geometry/rect";
 import { formatOf, type FormatName, type Shape } from "../placement/formats";
@@ -10,7 +10,7 @@ import { glide } from "../motion/easing";
 import { type FontBook } from "../type/fontBook";
 import { brandStyle } from "./brandStyle";
 import { type DisplayList, type DisplayNode } from "./displayList";
-import { type PreparedScene } from "./prepared";
+import { type PreparedItem, type PreparedScene } from "./prepared";
 import { prepareItem } from "./prepareItem";
 import { prepareScene } from "./prepareScene";
 import { sceneAt } from "./sceneAt";
@@ -22,7 +22,7 @@ export interface PreparedShape {
   /** When each scene is on screen, by its index. */
   readonly track: Track<number>;
   /** What lies over the scenes. */
-  readonly items: Track<PreparedScene>;
+  readonly items: Track<PreparedItem>;
   readonly length: number;
   /** How each scene comes in. */
   readonly transitions: readonly TemplateStyle["transition"][];
@@ -65,7 +65,7 @@ export function prepareIn(
     const prepare = (): PreparedScene => prepareScene(scene, brand, setter, turn);
     return before
       ? remember(
-          before,
+          before.scenes,
           `${shape.width}×${shape.height}/${scene.id}`,
           `${turn.isFirst}/${turn.isLast}/${brandKey}/${textOf(scene)}`,
           prepare,
@@ -75,13 +75,13 @@ export function prepareIn(
   const transitions = shown.map(({ template }) => template.style.transition);
   const { spans, length } = promotion;
   const setter = { style, design: promotion.base.style, book, shape, format };
-  const setItems = items.map(({ from, to, what }): Span<PreparedScene> => {
+  const setItems = items.map(({ from, to, what }): Span<PreparedItem> => {
     const lasts = { length: msOf(ticks(to - from)), leaves: to < ticksOf(length) };
-    const prepare = (): PreparedScene => prepareItem(what, setter, lasts);
+    const prepare = (): PreparedItem => prepareItem(what, setter, lasts);
     const set = before
       ? remember(
-          before,
-          `${shape.width}×${shape.height}/item:${what.id}`,
+          before.items,
+          `${shape.width}×${shape.height}/${what.id}`,
           `${JSON.stringify(lasts)}/${brandKey}/${JSON.stringify(promotion.base.style)}/${JSON.stringify(what)}`,
           prepare,
         )
@@ -100,14 +100,21 @@ function textOf(scene: ResolvedScene): string {
 }
 
 /** What was prepared last, by format and scene, with what it was prepared from. */
-export type PreparationMemory = Map<string, { readonly from: string; readonly scene: PreparedScene }>;
+export interface PreparationMemory {
+  readonly scenes: Remembered<PreparedScene>;
+  readonly items: Remembered<PreparedItem>;
+}
+type Remembered<Set> = Map<string, { readonly from: string; readonly set: Set }>;
 
-function remember(memory: PreparationMemory, place: string, from: string, prepare: () => PreparedScene): PreparedScene {
+/** Nothing prepared yet. */
+export const newMemory = (): PreparationMemory => ({ scenes: new Map(), items: new Map() });
+
+function remember<Set>(memory: Remembered<Set>, place: string, from: string, prepare: () => Set): Set {
   const known = memory.get(place);
-  if (known?.from === from) return known.scene;
-  const scene = prepare();
-  memory.set(place, { from, scene });
-  return scene;
+  if (known?.from === from) return known.set;
+  const set = prepare();
+  memory.set(place, { from, set });
+  return set;
 }
 
 /** The frame of a prepared promotion at a time. Times outside are taken as the first or last moment. */

@@ -5,7 +5,7 @@ import { type BrandFacts, type Facts, type PictureFacts } from "../document/fact
 import { contains } from "../geometry/rect";
 import { STAGGER_MS } from "../motion/wordMotion";
 import { formatOf } from "../placement/formats";
-import { type SceneTemplate, slotKey } from "../document/template";
+import { type SceneTemplate, slotKey } from "../document/sceneTemplate";
 import { picture, scene, words } from "../templates/build";
 import { millis } from "../units";
 import { testBook } from "../testing/fonts";

@@ -1,6 +1,9 @@
-import { type SlotKey } from "../document/template";
+import { type SlotFraming } from "../document/slotFraming";
+import { type SlotKey } from "../document/sceneTemplate";
+import { type FramedPicture, type Way } from "../geometry/framedPicture";
 import { type Rect } from "../geometry/rect";
 import { type MotionKind } from "../motion/wordMotion";
+import { type While } from "../motion/whileShown";
 import { type Track } from "../time/tracks";
 import { type CutMedia } from "./shotTrack";
 import { type FittedWords } from "../type/fit";
@@ -16,6 +19,8 @@ export type ScenePart =
       readonly enters: number;
       /** When it has left, if not with the scene. */
       readonly until?: number | undefined;
+      /** How it moves while it is there. */
+      readonly moves?: While | undefined;
       readonly atRest: StillNode;
     }
   | FillingPart;
@@ -34,7 +39,13 @@ export interface PlacedShot extends CutMedia {
   /** Which use of the clip this is: one that is used twice is at a frame of its own in each. */
   readonly use: string;
   readonly drift: "in" | "out" | "none";
-  /** The picture without movement: the same object in every frame. */
+  /** Whether a clip plays. One that is blurred or casts a shadow stands still. */
+  readonly plays: boolean;
+  /** How it is framed; null where the arrangement says so. */
+  readonly framing: SlotFraming | null;
+  /** What is seen beside it. */
+  readonly under: readonly DisplayNode[];
+  /** The picture without movement, over what is under it: the same object in every frame. */
   readonly atRest: DisplayNode;
 }
 
@@ -58,6 +69,11 @@ export interface ChosenBacking {
   readonly wanted: number;
 }
 
+/** How a picture lies in its place, in numbers. */
+export interface FramedNumbers extends Pick<FramedPicture, "scale" | "lost" | "subject" | "bars"> {
+  readonly way: Way;
+}
+
 /** A slot in its place, for drawing handles, tests and findings. */
 export interface PlacedSlot {
   readonly key: SlotKey;
@@ -70,6 +86,8 @@ export interface PlacedSlot {
   readonly smallest: number;
   /** The ink of words. */
   readonly ink?: string;
+  /** How a picture lies in its place. */
+  readonly framed?: FramedNumbers | undefined;
   /** Set where words stand on a picture. */
   readonly backing?: ChosenBacking | undefined;
 }
@@ -81,4 +99,11 @@ export interface PreparedScene {
   readonly length: number;
   /** Whether things leave before the scene ends: not in the last one. */
   readonly leaves: boolean;
+}
+
+/** An item in one format: a scene of its own that lies over the others. */
+export interface PreparedItem extends PreparedScene {
+  readonly id: string;
+  /** Where it stands, upright. */
+  readonly place: Rect;
 }

@@ -2,7 +2,7 @@ import { mediaFill } from "../document/shots";
 import fc from "fast-check";
 import { type Promotion } from "../document/promotion";
 import { resolvePromotion } from "../document/resolve";
-import { type SlotKey } from "../document/template";
+import { type SlotKey } from "../document/sceneTemplate";
 import { contains, overlaps } from "../geometry/rect";
 import { formatOf, USUAL_FORMATS, safeArea } from "../placement/formats";
 import { findingsOf } from "../preflight/findings";
@@ -10,7 +10,7 @@ import { openWanted, testBook } from "../testing/fonts";
 import { CLIP_ID, PICTURE_ID, testClip, testDocument, testFacts, testPicture } from "../testing/promotions";
 import { anyWords } from "../testing/words";
 import { type DisplayNode, everyNode, sameFrame } from "./displayList";
-import { displayListAt, preparePromotion, settledTime } from "./preparePromotion";
+import { displayListAt, newMemory, preparePromotion, settledTime } from "./preparePromotion";
 import { fontFilesWanted } from "./wantedFiles";
 import { ticksOf } from "../time/ticks";
 
@@ -75,7 +75,7 @@ test("type is never under its least size without a finding", async () => {
     fc.asyncProperty(fills, async (chosen) => {
       const document = testDocument({ fills: chosen });
       const formats = await prepared(document);
-      const found = findingsOf(resolvePromotion(document, testFacts()), formats).filter(
+      const found = findingsOf({ document, promotion: resolvePromotion(document, testFacts()) }, formats).filter(
         ({ rule }) => rule === "words-fit",
       );
       for (const { format, scenes } of formats)
@@ -131,7 +131,7 @@ test("an optional slot left empty closes up: the others keep no hole for it", as
 });
 
 test("only the scene that changed is prepared again", async () => {
-  const memory = new Map();
+  const memory = newMemory();
   const make = (text: string) =>
     preparePromotion(
       resolvePromotion(testDocument({ fills: { "hook.headline": { kind: "words", text } } }), testFacts()),

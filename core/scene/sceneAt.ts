@@ -1,16 +1,18 @@
 import { withAlpha } from "../color/srgb";
 import { type FillingPart } from "./prepared";
 import { WIPE } from "../arrangement/beforeAfter";
-import { after, scaling, translation } from "../geometry/affine";
+import { after, scaling, translation, turning } from "../geometry/affine";
 import { type Rect, centreOf, rect } from "../geometry/rect";
 import { glide } from "../motion/easing";
 import { ENTRANCE_MS, motionAt } from "../motion/wordMotion";
+import { whileShown } from "../motion/whileShown";
 import { slowZoom } from "../motion/slowZoom";
 import { type Ticks, msOf, ticks } from "../time/ticks";
 import { spansAt } from "../time/tracks";
 import { sourceFrame } from "./shotTrack";
 import { type DisplayList, type DisplayNode } from "./displayList";
-import { clipNode, coverNode, drawnSmaller } from "./pictureNodes";
+import { framedIn, framedNode } from "./framedMedia";
+import { drawnSmaller } from "./pictureNodes";
 import { type MediaPart, type PreparedScene, type ScenePart } from "./prepared";
 
 /** A prepared scene at a time from its start. */
@@ -34,10 +36,17 @@ function partAt(scene: PreparedScene, part: ScenePart, time: Ticks): DisplayNode
         part.until ?? (scene.leaves ? scene.length : Infinity),
       );
       if (alpha <= 0) return null;
-      if (alpha === 1 && dx === 0 && dy === 0 && scale === 1) return part.atRest;
+      const during = whileShown(part.moves ?? "still", msOf(time) - part.enters);
+      const isAtRest = alpha === 1 && dx === 0 && dy === 0 && scale === 1;
+      if (isAtRest && (part.moves ?? "still") === "still") return part.atRest;
       const { bounds, children } = part.atRest;
-      const map = after(translation(dx, dy), scaling(scale, scale, centreOf(bounds)));
-      return { kind: "transformed", alpha, map, children: children.map((node) => drawnSmaller(node, scale)) };
+      const middle = centreOf(bounds);
+      const size = scale * during.scale;
+      const map = after(
+        translation(dx, dy + during.dy),
+        after(turning(during.angle, middle), scaling(size, size, middle)),
+      );
+      return { kind: "transformed", alpha, map, children: children.map((node) => drawnSmaller(node, size)) };
     }
   }
 }
@@ -52,30 +61,35 @@ function barAt({ place, ink, ahead }: FillingPart, share: number): DisplayNode[]
   ];
 }
 
-function mediaAt(scene: PreparedScene, part: MediaPart, at: Ticks): DisplayNode | null {
-  const node = contentAt(part, at);
-  if (!node) return null;
+function mediaAt(scene: PreparedScene, part: MediaPart, at: Ticks): DisplayNode | DisplayNode[] | null {
+  const nodes = contentAt(part, at);
+  if (nodes.length === 0) return null;
   const time = msOf(at);
   if (part.wipes) {
     const place = wipedPlace(part.place, part.wipes, wipeProgress(time / scene.length));
-    return place.width > 0 && place.height > 0 ? { kind: "clipped", place, children: [node] } : null;
+    return place.width > 0 && place.height > 0 ? { kind: "clipped", place, children: nodes } : null;
   }
-  if (part.enters === null || time >= part.enters + ENTRANCE_MS) return node;
+  if (part.enters === null || time >= part.enters + ENTRANCE_MS) return nodes;
   const { alpha, scale } = motionAt("pop", time, part.enters, Infinity);
   const map = scaling(scale, scale, centreOf(part.place));
-  return alpha <= 0 ? null : { kind: "transformed", alpha, map, children: [drawnSmaller(node, scale)] };
+  return alpha <= 0
+    ? null
+    : { kind: "transformed", alpha, map, children: nodes.map((node) => drawnSmaller(node, scale)) };
 }
 
-function contentAt({ track, place }: MediaPart, time: Ticks): DisplayNode | null {
+function contentAt({ track, place }: MediaPart, time: Ticks): DisplayNode[] {
   // A scene that is on screen past its end, by the rounding of a frame, shows its last shot.
   const span = spansAt(track, time)[0] ?? track.at(-1);
-  if (!span) return null;
-  const { media, cut, use, drift, atRest } = span.what;
+  if (!span) return [];
+  const { media, cut, use, drift, plays, framing, under, atRest } = span.what;
   const passed = ticks(Math.max(0, time - span.from));
-  if (media.kind === "clip" && atRest.kind === "picture")
-    return clipNode(media, use, place, sourceFrame(media, cut, passed));
-  const length = msOf(ticks(span.to - span.from));
-  return drift === "none" ? atRest : coverNode(media, place, slowZoom(msOf(passed), length, drift === "out"));
+  if (media.kind === "clip" && plays) {
+    const frame = { use, frame: sourceFrame(media, cut, passed) };
+    return [...under, framedNode(media, framedIn(media, place, framing), frame)];
+  }
+  if (drift === "none") return [atRest];
+  const zoom = slowZoom(msOf(passed), msOf(ticks(span.to - span.from)), drift === "out");
+  return [...under, framedNode(media, framedIn(media, place, framing, zoom))];
 }
 
 /** How much of the second picture is uncovered at a share of the scene's length: half, and resting, in the middle. */

@@ -2,7 +2,9 @@ import { arrange } from "../arrangement/arrange";
 import { type Layout } from "../arrangement/layout";
 import { type BrandFacts, type ClipFacts, type PictureFacts } from "../document/facts";
 import { type ResolvedScene, type ResolvedShot } from "../document/resolve";
-import { type MediaSlot } from "../document/template";
+import { type SlotFraming } from "../document/slotFraming";
+import { type MediaSlot } from "../document/sceneTemplate";
+import { type ColorRole } from "../color/palette";
 import { wholeOf } from "../geometry/rect";
 import { entriesOf } from "./entries";
 import { placedByHand } from "./placedByHand";
@@ -14,10 +16,18 @@ export interface ShownMedia {
   /** What the scene is laid out for; null where nothing is in it. */
   readonly media: PictureFacts | ClipFacts | null;
   readonly shots: readonly ResolvedShot[];
+  /** How it is framed; null where the arrangement says so. */
+  readonly framing: SlotFraming | null;
+  /** A picture that is seen beside it. */
+  readonly behind: PictureFacts | ClipFacts | null;
 }
 
 /** Where everything of a scene goes, with the pictures it was laid out for. */
-export type SceneLayout = Layout & { readonly shown: readonly ShownMedia[] };
+export type SceneLayout = Layout & {
+  readonly shown: readonly ShownMedia[];
+  /** The scene's own ground. */
+  readonly ground: ColorRole;
+};
 
 /** Asks a scene's arrangement for places in the shape, and puts what was moved by hand where it was moved to. */
 export function sceneLayout(scene: ResolvedScene, brand: BrandFacts, setter: Typesetter): SceneLayout {
@@ -37,7 +47,7 @@ export function sceneLayout(scene: ResolvedScene, brand: BrandFacts, setter: Typ
     shown.map(({ slot }) => slot),
     { place: wholeOf(setter.shape), ink: template.ground },
   );
-  return { ...layout, shown };
+  return { ...layout, shown, ground: template.ground };
 }
 
 /** Whether the brand's watermark stands over a scene. The sign-off shows the logo at large instead. */
@@ -50,7 +60,17 @@ function shownMedia(scene: ResolvedScene): ShownMedia[] {
     if (slot.kind !== "media") return [];
     const shots = scene.shots[slot.id] ?? [];
     const media = shownAs(shots);
-    return media || slot.required ? [{ slot, media, shots }] : [];
+    return media || slot.required
+      ? [
+          {
+            slot,
+            media,
+            shots,
+            framing: scene.template.framings[slot.id] ?? null,
+            behind: scene.behind[slot.id] ?? null,
+          },
+        ]
+      : [];
   });
 }
 

@@ -1,5 +1,5 @@
 import { type ClipFacts, type PictureFacts } from "../document/facts";
-import { type ShotCut } from "../document/shots";
+import { type ShotCut, usedOf } from "../document/shots";
 import { type Ticks, frameOn, ticks, ticksOf, ticksPerFrame } from "../time/ticks";
 import { type Span, type Track } from "../time/tracks";
 
@@ -39,14 +39,9 @@ export function shotTrack<Shot extends CutMedia>(shots: readonly Shot[], length:
 function ownLength({ media, cut }: CutMedia): number | null {
   if (cut.length !== undefined) return cut.length;
   if (media.kind !== "clip" || cut.held !== undefined) return null;
-  const { first, last } = usedFrames(media, cut);
-  const frames = last - first + 1;
+  const { from, to } = usedOf(media, cut);
+  const frames = to - from;
   return (frames * 1000 * media.rate.denominator) / (media.rate.numerator * (cut.speed ?? 1));
-}
-
-function usedFrames({ frames }: ClipFacts, { from = 0, to = frames }: ShotCut): { first: number; last: number } {
-  const first = Math.min(from, frames - 1);
-  return { first, last: Math.max(first, Math.min(to, frames) - 1) };
 }
 
 /**
@@ -55,7 +50,8 @@ function usedFrames({ frames }: ClipFacts, { from = 0, to = frames }: ShotCut): 
  */
 export function sourceFrame(clip: ClipFacts, cut: ShotCut, time: Ticks): number {
   if (cut.held !== undefined) return Math.min(clip.frames - 1, cut.held);
-  const { first, last } = usedFrames(clip, cut);
+  const { from: first, to } = usedOf(clip, cut);
+  const last = to - 1;
   const passed = cut.speed === undefined ? frameOn(time, clip.rate) : framesAtSpeed(clip, cut.speed, time);
   const step = Math.min(last - first, Math.max(0, passed));
   return cut.reversed ? last - step : first + step;

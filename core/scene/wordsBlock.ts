@@ -1,6 +1,6 @@
 import { type Align } from "../geometry/column";
 import { type FaceRole } from "../brand/book";
-import { type TemplateStyle } from "../document/template";
+import { type TemplateStyle } from "../document/sceneTemplate";
 import { type Point, type Rect, type Size, evenInsets, inset, rect, union } from "../geometry/rect";
 import { type FormatName, type Shape } from "../placement/formats";
 import { type FaceFiles } from "../type/faces";
@@ -79,11 +79,10 @@ export function still(children: readonly DisplayNode[], least: Rect): StillNode 
 }
 
 function boundsOf(node: DisplayNode): Rect | null {
-  const shadow = "shadow" in node && node.shadow ? node.shadow.blur * 2 + node.shadow.down : 0;
   if (node.kind === "shape") {
     const box = outlineBounds(node.outline);
-    return box && inset(rect(box.x + node.at.x, box.y + node.at.y, box.width, box.height), evenInsets(-shadow));
+    return box && rect(box.x + node.at.x, box.y + node.at.y, box.width, box.height);
   }
-  if ("place" in node) return inset(node.place, evenInsets(-shadow));
+  if ("place" in node) return node.place;
   return node.kind === "still" ? node.bounds : null;
 }

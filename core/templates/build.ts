@@ -8,12 +8,11 @@ import {
   type SceneTemplate,
   type Slot,
   type SlotAllows,
-  type Template,
   type TemplateStyle,
-  type WordsRole,
   type WordsSlot,
-  TEMPLATE_VERSION,
-} from "../document/template";
+} from "../document/sceneTemplate";
+import { type Template, TEMPLATE_VERSION } from "../document/template";
+import { type WordsRole } from "../document/wordsRole";
 import { millis } from "../units";
 
 /** Short ways to write the shipped templates down. */
@@ -187,5 +186,7 @@ export function template({ style = {}, ...parts }: TemplateParts): Template {
     ...parts,
     style: { motion: "rise", transition: "crossfade", zoom: true, faces: {}, ...style },
     sound: { fadeIn: millis(1000), fadeOut: millis(1500), loudness: -14 },
+    items: {},
+    adjustments: {},
   };
 }

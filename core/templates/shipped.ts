@@ -1,6 +1,7 @@
 import { type Template } from "../document/template";
 import { type TemplateRef } from "../document/promotion";
 import { type TemplatesByRef, templateKey } from "../document/facts";
+import { EMPTY_SCENES } from "./emptyScenes";
 import { HOW_TO, MENU, TIPS_TOP_AND_TAIL } from "./lists";
 import { BACK_IN_STOCK, EVENT, HIRING, NEW_ARRIVAL, OPENING_HOURS } from "./news";
 import { BUNDLE, COUNTDOWN, ONE_OFFER, PRICE_ON_A_CARD } from "./priceDrops";
@@ -31,9 +32,13 @@ export const SHIPPED_EDITION = 1;
 
 export const shippedRef = ({ slug }: Pick<Template, "slug">): TemplateRef => ({ slug, edition: SHIPPED_EDITION });
 
+/** Everything that ships and can be drawn on; what is in no gallery too. */
 export const SHIPPED_BY_REF: TemplatesByRef = Object.fromEntries(
-  SHIPPED_TEMPLATES.map((template) => [templateKey(shippedRef(template)), template]),
+  [...SHIPPED_TEMPLATES, EMPTY_SCENES].map((template) => [templateKey(shippedRef(template)), template]),
 );
+
+/** Whether a slug is taken by something that ships. */
+export const isShippedSlug = (slug: string): boolean => templateKey(shippedRef({ slug })) in SHIPPED_BY_REF;
 
 /** A shipped template by its slug; null when it is not one. */
 export const shippedTemplate = (slug: string): Template | null =>

@@ -1,4 +1,4 @@
-import { mediaFilled } from "../document/named";
+import { mediaShown } from "../document/named";
 import { createHash } from "node:crypto";
 import { type Facts, type MediaFacts } from "../document/facts";
 import { type Promotion } from "../document/promotion";
@@ -17,7 +17,7 @@ function factsFor({ fills }: Promotion): Facts {
   const facts = testFacts();
   const media: Record<string, MediaFacts> = { ...facts.media };
   for (const [index, [slot, fill]] of Object.entries(fills).sort().entries())
-    for (const id of mediaFilled({ fills: { [slot]: fill } }))
+    for (const id of mediaShown({ fills: { [slot]: fill }, adjustments: {} }))
       media[id] ??=
         slot.includes("clip") || index % 3 === 2 ? testClip({ id }) : testPicture({ id, width: 1600 + 40 * index });
   return { ...facts, media };

@@ -7,7 +7,7 @@ import {
   parametersOf,
 } from "../document/arrangements";
 import { type Field, type FieldValue } from "../document/field";
-import { type SceneTemplate, type Slot } from "../document/template";
+import { type SceneTemplate, type Slot } from "../document/sceneTemplate";
 import { customShape, formatOf, NAMED_FORMATS, type Shape } from "../placement/formats";
 import { offer, picture, products, scene, words } from "../templates/build";
 

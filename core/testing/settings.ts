@@ -10,6 +10,7 @@ const OTHER: { readonly [Id in FieldId]: ValueOf<Id> } = {
   arrangement: newArrangement("split"),
   ground: "primary",
   logo: false,
+  skipped: true,
   length: millis(5000),
   overlap: millis(300),
   transition: "wipe",
@@ -18,12 +19,23 @@ const OTHER: { readonly [Id in FieldId]: ValueOf<Id> } = {
   color: "accent",
   hidden: true,
   place: rect(60, 60, 400, 200),
+  way: "whole",
+  point: { x: 0.25, y: 0.75 },
+  enlarged: 1.5,
+  turned: 12,
+  mirrored: true,
+  window: rect(0.1, 0.1, 0.5, 0.5),
+  strip: 0.3,
+  behind: { kind: "color", color: "sale" },
   at: { x: 0.25, y: 0.75 },
   size: 0.5,
   tall: 2,
   angle: 30,
   ink: "sale",
   plate: "primary",
+  plateShape: "ribbon",
+  comes: "slide",
+  moves: "sway",
   opacity: 0.5,
   starts: millis(400),
   ends: millis(300),
@@ -34,20 +46,26 @@ export interface Setting {
   readonly what: string;
   readonly id: FieldId;
   readonly edit: Edit;
+  /** The slot that it is set for; null where it is set for the scene. */
+  readonly slot: "headline" | "picture" | null;
 }
 
 /**
  * Every field of the registry that a template may lock, set in every layer that it has for the first scene of a template,
- * or for its headline.
+ * or for its headline or picture.
  */
 export const SETTINGS: readonly Setting[] = DESIGN_FIELD_IDS.flatMap((id) => {
-  const { of, layers } = FIELDS[id];
-  const target = of === "scene" ? { scene: "hook" } : { scene: "hook", slot: "headline" };
+  const field = FIELDS[id];
+  const { layers } = field;
+  const ofSlot = field.of === "slot" && field.kinds.some((kind) => kind === "words") ? "headline" : "picture";
+  const slot = field.of === "scene" ? null : ofSlot;
+  const target = { scene: "hook", slot: slot ?? undefined };
   return layers
     .filter((layer) => !layer.startsWith("@"))
     .map((layer): Setting => ({
       what: `${id} in the layer ${layer}`,
       id,
+      slot,
       edit: adjust(id, OTHER[id], { target, layer, format: "square" }),
     }));
 });

@@ -2,7 +2,7 @@ import { newPromotion } from "../document/newPromotion";
 import { type Facts } from "../document/facts";
 import { type Promotion } from "../document/promotion";
 import { type ResolvedPromotion, resolvePromotion } from "../document/resolve";
-import { type SceneTemplate } from "../document/template";
+import { type SceneTemplate } from "../document/sceneTemplate";
 import { fontFilesWanted } from "../scene/wantedFiles";
 import { template } from "../templates/build";
 import { type FontBook } from "../type/fontBook";

@@ -1,5 +1,6 @@
 import { templateKey } from "../document/facts";
-import { type SceneAllows, type Slot, type SlotAllows, type Template } from "../document/template";
+import { type SceneAllows, type Slot, type SlotAllows } from "../document/sceneTemplate";
+import { type Template } from "../document/template";
 import { ONE_OFFER } from "../templates/priceDrops";
 import { SHIPPED_BY_REF, shippedRef } from "../templates/shipped";
 

@@ -89,6 +89,33 @@ export function cutCard(r: Rect, cut: number): Outline {
 /** How far control points of a quarter circle lie from its ends, against the radius (cubic approximation of a circle). */
 const QUARTER = 0.5522847498;
 
+/** A rectangle with round corners. @param radius no more of it is used than half the shorter side */
+export function roundedRect({ x, y, width, height }: Rect, radius: number): Outline {
+  const r = Math.min(radius, width / 2, height / 2);
+  if (r <= 0) return rectangle({ x, y, width, height });
+  const k = r * (1 - QUARTER);
+  const [right, foot] = [x + width, y + height];
+  return [
+    ...[STEP.move, x + r, y, STEP.line, right - r, y],
+    ...[STEP.cubic, right - k, y, right, y + k, right, y + r, STEP.line, right, foot - r],
+    ...[STEP.cubic, right, foot - k, right - k, foot, right - r, foot, STEP.line, x + r, foot],
+    ...[STEP.cubic, x + k, foot, x, foot - k, x, foot - r, STEP.line, x, y + r],
+    ...[STEP.cubic, x, y + k, x + k, y, x + r, y, STEP.close],
+  ];
+}
+
+/** An elliptic hole: it runs the other way round, which what is filled by winding (nonzero) leaves free. */
+export function hole({ x, y, width, height }: Rect): Outline {
+  const [rx, ry, cx, cy] = [width / 2, height / 2, x + width / 2, y + height / 2];
+  const [kx, ky] = [rx * QUARTER, ry * QUARTER];
+  return [
+    ...[STEP.move, cx - rx, cy, STEP.cubic, cx - rx, cy + ky, cx - kx, cy + ry, cx, cy + ry],
+    ...[STEP.cubic, cx + kx, cy + ry, cx + rx, cy + ky, cx + rx, cy],
+    ...[STEP.cubic, cx + rx, cy - ky, cx + kx, cy - ry, cx, cy - ry],
+    ...[STEP.cubic, cx - kx, cy - ry, cx - rx, cy - ky, cx - rx, cy, STEP.close],
+  ];
+}
+
 /** An ellipse that touches all four sides of a place. */
 export function ellipse({ x, y, width, height }: Rect): Outline {
   const [rx, ry, cx, cy] = [width / 2, height / 2, x + width / 2, y + height / 2];

@@ -1,5 +1,5 @@
 import { type FaceRole } from "../brand/book";
-import { type WordsRole } from "../document/template";
+import { type WordsRole } from "../document/wordsRole";
 import { type Align } from "../geometry/column";
 import { type Size } from "../geometry/rect";
 import { type FitRule } from "./fit";

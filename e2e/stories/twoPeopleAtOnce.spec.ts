@@ -34,9 +34,11 @@ async function killWebServer(): Promise<void> {
   process.kill(webServerPid() ?? Number.NaN, "SIGKILL");
 }
 
-const fields = (page: Page) => page.locator("input[data-slot]:not([readonly])");
+const fields = (page: Page) => page.locator("[data-slot]:is(input, textarea):not([readonly])");
 const values = (page: Page): Promise<string[]> =>
-  fields(page).evaluateAll((all) => all.map((field) => (field as HTMLInputElement).value));
+  fields(page).evaluateAll((all) => all.map((field) => (field as HTMLInputElement | HTMLTextAreaElement).value));
+/** So high that every scene is in view, and so on the sheet. */
+const VIEW = { width: 1280, height: 2400 };
 /** The header alone says so while nothing is under way. */
 const isSaved = (page: Page) =>
   expect(page.getByRole("status").filter({ hasText: /^\s*saved\s*$/ })).toBeVisible({ timeout: 60_000 });
@@ -81,9 +83,10 @@ test(`two people make ${EDITS} changes each at once, the server is killed twice:
   test.setTimeout(120_000 * RUNS);
   const database = new pg.Client({ connectionString: process.env["DATABASE_URL"] });
   await database.connect();
+  await page.setViewportSize(VIEW);
   await signInAs(page, "Tamsin Kell");
   const slug = await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
-  const context = await browser.newContext({ ...(baseURL ? { baseURL } : {}), viewport: { width: 1280, height: 800 } });
+  const context = await browser.newContext({ ...(baseURL ? { baseURL } : {}), viewport: VIEW });
   const other = await context.newPage();
   await signInAs(other, "Imre Vass");
   await other.goto(`/promotions/${slug}`);

@@ -182,6 +182,8 @@ export interface RenderTable extends TeamRow {
   revision: number;
   quality: string;
   input: Json;
+  /** What was let pass, see server/render/passed.ts. */
+  passed: JSONColumnType<object, string | null, string | null> | null;
   created_at: Timestamp;
 }
 export type RenditionState = "waiting" | "working" | "ready" | "failed" | "cancelled";

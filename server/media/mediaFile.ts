@@ -1,6 +1,7 @@
 import { string } from "yup";
 import { type TeamScope } from "../db/teamScope";
 import { mediaFacts } from "./storedFacts";
+import { stripPath } from "./filmstrip";
 import { tonesPath } from "./tones";
 import { levelKey, proxyKey, soundProxyKey } from "../storage/keys";
 import { store } from "../storage/store";
@@ -25,6 +26,11 @@ export async function mediaFilePath(
     const facts = row.state === "ready" ? mediaFacts(row) : null;
     if (!facts || facts.kind === "sound") throw missing();
     return { path: await tonesPath(facts, row.sha256), type: "application/json", etag };
+  }
+  if (file === "strip") {
+    const facts = row.state === "ready" ? mediaFacts(row) : null;
+    if (facts?.kind !== "clip") throw missing();
+    return { path: await stripPath(facts, row.sha256), type: "image/webp", etag };
   }
   const level = /^level-(\d{1,2})$/.exec(file)?.[1];
   const found =

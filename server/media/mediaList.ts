@@ -77,13 +77,24 @@ const SHAPE_EDGE = 1.1;
 /** Today in a zone, as `YYYY-MM-DD`. */
 export const todayIn = (zone: string): string => wallTime(new Date(), zone).slice(0, 10);
 
+type Media = ReturnType<TeamScope["media"]>;
+
+/** The media that have each of some words in their name or among their tags. */
+export const withWords = (media: Media, words: string): Media =>
+  words
+    .split(/\s+/)
+    .filter(Boolean)
+    .reduce(
+      (chosen, word) =>
+        chosen.where((eb) =>
+          eb.or([eb("search", "like", likePattern(word)), sql<boolean>`tags @> array[${word.toLowerCase()}]::text[]`]),
+        ),
+      media,
+    );
+
 /** The media that answer a query, before they are ordered and cut into pages. */
 function chosenMedia(scope: TeamScope, query: MediaQuery, today: string) {
-  let chosen = scope.media();
-  for (const word of query.words.split(/\s+/).filter(Boolean))
-    chosen = chosen.where((eb) =>
-      eb.or([eb("search", "like", likePattern(word)), sql<boolean>`tags @> array[${word.toLowerCase()}]::text[]`]),
-    );
+  let chosen = withWords(scope.media(), query.words);
   if (query.kind === "logo") chosen = chosen.where("is_logo", "=", true);
   else if (query.kind) chosen = chosen.where("kind", "=", query.kind);
   if (query.shape === "standing") chosen = chosen.where(sql<boolean>`height > width * ${SHAPE_EDGE}::real`);
@@ -142,7 +153,7 @@ export async function listMedia(
   return { count: Number(count), items: rows.map((row) => itemOf(row, today)) };
 }
 
-type MediaRow = Awaited<ReturnType<ReturnType<ReturnType<TeamScope["media"]>["selectAll"]>["execute"]>>[number];
+export type MediaRow = Awaited<ReturnType<ReturnType<ReturnType<TeamScope["media"]>["selectAll"]>["execute"]>>[number];
 
 export function itemOf(row: MediaRow, today: string): MediaItem {
   return {
@@ -169,26 +180,6 @@ export const rightsOf = (
     { source: row.source, licence: row.licence, holder: row.holder, from: row.rights_from, to: row.rights_to },
     today,
   );
-
-const ALL: MediaQuery = {
-  words: "",
-  kind: "",
-  shape: "",
-  length: "",
-  color: "",
-  tag: "",
-  rights: "",
-  product: "",
-  collection: "",
-  sort: "newest",
-  page: 0,
-};
-const MOST_OFFERED = 500;
-
-/** Media to choose from where one is asked for, newest first. */
-export async function mediaList(scope: TeamScope, zone = "UTC"): Promise<MediaItem[]> {
-  return (await listMedia(scope, ALL, todayIn(zone), MOST_OFFERED)).items;
-}
 
 /** The tags in use, most used first. */
 export async function mediaTags(scope: TeamScope): Promise<string[]> {

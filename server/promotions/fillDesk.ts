@@ -1,11 +1,14 @@
-import { type Facts, type MediaFacts } from "../../core/document/facts";
+import { type Facts } from "../../core/document/facts";
 import { type OfferLines } from "../../core/offer/offerLines";
 import { offerState } from "../../core/offer/validity";
 import { type TeamScope } from "../db/teamScope";
-import { mediaList } from "../media/mediaList";
+import { todayIn } from "../media/mediaList";
+import { chosenMedia, offeredSounds } from "../media/offeredMedia";
 import { bundlePrices, linesOrReason } from "../catalogue/offerOnProduct";
 import { readBrandBook } from "../../core/brand/book";
-import { type WordsRole } from "../../core/document/template";
+import { mediaOfTemplate } from "../../core/document/templatePackage";
+import { mediaShown } from "../../core/document/named";
+import { type WordsRole } from "../../core/document/wordsRole";
 import { money, writePrice } from "../../core/offer/money";
 import { mainPictures } from "../catalogue/productPictures";
 import { goneThings } from "./goneThings";
@@ -19,20 +22,19 @@ const MOST_OFFERED = 500;
 /** Everything the Fill desk needs: the document, and all the team has that could go into it. */
 export async function loadFillDesk(scope: TeamScope, slug: string, zone: string) {
   const promotion = await promotionBySlug(scope, slug);
-  const [input, media, products, offers, team, offered, samples, gone] = await Promise.all([
-    loadRenderInput(scope, promotion.document, { list: true }),
-    mediaList(scope, zone),
+  const today = todayIn(zone);
+  const offered = await offeredTemplates(scope);
+  const media = offered.flatMap(({ template }) => mediaOfTemplate(template));
+  const [input, shown, sounds, products, offers, team, samples, gone] = await Promise.all([
+    loadRenderInput(scope, promotion.document, { list: true, media }),
+    chosenMedia(scope, mediaShown(promotion.document), today),
+    offeredSounds(scope, today),
     scope.select("product").selectAll().orderBy("name").limit(MOST_OFFERED).execute(),
     scope.select("offer").selectAll().orderBy("starts_at").execute(),
     scope.team().select("locale").executeTakeFirstOrThrow(),
-    offeredTemplates(scope),
     samplesFor(scope, promotion.document.product),
     goneThings(scope, promotion.document),
   ]);
-  const all: Record<string, MediaFacts> = {};
-  for (const { facts } of media) if (facts) all[facts.id] = facts;
-  // What the document shows comes with its tones; of the others the page fetches them when they are chosen.
-  Object.assign(all, input.facts.media);
   // The chosen product is always among the offered ones, however many there are.
   const chosen = promotion.document.product;
   const product =
@@ -48,13 +50,15 @@ export async function loadFillDesk(scope: TeamScope, slug: string, zone: string)
     scope,
     products.map(({ id }) => id),
   );
-  const facts: Facts = { ...input.facts, media: all };
+  // What the dialogs try out is shown too, and of what is chosen later the page learns when it is.
+  const tried = [...samples.media, ...sounds.map(({ facts }) => facts)].map((item) => [item.id, item] as const);
+  const all: Facts = { ...input.facts, media: { ...Object.fromEntries(tried), ...input.facts.media } };
   const now = new Date();
   return {
     slug: promotion.slug,
     revision: promotion.revision,
     document: promotion.document,
-    facts,
+    facts: all,
     lines,
     samples: samples.media,
     gone,
@@ -64,7 +68,8 @@ export async function loadFillDesk(scope: TeamScope, slug: string, zone: string)
       promotion.document.brand,
       offers.find(({ id }) => id === promotion.document.offer)?.small_print ?? "",
     ),
-    media: media.filter((item) => item.state === "ready"),
+    media: shown,
+    sounds,
     products: products.map(({ id, name, line, price_minor, currency }) => ({
       id,
       name,

@@ -1,6 +1,6 @@
-import { mediaFilled } from "../../core/document/named";
+import { mediaShown } from "../../core/document/named";
 import { type Facts, type MediaFacts, type ProductFacts } from "../../core/document/facts";
-import { refsOf } from "../../core/document/locks";
+import { refsOf } from "../../core/document/refs";
 import { mediaOfTemplate } from "../../core/document/templatePackage";
 import { MOST_ROWS, type Promotion, type TemplateRef } from "../../core/document/promotion";
 import { readBrandBook } from "../../core/brand/book";
@@ -39,7 +39,7 @@ export async function loadRenderInput(scope: TeamScope, document: Promotion, als
   const brand = { id: brandRow.id, name: brandRow.name, book: readBrandBook(brandRow.book) };
   const picture = product ? ((await mainPictures(scope, [product.id])).get(product.id) ?? null) : null;
   const used = new Set([
-    ...mediaFilled(document),
+    ...mediaShown(document),
     ...brand.book.logos.map(({ media }) => media),
     ...Object.values(document.lanes).map(({ media }) => media),
     ...(picture === null ? [] : [picture]),

@@ -5,7 +5,7 @@ import { pointer } from "../../core/document/patch";
 import { repeatScene } from "../../core/document/restructure";
 import { millis } from "../../core/units";
 import { scenesInOrder } from "../../core/document/sceneList";
-import { type Slot, type SlotKey } from "../../core/document/template";
+import { type Slot, type SlotKey } from "../../core/document/sceneTemplate";
 import { ONE_OFFER } from "../../core/templates/priceDrops";
 import { changeMany } from "../catalogue/products";
 import { removeOffer } from "../catalogue/offers";

@@ -7,7 +7,7 @@ import { formatsInOrder } from "../../core/document/formatList";
 import { CLIP_ID, PICTURE_ID, testDocument, testFacts } from "../../core/testing/promotions";
 import { templateKey } from "../../core/document/facts";
 import { type Promotion } from "../../core/document/promotion";
-import { type TemplateStyle } from "../../core/document/template";
+import { type TemplateStyle } from "../../core/document/sceneTemplate";
 import { type RenderInput } from "./renderInput";
 import { renderPlan } from "./renderPlan";
 

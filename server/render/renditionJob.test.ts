@@ -44,7 +44,11 @@ async function asked(length: number): Promise<string> {
   const made = await createPromotion(team.scope, { template: "opening-hours", product, offer: null }, team.memberId);
   const fills = { "notice.headline": { kind: "words", text: randomUUID() } } as const;
   const document = { ...made.document, ...shortScenes(length), fills };
-  await requestRender(team.scope, { ...made, document }, ["square"], "480p");
+  await requestRender(
+    team.scope,
+    { ...made, document },
+    { formats: ["square"], quality: "480p", letPass: { by: "Imre Vass", reason: "Only a test" } },
+  );
   return (await team.scope.select("rendition").select("id").executeTakeFirstOrThrow()).id;
 }
 const rowOf = (id: string) => team.scope.select("rendition").selectAll().where("id", "=", id).executeTakeFirstOrThrow();

@@ -7,17 +7,36 @@ import { type TeamScope } from "../db/teamScope";
 import { tellTeam } from "../events/teamEvents";
 import { enqueue } from "../jobs/enqueue";
 import { loadRenderInput } from "../promotions/loadFacts";
+import { preflight } from "../promotions/preflight";
+import { type Passed, readPassed, wrongInWords } from "./passed";
 import { type StoredPromotion } from "../promotions/promotionStore";
 import { type RenderedFile } from "./renderFile";
 
-/** Asks for renditions of a promotion as it stands now, one per format; each is a job of its own. */
+/** What is asked for: in which formats and quality, and who lets what must be mended pass, and why. */
+export interface RenderWish {
+  readonly formats: readonly FormatName[];
+  readonly quality: Quality;
+  /** Null where nobody lets anything pass. */
+  readonly letPass: Pick<Passed, "by" | "reason"> | null;
+}
+
+/** A render that was asked for, or what must be mended first. */
+export type RenderAnswer = { readonly render: string } | { readonly blocked: readonly string[] };
+
+/**
+ * Asks for renditions of a promotion as it stands now, one per format; each is a job of its own. What must be mended first
+ * blocks them, unless somebody lets it pass with a reason, which is kept with the render.
+ */
 export async function requestRender(
   scope: TeamScope,
   promotion: StoredPromotion,
-  formats: readonly FormatName[],
-  quality: Quality,
-): Promise<string> {
+  { formats, quality, letPass }: RenderWish,
+): Promise<RenderAnswer> {
   const input = await loadRenderInput(scope, promotion.document);
+  const { promotion: shown, findings } = await preflight(input);
+  const found = wrongInWords(findings, shown);
+  if (found.length > 0 && letPass === null) return { blocked: found };
+  const passed: Passed | null = letPass && found.length > 0 ? { ...letPass, found } : null;
   return scope.together(async (within) => {
     const render = await within
       .insert("render", {
@@ -25,6 +44,7 @@ export async function requestRender(
         revision: promotion.revision,
         quality,
         input: JSON.stringify(input),
+        passed: passed && JSON.stringify(passed),
       })
       .returning("id")
       .executeTakeFirstOrThrow();
@@ -35,7 +55,7 @@ export async function requestRender(
         .executeTakeFirstOrThrow();
       await enqueue(within.connection, "render-rendition", { rendition: id });
     }
-    return render.id;
+    return { render: render.id };
   });
 }
 
@@ -53,6 +73,7 @@ export interface RenderView {
   readonly revision: number;
   readonly quality: Quality;
   readonly createdAt: Date;
+  readonly passed: Passed | null;
   readonly renditions: readonly RenditionView[];
 }
 
@@ -70,7 +91,7 @@ const fileSchema = object({
 export async function rendersOf(scope: TeamScope, promotionId: string, most = 10): Promise<RenderView[]> {
   const renders = await scope
     .select("render")
-    .select(["id", "revision", "quality", "created_at"])
+    .select(["id", "revision", "quality", "passed", "created_at"])
     .where("promotion_id", "=", promotionId)
     .orderBy("created_at", "desc")
     .limit(most)
@@ -92,6 +113,7 @@ export async function rendersOf(scope: TeamScope, promotionId: string, most = 10
     revision: render.revision,
     quality: isQuality(render.quality) ? render.quality : "1080p",
     createdAt: render.created_at,
+    passed: readPassed(render.passed),
     renditions: rows
       .filter((row) => row.render_id === render.id)
       .flatMap((row) =>

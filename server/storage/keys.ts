@@ -12,6 +12,7 @@ export const levelKey = (sha256: string, level: number): string => `${folderOf(s
 export const workKey = (sha256: string): string => `${folderOf(sha256)}/work.mp4`;
 export const proxyKey = (sha256: string): string => `${folderOf(sha256)}/proxy.mp4`;
 export const measuredKey = (sha256: string, version: number): string => `${folderOf(sha256)}/measured-${version}.json`;
+export const stripKey = (sha256: string): string => `${folderOf(sha256)}/strip.webp`;
 export const tonesKey = (sha256: string): string => `${folderOf(sha256)}/tones.json`;
 export const soundProxyKey = (sha256: string): string => `${folderOf(sha256)}/proxy.m4a`;
 export function fontKey(sha256: string): string {

@@ -1,4 +1,4 @@
-import { mediaFilled } from "../../core/document/named";
+import { mediaShown } from "../../core/document/named";
 import { type Facts } from "../../core/document/facts";
 import { needsInWords, needsOf, templateLength } from "../../core/document/needs";
 import { newPromotion } from "../../core/document/newPromotion";
@@ -102,7 +102,7 @@ export async function loadGallery(scope: TeamScope, memberId: string, query: Gal
     };
   });
   const [first] = cards;
-  const media = cards.flatMap(({ document, template }) => [...mediaFilled(document), ...mediaOfTemplate(template)]);
+  const media = cards.flatMap(({ document, template }) => [...mediaShown(document), ...mediaOfTemplate(template)]);
   const facts: Facts | null = first
     ? (await loadRenderInput(scope, first.document, { media, templates: cards.map(({ ref }) => ref) })).facts
     : null;

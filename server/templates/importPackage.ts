@@ -16,7 +16,7 @@ import {
 import { type Template } from "../../core/document/template";
 import { templateDocument } from "../../core/document/templateDocument";
 import { jsonPointer, readTemplate } from "../../core/document/templateSchema";
-import { shippedTemplate } from "../../core/templates/shipped";
+import { isShippedSlug } from "../../core/templates/shipped";
 import { config } from "../config";
 import { type TeamScope } from "../db/teamScope";
 import { displayName } from "../media/fileName";
@@ -179,7 +179,7 @@ export async function addTemplate(
 ): Promise<{ slug: string; name: string }> {
   return scope.together(async (within) => {
     const taken = new Set((await within.select("template").select("slug").execute()).map(({ slug }) => slug));
-    if (shippedTemplate(template.slug)) taken.add(template.slug);
+    if (isShippedSlug(template.slug)) taken.add(template.slug);
     const slug = freeSlug(template.slug, taken);
     const json = JSON.stringify(templateDocument({ ...template, slug }));
     const { id } = await within

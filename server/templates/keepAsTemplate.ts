@@ -1,6 +1,7 @@
 import { array, object, string } from "yup";
 import { asTemplate } from "../../core/document/asTemplate";
-import { PURPOSES, type SlotKey } from "../../core/document/template";
+import { type SlotKey } from "../../core/document/sceneTemplate";
+import { PURPOSES } from "../../core/document/template";
 import { templateDocument } from "../../core/document/templateDocument";
 import { readTemplate } from "../../core/document/templateSchema";
 import { type TeamScope } from "../db/teamScope";

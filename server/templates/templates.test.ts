@@ -12,7 +12,8 @@ import { fillSlot, inverseOf, rename, takeOutScene } from "../../core/document/e
 import { FIELDS } from "../../core/document/fields";
 import { type Change } from "../../core/document/patch";
 import { type TemplateDocument, templateDocument } from "../../core/document/templateDocument";
-import { type Slot, type Template } from "../../core/document/template";
+import { type Slot } from "../../core/document/sceneTemplate";
+import { type Template } from "../../core/document/template";
 import { ONE_OFFER } from "../../core/templates/priceDrops";
 import { by, picture, scene } from "../../core/templates/build";
 import { defined } from "../../core/testing/defined";

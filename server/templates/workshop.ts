@@ -8,7 +8,7 @@ import { applyTemplateEdit } from "../../core/document/templateEdits";
 import { readTemplate, readTemplateDocument } from "../../core/document/templateSchema";
 import { ONE_OFFER } from "../../core/templates/priceDrops";
 import { EMPTY_TEMPLATE } from "../../core/templates/empty";
-import { shippedRef, shippedTemplate } from "../../core/templates/shipped";
+import { shippedRef, isShippedSlug } from "../../core/templates/shipped";
 import { brandsOf } from "../brand/brandBook";
 import { type TeamScope } from "../db/teamScope";
 import { type EditResult, type SentEdits, applyEach } from "../edits/applyEach";
@@ -48,7 +48,7 @@ export async function startTemplate(scope: TeamScope, name: string, from: string
   return scope.together(async (within) => {
     const taken = new Set((await within.select("template").select("slug").execute()).map(({ slug }) => slug));
     const wanted = slugOf(name).replace(/^promotion-/, "template-");
-    if (shippedTemplate(wanted)) taken.add(wanted);
+    if (isShippedSlug(wanted)) taken.add(wanted);
     const slug = freeSlug(wanted, taken);
     const draft = readTemplateDocument(templateDocument({ ...source, slug, name }));
     await within

@@ -1,0 +1,179 @@
+import { type ReactNode } from "react";
+import { targetOf } from "../../core/document/adjustments";
+import { sceneDesign } from "../../core/document/design";
+import { fillSlot } from "../../core/document/edits";
+import { itemOfKey } from "../../core/document/itemKey";
+import { clipSeconds, needOf } from "../../core/document/mediaNeed";
+import { type ResolvedPromotion, type ResolvedScene, type ResolvedShot } from "../../core/document/resolve";
+import { type SlotKey, slotKey } from "../../core/document/sceneTemplate";
+import { replaceMedia, swapSlots, trimShot } from "../../core/document/shotEdits";
+import { type UsedFrames, usedOf } from "../../core/document/shots";
+import { turnByQuarter } from "./turnByQuarter";
+import { type SlotFraming } from "../../core/document/slotFraming";
+import { type FormatName } from "../../core/placement/formats";
+import { type WordMeasures } from "../../core/preflight/wordMeasures";
+import { type SceneSpan } from "../../core/time/timeline";
+import { ItemList } from "../items/ItemList";
+import { BackingNote } from "./BackingNote";
+import { OfferField, ProductsField, WordsField } from "./DeckFields";
+import { type DeckProps } from "./deckProps";
+import { SceneGuests } from "./PresentPeople";
+import { SceneTools } from "./SceneTools";
+import { SlotPicture } from "./SlotPicture";
+
+/** A scene on the sheet: its number and time, its words in reading order, its pictures. */
+export function SceneBand({
+  deck,
+  scene,
+  span,
+  index,
+  handle,
+  measures,
+}: {
+  deck: DeckProps;
+  scene: ResolvedScene;
+  span: SceneSpan;
+  /** Among the scenes that are shown, from 0. */
+  index: number;
+  /** What it is moved by; its number. */
+  handle: ReactNode;
+  measures: ReadonlyMap<SlotKey, WordMeasures>;
+}) {
+  const { document, promotion, prepared, choices, marked, free, onMark, onPlace, onEdit, onProblem, onDropFiles } =
+    deck;
+  const { template } = scene;
+  const own = document.scenes[scene.id];
+  if (!own) return null;
+  const pictures = template.slots.filter((slot) => slot.kind === "media");
+  const several = pictures.length > 1;
+  const item = marked && itemOfKey(marked);
+  const active = (marked?.startsWith(`${template.id}.`) ?? false) || document.items[item ?? ""]?.from === template.id;
+  return (
+    <section
+      aria-label={`Scene ${index + 1}, ${template.name}`}
+      className={`flex gap-4 border-b border-l-4 border-b-rule px-4 py-3.5 ${active ? "border-l-accent bg-card" : "border-l-transparent"}`}
+    >
+      <div className="flex w-[58px] shrink-0 flex-col items-end text-right">
+        {handle}
+        <div className="mt-2 figures leading-[1.35] text-soft">
+          {at(span.start)}
+          <br />
+          {at(span.end)}
+        </div>
+        <SceneTools
+          document={document}
+          scene={template}
+          design={sceneDesign(document, promotion.facts.templates, own)}
+          index={index}
+          isOnly={promotion.scenes.length === 1}
+          palette={promotion.facts.brand.palette}
+          free={free}
+          onEdit={onEdit}
+          onPlace={(slot) => onPlace(slot, span)}
+          onProblem={onProblem}
+        />
+        <SceneGuests present={deck.present} scene={template.id} />
+      </div>
+      <div className={`flex min-w-0 flex-1 ${several ? "flex-col gap-3" : "gap-4"}`}>
+        <div className="flex min-w-0 flex-1 flex-col gap-1">
+          {template.slots.map((slot) => {
+            const key = slotKey(template, slot);
+            const common = {
+              scene,
+              document,
+              choices,
+              measures: measures.get(key),
+              findings: deck.findings.filter(({ where }) => where.slot === key),
+              locked: !free && !slot.allows.content,
+              onFocus: () => onMark(key, span),
+              onEdit,
+            };
+            if (slot.kind === "words") return <WordsField key={key} slot={slot} {...common} />;
+            if (slot.kind === "offer") return <OfferField key={key} slot={slot} promotion={promotion} {...common} />;
+            return slot.kind === "products" ? (
+              <ProductsField key={key} slot={slot} listed={promotion.facts.listed} {...common} />
+            ) : null;
+          })}
+          <ItemList
+            document={document}
+            scene={template}
+            scenes={promotion.scenes.map(({ template: one }) => one)}
+            facts={promotion.facts}
+            marked={item}
+            onEdit={onEdit}
+            onPlace={(id) => deck.onPlaceItem(id, template.id)}
+            onProblem={onProblem}
+          />
+          <BackingNote
+            scenes={prepared.flatMap((one) =>
+              one.scenes[index] ? [{ format: one.format, scene: one.scenes[index] }] : [],
+            )}
+          />
+        </div>
+        <div className={several ? "grid grid-cols-3 gap-3" : "contents"}>
+          {pictures.map((slot) => {
+            const key = slotKey(template, slot);
+            const shot = scene.shots[slot.id]?.[0];
+            const frames = prepared.flatMap((one) =>
+              (one.scenes[index]?.slots ?? [])
+                .filter((placed) => placed.key === key)
+                .map(({ place }) => ({ format: one.format, place, framing: framingIn(promotion, one.format, key) })),
+            );
+            return (
+              <SlotPicture
+                key={key}
+                label={slot.label}
+                wide={!several}
+                need={needOf(slot)}
+                locked={!free && !slot.allows.content}
+                slot={key}
+                facts={shot?.media ?? null}
+                used={shot?.media.kind === "clip" ? usedOf(shot.media, shot.cut) : null}
+                frames={frames}
+                rights={choices.media[shot?.media.id ?? ""]?.rights ?? "clear"}
+                inherited={!(key in document.fills)}
+                marked={marked === key}
+                onFocus={() => onMark(key, span)}
+                onChoose={(item) => {
+                  choices.onChosen(item);
+                  onEdit(replaceMedia(document, key, item.facts));
+                }}
+                onReset={() => onEdit(fillSlot(key, null))}
+                onTrim={(used, edge) => {
+                  if (!shot) return;
+                  onEdit(trimShot(document, key, shot, used));
+                  deck.onLookAt(edge === "from" ? span.entered : lastUsed(shot, used, span));
+                }}
+                onTurn={() => onEdit(turnByQuarter(document, promotion.facts.templates, { scene: own, slot, key }))}
+                onSwap={(other) => {
+                  const edit = swapSlots(document, other, key);
+                  if (edit) onEdit(edit);
+                }}
+                onDropFiles={(files) => onDropFiles(key, files)}
+              />
+            );
+          })}
+        </div>
+      </div>
+    </section>
+  );
+}
+
+/** About a frame, in milliseconds. */
+const A_FRAME = 34;
+
+/** When the last frame that is used of a clip is on screen. */
+function lastUsed({ media }: ResolvedShot, { from, to }: UsedFrames, span: SceneSpan): number {
+  const lasts = media.kind === "clip" ? clipSeconds({ ...media, frames: to - from }) * 1000 : 0;
+  return Math.max(span.entered, Math.min(span.start + lasts, span.end) - A_FRAME);
+}
+
+/** How what is in a slot is framed in a format; null where the arrangement says so. */
+function framingIn(promotion: ResolvedPromotion, format: FormatName, key: SlotKey): SlotFraming | null {
+  const { scene, slot } = targetOf(key);
+  const scenes = (promotion.inFormat[format] ?? promotion).scenes;
+  return scenes.find(({ id }) => id === scene)?.template.framings[slot] ?? null;
+}
+
+const at = (time: number): string =>
+  `${String(Math.floor(time / 60000)).padStart(2, "0")}:${((time % 60000) / 1000).toFixed(1).padStart(4, "0")}`;

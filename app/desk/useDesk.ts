@@ -1,0 +1,97 @@
+import { useEffect, useEffectEvent, useMemo, useState } from "react";
+import { useRevalidator } from "react-router";
+import { designOf } from "../../core/document/design";
+import { templateKey } from "../../core/document/facts";
+import { formatsInOrder } from "../../core/document/formatList";
+import { mediaShown, newlyNamed } from "../../core/document/named";
+import { type Promotion } from "../../core/document/promotion";
+import { refsOf } from "../../core/document/refs";
+import { resolvePromotion } from "../../core/document/resolve";
+import { SHIPPED_BY_REF } from "../../core/templates/shipped";
+// Erased at run time: a page takes nothing from the server but what its loader gives.
+import type { loadFillDesk } from "../../server/promotions/fillDesk";
+import { useChosenMedia } from "../mediaChoice/useChosenMedia";
+import { tellMerged, tellRefused } from "../edits/tellMerged";
+import { useEdits } from "../edits/useEdits";
+import { editedPromotion } from "./editedPromotion";
+import { promotionInWords } from "./promotionPlaces";
+import { useProofEngine, useProofState } from "./useProof";
+import { useUndoKeys } from "./useUndoKeys";
+
+export type LoadedDesk = Awaited<ReturnType<typeof loadFillDesk>>;
+
+/** What every desk of a promotion stands on: its document as it is edited, resolved, and shown by the proof engine. */
+export function useDesk(loaded: LoadedDesk) {
+  const { slug, lines, products, offered } = loaded;
+  const revalidator = useRevalidator();
+  const templates = useMemo(
+    () => ({
+      ...SHIPPED_BY_REF,
+      ...loaded.facts.templates,
+      ...Object.fromEntries(offered.map(({ ref, template }) => [templateKey(ref), template])),
+    }),
+    [loaded.facts.templates, offered],
+  );
+  const [edited] = useState(() => editedPromotion(slug));
+  const { session, state } = useEdits(edited, loaded, {
+    onSaved: (edits) => {
+      if (edits.some(({ isUrgent }) => isUrgent)) void revalidator.revalidate();
+    },
+    onMerged: (merged) => {
+      const { scenes } = designOf(merged.document, templates);
+      tellMerged(merged, promotionInWords(merged.before, scenes), session.apply);
+      if (newlyNamed(merged.before, merged.document).length > 0) void revalidator.revalidate();
+    },
+    onRefused: tellRefused,
+    isShowable: (shown) => refsOf(shown).every((ref) => templateKey(ref) in templates),
+  });
+  const { document } = state;
+  useUndoKeys(session.undo, session.redo);
+  const engine = useProofEngine();
+  const prepared = useProofState(engine, (now) => now.prepared);
+  const findings = useProofState(engine, (now) => now.findings);
+  /** The document as it would be, while something is dragged. */
+  const [dragged, setDragged] = useState<Promotion | null>(null);
+
+  const product = products.find(({ id }) => id === document.product) ?? null;
+  const shown = [...mediaShown(document), ...(product?.picture ? [product.picture] : [])];
+  const { media, learn } = useChosenMedia(
+    shown.filter((id) => !(id in loaded.facts.media)),
+    loaded.media,
+  );
+  const facts = useMemo(() => {
+    const learnt = Object.values(media).map(({ facts: one }) => [one.id, one] as const);
+    return {
+      ...loaded.facts,
+      // What the document was loaded with comes with its tones.
+      media: { ...Object.fromEntries(learnt), ...loaded.facts.media },
+      templates,
+      products: Object.fromEntries(products.map((one) => [one.id, one])),
+      product,
+      offer: document.offer ? (lines[document.offer] ?? null) : null,
+    };
+  }, [loaded.facts, lines, templates, products, product, media, document.offer]);
+  const promotion = useMemo(() => resolvePromotion(document, facts), [document, facts]);
+  useEffect(() => engine?.show(dragged ?? document, facts), [engine, document, dragged, facts]);
+  // What is typed is told to the worker at once, which prepares it while this page is still rendering its fields.
+  const showAtOnce = useEffectEvent((): void => engine?.show(session.state().document, facts));
+  useEffect(() => session.subscribe(() => showAtOnce()), [session]);
+  // The same list while somebody types: proofs are hung anew only when it changes.
+  const formats = useMemo(() => formatsInOrder({ formats: document.formats }), [document.formats]);
+
+  return {
+    session,
+    state,
+    document,
+    templates,
+    facts,
+    promotion,
+    media,
+    onChosen: learn,
+    formats,
+    engine,
+    prepared,
+    findings,
+    onDragged: setDragged,
+  };
+}

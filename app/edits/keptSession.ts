@@ -1,0 +1,26 @@
+import { type EditSession } from "./editSession";
+
+/** The session of the document that was edited last. */
+let kept: { readonly key: string; readonly session: unknown } | null = null;
+
+/**
+ * The session of a document that goes on from page to page, so that what waits to be saved and what can be undone is not
+ * lost on the way from one desk to the next. One that somebody else has gone on from meanwhile gives way to a new one.
+ *
+ * @param key of the document; one key always stands for one kind of document
+ * @param revision of the document that the page was loaded with
+ */
+export function keptSession<Document>(
+  key: string,
+  revision: number,
+  open: () => EditSession<Document>,
+): EditSession<Document> {
+  // On the server every request has a session of its own.
+  if (typeof window === "undefined") return open();
+  // By its key it is a session of this kind of document.
+  const known = kept?.key === key ? (kept.session as EditSession<Document>) : null;
+  if (known && (known.isWaiting() || known.revision() >= revision)) return known;
+  const session = open();
+  kept = { key, session };
+  return session;
+}

@@ -1,0 +1,112 @@
+import { type Facts } from "../../core/document/facts";
+import { same } from "../../core/document/patch";
+import { type Size } from "../../core/geometry/rect";
+import { type FormatName, formatOf } from "../../core/placement/formats";
+import { type ClipNode, type DisplayList, everyNode } from "../../core/scene/displayList";
+import { type PreparedPromotion, displayListAt, settledTime } from "../../core/scene/preparePromotion";
+import { ticksOf } from "../../core/time/ticks";
+import { type Painter, createPainter } from "../../paint/painter";
+import { type PictureCache, browserResources } from "./browserResources";
+import { type ClipFrames } from "./clipFrames";
+import { toFrameStart } from "./frameStart";
+
+/** The wall of a promotion: the settled moment of every scene in every format, as pictures. */
+export interface Wall {
+  /** Sets how large a cell of each format is; none paints no wall. What is there already is painted anew. */
+  resize(sizes: Readonly<Partial<Record<FormatName, Size>>>): void;
+  /** Paints the cells that look different now. A later call overtakes it. */
+  paint(prepared: readonly PreparedPromotion[]): Promise<void>;
+  close(): void;
+}
+
+interface WallParts {
+  readonly pictures: PictureCache;
+  readonly openClips: (factsOf: () => Facts | null) => ClipFrames;
+  readonly factsOf: () => Facts | null;
+  /** @param scene counted from 0 */
+  readonly give: (format: FormatName, scene: number, bitmap: ImageBitmap) => void;
+  /** Lets others have their turn. */
+  readonly pause: () => Promise<void>;
+}
+
+interface Cell {
+  readonly format: FormatName;
+  readonly scene: number;
+  readonly list: DisplayList;
+  readonly size: Size;
+}
+
+export function openWall({ pictures, openClips, factsOf, give, pause }: WallParts): Wall {
+  let sizes: Readonly<Partial<Record<FormatName, Size>>> = {};
+  let turn = 0;
+  const painted = new Map<string, DisplayList>();
+  const painters = new Map<
+    FormatName,
+    { readonly size: Size; readonly painter: Painter; readonly canvas: OffscreenCanvas }
+  >();
+  const clips = openClips(factsOf);
+  const resources = browserResources(pictures, clips.image);
+
+  /** Scene by scene, in every format: what is looked at together comes together. */
+  function cellsOf(prepared: readonly PreparedPromotion[]): Cell[] {
+    const [first] = prepared;
+    return (first?.spans ?? []).flatMap((span, scene) =>
+      prepared.flatMap((one): Cell[] => {
+        const size = sizes[one.format];
+        const at = ticksOf(toFrameStart(settledTime(span), one.length));
+        return size ? [{ format: one.format, scene, list: displayListAt(one, at), size }] : [];
+      }),
+    );
+  }
+
+  function painterFor({ format, size }: Cell) {
+    const known = painters.get(format);
+    if (known?.size.width === size.width && known.size.height === size.height) return known;
+    const made = {
+      size,
+      painter: createPainter(formatOf(format), size, resources),
+      canvas: new OffscreenCanvas(size.width, size.height),
+    };
+    painters.set(format, made);
+    return made;
+  }
+
+  async function paintCell(cell: Cell): Promise<void> {
+    const { format, scene, list, size } = cell;
+    const scale = Math.min(size.width / formatOf(format).width, size.height / formatOf(format).height);
+    const nodes = [...everyNode(list)].filter((node): node is ClipNode => node.kind === "clip");
+    await Promise.all([resources.load(list, scale), clips.exact(nodes)]);
+    const { painter, canvas } = painterFor(cell);
+    const context = canvas.getContext("2d", { alpha: false, willReadFrequently: true });
+    if (!context) return;
+    painter.paint(list, context);
+    painted.set(`${format}/${scene}`, list);
+    give(format, scene, await createImageBitmap(canvas));
+  }
+
+  return {
+    resize(wanted) {
+      sizes = wanted;
+      painted.clear();
+    },
+    async paint(prepared) {
+      const mine = ++turn;
+      for (const cell of cellsOf(prepared)) {
+        const before = painted.get(`${cell.format}/${cell.scene}`);
+        // A picture that zooms is a node of its own in every list, and yet the same at the same moment.
+        if (before && same(before, cell.list)) continue;
+        await pause();
+        if (mine !== turn) return;
+        await paintCell(cell);
+      }
+      // Nothing of a wall plays: its decoders are not kept.
+      if (mine === turn) clips.close();
+    },
+    close() {
+      turn++;
+      clips.close();
+      painters.clear();
+      painted.clear();
+    },
+  };
+}

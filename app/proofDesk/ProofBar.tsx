@@ -1,0 +1,86 @@
+import { type ChangeEvent } from "react";
+import { type FormatName, formatTitle } from "../../core/placement/formats";
+import { ChoiceSwitch } from "../components/ChoiceSwitch";
+import { ToggleButton } from "../components/ToggleButton";
+import { OVERLAYS, type OverlayName } from "./Overlay";
+
+export const VIEWS = ["wall", "large"] as const;
+export type View = (typeof VIEWS)[number];
+const VIEW_WORDS: Readonly<Record<View, string>> = { wall: "Wall", large: "Large" };
+
+/** How the proofs are looked at. */
+export interface Look {
+  readonly view: View;
+  readonly overlays: ReadonlySet<OverlayName>;
+  /** Of the wall: whether cells in which nothing was found step back. */
+  readonly onlyFound: boolean;
+  /** Of the large view: whether each pixel of the output is one of the screen, and what stands beside it. */
+  readonly inPixels: boolean;
+  readonly beside: FormatName | null;
+}
+export const FIRST_LOOK: Look = {
+  view: "wall",
+  overlays: new Set(),
+  onlyFound: false,
+  inPixels: false,
+  beside: null,
+};
+
+/** The choices over the proofs. @param others the formats that can stand beside the one that is shown */
+export function ProofBar({
+  look,
+  others,
+  onLook,
+}: {
+  look: Look;
+  others: readonly FormatName[];
+  onLook: (look: Look) => void;
+}) {
+  const { view, overlays, onlyFound, inPixels, beside } = look;
+  const chooseView = (next: View): void => onLook({ ...look, view: next });
+  const toggleOverlay = (name: OverlayName): void => {
+    const next = new Set(overlays);
+    if (!next.delete(name)) next.add(name);
+    onLook({ ...look, overlays: next });
+  };
+  const toggleFound = (): void => onLook({ ...look, onlyFound: !onlyFound });
+  const togglePixels = (): void => onLook({ ...look, inPixels: !inPixels });
+  const chooseBeside = (event: ChangeEvent<HTMLSelectElement>): void =>
+    onLook({ ...look, beside: others.find((one) => one === event.target.value) ?? null });
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-[13px] text-[#12181a]">
+      <ChoiceSwitch label="View" choices={VIEWS} words={VIEW_WORDS} value={view} onChoose={chooseView} />
+      {OVERLAYS.map((name) => (
+        <ToggleButton key={name} on={overlays.has(name)} onToggle={() => toggleOverlay(name)}>
+          {name}
+        </ToggleButton>
+      ))}
+      {view === "wall" ? (
+        <ToggleButton on={onlyFound} onToggle={toggleFound}>
+          only with findings
+        </ToggleButton>
+      ) : (
+        <>
+          <ToggleButton on={inPixels} onToggle={togglePixels}>
+            pixel for pixel
+          </ToggleButton>
+          <label className="flex items-center gap-1.5">
+            beside
+            <select
+              value={beside ?? ""}
+              onChange={chooseBeside}
+              className="border border-[#5f625f] bg-[#d9d9d5] px-1.5 py-0.5"
+            >
+              <option value="">nothing</option>
+              {others.map((one) => (
+                <option key={one} value={one}>
+                  {formatTitle(one)}
+                </option>
+              ))}
+            </select>
+          </label>
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,6 @@
+/** Puts text in where the cursor is, over what is marked, as if it were typed: whoever listens to the field hears of it. */
+export function insertText(field: HTMLInputElement | HTMLTextAreaElement, text: string): void {
+  field.focus();
+  field.setRangeText(text, field.selectionStart ?? 0, field.selectionEnd ?? 0, "end");
+  field.dispatchEvent(new Event("input", { bubbles: true }));
+}

@@ -1,0 +1,44 @@
+import { type Adjustment, FIELD_IDS, type FieldId } from "./fields";
+import { type Adjustments, readAdjustmentKey } from "./adjustments";
+import { type SceneTemplate } from "./sceneTemplate";
+import { type Template } from "./template";
+
+/** What templates set for one of their scenes: its own template for the scene, that of the promotion for every scene. */
+export function presetsFor(own: Template, base: Template): Adjustments {
+  if (own === base) return base.adjustments;
+  return { ...only(own.adjustments, (isOfAll) => !isOfAll), ...only(base.adjustments, (isOfAll) => isOfAll) };
+}
+
+const only = (adjustments: Adjustments, wants: (isOfAll: boolean) => boolean): Adjustments =>
+  Object.fromEntries(Object.entries(adjustments).filter(([key]) => wants(key.startsWith("@"))));
+
+/** Fields that a scene or a slot of a template holds itself, where no format differs. */
+const HELD: ReadonlySet<FieldId> = new Set<FieldId & keyof SceneTemplate>([
+  "arrangement",
+  "ground",
+  "logo",
+  "length",
+  "overlap",
+]);
+const HELD_BY_SLOTS: ReadonlySet<FieldId> = new Set<FieldId>(["color", "hidden"]);
+
+/**
+ * What of the adjustments of a promotion its scenes do not hold themselves once they are a template's: what differs in a
+ * format, how single scenes look and move, and all that is set for slots and items that are still there.
+ */
+export function presetsOf(adjustments: Adjustments, scenes: readonly SceneTemplate[]): Adjustments {
+  return Object.fromEntries(
+    Object.entries(adjustments).flatMap(([key, adjustment]): [string, Adjustment][] => {
+      const { target, layer } = readAdjustmentKey(key);
+      // What holds for the whole promotion is the template's style.
+      if (layer === "@all" || (target && "item" in target)) return [];
+      const scene = target && scenes.find(({ id }) => id === target.scene);
+      if (target && !scene) return [];
+      if (target?.slot !== undefined && !scene?.slots.some(({ id }) => id === target.slot)) return [];
+      const isHeld = (id: FieldId): boolean =>
+        id === "place" || (layer === "scene" && (target?.slot === undefined ? HELD : HELD_BY_SLOTS).has(id));
+      const kept = FIELD_IDS.filter((id) => adjustment[id] !== undefined && !isHeld(id));
+      return kept.length > 0 ? [[key, Object.fromEntries(kept.map((id) => [id, adjustment[id]]))]] : [];
+    }),
+  );
+}

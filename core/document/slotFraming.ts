@@ -1,0 +1,40 @@
+import { type Framing, PLAIN_FRAMING, type Way } from "../geometry/framedPicture";
+import { type Behind } from "./behind";
+import { type DesignFieldId, type ValueOf } from "./fields";
+
+/** How what is in a slot is framed, as far as somebody said so. */
+export interface SlotFraming extends Omit<Framing, "way"> {
+  /** Null where it is left to the arrangement. */
+  readonly way: Way | null;
+  /** What is seen beside it; null for the scene's ground. */
+  readonly behind: Behind | null;
+}
+
+export const FRAMING_FIELDS = [
+  "way",
+  "point",
+  "enlarged",
+  "turned",
+  "mirrored",
+  "window",
+  "strip",
+  "behind",
+] as const satisfies readonly DesignFieldId[];
+export type FramingFieldId = (typeof FRAMING_FIELDS)[number];
+
+/** The framing that the values of its fields make; null where nothing of it was set. */
+export function slotFraming(
+  valueOf: <Id extends FramingFieldId>(id: Id) => ValueOf<Id> | undefined,
+): SlotFraming | null {
+  if (FRAMING_FIELDS.every((id) => valueOf(id) === undefined)) return null;
+  return {
+    way: valueOf("way") ?? null,
+    point: valueOf("point") ?? null,
+    enlarged: valueOf("enlarged") ?? PLAIN_FRAMING.enlarged,
+    turned: valueOf("turned") ?? PLAIN_FRAMING.turned,
+    mirrored: valueOf("mirrored") ?? PLAIN_FRAMING.mirrored,
+    window: valueOf("window") ?? null,
+    strip: valueOf("strip") ?? PLAIN_FRAMING.strip,
+    behind: valueOf("behind") ?? null,
+  };
+}

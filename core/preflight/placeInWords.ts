@@ -1,0 +1,15 @@
+import { type SceneTemplate } from "../document/sceneTemplate";
+import { formatTitle } from "../placement/formats";
+import { type Where } from "./finding";
+
+/** Where something was found, in words: its scene by its number, its slot, its format. */
+export function placeInWords(where: Where, scenes: readonly SceneTemplate[]): string {
+  const at = scenes.findIndex(({ id }) => id === where.scene);
+  const scene = scenes[at];
+  const slot = scene?.slots.find(({ id }) => `${scene.id}.${id}` === where.slot);
+  return [
+    scene ? `Scene ${at + 1}` : "The promotion",
+    ...(slot ? [slot.label] : []),
+    ...(where.format ? [formatTitle(where.format)] : []),
+  ].join(" · ");
+}

@@ -1,0 +1,232 @@
+import { adjust, applyEdit, fillSlot, putItem } from "../document/edits";
+import { type Edit } from "../document/edit";
+import { type Facts } from "../document/facts";
+import { mediaFill } from "../document/shots";
+import { type Promotion } from "../document/promotion";
+import { type SlotKey } from "../document/sceneTemplate";
+import { resolvePromotion } from "../document/resolve";
+import { rect } from "../geometry/rect";
+import { USUAL_FORMATS } from "../placement/formats";
+import { preparePromotion } from "../scene/preparePromotion";
+import { fontFilesWanted } from "../scene/wantedFiles";
+import { defined } from "../testing/defined";
+import { openWanted, testBook } from "../testing/fonts";
+import { CLIP_ID, PICTURE_ID, testDocument, testFacts, testPicture } from "../testing/promotions";
+import { millis } from "../units";
+import { type Finding } from "./finding";
+import { findingsOf } from "./findings";
+import { RULES } from "./rules";
+
+const book = testBook();
+
+async function found(document: Promotion, facts: Facts = testFacts()): Promise<Finding[]> {
+  const promotion = resolvePromotion(document, facts);
+  await openWanted(book, () => fontFilesWanted(promotion, book));
+  const formats = USUAL_FORMATS.map((format) => preparePromotion(promotion, format, book));
+  return findingsOf({ document, promotion }, formats);
+}
+const after = (edits: readonly Edit[], before = testDocument()): Promotion => edits.reduce(applyEdit, before);
+const words = (text: string) => ({ kind: "words", text }) as const;
+
+const PICTURE = { scene: "hook", slot: "picture" };
+const SMALL = "00000000-0000-4000-8000-000000000080";
+const LARGE = "00000000-0000-4000-8000-000000000081";
+const withSizes = (): Facts => {
+  const facts = testFacts();
+  const small = testPicture({ id: SMALL, width: 640, height: 640 });
+  const large = testPicture({ id: LARGE, width: 3200, height: 2400 });
+  return { ...facts, media: { ...facts.media, [SMALL]: small, [LARGE]: large } };
+};
+/** What a document must have for a rule to find something. */
+interface Case {
+  readonly rule: string;
+  readonly edits: readonly Edit[];
+  readonly facts?: Facts;
+  readonly words: RegExp;
+  /** Where it is looked for, if other slots have it too. */
+  readonly slot?: SlotKey;
+  /** Whether a press mends it; else only a person can, by `mended`. */
+  readonly isCured?: true;
+  readonly mended?: readonly Edit[];
+}
+const CASES: readonly Case[] = [
+  {
+    rule: "slots-filled",
+    edits: [fillSlot("hook.headline", words(" "))],
+    words: /nothing is written/,
+    mended: [fillSlot("hook.headline", words("Come in"))],
+  },
+  {
+    rule: "words-fit",
+    edits: [fillSlot("offer.terms", words("Wheelbarrow ".repeat(13).trim()))],
+    words: /too long/,
+    mended: [fillSlot("offer.terms", words("In the shop"))],
+  },
+  {
+    rule: "letters-there",
+    edits: [fillSlot("product.line", words("A \u{13080} on it"))],
+    words: /no typeface/,
+    mended: [fillSlot("product.line", words("On it"))],
+  },
+  {
+    rule: "reading-time",
+    edits: [
+      fillSlot(
+        "hook.headline",
+        words("Come on Saturday and on Sunday too, from nine until six, and bring a friend along"),
+      ),
+    ],
+    words: /too short to read/,
+    isCured: true,
+  },
+  {
+    rule: "inside-safe-area",
+    edits: [
+      adjust("place", rect(0, 0, 500, 200), {
+        target: { scene: "hook", slot: "headline" },
+        layer: "scene@format",
+        format: "vertical",
+      }),
+    ],
+    words: /outside the safe area/,
+    isCured: true,
+  },
+  {
+    rule: "picture-enlarged",
+    edits: [fillSlot("hook.picture", mediaFill(LARGE)), adjust("enlarged", 2.5, { target: PICTURE })],
+    facts: withSizes(),
+    words: /it will look soft/,
+    slot: "hook.picture",
+    isCured: true,
+  },
+  {
+    rule: "picture-enlarged",
+    edits: [fillSlot("hook.picture", mediaFill(SMALL))],
+    facts: withSizes(),
+    words: /300 % of its pixels/,
+    mended: [fillSlot("hook.picture", mediaFill(LARGE))],
+  },
+  {
+    rule: "subject-in-sight",
+    edits: [adjust("window", { x: 0.6, y: 0, width: 0.4, height: 0.4 }, { target: PICTURE })],
+    words: /subject is cropped away/,
+    isCured: true,
+  },
+  {
+    rule: "no-sliver",
+    // A picture of almost the format's shape, shown whole.
+    edits: [
+      fillSlot("hook.picture", mediaFill(SMALL)),
+      adjust("window", { x: 0, y: 0, width: 1, height: 0.995 }, { target: PICTURE }),
+      adjust("way", "whole", { target: PICTURE }),
+    ],
+    facts: withSizes(),
+    words: /units free at its/,
+    isCured: true,
+  },
+  {
+    rule: "brand-spelt",
+    edits: [fillSlot("hook.headline", words("Only at Quilfern this week"))],
+    words: /“Quilfern” is not how “Quillfern” is spelt/,
+    isCured: true,
+  },
+  {
+    rule: "calls-to-act",
+    edits: [adjust("length", millis(2000), { target: { scene: "sign-off" } })],
+    words: /the call to action stays 2.0 s/,
+    isCured: true,
+  },
+  {
+    rule: "calls-to-act",
+    edits: [fillSlot("sign-off.call", words(""))],
+    words: /nothing says what to do/,
+    mended: [fillSlot("sign-off.call", words("Come and see"))],
+  },
+  {
+    rule: "says-something-at-once",
+    edits: [fillSlot("hook.headline", words(""))],
+    words: /nothing can be read/,
+    mended: [fillSlot("hook.headline", words("Pots for all"))],
+  },
+  {
+    rule: "moves-at-once",
+    edits: [
+      adjust("motion", "still", { target: { scene: "hook" } }),
+      adjust("zoom", false, { target: { scene: "hook" } }),
+    ],
+    words: /nothing moves/,
+    isCured: true,
+  },
+  {
+    rule: "pictures-differ",
+    edits: [
+      ...["hook.picture", "product.picture"].map((slot) => fillSlot(slot as SlotKey, mediaFill(PICTURE_ID))),
+      fillSlot("sign-off.picture", mediaFill(CLIP_ID)),
+    ],
+    words: /the same as the scene before/,
+    slot: "product.picture",
+    mended: [fillSlot("product.picture", mediaFill(CLIP_ID))],
+  },
+  {
+    rule: "not-too-long",
+    edits: [adjust("length", millis(20_000), { target: { scene: "offer" } })],
+    words: /is long/,
+    mended: [adjust("length", millis(4000), { target: { scene: "offer" } })],
+  },
+];
+
+test.each(CASES)("$rule: $words is found, and goes when it is mended", async ({ rule, edits, facts, ...one }) => {
+  const document = after(edits);
+  const before = await found(document, facts);
+  const isOwn = (finding: Finding): boolean =>
+    finding.rule === rule &&
+    one.words.test(finding.words) &&
+    (one.slot === undefined || finding.where.slot === one.slot);
+  const own = before.filter(isOwn);
+  expect(own.length).toBeGreaterThan(0);
+  const cures = one.isCured ? [defined(own[0]?.cures[0])] : (one.mended ?? []);
+  // Whatever formats it was found in, one press each mends it.
+  const pressed = one.isCured ? own.flatMap(({ cures: [cure] }) => (cure ? [cure] : [])) : cures;
+  const mended = await found(after(pressed, document), facts);
+  expect(mended.filter(isOwn)).toEqual([]);
+  // Nothing that must be mended was brought in by mending.
+  const wrong = (findings: readonly Finding[]) => findings.filter(({ severity }) => severity === "wrong").length;
+  expect(wrong(mended)).toBeLessThanOrEqual(wrong(before));
+});
+
+test("every rule is tested here, or where it says", () => {
+  const elsewhere = ["contrast-on-pictures", "subject-uncovered", "own-words"];
+  expect([...new Set([...CASES.map(({ rule }) => rule), ...elsewhere])].sort()).toEqual(
+    RULES.map(({ id }) => id).sort(),
+  );
+});
+
+test("subject-uncovered: words over the point that a picture is of are told of, with the words", async () => {
+  const facts = testFacts();
+  const low: Facts = {
+    ...facts,
+    media: { ...facts.media, [PICTURE_ID]: testPicture({ focal: { x: 0.2, y: 0.86 } }) },
+  };
+  const over = (await found(testDocument(), low)).filter(({ rule }) => rule === "subject-uncovered");
+  expect(over.some(({ where }) => where.slot === "hook.picture")).toBe(true);
+  const none = (await found(testDocument())).filter(
+    ({ rule, where }) => rule === "subject-uncovered" && where.slot === "hook.picture",
+  );
+  expect(none).toEqual([]);
+});
+
+test("own-words: the template's own words are told of until they are written, even if they are written again", async () => {
+  const own = async (document: Promotion) =>
+    (await found(document)).filter(({ rule }) => rule === "own-words").map(({ where }) => where.slot);
+  const bare = { ...testDocument(), fills: {} };
+  expect(await own(bare)).toContain("hook.headline");
+  const text = defined(resolvePromotion(bare, testFacts()).scenes[0]?.words["headline"]);
+  expect(await own(after([fillSlot("hook.headline", words(text))], bare))).not.toContain("hook.headline");
+});
+
+test("items do not stand in the way of what is found in scenes", async () => {
+  const document = after([
+    putItem("tick", { kind: "sticker", sticker: "tick", order: "a0", from: "hook", to: "hook" }),
+  ]);
+  expect(await found(document)).toEqual(await found(testDocument()));
+});

@@ -1,0 +1,74 @@
+import { readFile } from "node:fs/promises";
+import { basename, join } from "node:path";
+import { type Page } from "@playwright/test";
+import sharp from "sharp";
+import { ffmpeg } from "./files";
+
+/** A clip of three seconds that tests make themselves: rows of colours, each spread evenly over its width. */
+export async function coloredClip(folder: string, rows: readonly (readonly string[])[]): Promise<string> {
+  const path = join(folder, "own-clip.mp4");
+  const [width, height] = [1920, 1080];
+  const sources = rows.flatMap((row) =>
+    row.flatMap((color) => [
+      "-f",
+      "lavfi",
+      "-i",
+      `color=c=${color}:s=${width / row.length}x${height / rows.length}:r=30:d=3`,
+    ]),
+  );
+  const places = rows.flatMap((row, down) =>
+    row.map((_, across) => `${(across * width) / row.length}_${(down * height) / rows.length}`),
+  );
+  const stacked =
+    places.length > 1 ? ["-filter_complex", `xstack=inputs=${places.length}:layout=${places.join("|")}`] : [];
+  await ffmpeg(...sources, ...stacked, "-c:v", "libx264", "-pix_fmt", "yuv420p", path);
+  return path;
+}
+
+/** Drops a file on a slot, as a hand does. */
+export async function dropOnSlot(page: Page, slot: string, path: string): Promise<void> {
+  const bytes = (await readFile(path)).toString("base64");
+  const data = await page.evaluateHandle(
+    ({ content, name }) => {
+      const transfer = new DataTransfer();
+      const file = Uint8Array.from(atob(content), (letter) => letter.charCodeAt(0));
+      transfer.items.add(new File([file], name, { type: "video/mp4" }));
+      return transfer;
+    },
+    { content: bytes, name: basename(path) },
+  );
+  await page.getByRole("button", { name: slot }).first().dispatchEvent("drop", { dataTransfer: data });
+}
+
+/** Downloads a ready rendition. @param title of its format */
+export async function downloadRendition(page: Page, title: string, folder: string): Promise<string> {
+  const link = page.getByRole("link", { name: `Download ${title}`, exact: true });
+  const [started] = await Promise.all([page.waitForEvent("download"), link.click()]);
+  const path = join(folder, `${title}.mp4`);
+  await started.saveAs(path);
+  return path;
+}
+
+/** The colours of a file half a second in, or when asked, at shares of its width and height. */
+export async function colorsIn(
+  path: string,
+  points: readonly (readonly [x: number, y: number])[],
+  seconds = 0.5,
+): Promise<Rgb[]> {
+  const png = `${path}.png`;
+  await ffmpeg("-ss", String(seconds), "-i", path, "-frames:v", "1", png);
+  const { data, info } = await sharp(png).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+  return points.map(([x, y]): Rgb => {
+    const at = (Math.floor(y * info.height) * info.width + Math.floor(x * info.width)) * info.channels;
+    return { r: data[at] ?? 0, g: data[at + 1] ?? 0, b: data[at + 2] ?? 0 };
+  });
+}
+export interface Rgb {
+  readonly r: number;
+  readonly g: number;
+  readonly b: number;
+}
+export const isRed = (color: Rgb | undefined): boolean =>
+  color !== undefined && color.r > 160 && color.g < 90 && color.b < 90;
+export const isBlue = (color: Rgb | undefined): boolean =>
+  color !== undefined && color.b > 160 && color.r < 90 && color.g < 90;

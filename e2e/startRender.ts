@@ -1,0 +1,20 @@
+import { type Page, expect } from "@playwright/test";
+
+/** Presses Render. What a promotion that is short on purpose must have mended is let pass, with a reason. */
+export async function startRender(page: Page, button: string | RegExp): Promise<void> {
+  await page.getByRole("button", { name: button }).click();
+  const blocked = page.getByRole("alert", { name: "What must be mended" });
+  await expect(blocked.or(page.locator("li[data-state]")).first()).toBeVisible();
+  if (!(await blocked.isVisible())) return;
+  await page.getByLabel("Or say why it may be rendered as it is").fill("Short on purpose");
+  await page.getByRole("button", { name: "Let it pass and render" }).click();
+  await expect(page.getByText("let", { exact: false }).filter({ hasText: "Short on purpose" }).first()).toBeVisible();
+}
+
+/** From the Proof desk on, has a draft rendered in every format, and waits for all of them. */
+export async function renderDrafts(page: Page, formats: number): Promise<void> {
+  await page.getByRole("link", { name: "On to rendering" }).click();
+  await page.getByLabel("480p").check();
+  await startRender(page, `Render ${formats} formats`);
+  await expect(page.locator("li[data-state=ready]")).toHaveCount(formats, { timeout: 90_000 });
+}

@@ -1,0 +1,139 @@
+import { mkdtemp, rm } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { type Page, expect, test } from "@playwright/test";
+import { execa } from "execa";
+import sharp from "sharp";
+import { ffmpeg, ffprobe } from "../files";
+import { downloadRendition } from "../ownClips";
+import { signInAs } from "../people";
+import { renderDrafts } from "../startRender";
+
+/** Two handles stand centred and equally large in the last three seconds; a title is there all the time. */
+
+test("two handles in the last 3 s, equal and centred; a title through the whole length; one of three texts is taken out", async ({
+  page,
+}) => {
+  const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
+  await execa(process.execPath, ["--import", "tsx", "e2e/shortPromotion.ts", "handles-at-the-end"]);
+  await signInAs(page, "Tamsin Kell");
+  await page.goto("/promotions/handles-at-the-end");
+  await expect(page.getByTestId("meters").first()).toBeVisible();
+  // Two scenes of 3 and 4 s, the second half a second over the first: 6.5 s.
+  for (const [scene, seconds] of [
+    [1, "3"],
+    [2, "4"],
+  ]) {
+    await page.getByRole("button", { name: `Scene ${scene}: arrangement` }).click();
+    await page.getByLabel("Length in seconds").fill(String(seconds));
+    await page.keyboard.press("Escape");
+  }
+  await expect(page.getByRole("slider", { name: "Place in time" })).toHaveAttribute("aria-valuemax", "6500");
+
+  await add(page, "Headline", "Label", "All this week");
+  await settings(page, "All this week", async (panel) => {
+    await panel.getByLabel("To the end of").selectOption({ label: "2 Offer" });
+    await panel.getByLabel("Down, %").fill("10");
+    await panel.getByLabel(/^Comes in/).selectOption("slide");
+  });
+  for (const [words, down] of [
+    ["@quillfern", "60"],
+    ["@fernquill", "75"],
+  ] as const) {
+    await add(page, "Offer", "Round label", words);
+    await settings(page, words, async (panel) => {
+      await panel.getByLabel("Down, %").fill(down);
+      await panel.getByLabel("Size, %").fill("50");
+      await panel.getByLabel(/^Stands on/).selectOption("ink");
+      await panel.getByLabel("Starts later by, s").fill("1");
+      await panel.getByLabel(/^Comes in/).selectOption("fade");
+    });
+  }
+  await add(page, "Offer", "Text", "Never mind");
+  await page.getByRole("button", { name: "Take “Never mind” out" }).click();
+  await expect(page.getByRole("list", { name: "Over Offer" }).getByRole("listitem")).toHaveCount(2);
+  await expect(page.getByText("saved", { exact: true })).toBeVisible();
+
+  await page.getByRole("link", { name: "On to the proofs" }).click();
+  await renderDrafts(page, 3);
+
+  for (const title of ["square", "vertical"]) {
+    const path = await downloadRendition(page, title, folder);
+    expect((await ffprobe(path)).video).toMatchObject({ nb_read_frames: "195" });
+    // The title's plate lies over whatever is there; the handles' come a second after the offer, 3.5 s in.
+    const [early, before, late] = await Promise.all([1.5, 3.4, 5.5].map((time) => frameAt(path, time)));
+    if (!early || !before || !late) throw new Error("The file has frames.");
+    for (const frame of [early, before, late]) expect(widest(frame, CARD, 0.07, 0.13).width).toBeGreaterThan(100);
+    const [first, second] = [
+      [0.56, 0.64],
+      [0.71, 0.79],
+    ] as const;
+    for (const [from, to] of [first, second]) {
+      // Shadows of the picture are as dark, and short.
+      expect(widest(before, INK, from, to).width).toBeLessThan(60);
+      const run = widest(late, INK, from, to);
+      expect(run.width).toBeGreaterThan(120);
+      // As far from the left as from the right.
+      expect(Math.abs(run.left - (late.width - run.left - run.width))).toBeLessThanOrEqual(2);
+    }
+    const heights = [first, second].map(([from, to]) => inkedRows(late, INK, from - 0.04, to + 0.04));
+    expect(Math.abs((heights[0] ?? 0) - (heights[1] ?? 99))).toBeLessThanOrEqual(1);
+  }
+  await rm(folder, { recursive: true });
+});
+
+/** Puts one of the words that are offered over a scene, and writes in it. */
+async function add(page: Page, scene: string, preset: string, words: string): Promise<void> {
+  await page.getByRole("button", { name: `Put something over scene ${scene}` }).click();
+  await page.getByRole("button", { name: preset, exact: true }).click();
+  const list = page.getByRole("list", { name: `Over ${scene}` });
+  await list.getByRole("textbox").first().fill(words);
+}
+
+async function settings(page: Page, words: string, set: (panel: Page) => Promise<void>): Promise<void> {
+  await page.getByRole("button", { name: `“${words}”: size` }).click();
+  await set(page);
+  await page.keyboard.press("Escape");
+}
+
+type Rgb = readonly [number, number, number];
+/** The demo brand's colours of plates. */
+const CARD: Rgb = [0xff, 0xfa, 0xf0];
+const INK: Rgb = [0x1f, 0x2a, 0x24];
+interface Frame {
+  readonly width: number;
+  readonly height: number;
+  readonly data: Buffer;
+}
+
+async function frameAt(path: string, seconds: number): Promise<Frame> {
+  const png = `${path}.${seconds}.png`;
+  await ffmpeg("-ss", String(seconds), "-i", path, "-frames:v", "1", png);
+  const { data, info } = await sharp(png).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+  return { data, width: info.width, height: info.height };
+}
+
+const isOf = ({ data, width }: Frame, color: Rgb, x: number, y: number): boolean =>
+  color.every((value, channel) => Math.abs((data[(y * width + x) * 3 + channel] ?? 0) - value) < 26);
+
+/** The longest unbroken run of a colour in any row between two shares of the height: of a plate, above its letters. */
+function widest(frame: Frame, color: Rgb, from: number, to: number): { readonly left: number; readonly width: number } {
+  let best = { left: 0, width: 0 };
+  for (let y = Math.floor(from * frame.height); y < to * frame.height; y++)
+    for (let x = 0, left = 0; x <= frame.width; x++) {
+      if (x < frame.width && isOf(frame, color, x, y)) continue;
+      if (x - left > best.width) best = { left, width: x - left };
+      left = x + 1;
+    }
+  return best;
+}
+
+/** How many rows between two shares of the height show a colour in the middle part of the frame. */
+function inkedRows(frame: Frame, color: Rgb, from: number, to: number): number {
+  let rows = 0;
+  for (let y = Math.floor(from * frame.height); y < to * frame.height; y++) {
+    const middle = Array.from({ length: 60 }, (_, index) => Math.floor(frame.width / 2) - 30 + index);
+    if (middle.some((x) => isOf(frame, color, x, y))) rows++;
+  }
+  return rows;
+}

@@ -1,0 +1,66 @@
+import { mkdtemp, rm } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { expect, test } from "@playwright/test";
+import { execa } from "execa";
+import { ffprobe } from "../files";
+import { coloredClip, colorsIn, downloadRendition, dropOnSlot, isBlue, isRed } from "../ownClips";
+import { signInAs } from "../people";
+import { renderDrafts } from "../startRender";
+
+/** A clip is cropped to a part of it, turned upright, looked at pixel for pixel, and goes out as a quick file. */
+
+test("a clip cropped to its left half and turned by a quarter covers every shape with what is left of it", async ({
+  page,
+}) => {
+  const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
+  await execa(process.execPath, ["--import", "tsx", "e2e/shortPromotion.ts", "turned-and-cropped"]);
+  await signInAs(page, "Tamsin Kell");
+  await page.goto("/promotions/turned-and-cropped");
+  await expect(page.getByTestId("meters").first()).toBeVisible();
+  // The right half is not to be seen anywhere; of the left, red is above and blue below.
+  const clip = await coloredClip(folder, [
+    ["red", "white"],
+    ["blue", "white"],
+  ]);
+  await dropOnSlot(page, "Choose picture", clip);
+  await expect(page.getByText("own-clip · clip").first()).toBeVisible({ timeout: 30_000 });
+  await page.getByRole("link", { name: "On to the proofs" }).click();
+
+  await page.getByRole("button", { name: /^Scene 1, .*, square:/ }).click();
+  await page.getByRole("radio", { name: "All formats, in this scene" }).check();
+  await page.getByLabel("Width", { exact: true }).fill("50");
+  await page.getByRole("button", { name: "A quarter turn to the right" }).click();
+  await expect(page.getByLabel("Turned, degrees")).toHaveValue("90");
+  // Half the clip is left, of which the square shows 960 × 960 of 960 × 1080 pixels.
+  await expect(page.getByTestId("framed")).toContainText("55.6 %");
+  await expect(page.getByTestId("framed")).toContainText("none");
+
+  await page.getByRole("button", { name: "Large" }).click();
+  await page.getByRole("button", { name: "pixel for pixel" }).click();
+  const canvas = page.getByRole("img", { name: "square proof" });
+  await expect.poll(async () => Math.round((await canvas.boundingBox())?.width ?? 0)).toBe(1080);
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("grid")).toBeVisible();
+  await expect(page.getByText("saved", { exact: true })).toBeVisible();
+
+  await renderDrafts(page, 3);
+  for (const [title, width, height] of [
+    ["square", 480, 480],
+    ["vertical", 480, 854],
+    ["widescreen", 854, 480],
+  ] as const) {
+    const path = await downloadRendition(page, title, folder);
+    expect((await ffprobe(path)).video).toMatchObject({ width, height, nb_read_frames: "60" });
+    // Turned clockwise, what was above is on the right; the logo and the words keep to the left and the foot.
+    const [left, right, edge] = await colorsIn(path, [
+      [0.02, 0.5],
+      [0.98, 0.5],
+      [0.995, 0.02],
+    ]);
+    expect(isBlue(left)).toBe(true);
+    expect(isRed(right)).toBe(true);
+    expect(isRed(edge)).toBe(true);
+  }
+  await rm(folder, { recursive: true });
+});

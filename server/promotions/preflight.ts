@@ -1,0 +1,22 @@
+import { formatsInOrder } from "../../core/document/formatList";
+import { type ResolvedPromotion, resolvePromotion } from "../../core/document/resolve";
+import { type Finding } from "../../core/preflight/finding";
+import { findingsOf } from "../../core/preflight/findings";
+import { preparePromotion } from "../../core/scene/preparePromotion";
+import { fontFilesWanted } from "../../core/scene/wantedFiles";
+import { openedBook } from "../faces/faceFiles";
+import { type RenderInput } from "../render/renderInput";
+
+/** A promotion as it would be rendered, and what was found in it. */
+interface Preflight {
+  readonly promotion: ResolvedPromotion;
+  readonly findings: readonly Finding[];
+}
+
+/** What is found in a promotion as it would be rendered now: the same as its desk finds. */
+export async function preflight({ document, facts }: RenderInput): Promise<Preflight> {
+  const promotion = resolvePromotion(document, facts);
+  const book = await openedBook((open) => fontFilesWanted(promotion, open));
+  const formats = formatsInOrder(document).map((format) => preparePromotion(promotion, format, book));
+  return { promotion, findings: findingsOf({ document, promotion }, formats) };
+}
