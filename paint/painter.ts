@@ -1,3 +1,5 @@
+import { type Affine, boundsOf } from "../core/geometry/affine";
+import { type Side } from "../core/geometry/polygon";
 import { type Rect, type Size, rect } from "../core/geometry/rect";
 import { levelLength } from "../core/geometry/pyramid";
 import {
@@ -16,7 +18,8 @@ import {
 } from "../core/scene/displayList";
 import { emojiLevel, pictureLevel } from "../core/scene/drawnLevel";
 import { EMOJI_SIDE } from "../core/type/emojiPictures";
-import { type Outline, STEP, eachStep, rectangle } from "../core/type/outline";
+import { cutOutline } from "../core/type/cutOutline";
+import { type Outline, STEP, eachStep, outlineBounds, rectangle } from "../core/type/outline";
 import { sheetsOf } from "./sheets";
 import { type PaintContext, type PaintResources, type Surface } from "./resources";
 
@@ -46,7 +49,11 @@ interface Over {
  * Frames are painted with this many pixels more on every side: where a slanted edge meets the end of what it is painted
  * on, platforms differ by a pixel.
  */
-const MARGIN = 2;
+const MARGIN = 4;
+/** Of these, so many are never painted by shapes: they are cut before. */
+const CUT = 1;
+/** So much of a still is kept beyond the frame; the rest of the margin is room around it. */
+const STILL_MARGIN = 2;
 
 /** So many frames' worth of what holds still is kept rasterised. */
 const MOST_SHEETS = 8;
@@ -60,7 +67,7 @@ interface KeptStill {
 }
 
 /** Bumped whenever the same document would paint other pixels, so that stored segments are not reused. */
-export const PAINTER_VERSION = 8;
+export const PAINTER_VERSION = 9;
 
 /**
  * A painter for frames of `format` (design units) on surfaces of `pixels`. The two axes scale on their own, so that a
@@ -71,8 +78,10 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   const scaleY = pixels.height / format.height;
   const scale = Math.min(scaleX, scaleY);
   const stills = new Map<StillNode, KeptStill>();
+  const boxes = new WeakMap<Outline, Rect>();
   const paths = new WeakMap<Outline, Path2D>();
-  const withMargin = (): Surface => resources.surface(pixels.width + 2 * MARGIN, pixels.height + 2 * MARGIN);
+  const room: Size = { width: pixels.width + 2 * MARGIN, height: pixels.height + 2 * MARGIN };
+  const withMargin = (): Surface => resources.surface(room.width, room.height);
   const sheets = sheetsOf<StillNode>(MOST_SHEETS, withMargin, (node) => stills.delete(node));
   let frame: Surface | null = null;
   /** One a depth: a layer inside a layer must not wipe what lies under it. */
@@ -154,15 +163,37 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   }
 
   function paintShape({ outline, at, ink }: ShapeNode, { context }: Pen): void {
-    let path = paths.get(outline);
-    if (!path) paths.set(outline, (path = tracePath(resources.path(), outline)));
     context.save();
     context.translate(at.x * scaleX, at.y * scaleY);
     context.scale(scaleX, scaleY);
-    context.fillStyle = typeof ink === "string" ? ink : inkStyle(context, ink);
+    const map = context.getTransform();
+    const path = isWithin(outline, map)
+      ? kept(paths, outline, () => tracePath(resources.path(), outline))
+      : tracePath(resources.path(), cutOutline(outline, sidesOf(map)));
+    context.fillStyle = ink;
     context.fill(path);
     context.restore();
   }
+
+  /**
+   * Whether an outline lies on what is painted on with all of itself. Where one goes over the edge, platforms cut it
+   * differently, by up to 10 of 255 along a curve: it is cut before it is handed to them.
+   */
+  function isWithin(outline: Outline, map: Affine): boolean {
+    const { x, y, width, height } = boundsOf(
+      map,
+      kept(boxes, outline, () => outlineBounds(outline) ?? NOWHERE),
+    );
+    return x >= CUT && y >= CUT && x + width <= room.width - CUT && y + height <= room.height - CUT;
+  }
+
+  /** The edges of what is painted on, seen from what is painted under a map. */
+  const sidesOf = ({ a, b, c, d, e, f }: Affine): readonly Side[] => [
+    ({ x, y }) => a * x + c * y + e - CUT,
+    ({ x, y }) => room.width - CUT - (a * x + c * y + e),
+    ({ x, y }) => b * x + d * y + f - CUT,
+    ({ x, y }) => room.height - CUT - (b * x + d * y + f),
+  ];
 
   function paintPicture(node: PictureNode, pen: Pen): void {
     const level = pictureLevel(node, scale);
@@ -252,20 +283,21 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
 
   /** A still painted by itself; null where nothing of it is in the frame. */
   function rasterised(node: StillNode, pen: Pen): KeptStill | null {
-    const x = Math.max(-MARGIN, Math.floor(node.bounds.x * scaleX));
-    const y = Math.max(-MARGIN, Math.floor(node.bounds.y * scaleY));
-    const rightEdge = Math.min(pixels.width + MARGIN, Math.ceil((node.bounds.x + node.bounds.width) * scaleX));
-    const bottomEdge = Math.min(pixels.height + MARGIN, Math.ceil((node.bounds.y + node.bounds.height) * scaleY));
+    const x = Math.max(-STILL_MARGIN, Math.floor(node.bounds.x * scaleX));
+    const y = Math.max(-STILL_MARGIN, Math.floor(node.bounds.y * scaleY));
+    const rightEdge = Math.min(pixels.width + STILL_MARGIN, Math.ceil((node.bounds.x + node.bounds.width) * scaleX));
+    const bottomEdge = Math.min(pixels.height + STILL_MARGIN, Math.ceil((node.bounds.y + node.bounds.height) * scaleY));
     const [width, height] = [rightEdge - x, bottomEdge - y];
     if (width <= 0 || height <= 0) return null;
     // Painted where there is room around it, then cut out: what hangs over its bounds must not reach its neighbours.
     const layer = emptyLayer(pen.depth);
-    layer.context.translate(-x, -y);
+    layer.context.translate(STILL_MARGIN - x, STILL_MARGIN - y);
     lacking = false;
     paintAll(node.children, { context: layer.context, snaps: true, alpha: 1, depth: pen.depth + 1 });
-    if (isLacking()) return { surface: layer, from: rect(0, 0, width, height), x, y };
+    const from = rect(STILL_MARGIN, STILL_MARGIN, width, height);
+    if (isLacking()) return { surface: layer, from, x, y };
     const place = sheets.place(node, { width, height });
-    place.sheet.surface.context.drawImage(layer.image, 0, 0, width, height, place.x, place.y, width, height);
+    place.sheet.surface.context.drawImage(layer.image, from.x, from.y, width, height, place.x, place.y, width, height);
     const kept = { surface: place.sheet.surface, from: rect(place.x, place.y, width, height), x, y };
     stills.set(node, kept);
     return kept;
@@ -341,6 +373,17 @@ function drawPart(image: CanvasImageSource, part: Rect, to: Rect, { context }: P
   context.imageSmoothingEnabled = true;
   context.imageSmoothingQuality = "low";
   context.drawImage(image, part.x, part.y, part.width, part.height, to.x, to.y, to.width, to.height);
+}
+
+const NOWHERE = rect(0, 0, 0, 0);
+
+/** What is kept for a key; made when it is first asked for. */
+function kept<Key extends object, Value>(all: WeakMap<Key, Value>, key: Key, make: () => Value): Value {
+  const found = all.get(key);
+  if (found !== undefined) return found;
+  const made = make();
+  all.set(key, made);
+  return made;
 }
 
 function tracePath(path: Path2D, outline: Outline): Path2D {

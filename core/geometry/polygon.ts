@@ -1,18 +1,25 @@
 import { type Point, type Rect, bottom, right } from "./rect";
 
-/** A convex polygon cut by a rectangle (Sutherland and Hodgman, 1974). */
-export function cutToRect(polygon: readonly Point[], place: Rect): Point[] {
-  const sides: readonly ((point: Point) => number)[] = [
+/** How far a point is on the side of a line that is kept; below 0 on the other. Linear in the point. */
+export type Side = (point: Point) => number;
+
+/** A convex polygon cut by a rectangle. */
+export const cutToRect = (polygon: readonly Point[], place: Rect): Point[] =>
+  cutBySides(polygon, [
     ({ x }) => x - place.x,
     ({ x }) => right(place) - x,
     ({ y }) => y - place.y,
     ({ y }) => bottom(place) - y,
-  ];
-  return sides.reduce<Point[]>((corners, inside) => cutBySide(corners, inside), [...polygon]);
-}
+  ]);
 
-/** @param inside how far a point is on the side that is kept; below 0 on the other */
-function cutBySide(corners: readonly Point[], inside: (point: Point) => number): Point[] {
+/**
+ * What of a polygon is on the kept side of all lines (Sutherland and Hodgman, 1974). One that is not convex may come out
+ * with edges that run along a line and back again, which add nothing to what is filled.
+ */
+export const cutBySides = (polygon: readonly Point[], sides: readonly Side[]): Point[] =>
+  sides.reduce<Point[]>(cutBySide, [...polygon]);
+
+function cutBySide(corners: readonly Point[], inside: Side): Point[] {
   return corners.flatMap((corner, index): Point[] => {
     const next = corners[(index + 1) % corners.length] ?? corner;
     const [here, there] = [inside(corner), inside(next)];

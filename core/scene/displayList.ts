@@ -34,7 +34,7 @@ export interface ShapeNode {
   readonly kind: "shape";
   readonly outline: Outline;
   readonly at: Point;
-  readonly ink: Ink;
+  readonly ink: string;
 }
 
 /** A part of a picture drawn into a place. */

@@ -7,7 +7,8 @@ import { type Rect, rect } from "../geometry/rect";
 export type Outline = readonly number[];
 
 export const STEP = { move: 0, line: 1, quadratic: 2, cubic: 3, close: 4 } as const;
-const COORDINATES: readonly number[] = [2, 2, 4, 6, 0];
+/** How many numbers follow a step, by its code. */
+export const COORDINATES: readonly number[] = [2, 2, 4, 6, 0];
 
 /** Calls `visit` for each step with where its coordinates begin in the outline. Throws on an unknown step code. */
 export function eachStep(outline: Outline, visit: (step: number, at: number) => void): void {
