@@ -85,6 +85,22 @@ test("a hundred uploads at once all arrive, and leave nothing behind", async ({ 
   expect(await readdir(join(process.env["STENCILCRAFT_DATA"] ?? "", "incoming"))).toEqual([]);
 });
 
+test("what is read in before the page can hear of it is shown as soon as it can", async ({ page }) => {
+  let release = (): void => undefined;
+  const held = new Promise<void>((resolve) => (release = resolve));
+  await page.route("**/events", async (route) => {
+    await held;
+    await route.continue();
+  });
+  const file = { name: "unheard.png", mimeType: "image/png", buffer: await plain(60, 60, "#445566").png().toBuffer() };
+  await bring(page, file);
+  await expect(card(page, "unheard.png")).toHaveAttribute("data-state", "working");
+  const onServer = async (): Promise<string> => (await page.request.get("/media/page?words=unheard&page=0")).text();
+  await expect.poll(onServer, { timeout: 30_000 }).toContain('"ready"');
+  release();
+  await expect(card(page, "unheard.png")).toHaveAttribute("data-state", "ready");
+});
+
 test("a list that is none is refused in words; one that is too large is refused before it is read", async ({
   page,
   baseURL,

@@ -4,29 +4,29 @@ import { type TeamEvent, readTeamEvent } from "../../core/team/teamEvent";
 type Hear = (event: TeamEvent) => void;
 interface Listener {
   readonly hear: Hear;
-  /** The stream was lost and is back: what happened meanwhile was not heard. */
-  readonly onBack: () => void;
+  /** From now on all is heard; what happened since the page was loaded, or since the stream was lost, was not. */
+  readonly onHearing: () => void;
 }
 
 /** One stream for the whole page, open as long as anything on it listens. */
 const listeners = new Set<Listener>();
 let source: EventSource | null = null;
+let isOpen = false;
 
 const OPEN_AGAIN_MS = 3000;
 
-/** @param wasOpen whether there was a stream before, which has missed something since */
-function openStream(wasOpen = false): EventSource {
+function openStream(): EventSource {
   const opened = new EventSource("/events");
-  let isBack = wasOpen;
   opened.onopen = () => {
-    if (isBack) listeners.forEach(({ onBack }) => onBack());
-    isBack = true;
+    isOpen = true;
+    listeners.forEach(({ onHearing }) => onHearing());
   };
   // A stream that was cut is opened again by itself; one that was answered with a problem is not.
   opened.onerror = () => {
+    if (source === opened) isOpen = false;
     if (opened.readyState !== EventSource.CLOSED) return;
     setTimeout(() => {
-      if (source === opened) source = openStream(isBack);
+      if (source === opened) source = openStream();
     }, OPEN_AGAIN_MS);
   };
   opened.onmessage = ({ data }) => {
@@ -39,22 +39,24 @@ function openStream(wasOpen = false): EventSource {
 function listen(listener: Listener): () => void {
   listeners.add(listener);
   source ??= openStream();
+  if (isOpen) listener.onHearing();
   return () => {
     listeners.delete(listener);
     if (listeners.size > 0) return;
     source?.close();
     source = null;
+    isOpen = false;
   };
 }
 
 const nothing = (): void => undefined;
 
 /**
- * Calls `onEvent` for what happens in the team while the page is open, and `onBack` when the stream was lost and is there
- * again, so that what was missed can be asked for.
+ * Calls `onEvent` for what happens in the team while the page is open. `onHearing` is called whenever that begins, at first
+ * and after the stream was lost: what the page shows may be older than that, and what it waits for may have happened.
  */
-export function useTeamEvents(onEvent: Hear, onBack: () => void = nothing): void {
+export function useTeamEvents(onEvent: Hear, onHearing: () => void = nothing): void {
   const hear = useEffectEvent(onEvent);
-  const back = useEffectEvent(onBack);
-  useEffect(() => listen({ hear: (event) => hear(event), onBack: () => back() }), []);
+  const hearing = useEffectEvent(onHearing);
+  useEffect(() => listen({ hear: (event) => hear(event), onHearing: () => hearing() }), []);
 }

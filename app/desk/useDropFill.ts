@@ -9,16 +9,31 @@ const received = object({ id: string().required(), name: string().required(), kn
 /** Brings a file dropped on a slot into the media, and fills the slot with it once it has been read in. */
 export function useDropFill(fill: (slot: SlotKey, media: string) => void): (slot: SlotKey, files: FileList) => void {
   const waiting = useRef(new Map<string, SlotKey>());
-  useTeamEvents((event) => {
-    const slot = event.topic === "media" ? waiting.current.get(event.id) : undefined;
-    if (!slot || event.topic !== "media" || event.state === "working") return;
-    waiting.current.delete(event.id);
-    if (event.state === "failed") {
-      toast.error("The file could not be read in. Media says why.");
-      return;
+  /** What came of items while files are on their way: that may be known before the answer to the upload is here. */
+  const ended = useRef(new Map<string, string>());
+  function settle(id: string, state: string): void {
+    const slot = waiting.current.get(id);
+    if (!slot) return;
+    waiting.current.delete(id);
+    if (state === "failed") toast.error("The file could not be read in. Media says why.");
+    else fill(slot, id);
+  }
+  async function askForWaiting(): Promise<void> {
+    for (const id of waiting.current.keys()) {
+      const response = await fetch(`/media/chosen?id=${id}`);
+      const chosen: unknown = response.ok ? await response.json() : null;
+      if (typeof chosen === "object" && chosen !== null && id in chosen) settle(id, "ready");
     }
-    fill(slot, event.id);
-  });
+  }
+  useTeamEvents(
+    (event) => {
+      if (event.topic !== "media" || event.state === "working") return;
+      ended.current.set(event.id, event.state);
+      settle(event.id, event.state);
+    },
+    // Asked again when the stream is open the next time.
+    () => void askForWaiting().catch(() => undefined),
+  );
   return (slot, files) => {
     const file = files[0];
     if (!file) return;
@@ -43,7 +58,9 @@ export function useDropFill(fill: (slot: SlotKey, media: string) => void): (slot
         return;
       }
       waiting.current.set(body.id, slot);
-      toast(`Reading in “${file.name}” …`);
+      const already = ended.current.get(body.id);
+      if (already) settle(body.id, already);
+      else toast(`Reading in “${file.name}” …`);
     })().catch(() => toast.error(`“${file.name}” did not arrive: the connection was lost. Try again.`));
   };
 }

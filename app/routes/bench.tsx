@@ -1,4 +1,4 @@
-import { Link, useRevalidator } from "react-router";
+import { Link } from "react-router";
 import { isFormatName } from "../../core/placement/formats";
 import { wallTime } from "../../core/offer/validity";
 import { formatsInOrder } from "../../core/document/formatList";
@@ -10,6 +10,7 @@ import { FormatMark } from "../components/FormatMark";
 import { OfferCalendar } from "../components/OfferCalendar";
 import { PageHead } from "../components/PageHead";
 import { TrioThumbs } from "../components/TrioThumbs";
+import { useReload } from "../components/useReload";
 import { useTeamEvents } from "../components/useTeamEvents";
 
 export async function loader({ request }: Route.LoaderArgs) {
@@ -48,8 +49,15 @@ export async function loader({ request }: Route.LoaderArgs) {
 }
 
 export default function Bench({ loaderData: { firstName, today, promotions, offers, running } }: Route.ComponentProps) {
-  const revalidator = useRevalidator();
-  useTeamEvents(({ topic }) => topic === "rendition" && revalidator.state === "idle" && void revalidator.revalidate());
+  const reload = useReload();
+  useTeamEvents(
+    ({ topic }) => {
+      if (topic === "rendition") reload();
+    },
+    () => {
+      if (running.length > 0) reload();
+    },
+  );
   return (
     <main className="flex-1 px-8 py-7 max-sm:px-4">
       <PageHead title={`Good day, ${firstName}`} about="What is on the bench, and what the calendar says.">

@@ -1,5 +1,5 @@
 import { clsx } from "clsx";
-import { data, useFetcher, useRevalidator, useSearchParams } from "react-router";
+import { data, useFetcher, useSearchParams } from "react-router";
 import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import { LayoutGrid, List, Mic, Upload as UploadIcon } from "lucide-react";
 import { formText } from "../../server/formText";
@@ -24,6 +24,7 @@ import { PageHead } from "../components/PageHead";
 import { Tabs } from "../components/Tabs";
 import { useDropZone } from "../components/useDropZone";
 import { useMarked } from "../components/useMarked";
+import { useReload } from "../components/useReload";
 import { useTeamEvents } from "../components/useTeamEvents";
 import { useUploads } from "../components/useUploads";
 import { answer, type MediaAnswer } from "../media/answer";
@@ -121,7 +122,7 @@ const NONE: readonly string[] = [];
 export default function Media({
   loaderData: { query, first, pageSize, tags, collections, products, detail },
 }: Route.ComponentProps) {
-  const revalidator = useRevalidator();
+  const reload = useReload();
   const [params, setParams] = useSearchParams();
   const changes = useFetcher<MediaAnswer>();
   const [shares, setShares] = useState<Readonly<Record<string, number>>>({});
@@ -147,15 +148,19 @@ export default function Media({
       ),
     [setParams],
   );
-  const { uploads, add, again, cancel } = useUploads(() => void revalidator.revalidate());
+  const { uploads, add, again, cancel } = useUploads(reload);
   const { over, zone } = useDropZone({ onFiles: (files) => add(files) });
-  useTeamEvents((event) => {
-    if (event.topic !== "media") return;
-    const { id, state, progress } = event;
-    if (state === "working") setShares((all) => ({ ...all, [id]: progress }));
-    if (state !== "working" || !loaded.some((item) => item.id === id && item.state === "working"))
-      void revalidator.revalidate();
-  });
+  useTeamEvents(
+    (event) => {
+      if (event.topic !== "media") return;
+      const { id, state, progress } = event;
+      if (state === "working") setShares((all) => ({ ...all, [id]: progress }));
+      if (state !== "working" || !loaded.some((item) => item.id === id && item.state === "working")) reload();
+    },
+    () => {
+      if (loaded.some(({ state }) => state === "working")) reload();
+    },
+  );
   // What was removed is marked no longer, and its details are closed.
   const letGo = useEffectEvent((removed: readonly string[]) => {
     setMarked((before) => new Set([...before].filter((id) => !removed.includes(id))));

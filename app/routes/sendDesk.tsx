@@ -1,4 +1,4 @@
-import { Form, data, useNavigation, useRevalidator } from "react-router";
+import { Form, data, useNavigation } from "react-router";
 import { useState } from "react";
 import { ValidationError } from "yup";
 import { Download, TriangleAlert } from "lucide-react";
@@ -22,6 +22,7 @@ import { Button } from "../components/Button";
 import { FormatMark } from "../components/FormatMark";
 import { Notice } from "../components/Notice";
 import { megabytes } from "../components/mediaLook";
+import { useReload } from "../components/useReload";
 import { useTeamEvents } from "../components/useTeamEvents";
 import { DeskHeader } from "../desk/DeskHeader";
 import { RenderBlocked } from "../desk/RenderBlocked";
@@ -74,21 +75,28 @@ function reasonIn(form: FormData): { readonly reason: string | null; readonly pr
 
 const QUALITY_TEXT: Readonly<Record<Quality, string>> = { "480p": "a draft to check, quickly", "1080p": "to post" };
 
+const isUnderWay = (state: string): boolean => state === "waiting" || state === "working";
+
 export default function SendDesk({
   loaderData: { slug, name, revision, formats, renders },
   actionData,
 }: Route.ComponentProps) {
-  const revalidator = useRevalidator();
+  const reload = useReload();
   const [shares, setShares] = useState<Readonly<Record<string, number>>>({});
   const [quality, setQuality] = useState<Quality>("1080p");
   const busy = useNavigation().state !== "idle";
-  useTeamEvents((event) => {
-    if (event.topic !== "rendition") return;
-    const { id, state, progress } = event;
-    setShares((all) => ({ ...all, [id]: progress }));
-    const known = renders.flatMap((render) => render.renditions).find((rendition) => rendition.id === id);
-    if (known?.state !== state) void revalidator.revalidate();
-  });
+  const renditions = renders.flatMap((render) => render.renditions);
+  useTeamEvents(
+    (event) => {
+      if (event.topic !== "rendition") return;
+      const { id, state, progress } = event;
+      setShares((all) => ({ ...all, [id]: progress }));
+      if (renditions.find((rendition) => rendition.id === id)?.state !== state) reload();
+    },
+    () => {
+      if (renditions.some(({ state }) => isUnderWay(state))) reload();
+    },
+  );
   return (
     <main className="flex flex-1 flex-col">
       <DeskHeader slug={slug} name={name} current="Send">
