@@ -12,6 +12,7 @@ import { BENCH_PROMOTION } from "./render";
 const SIX_SCENES = "bench-six-scenes";
 /** The main thread is blocked where a task takes longer (Long Tasks API). */
 const BLOCKED_MS = 50;
+const TIMES_PLAYED = 5;
 
 /** Puts a promotion of six scenes, two of them with clips, into the demo world; it is there from then on. */
 async function addSixScenes(data: string): Promise<void> {
@@ -82,9 +83,12 @@ export async function benchProof(data: string): Promise<void> {
     await page.waitForURL(/\/$/);
     await page.goto(`/promotions/${SIX_SCENES}`);
     await page.getByTestId("meters").first().waitFor();
-    let painted = 0;
     await playOnce(page);
-    const blockedWhilePlaying = await blocked(page, async () => void (painted = await playOnce(page)));
+    // Looking at what is painted reads pixels on the main thread, which a person's eyes do not: blocking is measured alone.
+    const blockedWhilePlaying = await blocked(page, async () => {
+      for (let time = 0; time < TIMES_PLAYED; time++) await playUnseen(page);
+    });
+    const painted = await playOnce(page);
     let delays: number[] = [];
     await typing(page, "warmup");
     const blockedWhileTyping = await blocked(page, async () => void (delays = await typing(page, "springishereagain")));
@@ -97,7 +101,7 @@ export async function benchProof(data: string): Promise<void> {
       `keystroke to three repainted proofs: median ${at(0.5).toFixed(0)} ms, 95th percentile ${at(0.95).toFixed(0)} ms`,
     );
     console.log(
-      `main thread blocked for longer than ${BLOCKED_MS} ms: playing ${said(blockedWhilePlaying)}; typing ${said(blockedWhileTyping)}`,
+      `main thread blocked for longer than ${BLOCKED_MS} ms: playing ${TIMES_PLAYED} times ${said(blockedWhilePlaying)}; typing ${said(blockedWhileTyping)}`,
     );
     console.log(`ratio ${(painted / steps).toFixed(2)} of the promotion's own frames`);
   } finally {
@@ -160,6 +164,15 @@ async function playOnce(page: Page): Promise<number> {
         requestAnimationFrame(look);
       }),
   );
+}
+
+/** Plays from the start to the end without looking. */
+async function playUnseen(page: Page): Promise<void> {
+  await page.getByRole("slider", { name: "Place in time" }).focus();
+  await page.keyboard.press("Home");
+  await page.getByRole("button", { name: "Play", exact: true }).click();
+  await page.getByRole("button", { name: "Pause", exact: true }).waitFor();
+  await page.getByRole("button", { name: "Play", exact: true }).waitFor({ timeout: 60_000 });
 }
 
 /** Steps through the whole promotion, frame by frame: how many differ from the one before. */
