@@ -92,13 +92,14 @@ test("what is read in before the page can hear of it is shown as soon as it can"
     await held;
     await route.continue();
   });
-  const file = { name: "unheard.png", mimeType: "image/png", buffer: await plain(60, 60, "#445566").png().toBuffer() };
-  await bring(page, file);
-  await expect(card(page, "unheard.png")).toHaveAttribute("data-state", "working");
+  // Large, so that it is still worked on when its card is shown.
+  const buffer = await plain(6000, 4000, "#445566").jpeg().toBuffer();
+  await bring(page, { name: "unheard.jpg", mimeType: "image/jpeg", buffer });
+  await expect(card(page, "unheard.jpg")).toHaveAttribute("data-state", "working");
   const onServer = async (): Promise<string> => (await page.request.get("/media/page?words=unheard&page=0")).text();
   await expect.poll(onServer, { timeout: 30_000 }).toContain('"ready"');
   release();
-  await expect(card(page, "unheard.png")).toHaveAttribute("data-state", "ready");
+  await expect(card(page, "unheard.jpg")).toHaveAttribute("data-state", "ready");
 });
 
 test("a list that is none is refused in words; one that is too large is refused before it is read", async ({
