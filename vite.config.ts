@@ -1,9 +1,18 @@
 import { reactRouter } from "@react-router/dev/vite";
 import tailwindcss from "@tailwindcss/vite";
 import { defineConfig } from "vite";
+import babel from "vite-plugin-babel";
 
 export default defineConfig({
-  plugins: [tailwindcss(), reactRouter()],
+  plugins: [
+    tailwindcss(),
+    reactRouter(),
+    // Components keep what did not change: a key typed on a desk renders anew what it changes, not the whole desk.
+    babel({
+      include: ["app/**/*.ts", "app/**/*.tsx"],
+      babelConfig: { presets: ["@babel/preset-typescript"], plugins: ["babel-plugin-react-compiler"] },
+    }),
+  ],
   // harfbuzzjs waits for its WebAssembly at the top level of its module.
   build: { target: "es2022" },
   optimizeDeps: { exclude: ["harfbuzzjs"] },

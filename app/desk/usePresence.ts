@@ -35,7 +35,11 @@ export function usePresence(slug: string, at: string): readonly Present[] {
   useEffect(() => {
     const again = setInterval(() => {
       say(true);
-      setOthers((before) => before.filter(({ heard }) => performance.now() - heard < GONE_AFTER_MS));
+      // The same list where nobody has gone: a new one would make the whole desk be rendered anew, while it plays too.
+      setOthers((before) => {
+        const there = before.filter(({ heard }) => performance.now() - heard < GONE_AFTER_MS);
+        return there.length === before.length ? before : there;
+      });
     }, SAY_EVERY_MS);
     const leave = (): void => say(false);
     addEventListener("pagehide", leave);
