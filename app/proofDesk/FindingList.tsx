@@ -18,15 +18,23 @@ const LOOKS: Readonly<Record<Severity, { readonly Icon: typeof Info; readonly lo
 export function FindingList({
   findings,
   scenes,
+  slug,
   onGo,
   onEdit,
 }: {
   findings: readonly Finding[];
+  slug: string;
   scenes: readonly DesignedScene[];
   onGo: (scene: number, format: FormatName | null) => void;
   onEdit: (edit: Edit) => void;
 }) {
-  if (findings.length === 0) return <p className="text-[13.5px] text-ready">Nothing was found. It can be rendered.</p>;
+  if (findings.length === 0)
+    return (
+      <>
+        <p className="mb-2 text-[13.5px] text-ready">Nothing was found. It can be rendered.</p>
+        <ReportLinks slug={slug} />
+      </>
+    );
   const counts = SEVERITIES.flatMap((severity) => {
     const count = findings.filter((one) => one.severity === severity).length;
     return count > 0 ? [`${count} ${LOOKS[severity].words}`] : [];
@@ -42,7 +50,25 @@ export function FindingList({
           />
         ))}
       </ul>
+      <ReportLinks slug={slug} />
     </>
+  );
+}
+
+/** The findings of what is saved, to keep or to hand on. */
+function ReportLinks({ slug }: { slug: string }) {
+  const look = "font-semibold text-accent underline hover:text-ink";
+  return (
+    <p className="mt-3 border-t border-rule pt-3 text-[13px] text-soft">
+      Report:{" "}
+      <a className={look} href={`/promotions/${slug}/report/html`} download>
+        page
+      </a>
+      ,{" "}
+      <a className={look} href={`/promotions/${slug}/report/json`} download>
+        JSON
+      </a>
+    </p>
   );
 }
 

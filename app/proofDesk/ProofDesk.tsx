@@ -151,6 +151,7 @@ export function ProofDesk({ loaded }: { loaded: LoadedDesk & { readonly free: bo
           <div className="min-h-0 flex-1 overflow-y-auto px-5 py-3.5">
             {side === "findings" ? (
               <FindingList
+                slug={slug}
                 findings={findings}
                 scenes={scenes.map(({ template }) => template)}
                 onGo={go}

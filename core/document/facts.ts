@@ -6,6 +6,7 @@ import { type OfferLines } from "../offer/offerLines";
 import { type FrameRate } from "../time/frames";
 import { type FaceChoice, type OwnFace } from "../type/faces";
 import { type Tones } from "../picture/tones";
+import { type Standing } from "./standing";
 import { type Template } from "./template";
 
 /** What a media item is, as ingest measured it. Sizes are upright, square pixels of the largest working copy. */
@@ -97,4 +98,5 @@ export interface Facts {
   /** Every template that the document's scenes come from. */
   readonly templates: TemplatesByRef;
   readonly media: Readonly<Record<string, MediaFacts>>;
+  readonly standing: Standing;
 }

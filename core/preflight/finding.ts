@@ -1,4 +1,5 @@
 import { type Edit } from "../document/edit";
+import { type ItemKey } from "../document/itemKey";
 import { type Promotion } from "../document/promotion";
 import { type ResolvedPromotion, type ResolvedScene } from "../document/resolve";
 import { type SlotKey } from "../document/sceneTemplate";
@@ -16,7 +17,8 @@ export interface Where {
   readonly scene: string | null;
   /** Null where it is so in every format. */
   readonly format: FormatName | null;
-  readonly slot: SlotKey | null;
+  /** A slot, or an item of one's own. */
+  readonly slot: SlotKey | ItemKey | null;
 }
 
 /** Something that is not as it should be, and what would mend it. */
@@ -65,6 +67,8 @@ export interface CheckedPromotion {
   readonly document: Promotion;
   readonly promotion: ResolvedPromotion;
   readonly prepared: PreparedPromotion;
+  /** As it was prepared in each of its formats. */
+  readonly formats: readonly PreparedPromotion[];
 }
 
 /** Something that a promotion is looked at for as a whole. */

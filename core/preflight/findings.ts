@@ -35,7 +35,7 @@ export function findingsOf(
     SEVERITIES.indexOf(severity) * (promotion.scenes.length + 1) +
     (where.scene === null ? promotion.scenes.length : (order.get(where.scene) ?? 0));
   const [first] = formats;
-  const inAll = first ? ofWhole({ document, promotion, prepared: first }) : [];
+  const inAll = first ? ofWhole({ document, promotion, prepared: first, formats }) : [];
   return [...found, ...inAll].sort((one, other) => rank(one) - rank(other));
 }
 

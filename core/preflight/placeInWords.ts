@@ -1,3 +1,4 @@
+import { itemOfKey } from "../document/itemKey";
 import { type SceneTemplate } from "../document/sceneTemplate";
 import { formatTitle } from "../placement/formats";
 import { type Where } from "./finding";
@@ -10,6 +11,7 @@ export function placeInWords(where: Where, scenes: readonly SceneTemplate[]): st
   return [
     scene ? `Scene ${at + 1}` : "The promotion",
     ...(slot ? [slot.label] : []),
+    ...(where.slot !== null && itemOfKey(where.slot) !== null ? ["Your own words"] : []),
     ...(where.format ? [formatTitle(where.format)] : []),
   ].join(" · ");
 }

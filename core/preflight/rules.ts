@@ -1,6 +1,9 @@
+import { offerRuns, priceClaimAllowed, rightsClear } from "./allowed";
+import { brandColors, logoLargeEnough, logoStandsOut } from "./branded";
 import { contrastOnPictures } from "./contrast";
 import { ownWords, slotsFilled } from "./filled";
 import { type Rule } from "./finding";
+import { itemsInSafeArea, itemsReadable, textsApart } from "./items";
 import { noSliver, notEnlarged, subjectInSight, subjectUncovered } from "./pictures";
 import { insideSafeArea } from "./places";
 import { readingTime } from "./readingTime";
@@ -26,4 +29,13 @@ export const RULES: readonly Rule[] = [
   movesAtOnce,
   picturesDiffer,
   notTooLong,
+  rightsClear,
+  offerRuns,
+  priceClaimAllowed,
+  logoLargeEnough,
+  logoStandsOut,
+  brandColors,
+  itemsInSafeArea,
+  itemsReadable,
+  textsApart,
 ];

@@ -1,3 +1,4 @@
+import { NO_STANDING } from "../document/standing";
 import { type BrandFacts, type ClipFacts, type Facts, type MediaFacts, type PictureFacts } from "../document/facts";
 import { newPromotion } from "../document/newPromotion";
 import { type Template } from "../document/template";
@@ -96,6 +97,7 @@ export function testFacts(change: Partial<Facts> = {}): Facts {
     listed: [],
     templates: SHIPPED_BY_REF,
     media: Object.fromEntries(media.map((item) => [item.id, item])),
+    standing: NO_STANDING,
     ...change,
   };
 }

@@ -1,12 +1,12 @@
-import { money, writePrice, type Money } from "../../core/offer/money";
+import { money, writePrice } from "../../core/offer/money";
 import { offerBadge } from "../../core/offer/offerLines";
-import { type AppliedReduction, type PriorPriceFinding, priorPriceFinding } from "../../core/offer/priorPrice";
 import { inScope } from "../../core/offer/scope";
 import { figuresOrNull, resolveStacked } from "../../core/offer/stacking";
 import { unitPrice } from "../../core/offer/unitPrice";
 import { firstDay, lastDay, offerState, wallTime } from "../../core/offer/validity";
 import { sql } from "kysely";
 import { type TeamScope } from "../db/teamScope";
+import { claimProblem } from "./priceClaim";
 import { contentOf } from "./productContent";
 import { bundlePrices, linesOrReason, readOffer } from "./offerOnProduct";
 
@@ -118,18 +118,19 @@ export async function offerSheet(
       { id: offer.id, name: offer.name, terms, endsAt: offer.ends_at },
       ...others.filter((other) => other.window.endsAt > window.startsAt),
     ]);
-    const reductions = others.flatMap((other): AppliedReduction[] => {
-      const reduced = figuresOrNull(price, other.terms);
-      return reduced ? [{ from: other.window.startsAt, to: other.window.endsAt, price: reduced.each }] : [];
-    });
-    const history = steps
-      .filter(({ product_id }) => product_id === product.id)
-      .map((step) => ({ from: step.from_at, price: money(step.price_minor, step.currency) }));
-    const finding = figures && lines.was !== "" ? priorPriceFinding(price, history, reductions, window.startsAt) : null;
+    const claim = claimProblem(
+      { price, steps: steps.filter(({ product_id }) => product_id === product.id), others },
+      lines,
+      {
+        figures,
+        window,
+        locale,
+      },
+    );
     return {
       ...blank,
       ...lines,
-      finding: finding ? findingWords(finding, price, locale) : null,
+      finding: claim,
       percent: figures ? `${figures.percent} %` : "",
       saving: figures ? writePrice(figures.saving, locale) : "",
       unit: each ? `${writePrice(each.price, locale)} / ${each.per}` : "",
@@ -138,10 +139,4 @@ export async function offerSheet(
     };
   });
   return { rows, count: Number(count) };
-}
-
-function findingWords(finding: PriorPriceFinding, was: Money, locale: string): string {
-  return finding.kind === "no-history"
-    ? `There is no price from before the offer starts, so ${writePrice(was, locale)} can’t be shown as the price before.`
-    : `The price before may be at most ${writePrice(finding.lowest, locale)}: that was the lowest in the 30 days before the offer starts.`;
 }

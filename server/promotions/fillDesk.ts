@@ -4,6 +4,7 @@ import { offerState } from "../../core/offer/validity";
 import { type TeamScope } from "../db/teamScope";
 import { todayIn } from "../media/mediaList";
 import { chosenMedia, offeredSounds } from "../media/offeredMedia";
+import { offerStandings } from "../catalogue/offerStandings";
 import { bundlePrices, linesOrReason } from "../catalogue/offerOnProduct";
 import { readBrandBook } from "../../core/brand/book";
 import { mediaOfTemplate } from "../../core/document/templatePackage";
@@ -46,6 +47,8 @@ export async function loadFillDesk(scope: TeamScope, slug: string, zone: string)
     const found = product ? linesOrReason(product, offer, team.locale, await bundlePrices(scope, offer)) : null;
     lines[offer.id] = found && !("reason" in found) ? found : null;
   }
+  const now = new Date();
+  const standings = await offerStandings(scope, product ?? null, offers, { among: offers, locale: team.locale, now });
   const pictures = await mainPictures(
     scope,
     products.map(({ id }) => id),
@@ -53,13 +56,13 @@ export async function loadFillDesk(scope: TeamScope, slug: string, zone: string)
   // What the dialogs try out is shown too, and of what is chosen later the page learns when it is.
   const tried = [...samples.media, ...sounds.map(({ facts }) => facts)].map((item) => [item.id, item] as const);
   const all: Facts = { ...input.facts, media: { ...Object.fromEntries(tried), ...input.facts.media } };
-  const now = new Date();
   return {
     slug: promotion.slug,
     revision: promotion.revision,
     document: promotion.document,
     facts: all,
     lines,
+    standings,
     samples: samples.media,
     gone,
     offered: offered.map(({ ref, template }) => ({ ref, template })),

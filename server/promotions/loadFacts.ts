@@ -1,3 +1,4 @@
+import { type RightsState } from "../../core/document/rights";
 import { mediaShown } from "../../core/document/named";
 import { type Facts, type MediaFacts, type ProductFacts } from "../../core/document/facts";
 import { refsOf } from "../../core/document/refs";
@@ -8,10 +9,12 @@ import { money, writePrice } from "../../core/offer/money";
 import { ownFamilies } from "../faces/ownFonts";
 import { brandFacts } from "../brand/brandFacts";
 import { offerLinesFor } from "../catalogue/offerOnProduct";
+import { offerStandings } from "../catalogue/offerStandings";
 import { mainPictures } from "../catalogue/productPictures";
 import { sql } from "kysely";
 import { type TeamScope } from "../db/teamScope";
 import { mediaFacts } from "../media/storedFacts";
+import { rightsOf, todayIn } from "../media/mediaList";
 import { withTones } from "../media/tones";
 import { type RenderInput } from "../render/renderInput";
 import { templatesByRef } from "../templates/templateStore";
@@ -26,16 +29,18 @@ interface Also {
 
 /** Everything of the team that a document's frames can depend on, with the hash of each media item. */
 export async function loadRenderInput(scope: TeamScope, document: Promotion, also: Also = {}): Promise<RenderInput> {
-  const [team, brandRow, product, offer, own, templates] = await Promise.all([
-    scope.team().select("locale").executeTakeFirstOrThrow(),
+  const [team, brandRow, product, offers, own, templates] = await Promise.all([
+    scope.team().select(["locale", "zone"]).executeTakeFirstOrThrow(),
     scope.select("brand").selectAll().where("id", "=", document.brand).executeTakeFirstOrThrow(),
     document.product
       ? scope.select("product").selectAll().where("id", "=", document.product).executeTakeFirst()
       : undefined,
-    document.offer ? scope.select("offer").selectAll().where("id", "=", document.offer).executeTakeFirst() : undefined,
+    // What other offers made of a price counts for what may be said of it.
+    document.offer ? scope.select("offer").selectAll().execute() : [],
     ownFamilies(scope),
     templatesByRef(scope, [...refsOf(document), ...(also.templates ?? [])]),
   ]);
+  const offer = offers.find(({ id }) => id === document.offer);
   const brand = { id: brandRow.id, name: brandRow.name, book: readBrandBook(brandRow.book) };
   const picture = product ? ((await mainPictures(scope, [product.id])).get(product.id) ?? null) : null;
   const used = new Set([
@@ -58,11 +63,15 @@ export async function loadRenderInput(scope: TeamScope, document: Promotion, als
   const logos = new Set(brand.book.logos.map(({ media }) => media));
   const media: Record<string, MediaFacts> = {};
   const hashes: Record<string, string> = {};
+  const rights: Record<string, RightsState> = {};
+  const now = new Date();
+  const today = todayIn(team.zone);
   for (const row of rows) {
     const facts = mediaFacts(row);
     if (!facts) continue;
     media[row.id] = logos.has(row.id) ? facts : await withTones(facts, row.sha256);
     hashes[row.id] = row.sha256;
+    rights[row.id] = rightsOf(row, today);
   }
   const facts: Facts = {
     brand: brandFacts(brand, media, own),
@@ -73,6 +82,14 @@ export async function loadRenderInput(scope: TeamScope, document: Promotion, als
       : { products: {}, listed: [] }),
     templates,
     media,
+    standing: {
+      rights,
+      offer: offer
+        ? ((await offerStandings(scope, product ?? null, [offer], { among: offers, locale: team.locale, now }))[
+            offer.id
+          ] ?? null)
+        : null,
+    },
   };
   return { document, facts, hashes };
 }

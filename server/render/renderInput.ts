@@ -1,5 +1,6 @@
 import { type Facts } from "../../core/document/facts";
 import { readPromotion, type Promotion } from "../../core/document/promotion";
+import { NO_STANDING } from "../../core/document/standing";
 import { SHIPPED_BY_REF } from "../../core/templates/shipped";
 import { type FormatName } from "../../core/placement/formats";
 import { type Quality } from "../../core/placement/quality";
@@ -29,6 +30,7 @@ function upgradedFacts(facts: Facts): Facts {
     products: older.products ?? {},
     listed: older.listed ?? [],
     templates: older.templates ?? SHIPPED_BY_REF,
+    standing: older.standing ?? NO_STANDING,
   };
 }
 

@@ -1,0 +1,118 @@
+import { logoContrast, LOGO_CONTRAST, logoFor } from "../brand/logoChoice";
+import { COLOR_ROLES, isColorRole } from "../color/palette";
+import { adjust } from "../document/edits";
+import { targetOf } from "../document/adjustments";
+import { type AnyColor, type Behind } from "../document/behind";
+import { slotKey } from "../document/sceneTemplate";
+import { evenInsets, inset, overlaps } from "../geometry/rect";
+import { type PlacedSlot } from "../scene/prepared";
+import { type WholeRule } from "./finding";
+
+/** What is placed snaps to whole units. */
+const SLACK = 2;
+
+export const logoLargeEnough: WholeRule = {
+  id: "logo-large-enough",
+  about: "The logo is no smaller than the brand book allows, and has its clear space.",
+  lookAtAll: ({ promotion: { facts, scenes }, formats }) => {
+    const { leastWidth, clearSpace } = facts.brand.logoRules;
+    return formats.flatMap(({ format, scenes: prepared }) =>
+      prepared.flatMap(({ slots }, index) =>
+        slots
+          .filter(({ kind, place }) => kind === "logo" && place.width > 0)
+          .flatMap((logo) => {
+            const where = { scene: scenes[index]?.id ?? null, format, slot: logo.key };
+            const width = Math.round(logo.place.width);
+            const small = {
+              severity: "warning" as const,
+              where,
+              words: `the logo is ${width} units wide, ${leastWidth} at least`,
+              numbers: { widthUnits: width, leastWidthUnits: leastWidth },
+              cures: [],
+            };
+            const inTheWay = slots.find((other) => isInTheWay(other, logo, clearSpace));
+            const close = {
+              severity: "warning" as const,
+              where,
+              words: `“${inTheWay?.text ?? ""}” stands in the clear space of the logo`,
+              numbers: { clearUnits: Math.round(logo.place.height * clearSpace) },
+              cures: [],
+            };
+            return [...(width < leastWidth - SLACK ? [small] : []), ...(inTheWay ? [close] : [])];
+          }),
+      ),
+    );
+  },
+};
+
+function isInTheWay({ kind, place, fitted }: PlacedSlot, logo: PlacedSlot, clearSpace: number): boolean {
+  if (kind !== "words" || fitted === null || place.width <= 0) return false;
+  // Letters begin below the top of their line, and end above its foot.
+  const letters = inset(place, { ...evenInsets(0), top: fitted.overCapitals, bottom: fitted.underBaseline });
+  return overlaps(inset(logo.place, evenInsets(-logo.place.height * clearSpace)), letters, SLACK);
+}
+
+export const logoStandsOut: WholeRule = {
+  id: "logo-stands-out",
+  about: "A variant of the logo stands out from its ground, or from the brand's plate.",
+  lookAtAll: ({ promotion: { facts, scenes }, prepared }) => {
+    const { logos, palette } = facts.brand;
+    const best = logoFor(
+      logos.map(({ variant, picture }) => ({ variant, colors: picture.colors ?? [] })),
+      palette.card,
+    );
+    const reaches = best ? logoContrast(best, palette.card) : LOGO_CONTRAST;
+    // Its colours were never measured.
+    if (!best || best.colors.length === 0 || reaches >= LOGO_CONTRAST) return [];
+    const at = prepared.scenes.findIndex(({ slots }) =>
+      slots.some(({ kind, place }) => kind === "logo" && place.width > 0),
+    );
+    return at < 0
+      ? []
+      : [
+          {
+            severity: "warning",
+            where: { scene: scenes[at]?.id ?? null, format: null, slot: null },
+            words: `no logo of ${facts.brand.name} stands out, not even on its plate: add a variant to the brand book`,
+            numbers: { contrast: Math.round(reaches * 10) / 10, leastContrast: LOGO_CONTRAST },
+            cures: [],
+          },
+        ];
+  },
+};
+
+const colorsOf = (behind: Behind): readonly AnyColor[] => {
+  if (behind.kind === "color") return [behind.color];
+  return behind.kind === "gradient" ? [behind.from, behind.to] : [];
+};
+
+/** Colours are chosen by their role nearly everywhere; beside a picture any can be. */
+export const brandColors: WholeRule = {
+  id: "brand-colors",
+  about: "Colours are those of the brand.",
+  lookAtAll: ({ promotion: { facts, scenes } }) => {
+    const own = new Set(COLOR_ROLES.map((role) => facts.brand.palette[role].toLowerCase()));
+    return scenes.flatMap((scene) =>
+      scene.template.slots.flatMap((slot) => {
+        const behind = scene.template.framings[slot.id]?.behind;
+        const strange = behind ? colorsOf(behind).find((color) => !isColorRole(color) && !own.has(color)) : undefined;
+        if (strange === undefined) return [];
+        const key = slotKey(scene.template, slot);
+        return [
+          {
+            severity: "advice" as const,
+            where: { scene: scene.id, format: null, slot: key },
+            words: `${strange} beside the picture is not a colour of ${facts.brand.name}`,
+            numbers: {},
+            cures: [
+              {
+                ...adjust("behind", { kind: "color", color: "ground" }, { target: targetOf(key) }),
+                label: "Take the brand's ground",
+              },
+            ],
+          },
+        ];
+      }),
+    );
+  },
+};
