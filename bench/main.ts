@@ -2,6 +2,7 @@ import { parseArgs } from "node:util";
 
 const USAGE = `bin/bench render   whole render time ÷ time ffmpeg alone needs for the same frames, and memory against length
 bin/bench proof    frames a second of the playing trio, and keystroke to repainted proofs, in headless Chromium
+bin/bench wall     the Proof desk’s wall of 24 scenes in five formats: first cell and all of them
 bin/bench solve    all scenes of a six-scene promotion in three formats, against 30 ms
 bin/bench gallery  scrolling 60 templates while their previews are painted ÷ when all are there
 bin/bench lists    list, search and page requests over 10 000 products and 5 000 media rows
@@ -14,6 +15,7 @@ const { values, positionals } = parseArgs({
 const [name] = positionals;
 if (name === "render") await (await import("./render")).benchRender(values.data);
 else if (name === "proof") await (await import("./proof")).benchProof(values.data);
+else if (name === "wall") await (await import("./wall")).benchWall(values.data);
 else if (name === "solve") await (await import("./solve")).benchSolve();
 else if (name === "gallery") await (await import("./gallery")).benchGallery(values.data);
 else if (name === "lists") await (await import("./lists")).benchLists(values.data);

@@ -1,76 +1,40 @@
-import { spawn } from "node:child_process";
-import { once } from "node:events";
-import { chromium, type Page } from "@playwright/test";
+import { type Page } from "@playwright/test";
 import { applyEdit, fillSlot } from "../core/document/edits";
 import { repeatScene } from "../core/document/restructure";
 import { scenesInOrder } from "../core/document/sceneList";
 import { mediaFill } from "../core/document/shots";
-import { freePort } from "../server/cli/cluster";
-import { openDemoData } from "./demoInstance";
+import { type Promotion } from "../core/document/promotion";
+import { type TeamScope } from "../server/db/teamScope";
+import { addPromotion } from "./benchPromotion";
+import { withDeskPage } from "./deskPage";
 import { blockedInWords, mainThreadTasks } from "./mainThread";
-import { BENCH_PROMOTION } from "./render";
 
 const SIX_SCENES = "bench-six-scenes";
 const TIMES_PLAYED = 5;
 const BETWEEN_KEYS_MS = 150;
 
-/** Puts a promotion of six scenes, two of them with clips, into the demo world; it is there from then on. */
-async function addSixScenes(data: string): Promise<void> {
-  const demo = await openDemoData(data);
-  try {
-    const { database } = await import("../server/db/connect");
-    const { teamScope } = await import("../server/db/teamScope");
-    const { promotionBySlug } = await import("../server/promotions/promotionStore");
-    const db = database();
-    const { team_id } = await db
-      .selectFrom("promotion")
-      .select("team_id")
-      .where("slug", "=", BENCH_PROMOTION)
-      .executeTakeFirstOrThrow();
-    const scope = teamScope(db, team_id);
-    const there = await scope.select("promotion").select("id").where("slug", "=", SIX_SCENES).executeTakeFirst();
-    if (there) return;
-    const clips = await scope
-      .media()
-      .select("id")
-      .where("kind", "=", "clip")
-      .where("state", "=", "ready")
-      .orderBy("name")
-      .limit(2)
-      .execute();
-    const model = (await promotionBySlug(scope, BENCH_PROMOTION)).document;
-    const six = ["product", "hook"].reduce((document, scene) => repeatScene(document, scene), model);
-    const [one, other] = clips.map(({ id }) => mediaFill(id));
-    const repeated = scenesInOrder(six).find(({ id, from }) => from.scene === "product" && id !== "product");
-    if (!one || !other || !repeated) throw new Error("The demo world has no two clips to show.");
-    const edits = [fillSlot("product.picture", one), fillSlot(`${repeated.id}.picture`, other)];
-    const document = edits.reduce(applyEdit, { ...six, name: "Six scenes, two clips" });
-    await scope
-      .insert("promotion", { slug: SIX_SCENES, name: document.name, document: JSON.stringify(document) })
-      .execute();
-  } finally {
-    await demo.close();
-  }
+/** A promotion of six scenes, two of them with clips. */
+async function sixScenes(model: Promotion, scope: TeamScope): Promise<Promotion> {
+  const clips = await scope
+    .media()
+    .select("id")
+    .where("kind", "=", "clip")
+    .where("state", "=", "ready")
+    .orderBy("name")
+    .limit(2)
+    .execute();
+  const six = ["product", "hook"].reduce((document, scene) => repeatScene(document, scene), model);
+  const [one, other] = clips.map(({ id }) => mediaFill(id));
+  const repeated = scenesInOrder(six).find(({ id, from }) => from.scene === "product" && id !== "product");
+  if (!one || !other || !repeated) throw new Error("The demo world has no two clips to show.");
+  const edits = [fillSlot("product.picture", one), fillSlot(`${repeated.id}.picture`, other)];
+  return edits.reduce(applyEdit, { ...six, name: "Six scenes, two clips" });
 }
 
 /** Measures the playing trio and typing in headless Chromium at 1280×800, against a server of its own. */
 export async function benchProof(data: string): Promise<void> {
-  await addSixScenes(data);
-  const port = await freePort();
-  const server = spawn(
-    process.execPath,
-    ["--import", "tsx", "server/cli/start.ts", "--data", data, "--port", String(port), "--no-worker"],
-    { stdio: ["ignore", "pipe", "inherit"], env: { ...process.env, LOG_LEVEL: "warn" } },
-  );
-  for await (const text of server.stdout.setEncoding("utf8")) if (String(text).includes("ready at")) break;
-  const browser = await chromium.launch({
-    executablePath: "/usr/bin/chromium",
-    args: ["--no-sandbox", "--disable-gpu", "--autoplay-policy=no-user-gesture-required"],
-  });
-  try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: `http://127.0.0.1:${port}` });
-    // Functions handed to the page were compiled here, with a helper that keeps their names.
-    await page.addInitScript("globalThis.__name = (made) => made");
+  await addPromotion(data, SIX_SCENES, sixScenes);
+  await withDeskPage(data, async (page) => {
     // What is typed here is not kept, and answered as if it were: the demo stays as it is.
     let revision = 1000;
     await page.route("**/edits", (route) =>
@@ -78,9 +42,6 @@ export async function benchProof(data: string): Promise<void> {
         ? route.fulfill({ json: { revision: ++revision, document: null, refused: [] } })
         : route.continue(),
     );
-    await page.goto("/sign-in");
-    await page.getByRole("button", { name: "Sign in as Tamsin Kell" }).click();
-    await page.waitForURL(/\/$/);
     await page.goto(`/promotions/${SIX_SCENES}`);
     await page.getByTestId("meters").first().waitFor();
     await playOnce(page);
@@ -104,11 +65,7 @@ export async function benchProof(data: string): Promise<void> {
     console.log(`main thread, playing ${TIMES_PLAYED} times: ${blockedInWords(blockedWhilePlaying)}`);
     console.log(`main thread, typing: ${blockedInWords(blockedWhileTyping)}`);
     console.log(`ratio ${(painted / steps).toFixed(2)} of the promotion's own frames`);
-  } finally {
-    await browser.close();
-    server.kill("SIGTERM");
-    await once(server, "exit");
-  }
+  });
 }
 
 /**
