@@ -371,6 +371,8 @@ function tallowbyBook(media: ReadonlyMap<string, string>): BrandBook {
       figures: { family: "Fraunces", weight: null },
     },
     logos: [{ variant: "full", media: media.get(BAKEHOUSE_LOGO) ?? "" }],
+    // A sign as wide as it is high, which can be read when it is smaller than a line of letters.
+    logoRules: { ...book.logoRules, leastWidth: 120 },
     contact: {
       website: "tallowby.example.com",
       phone: "01632 960 777",

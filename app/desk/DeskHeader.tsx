@@ -28,7 +28,7 @@ export function DeskHeader({
   children: ReactNode;
 }) {
   return (
-    <div className="flex h-[58px] shrink-0 items-center gap-6 border-b border-rule bg-card px-5">
+    <div className="flex min-h-[58px] shrink-0 items-center gap-6 border-b border-rule bg-card px-5 max-lg:flex-wrap max-lg:gap-x-4 max-lg:gap-y-2 max-lg:py-2">
       <title>{`${name} · Stencilcraft`}</title>
       {onRename ? (
         <EditableName label="Name of the promotion" most={80} name={name} onRename={onRename} />
@@ -52,7 +52,7 @@ export function DeskHeader({
           </Link>
         ))}
       </nav>
-      <div className="ml-auto flex items-center gap-3">{children}</div>
+      <div className="ml-auto flex items-center gap-3 max-lg:flex-wrap">{children}</div>
     </div>
   );
 }

@@ -74,7 +74,7 @@ export function SceneBand({
         />
         <SceneGuests present={deck.present} scene={template.id} />
       </div>
-      <div className={`flex min-w-0 flex-1 ${several ? "flex-col gap-3" : "gap-4"}`}>
+      <div className={`flex min-w-0 flex-1 ${several ? "flex-col gap-3" : "gap-4 max-sm:flex-col"}`}>
         <div className="flex min-w-0 flex-1 flex-col gap-1">
           {template.slots.map((slot) => {
             const key = slotKey(template, slot);

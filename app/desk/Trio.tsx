@@ -24,7 +24,7 @@ export function Trio({ formats, onFormats, ...props }: TrioProps) {
     [formats, width, height],
   );
   return (
-    <div className="relative flex h-full min-h-0 min-w-0 flex-col bg-proof p-5 pb-11">
+    <div className="relative flex h-full min-h-0 min-w-0 flex-col overflow-hidden bg-proof p-5 pb-11 max-lg:h-[48vh] max-lg:flex-none">
       {problem && (
         <p role="alert" className="absolute inset-x-5 top-2 z-10 bg-wrong-pale px-3 py-2 text-sm text-wrong">
           {problem}

@@ -89,7 +89,7 @@ export function ProofDesk({ loaded }: { loaded: LoadedDesk & { readonly free: bo
     if (isDone) apply(edit);
   }
   return (
-    <main className="flex h-[calc(100vh-46px)] min-h-[560px] flex-col">
+    <main className="flex h-[calc(100vh-46px)] min-h-[560px] flex-col max-lg:h-auto">
       <DeskHeader
         slug={slug}
         name={document.name}
@@ -103,8 +103,11 @@ export function ProofDesk({ loaded }: { loaded: LoadedDesk & { readonly free: bo
           On to rendering
         </ButtonLink>
       </DeskHeader>
-      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_348px]">
-        <section aria-label="Proofs" className="flex min-h-0 min-w-0 flex-col gap-3 bg-proof px-5 pt-3 pb-3">
+      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_348px] max-lg:flex max-lg:flex-col">
+        <section
+          aria-label="Proofs"
+          className="flex min-h-0 min-w-0 flex-col gap-3 bg-proof px-5 pt-3 pb-3 max-lg:h-[64vh]"
+        >
           <ProofBar look={look} others={formats.filter((one) => one !== chosen.format)} onLook={setLook} />
           {view === "wall" ? (
             <ProofWall

@@ -94,7 +94,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
   }
 
   return (
-    <main className="flex h-[calc(100vh-46px)] min-h-[560px] flex-col">
+    <main className="flex h-[calc(100vh-46px)] min-h-[560px] flex-col max-lg:h-auto">
       <DeskHeader slug={slug} name={document.name} save={save} current="Fill" onRename={(name) => apply(rename(name))}>
         <PresentPeople present={present} promotion={promotion} />
         <Button look="quiet" onClick={() => setDialog("versions")}>
@@ -105,8 +105,8 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
           On to the proofs
         </ButtonLink>
       </DeskHeader>
-      <div className="grid min-h-0 flex-1 grid-cols-[minmax(560px,648px)_minmax(0,1fr)]">
-        <fieldset ref={deck} disabled={!live} className="min-h-0 min-w-0">
+      <div className="grid min-h-0 flex-1 grid-cols-[minmax(560px,648px)_minmax(0,1fr)] max-lg:flex max-lg:flex-col-reverse">
+        <fieldset ref={deck} disabled={!live} className="min-h-0 min-w-0 max-lg:h-[80vh] max-lg:flex-none">
           <CopyDeck
             document={document}
             promotion={promotion}

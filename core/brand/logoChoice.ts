@@ -11,11 +11,11 @@ export interface LogoColors {
 /** Parts of a logo (WCAG 2.2, 1.4.11: graphics need 3:1). */
 export const LOGO_CONTRAST = 3;
 /** Colours that fill less than this are details. */
-const DETAIL = 0.1;
+export const LOGO_DETAIL = 0.1;
 
 /** The contrast of a logo on a ground: of its colours with the least contrast, details aside. 1 when its colours are not known. */
 export function logoContrast(logo: LogoColors, ground: string): number {
-  const parts = logo.colors.filter(({ share }) => share >= DETAIL);
+  const parts = logo.colors.filter(({ share }) => share >= LOGO_DETAIL);
   return parts.length === 0 ? 1 : Math.min(...parts.map(({ hex }) => contrastRatio(hex, ground)));
 }
 

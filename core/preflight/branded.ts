@@ -1,4 +1,4 @@
-import { logoContrast, LOGO_CONTRAST, logoFor } from "../brand/logoChoice";
+import { logoContrast, LOGO_CONTRAST, LOGO_DETAIL } from "../brand/logoChoice";
 import { COLOR_ROLES, isColorRole } from "../color/palette";
 import { adjust } from "../document/edits";
 import { targetOf } from "../document/adjustments";
@@ -57,13 +57,15 @@ export const logoStandsOut: WholeRule = {
   about: "A variant of the logo stands out from its ground, or from the brand's plate.",
   lookAtAll: ({ promotion: { facts, scenes }, prepared }) => {
     const { logos, palette } = facts.brand;
-    const best = logoFor(
-      logos.map(({ variant, picture }) => ({ variant, colors: picture.colors ?? [] })),
-      palette.card,
+    // A sign of several colours is told from its ground by one of them.
+    const reached = logos.flatMap(({ variant, picture }) =>
+      (picture.colors ?? [])
+        .filter(({ share }) => share >= LOGO_DETAIL)
+        .map((color) => logoContrast({ variant, colors: [color] }, palette.card)),
     );
-    const reaches = best ? logoContrast(best, palette.card) : LOGO_CONTRAST;
-    // Its colours were never measured.
-    if (!best || best.colors.length === 0 || reaches >= LOGO_CONTRAST) return [];
+    const reaches = Math.max(...reached);
+    // Those whose colours were never measured are let be.
+    if (reached.length === 0 || reaches >= LOGO_CONTRAST) return [];
     const at = prepared.scenes.findIndex(({ slots }) =>
       slots.some(({ kind, place }) => kind === "logo" && place.width > 0),
     );

@@ -1,4 +1,4 @@
-import { mkdtemp, rm } from "node:fs/promises";
+import { mkdtemp, readFile, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Page, expect, test } from "@playwright/test";
@@ -10,6 +10,13 @@ import { signInAs } from "../people";
 
 const findings = (page: Page) => page.getByRole("button", { name: /^Findings \d+$/ });
 const rows = (page: Page, words: string | RegExp) => page.getByRole("listitem").filter({ hasText: words });
+
+/** What a report has in it, as it is downloaded. */
+async function contentOf(page: Page, kind: string): Promise<string> {
+  const link = page.getByText("Report:").getByRole("link", { name: kind });
+  const [download] = await Promise.all([page.waitForEvent("download"), link.click()]);
+  return readFile(await download.path(), "utf8");
+}
 
 test("five findings are met and mended from the list; what is left is let pass with a reason, which is kept with the render", async ({
   page,
@@ -57,6 +64,22 @@ test("five findings are met and mended from the list; what is left is let pass w
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(rows(page, "too short to read").first()).toBeVisible();
   await expect(page.getByText("saved", { exact: true })).toBeVisible();
+
+  // What is left can be handed on: as a page, and as data with the same findings as the list.
+  const shown = Number((await findings(page).textContent())?.match(/\d+/)?.[0]);
+  const report = JSON.parse(await contentOf(page, "JSON")) as {
+    readonly promotion: string;
+    readonly findings: readonly { readonly place: string; readonly words: string }[];
+  };
+  expect(report.promotion).toBe("mended-first");
+  expect(report.findings).toHaveLength(shown);
+  expect(report.findings[0]).toMatchObject({
+    words: "too short to read",
+    place: expect.stringMatching(/^Scene 2/),
+  });
+  const written = await contentOf(page, "page");
+  expect(written).toContain("<title>mended-first: what was found</title>");
+  expect(written.match(/class="finding"/g)).toHaveLength(shown);
 
   await page.getByRole("link", { name: "On to rendering" }).click();
   await page.getByLabel("480p").check();
