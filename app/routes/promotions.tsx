@@ -1,7 +1,9 @@
-import { Link } from "react-router";
+import { Copy } from "lucide-react";
+import { Form, Link, redirect, useNavigation } from "react-router";
 import { formatsInOrder } from "../../core/document/formatList";
-import { requirePerson } from "../../server/auth/sessions";
-import { allPromotions } from "../../server/promotions/promotionStore";
+import { requireEditor, requirePerson } from "../../server/auth/sessions";
+import { formText } from "../../server/formText";
+import { allPromotions, copyPromotion } from "../../server/promotions/promotionStore";
 import type { Route } from "./+types/promotions";
 import { ButtonLink } from "../components/Button";
 import { PageHead } from "../components/PageHead";
@@ -20,7 +22,15 @@ export async function loader({ request }: Route.LoaderArgs) {
   };
 }
 
+/** Makes a copy of a promotion, and goes on with it. */
+export async function action({ request }: Route.ActionArgs) {
+  const { scope, id } = await requireEditor(request);
+  const { slug } = await copyPromotion(scope, formText(await request.formData(), "copy"), id);
+  return redirect(`/promotions/${slug}`);
+}
+
 export default function Promotions({ loaderData: { promotions } }: Route.ComponentProps) {
+  const busy = useNavigation().state !== "idle";
   return (
     <main className="flex-1 px-8 py-7">
       <PageHead title="Promotions" about="Every template you have filled.">
@@ -35,11 +45,22 @@ export default function Promotions({ loaderData: { promotions } }: Route.Compone
       )}
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(380px,1fr))] gap-6">
         {promotions.map(({ slug, revision, name, formats }) => (
-          <li key={slug} className="bg-card">
-            <Link to={`/promotions/${slug}`} className="flex h-full flex-col">
+          <li key={slug} className="relative flex flex-col bg-card">
+            <Link to={`/promotions/${slug}`} className="flex flex-1 flex-col">
               <TrioThumbs slug={slug} revision={revision} formats={formats} />
-              <span className="block px-4 py-3 font-semibold">{name}</span>
+              <span className="block py-3 pr-28 pl-4 font-semibold">{name}</span>
             </Link>
+            <Form method="post" className="absolute right-2.5 bottom-2.5">
+              <button
+                name="copy"
+                value={slug}
+                disabled={busy}
+                aria-label={`Make a copy of ${name}`}
+                className="flex min-h-7 items-center gap-1.5 px-1.5 text-[13.5px] text-soft underline-offset-4 hover:text-ink hover:underline"
+              >
+                <Copy aria-hidden size={14} /> Copy
+              </button>
+            </Form>
           </li>
         ))}
       </ul>

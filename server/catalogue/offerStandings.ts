@@ -27,35 +27,32 @@ export async function offerStandings(
   offers: readonly Offer[],
   { among, locale, now }: { readonly among: readonly Offer[]; readonly locale: string; readonly now: Date },
 ): Promise<Record<string, OfferStanding>> {
-  const steps = product
-    ? await scope.select("price_step").selectAll().where("product_id", "=", product.id).execute()
-    : [];
-  const read = among.map((offer) => ({ id: offer.id, ...readOffer(offer) }));
+  const claimOf = product ? await claimsOn(scope, product, among, locale) : () => Promise.resolve(null);
   const standings: Record<string, OfferStanding> = {};
   for (const offer of offers) {
-    const { terms, window } = readOffer(offer);
-    const lines = product ? linesOrReason(product, offer, locale, await bundlePrices(scope, offer)) : null;
-    const price = product && money(product.price_minor, product.currency);
+    const window = { startsAt: offer.starts_at, endsAt: offer.ends_at, zone: offer.zone };
     standings[offer.id] = {
       state: offerState(window, now),
       from: firstDay(window, locale),
       until: lastDay(window, locale),
-      claim:
-        product && price && lines && !("reason" in lines)
-          ? claimProblem(
-              {
-                price,
-                steps,
-                others: read.filter(
-                  (other) =>
-                    other.id !== offer.id && inScope(other.scope, product) && other.window.startsAt < window.endsAt,
-                ),
-              },
-              lines,
-              { figures: figuresOrNull(price, terms), window, locale },
-            )
-          : null,
+      claim: await claimOf(offer),
     };
   }
   return standings;
+}
+
+/** Tells of offers on a product what is wrong with the price before that they claim. */
+async function claimsOn(scope: TeamScope, product: Product, among: readonly Offer[], locale: string) {
+  const steps = await scope.select("price_step").selectAll().where("product_id", "=", product.id).execute();
+  const price = money(product.price_minor, product.currency);
+  const read = among.map((offer) => ({ id: offer.id, ...readOffer(offer) }));
+  return async (offer: Offer): Promise<string | null> => {
+    const { terms, window } = readOffer(offer);
+    const lines = linesOrReason(product, offer, locale, await bundlePrices(scope, offer));
+    if ("reason" in lines) return null;
+    const others = read.filter(
+      (other) => other.id !== offer.id && inScope(other.scope, product) && other.window.startsAt < window.endsAt,
+    );
+    return claimProblem({ price, steps, others }, lines, { figures: figuresOrNull(price, terms), window, locale });
+  };
 }

@@ -14,7 +14,7 @@ import { addTemplate } from "../templates/importPackage";
 import { removeTemplate } from "../templates/workshop";
 import { type TestTeam, testTeam } from "../testing/team";
 import { loadFillDesk } from "./fillDesk";
-import { type StoredPromotion, createPromotion, promotionBySlug, saveEdits } from "./promotionStore";
+import { type StoredPromotion, copyPromotion, createPromotion, promotionBySlug, saveEdits } from "./promotionStore";
 
 let team: TestTeam;
 let other: TestTeam;
@@ -33,6 +33,29 @@ const save = async (slug: string, edits: readonly unknown[], role: "owner" | "ma
 };
 const words = (slot: SlotKey, text: string): Edit => fillSlot(slot, { kind: "words", text });
 const documentOf = async (slug: string) => (await promotionBySlug(team.scope, slug)).document;
+
+describe("a copy", () => {
+  test("is the same but for its name, goes its own way, and has another name each time", async () => {
+    const first = await made(await team.product("Vase", 1900));
+    const copy = await copyPromotion(team.scope, first.slug, team.memberId);
+    const { name, ...rest } = copy.document;
+    expect({ ...rest, name: first.document.name }).toEqual(first.document);
+    expect(name).toBe(`${first.document.name}, copy`);
+    await save(copy.slug, [words("hook.headline", "Only in the copy")]);
+    expect(await documentOf(first.slug)).toEqual(first.document);
+    const again = await copyPromotion(team.scope, first.slug, team.memberId);
+    expect(again.document.name).toBe(`${first.document.name}, copy 2`);
+    expect(new Set([first.slug, copy.slug, again.slug]).size).toBe(3);
+  });
+
+  test("of a promotion with the longest name is named within the limit; another team's can't be copied", async () => {
+    const { slug } = await made(await team.product("Bowl", 900));
+    await save(slug, [rename("x".repeat(80))]);
+    const copy = await copyPromotion(team.scope, slug, team.memberId);
+    expect(copy.document.name).toBe(`${"x".repeat(74)}, copy`);
+    await expect(copyPromotion(other.scope, slug, null)).rejects.toMatchObject({ status: 404 });
+  });
+});
 
 describe("a thing that is used anywhere can't be removed, and it is said where it is used", () => {
   test("a product that stands in a price list", async () => {

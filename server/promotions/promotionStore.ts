@@ -88,7 +88,7 @@ export async function createPromotion(
         .executeTakeFirst()
     )?.id ??
     null;
-  const name = chosen.name ?? `${product.name}: ${template.name.toLowerCase()}`.slice(0, 80);
+  const name = chosen.name ?? `${product.name}: ${template.name.toLowerCase()}`.slice(0, MOST_NAME);
   const document = readPromotion(
     newPromotion(ref, template, {
       name,
@@ -99,6 +99,27 @@ export async function createPromotion(
       fills: firstFills(template, await samplesFor(scope, product.id)),
     }),
   );
+  return addPromotion(scope, document, memberId);
+}
+
+const MOST_NAME = 80;
+
+/** Makes a promotion that is the same as another one, under a name of its own. It goes its own way from then on. */
+export async function copyPromotion(scope: TeamScope, slug: string, memberId: string | null): Promise<StoredPromotion> {
+  const { document } = await promotionBySlug(scope, slug);
+  const taken = new Set((await scope.select("promotion").select("name").execute()).map(({ name }) => name));
+  const named = (count: number): string => {
+    const ending = count === 1 ? ", copy" : `, copy ${count}`;
+    return `${document.name.slice(0, MOST_NAME - ending.length)}${ending}`;
+  };
+  let count = 1;
+  while (taken.has(named(count))) count++;
+  return addPromotion(scope, { ...document, name: named(count) }, memberId);
+}
+
+/** Puts a new promotion into the team, with a slug of its own and its first revision. */
+async function addPromotion(scope: TeamScope, document: Promotion, memberId: string | null): Promise<StoredPromotion> {
+  const { name } = document;
   return scope.together(async (within) => {
     const taken = new Set((await within.select("promotion").select("slug").execute()).map((row) => row.slug));
     const row = await within
