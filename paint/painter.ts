@@ -1,5 +1,3 @@
-import { type Affine, boundsOf } from "../core/geometry/affine";
-import { type Side } from "../core/geometry/polygon";
 import { type Rect, type Size, rect } from "../core/geometry/rect";
 import { levelLength } from "../core/geometry/pyramid";
 import {
@@ -18,8 +16,8 @@ import {
 } from "../core/scene/displayList";
 import { emojiLevel, pictureLevel } from "../core/scene/drawnLevel";
 import { EMOJI_SIDE } from "../core/type/emojiPictures";
-import { cutOutline } from "../core/type/cutOutline";
-import { type Outline, STEP, eachStep, outlineBounds, rectangle } from "../core/type/outline";
+import { rectangle } from "../core/type/outline";
+import { pathsOn } from "./paths";
 import { sheetsOf } from "./sheets";
 import { type PaintContext, type PaintResources, type Surface } from "./resources";
 
@@ -78,9 +76,8 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   const scaleY = pixels.height / format.height;
   const scale = Math.min(scaleX, scaleY);
   const stills = new Map<StillNode, KeptStill>();
-  const boxes = new WeakMap<Outline, Rect>();
-  const paths = new WeakMap<Outline, Path2D>();
   const room: Size = { width: pixels.width + 2 * MARGIN, height: pixels.height + 2 * MARGIN };
+  const paths = pathsOn(room, CUT, () => resources.path());
   const withMargin = (): Surface => resources.surface(room.width, room.height);
   const sheets = sheetsOf<StillNode>(MOST_SHEETS, withMargin, (node) => stills.delete(node));
   let frame: Surface | null = null;
@@ -166,34 +163,10 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     context.save();
     context.translate(at.x * scaleX, at.y * scaleY);
     context.scale(scaleX, scaleY);
-    const map = context.getTransform();
-    const path = isWithin(outline, map)
-      ? kept(paths, outline, () => tracePath(resources.path(), outline))
-      : tracePath(resources.path(), cutOutline(outline, sidesOf(map)));
     context.fillStyle = ink;
-    context.fill(path);
+    context.fill(paths.pathOf(outline, context.getTransform()));
     context.restore();
   }
-
-  /**
-   * Whether an outline lies on what is painted on with all of itself. Where one goes over the edge, platforms cut it
-   * differently, by up to 10 of 255 along a curve: it is cut before it is handed to them.
-   */
-  function isWithin(outline: Outline, map: Affine): boolean {
-    const { x, y, width, height } = boundsOf(
-      map,
-      kept(boxes, outline, () => outlineBounds(outline) ?? NOWHERE),
-    );
-    return x >= CUT && y >= CUT && x + width <= room.width - CUT && y + height <= room.height - CUT;
-  }
-
-  /** The edges of what is painted on, seen from what is painted under a map. */
-  const sidesOf = ({ a, b, c, d, e, f }: Affine): readonly Side[] => [
-    ({ x, y }) => a * x + c * y + e - CUT,
-    ({ x, y }) => room.width - CUT - (a * x + c * y + e),
-    ({ x, y }) => b * x + d * y + f - CUT,
-    ({ x, y }) => room.height - CUT - (b * x + d * y + f),
-  ];
 
   function paintPicture(node: PictureNode, pen: Pen): void {
     const level = pictureLevel(node, scale);
@@ -373,27 +346,4 @@ function drawPart(image: CanvasImageSource, part: Rect, to: Rect, { context }: P
   context.imageSmoothingEnabled = true;
   context.imageSmoothingQuality = "low";
   context.drawImage(image, part.x, part.y, part.width, part.height, to.x, to.y, to.width, to.height);
-}
-
-const NOWHERE = rect(0, 0, 0, 0);
-
-/** What is kept for a key; made when it is first asked for. */
-function kept<Key extends object, Value>(all: WeakMap<Key, Value>, key: Key, make: () => Value): Value {
-  const found = all.get(key);
-  if (found !== undefined) return found;
-  const made = make();
-  all.set(key, made);
-  return made;
-}
-
-function tracePath(path: Path2D, outline: Outline): Path2D {
-  eachStep(outline, (step, at) => {
-    const [a = 0, b = 0, c = 0, d = 0, e = 0, f = 0] = outline.slice(at, at + 6);
-    if (step === STEP.move) path.moveTo(a, b);
-    else if (step === STEP.line) path.lineTo(a, b);
-    else if (step === STEP.quadratic) path.quadraticCurveTo(a, b, c, d);
-    else if (step === STEP.cubic) path.bezierCurveTo(a, b, c, d, e, f);
-    else path.closePath();
-  });
-  return path;
 }

@@ -22,7 +22,7 @@ export type LoadedDesk = Awaited<ReturnType<typeof loadFillDesk>>;
 
 /** What every desk of a promotion stands on: its document as it is edited, resolved, and shown by the proof engine. */
 export function useDesk(loaded: LoadedDesk) {
-  const { slug, lines, standings, products, offered } = loaded;
+  const { slug, onProduct, products, offered } = loaded;
   const revalidator = useRevalidator();
   const templates = useMemo(
     () => ({
@@ -60,6 +60,7 @@ export function useDesk(loaded: LoadedDesk) {
     loaded.media,
   );
   const facts = useMemo(() => {
+    const offer = document.offer ? onProduct[document.offer] : undefined;
     const learnt = Object.values(media).map(({ facts: one }) => [one.id, one] as const);
     return {
       ...loaded.facts,
@@ -68,16 +69,16 @@ export function useDesk(loaded: LoadedDesk) {
       templates,
       products: Object.fromEntries(products.map((one) => [one.id, one])),
       product,
-      offer: document.offer ? (lines[document.offer] ?? null) : null,
+      offer: offer?.lines ?? null,
       standing: {
         rights: {
           ...loaded.facts.standing.rights,
           ...Object.fromEntries(Object.values(media).map(({ facts: one, rights }) => [one.id, rights])),
         },
-        offer: document.offer ? (standings[document.offer] ?? null) : null,
+        offer: offer?.standing ?? null,
       },
     };
-  }, [loaded.facts, lines, standings, templates, products, product, media, document.offer]);
+  }, [loaded.facts, onProduct, templates, products, product, media, document.offer]);
   const promotion = useMemo(() => resolvePromotion(document, facts), [document, facts]);
   useEffect(() => engine?.show(dragged ?? document, facts), [engine, document, dragged, facts]);
   // What is typed is told to the worker at once, which prepares it while this page is still rendering its fields.

@@ -1,6 +1,6 @@
 import { type Report } from "../../core/preflight/report";
 import { formatTitle } from "../../core/placement/formats";
-import { type Severity } from "../../core/preflight/finding";
+import { SEVERITIES, type Severity } from "../../core/preflight/finding";
 
 const KINDS: Readonly<Record<Severity, { readonly title: string; readonly color: string }>> = {
   wrong: { title: "Must be mended", color: "#9b1c14" },
@@ -51,7 +51,7 @@ export function ReportPage({ report }: { readonly report: Report }) {
             {`Revision ${revision}, looked at on ${at.slice(0, 10)} at ${at.slice(11, 16)} UTC, in ${formats.map(formatTitle).join(", ")}`}
           </p>
           {findings.length === 0 && <h2>Nothing was found</h2>}
-          {(["wrong", "warning", "advice"] as const).map((severity) => (
+          {SEVERITIES.map((severity) => (
             <FoundOfKind key={severity} severity={severity} findings={findings} />
           ))}
           <h2>{`In order: ${clean.length} of ${rules.length} rules`}</h2>

@@ -260,7 +260,7 @@ function RenditionCard({
           />
         ) : (
           <div className="w-full p-4 text-center text-white">
-            {(state === "waiting" || state === "working") && (
+            {isUnderWay(state) && (
               <>
                 <div
                   role="progressbar"
@@ -301,7 +301,7 @@ function RenditionCard({
         )}
         <Form method="post" preventScrollReset className={state === "ready" ? "hidden" : "ml-auto"}>
           <input type="hidden" name="rendition" value={id} />
-          {(state === "waiting" || state === "working") && (
+          {isUnderWay(state) && (
             <button name="intent" value="cancel" className="underline" aria-label={`Cancel ${title}`}>
               Cancel
             </button>

@@ -1,9 +1,7 @@
 import { type RightsState } from "../document/rights";
 import { type ResolvedScene } from "../document/resolve";
 import { slotKey } from "../document/sceneTemplate";
-import { type Severity, type Where, type WholeRule } from "./finding";
-
-const everywhere = (scene: string | null, slot: Where["slot"] = null): Where => ({ scene, format: null, slot });
+import { type Severity, type Where, type WholeRule, everywhere } from "./finding";
 
 const RIGHTS: Readonly<Record<Exclude<RightsState, "clear">, { readonly severity: Severity; readonly says: string }>> =
   {
@@ -22,11 +20,9 @@ interface Used {
 const seenIn = (scene: ResolvedScene): readonly Used[] =>
   scene.template.slots.flatMap((slot): Used[] => {
     const where = everywhere(scene.id, slotKey(scene.template, slot));
-    const shown = [
-      ...(scene.shots[slot.id] ?? []).map(({ media }) => media),
-      ...(scene.behind[slot.id] ? [scene.behind[slot.id]] : []),
-    ];
-    return shown.flatMap((media) => (media ? [{ media: media.id, name: media.name, where }] : []));
+    const behind = scene.behind[slot.id];
+    const shown = [...(scene.shots[slot.id] ?? []).map(({ media }) => media), ...(behind ? [behind] : [])];
+    return shown.map(({ id, name }) => ({ media: id, name, where }));
   });
 
 export const rightsClear: WholeRule = {

@@ -21,6 +21,9 @@ export interface Where {
   readonly slot: SlotKey | ItemKey | null;
 }
 
+/** Where something is so in every format. @param scene null where it is about all of them */
+export const everywhere = (scene: string | null, slot: Where["slot"] = null): Where => ({ scene, format: null, slot });
+
 /** Something that is not as it should be, and what would mend it. */
 export interface Finding {
   /** The id of the rule that found it. */

@@ -1,13 +1,13 @@
 import { itemKey } from "../document/itemKey";
 import { type Item } from "../document/items";
-import { contains, overlaps } from "../geometry/rect";
-import { formatOf, safeArea } from "../placement/formats";
+import { overlaps } from "../geometry/rect";
 import { type PreparedPromotion } from "../scene/preparePromotion";
 import { type PreparedItem } from "../scene/prepared";
-import { readingNeed, readingVerdict } from "../time/reading";
 import { msOf } from "../time/ticks";
 import { type Span } from "../time/tracks";
-import { type CheckedPromotion, type WholeRule } from "./finding";
+import { type CheckedPromotion, type WholeRule, everywhere } from "./finding";
+import { outsideSafeArea } from "./outsideSafeArea";
+import { hardToRead } from "./readingTime";
 
 /** Letters are not as wide as their place, and what is moved by hand snaps to whole units. */
 const SLACK = 2;
@@ -28,50 +28,23 @@ export const itemsInSafeArea: WholeRule = {
   id: "items-in-safe-area",
   about: "Words of one's own stand inside the safe area of their format.",
   lookAtAll: (checked) =>
-    checked.formats.flatMap((prepared) => {
-      const safe = safeArea(formatOf(prepared.format));
-      return ownWordsIn(checked, prepared)
-        .filter(({ span }) => !contains(safe, span.what.place, SLACK))
-        .map(({ item, span: { what } }) => ({
-          severity: "warning" as const,
-          where: { scene: item.from, format: prepared.format, slot: itemKey(what.id) },
-          words: `“${item.text}” stands outside the safe area`,
-          numbers: {
-            outsideUnits: Math.round(
-              Math.max(
-                safe.x - what.place.x,
-                safe.y - what.place.y,
-                what.place.x + what.place.width - safe.x - safe.width,
-                what.place.y + what.place.height - safe.y - safe.height,
-              ),
-            ),
-          },
-          cures: [],
-        }));
-    }),
+    checked.formats.flatMap((prepared) =>
+      ownWordsIn(checked, prepared).flatMap(({ item, span: { what } }) => {
+        const outside = outsideSafeArea(item.text, what.place, prepared.format);
+        const where = { scene: item.from, format: prepared.format, slot: itemKey(what.id) };
+        return outside ? [{ ...outside, where, cures: [] }] : [];
+      }),
+    ),
 };
 
 export const itemsReadable: WholeRule = {
   id: "items-readable",
   about: "Words of one's own stay long enough to be read.",
   lookAtAll: (checked) =>
-    checked.formats.slice(0, 1).flatMap((prepared) =>
-      ownWordsIn(checked, prepared).flatMap(({ item, span }) => {
-        const stays = msOf(span.to) - msOf(span.from);
-        const verdict = readingVerdict(item.text, stays);
-        return verdict === "fine"
-          ? []
-          : [
-              {
-                severity: verdict === "short" ? ("wrong" as const) : ("warning" as const),
-                where: { scene: item.from, format: null, slot: itemKey(span.what.id) },
-                words: verdict === "short" ? "too short to read" : "tight to read",
-                numbers: { needsMs: Math.round(readingNeed(item.text)), staysMs: Math.round(stays) },
-                cures: [],
-              },
-            ];
-      }),
-    ),
+    ownWordsIn(checked, checked.prepared).flatMap(({ item, span }) => {
+      const hasty = hardToRead(item.text, msOf(span.to) - msOf(span.from));
+      return hasty ? [{ ...hasty, where: everywhere(item.from, itemKey(span.what.id)), cures: [] }] : [];
+    }),
 };
 
 /** Two texts in one place at one time compete, and neither is read. */

@@ -15,19 +15,22 @@ export const readingTime: SceneRule = {
   isByFormat: false,
   look: (checked) =>
     shownWords(checked.prepared).flatMap(({ key, text }): Found[] => {
-      const verdict = readingVerdict(text, checked.stays);
-      if (verdict === "fine") return [];
-      return [
-        {
-          severity: verdict === "short" ? "wrong" : "warning",
-          slot: key,
-          words: verdict === "short" ? "too short to read" : "tight to read",
-          numbers: { needsMs: Math.round(readingNeed(text)), staysMs: Math.round(checked.stays) },
-          cures: verdict === "short" ? longer(checked, readingNeed(text)) : [],
-        },
-      ];
+      const hasty = hardToRead(text, checked.stays);
+      if (!hasty) return [];
+      return [{ ...hasty, slot: key, cures: hasty.severity === "wrong" ? longer(checked, readingNeed(text)) : [] }];
     }),
 };
+
+/** What is found of a text that can hardly be read in the time it stays, in milliseconds; null where it can. */
+export function hardToRead(text: string, stays: number): Pick<Found, "severity" | "words" | "numbers"> | null {
+  const verdict = readingVerdict(text, stays);
+  if (verdict === "fine") return null;
+  return {
+    severity: verdict === "short" ? "wrong" : "warning",
+    words: verdict === "short" ? "too short to read" : "tight to read",
+    numbers: { needsMs: Math.round(readingNeed(text)), staysMs: Math.round(stays) },
+  };
+}
 
 /** The scene made long enough, where its template lets a filler set its length. */
 function longer({ scene, stays }: CheckedScene, need: number): Found["cures"] {

@@ -5,15 +5,10 @@ import { placeInWords } from "./placeInWords";
 import { RULES } from "./rules";
 
 /** A finding as somebody reads it who has no desk at hand. */
-export interface ReportedFinding {
-  readonly rule: string;
+export interface ReportedFinding extends Pick<Finding, "rule" | "severity" | "words" | "numbers"> {
   /** What must hold, in a sentence. */
   readonly about: string;
-  readonly severity: Severity;
   readonly place: string;
-  readonly words: string;
-  /** What it was found by, each with the unit in its name. */
-  readonly numbers: Readonly<Record<string, number>>;
   /** What one press would do on the desk. */
   readonly cures: readonly string[];
 }

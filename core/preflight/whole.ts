@@ -1,17 +1,15 @@
 import { distance } from "fastest-levenshtein";
 import { adjust, fillSlot } from "../document/edits";
 import { type ResolvedScene } from "../document/resolve";
-import { type SlotKey, slotKey } from "../document/sceneTemplate";
+import { slotKey } from "../document/sceneTemplate";
 import { millis } from "../units";
-import { type CheckedPromotion, type Where, type WholeRule } from "./finding";
+import { type CheckedPromotion, type WholeRule, everywhere } from "./finding";
 
 /** Longer promotions lose those who watch (common practice for posts). */
 const ADVISED_MS = 20_000;
 /** A call to action is shown for so long at least (common practice). */
 const CALL_MS = 3000;
 const FIRST_SECOND_MS = 1000;
-
-const everywhere = (scene: string | null, slot: SlotKey | null = null): Where => ({ scene, format: null, slot });
 
 export const notTooLong: WholeRule = {
   id: "not-too-long",

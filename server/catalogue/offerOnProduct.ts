@@ -13,7 +13,8 @@ export interface OfferRow {
   readonly ends_at: Date;
   readonly zone: string;
 }
-interface ProductRow {
+/** What an offer needs to know of a product. */
+export interface ProductRow {
   readonly id: string;
   readonly name: string;
   readonly price_minor: number;
@@ -53,17 +54,6 @@ export function linesOrReason(
     if (error instanceof RangeError) return { reason: error.message };
     throw error;
   }
-}
-
-/** As `linesOrReason`, null where the offer can't apply, with the prices of a bundle looked up. */
-export async function offerLinesFor(
-  scope: TeamScope,
-  product: ProductRow,
-  offer: OfferRow,
-  locale: string,
-): Promise<OfferLines | null> {
-  const lines = linesOrReason(product, offer, locale, await bundlePrices(scope, offer));
-  return "reason" in lines ? null : lines;
 }
 
 /** The most products whose prices make a bundle. */

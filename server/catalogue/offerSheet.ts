@@ -1,12 +1,11 @@
 import { money, writePrice } from "../../core/offer/money";
 import { offerBadge } from "../../core/offer/offerLines";
-import { inScope } from "../../core/offer/scope";
 import { figuresOrNull, resolveStacked } from "../../core/offer/stacking";
 import { unitPrice } from "../../core/offer/unitPrice";
 import { firstDay, lastDay, offerState, wallTime } from "../../core/offer/validity";
 import { sql } from "kysely";
 import { type TeamScope } from "../db/teamScope";
-import { claimProblem } from "./priceClaim";
+import { claimProblem, othersOn } from "./priceClaim";
 import { contentOf } from "./productContent";
 import { bundlePrices, linesOrReason, readOffer } from "./offerOnProduct";
 
@@ -112,21 +111,13 @@ export async function offerSheet(
     const figures = figuresOrNull(price, terms);
     const content = contentOf(product);
     const each = figures && content ? unitPrice(figures.each, content) : null;
-    // Offers on this product that begin before this one ends: those that run at the same time, and those before it.
-    const others = read.filter((other) => inScope(other.scope, product) && other.window.startsAt < window.endsAt);
+    const others = othersOn(product, read, { id: offer.id, window });
     const stacked = resolveStacked(price, [
       { id: offer.id, name: offer.name, terms, endsAt: offer.ends_at },
       ...others.filter((other) => other.window.endsAt > window.startsAt),
     ]);
-    const claim = claimProblem(
-      { price, steps: steps.filter(({ product_id }) => product_id === product.id), others },
-      lines,
-      {
-        figures,
-        window,
-        locale,
-      },
-    );
+    const ownSteps = steps.filter(({ product_id }) => product_id === product.id);
+    const claim = claimProblem({ price, steps: ownSteps, others }, lines, { figures, window, locale });
     return {
       ...blank,
       ...lines,

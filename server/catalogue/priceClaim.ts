@@ -4,7 +4,8 @@ import { type OfferLines } from "../../core/offer/offerLines";
 import { type AppliedReduction, priorPriceFinding } from "../../core/offer/priorPrice";
 import { figuresOrNull } from "../../core/offer/stacking";
 import { type OfferWindow } from "../../core/offer/validity";
-import { type ReadOffer } from "./offerOnProduct";
+import { inScope } from "../../core/offer/scope";
+import { type ProductRow, type ReadOffer } from "./offerOnProduct";
 
 /** What a product cost, and what other offers made of that. */
 interface PriceHistory {
@@ -13,6 +14,14 @@ interface PriceHistory {
   /** Other offers on the product that began before this one ends. */
   readonly others: readonly Pick<ReadOffer, "terms" | "window">[];
 }
+
+/** The other offers on a product that began before an offer ends: those that run at the same time, and those before it. */
+export const othersOn = <Other extends ReadOffer & { readonly id: string }>(
+  product: ProductRow,
+  offers: readonly Other[],
+  { id, window }: { readonly id: string; readonly window: OfferWindow },
+): Other[] =>
+  offers.filter((other) => other.id !== id && inScope(other.scope, product) && other.window.startsAt < window.endsAt);
 
 /** What is wrong with the price before that an offer's lines show, in words; null where nothing is, or none is shown. */
 export function claimProblem(

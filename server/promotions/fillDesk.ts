@@ -1,11 +1,9 @@
 import { type Facts } from "../../core/document/facts";
-import { type OfferLines } from "../../core/offer/offerLines";
 import { offerState } from "../../core/offer/validity";
 import { type TeamScope } from "../db/teamScope";
 import { todayIn } from "../media/mediaList";
 import { chosenMedia, offeredSounds } from "../media/offeredMedia";
-import { offerStandings } from "../catalogue/offerStandings";
-import { bundlePrices, linesOrReason } from "../catalogue/offerOnProduct";
+import { offersOn } from "../catalogue/offersOn";
 import { readBrandBook } from "../../core/brand/book";
 import { mediaOfTemplate } from "../../core/document/templatePackage";
 import { mediaShown } from "../../core/document/named";
@@ -42,13 +40,8 @@ export async function loadFillDesk(scope: TeamScope, slug: string, zone: string)
     products.find(({ id }) => id === chosen) ??
     (chosen ? await scope.select("product").selectAll().where("id", "=", chosen).executeTakeFirst() : undefined);
   if (product && !products.includes(product)) products.unshift(product);
-  const lines: Record<string, OfferLines | null> = {};
-  for (const offer of offers) {
-    const found = product ? linesOrReason(product, offer, team.locale, await bundlePrices(scope, offer)) : null;
-    lines[offer.id] = found && !("reason" in found) ? found : null;
-  }
   const now = new Date();
-  const standings = await offerStandings(scope, product ?? null, offers, { among: offers, locale: team.locale, now });
+  const onProduct = await offersOn(scope, product ?? null, offers, { among: offers, locale: team.locale, now });
   const pictures = await mainPictures(
     scope,
     products.map(({ id }) => id),
@@ -61,8 +54,7 @@ export async function loadFillDesk(scope: TeamScope, slug: string, zone: string)
     revision: promotion.revision,
     document: promotion.document,
     facts: all,
-    lines,
-    standings,
+    onProduct,
     samples: samples.media,
     gone,
     offered: offered.map(({ ref, template }) => ({ ref, template })),

@@ -8,8 +8,7 @@ import { readBrandBook } from "../../core/brand/book";
 import { money, writePrice } from "../../core/offer/money";
 import { ownFamilies } from "../faces/ownFonts";
 import { brandFacts } from "../brand/brandFacts";
-import { offerLinesFor } from "../catalogue/offerOnProduct";
-import { offerStandings } from "../catalogue/offerStandings";
+import { offersOn } from "../catalogue/offersOn";
 import { mainPictures } from "../catalogue/productPictures";
 import { sql } from "kysely";
 import { type TeamScope } from "../db/teamScope";
@@ -64,7 +63,6 @@ export async function loadRenderInput(scope: TeamScope, document: Promotion, als
   const media: Record<string, MediaFacts> = {};
   const hashes: Record<string, string> = {};
   const rights: Record<string, RightsState> = {};
-  const now = new Date();
   const today = todayIn(team.zone);
   for (const row of rows) {
     const facts = mediaFacts(row);
@@ -73,23 +71,18 @@ export async function loadRenderInput(scope: TeamScope, document: Promotion, als
     hashes[row.id] = row.sha256;
     rights[row.id] = rightsOf(row, today);
   }
+  const asked = { among: offers, locale: team.locale, now: new Date() };
+  const onProduct = offer ? (await offersOn(scope, product ?? null, [offer], asked))[offer.id] : undefined;
   const facts: Facts = {
     brand: brandFacts(brand, media, own),
     product: product ? productFacts(product, picture, team.locale) : null,
-    offer: product && offer ? await offerLinesFor(scope, product, offer, team.locale) : null,
+    offer: onProduct?.lines ?? null,
     ...(also.list || listsProducts(templates)
       ? await priceList(scope, document, product ?? null, team.locale)
       : { products: {}, listed: [] }),
     templates,
     media,
-    standing: {
-      rights,
-      offer: offer
-        ? ((await offerStandings(scope, product ?? null, [offer], { among: offers, locale: team.locale, now }))[
-            offer.id
-          ] ?? null)
-        : null,
-    },
+    standing: { rights, offer: onProduct?.standing ?? null },
   };
   return { document, facts, hashes };
 }
