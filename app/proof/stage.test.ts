@@ -68,13 +68,16 @@ const testClips: ClipFrames = {
 };
 
 const SIZE = { width: 108, height: 108 };
-function opened(isPreview = false) {
+function opened(isPreview = false, hear: (news: StageNews) => void = () => {}) {
   const news: StageNews[] = [];
   const stage = openStage({
     isPreview,
     pictures: {} as PictureCache,
     openClips: () => testClips,
-    say: (one) => news.push(one),
+    say: (one) => {
+      news.push(one);
+      hear(one);
+    },
   });
   const canvas = createCanvas(1, 1);
   stage.resize("square", SIZE);
@@ -111,6 +114,15 @@ test("what is shown is told as sheets and findings, painted at the settled momen
   expect(JSON.stringify(prepared.sheets).length).toBeLessThan(40_000);
   expect([canvas.width, canvas.height]).toEqual([108, 108]);
   expect(isRed()).toBe(true);
+});
+
+test("the proofs are painted before the rest is told of, since whoever types waits for them", async () => {
+  const paintedWhenTold: boolean[] = [];
+  const desk = opened(false, (news) => {
+    if (news.kind === "prepared") paintedWhenTold.push(desk.isRed());
+  });
+  await desk.stage.show(testDocument(), testFacts(), { scene: 0 });
+  expect(paintedWhenTold).toEqual([true]);
 });
 
 test("a desk is painted at once without what is missing, and whole as soon as that is here; a preview only whole", async () => {

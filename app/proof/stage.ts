@@ -190,6 +190,8 @@ export function openStage({ isPreview, pictures, openClips, say }: StageParts): 
     prepared = formatsInOrder(document).map((format) => preparePromotion(promotion, format, book, memory));
     ({ length } = promotion);
     time = playing ? Math.min(time, length) : timeOf(resting);
+    // Whoever types looks at the proofs: findings and what the page makes of them come after.
+    if (!playing && !isPreview) paintAll(false);
     say({
       kind: "prepared",
       sheets: prepared.map(sheetOf),
