@@ -2,7 +2,7 @@ import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { openDemoData } from "./demoInstance";
-import { freshInput } from "./render";
+import { benchInput, forgetSegments } from "./render";
 
 /** Renders the demo promotion, square at 1080p, with every scene STRETCH times as long, in this process, and ends. */
 const [stretch = "1", data = ".data"] = process.argv.slice(2);
@@ -11,7 +11,8 @@ const folder = await mkdtemp(join(tmpdir(), "stencilcraft-bench-"));
 try {
   const { renderSegment } = await import("../server/render/segmentRender");
   const { renderFile } = await import("../server/render/renderFile");
-  const input = await freshInput(Number(stretch));
+  const input = await benchInput(Number(stretch));
+  await forgetSegments(data);
   // One segment after another, so that the two lengths differ in nothing but length.
   let turn: Promise<void> = Promise.resolve();
   const pool = {

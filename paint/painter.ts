@@ -24,6 +24,8 @@ import { type PaintContext, type PaintResources, type Surface } from "./resource
 /** Paints display lists of one format at one output size, keeping what holds still. */
 export interface Painter {
   paint(list: DisplayList, context: PaintContext): void;
+  /** Paints on a surface of the painter's own, with `MARGIN` pixels more on every side: it stays until the next call. */
+  frame(list: DisplayList): Surface;
 }
 
 /** Where drawing happens: the scale of the output, and whether edges may be snapped to whole pixels. */
@@ -47,7 +49,7 @@ interface Over {
  * Frames are painted with this many pixels more on every side: where a slanted edge meets the end of what it is painted
  * on, platforms differ by a pixel.
  */
-const MARGIN = 4;
+export const MARGIN = 4;
 /** Of these, so many are never painted by shapes: they are cut before. */
 const CUT = 1;
 /** So much of a still is kept beyond the frame; the rest of the margin is room around it. */
@@ -321,19 +323,25 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     context.restore();
   }
 
+  function paintFrame(list: DisplayList): Surface {
+    frame ??= withMargin();
+    const pen: Pen = { context: frame.context, snaps: true, alpha: 1, depth: 0 };
+    pen.context.setTransform(1, 0, 0, 1, 0, 0);
+    pen.context.globalAlpha = 1;
+    pen.context.fillStyle = "#000000";
+    pen.context.fillRect(0, 0, frame.width, frame.height);
+    pen.context.translate(MARGIN, MARGIN);
+    paintAll(list, pen);
+    return frame;
+  }
+
   return {
+    frame: paintFrame,
     paint(list, context) {
-      frame ??= withMargin();
-      const pen: Pen = { context: frame.context, snaps: true, alpha: 1, depth: 0 };
-      pen.context.setTransform(1, 0, 0, 1, 0, 0);
-      pen.context.globalAlpha = 1;
-      pen.context.fillStyle = "#000000";
-      pen.context.fillRect(0, 0, frame.width, frame.height);
-      pen.context.translate(MARGIN, MARGIN);
-      paintAll(list, pen);
+      const { image } = paintFrame(list);
       context.setTransform(1, 0, 0, 1, 0, 0);
       context.globalAlpha = 1;
-      context.drawImage(frame.image, -MARGIN, -MARGIN);
+      context.drawImage(image, -MARGIN, -MARGIN);
     },
   };
 }

@@ -4,10 +4,11 @@ import { outputSize } from "../../core/placement/quality";
 import { type Size } from "../../core/geometry/rect";
 import { type PreparedPromotion, displayListAt } from "../../core/scene/preparePromotion";
 import { type ClipFacts } from "../../core/document/facts";
-import { createPainter } from "../../paint/painter";
+import { MARGIN, createPainter } from "../../paint/painter";
 import { workKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { type ClipReader, readClip } from "./clipReader";
+import { type Surface } from "../../paint/resources";
 import { nodeResources, nodeSurface } from "./nodeResources";
 import { preparedInput } from "./preparedInput";
 import { type OutputChoice, type RenderInput } from "./renderInput";
@@ -15,7 +16,7 @@ import { type Ticks } from "../../core/time/ticks";
 
 /** Frames of a promotion in one format, painted one after another on the server. */
 export interface FrameSource {
-  /** RGBA of the frame at a time. Valid until the next call. */
+  /** RGBA of the frame at a time. */
   frameAt(time: Ticks): Promise<Uint8Array>;
   /** The frame as PNG. */
   pngAt(time: Ticks): Promise<Buffer>;
@@ -34,18 +35,16 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
   const { format } = prepared;
   const resources = nodeResources(input.hashes);
   const painter = createPainter(formatOf(format), size, resources);
-  const surface = nodeSurface(size.width, size.height);
   const scale = Math.min(size.width / formatOf(format).width, size.height / formatOf(format).height);
   const readers = new Map<string, ClipReader>();
-  let painted: { list: DisplayList; pixels: Uint8Array | null } | null = null;
+  let painted: { readonly list: DisplayList; readonly surface: Surface; pixels: Uint8Array | null } | null = null;
 
-  async function paint(time: Ticks): Promise<void> {
+  async function paint(time: Ticks) {
     const list = displayListAt(prepared, time);
-    if (painted && sameFrame(painted.list, list)) return;
+    if (painted && sameFrame(painted.list, list)) return painted;
     await resources.load(list, scale);
     for (const node of everyNode(list)) if (node.kind === "clip") await showClipFrame(node);
-    painter.paint(list, surface.context);
-    painted = { list, pixels: null };
+    return (painted = { list, surface: painter.frame(list), pixels: null });
   }
 
   async function showClipFrame(node: ClipNode): Promise<void> {
@@ -71,15 +70,18 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
 
   return {
     async frameAt(time) {
-      await paint(time);
-      if (!painted) throw new Error("Nothing was painted.");
+      const frame = await paint(time);
       // A frame equal to the one before is neither painted nor read back again.
-      painted.pixels ??= surface.canvas.data();
-      return painted.pixels;
+      frame.pixels ??= new Uint8Array(
+        frame.surface.context.getImageData(MARGIN, MARGIN, size.width, size.height).data.buffer,
+      );
+      return frame.pixels;
     },
     async pngAt(time) {
-      await paint(time);
-      return surface.canvas.encode("png");
+      const { surface } = await paint(time);
+      const { canvas, context } = nodeSurface(size.width, size.height);
+      context.drawImage(surface.image, -MARGIN, -MARGIN);
+      return canvas.encode("png");
     },
     stop: () => readers.forEach((reader) => reader.stop()),
   };
