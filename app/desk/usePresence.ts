@@ -1,4 +1,5 @@
 import { useEffect, useEffectEvent, useState } from "react";
+import { v4 as newUuid } from "uuid";
 import { useTeamEvents } from "../components/useTeamEvents";
 
 /** Someone else who has the same promotion open. */
@@ -17,7 +18,7 @@ const GONE_AFTER_MS = 25_000;
 
 /** Says where in a promotion this page is, and tells who else is there. @param at the slot this person is in, or empty */
 export function usePresence(slug: string, at: string): readonly Present[] {
-  const [page] = useState(() => crypto.randomUUID());
+  const [page] = useState(() => newUuid());
   const [others, setOthers] = useState<readonly Present[]>([]);
   /** How many have come since: each does not know yet that this page is here. */
   const [newcomers, setNewcomers] = useState(0);

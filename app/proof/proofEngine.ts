@@ -12,6 +12,7 @@ import { type Rest, type StageNews } from "./proofMessages";
 import { type Proofs } from "./proofs";
 import { type SoundPlayer, openSoundPlayer } from "./soundPlayer";
 import { toFrameStart } from "./frameStart";
+import { type RelayedFrame } from "./relayedClips";
 import { type VideoRelay, openVideoRelay } from "./videoRelay";
 
 /** What the interface shows of the proofs. */
@@ -114,16 +115,16 @@ export function openProofEngine(proofs: Proofs): ProofEngine {
         return;
       }
       case "want clip":
-        void relay(news).catch((error: unknown) => change({ problem: String(error) }));
+        void relay(news.wanted).catch((error: unknown) => change({ problem: String(error) }));
     }
   }
 
-  async function relay({ use, media, frame }: Extract<StageNews, { kind: "want clip" }>): Promise<void> {
-    const clip = facts?.media[media];
+  async function relay(wanted: RelayedFrame): Promise<void> {
+    const clip = facts?.media[wanted.media];
     if (clip?.kind !== "clip") return;
     videos ??= openVideoRelay();
-    const bitmap = await videos.frame(clip, use, frame, current.playing);
-    if (bitmap && !closed) proofs.tell(stage, { kind: "clip frame", use, frame, bitmap });
+    const bitmap = await videos.frame(clip, wanted);
+    if (bitmap && !closed) proofs.tell(stage, { kind: "clip frame", sent: wanted, bitmap });
   }
 
   /** Where the stage stands while it does not play. */

@@ -1,3 +1,4 @@
+import { type RelayedFrame } from "./relayedClips";
 import { type Facts } from "../../core/document/facts";
 import { type Promotion } from "../../core/document/promotion";
 import { type Size } from "../../core/geometry/rect";
@@ -28,7 +29,7 @@ export type ToStage =
   | { readonly kind: "play"; readonly from: number; readonly at: number }
   | { readonly kind: "frame"; readonly ask: number; readonly format: FormatName; readonly quality: Quality }
   /** A frame of a clip that the page decoded, where the worker can't. */
-  | { readonly kind: "clip frame"; readonly use: string; readonly frame: number; readonly bitmap: ImageBitmap }
+  | { readonly kind: "clip frame"; readonly sent: RelayedFrame; readonly bitmap: ImageBitmap }
   | { readonly kind: "close" };
 
 /** What the worker tells of one stage. */
@@ -52,7 +53,7 @@ export type StageNews =
   | { readonly kind: "failed"; readonly reason: string }
   | { readonly kind: "frame"; readonly ask: number; readonly blob: Blob | null; readonly reason: string }
   /** Asks the page for a frame of a clip. */
-  | { readonly kind: "want clip"; readonly use: string; readonly media: string; readonly frame: number };
+  | { readonly kind: "want clip"; readonly wanted: RelayedFrame };
 
 /** What a page tells the worker: of a stage by its name, or of a canvas that it hands over. */
 export type ToProofs =

@@ -1,10 +1,11 @@
 import { type ClipFacts } from "../../core/document/facts";
+import { type RelayedFrame } from "./relayedClips";
 import { type ClipPlayer, openClipPlayer } from "./clipPlayer";
 
 /** Decodes frames of clips on the page, with video elements, for a worker that can't. */
 export interface VideoRelay {
-  /** Gives exactly this frame, or what is nearest to it while it plays. */
-  readonly frame: (clip: ClipFacts, use: string, frame: number, isPlaying: boolean) => Promise<ImageBitmap | null>;
+  /** Gives exactly the wanted frame, or where that need not be what a video that plays along shows. */
+  readonly frame: (clip: ClipFacts, wanted: RelayedFrame) => Promise<ImageBitmap | null>;
   readonly hold: () => void;
   readonly close: () => void;
 }
@@ -12,12 +13,12 @@ export interface VideoRelay {
 export function openVideoRelay(): VideoRelay {
   const players = new Map<string, ClipPlayer>();
   return {
-    async frame(clip, use, frame, isPlaying) {
+    async frame(clip, { use, frame, exact }) {
       const key = `${use}/${clip.id}`;
       const player = players.get(key) ?? openClipPlayer(clip);
       players.set(key, player);
-      if (isPlaying) player.follow(frame);
-      else await player.seek(frame);
+      if (exact) await player.seek(frame);
+      else player.follow(frame);
       const shown = player.image();
       return shown ? createImageBitmap(shown.image) : null;
     },

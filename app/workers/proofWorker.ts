@@ -34,7 +34,7 @@ function tick(now: number): void {
 
 function open(name: string, isPreview: boolean): OpenStage {
   const say = (news: StageNews): void => send({ kind: "stage", stage: name, news });
-  const relayed = openRelayedClips((use, media, frame) => say({ kind: "want clip", use, media, frame }));
+  const relayed = openRelayedClips((wanted) => say({ kind: "want clip", wanted }));
   const stage = openStage({
     isPreview,
     pictures,
@@ -89,7 +89,7 @@ function tellStage(name: string, message: ToStage): void {
       return;
     }
     case "clip frame":
-      relayed.take(message.use, message.frame, message.bitmap);
+      relayed.take(message.sent, message.bitmap);
       return;
     case "close":
       queue.drop(name);
