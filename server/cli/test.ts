@@ -72,7 +72,7 @@ const npx = (name: string, program: string, ...args: string[]): Promise<void> =>
 
 async function types(): Promise<void> {
   await run("npx", ["--no-install", "react-router", "typegen"]);
-  await npx("types", "tsc", "--noEmit");
+  await check("types", process.execPath, ["node_modules/typescript-native/bin/tsc", "--noEmit"]);
 }
 
 async function lint(): Promise<void> {
