@@ -92,6 +92,9 @@ export function openProofEngine(proofs: Proofs): ProofEngine {
         prepareSound(mix);
         return;
       }
+      case "found":
+        change({ findings: news.findings });
+        return;
       case "cell": {
         const key = `${news.format}/${news.scene}`;
         cells.get(key)?.close();

@@ -45,6 +45,8 @@ export type StageNews =
       /** Where it stands, in milliseconds. */
       readonly time: number;
     }
+  /** All that was found, after frames were looked at too. */
+  | { readonly kind: "found"; readonly findings: readonly Finding[] }
   /** A cell of the wall. `scene` is counted from 0. */
   | { readonly kind: "cell"; readonly format: FormatName; readonly scene: number; readonly bitmap: ImageBitmap }
   /** It was painted with all that it shows, after it was told to show or rest. */

@@ -72,6 +72,7 @@ function opened(isPreview = false, hear: (news: StageNews) => void = () => {}) {
   const news: StageNews[] = [];
   const stage = openStage({
     isPreview,
+    checksFrames: false,
     pictures: {} as PictureCache,
     openClips: () => testClips,
     say: (one) => {

@@ -5,7 +5,8 @@ import { type ResolvedPromotion, resolvePromotion } from "../../core/document/re
 import { type Size } from "../../core/geometry/rect";
 import { type FormatName, formatOf } from "../../core/placement/formats";
 import { outputSize, type Quality } from "../../core/placement/quality";
-import { type FindingMemory, findingsOf } from "../../core/preflight/findings";
+import { type Finding } from "../../core/preflight/finding";
+import { type FindingMemory, findingsOf, inOrder } from "../../core/preflight/findings";
 import { type ClipNode, type DisplayList, everyNode, sameFrame } from "../../core/scene/displayList";
 import {
   type PreparedPromotion,
@@ -20,6 +21,7 @@ import { fontFilesWanted } from "../../core/scene/wantedFiles";
 import { type Ticks, ticksOf } from "../../core/time/ticks";
 import { type Painter, createPainter } from "../../paint/painter";
 import { browserBook, openFiles } from "./browserBook";
+import { openFrameChecker } from "./frameChecker";
 import { toFrameStart } from "./frameStart";
 import { type PictureCache, browserResources } from "./browserResources";
 import { withShownTones } from "./browserTones";
@@ -54,6 +56,8 @@ interface Screen {
 
 export interface StageParts {
   readonly isPreview: boolean;
+  /** Whether every frame is looked at while nobody does anything. */
+  readonly checksFrames: boolean;
   readonly pictures: PictureCache;
   readonly openClips: (factsOf: () => Facts | null) => ClipFrames;
   readonly say: (news: StageNews) => void;
@@ -61,14 +65,17 @@ export interface StageParts {
 
 /** How long a painted moment stays while clips are late, in milliseconds. */
 const LONGEST_HOLD = 1000;
+/** Frames are checked when nothing was changed and nothing has played for so long, in milliseconds. */
+const QUIET_MS = 700;
 
-export function openStage({ isPreview, pictures, openClips, say }: StageParts): Stage {
+export function openStage({ isPreview, checksFrames, pictures, openClips, say }: StageParts): Stage {
   const screens = new Map<FormatName, Screen>();
   const sizes = new Map<FormatName, Size>();
   const memory = newMemory();
   const found: FindingMemory = new WeakMap();
   let facts: Facts | null = null;
   let prepared: readonly PreparedPromotion[] = [];
+  let shown: ResolvedPromotion | null = null;
   let length = 0;
   /** The present moment, in milliseconds. */
   let time = 0;
@@ -83,8 +90,32 @@ export function openStage({ isPreview, pictures, openClips, say }: StageParts): 
   let isClosed = false;
 
   let wall: Wall | null = null;
+  /** What was found by preparing, and what was found last in frames. */
+  let findings: readonly Finding[] = [];
+  let inFrames: readonly Finding[] = [];
   const clips = openClips(() => facts);
   const resources = browserResources(pictures, clips.image);
+
+  const checker = openFrameChecker({
+    pictures,
+    openClips,
+    factsOf: () => facts,
+    give(found) {
+      inFrames = found;
+      say({ kind: "found", findings: allFindings() });
+    },
+    turn: (isFirst) => whenQuiet(isFirst ? QUIET_MS : 0),
+  });
+  /** Where a scene is gone, what was found in its frames is too. */
+  function allFindings(): Finding[] {
+    const ids = new Set(shown?.scenes.map(({ id }) => id));
+    const stillThere = inFrames.filter(({ where }) => where.scene === null || ids.has(where.scene));
+    return shown ? inOrder([...findings, ...stillThere], shown) : [];
+  }
+  const whenQuiet = async (ms: number): Promise<void> => {
+    do await new Promise((resolve) => setTimeout(resolve, playing ? QUIET_MS : ms));
+    while (playing && !isClosed);
+  };
 
   /** What was made of a moment: whoever asks for it again gets the very same. */
   let moment: {
@@ -188,20 +219,24 @@ export function openStage({ isPreview, pictures, openClips, say }: StageParts): 
     if (mine !== showing) return;
     facts = toned;
     prepared = formatsInOrder(document).map((format) => preparePromotion(promotion, format, book, memory));
+    shown = promotion;
     ({ length } = promotion);
     time = playing ? Math.min(time, length) : timeOf(resting);
     // Whoever types looks at the proofs: findings and what the page makes of them come after.
     if (!playing && !isPreview) paintAll(false);
+    findings = findingsOf({ document, promotion }, prepared, found);
     say({
       kind: "prepared",
       sheets: prepared.map(sheetOf),
-      findings: findingsOf({ document, promotion }, prepared, found),
+      findings: allFindings(),
       mix: mixOf(document, toned.media, { plan: promotion.base.sound, length }),
       length,
       time,
     });
     if (!playing) await settle(++turn);
-    if (mine === showing) paintWall();
+    if (mine !== showing) return;
+    paintWall();
+    if (checksFrames) checker.check(promotion, prepared).catch(fail);
   }
 
   function paintWall(): void {
@@ -252,13 +287,13 @@ export function openStage({ isPreview, pictures, openClips, say }: StageParts): 
         return false;
       }
       time = toFrame(Math.max(0, passed));
-      const shown = clipNodes(ticksOf(time));
-      clips.want(shown);
+      const clipsShown = clipNodes(ticksOf(time));
+      clips.want(clipsShown);
       // A moment whose clips are late is left out, as long as that is not seen to stand: what is shown belongs together.
-      if (!clips.areNear(shown) && now - paintedAt < LONGEST_HOLD) return true;
+      if (!clips.areNear(clipsShown) && now - paintedAt < LONGEST_HOLD) return true;
       paintedAt = now;
       // A clip's frame may have come since this moment was painted.
-      paintAll(shown.length > 0);
+      paintAll(clipsShown.length > 0);
       return true;
     },
     async frame(format, quality) {
@@ -281,6 +316,7 @@ export function openStage({ isPreview, pictures, openClips, say }: StageParts): 
       playing = null;
       clips.close();
       wall?.close();
+      checker.close();
       screens.clear();
     },
   };

@@ -35,12 +35,21 @@ function tick(now: number): void {
 function open(name: string, isPreview: boolean): OpenStage {
   const say = (news: StageNews): void => send({ kind: "stage", stage: name, news });
   const relayed = openRelayedClips((wanted) => say({ kind: "want clip", wanted }));
+  let viewers = 0;
   const stage = openStage({
     isPreview,
+    // Where the page's videos serve instead, every frame would be a seek of theirs; the server looks before a render.
+    checksFrames: !isPreview && canDecodeFrames(),
     pictures,
     say,
-    openClips: (factsOf) =>
-      openClipFrames((clip, use) => (canDecodeFrames() ? openClipDecoder(clip) : relayed.open(clip, use)), factsOf),
+    openClips(factsOf) {
+      // The proofs and the wall show the same uses at different frames.
+      const viewer = ++viewers;
+      return openClipFrames(
+        (clip, use) => (canDecodeFrames() ? openClipDecoder(clip) : relayed.open(clip, `${viewer}/${use}`)),
+        factsOf,
+      );
+    },
   });
   return { stage, isPreview, relayed, facts: null };
 }

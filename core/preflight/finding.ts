@@ -3,6 +3,7 @@ import { type ItemKey } from "../document/itemKey";
 import { type Promotion } from "../document/promotion";
 import { type ResolvedPromotion, type ResolvedScene } from "../document/resolve";
 import { type SlotKey } from "../document/sceneTemplate";
+import { type Size } from "../geometry/rect";
 import { type FormatName } from "../placement/formats";
 import { type PreparedPromotion } from "../scene/preparePromotion";
 import { type PreparedScene } from "../scene/prepared";
@@ -79,4 +80,16 @@ export interface WholeRule extends RuleBase {
   readonly lookAtAll: (promotion: CheckedPromotion) => readonly (Omit<Found, "slot"> & { readonly where: Where })[];
 }
 
-export type Rule = SceneRule | WholeRule;
+/** Something that frames are looked at for as they are painted, one after another. */
+export interface FrameRule extends RuleBase {
+  readonly watch: (size: Size) => FrameWatch;
+}
+
+/** Looks at frames in their order, each as RGBA. One that looks like the one before may be left out. */
+export interface FrameWatch {
+  readonly add: (rgba: ArrayLike<number>, seconds: number) => void;
+  /** What was seen up to now, and when, in seconds. */
+  readonly found: () => readonly (Omit<Found, "slot"> & { readonly at: number })[];
+}
+
+export type Rule = SceneRule | WholeRule | FrameRule;

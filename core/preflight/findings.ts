@@ -30,13 +30,18 @@ export function findingsOf(
       return remembered(memory, checked, at === 0);
     }),
   );
-  const order = new Map(promotion.scenes.map(({ id }, index) => [id, index]));
-  const rank = ({ severity, where }: Finding): number =>
-    SEVERITIES.indexOf(severity) * (promotion.scenes.length + 1) +
-    (where.scene === null ? promotion.scenes.length : (order.get(where.scene) ?? 0));
   const [first] = formats;
   const inAll = first ? ofWhole({ document, promotion, prepared: first, formats }) : [];
-  return [...found, ...inAll].sort((one, other) => rank(one) - rank(other));
+  return inOrder([...found, ...inAll], promotion);
+}
+
+/** Findings as they are read: what is wrong first, else in the order of the scenes. */
+export function inOrder(findings: readonly Finding[], { scenes }: Pick<ResolvedPromotion, "scenes">): Finding[] {
+  const order = new Map(scenes.map(({ id }, index) => [id, index]));
+  const rank = ({ severity, where }: Finding): number =>
+    SEVERITIES.indexOf(severity) * (scenes.length + 1) +
+    (where.scene === null ? scenes.length : (order.get(where.scene) ?? 0));
+  return [...findings].sort((one, other) => rank(one) - rank(other));
 }
 
 const SCENE_RULES = RULES.filter((rule) => "look" in rule);

@@ -4,6 +4,7 @@ import { contrastOnPictures } from "./contrast";
 import { ownWords, slotsFilled } from "./filled";
 import { type Rule } from "./finding";
 import { itemsInSafeArea, itemsReadable, textsApart } from "./items";
+import { noFlashes } from "./noFlashes";
 import { noSliver, notEnlarged, subjectInSight, subjectUncovered } from "./pictures";
 import { insideSafeArea } from "./places";
 import { readingTime } from "./readingTime";
@@ -38,4 +39,5 @@ export const RULES: readonly Rule[] = [
   itemsInSafeArea,
   itemsReadable,
   textsApart,
+  noFlashes,
 ];

@@ -1,0 +1,49 @@
+import { createHash } from "node:crypto";
+import { setImmediate as turn } from "node:timers/promises";
+import { type ResolvedPromotion } from "../../core/document/resolve";
+import { type Finding } from "../../core/preflight/finding";
+import { checkFrames, checkedSize } from "../../core/preflight/frameChecks";
+import { paintedWhole } from "../../core/scene/paintedText";
+import { type PreparedPromotion } from "../../core/scene/preparePromotion";
+import { PAINTER_VERSION } from "../../paint/painter";
+import { frameSource } from "../render/frameSource";
+import { type RenderInput } from "../render/renderInput";
+
+/** What was found in frames that were painted before, by what decides them: who lets something pass asks twice. */
+const known = new Map<string, Promise<readonly Finding[]>>();
+const MOST_KNOWN = 100;
+
+/** What the frames of a promotion in a format show that should not be. Others have their turn between frames. */
+export function findingsInFrames(
+  prepared: PreparedPromotion,
+  { scenes }: ResolvedPromotion,
+  input: RenderInput,
+): Promise<readonly Finding[]> {
+  const ids = scenes.map(({ id }) => id);
+  const decides = JSON.stringify([PAINTER_VERSION, prepared.format, ids, paintedWhole(prepared, input.hashes)]);
+  const key = createHash("sha256").update(decides).digest("hex");
+  const found = known.get(key) ?? look(prepared, ids, input);
+  known.delete(key);
+  known.set(key, found);
+  found.catch(() => known.delete(key));
+  const [oldest] = known.keys();
+  if (known.size > MOST_KNOWN && oldest !== undefined) known.delete(oldest);
+  return found;
+}
+
+async function look(prepared: PreparedPromotion, scenes: readonly string[], input: RenderInput): Promise<Finding[]> {
+  const source = frameSource(prepared, input, checkedSize(prepared.format));
+  try {
+    const found = await checkFrames({
+      prepared,
+      scenes,
+      async frameAt(time) {
+        await turn();
+        return source.frameAt(time);
+      },
+    });
+    return found ?? [];
+  } finally {
+    source.stop();
+  }
+}
