@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
 import { basename, join } from "node:path";
-import { type Page } from "@playwright/test";
+import { type Locator, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { ffmpeg } from "./files";
 
@@ -25,20 +25,25 @@ export async function coloredClip(folder: string, rows: readonly (readonly strin
   return path;
 }
 
-/** Drops a file on a slot, as a hand does. */
-export async function dropOnSlot(page: Page, slot: string, path: string): Promise<void> {
+/** Drops a file on a slot, as a hand does. @param slot its button */
+export async function dropOn(slot: Locator, path: string): Promise<void> {
+  const page = slot.page();
   const bytes = (await readFile(path)).toString("base64");
   const data = await page.evaluateHandle(
     ({ content, name }) => {
       const transfer = new DataTransfer();
       const file = Uint8Array.from(atob(content), (letter) => letter.charCodeAt(0));
-      transfer.items.add(new File([file], name, { type: "video/mp4" }));
+      transfer.items.add(new File([file], name, { type: name.endsWith(".png") ? "image/png" : "video/mp4" }));
       return transfer;
     },
     { content: bytes, name: basename(path) },
   );
-  await page.getByRole("button", { name: slot }).first().dispatchEvent("drop", { dataTransfer: data });
+  await slot.dispatchEvent("drop", { dataTransfer: data });
 }
+
+/** Drops a file on the first slot of a name. */
+export const dropOnSlot = (page: Page, slot: string, path: string): Promise<void> =>
+  dropOn(page.getByRole("button", { name: slot }).first(), path);
 
 /** Downloads a ready rendition. @param title of its format */
 export async function downloadRendition(page: Page, title: string, folder: string): Promise<string> {

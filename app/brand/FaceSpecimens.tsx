@@ -34,15 +34,18 @@ export function weightOf(role: FaceRole, family: string, chosen: number | null, 
 
 /** CSS that lets the page show a face under the name `sample role`. The file is the one that is rendered with. */
 export function faceRule(name: string, family: string, weight: number, own: OwnFace | undefined): string {
-  if (own)
-    return `@font-face{font-family:"${name}";src:url(/faces/own/${own.sha256}/${weight})${own.weights[0] < own.weights[1] ? `;font-weight:${own.weights[0]} ${own.weights[1]}` : ""}}`;
+  if (own) {
+    const [least, most] = own.weights;
+    const range = least < most ? `;font-weight:${least} ${most}` : "";
+    return `@font-face{font-family:"${name}";src:url(/faces/own/${own.sha256}/${weight})${range}}`;
+  }
   const look = BRAND_FAMILIES.find((one) => one.family === family)?.look ?? "sans";
   const subset = SCRIPT_SUBSET[look];
   return ["latin", ...(subset ? [subset] : [])]
-    .map(
-      (part) =>
-        `@font-face{font-family:"${name}";src:url(/faces/${stem(family)}/${part}/${weight})${part === "latin" ? "" : `;unicode-range:U+0600-06FF,U+0900-097F`}}`,
-    )
+    .map((part) => {
+      const range = part === "latin" ? "" : ";unicode-range:U+0600-06FF,U+0900-097F";
+      return `@font-face{font-family:"${name}";src:url(/faces/${stem(family)}/${part}/${weight})${range}}`;
+    })
     .join("");
 }
 

@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { type ChangeEvent, type ReactNode, useState } from "react";
 import { FlipHorizontal2, RotateCcw, RotateCw } from "lucide-react";
 import { type Palette } from "../../core/color/palette";
@@ -270,7 +271,10 @@ function Press({
       title={label}
       aria-pressed={pressed}
       onClick={onPress}
-      className={`flex h-9 w-9 items-center justify-center border hover:border-ink ${pressed ? "border-ink bg-ink text-card" : "border-rule bg-white"}`}
+      className={clsx(
+        "flex h-9 w-9 items-center justify-center border hover:border-ink",
+        pressed ? "border-ink bg-ink text-card" : "border-rule bg-white",
+      )}
     >
       {children}
     </button>

@@ -144,7 +144,8 @@ function FoundMark({ found, small }: { found: readonly Finding[]; small: boolean
     <span
       aria-hidden
       className={clsx(
-        "pointer-events-none absolute -top-1.5 -right-1.5 flex items-center gap-1 px-1.5 py-0.5 figures text-[12px] font-bold text-white shadow",
+        "pointer-events-none absolute -top-1.5 -right-1.5 flex items-center gap-1 px-1.5 py-0.5",
+        "figures text-[12px] font-bold text-white shadow",
         isWrong ? "bg-wrong" : isAdvice ? "bg-soft" : "bg-warn",
       )}
     >

@@ -65,6 +65,7 @@ export function offerLines(
       ? savingBadge(figures, terms, locale)
       : offerBadge(terms, locale);
   const several = figures.pieces > 1 && terms.kind !== "bundle-price" ? `${figures.pieces} × ` : "";
+  const andMore = terms.kind === "bundle-price" ? " and more" : "";
   return {
     was,
     now,
@@ -72,7 +73,7 @@ export function offerLines(
     until,
     saving: `You save ${writeShort(figures.saving, locale)}`,
     short: `${was} → ${now}`,
-    long: `${several}${product.name}${terms.kind === "bundle-price" ? " and more" : ""}: ${now} instead of ${was}, until ${lastDay(window, locale)}`,
+    long: `${several}${product.name}${andMore}: ${now} instead of ${was}, until ${lastDay(window, locale)}`,
   };
 }
 

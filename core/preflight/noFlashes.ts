@@ -13,10 +13,11 @@ export const noFlashes: FrameRule = {
         const worst = flashes.worst();
         if (!worst) return [];
         const { kind, perSecond, at } = worst;
+        const often = `${kind === "red" ? "red " : ""}${perSecond} times`;
         return [
           {
             severity: "wrong",
-            words: `flashes ${kind === "red" ? "red " : ""}${perSecond} times in the second up to ${at.toFixed(1)} s: more than 3 can make people ill`,
+            words: `flashes ${often} in the second up to ${at.toFixed(1)} s: more than 3 can make people ill`,
             numbers: { flashesPerSecond: perSecond, endsAtMs: Math.round(at * 1000) },
             cures: [],
             at,

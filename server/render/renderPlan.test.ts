@@ -110,7 +110,7 @@ test("what is set in one format changes that format's segments alone", async () 
   expect(await changed(keys(plain, "vertical"), keys(after, "vertical"))).toContain(0);
 });
 
-test("an item over two scenes changes their segments and the join between them, and cuts none where it comes and goes with them", async () => {
+test("an item over two scenes changes their segments and the join, and cuts none where it comes and goes with them", async () => {
   const before = input();
   const item: Item = { kind: "line", order: "a0", from: "product", to: "offer" };
   const after = { ...before, document: applyEdit(before.document, putItem("line", item)) };
