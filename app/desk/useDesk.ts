@@ -47,7 +47,7 @@ export function useDesk(loaded: LoadedDesk) {
   });
   const { document } = state;
   useUndoKeys(session.undo, session.redo);
-  const engine = useProofEngine();
+  const engine = useProofEngine(slug);
   const prepared = useProofState(engine, (now) => now.prepared);
   const findings = useProofState(engine, (now) => now.findings);
   /** The document as it would be, while something is dragged. */

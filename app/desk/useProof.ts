@@ -5,11 +5,11 @@ import { type ProofEngine, type ProofState, openProofEngine } from "../proof/pro
 const NOTHING: ProofState = { prepared: [], findings: [], time: 0, length: 0, playing: false, problem: null };
 
 /** Opens an engine while a page listens, and closes it with the page. */
-function engineHolder() {
+function engineHolder(of: string | undefined) {
   let engine: ProofEngine | null = null;
   return {
     subscribe: (): (() => void) => {
-      const opened = (engine = openProofEngine(proofs()));
+      const opened = (engine = openProofEngine(proofs(), of));
       return () => {
         opened.close();
         engine = null;
@@ -19,9 +19,9 @@ function engineHolder() {
   };
 }
 
-/** The proof engine of a page; null until the page runs in a browser. */
-export function useProofEngine(): ProofEngine | null {
-  const [{ subscribe, current }] = useState(engineHolder);
+/** The proof engine of a page; null until the page runs in a browser. @param of what it shows, by its name */
+export function useProofEngine(of?: string): ProofEngine | null {
+  const [{ subscribe, current }] = useState(() => engineHolder(of));
   return useSyncExternalStore(subscribe, current, () => null);
 }
 

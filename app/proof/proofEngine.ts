@@ -53,8 +53,12 @@ let opened = 0;
 /** So near to the end playing begins anew. */
 const AT_THE_END_MS = 40;
 
-/** The page's side of a stage: it keeps the time and plays the sound; the worker prepares and paints. */
-export function openProofEngine(proofs: Proofs): ProofEngine {
+/**
+ * The page's side of a stage: it keeps the time and plays the sound; the worker prepares and paints.
+ *
+ * @param of names what it shows: what was prepared of it by engines before this one is taken over
+ */
+export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
   const stage = `desk-${++opened}`;
   const listeners = new Set<() => void>();
   const attached = new Map<FormatName, HTMLCanvasElement>();
@@ -74,7 +78,7 @@ export function openProofEngine(proofs: Proofs): ProofEngine {
   /** Until someone plays or seeks, the first scene is shown at its settled moment; playing still begins at the start. */
   let untouched = true;
 
-  proofs.tell(stage, { kind: "open", isPreview: false });
+  proofs.tell(stage, { kind: "open", isPreview: false, of });
   const stopListening = proofs.listen(stage, hear);
 
   function change(next: Partial<ProofState>): void {

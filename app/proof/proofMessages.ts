@@ -16,8 +16,11 @@ export type Rest = { readonly time: number } | { readonly scene: number };
 
 /** What a page tells of one stage: a promotion shown in a canvas for each of its formats, in step. */
 export type ToStage =
-  /** Opens it. A preview is painted whole or not at all, and waits for those that came into view after it. */
-  | { readonly kind: "open"; readonly isPreview: boolean }
+  /**
+   * Opens it. A preview is painted whole or not at all, and waits for those that came into view after it. Stages `of` the
+   * same promotion take over what was prepared for the ones before.
+   */
+  | { readonly kind: "open"; readonly isPreview: boolean; readonly of?: string | undefined }
   | { readonly kind: "attach"; readonly format: FormatName; readonly canvas: number | null }
   | { readonly kind: "resize"; readonly format: FormatName; readonly size: Size }
   /** Facts are left out where they are the same as before. */

@@ -49,7 +49,7 @@ Object.assign(globalThis, {
     });
   },
 });
-const { openStage } = await import("./stage");
+const { newStageMemory, openStage } = await import("./stage");
 
 const clips = { exact: [] as number[][], wanted: [] as number[][], closed: 0, areLate: false };
 const testClips: ClipFrames = {
@@ -72,6 +72,7 @@ function opened(isPreview = false, hear: (news: StageNews) => void = () => {}) {
   const news: StageNews[] = [];
   const stage = openStage({
     isPreview,
+    memory: newStageMemory(),
     checksFrames: false,
     pictures: {} as PictureCache,
     openClips: () => testClips,

@@ -9,6 +9,7 @@ import { type Finding } from "../../core/preflight/finding";
 import { type FindingMemory, findingsOf, inOrder } from "../../core/preflight/findings";
 import { type ClipNode, type DisplayList, everyNode, sameFrame } from "../../core/scene/displayList";
 import {
+  type PreparationMemory,
   type PreparedPromotion,
   displayListAt,
   newMemory,
@@ -54,8 +55,16 @@ interface Screen {
   painted: DisplayList | null;
 }
 
+/** What was prepared, and what was found in it, for whoever shows the same again. */
+export interface StageMemory {
+  readonly prepared: PreparationMemory;
+  readonly found: FindingMemory;
+}
+export const newStageMemory = (): StageMemory => ({ prepared: newMemory(), found: new WeakMap() });
+
 export interface StageParts {
   readonly isPreview: boolean;
+  readonly memory: StageMemory;
   /** Whether every frame is looked at while nobody does anything. */
   readonly checksFrames: boolean;
   readonly pictures: PictureCache;
@@ -68,11 +77,9 @@ const LONGEST_HOLD = 1000;
 /** Frames are checked when nothing was changed and nothing has played for so long, in milliseconds. */
 const QUIET_MS = 700;
 
-export function openStage({ isPreview, checksFrames, pictures, openClips, say }: StageParts): Stage {
+export function openStage({ isPreview, memory, checksFrames, pictures, openClips, say }: StageParts): Stage {
   const screens = new Map<FormatName, Screen>();
   const sizes = new Map<FormatName, Size>();
-  const memory = newMemory();
-  const found: FindingMemory = new WeakMap();
   let facts: Facts | null = null;
   let prepared: readonly PreparedPromotion[] = [];
   let shown: ResolvedPromotion | null = null;
@@ -218,13 +225,15 @@ export function openStage({ isPreview, checksFrames, pictures, openClips, say }:
     }
     if (mine !== showing) return;
     facts = toned;
-    prepared = formatsInOrder(document).map((format) => preparePromotion(promotion, format, book, memory));
+    prepared = formatsInOrder(document).map((format) => preparePromotion(promotion, format, book, memory.prepared));
     shown = promotion;
     ({ length } = promotion);
     time = playing ? Math.min(time, length) : timeOf(resting);
     // Whoever types looks at the proofs: findings and what the page makes of them come after.
     if (!playing && !isPreview) paintAll(false);
-    findings = findingsOf({ document, promotion }, prepared, found);
+    await wall?.paintFirst(prepared);
+    if (mine !== showing) return;
+    findings = findingsOf({ document, promotion }, prepared, memory.found);
     say({
       kind: "prepared",
       sheets: prepared.map(sheetOf),

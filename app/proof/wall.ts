@@ -14,6 +14,8 @@ import { toFrameStart } from "./frameStart";
 export interface Wall {
   /** Sets how large a cell of each format is; none paints no wall. What is there already is painted anew. */
   resize(sizes: Readonly<Partial<Record<FormatName, Size>>>): void;
+  /** Paints those of the first scene's cells that look different now, without a pause. A later call overtakes it. */
+  paintFirst(prepared: readonly PreparedPromotion[]): Promise<void>;
   /** Paints the cells that look different now. A later call overtakes it. */
   paint(prepared: readonly PreparedPromotion[]): Promise<void>;
   close(): void;
@@ -84,23 +86,33 @@ export function openWall({ pictures, openClips, factsOf, give, pause }: WallPart
     give(format, scene, await createImageBitmap(canvas));
   }
 
+  /** @param goesOn is asked before each cell */
+  async function paintCells(cells: readonly Cell[], goesOn: () => Promise<boolean>): Promise<void> {
+    for (const cell of cells) {
+      const before = painted.get(`${cell.format}/${cell.scene}`);
+      // A picture that zooms is a node of its own in every list, and yet the same at the same moment.
+      if (before && same(before, cell.list)) continue;
+      if (!(await goesOn())) return;
+      await paintCell(cell);
+    }
+  }
+
   return {
     resize(wanted) {
       sizes = wanted;
       painted.clear();
     },
+    async paintFirst(prepared) {
+      const mine = ++turn;
+      const cells = cellsOf(prepared).filter(({ scene }) => scene === 0);
+      await paintCells(cells, () => Promise.resolve(mine === turn));
+    },
     async paint(prepared) {
       const mine = ++turn;
-      for (const cell of cellsOf(prepared)) {
-        const before = painted.get(`${cell.format}/${cell.scene}`);
-        // A picture that zooms is a node of its own in every list, and yet the same at the same moment.
-        if (before && same(before, cell.list)) continue;
-        await pause();
-        if (mine !== turn) return;
-        await paintCell(cell);
-      }
+      const isMine = (): boolean => mine === turn;
+      await paintCells(cellsOf(prepared), () => pause().then(isMine));
       // Nothing of a wall plays: its decoders are not kept.
-      if (mine === turn) clips.close();
+      if (isMine()) clips.close();
     },
     close() {
       turn++;

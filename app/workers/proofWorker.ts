@@ -4,7 +4,7 @@ import { canDecodeFrames, openClipDecoder } from "../proof/clipDecoder";
 import { openClipFrames } from "../proof/clipFrames";
 import { type FromProofs, type StageNews, type ToProofs, type ToStage } from "../proof/proofMessages";
 import { type RelayedClips, openRelayedClips } from "../proof/relayedClips";
-import { type Stage, openStage } from "../proof/stage";
+import { type Stage, type StageMemory, newStageMemory, openStage } from "../proof/stage";
 import { openShowQueue } from "../proof/showQueue";
 
 /** Prepares and paints everything that a page shows of promotions, so that typing and scrolling never wait for it. */
@@ -32,12 +32,27 @@ function tick(now: number): void {
   if (going) requestAnimationFrame(tick);
 }
 
-function open(name: string, isPreview: boolean): OpenStage {
+/** What was prepared of what is shown by name, so that the next desk of a promotion begins where this one is. */
+const memories = new Map<string, StageMemory>();
+const MOST_MEMORIES = 3;
+
+function memoryOf(name: string | undefined): StageMemory {
+  const memory = (name && memories.get(name)) || newStageMemory();
+  if (name === undefined) return memory;
+  memories.delete(name);
+  memories.set(name, memory);
+  const [oldest] = memories.keys();
+  if (memories.size > MOST_MEMORIES && oldest !== undefined) memories.delete(oldest);
+  return memory;
+}
+
+function open(name: string, { isPreview, of }: Extract<ToStage, { kind: "open" }>): OpenStage {
   const say = (news: StageNews): void => send({ kind: "stage", stage: name, news });
   const relayed = openRelayedClips((wanted) => say({ kind: "want clip", wanted }));
   let viewers = 0;
   const stage = openStage({
     isPreview,
+    memory: memoryOf(of),
     // Where the page's videos serve instead, every frame would be a seek of theirs; the server looks before a render.
     checksFrames: !isPreview && canDecodeFrames(),
     pictures,
@@ -56,7 +71,7 @@ function open(name: string, isPreview: boolean): OpenStage {
 
 function tellStage(name: string, message: ToStage): void {
   if (message.kind === "open") {
-    stages.set(name, open(name, message.isPreview));
+    stages.set(name, open(name, message));
     return;
   }
   const own = stages.get(name);
