@@ -1,6 +1,7 @@
 import { Lock } from "lucide-react";
 import { type Edit } from "../../core/document/edit";
 import { choose, fillSlot } from "../../core/document/edits";
+import { type Facts } from "../../core/document/facts";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion, type ResolvedScene } from "../../core/document/resolve";
 import { type OfferSlot, type ProductsSlot, type WordsSlot, slotKey } from "../../core/document/sceneTemplate";
@@ -16,6 +17,7 @@ export interface DeckField<Slot> {
   readonly scene: ResolvedScene;
   readonly slot: Slot;
   readonly document: Promotion;
+  readonly facts: Facts;
   readonly choices: DeckChoices;
   readonly measures: WordMeasures | undefined;
   /** What was found in it. */
@@ -37,6 +39,7 @@ export function WordsField({
   scene,
   slot,
   document,
+  facts,
   choices,
   measures,
   findings,
@@ -46,6 +49,7 @@ export function WordsField({
 }: DeckField<WordsSlot>) {
   const key = slotKey(scene.template, slot);
   const text = scene.words[slot.id] ?? "";
+  const fill = document.fills[key];
   const length = Array.from(text).length;
   const suggestions = choices.suggestions[slot.role] ?? [];
   const write = (value: string): void => onEdit(fillSlot(key, { kind: "words", text: value }));
@@ -93,7 +97,8 @@ export function WordsField({
       <WordsInput
         id={key}
         slot={key}
-        text={text}
+        text={fill?.kind === "words" ? fill.text : text}
+        facts={facts}
         locked={locked}
         hint={slot.hint}
         suggestions={suggestions}

@@ -81,6 +81,7 @@ export function SceneBand({
             const common = {
               scene,
               document,
+              facts: promotion.facts,
               choices,
               measures: measures.get(key),
               findings: deck.findings.filter(({ where }) => where.slot === key),

@@ -39,7 +39,14 @@ export function ItemRow({ id, ...list }: ItemListProps & { id: string }) {
     >
       <span className="flex w-5 justify-center text-soft">{signOf(item)}</span>
       {item.kind === "words" ? (
-        <WordsInput label={`Words of ${title}`} text={item.text} className="py-1!" onFocus={take} onWrite={write} />
+        <WordsInput
+          label={`Words of ${title}`}
+          text={item.text}
+          facts={facts}
+          className="py-1!"
+          onFocus={take}
+          onWrite={write}
+        />
       ) : (
         <button type="button" onClick={take} className="min-w-0 flex-1 truncate text-left text-[14px] hover:underline">
           {title}

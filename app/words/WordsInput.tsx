@@ -1,7 +1,10 @@
 import { type ChangeEvent, type ClipboardEvent, useRef } from "react";
+import { hasChips, withChips } from "../../core/document/chips";
+import { type Facts } from "../../core/document/facts";
 import { MOST_WORDS } from "../../core/document/promotion";
 import { pastedWords } from "../../core/type/pastedWords";
 import { fieldLook } from "../components/fieldLook";
+import { ChipPicker } from "./ChipPicker";
 import { EmojiPicker } from "./EmojiPicker";
 import { insertText } from "./insertText";
 
@@ -14,6 +17,7 @@ export function WordsInput({
   locked = false,
   hint,
   suggestions = [],
+  facts,
   className = "",
   onFocus,
   onWrite,
@@ -28,6 +32,8 @@ export function WordsInput({
   hint?: string;
   /** Words to pick from. With them it is one line. */
   suggestions?: readonly string[];
+  /** What words can follow. */
+  facts: Facts;
   className?: string;
   onFocus: () => void;
   onWrite: (text: string) => void;
@@ -41,10 +47,11 @@ export function WordsInput({
     event.preventDefault();
     if (!locked) insertText(event.currentTarget, isLine ? words.replaceAll("\n", " ") : words);
   }
-  const put = (emoji: string): void => {
-    if (field.current) insertText(field.current, emoji);
+  const put = (more: string): void => {
+    if (field.current) insertText(field.current, more);
   };
-  const look = `${fieldLook} pr-8! ${className}`;
+  const makePlain = (): void => onWrite(withChips(text, facts));
+  const look = `${fieldLook} pr-15! ${className}`;
   const common = {
     id,
     "data-slot": slot,
@@ -74,7 +81,8 @@ export function WordsInput({
         <textarea ref={field} {...common} rows={1} className={`${look} block field-sizing-content resize-none`} />
       )}
       {!locked && (
-        <div className="absolute top-0.5 right-1 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
+        <div className="absolute top-0.5 right-1 flex opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
+          <ChipPicker facts={facts} onPick={put} onPlain={hasChips(text) ? makePlain : null} />
           <EmojiPicker onPick={put} />
         </div>
       )}

@@ -64,6 +64,8 @@ export interface BrandFacts {
   readonly call: string;
   /** Without the scheme, as it is written in the brand book. */
   readonly website: string;
+  /** The first of its handles; empty where it has none. */
+  readonly handle: string;
   readonly logos: readonly { readonly variant: LogoVariant; readonly picture: PictureFacts }[];
   /** Clear space as a share of the logo's height; least width in design units. */
   readonly logoRules: { readonly clearSpace: number; readonly leastWidth: number };

@@ -6,6 +6,7 @@ import { type Track } from "../time/tracks";
 import { type Millis } from "../units";
 import { type FormatName } from "../placement/formats";
 import { formatsSet } from "./adjustments";
+import { withChips } from "./chips";
 import { type DesignedScene, designOf, sourceSlot, templateOf } from "./design";
 import { type ClipFacts, type Facts, type PictureFacts } from "./facts";
 import { type ShownItem, itemTrack } from "./itemsShown";
@@ -57,7 +58,7 @@ export function resolvePromotion(document: Promotion, facts: Facts): ResolvedPro
       format,
       {
         scenes: resolvedScenes(document, facts, designOf(document, facts.templates, format).scenes),
-        items: itemTrack(document, named, format),
+        items: readItems(itemTrack(document, named, format), facts),
       },
     ]),
   );
@@ -65,12 +66,21 @@ export function resolvePromotion(document: Promotion, facts: Facts): ResolvedPro
     base,
     facts,
     scenes: resolvedScenes(document, facts, designed),
-    items: itemTrack(document, named, null),
+    items: readItems(itemTrack(document, named, null), facts),
     inFormat,
     spans,
     length: totalLength(spans),
   };
 }
+
+/** Items as they are read: with what the chips in their words stand for. */
+const readItems = (items: Track<ShownItem>, facts: Facts): Track<ShownItem> =>
+  items.map((span) => {
+    const { item } = span.what;
+    return item.kind === "words"
+      ? { ...span, what: { ...span.what, item: { ...item, text: withChips(item.text, facts) } } }
+      : span;
+  });
 
 /** The formats in which something is set, by the promotion or by a template of it. */
 const formatsThatDiffer = (document: Promotion, facts: Facts): FormatName[] => [
@@ -116,8 +126,8 @@ const picturesBehind = (facts: Facts, { framings }: DesignedScene): ResolvedScen
 /** The words a slot shows, whoever chose them. */
 export function wordsOf(document: Promotion, facts: Facts, scene: SceneTemplate, slot: WordsSlot): string {
   const fill = document.fills[slotKey(scene, slot)];
-  if (fill?.kind === "words") return fill.text;
-  return boundWords(facts, slot) || (slot.fallback ?? "");
+  if (fill?.kind === "words") return withChips(fill.text, facts);
+  return boundWords(facts, slot) || withChips(slot.fallback ?? "", facts);
 }
 
 /** What a slot's binding gives; null when it has none. */

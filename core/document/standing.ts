@@ -7,6 +7,8 @@ export interface OfferStanding {
   /** Its first and its last day, in words. */
   readonly from: string;
   readonly until: string;
+  /** How many days it still runs, today and its last one among them, in words: `3 days`. Empty when it is over. */
+  readonly daysLeft: string;
   /** What is wrong with the price before that it claims, in words; null where nothing is. */
   readonly claim: string | null;
 }

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { minorDigits, money, parsePrice, plainAmount, writePrice } from "./money";
-import { instantOf, lastDay, offerState, wallTime } from "./validity";
+import { daysLeft, daysLeftInWords, instantOf, lastDay, offerState, wallTime } from "./validity";
 
 const price = fc.integer({ min: 1, max: 10_000_000 });
 
@@ -74,6 +74,24 @@ describe("validity", () => {
     expect(wallTime(instantOf(local, zone), zone)).toBe(local);
   });
 
+  test("days are counted in the offer's own zone, today and the last one among them", () => {
+    // Until Sunday's end in Auckland, which is Sunday noon in London.
+    const zone = "Pacific/Auckland";
+    const offer = { startsAt: instantOf("2030-05-01T00:00", zone), endsAt: instantOf("2030-05-06T00:00", zone), zone };
+    const left = (local: string): number => daysLeft(offer, instantOf(local, zone));
+    expect([left("2030-05-03T23:59"), left("2030-05-04T00:00"), left("2030-05-05T23:59")]).toEqual([3, 2, 1]);
+    expect(left("2030-05-06T00:00")).toBe(0);
+    // Clocks go back in this week: a day of 25 hours is one day.
+    const autumn = {
+      startsAt: new Date(0),
+      endsAt: instantOf("2030-10-28T00:00", "Europe/London"),
+      zone: "Europe/London",
+    };
+    expect(daysLeft(autumn, instantOf("2030-10-26T12:00", "Europe/London"))).toBe(2);
+    expect(daysLeftInWords(autumn, instantOf("2030-10-26T12:00", "Europe/London"), "en-GB")).toBe("2 days");
+    expect(daysLeftInWords(autumn, instantOf("2030-10-27T12:00", "Europe/London"), "de-DE")).toBe("1 Tag");
+    expect(daysLeftInWords(autumn, autumn.endsAt, "en-GB")).toBe("");
+  });
   test("an offer that ends at midnight ends on the day before", () => {
     const window = {
       startsAt: new Date("2030-03-25T00:00Z"),

@@ -11,7 +11,12 @@ export interface OfferLines {
   /** The offer in two or three words: `15 % off`, `3 for 2`, `free delivery`. */
   readonly badge: string;
   readonly saving: string;
+  /** The figures of the saving alone: `£3`, `25 %`. */
+  readonly saved: string;
+  readonly percent: string;
   readonly until: string;
+  /** The day alone: `Sunday 29 November`. */
+  readonly lastDay: string;
   /** `£12 → £9`, or the badge where no price changes. */
   readonly short: string;
   /** A whole sentence. */
@@ -42,7 +47,8 @@ export function offerLines(
     terms.kind === "bundle-price"
       ? bundleFigures(product.bundle ?? [product.price], terms.price)
       : offerFigures(product.price, terms);
-  const until = `Until ${lastDay(window, locale)}`;
+  const day = lastDay(window, locale);
+  const until = `Until ${day}`;
   if (!figures) {
     const badge = offerBadge(terms, locale);
     return {
@@ -50,9 +56,12 @@ export function offerLines(
       now: writeShort(product.price, locale),
       badge,
       saving: "",
+      saved: "",
+      percent: "",
       until,
+      lastDay: day,
       short: badge,
-      long: `${capital(badge)} with ${product.name}, until ${lastDay(window, locale)}`,
+      long: `${capital(badge)} with ${product.name}, until ${day}`,
     };
   }
   const write = pairWriter(figures, locale);
@@ -71,9 +80,12 @@ export function offerLines(
     now,
     badge,
     until,
+    lastDay: day,
     saving: `You save ${writeShort(figures.saving, locale)}`,
+    saved: writeShort(figures.saving, locale),
+    percent: `${number(figures.percent, locale)}${NBSP}%`,
     short: `${was} → ${now}`,
-    long: `${several}${product.name}${andMore}: ${now} instead of ${was}, until ${lastDay(window, locale)}`,
+    long: `${several}${product.name}${andMore}: ${now} instead of ${was}, until ${day}`,
   };
 }
 

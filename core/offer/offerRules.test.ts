@@ -42,6 +42,9 @@ describe("offer lines", () => {
       now: "£15",
       badge: "25\u00a0% off",
       long: "Hand-thrown pot and more: £15 instead of £20, until Sunday 5 May",
+      saved: "£5",
+      percent: "25\u00a0%",
+      lastDay: "Sunday 5 May",
     }));
 
   test("figures and dates follow the brand's locale", () => {

@@ -47,7 +47,13 @@ const withSizes = (): Facts => {
   return { ...facts, media: { ...facts.media, [SMALL]: small, [LARGE]: large } };
 };
 const withStanding = (standing: Partial<Standing>): Facts => testFacts({ standing: { ...NO_STANDING, ...standing } });
-const OFFER = { state: "running", from: "Monday 23 November", until: "Sunday 29 November", claim: null } as const;
+const OFFER = {
+  state: "running",
+  from: "Monday 23 November",
+  until: "Sunday 29 November",
+  daysLeft: "3 days",
+  claim: null,
+} as const;
 const withLogo = (change: Partial<BrandFacts>): Facts => testFacts({ brand: { ...TEST_BRAND, ...change } });
 const ownWords = (id: string, text: string, at: Point): readonly Edit[] => [
   putItem(id, { kind: "words", role: "line", text, order: `a${id}`, from: "hook", to: "hook" }),
@@ -239,6 +245,21 @@ const CASES: readonly Case[] = [
     facts: withStanding({ offer: { ...OFFER, claim: "The price before may be at most £22.00" } }),
     words: /at most £22.00/,
     mendedFacts: withStanding({ offer: OFFER }),
+  },
+  {
+    rule: "chips-filled",
+    edits: [fillSlot("hook.headline", words("Down by {percent} until {last day}"))],
+    facts: testFacts({ offer: null }),
+    words: /^\{percent\} stands for nothing: it needs an offer that changes the price$/,
+    mendedFacts: testFacts(),
+    slot: "hook.headline",
+  },
+  {
+    rule: "chips-filled",
+    edits: [putItem("9", { kind: "words", role: "line", text: "Ask {handle}", order: "a9", from: "hook", to: "hook" })],
+    facts: withLogo({ handle: "" }),
+    words: /^\{handle\} stands for nothing: it needs a handle in the brand book$/,
+    mendedFacts: testFacts(),
   },
   {
     rule: "logo-large-enough",

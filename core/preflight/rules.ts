@@ -1,5 +1,6 @@
 import { offerRuns, priceClaimAllowed, rightsClear } from "./allowed";
 import { brandColors, logoLargeEnough, logoStandsOut } from "./branded";
+import { chipsFilled } from "./chipsFilled";
 import { contrastOnPictures } from "./contrast";
 import { ownWords, slotsFilled } from "./filled";
 import { type Rule } from "./finding";
@@ -40,4 +41,5 @@ export const RULES: readonly Rule[] = [
   itemsReadable,
   textsApart,
   noFlashes,
+  chipsFilled,
 ];

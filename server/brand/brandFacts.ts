@@ -61,6 +61,7 @@ export function brandFacts(
     signOff: { first: signOffWords(book, "first"), second: signOffWords(book, "second") },
     call: book.calls[0] ?? "",
     website: book.contact.website,
+    handle: book.contact.handles[0] ?? "",
     logoRules: book.logoRules,
     watermark: on ? { corner, size, opacity } : null,
   };

@@ -2,7 +2,7 @@ import { type OfferStanding } from "../../core/document/standing";
 import { money } from "../../core/offer/money";
 import { type OfferLines } from "../../core/offer/offerLines";
 import { figuresOrNull } from "../../core/offer/stacking";
-import { firstDay, lastDay, offerState } from "../../core/offer/validity";
+import { daysLeftInWords, firstDay, lastDay, offerState } from "../../core/offer/validity";
 import { type TeamScope } from "../db/teamScope";
 import { type OfferRow, type ProductRow, bundlePrices, linesOrReason, readOffer } from "./offerOnProduct";
 import { claimProblem, othersOn } from "./priceClaim";
@@ -30,8 +30,9 @@ export async function offersOn(
   for (const offer of offers) {
     const window = { startsAt: offer.starts_at, endsAt: offer.ends_at, zone: offer.zone };
     const { lines, claim } = (await saidOf?.(offer)) ?? { lines: null, claim: null };
+    const left = daysLeftInWords(window, now, locale);
     const [from, until] = [firstDay(window, locale), lastDay(window, locale)];
-    found[offer.id] = { lines, standing: { state: offerState(window, now), from, until, claim } };
+    found[offer.id] = { lines, standing: { state: offerState(window, now), from, until, daysLeft: left, claim } };
   }
   return found;
 }
