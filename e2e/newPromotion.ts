@@ -9,3 +9,12 @@ export async function newPromotion(page: Page, template: string, product: string
   await expect(page.getByTestId("meters").first()).toBeVisible();
   return new URL(page.url()).pathname.split("/").at(-1) ?? "";
 }
+
+/** On the Fill desk, makes a promotion in one of the usual formats alone. @param title of the format */
+export async function onlyIn(page: Page, title: "square" | "vertical" | "widescreen"): Promise<void> {
+  await page.getByRole("button", { name: "Formats" }).click();
+  for (const other of ["square", "vertical", "widescreen"])
+    if (other !== title) await page.getByRole("checkbox", { name: other }).uncheck();
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("img", { name: /proof$/ })).toHaveCount(1);
+}

@@ -1,4 +1,5 @@
-import { Move, RotateCcw } from "lucide-react";
+import { clsx } from "clsx";
+import { CaseUpper, Move, RotateCcw } from "lucide-react";
 import { COLOR_ROLES } from "../../core/color/palette";
 import { type Edit } from "../../core/document/edit";
 import { keysFor } from "../../core/document/adjustments";
@@ -19,7 +20,35 @@ interface SlotToolsProps {
   readonly onPlace: (slot: SlotKey) => void;
 }
 
-/** What can be changed of a scene's slots besides what is in them: whether they are shown, their colour, their place. */
+/** Sets words in capitals, however they are written. */
+function ToggleCapitals({
+  slot,
+  on,
+  disabled,
+  onToggle,
+}: {
+  slot: Slot;
+  on: boolean;
+  disabled: boolean;
+  onToggle: (on: boolean) => void;
+}) {
+  const toggle = (): void => onToggle(!on);
+  return (
+    <button
+      type="button"
+      aria-pressed={on}
+      aria-label={`${slot.label} in capitals`}
+      title="In capitals"
+      disabled={disabled}
+      onClick={toggle}
+      className={clsx("p-1.5 disabled:opacity-25", on ? "bg-ink text-card" : "text-soft hover:text-ink")}
+    >
+      <CaseUpper aria-hidden size={16} />
+    </button>
+  );
+}
+
+/** What can be changed of a scene's slots besides what is in them: whether they are shown, their colour and case, their place. */
 export function SlotTools({ document, scene, slots, free, onEdit, onPlace }: SlotToolsProps) {
   const may = (slot: Slot, what: keyof SlotAllows): boolean => free || slot.allows[what];
   const changeable = slots.filter(
@@ -61,22 +90,32 @@ export function SlotTools({ document, scene, slots, free, onEdit, onPlace }: Slo
               </th>
               <td className="pr-2">
                 {slot.kind === "words" && (
-                  <select
-                    aria-label={`Colour of ${slot.label}`}
-                    disabled={!may(slot, "color")}
-                    value={set.color ?? ""}
-                    onChange={(event) =>
-                      onEdit(
-                        adjust("color", COLOR_ROLES.find((role) => role === event.target.value) ?? null, { target }),
-                      )
-                    }
-                    className={`${fieldLook} py-0.5! text-[13px]!`}
-                  >
-                    <option value="">as usual</option>
-                    {COLOR_ROLES.map((role) => (
-                      <option key={role}>{role}</option>
-                    ))}
-                  </select>
+                  <span className="flex items-center gap-1">
+                    <select
+                      aria-label={`Colour of ${slot.label}`}
+                      disabled={!may(slot, "color")}
+                      value={set.color ?? ""}
+                      onChange={(event) =>
+                        onEdit(
+                          adjust("color", COLOR_ROLES.find((role) => role === event.target.value) ?? null, { target }),
+                        )
+                      }
+                      className={`${fieldLook} py-0.5! text-[13px]!`}
+                    >
+                      <option value="">as usual</option>
+                      {COLOR_ROLES.map((role) => (
+                        <option key={role}>{role}</option>
+                      ))}
+                    </select>
+                    <ToggleCapitals
+                      slot={slot}
+                      on={set.capitals ?? slot.capitals ?? false}
+                      disabled={!may(slot, "color")}
+                      onToggle={(on) =>
+                        onEdit(adjust("capitals", on === (slot.capitals ?? false) ? null : on, { target }))
+                      }
+                    />
+                  </span>
                 )}
               </td>
               <td className="whitespace-nowrap">

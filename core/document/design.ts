@@ -160,7 +160,11 @@ function designedScene(
     id: scene.id,
     slots: origin.slots
       .filter((slot) => ofSlot("hidden", slot) !== true)
-      .map((slot) => (slot.kind === "words" ? { ...slot, color: ofSlot("color", slot) } : slot)),
+      .map((slot) =>
+        slot.kind === "words"
+          ? { ...slot, color: ofSlot("color", slot), capitals: ofSlot("capitals", slot) || undefined }
+          : slot,
+      ),
     places,
     style: withSet(style, ofScene),
     framings: Object.fromEntries(

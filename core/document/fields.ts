@@ -166,6 +166,13 @@ export const FIELDS = {
     lock: "color",
     from: ({ slot }) => (slot?.kind === "words" ? slot.color : undefined),
   }),
+  capitals: ofSlot(flag("Capitals", false), {
+    named: "The capitals of",
+    kinds: ["words"],
+    layers: HERE,
+    lock: "color",
+    from: ({ slot }) => (slot?.kind === "words" ? (slot.capitals ?? false) : undefined),
+  }),
   hidden: ofSlot(flag("Skipped", false), {
     named: "Taking out",
     kinds: EVERY_KIND,
@@ -236,6 +243,11 @@ export const FIELDS = {
     named: "The colour of",
     kinds: ITEM_KINDS,
     from: ({ kind }) => FIRST_LOOKS[kind].ink,
+  }),
+  capital: ofItem(flag("In capitals", false), {
+    named: "The capitals of",
+    kinds: ["words"],
+    from: () => false,
   }),
   plate: ofItem(choice("Stands on", ["nothing", ...COLOR_ROLES], "card"), {
     named: "The plate of",

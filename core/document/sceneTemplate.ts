@@ -58,6 +58,8 @@ export interface WordsSlot extends SlotBase {
   readonly fallback?: string | undefined;
   /** The brand's colour the words are set in, where it can be read; the ground's own ink when absent. */
   readonly color?: ColorRole | undefined;
+  /** Whether they are set in capitals, however they are written; as they are written when absent. */
+  readonly capitals?: boolean | undefined;
 }
 
 export const PICTURE_SHAPES = ["any", "tall", "square", "wide"] as const;

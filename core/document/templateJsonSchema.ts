@@ -38,7 +38,7 @@ const slotBase: Json = {
 const slots = (media: Json): Readonly<Record<Slot["kind"], Json>> => ({
   words: object(
     { ...slotBase, kind: { const: "words" }, role: one(WORDS_ROLES), budget: whole(1, 160) },
-    { binding: one(WORDS_BINDINGS), fallback: text(0, 160), color: one(COLOR_ROLES) },
+    { binding: one(WORDS_BINDINGS), fallback: text(0, 160), color: one(COLOR_ROLES), capitals: flag },
   ),
   media: object(
     {

@@ -49,6 +49,7 @@ const SLOTS: Readonly<Record<Slot["kind"], Schema<unknown>>> = {
     binding: string().oneOf(WORDS_BINDINGS).optional(),
     fallback: string().max(160, "At most 160 characters.").optional(),
     color: string().oneOf(COLOR_ROLES).optional(),
+    capitals: boolean().optional(),
   }).noUnknown(),
   media: object({
     ...slotBase,

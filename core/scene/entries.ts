@@ -1,6 +1,7 @@
 import { type Entry, type EntryLook } from "../arrangement/layout";
 import { type ResolvedScene } from "../document/resolve";
 import { type WordsSlot, slotKey } from "../document/sceneTemplate";
+import { inCapitals } from "../type/capitals";
 import { type TypeRole } from "../type/roles";
 
 /** What a scene has to show in words, in the order of its slots. Slots with nothing in them are not there. */
@@ -8,7 +9,8 @@ export function entriesOf(scene: ResolvedScene): Entry[] {
   return scene.template.slots.flatMap((slot): Entry[] => {
     const key = slotKey(scene.template, slot);
     if (slot.kind === "words") {
-      const text = (scene.words[slot.id] ?? "").trim();
+      const words = (scene.words[slot.id] ?? "").trim();
+      const text = slot.capitals ? inCapitals(words) : words;
       return text === "" ? [] : [wordsEntry(slot, key, text)];
     }
     const { offer } = scene;

@@ -1,3 +1,4 @@
+import { inCapitals } from "../type/capitals";
 import { type ShownItem } from "../document/itemsShown";
 import { FIRST_LOOKS } from "../document/items";
 import { contrastRatio } from "../color/contrast";
@@ -136,7 +137,8 @@ function wordsDrawing(
 ): Drawing {
   const { values } = shown;
   const room = middlePlace(shown, setter, values.tall);
-  const words = setWords(setter, { role, text, align: "centre" }, room);
+  const written = values.capital ? inCapitals(text) : text;
+  const words = setWords(setter, { role, text: written, align: "centre" }, room);
   const middle = centreOf(room);
   const block = rect(middle.x - words.width / 2, middle.y - words.height / 2, words.width, words.height);
   if (values.plate === "nothing")

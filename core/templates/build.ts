@@ -46,7 +46,7 @@ const ROLE_DEFAULTS: Readonly<
 };
 
 type WordsMore = Partial<
-  Pick<WordsSlot, "label" | "hint" | "required" | "budget" | "binding" | "fallback" | "color">
+  Pick<WordsSlot, "label" | "hint" | "required" | "budget" | "binding" | "fallback" | "color" | "capitals">
 > & { readonly allows?: Partial<SlotAllows> };
 
 /** A words slot. Required unless said otherwise. */

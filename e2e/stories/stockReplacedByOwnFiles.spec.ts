@@ -4,7 +4,7 @@ import { join } from "node:path";
 import { type Locator, type Page, expect, test } from "@playwright/test";
 import sharp from "sharp";
 import { ffprobe } from "../files";
-import { newPromotion } from "../newPromotion";
+import { newPromotion, onlyIn } from "../newPromotion";
 import { type Rgb, colorsIn, downloadRendition, dropOn, isBlue, isRed } from "../ownClips";
 import { signInAs } from "../people";
 import { renderDrafts } from "../startRender";
@@ -64,6 +64,7 @@ test("an ad of stock alone is filled with one's own files; colours, offer, logo 
   await expect(page.getByText("Saved. Promotions show it")).toBeVisible();
 
   const slug = await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
+  await onlyIn(page, "square");
   const pictures = [
     [0, "picture"],
     [0, "picture or clip"],
@@ -112,7 +113,7 @@ test("an ad of stock alone is filled with one's own files; colours, offer, logo 
   await expect(page.getByTestId("meters").first()).toBeVisible();
   await expect(page.getByLabel("First line (optional)")).toHaveValue("brookmill.example.com");
   await page.getByRole("link", { name: "On to the proofs" }).click();
-  await renderDrafts(page, 3);
+  await renderDrafts(page, 1);
   const path = await downloadRendition(page, "square", folder);
   expect((await ffprobe(path)).video).toMatchObject({ width: 480, height: 480 });
   // The headline stands on red under the magenta sign, the product beside blue, the offer on orange beside green.

@@ -4,7 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Page, expect, test } from "@playwright/test";
 import { ffmpeg, ffprobe } from "../files";
-import { newPromotion } from "../newPromotion";
+import { newPromotion, onlyIn } from "../newPromotion";
 import { type Rgb, colorsIn, downloadRendition, dropOnSlot } from "../ownClips";
 import { signInAs } from "../people";
 import { renderDrafts } from "../startRender";
@@ -14,17 +14,15 @@ import { renderDrafts } from "../startRender";
 const SECONDS = 15;
 const ROWS = 854;
 
-/** A clip of one colour, 15 s long. */
-async function strip(folder: string, name: string, color: string): Promise<string> {
-  const path = join(folder, `${name}.mp4`);
-  await ffmpeg("-f", "lavfi", "-i", `color=c=${color}:s=960x408:r=30:d=${SECONDS}`, "-pix_fmt", "yuv420p", path);
+/** A clip of one colour, 15 s long, `strip-` and its colour by name. */
+async function strip(folder: string, color: string): Promise<string> {
+  const path = join(folder, `strip-${color}.mp4`);
+  await ffmpeg("-f", "lavfi", "-i", `color=c=${color}:s=480x288:r=30:d=${SECONDS}`, "-pix_fmt", "yuv420p", path);
   return path;
 }
 
-async function fillStrip(page: Page, slot: string, path: string, name: string): Promise<void> {
-  await dropOnSlot(page, `Choose ${slot}`, path);
-  await expect(page.getByText(`${name} · clip 15.0 s`).first()).toBeVisible({ timeout: 60_000 });
-}
+const expectStrip = (page: Page, color: string): Promise<void> =>
+  expect(page.getByText(`strip-${color} · clip 15.0 s`).first()).toBeVisible({ timeout: 60_000 });
 
 /** Which of its channels a colour is made of; nothing where strips meet. */
 function colorName({ r, g, b }: Rgb): "red" | "green" | "blue" | "yellow" | "between" {
@@ -84,15 +82,14 @@ test("three clips of 15 s are stacked exactly; a copy has one of them swapped, a
   await page.getByLabel("Length in seconds").fill(String(SECONDS));
   await page.keyboard.press("Escape");
   // For one place only, which is upright.
-  await page.getByRole("button", { name: "Formats" }).click();
-  for (const format of ["square", "widescreen"]) await page.getByRole("checkbox", { name: format }).uncheck();
-  await page.keyboard.press("Escape");
-  for (const [slot, color] of [
+  await onlyIn(page, "vertical");
+  const strips = [
     ["first strip", "red"],
     ["second strip", "lime"],
     ["third strip", "blue"],
-  ] as const)
-    await fillStrip(page, slot, await strip(folder, `strip-${color}`, color), `strip-${color}`);
+  ] as const;
+  for (const [slot, color] of strips) await dropOnSlot(page, `Choose ${slot}`, await strip(folder, color));
+  for (const [, color] of strips) await expectStrip(page, color);
   await expect(page.getByText("saved", { exact: true })).toBeVisible();
 
   await page.getByRole("link", { name: "On to the proofs" }).click();
@@ -113,7 +110,8 @@ test("three clips of 15 s are stacked exactly; a copy has one of them swapped, a
     .click();
   await expect(page).toHaveURL(/copy/);
   await expect(page.getByTestId("meters").or(page.getByText("strip-lime · clip 15.0 s")).first()).toBeVisible();
-  await fillStrip(page, "second strip", await strip(folder, "strip-yellow", "yellow"), "strip-yellow");
+  await dropOnSlot(page, "Choose second strip", await strip(folder, "yellow"));
+  await expectStrip(page, "yellow");
   await expect(page.getByText("strip-lime")).toHaveCount(0);
   await expect(page.getByText("saved", { exact: true })).toBeVisible();
   await page.getByRole("link", { name: "On to the proofs" }).click();
