@@ -74,6 +74,11 @@ export function SlotTools({ document, scene, slots, free, onEdit, onPlace }: Slo
             const edit = giveBack(document, "place", target);
             if (edit) onEdit(edit);
           };
+          // What the template has is not set again.
+          const setCapitals = (on: boolean): void => {
+            const usual = slot.kind === "words" && slot.capitals === true;
+            onEdit(adjust("capitals", on === usual ? null : on, { target }));
+          };
           return (
             <tr key={slot.id}>
               <th scope="row" className="pr-2 text-left font-normal">
@@ -111,9 +116,7 @@ export function SlotTools({ document, scene, slots, free, onEdit, onPlace }: Slo
                       slot={slot}
                       on={set.capitals ?? slot.capitals ?? false}
                       disabled={!may(slot, "color")}
-                      onToggle={(on) =>
-                        onEdit(adjust("capitals", on === (slot.capitals ?? false) ? null : on, { target }))
-                      }
+                      onToggle={setCapitals}
                     />
                   </span>
                 )}

@@ -56,10 +56,11 @@ export function openFrameChecker({ pictures, openClips, factsOf, give, turn }: F
       const mine = ++latest;
       const isOver = (): boolean => mine !== latest;
       await turn(true);
+      if (isOver()) return;
       const found: Finding[] = [];
       for (const prepared of formats) {
-        const ids = scenes.map(({ id }) => id);
-        const own = await checkFrames({ prepared, scenes: ids, frameAt: framesOf(prepared), isOver });
+        const own = await checkFrames({ prepared, scenes, frameAt: framesOf(prepared), isOver });
+        await turn(false);
         if (!own) return;
         found.push(...own);
       }

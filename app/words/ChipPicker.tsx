@@ -27,33 +27,32 @@ export function ChipPicker({
         anchor={{ to: "bottom end", gap: 4 }}
         className="z-20 w-[320px] border border-rule bg-card py-2 text-[14px] shadow-xl"
       >
-        {({ close }) => (
-          <>
-            {CHIPS.map((chip) => (
-              <ChipChoice
-                key={chip.name}
-                chip={chip}
-                facts={facts}
-                onPick={(text) => {
-                  close();
-                  onPick(text);
-                }}
-              />
-            ))}
-            {onPlain && (
-              <button
-                type="button"
-                onClick={() => {
-                  close();
-                  onPlain();
-                }}
-                className="mt-2 w-full border-t border-rule px-4 pt-2.5 pb-1 text-left underline-offset-4 hover:underline"
-              >
-                Turn into plain words
-              </button>
-            )}
-          </>
-        )}
+        {({ close }) => {
+          const pick = (text: string): void => {
+            close();
+            onPick(text);
+          };
+          const makePlain = (): void => {
+            close();
+            onPlain?.();
+          };
+          return (
+            <>
+              {CHIPS.map((chip) => (
+                <ChipChoice key={chip.name} chip={chip} facts={facts} onPick={pick} />
+              ))}
+              {onPlain && (
+                <button
+                  type="button"
+                  onClick={makePlain}
+                  className="mt-2 w-full border-t border-rule px-4 pt-2.5 pb-1 text-left underline-offset-4 hover:underline"
+                >
+                  Turn into plain words
+                </button>
+              )}
+            </>
+          );
+        }}
       </PopoverPanel>
     </Popover>
   );

@@ -15,7 +15,7 @@ const book = testBook();
 /** Clips in the first two scenes. */
 const clips = (["hook.picture", "product.picture"] as const).map((slot) => fillSlot(slot, mediaFill(CLIP_ID)));
 const promotion = resolvePromotion(clips.reduce(applyEdit, testDocument()), testFacts());
-const scenes = promotion.scenes.map(({ id }) => id);
+const { scenes } = promotion;
 await openWanted(book, () => fontFilesWanted(promotion, book));
 const prepared = preparePromotion(promotion, "vertical", book);
 const { width, height } = checkedSize("vertical");
@@ -45,7 +45,7 @@ test("what flashes is found with its scene and format, and must be mended", asyn
     {
       rule: "no-flashes",
       severity: "wrong",
-      where: { scene: scenes[1], format: "vertical", slot: null },
+      where: { scene: scenes[1]?.id, format: "vertical", slot: null },
       numbers: { flashesPerSecond: 5 },
     },
   ]);

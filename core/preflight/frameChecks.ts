@@ -1,3 +1,4 @@
+import { type ResolvedScene } from "../document/resolve";
 import { type Size } from "../geometry/rect";
 import { type FormatName, formatOf } from "../placement/formats";
 import { type PreparedPromotion } from "../scene/preparePromotion";
@@ -5,7 +6,7 @@ import { FPS_30 } from "../time/frames";
 import { type Ticks, frameStart } from "../time/ticks";
 import { sceneMostSeen } from "../time/timeline";
 import { type Finding } from "./finding";
-import { livelyFrames } from "./livelyFrames";
+import { canBeLively, livelyFrames } from "./livelyFrames";
 import { RULES } from "./rules";
 
 /** Frames are checked so small: what is found in them has to be large to count. */
@@ -22,8 +23,8 @@ const FRAME_RULES = RULES.filter((rule) => "watch" in rule);
 
 interface Checked {
   readonly prepared: PreparedPromotion;
-  /** The ids of its scenes, in order. */
-  readonly scenes: readonly string[];
+  /** What it was prepared from. */
+  readonly scenes: readonly ResolvedScene[];
   /** Gives a frame as RGBA of `checkedSize`: the very same where it looks like the one before. Lively ones are asked for. */
   readonly frameAt: (time: Ticks) => Promise<ArrayLike<number>>;
   /** Asked before every frame: whether nobody waits for the answer any more. */
@@ -32,6 +33,7 @@ interface Checked {
 
 /** What the frames of a promotion in a format show that should not be; null where it was over before the end. */
 export async function checkFrames({ prepared, scenes, frameAt, isOver }: Checked): Promise<Finding[] | null> {
+  if (!canBeLively(scenes)) return [];
   const watches = FRAME_RULES.map(({ id, watch }) => ({ rule: id, ...watch(checkedSize(prepared.format)) }));
   let before: ArrayLike<number> | null = null;
   for (const frame of livelyFrames(prepared)) {
@@ -42,7 +44,7 @@ export async function checkFrames({ prepared, scenes, frameAt, isOver }: Checked
   }
   return watches.flatMap(({ rule, found }) =>
     found().map(({ at, ...seen }): Finding => {
-      const scene = scenes[sceneMostSeen(prepared.spans, at * 1000)] ?? null;
+      const scene = scenes[sceneMostSeen(prepared.spans, at * 1000)]?.id ?? null;
       return { rule, where: { scene, format: prepared.format, slot: null }, ...seen };
     }),
   );

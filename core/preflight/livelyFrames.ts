@@ -1,3 +1,4 @@
+import { type ResolvedScene } from "../document/resolve";
 import { type DisplayList, everyNode } from "../scene/displayList";
 import { type PreparedPromotion, displayListAt } from "../scene/preparePromotion";
 import { FPS_30, frameCount } from "../time/frames";
@@ -6,6 +7,12 @@ import { frameStart } from "../time/ticks";
 /** More changes than this within a second are more than words and scenes that come and go make. */
 const CALM_CHANGES = 6;
 const SECOND = FPS_30.numerator / FPS_30.denominator;
+
+/** Whether any frame of some scenes can be lively: only clips, and slots with several shots, change much by themselves. */
+export const canBeLively = (scenes: readonly ResolvedScene[]): boolean =>
+  scenes.some(({ shots }) =>
+    Object.values(shots).some((cut) => cut.length > 1 || cut.some(({ media }) => media.kind === "clip")),
+  );
 
 /**
  * The frames that can change much from one to the next, by their number at 30 a second: those that show a clip, and those of

@@ -22,7 +22,7 @@ export function findingsInFrames(
   const ids = scenes.map(({ id }) => id);
   const decides = JSON.stringify([PAINTER_VERSION, prepared.format, ids, paintedWhole(prepared, input.hashes)]);
   const key = createHash("sha256").update(decides).digest("hex");
-  const found = known.get(key) ?? look(prepared, ids, input);
+  const found = known.get(key) ?? look(prepared, scenes, input);
   known.delete(key);
   known.set(key, found);
   found.catch(() => known.delete(key));
@@ -31,7 +31,11 @@ export function findingsInFrames(
   return found;
 }
 
-async function look(prepared: PreparedPromotion, scenes: readonly string[], input: RenderInput): Promise<Finding[]> {
+async function look(
+  prepared: PreparedPromotion,
+  scenes: ResolvedPromotion["scenes"],
+  input: RenderInput,
+): Promise<Finding[]> {
   const source = frameSource(prepared, input, checkedSize(prepared.format));
   try {
     const found = await checkFrames({
