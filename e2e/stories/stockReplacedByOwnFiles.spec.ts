@@ -35,6 +35,36 @@ async function ownLogo(page: Page, folder: string): Promise<void> {
   await expect(page.locator("[data-name^='own-sign']")).toHaveAttribute("data-state", "ready", { timeout: 60_000 });
 }
 
+async function workFor(page: Page, { from, to }: { readonly from: string; readonly to: string }): Promise<void> {
+  await page.goto("/brand-book");
+  await page.getByRole("button", { name: `Working brand: ${from}` }).click();
+  await page.getByRole("menuitem", { name: to }).click();
+  await expect(page.getByRole("button", { name: `Working brand: ${to}` })).toBeVisible();
+}
+
+interface Dress {
+  readonly primary: string;
+  readonly website: string;
+}
+
+/** Changes what the working brand looks like, and gives what it was. */
+async function dress(page: Page, { primary, website, logo }: Dress & { readonly logo: string }): Promise<Dress> {
+  await page.goto("/brand-book");
+  const [color, address] = [page.getByLabel("primary colour, hex"), page.getByLabel("Website")];
+  const before = { primary: await color.inputValue(), website: await address.inputValue() };
+  await color.fill(primary);
+  await color.press("Enter");
+  await address.fill(website);
+  await page.getByRole("button", { name: "Choose the logo, full" }).click();
+  await page
+    .getByRole("dialog")
+    .getByRole("button", { name: new RegExp(logo) })
+    .click();
+  await page.getByRole("button", { name: "Save the book" }).click();
+  await expect(page.getByText(/^Saved\./)).toBeVisible();
+  return before;
+}
+
 const isMagenta = ({ r, g, b }: Rgb): boolean => r > 160 && g < 90 && b > 110 && b < 200;
 const isOrange = ({ r, g, b }: Rgb): boolean => r > 190 && g > 70 && g < 150 && b < 70;
 const isGreen = ({ r, g, b }: Rgb): boolean => g > 160 && r < 90 && b < 90;
@@ -55,13 +85,7 @@ test("an ad of stock alone is filled with one's own files; colours, offer, logo 
     await page.getByRole("button", { name: `Keep ${name}` }).click();
     await expect(page.getByText("kept", { exact: true })).toBeVisible({ timeout: 60_000 });
   }
-  await page.goto("/brand-book?new");
-  await page.getByLabel("Brand name").fill("Brookmill");
-  await page.getByRole("button", { name: "Start the book" }).click();
-  await page.getByLabel("Website").fill("soon.example.com");
-  await page.getByLabel("Call to action 1").fill("Come and see");
-  await page.getByRole("button", { name: "Save the book" }).click();
-  await expect(page.getByText("Saved. Promotions show it")).toBeVisible();
+  await workFor(page, { from: "Quillfern", to: "Tallowby Bakehouse" });
 
   const slug = await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
   await onlyIn(page, "square");
@@ -97,17 +121,7 @@ test("an ad of stock alone is filled with one's own files; colours, offer, logo 
   await page.getByLabel("Offer", { exact: true }).selectOption({ label: "Potting week" });
   await expect(page.getByText("saved", { exact: true })).toBeVisible();
   await ownLogo(page, folder);
-  await page.goto("/brand-book");
-  await page.getByLabel("primary colour, hex").fill("#e07020");
-  await page.getByLabel("primary colour, hex").press("Enter");
-  await page.getByLabel("Website").fill("brookmill.example.com");
-  await page.getByRole("button", { name: "Choose the logo, full" }).click();
-  await page
-    .getByRole("dialog")
-    .getByRole("button", { name: /own-sign/ })
-    .click();
-  await page.getByRole("button", { name: "Save the book" }).click();
-  await expect(page.getByText("Saved. Promotions show it")).toBeVisible();
+  const before = await dress(page, { primary: "#e07020", website: "brookmill.example.com", logo: "own-sign" });
 
   await page.goto(`/promotions/${slug}`);
   await expect(page.getByTestId("meters").first()).toBeVisible();
@@ -126,9 +140,8 @@ test("an ad of stock alone is filled with one's own files; colours, offer, logo 
   expect(await seen(9, isGreen)).toBeGreaterThan(0.2);
   expect(await seen(13.5, isMagenta)).toBeGreaterThan(0.005);
 
-  // The brand that was worked for before is chosen again.
-  await page.getByRole("button", { name: "Working brand: Brookmill" }).click();
-  await page.getByRole("menuitem", { name: "Quillfern" }).click();
-  await expect(page.getByRole("button", { name: "Working brand: Quillfern" })).toBeVisible();
+  // As it was, for whoever comes after.
+  await dress(page, { ...before, logo: "tallowby-sign" });
+  await workFor(page, { from: "Tallowby Bakehouse", to: "Quillfern" });
   await rm(folder, { recursive: true });
 });
