@@ -1,4 +1,6 @@
 import { type Page, expect } from "@playwright/test";
+import { execa } from "execa";
+import { signInAs } from "./people";
 
 /** Makes a promotion as a person does, and gives its slug. */
 export async function newPromotion(page: Page, template: string, product: string): Promise<string> {
@@ -17,4 +19,12 @@ export async function onlyIn(page: Page, title: "square" | "vertical" | "widescr
     if (other !== title) await page.getByRole("checkbox", { name: other }).uncheck();
   await page.keyboard.press("Escape");
   await expect(page.getByRole("img", { name: /proof$/ })).toHaveCount(1);
+}
+
+/** Puts a promotion of two seconds in, as `shortPromotion.ts` says, and opens its Fill desk as a marketer. */
+export async function openShortPromotion(page: Page, slug: string): Promise<void> {
+  await execa(process.execPath, ["--import", "tsx", "e2e/shortPromotion.ts", slug]);
+  await signInAs(page, "Tamsin Kell");
+  await page.goto(`/promotions/${slug}`);
+  await expect(page.getByTestId("meters").first()).toBeVisible();
 }

@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import { type PictureFacts } from "../core/document/facts";
 import { formatOf, USUAL_FORMATS } from "../core/placement/formats";
-import { isQuality, outputSize } from "../core/placement/quality";
+import { isQuality, outputSize, pixelsPerUnit } from "../core/placement/quality";
 import { anyStills } from "../core/testing/anyStill";
 import { createPainter } from "../paint/painter";
 import { closeDatabase } from "../server/db/connect";
@@ -29,7 +29,7 @@ for (const format of USUAL_FORMATS) {
   const surface = nodeSurface(size.width, size.height);
   const stills = anyStills(formatOf(format), pictures, { seed: Number(seed), count: Number(count) });
   for (const [number, list] of stills.entries()) {
-    await resources.load(list, Math.min(size.width / formatOf(format).width, size.height / formatOf(format).height));
+    await resources.load(list, pixelsPerUnit(format, size));
     painter.paint(list, surface.context);
     const pixels = surface.canvas.getContext("2d").getImageData(0, 0, size.width, size.height).data;
     hashes[`${format}/${number}`] = createHash("sha256").update(pixels).digest("hex");

@@ -1,9 +1,11 @@
 import { type Facts } from "../../core/document/facts";
 import { type ResolvedPromotion } from "../../core/document/resolve";
 import { formatOf } from "../../core/placement/formats";
+import { pixelsPerUnit } from "../../core/placement/quality";
 import { type Finding } from "../../core/preflight/finding";
 import { checkFrames, checkedSize } from "../../core/preflight/frameChecks";
-import { type ClipNode, type DisplayList, everyNode, sameFrame } from "../../core/scene/displayList";
+import { canBeLively } from "../../core/preflight/livelyFrames";
+import { type DisplayList, clipsIn, sameFrame } from "../../core/scene/displayList";
 import { type PreparedPromotion, displayListAt } from "../../core/scene/preparePromotion";
 import { type Ticks } from "../../core/time/ticks";
 import { createPainter } from "../../paint/painter";
@@ -33,9 +35,8 @@ export function openFrameChecker({ pictures, openClips, factsOf, give, turn }: F
 
   function framesOf(prepared: PreparedPromotion): (at: Ticks) => Promise<ArrayLike<number>> {
     const size = checkedSize(prepared.format);
-    const shape = formatOf(prepared.format);
-    const scale = Math.min(size.width / shape.width, size.height / shape.height);
-    const painter = createPainter(shape, size, resources);
+    const scale = pixelsPerUnit(prepared.format, size);
+    const painter = createPainter(formatOf(prepared.format), size, resources);
     const context = new OffscreenCanvas(size.width, size.height).getContext("2d", { willReadFrequently: true });
     if (!context) throw new Error("This browser gives no canvas to paint on.");
     let painted: { readonly list: DisplayList; readonly rgba: Uint8ClampedArray } | null = null;
@@ -43,8 +44,7 @@ export function openFrameChecker({ pictures, openClips, factsOf, give, turn }: F
       const list = displayListAt(prepared, at);
       if (painted && sameFrame(painted.list, list)) return painted.rgba;
       await turn(false);
-      const shown = [...everyNode(list)].filter((node): node is ClipNode => node.kind === "clip");
-      await Promise.all([resources.load(list, scale), clips.exact(shown)]);
+      await Promise.all([resources.load(list, scale), clips.exact(clipsIn(list))]);
       painter.paint(list, context);
       painted = { list, rgba: context.getImageData(0, 0, size.width, size.height).data };
       return painted.rgba;
@@ -58,14 +58,15 @@ export function openFrameChecker({ pictures, openClips, factsOf, give, turn }: F
       await turn(true);
       if (isOver()) return;
       const found: Finding[] = [];
-      for (const prepared of formats) {
+      for (const prepared of canBeLively(scenes) ? formats : []) {
         const own = await checkFrames({ prepared, scenes, frameAt: framesOf(prepared), isOver });
         await turn(false);
         if (!own) return;
         found.push(...own);
       }
+      if (isOver()) return;
       clips.close();
-      if (!isOver()) give(found);
+      give(found);
     },
     close() {
       latest++;

@@ -4,10 +4,10 @@ import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion, resolvePromotion } from "../../core/document/resolve";
 import { type Size } from "../../core/geometry/rect";
 import { type FormatName, formatOf } from "../../core/placement/formats";
-import { outputSize, type Quality } from "../../core/placement/quality";
+import { outputSize, pixelsPerUnit, type Quality } from "../../core/placement/quality";
 import { type Finding } from "../../core/preflight/finding";
 import { type FindingMemory, findingsOf, inOrder } from "../../core/preflight/findings";
-import { type ClipNode, type DisplayList, everyNode, sameFrame } from "../../core/scene/displayList";
+import { type ClipNode, type DisplayList, clipsIn, sameFrame } from "../../core/scene/displayList";
 import {
   type PreparationMemory,
   type PreparedPromotion,
@@ -108,6 +108,7 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
     openClips,
     factsOf: () => facts,
     give(found) {
+      if (found.length === 0 && inFrames.length === 0) return;
       inFrames = found;
       say({ kind: "found", findings: allFindings() });
     },
@@ -143,11 +144,10 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
   /** The clips on screen, with the frame that each is to show; the same in every format. */
   function clipNodes(at: Ticks): ClipNode[] {
     const [first] = prepared;
-    return [...everyNode((first && listOf(first.format, at)) ?? [])].filter((node) => node.kind === "clip");
+    return clipsIn((first && listOf(first.format, at)) ?? []);
   }
 
-  const scaleOf = (format: FormatName, { canvas }: Screen): number =>
-    Math.min(canvas.width / formatOf(format).width, canvas.height / formatOf(format).height);
+  const scaleOf = (format: FormatName, { canvas }: Screen): number => pixelsPerUnit(format, canvas);
 
   /** Paints each screen whose frame has changed; fetches what is missing and paints again when it is here. */
   function paintAll(force: boolean): void {
@@ -310,8 +310,7 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
       const list = listOf(format, at);
       if (!list) throw new Error("The proof is not there yet.");
       const size = outputSize(format, quality);
-      const scale = Math.min(size.width / formatOf(format).width, size.height / formatOf(format).height);
-      await Promise.all([resources.load(list, scale), clips.exact(clipNodes(at))]);
+      await Promise.all([resources.load(list, pixelsPerUnit(format, size)), clips.exact(clipNodes(at))]);
       const canvas = new OffscreenCanvas(size.width, size.height);
       const context = canvas.getContext("2d", { willReadFrequently: true });
       if (!context) throw new Error("This browser gives no canvas to paint on.");

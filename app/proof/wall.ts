@@ -2,7 +2,8 @@ import { type Facts } from "../../core/document/facts";
 import { same } from "../../core/document/patch";
 import { type Size } from "../../core/geometry/rect";
 import { type FormatName, formatOf } from "../../core/placement/formats";
-import { type ClipNode, type DisplayList, everyNode } from "../../core/scene/displayList";
+import { pixelsPerUnit } from "../../core/placement/quality";
+import { type DisplayList, clipsIn } from "../../core/scene/displayList";
 import { type PreparedPromotion, displayListAt, settledTime } from "../../core/scene/preparePromotion";
 import { ticksOf } from "../../core/time/ticks";
 import { type Painter, createPainter } from "../../paint/painter";
@@ -75,9 +76,7 @@ export function openWall({ pictures, openClips, factsOf, give, pause }: WallPart
 
   async function paintCell(cell: Cell): Promise<void> {
     const { format, scene, list, size } = cell;
-    const scale = Math.min(size.width / formatOf(format).width, size.height / formatOf(format).height);
-    const nodes = [...everyNode(list)].filter((node): node is ClipNode => node.kind === "clip");
-    await Promise.all([resources.load(list, scale), clips.exact(nodes)]);
+    await Promise.all([resources.load(list, pixelsPerUnit(format, size)), clips.exact(clipsIn(list))]);
     const { painter, canvas } = painterFor(cell);
     const context = canvas.getContext("2d", { alpha: false, willReadFrequently: true });
     if (!context) return;

@@ -12,6 +12,12 @@ export function qualityScale(quality: Quality): number {
   return quality === "1080p" ? 1 : 480 / 1080;
 }
 
+/** Output pixels per design unit where a format is painted at a size: of the side that has fewer. */
+export function pixelsPerUnit(format: FormatName, size: Size): number {
+  const { width, height } = formatOf(format);
+  return Math.min(size.width / width, size.height / height);
+}
+
 /** Pixel size of a file. Both sides are even, because 4:2:0 colour needs it (480p widescreen: 854 × 480). */
 export function outputSize(format: FormatName, quality: Quality): Size {
   const scale = qualityScale(quality);

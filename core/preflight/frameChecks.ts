@@ -6,7 +6,7 @@ import { FPS_30 } from "../time/frames";
 import { type Ticks, frameStart } from "../time/ticks";
 import { sceneMostSeen } from "../time/timeline";
 import { type Finding } from "./finding";
-import { canBeLively, livelyFrames } from "./livelyFrames";
+import { livelyFrames } from "./livelyFrames";
 import { RULES } from "./rules";
 
 /** Frames are checked so small: what is found in them has to be large to count. */
@@ -33,7 +33,6 @@ interface Checked {
 
 /** What the frames of a promotion in a format show that should not be; null where it was over before the end. */
 export async function checkFrames({ prepared, scenes, frameAt, isOver }: Checked): Promise<Finding[] | null> {
-  if (!canBeLively(scenes)) return [];
   const watches = FRAME_RULES.map(({ id, watch }) => ({ rule: id, ...watch(checkedSize(prepared.format)) }));
   let before: ArrayLike<number> | null = null;
   for (const frame of livelyFrames(prepared)) {

@@ -132,3 +132,7 @@ export function* everyNode(list: readonly DisplayNode[]): Generator<DisplayNode>
     if ("children" in node) yield* everyNode(node.children);
   }
 }
+
+/** The clips that a list shows. */
+export const clipsIn = (list: readonly DisplayNode[]): ClipNode[] =>
+  [...everyNode(list)].filter((node) => node.kind === "clip");

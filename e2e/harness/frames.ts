@@ -2,7 +2,7 @@ import { type Facts, type PictureFacts } from "../../core/document/facts";
 import { type Promotion } from "../../core/document/promotion";
 import { resolvePromotion } from "../../core/document/resolve";
 import { formatOf, USUAL_FORMATS } from "../../core/placement/formats";
-import { type Quality, outputSize } from "../../core/placement/quality";
+import { type Quality, outputSize, pixelsPerUnit } from "../../core/placement/quality";
 import { displayListAt, preparePromotion } from "../../core/scene/preparePromotion";
 import { fontFilesWanted } from "../../core/scene/wantedFiles";
 import { FPS_30 } from "../../core/time/frames";
@@ -55,7 +55,7 @@ window.paintFrames = async ({ document, facts, quality, frames }) => {
     const surface = browserSurface(size.width, size.height);
     for (const frame of frames) {
       const list = displayListAt(prepared, frameStart(frame, FPS_30));
-      await resources.load(list, Math.min(size.width / formatOf(format).width, size.height / formatOf(format).height));
+      await resources.load(list, pixelsPerUnit(format, size));
       painter.paint(list, surface.context);
       hashes[`${format}/${frame}`] = await hashOf(surface.context.getImageData(0, 0, size.width, size.height).data);
     }
@@ -72,7 +72,7 @@ window.paintStills = async ({ pictures, quality, seed, count }) => {
     const painter = createPainter(formatOf(format), size, resources);
     const surface = browserSurface(size.width, size.height);
     for (const [number, list] of anyStills(formatOf(format), pictures, { seed, count }).entries()) {
-      await resources.load(list, Math.min(size.width / formatOf(format).width, size.height / formatOf(format).height));
+      await resources.load(list, pixelsPerUnit(format, size));
       painter.paint(list, surface.context);
       hashes[`${format}/${number}`] = await hashOf(surface.context.getImageData(0, 0, size.width, size.height).data);
     }

@@ -2,10 +2,9 @@ import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, test } from "@playwright/test";
-import { execa } from "execa";
 import { ffprobe } from "../files";
-import { signInAs } from "../people";
 import { renderDrafts } from "../startRender";
+import { openShortPromotion } from "../newPromotion";
 
 /** A promotion is made in every shape that its people post, those without a name among them, with two clicks each. */
 
@@ -21,10 +20,7 @@ test("a promotion in five shapes, one of them 5:7, is proofed and rendered in al
   page,
 }) => {
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
-  await execa(process.execPath, ["--import", "tsx", "e2e/shortPromotion.ts", "every-shape"]);
-  await signInAs(page, "Tamsin Kell");
-  await page.goto("/promotions/every-shape");
-  await expect(page.getByTestId("meters").first()).toBeVisible();
+  await openShortPromotion(page, "every-shape");
   await page.getByRole("button", { name: "Formats" }).click();
   await page.getByLabel("portrait").check();
   await page.getByLabel("Across").fill("10");

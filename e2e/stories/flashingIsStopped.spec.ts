@@ -2,11 +2,10 @@ import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, test } from "@playwright/test";
-import { execa } from "execa";
 import { ffmpeg, ffprobe } from "../files";
 import { downloadRendition, dropOnSlot } from "../ownClips";
-import { signInAs } from "../people";
 import { renderDrafts } from "../startRender";
+import { openShortPromotion } from "../newPromotion";
 
 /** A clip that flashes is found before it is posted, blocks the render, and is swapped for a calm one. */
 
@@ -26,10 +25,7 @@ test("a clip that flashes six times a second is found in every format and blocks
   page,
 }) => {
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
-  await execa(process.execPath, ["--import", "tsx", "e2e/shortPromotion.ts", "flashing-clip"]);
-  await signInAs(page, "Tamsin Kell");
-  await page.goto("/promotions/flashing-clip");
-  await expect(page.getByTestId("meters").first()).toBeVisible();
+  await openShortPromotion(page, "flashing-clip");
   await dropOnSlot(page, "Choose picture", await flashingClip(folder, "strobe", 6));
   await expect(page.getByText("strobe · clip 4.0 s").first()).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText("saved", { exact: true })).toBeVisible();

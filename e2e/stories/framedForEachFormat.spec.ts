@@ -2,11 +2,10 @@ import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, test } from "@playwright/test";
-import { execa } from "execa";
 import { ffprobe } from "../files";
 import { coloredClip, colorsIn, downloadRendition, dropOnSlot, isBlue, isRed } from "../ownClips";
-import { signInAs } from "../people";
 import { renderDrafts } from "../startRender";
+import { openShortPromotion } from "../newPromotion";
 
 /**
  * A lying clip is shown whole in every shape: over its own blur where the shape stands, on a colour of the brand's where it
@@ -17,10 +16,7 @@ test("a lying clip is whole in the square on the brand's colour, whole over its 
   page,
 }) => {
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
-  await execa(process.execPath, ["--import", "tsx", "e2e/shortPromotion.ts", "framed-for-each"]);
-  await signInAs(page, "Tamsin Kell");
-  await page.goto("/promotions/framed-for-each");
-  await expect(page.getByTestId("meters").first()).toBeVisible();
+  await openShortPromotion(page, "framed-for-each");
   // Red on its left, blue on its right: what is cut away, mirrored or stretched is seen.
   await dropOnSlot(page, "Choose picture", await coloredClip(folder, [["red", "blue"]]));
   await expect(page.getByText("own-clip · clip").first()).toBeVisible({ timeout: 30_000 });

@@ -2,12 +2,11 @@ import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Page, expect, test } from "@playwright/test";
-import { execa } from "execa";
 import sharp from "sharp";
 import { ffmpeg, ffprobe } from "../files";
 import { downloadRendition } from "../ownClips";
-import { signInAs } from "../people";
 import { renderDrafts } from "../startRender";
+import { openShortPromotion } from "../newPromotion";
 
 /** Two handles stand centred and equally large in the last three seconds; a title is there all the time. */
 
@@ -15,10 +14,7 @@ test("two handles in the last 3 s, equal and centred; a title through the whole 
   page,
 }) => {
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
-  await execa(process.execPath, ["--import", "tsx", "e2e/shortPromotion.ts", "handles-at-the-end"]);
-  await signInAs(page, "Tamsin Kell");
-  await page.goto("/promotions/handles-at-the-end");
-  await expect(page.getByTestId("meters").first()).toBeVisible();
+  await openShortPromotion(page, "handles-at-the-end");
   // Two scenes of 3 and 4 s, the second half a second over the first: 6.5 s.
   for (const [scene, seconds] of [
     [1, "3"],

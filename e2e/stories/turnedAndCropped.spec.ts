@@ -2,11 +2,10 @@ import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, test } from "@playwright/test";
-import { execa } from "execa";
 import { ffprobe } from "../files";
 import { coloredClip, colorsIn, downloadRendition, dropOnSlot, isBlue, isRed } from "../ownClips";
-import { signInAs } from "../people";
 import { renderDrafts } from "../startRender";
+import { openShortPromotion } from "../newPromotion";
 
 /** A clip is cropped to a part of it, turned upright, looked at pixel for pixel, and goes out as a quick file. */
 
@@ -14,10 +13,7 @@ test("a clip cropped to its left half and turned by a quarter covers every shape
   page,
 }) => {
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
-  await execa(process.execPath, ["--import", "tsx", "e2e/shortPromotion.ts", "turned-and-cropped"]);
-  await signInAs(page, "Tamsin Kell");
-  await page.goto("/promotions/turned-and-cropped");
-  await expect(page.getByTestId("meters").first()).toBeVisible();
+  await openShortPromotion(page, "turned-and-cropped");
   // The right half is not to be seen anywhere; of the left, red is above and blue below.
   const clip = await coloredClip(folder, [
     ["red", "white"],

@@ -1,6 +1,5 @@
 import { type Page, expect, test } from "@playwright/test";
-import { execa } from "execa";
-import { signInAs } from "../people";
+import { openShortPromotion } from "../newPromotion";
 
 /** Thirty changes of every kind, made, taken back to the start and made again, by keyboard alone. */
 
@@ -48,10 +47,7 @@ async function saved(page: Page): Promise<string> {
 test("30 changes by keyboard alone are undone to the start and done again to the end, the documents equal to the byte", async ({
   page,
 }) => {
-  await execa(process.execPath, ["--import", "tsx", "e2e/shortPromotion.ts", SLUG]);
-  await signInAs(page, "Tamsin Kell");
-  await page.goto(`/promotions/${SLUG}`);
-  await expect(page.getByTestId("meters").first()).toBeVisible();
+  await openShortPromotion(page, SLUG);
   const start = await stored(page);
 
   // Words in two fields by turns: what is typed in one field at one go is one step. (So are two moves of one scene within

@@ -1,7 +1,6 @@
 import { type Page, expect, test } from "@playwright/test";
-import { execa } from "execa";
-import { signInAs } from "../people";
 import { bothSides } from "../proofs";
+import { openShortPromotion } from "../newPromotion";
 
 /** Words that name a price follow the offer that is chosen, on the desk and in what is rendered, until they are made plain. */
 
@@ -18,10 +17,7 @@ async function putIn(page: Page, name: RegExp): Promise<void> {
 test("a headline names price and saving, follows another offer, is told of without one, and is turned into plain words", async ({
   page,
 }) => {
-  await execa(process.execPath, ["--import", "tsx", "e2e/shortPromotion.ts", "follows-the-offer"]);
-  await signInAs(page, "Tamsin Kell");
-  await page.goto("/promotions/follows-the-offer");
-  await expect(page.getByTestId("meters").first()).toBeVisible();
+  await openShortPromotion(page, "follows-the-offer");
   await headline(page).fill("Only ");
   await putIn(page, /^price now £20\.40/);
   await expect(headline(page)).toHaveValue("Only {price now}");

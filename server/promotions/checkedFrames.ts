@@ -3,6 +3,7 @@ import { setImmediate as turn } from "node:timers/promises";
 import { type ResolvedPromotion } from "../../core/document/resolve";
 import { type Finding } from "../../core/preflight/finding";
 import { checkFrames, checkedSize } from "../../core/preflight/frameChecks";
+import { canBeLively } from "../../core/preflight/livelyFrames";
 import { paintedWhole } from "../../core/scene/paintedText";
 import { type PreparedPromotion } from "../../core/scene/preparePromotion";
 import { PAINTER_VERSION } from "../../paint/painter";
@@ -19,6 +20,7 @@ export function findingsInFrames(
   { scenes }: ResolvedPromotion,
   input: RenderInput,
 ): Promise<readonly Finding[]> {
+  if (!canBeLively(scenes)) return Promise.resolve([]);
   const ids = scenes.map(({ id }) => id);
   const decides = JSON.stringify([PAINTER_VERSION, prepared.format, ids, paintedWhole(prepared, input.hashes)]);
   const key = createHash("sha256").update(decides).digest("hex");

@@ -1,6 +1,6 @@
-import { type ClipNode, type DisplayList, everyNode, sameFrame } from "../../core/scene/displayList";
+import { type ClipNode, type DisplayList, clipsIn, sameFrame } from "../../core/scene/displayList";
 import { formatOf } from "../../core/placement/formats";
-import { outputSize } from "../../core/placement/quality";
+import { outputSize, pixelsPerUnit } from "../../core/placement/quality";
 import { type Size } from "../../core/geometry/rect";
 import { type PreparedPromotion, displayListAt } from "../../core/scene/preparePromotion";
 import { type ClipFacts } from "../../core/document/facts";
@@ -35,7 +35,7 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
   const { format } = prepared;
   const resources = nodeResources(input.hashes);
   const painter = createPainter(formatOf(format), size, resources);
-  const scale = Math.min(size.width / formatOf(format).width, size.height / formatOf(format).height);
+  const scale = pixelsPerUnit(format, size);
   const readers = new Map<string, ClipReader>();
   let painted: { readonly list: DisplayList; readonly surface: Surface; pixels: Uint8Array | null } | null = null;
 
@@ -43,7 +43,7 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
     const list = displayListAt(prepared, time);
     if (painted && sameFrame(painted.list, list)) return painted;
     await resources.load(list, scale);
-    for (const node of everyNode(list)) if (node.kind === "clip") await showClipFrame(node);
+    for (const node of clipsIn(list)) await showClipFrame(node);
     return (painted = { list, surface: painter.frame(list), pixels: null });
   }
 
