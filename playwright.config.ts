@@ -1,9 +1,20 @@
 import { defineConfig } from "@playwright/test";
+import { CHROMIUM } from "./server/testing/chromium";
+
+/** These kill parts of the instance under test: nothing may run beside them. */
+const ALONE = ["**/workerKilled.spec.ts", "**/twoPeopleAtOnce.spec.ts"];
+/** The longest in a row: it starts first, so that nothing waits for it at the end. */
+const LONG = ["**/gather.spec.ts"];
 
 export default defineConfig({
   testDir: "e2e",
-  testMatch: "**/*.spec.ts",
-  workers: 1,
+  projects: [
+    { name: "a team of its own", testMatch: LONG },
+    { name: "side by side", testMatch: "**/*.spec.ts", testIgnore: [...LONG, ...ALONE] },
+    { name: "alone", testMatch: ALONE, workers: 1, dependencies: ["a team of its own", "side by side"] },
+  ],
+  // Two, for two cores: a page paints, the server renders.
+  workers: 2,
   retries: 0,
   timeout: 240_000,
   expect: { timeout: 15_000 },
@@ -13,8 +24,9 @@ export default defineConfig({
     baseURL: process.env["BASE_URL"],
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
+    actionTimeout: 30_000,
     launchOptions: {
-      executablePath: "/usr/bin/chromium",
+      executablePath: CHROMIUM,
       args: [
         "--no-sandbox",
         "--disable-gpu",

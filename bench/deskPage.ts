@@ -2,6 +2,7 @@ import { spawn } from "node:child_process";
 import { once } from "node:events";
 import { chromium, type Page } from "@playwright/test";
 import { freePort } from "../server/cli/cluster";
+import { CHROMIUM } from "../server/testing/chromium";
 
 /** Opens headless Chromium at 1280×800 against a server of its own, as a marketer who is signed in. */
 export async function withDeskPage(data: string, act: (page: Page) => Promise<void>): Promise<void> {
@@ -13,7 +14,7 @@ export async function withDeskPage(data: string, act: (page: Page) => Promise<vo
   );
   for await (const text of server.stdout.setEncoding("utf8")) if (String(text).includes("ready at")) break;
   const browser = await chromium.launch({
-    executablePath: "/usr/bin/chromium",
+    executablePath: CHROMIUM,
     args: ["--no-sandbox", "--disable-gpu", "--autoplay-policy=no-user-gesture-required"],
   });
   try {

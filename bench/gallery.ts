@@ -5,6 +5,7 @@ import { templateDocument } from "../core/document/templateDocument";
 import { SHIPPED_TEMPLATES } from "../core/templates/shipped";
 import { freePort } from "../server/cli/cluster";
 import { openDemoData } from "./demoInstance";
+import { CHROMIUM } from "../server/testing/chromium";
 
 const TEMPLATES = 60;
 /** Pixels of a turn of the wheel, and how many a second: a person who looks through. */
@@ -54,7 +55,7 @@ export async function benchGallery(data: string): Promise<void> {
     { stdio: ["ignore", "pipe", "inherit"], env: { ...process.env, LOG_LEVEL: "warn" } },
   );
   const browser = await chromium.launch({
-    executablePath: "/usr/bin/chromium",
+    executablePath: CHROMIUM,
     args: ["--no-sandbox", "--disable-gpu"],
   });
   try {

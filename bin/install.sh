@@ -6,7 +6,7 @@ cd "$(dirname "${BASH_SOURCE[0]}")/.."
 missing=()
 command -v ffmpeg >/dev/null && command -v ffprobe >/dev/null || missing+=(ffmpeg)
 compgen -G '/usr/lib/postgresql/*/bin/initdb' >/dev/null || missing+=(postgresql)
-[ "${WANT_BROWSER:-no}" = yes ] && ! command -v chromium >/dev/null && missing+=(chromium)
+[ "${WANT_BROWSER:-no}" = yes ] && ! command -v chromium-headless-shell >/dev/null && missing+=(chromium-headless-shell)
 command -v runuser >/dev/null || missing+=(util-linux)
 [ "${WANT_BROWSER:-no}" = yes ] && ! command -v ps >/dev/null && missing+=(procps)
 if [ ${#missing[@]} -gt 0 ]; then

@@ -1,19 +1,10 @@
 import { createHash, randomBytes } from "node:crypto";
 import { expect, test } from "@playwright/test";
-import pg from "pg";
 import { rename } from "../core/document/edits";
 import { signInAs } from "./people";
+import { query } from "./query";
 
 /** Who may come in, and what they may see. */
-async function query<Row extends pg.QueryResultRow>(text: string, values: readonly unknown[] = []): Promise<Row[]> {
-  const client = new pg.Client({ connectionString: process.env["DATABASE_URL"] });
-  await client.connect();
-  try {
-    return (await client.query<Row>(text, [...values])).rows;
-  } finally {
-    await client.end();
-  }
-}
 
 test("wrong passwords are answered alike for known and unknown addresses, and slowed", async ({ page }) => {
   await page.goto("/sign-in");

@@ -12,6 +12,7 @@ import { newPromotion } from "./newPromotion";
 import { signInAs } from "./people";
 import { goToFrame } from "./proofs";
 import { RUNS, SEED, anyFrames } from "./sample";
+import { CHROMIUM } from "../server/testing/chromium";
 
 /**
  * A clip whose every frame carries its number, as eight stripes that are dark or light, is shown at the right frame in the
@@ -151,7 +152,7 @@ test(`where browsers decode no frames, over plain http, it stands right after ${
   const house = new URL(baseURL ?? "");
   house.hostname = "stencilcraft.example";
   const args = ["--no-sandbox", "--disable-gpu", `--host-resolver-rules=MAP ${house.hostname} 127.0.0.1`];
-  const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args });
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args });
   try {
     const plain = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: house.href });
     await plain.goto("/sign-in");

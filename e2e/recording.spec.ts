@@ -1,10 +1,11 @@
 import { expect, test } from "@playwright/test";
 import { signInAs } from "./people";
+import { CHROMIUM } from "../server/testing/chromium";
 
 /** Recording with the simulated camera and microphone that Chromium ships. */
 test.use({
   launchOptions: {
-    executablePath: "/usr/bin/chromium",
+    executablePath: CHROMIUM,
     args: [
       "--no-sandbox",
       "--disable-gpu",

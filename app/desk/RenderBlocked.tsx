@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Form, Link } from "react-router";
+import { type FetcherWithComponents, Link } from "react-router";
 import { CircleAlert } from "lucide-react";
 import { type Quality } from "../../core/placement/quality";
 import { Button } from "../components/Button";
@@ -11,11 +11,14 @@ export function RenderBlocked({
   found,
   quality,
   problem,
+  asking,
 }: {
   slug: string;
   found: readonly string[];
   quality: Quality;
   problem: string | null;
+  /** Asks again for the render. */
+  asking: FetcherWithComponents<unknown>;
 }) {
   const [reason, setReason] = useState("");
   const count = found.length === 1 ? "One thing must" : `${found.length} things must`;
@@ -37,7 +40,7 @@ export function RenderBlocked({
         <Link to={`/promotions/${slug}/proof`} className="pb-2 font-semibold underline underline-offset-2">
           Mend it on the Proof desk
         </Link>
-        <Form method="post" className="flex flex-1 items-end gap-3">
+        <asking.Form method="post" className="flex flex-1 items-end gap-3">
           <input type="hidden" name="quality" value={quality} />
           <label className="flex-1 text-[13px]">
             Or say why it may be rendered as it is
@@ -49,8 +52,10 @@ export function RenderBlocked({
               className={`${fieldLook} mt-1`}
             />
           </label>
-          <Button type="submit">Let it pass and render</Button>
-        </Form>
+          <Button type="submit" disabled={asking.state !== "idle"}>
+            Let it pass and render
+          </Button>
+        </asking.Form>
       </div>
       {problem && <p className="mt-2 text-[13px] text-wrong">{problem}</p>}
     </section>

@@ -10,8 +10,7 @@ import { FormatMark } from "../components/FormatMark";
 import { OfferCalendar } from "../components/OfferCalendar";
 import { PageHead } from "../components/PageHead";
 import { TrioThumbs } from "../components/TrioThumbs";
-import { useReload } from "../components/useReload";
-import { useTeamEvents } from "../components/useTeamEvents";
+import { useRenditionNews } from "../components/useRenditionNews";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { scope, team, name } = await requirePerson(request);
@@ -49,15 +48,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 }
 
 export default function Bench({ loaderData: { firstName, today, promotions, offers, running } }: Route.ComponentProps) {
-  const reload = useReload();
-  useTeamEvents(
-    ({ topic }) => {
-      if (topic === "rendition") reload();
-    },
-    () => {
-      if (running.length > 0) reload();
-    },
-  );
+  const shares = useRenditionNews(running);
   return (
     <main className="flex-1 px-8 py-7 max-sm:px-4">
       <PageHead title={`Good day, ${firstName}`} about="What is on the bench, and what the calendar says.">
@@ -100,17 +91,12 @@ export default function Bench({ loaderData: { firstName, today, promotions, offe
               <p className="border-y border-rule py-3 text-sm text-soft">Nothing is rendering.</p>
             ) : (
               <ul className="divide-y divide-rule border-y border-rule">
-                {running.map(({ id, format, progress, slug, name }) => (
-                  <li key={id} className="py-2 text-sm">
-                    <Link to={`/promotions/${slug}/send`} className="flex items-center gap-2">
-                      {isFormatName(format) && <FormatMark format={format} />}
-                      <span className="flex-1 truncate">{name}</span>
-                      <span className="figures">{Math.round(progress * 100)} %</span>
-                    </Link>
-                    <div className="mt-1 h-1.5 bg-rule">
-                      <div className="h-full bg-ready" style={{ width: `${progress * 100}%` }} />
-                    </div>
-                  </li>
+                {running.map((rendition) => (
+                  <Running
+                    key={rendition.id}
+                    rendition={rendition}
+                    share={shares[rendition.id] ?? rendition.progress}
+                  />
                 ))}
               </ul>
             )}
@@ -137,3 +123,24 @@ export default function Bench({ loaderData: { firstName, today, promotions, offe
 }
 
 export { ProblemPage as ErrorBoundary } from "../components/ProblemPage";
+
+function Running({
+  rendition: { format, slug, name },
+  share,
+}: {
+  rendition: { readonly format: string; readonly slug: string; readonly name: string };
+  share: number;
+}) {
+  return (
+    <li className="py-2 text-sm">
+      <Link to={`/promotions/${slug}/send`} className="flex items-center gap-2">
+        {isFormatName(format) && <FormatMark format={format} />}
+        <span className="flex-1 truncate">{name}</span>
+        <span className="figures">{Math.round(share * 100)} %</span>
+      </Link>
+      <div className="mt-1 h-1.5 bg-rule">
+        <div className="h-full bg-ready" style={{ width: `${share * 100}%` }} />
+      </div>
+    </li>
+  );
+}

@@ -1,4 +1,4 @@
-import { Form, data, useNavigation } from "react-router";
+import { Form, data, useFetcher } from "react-router";
 import { useState } from "react";
 import { ValidationError } from "yup";
 import { Download, TriangleAlert } from "lucide-react";
@@ -22,8 +22,7 @@ import { Button } from "../components/Button";
 import { FormatMark } from "../components/FormatMark";
 import { Notice } from "../components/Notice";
 import { megabytes } from "../components/mediaLook";
-import { useReload } from "../components/useReload";
-import { useTeamEvents } from "../components/useTeamEvents";
+import { isUnderWay, useRenditionNews } from "../components/useRenditionNews";
 import { DeskHeader } from "../desk/DeskHeader";
 import { RenderBlocked } from "../desk/RenderBlocked";
 
@@ -75,37 +74,22 @@ function reasonIn(form: FormData): { readonly reason: string | null; readonly pr
 
 const QUALITY_TEXT: Readonly<Record<Quality, string>> = { "480p": "a draft to check, quickly", "1080p": "to post" };
 
-const isUnderWay = (state: string): boolean => state === "waiting" || state === "working";
-
-export default function SendDesk({
-  loaderData: { slug, name, revision, formats, renders },
-  actionData,
-}: Route.ComponentProps) {
-  const reload = useReload();
-  const [shares, setShares] = useState<Readonly<Record<string, number>>>({});
+export default function SendDesk({ loaderData: { slug, name, revision, formats, renders } }: Route.ComponentProps) {
   const [quality, setQuality] = useState<Quality>("1080p");
-  const busy = useNavigation().state !== "idle";
+  // A fetcher's answer stays while the page's data is loaded anew, as it is whenever a rendition comes along.
+  const asking = useFetcher<typeof action>({ key: `render ${slug}` });
+  const answer = asking.data;
   const renditions = renders.flatMap((render) => render.renditions);
-  useTeamEvents(
-    (event) => {
-      if (event.topic !== "rendition") return;
-      const { id, state, progress } = event;
-      setShares((all) => ({ ...all, [id]: progress }));
-      if (renditions.find((rendition) => rendition.id === id)?.state !== state) reload();
-    },
-    () => {
-      if (renditions.some(({ state }) => isUnderWay(state))) reload();
-    },
-  );
+  const shares = useRenditionNews(renditions, ({ promotion }) => promotion === slug);
   return (
     <main className="flex flex-1 flex-col">
       <DeskHeader slug={slug} name={name} current="Send">
-        <Form method="post" id="render-form">
+        <asking.Form method="post">
           <input type="hidden" name="quality" value={quality} />
-          <Button look="main" type="submit" disabled={busy}>
+          <Button look="main" type="submit" disabled={asking.state !== "idle"}>
             {renderInWords(formats.length)}
           </Button>
-        </Form>
+        </asking.Form>
       </DeskHeader>
       <div className="grid flex-1 grid-cols-[300px_minmax(0,1fr)] max-lg:grid-cols-1">
         <aside className="border-r border-rule bg-card px-5 py-6">
@@ -149,12 +133,18 @@ export default function SendDesk({
           </p>
         </aside>
         <section aria-label="Renditions" className="min-w-0 px-8 py-6">
-          {actionData?.blocked && (
-            <RenderBlocked slug={slug} found={actionData.blocked} quality={quality} problem={actionData.problem} />
+          {answer?.blocked && (
+            <RenderBlocked
+              slug={slug}
+              found={answer.blocked}
+              quality={quality}
+              problem={answer.problem}
+              asking={asking}
+            />
           )}
-          {actionData?.problem && !actionData.blocked && (
+          {answer?.problem && !answer.blocked && (
             <Notice kind="wrong" className="mb-4">
-              {actionData.problem}
+              {answer.problem}
             </Notice>
           )}
           {renders.length === 0 && (

@@ -1,13 +1,20 @@
 import { boolean, lazy, mixed, number, object, string, type InferType } from "yup";
 
-/** How far a media item's reading-in, or a rendition, has come. */
-const work = object({
+/** How far work on something has come, 0…1. */
+const work = object({ id: string().required(), state: string().required(), progress: number().required() });
+/** A media item is read in. */
+const media = work.shape({
   topic: string()
-    .oneOf(["media", "rendition"] as const)
+    .oneOf(["media"] as const)
     .required(),
-  id: string().required(),
-  state: string().required(),
-  progress: number().required(),
+});
+/** A rendition is made. */
+const rendition = work.shape({
+  topic: string()
+    .oneOf(["rendition"] as const)
+    .required(),
+  /** The slug of what it shows. */
+  promotion: string().required(),
 });
 /** A promotion, or the draft of a template, was saved. */
 const saved = object({
@@ -32,10 +39,11 @@ const presence = object({
   at: string().defined(),
   here: boolean().required(),
 });
-const BY_TOPIC = { media: work, rendition: work, promotion: saved, template: saved, presence } as const;
+const BY_TOPIC = { media, rendition, promotion: saved, template: saved, presence } as const;
 
 /** Something that the open pages of a team may want to show. Told by any process, heard by every page. */
-export type TeamEvent = InferType<typeof work> | InferType<typeof saved> | InferType<typeof presence>;
+export type TeamEvent = RenditionEvent | InferType<typeof media> | InferType<typeof saved> | PresenceEvent;
+export type RenditionEvent = InferType<typeof rendition>;
 export type PresenceEvent = InferType<typeof presence>;
 
 const isTopic = (topic: string): topic is keyof typeof BY_TOPIC => Object.hasOwn(BY_TOPIC, topic);

@@ -47,6 +47,7 @@ test("a promotion in five shapes, one of them 5:7, is proofed and rendered in al
   }
 
   await page.getByRole("link", { name: "Fill", exact: true }).click();
+  await expect(page.getByTestId("meters").first()).toBeVisible();
   await page.getByRole("button", { name: "Formats" }).click();
   await page.getByRole("checkbox", { name: "5:7" }).click();
   await expect(page.getByRole("img", { name: /proof$/ })).toHaveCount(SHAPES.length - 1);

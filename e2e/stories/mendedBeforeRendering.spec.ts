@@ -4,6 +4,7 @@ import { join } from "node:path";
 import { type Page, expect, test } from "@playwright/test";
 import { ffprobe } from "../files";
 import { openShortPromotion } from "../newPromotion";
+import { query } from "../query";
 
 /** Mistakes are met on the Proof desk before a render, mended from the list, and what is meant to be so is let pass. */
 
@@ -83,6 +84,16 @@ test("five findings are met and mended from the list; what is left is let pass w
   const blocked = page.getByRole("alert", { name: "What must be mended" });
   await expect(blocked).toContainText("Scene 2");
   await expect(page.locator("li[data-state]")).toHaveCount(0);
+  // A colleague's render of it comes along meanwhile: the page loads it, and still says what must be mended.
+  const loaded = page.waitForResponse(/\/send\.data/);
+  await query(
+    `select pg_notify('stencilcraft_team_events', json_build_object('team', team_id, 'event', json_build_object(
+       'topic', 'rendition', 'id', 'of-a-colleague', 'promotion', slug, 'state', 'waiting', 'progress', 0))::text)
+     from promotion where slug = $1`,
+    ["mended-first"],
+  );
+  await loaded;
+  await expect(blocked).toContainText("Scene 2");
   await page.getByRole("button", { name: "Let it pass and render" }).click();
   await expect(blocked).toContainText("Say in a few words why");
   await page.getByLabel("Or say why").fill("The price is on the shop window as well");

@@ -14,7 +14,7 @@ afterAll(async () => {
   await closeDatabase();
 });
 
-const event = (change: Partial<Extract<TeamEvent, { id: string }>> = {}): TeamEvent => ({
+const event = (change: Partial<Extract<TeamEvent, { topic: "media" }>> = {}): TeamEvent => ({
   topic: "media",
   id: randomUUID(),
   state: "working",
@@ -44,7 +44,7 @@ test("a team's listeners hear what happens in it, whole and in order, and nothin
   const { heard, off } = await hearing(mine);
   const told: TeamEvent[] = [
     event(),
-    event({ topic: "rendition", state: "ready", progress: 1 }),
+    { topic: "rendition", id: randomUUID(), promotion: "pot-sale", state: "ready", progress: 1 },
     { topic: "promotion", slug: "pot-sale", revision: 3, by: "Tess" },
     { topic: "presence", slug: "pot-sale", page: "p", name: "Tess", at: "", here: true },
   ];

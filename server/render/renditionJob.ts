@@ -5,7 +5,6 @@ import { type Kysely } from "kysely";
 import { isFormatName } from "../../core/placement/formats";
 import { isQuality } from "../../core/placement/quality";
 import { type Database, type RenditionState } from "../db/tables";
-import { tellTeam } from "../events/teamEvents";
 import { log } from "../log";
 import { renditionKey } from "../storage/keys";
 import { store } from "../storage/store";
@@ -13,6 +12,7 @@ import { type PaintPool } from "./paintPool";
 import { renderFile } from "./renderFile";
 import { readRenderInput } from "./renderInput";
 import { renditionState } from "./renditions";
+import { tellRendition } from "./tellRendition";
 
 const TELL_EVERY_MS = 250;
 
@@ -22,7 +22,7 @@ export async function renderRendition(db: Kysely<Database>, pool: PaintPool, ren
     .selectFrom("rendition")
     .innerJoin("render", "render.id", "rendition.render_id")
     .where("rendition.id", "=", renditionId)
-    .select(["rendition.team_id", "rendition.format", "rendition.state", "render.quality", "render.input"])
+    .select(["rendition.format", "rendition.state", "render.quality", "render.input"])
     .executeTakeFirst();
   if (!row || row.state === "ready" || row.state === "cancelled") return;
   if (!isFormatName(row.format) || !isQuality(row.quality))
@@ -37,7 +37,7 @@ export async function renderRendition(db: Kysely<Database>, pool: PaintPool, ren
       .where("state", "in", ["waiting", "working"])
       .executeTakeFirst();
     if (changed.numUpdatedRows === 0n) stop.abort();
-    else await tellTeam(db, row.team_id, { topic: "rendition", id: renditionId, state, progress });
+    else await tellRendition(db, renditionId, { state, progress });
   };
   let progress = 0;
   const ticker = setInterval(
@@ -58,13 +58,15 @@ export async function renderRendition(db: Kysely<Database>, pool: PaintPool, ren
     clearInterval(ticker);
     const key = renditionKey(renditionId);
     await store().keep(key, path);
-    await db
+    const stored = await db
       .updateTable("rendition")
       .set({ state: "ready", progress: 1, file_key: key, file: JSON.stringify(file) })
       .where("id", "=", renditionId)
       .where("state", "=", "working")
-      .execute();
-    await tellTeam(db, row.team_id, { topic: "rendition", id: renditionId, state: "ready", progress: 1 });
+      .executeTakeFirst();
+    // Cancelled at the very end: it is not ready, whatever was stored.
+    if (stored.numUpdatedRows === 0n) return;
+    await tellRendition(db, renditionId, { state: "ready", progress: 1 });
     log.info({ rendition: renditionId, format: row.format, ms: Date.now() - started }, "rendition ready");
   } catch (error) {
     if (stop.signal.aborted || (await renditionState(db, renditionId)) === "cancelled") return;
@@ -77,7 +79,7 @@ export async function renderRendition(db: Kysely<Database>, pool: PaintPool, ren
 
 /** Says that a rendition could not be made after all tries. */
 export async function giveUpRendition(db: Kysely<Database>, renditionId: string): Promise<void> {
-  const row = await db
+  const failed = await db
     .updateTable("rendition")
     .set({
       state: "failed",
@@ -85,7 +87,6 @@ export async function giveUpRendition(db: Kysely<Database>, renditionId: string)
     })
     .where("id", "=", renditionId)
     .where("state", "in", ["waiting", "working"])
-    .returning("team_id")
     .executeTakeFirst();
-  if (row) await tellTeam(db, row.team_id, { topic: "rendition", id: renditionId, state: "failed", progress: 0 });
+  if (failed.numUpdatedRows > 0n) await tellRendition(db, renditionId, { state: "failed", progress: 0 });
 }

@@ -4,13 +4,13 @@ import { type FormatName, isFormatName } from "../../core/placement/formats";
 import { type Quality, isQuality } from "../../core/placement/quality";
 import { type Database, type RenditionState } from "../db/tables";
 import { type TeamScope } from "../db/teamScope";
-import { tellTeam } from "../events/teamEvents";
 import { enqueue } from "../jobs/enqueue";
 import { loadRenderInput } from "../promotions/loadFacts";
 import { preflight } from "../promotions/preflight";
 import { type Passed, readPassed, wrongInWords } from "./passed";
 import { type StoredPromotion } from "../promotions/promotionStore";
 import { type RenderedFile } from "./renderFile";
+import { tellRendition } from "./tellRendition";
 
 /** What is asked for: in which formats and quality, and who lets what must be mended pass, and why. */
 export interface RenderWish {
@@ -54,6 +54,7 @@ export async function requestRender(
         .returning("id")
         .executeTakeFirstOrThrow();
       await enqueue(within.connection, "render-rendition", { rendition: id });
+      await tellRendition(within.connection, id, { state: "waiting", progress: 0 });
     }
     return { render: render.id };
   });
@@ -145,7 +146,7 @@ export async function cancelRendition(scope: TeamScope, id: string): Promise<voi
     .where("state", "in", unfinished)
     .returning("id")
     .executeTakeFirst();
-  if (row) await tellTeam(scope.connection, scope.teamId, { topic: "rendition", id, state: "cancelled", progress: 0 });
+  if (row) await tellRendition(scope.connection, id, { state: "cancelled", progress: 0 });
 }
 
 /** Queues a failed or cancelled rendition again, from the same input. */
@@ -158,7 +159,9 @@ export async function retryRendition(scope: TeamScope, id: string): Promise<void
       .where("state", "in", ["failed", "cancelled"])
       .returning("id")
       .executeTakeFirst();
-    if (row) await enqueue(within.connection, "render-rendition", { rendition: id });
+    if (!row) return;
+    await enqueue(within.connection, "render-rendition", { rendition: id });
+    await tellRendition(within.connection, id, { state: "waiting", progress: 0 });
   });
 }
 
