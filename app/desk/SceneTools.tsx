@@ -3,8 +3,9 @@ import { ArrowDown, ArrowUp, Copy, EyeOff, SlidersHorizontal, Trash2 } from "luc
 import {
   ARRANGEMENTS,
   ARRANGEMENT_NAMES,
-  newArrangement,
+  type Arrangement,
   type ArrangementName,
+  newArrangement,
 } from "../../core/document/arrangements";
 import { type SceneDesign } from "../../core/document/design";
 import { type Edit } from "../../core/document/edit";
@@ -17,6 +18,7 @@ import { type Palette } from "../../core/color/palette";
 import { millis } from "../../core/units";
 import { ColorSwatches } from "../components/ColorSwatches";
 import { fieldLook } from "../components/fieldLook";
+import { ArrangementParameters } from "../workshop/ArrangementParameters";
 import { FieldSource } from "./FieldSource";
 import { SlotTools } from "./SlotTools";
 
@@ -58,6 +60,7 @@ export function SceneTools({
   const all = scenesInOrder(document);
   const place = all.findIndex(({ id }) => id === scene.id);
   const move = (by: -1 | 1): void => onEdit(moveScene(document, scene.id, place + by));
+  const setArrangement = (arrangement: Arrangement): void => onEdit(adjust("arrangement", arrangement, { target }));
   const skip = (): void => onEdit(adjust("skipped", true, { target }));
   const takeOut = (): void => onEdit(takeOutScene(scene.id));
   const source = (id: "arrangement" | "ground" | "length" | "logo") => (
@@ -93,11 +96,7 @@ export function SceneTools({
                 id="arrangement"
                 value={scene.arrangement.name}
                 disabled={!allows("arrangement")}
-                onChange={(event) =>
-                  onEdit(
-                    adjust("arrangement", arrangementFor(event.target.value as ArrangementName, origin), { target }),
-                  )
-                }
+                onChange={(event) => setArrangement(arrangementFor(event.target.value as ArrangementName, origin))}
                 className={`${fieldLook} mt-1`}
               >
                 {ARRANGEMENT_NAMES.map((name) => (
@@ -109,6 +108,9 @@ export function SceneTools({
               <span className="mt-1 block text-[12.5px] leading-snug text-soft">
                 {ARRANGEMENTS[scene.arrangement.name].about}
               </span>
+              <fieldset disabled={!allows("arrangement")} className="mt-2 grid grid-cols-2 items-end gap-x-3 gap-y-2">
+                <ArrangementParameters arrangement={scene.arrangement} onSet={setArrangement} />
+              </fieldset>
             </div>
             <fieldset disabled={!allows("color")}>
               <legend className="mb-1 flex w-full justify-between text-[13px] text-soft">

@@ -10,6 +10,7 @@ import { Field } from "../components/Field";
 import { Notice } from "../components/Notice";
 import { RightsMark } from "../components/RightsMark";
 import { factLine, megabytes, seconds, thumbAddress } from "../components/mediaLook";
+import { FindSubject } from "./FindSubject";
 import { FocalPicker } from "./FocalPicker";
 import { type MediaAnswer } from "./answer";
 import { Waveform } from "./Waveform";
@@ -110,6 +111,7 @@ function Preview({ item }: { item: Detail }) {
         <Waveform src={`/media/${item.id}/sound`} peaks={item.peaks} label={item.name} height={90} />
       </div>
     );
+  const follows = facts.kind === "clip" && facts.subject !== undefined;
   return (
     <div className="bg-proof p-2">
       <FocalPicker
@@ -133,8 +135,15 @@ function Preview({ item }: { item: Detail }) {
         />
       )}
       <p className="mt-1 text-center text-xs text-ink">
-        The ring marks what must stay in view. Drag it, or use the arrow keys.
+        {follows
+          ? "Its subject is followed from frame to frame. Drag the ring, and this one point stays in view instead."
+          : "The ring marks what must stay in view. Drag it, or use the arrow keys."}
       </p>
+      {facts.kind === "clip" && !follows && (
+        <div className="mt-1 text-center text-[13px] text-ink">
+          <FindSubject id={item.id} />
+        </div>
+      )}
     </div>
   );
 }

@@ -9,10 +9,12 @@ import { FIELDS, type ValueOf } from "../../core/document/fields";
 import { pointer } from "../../core/document/patch";
 import { type Promotion } from "../../core/document/promotion";
 import { type MediaSlot, type SlotKey } from "../../core/document/sceneTemplate";
+import { subjectIn } from "../../core/scene/framedMedia";
+import { type Bend, withBend } from "../../core/geometry/subjectPath";
 import { type FramingFieldId } from "../../core/document/slotFraming";
 import { LAYER_WORDS } from "../../core/document/sourceInWords";
 import { CENTRE } from "../../core/geometry/framing";
-import { type Point } from "../../core/geometry/rect";
+import { type Point, type Size } from "../../core/geometry/rect";
 import { WAYS, type Way } from "../../core/geometry/framedPicture";
 import { type FormatName } from "../../core/placement/formats";
 import { type SheetSlot } from "../../core/scene/proofSheet";
@@ -21,8 +23,9 @@ import { NumberField } from "../workshop/NumberField";
 import { BehindField } from "./BehindField";
 import type { OfferedMedia } from "../../server/media/offeredMedia";
 import { type ChosenMedia } from "../mediaChoice/useChosenMedia";
+import { FollowTools, type FollowedClip } from "./FollowTools";
 import { FramedReadout } from "./FramedReadout";
-import { REACHES, REACH_WORDS, type Reach, canReach, frameEdit, unframeEdit } from "./framingEdits";
+import { REACHES, REACH_WORDS, type Reach, canReach, followEdit, frameEdit, unframeEdit } from "./framingEdits";
 
 const WAY_WORDS: Readonly<Record<Way, string>> = {
   fill: "Fills its place",
@@ -41,6 +44,8 @@ interface PanelProps {
   readonly placed: SheetSlot | undefined;
   /** Where the picture's subject is, in shares of it. */
   readonly focal: Point | null;
+  /** Set where it is a clip. */
+  readonly clip: FollowedClip | null;
   readonly palette: Palette;
   readonly media: ChosenMedia;
   readonly onChosen: (item: OfferedMedia) => void;
@@ -51,7 +56,7 @@ interface PanelProps {
 
 /** How a picture or clip is framed in a scene and format: everything typed or pressed, with what it makes in numbers. */
 export function FramingPanel(props: PanelProps) {
-  const { document, design, slot, slotId, format, placed, focal, palette, media, onChosen, locked, onEdit } = props;
+  const { document, design, slot, slotId, format, placed, clip, palette, media, onChosen, locked, onEdit } = props;
   const [reach, setReach] = useState<Reach>("scene@format");
   const target = targetOf(slotId);
   const found = <Id extends FramingFieldId>(id: Id) => sourced(document, id, { ...design, target, slot, format });
@@ -63,10 +68,19 @@ export function FramingPanel(props: PanelProps) {
   const point = value("point");
   const crop = value("window") ?? { x: 0, y: 0, width: 1, height: 1 };
   const isWhole = way === "whole" || way === "over its blur";
+  const follows = clip !== null && !isWhole && point === undefined && (value("follows") ?? true);
+  /** The subject where it is now: a clip's may be on its way. */
+  const focal = clip && follows ? subjectIn(clip.facts, clip.framing, clip.frame) : props.focal;
   const giveBack = unframeEdit(document, slotId);
   const turnBy = (by: number): void => set("turned", ((turned + by + 180 + 360) % 360) - 180);
-  const movePoint = (part: Partial<{ x: number; y: number }>): void =>
-    set("point", { ...(point ?? (isWhole || !focal ? CENTRE : focal)), ...part });
+  const movePoint = (part: Partial<{ x: number; y: number }>): void => {
+    const to = { ...(point ?? (isWhole || !focal ? CENTRE : focal)), ...part };
+    if (clip && follows) bend(withBend(clip.framing?.bends ?? [], { frame: clip.frame, ...to }));
+    else set("point", to);
+  };
+  const bend = (bends: readonly Bend[]): void =>
+    onEdit(frameEdit(document, { slot: slotId, format, reach: "scene" }, "bends", bends));
+  const follow = (on: boolean): void => onEdit(followEdit(document, { slot: slotId, format, reach }, on));
   const cropTo = (part: Partial<typeof crop>): void => {
     const next = { ...crop, ...part };
     set("window", {
@@ -136,10 +150,23 @@ export function FramingPanel(props: PanelProps) {
           onBehind={(to) => set("behind", to)}
         />
       )}
+      {clip && !isWhole && (
+        <FollowTools
+          clip={clip}
+          axis={placed && cutAcross(clip.facts, placed.place) ? "x" : "y"}
+          follows={follows}
+          onFollows={follow}
+          onUnbend={() => bend((clip.framing?.bends ?? []).filter(({ frame }) => frame !== clip.frame))}
+          source={source("follows")}
+        />
+      )}
       <fieldset>
         <legend className="mb-1 flex w-full items-baseline justify-between text-soft">
-          <span>{isWhole ? "Where it stands" : "Kept in the middle"}, and its size</span>
-          {source("point")}
+          <span>
+            {follows ? `The subject at frame ${clip.frame}` : isWhole ? "Where it stands" : "Kept in the middle"}, and
+            its size
+          </span>
+          {source(follows ? "bends" : "point")}
         </legend>
         <div className="grid grid-cols-3 gap-2">
           <Percent
@@ -209,6 +236,9 @@ export function FramingPanel(props: PanelProps) {
     </fieldset>
   );
 }
+
+/** Whether a picture that fills a place is cut at its sides. */
+const cutAcross = (picture: Size, place: Size): boolean => picture.width / picture.height > place.width / place.height;
 
 /** Where a field's value comes from, in a few words, with the way back. */
 function Source({ document, design, slot, slotId, format, onEdit, id }: PanelProps & { id: FramingFieldId }) {

@@ -44,6 +44,24 @@ export function frameEdit<Id extends FramingFieldId>(
   };
 }
 
+/** Has what fills a slot follow its subject, or not. A point that was chosen for it would keep it, so that is given back. */
+export function followEdit(
+  document: Pick<Promotion, "adjustments">,
+  at: { readonly slot: SlotKey; readonly format: FormatName; readonly reach: Reach },
+  follows: boolean,
+): Edit {
+  const set = frameEdit(document, at, "follows", follows);
+  const keys = follows ? [`${at.slot}@${at.format}`, at.slot] : [];
+  const points = keys.filter((key) => document.adjustments[key]?.point !== undefined);
+  return {
+    label: set.label,
+    patch: [
+      ...points.map((key) => ({ op: "remove" as const, path: pointer("adjustments", key, "point") })),
+      ...set.patch,
+    ],
+  };
+}
+
 /** Gives a slot's whole framing back, in every format. Null when nothing of it was set for it. */
 export const unframeEdit = (document: Pick<Promotion, "adjustments">, slot: SlotKey): Edit | null =>
   giveAllBack(document, FRAMING_FIELDS, { target: targetOf(slot), label: "Framing" });

@@ -15,6 +15,7 @@ import {
   setLogo,
   tagMedia,
 } from "../../server/media/mediaChanges";
+import { askToFollow } from "../../server/media/followJob";
 import { mediaDetail } from "../../server/media/mediaDetail";
 import { MEDIA_A_PAGE, listMedia, mediaTags, readMediaQuery, todayIn } from "../../server/media/mediaList";
 import type { Route } from "./+types/media";
@@ -93,6 +94,8 @@ export async function action({ request }: Route.ActionArgs) {
     case "focal":
       await moveFocal(scope, first ?? "", readJson(text("focal"), "a focal point"));
       return done({});
+    case "follow":
+      return done({ problem: await askToFollow(scope, first ?? "") });
     case "logo":
     case "no-logo":
       await setLogo(scope, first ?? "", text("intent") === "logo");

@@ -5,16 +5,14 @@ import {
   type Arrangement,
   type ArrangementName,
   newArrangement,
-  parametersOf,
 } from "../../core/document/arrangements";
 import { type ColorRole, type Palette } from "../../core/color/palette";
-import { type Field, type FieldValue } from "../../core/document/field";
 import { type SceneAllows, type SceneTemplate } from "../../core/document/sceneTemplate";
 import { millis } from "../../core/units";
 import { ColorSwatches } from "../components/ColorSwatches";
 import { fieldLook } from "../components/fieldLook";
+import { ArrangementParameters } from "./ArrangementParameters";
 import { CheckField } from "./CheckField";
-import { FieldControl } from "./FieldControl";
 import { NumberField } from "./NumberField";
 import { TextField } from "./TextField";
 import { withArrangement, withLength } from "./draftChanges";
@@ -87,10 +85,9 @@ function ArrangementFields({ arrangement, onChange }: { arrangement: Arrangement
   const choose = (event: ChangeEvent<HTMLSelectElement>): void => {
     onChange((before) => withArrangement(before, newArrangement(event.target.value as ArrangementName)));
   };
-  const set = (key: string, value: FieldValue<Field>): void => {
-    onChange((before) => withArrangement(before, { ...arrangement, [key]: value }));
+  const set = (changed: Arrangement): void => {
+    onChange((before) => withArrangement(before, changed));
   };
-  const values: Readonly<Record<string, FieldValue<Field>>> = arrangement;
   return (
     <>
       <label className="text-[13px] text-soft">
@@ -104,28 +101,9 @@ function ArrangementFields({ arrangement, onChange }: { arrangement: Arrangement
         </select>
       </label>
       <p className="col-span-2 -mt-1 text-[12.5px] text-soft">{ARRANGEMENTS[arrangement.name].about}</p>
-      {Object.entries(parametersOf(arrangement.name)).map(([key, field]) => (
-        <ParameterControl key={key} name={key} field={field} value={values[key] ?? field.initial} onSet={set} />
-      ))}
+      <ArrangementParameters arrangement={arrangement} onSet={set} />
     </>
   );
-}
-
-function ParameterControl({
-  name,
-  field,
-  value,
-  onSet,
-}: {
-  name: string;
-  field: Field;
-  value: FieldValue<Field>;
-  onSet: (name: string, value: FieldValue<Field>) => void;
-}) {
-  const change = (to: FieldValue<Field>): void => {
-    onSet(name, to);
-  };
-  return <FieldControl field={field} value={value} onChange={change} />;
 }
 
 function AllowedFields({ allows, onChange }: { allows: SceneAllows; onChange: ChangeScene }) {

@@ -1,4 +1,4 @@
-import { type ArrangementOf } from "../document/arrangements";
+import { type ArrangementOf, CLEAREST } from "../document/arrangements";
 import { bottom, rect, wholeOf } from "../geometry/rect";
 import { safeArea } from "../placement/formats";
 import { type Content, type Layout } from "./layout";
@@ -6,11 +6,15 @@ import { stanceOf, steps, toRhythm } from "./shape";
 
 const LOGO = { width: steps(36), height: steps(11) } as const;
 
-/** One picture to the edges, words over it at the top, in the middle or at the bottom; the logo at the other end. */
+/**
+ * One picture to the edges, words over it at the top, in the middle or at the bottom; the logo at the other end. At the bottom while
+ * the clearest place is not known.
+ */
 export function layFullPicture(
-  { words, backing }: ArrangementOf<"full-picture">,
+  { words: wanted, backing }: ArrangementOf<"full-picture">,
   { shape, entries, logo }: Content,
 ): Layout {
+  const words = wanted === CLEAREST ? "bottom" : wanted;
   const safe = safeArea(shape);
   const lying = stanceOf(shape) === "lying";
   const width = lying ? toRhythm(safe.width * 0.6) : safe.width;

@@ -19,6 +19,9 @@ interface AboutArrangement {
 
 const gap = within("Gap in units", { least: 0, most: 60, step: 1 }, 12);
 const wordsAt = (initial: (typeof ANCHORS)[number]) => choice("Words stand at the", ANCHORS, initial);
+/** Words stand wherever they cover least of the picture's subject and need least to be legible. */
+export const CLEAREST = "clearest place";
+const wordsOnPicture = choice("Words stand at the", [...ANCHORS, CLEAREST], "bottom");
 const wordsAligned = choice("Words", ALIGNS, "start");
 const pictureFirst = flag("Picture first", true);
 
@@ -28,7 +31,7 @@ export const ARRANGEMENTS = {
     title: "Full picture",
     about: "One picture to the edges, words over it.",
     pictures: [1, 1],
-    parameters: { words: wordsAt("bottom"), backing: choice("Behind the words", BACKINGS, "auto") },
+    parameters: { words: wordsOnPicture, backing: choice("Behind the words", BACKINGS, "auto") },
   },
   split: {
     title: "Split",

@@ -2,6 +2,7 @@ import { type Corner, type FaceRole, type LogoVariant } from "../brand/book";
 import { type DominantColor } from "../color/dominant";
 import { type Palette } from "../color/palette";
 import { type FocalPoint } from "../geometry/framing";
+import { type SubjectPath } from "../geometry/subjectPath";
 import { type OfferLines } from "../offer/offerLines";
 import { type FrameRate } from "../time/frames";
 import { type FaceChoice, type OwnFace } from "../type/faces";
@@ -40,6 +41,8 @@ export interface ClipFacts extends MediaFactsBase {
   /** The poster's working copies, used where one still stands for the clip. */
   readonly levels: number;
   readonly focal: FocalPoint;
+  /** Where its subject is from frame to frame. Absent until it was looked for, and where somebody set a point for all of it. */
+  readonly subject?: SubjectPath | undefined;
   readonly tones?: readonly Tones[] | undefined;
 }
 export interface SoundFacts extends MediaFactsBase {

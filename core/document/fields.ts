@@ -5,6 +5,8 @@ import { WHILES } from "../motion/whileShown";
 import { PLATES } from "./plates";
 import { FIRST_LOOKS, ITEM_KINDS, type Item, type ItemKind, kindsThat } from "./items";
 import { WAYS } from "../geometry/framedPicture";
+import { type Bend } from "../geometry/subjectPath";
+import { bendsJsonSchema, bendsSchema } from "./bendsSchema";
 import { type Behind, behindJsonSchema, behindSchema } from "./behind";
 import { pointJsonSchema, pointSchema } from "./pointSchema";
 import { windowJsonSchema, windowSchema } from "./windowSchema";
@@ -216,6 +218,11 @@ export const FIELDS = {
     named: "What is behind",
     layers: LAYERS,
   }),
+  follows: ofFraming(flag("Follows its subject", true), { named: "The following of", layers: LAYERS }),
+  bends: ofFraming(
+    shaped<readonly Bend[]>("Where its subject is", () => bendsSchema, bendsJsonSchema),
+    { named: "The path of", layers: ["scene"] },
+  ),
   at: ofItem(
     shaped<Point>("Where it stands", () => pointSchema, pointJsonSchema),
     {

@@ -1,4 +1,5 @@
 import { type Framing, PLAIN_FRAMING, type Way } from "../geometry/framedPicture";
+import { type Bend } from "../geometry/subjectPath";
 import { type Behind } from "./behind";
 import { type DesignFieldId, type ValueOf } from "./fields";
 
@@ -8,6 +9,10 @@ export interface SlotFraming extends Omit<Framing, "way"> {
   readonly way: Way | null;
   /** What is seen beside it; null for the scene's ground. */
   readonly behind: Behind | null;
+  /** Whether what fills its place follows the subject of a clip, unless a point was chosen. */
+  readonly follows: boolean;
+  /** Where somebody said the subject is, at some frames of the clip. */
+  readonly bends: readonly Bend[];
 }
 
 export const FRAMING_FIELDS = [
@@ -19,6 +24,8 @@ export const FRAMING_FIELDS = [
   "window",
   "strip",
   "behind",
+  "follows",
+  "bends",
 ] as const satisfies readonly DesignFieldId[];
 export type FramingFieldId = (typeof FRAMING_FIELDS)[number];
 
@@ -36,5 +43,7 @@ export function slotFraming(
     window: valueOf("window") ?? null,
     strip: valueOf("strip") ?? PLAIN_FRAMING.strip,
     behind: valueOf("behind") ?? null,
+    follows: valueOf("follows") ?? true,
+    bends: valueOf("bends") ?? [],
   };
 }

@@ -128,6 +128,17 @@ function seenAt(
   return contains(room, rect(shown.x, shown.y, 0, 0)) ? shown : null;
 }
 
+/** Where a point of a framed picture is seen, in design units; null where it is cut away. @param at in shares of the picture */
+export function pointShown(
+  picture: Size,
+  { part, place, map, clip }: Pick<FramedPicture, "part" | "place" | "map" | "clip">,
+  at: Point,
+): Point | null {
+  return seenAt(focalIn(picture, part, at), { drawn: place, map, room: clip ?? EVERYWHERE });
+}
+/** What is not cut is seen wherever it is drawn. */
+const EVERYWHERE = rect(-1e9, -1e9, 2e9, 2e9);
+
 /** The least times that a picture is enlarged over just filling its place, so that it covers it at an angle. */
 export function leastZoomAt(picture: Size, place: Size, degrees: number): number {
   const box = aroundTurned(place, degrees);

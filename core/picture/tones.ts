@@ -9,6 +9,11 @@ import { toLinear } from "../color/srgb";
  */
 export type Tones = string;
 
+/** Where in a clip it is measured, as shares of its length. */
+export const CLIP_MOMENTS = [0.05, 0.35, 0.65, 0.95] as const;
+export const momentFrame = (moment: number, frames: number): number =>
+  Math.floor((CLIP_MOMENTS[moment] ?? 0) * (frames - 1));
+
 /** Cells across and down, whatever the picture's shape. */
 export const TONE_GRID = 20;
 /** Where in a cell's pixels, sorted by luminance, the samples are taken, and for how much of the cell each stands. */
@@ -128,6 +133,22 @@ function colorAt(tones: Tones, column: number, row: number, sample: number): { r
   const at = (row * TONE_GRID + column) * CELL_DIGITS + sample * 6;
   const value = Number.parseInt(tones.slice(at, at + 6), 16);
   return { r: (value >> 16) / 255, g: ((value >> 8) & 255) / 255, b: (value & 255) / 255 };
+}
+
+/** The mean colour of a cell, channels 0 to 1. */
+export function cellColor(
+  tones: Tones,
+  column: number,
+  row: number,
+): { readonly r: number; readonly g: number; readonly b: number } {
+  const sum = { r: 0, g: 0, b: 0 };
+  SAMPLES.forEach(({ share }, index) => {
+    const { r, g, b } = colorAt(tones, column, row, index);
+    sum.r += r * share;
+    sum.g += g * share;
+    sum.b += b * share;
+  });
+  return sum;
 }
 
 /** What a strong blur leaves of a cell: the mean of it and its neighbours. */

@@ -3,23 +3,31 @@ import { type AnyColor, type Behind } from "../document/behind";
 import { type SlotFraming } from "../document/slotFraming";
 import { type FramedPicture, PLAIN_FRAMING, framedPicture } from "../geometry/framedPicture";
 import { mapped, turning } from "../geometry/affine";
+import { type FocalPoint } from "../geometry/framing";
+import { subjectAt } from "../geometry/subjectPath";
 import { type Rect, centreOf } from "../geometry/rect";
 import { isColorRole } from "../color/palette";
 import { type BrandStyle } from "./brandStyle";
 import { type DisplayNode, type Ink } from "./displayList";
 import { BLUR, coverNode } from "./pictureNodes";
 
-/** How a picture or clip lies in a place. @param zoom times its own enlargement */
+/** How a picture or clip lies in a place. @param zoom times its own enlargement @param frame of a clip that is seen */
 export const framedIn = (
   media: PictureFacts | ClipFacts,
   place: Rect,
   framing: SlotFraming | null,
-  zoom = 1,
+  { zoom = 1, frame }: { readonly zoom?: number; readonly frame?: number } = {},
 ): FramedPicture =>
   framedPicture(media, place, framing ? { ...framing, way: framing.way ?? "fill" } : PLAIN_FRAMING, {
-    focal: media.focal,
+    focal: frame === undefined ? media.focal : subjectIn(media, framing, frame),
     zoom,
   });
+
+/** Where the subject is at a frame: on its path, unless nothing follows it. In shares of the picture. */
+export function subjectIn(media: PictureFacts | ClipFacts, framing: SlotFraming | null, frame: number): FocalPoint {
+  if (media.kind !== "clip" || framing?.follows === false) return media.focal;
+  return subjectAt(media.subject ?? null, framing?.bends ?? [], frame, media.focal);
+}
 
 /** A picture, or a frame of a clip, as it lies in its place. @param frame of a clip, with the use that it is of */
 export function framedNode(

@@ -4,6 +4,7 @@ import { type ResolvedShot } from "../document/resolve";
 import { shotTrack } from "./shotTrack";
 import { type PlacedPicture } from "../arrangement/layout";
 import { type PictureFacts } from "../document/facts";
+import { usedOf } from "../document/shots";
 import { type SceneTemplate, slotKey } from "../document/sceneTemplate";
 import { type Rect, evenInsets, inset, rect } from "../geometry/rect";
 import { type ResolvedScene } from "../document/resolve";
@@ -20,7 +21,7 @@ import { type SceneLayout, type ShownMedia } from "./sceneLayout";
 import { type SetColumn } from "./setColumns";
 import { type Typesetter, still } from "./wordsBlock";
 
-const WHOLE: SlotFraming = { ...PLAIN_FRAMING, way: "whole", behind: null };
+const WHOLE: SlotFraming = { ...PLAIN_FRAMING, way: "whole", behind: null, follows: false, bends: [] };
 const CARD_SHADOW = { reach: 48, darkness: 0.34, down: 20 } as const;
 const POOL_SHADOW = { reach: 30, darkness: 0.3, down: 6 } as const;
 
@@ -48,7 +49,7 @@ export function pictureParts(
 
 /** The places of a scene's picture slots. Where a picture is shown twice, once blurred, the sharp one is the slot. */
 export function pictureSlots(scene: ResolvedScene, { pictures, shown }: SceneLayout): PlacedSlot[] {
-  return shown.flatMap(({ slot, media, framing }, index): PlacedSlot[] => {
+  return shown.flatMap(({ slot, media, framing, shots }, index): PlacedSlot[] => {
     const places = pictures.filter((placed) => placed.index === index);
     const placed = places.find(({ blurred }) => !blurred) ?? places[0];
     if (!placed) return [];
@@ -59,10 +60,17 @@ export function pictureSlots(scene: ResolvedScene, { pictures, shown }: SceneLay
     if (!media || placed.blurred) return [bare];
     // What stands free is whole until somebody frames it.
     const free = framing === null && media.kind === "picture" && media.cutOut === true;
-    const { scale, lost, subject, bars } = framedIn(media, place, free ? WHOLE : framing);
+    const { scale, lost, subject, bars } = framedIn(media, place, free ? WHOLE : framing, middleOf(shots[0]));
     return [{ ...bare, framed: { way: free ? "whole" : (framing?.way ?? "fill"), scale, lost, subject, bars } }];
   });
 }
+
+/** The frame in the middle of what is used of a clip, which stands for all of it. */
+const middleOf = (shot: ResolvedShot | undefined): { readonly frame?: number } => {
+  if (shot?.media.kind !== "clip") return {};
+  const { from, to } = usedOf(shot.media, shot.cut);
+  return { frame: Math.floor((from + to) / 2) };
+};
 
 /** What a picture part takes from its scene. */
 interface InScene {

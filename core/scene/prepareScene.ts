@@ -1,12 +1,11 @@
 import { type BrandFacts } from "../document/facts";
 import { type ResolvedScene } from "../document/resolve";
-import { columnBackings } from "./columnBackings";
 import { groundParts, rulePart } from "./groundParts";
 import { logoPart, logoSlot } from "./logoPart";
 import { pictureParts, pictureSlots } from "./pictureParts";
 import { type PlacedSlot, type PreparedScene, type ScenePart } from "./prepared";
-import { isWatermarked, sceneLayout } from "./sceneLayout";
-import { setColumns } from "./setColumns";
+import { isWatermarked } from "./sceneLayout";
+import { setScene } from "./setScene";
 import { watermark } from "./watermark";
 import { movingParts, standingEntries, wordSlot } from "./wordParts";
 import { type Typesetter } from "./wordsBlock";
@@ -32,9 +31,7 @@ export function prepareScene(
   { isFirst, isLast }: SceneTurn,
 ): PreparedScene {
   const { length, overlap, ground } = scene.template;
-  const layout = sceneLayout(scene, brand, setter);
-  const columns = setColumns(setter, brand, layout.columns);
-  const backings = columnBackings(setter, columns, layout);
+  const { layout, columns, backings } = setScene(scene, brand, setter);
   const standing = standingEntries(setter, columns, backings);
   const logo = layout.logo && logoPart(brand, layout.logo, setter.style);
 

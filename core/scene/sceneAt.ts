@@ -85,11 +85,11 @@ function contentAt({ track, place }: MediaPart, time: Ticks): DisplayNode[] {
   const passed = ticks(Math.max(0, time - span.from));
   if (media.kind === "clip" && plays) {
     const frame = { use, frame: sourceFrame(media, cut, passed) };
-    return [...under, framedNode(media, framedIn(media, place, framing), frame)];
+    return [...under, framedNode(media, framedIn(media, place, framing, { frame: frame.frame }), frame)];
   }
   if (drift === "none") return [atRest];
   const zoom = slowZoom(msOf(passed), msOf(ticks(span.to - span.from)), drift === "out");
-  return [...under, framedNode(media, framedIn(media, place, framing, zoom))];
+  return [...under, framedNode(media, framedIn(media, place, framing, { zoom }))];
 }
 
 /** How much of the second picture is uncovered at a share of the scene's length: half, and resting, in the middle. */

@@ -61,3 +61,17 @@ export function sourceFrame(clip: ClipFacts, cut: ShotCut, time: Ticks): number 
 const HAIR = 1e-9;
 const framesAtSpeed = ({ rate }: ClipFacts, speed: number, time: Ticks): number =>
   Math.floor((time * speed) / ticksPerFrame(rate) + HAIR);
+
+/** The shot of a slot that is on screen, and the frame that it shows where it is a clip. @param ms from its scene's start */
+export function shotAt<Shot extends CutMedia>(
+  shots: readonly Shot[],
+  { length, ms }: { readonly length: number; readonly ms: number },
+): { readonly shot: Shot; readonly frame: number } | null {
+  const track = shotTrack(shots, length);
+  const time = ticksOf(Math.min(length, Math.max(0, ms)));
+  const span = track.find(({ from, to }) => from <= time && time < to) ?? track.at(-1);
+  if (!span) return null;
+  const { media, cut } = span.what;
+  const frame = media.kind === "clip" ? sourceFrame(media, cut, ticks(Math.max(0, time - span.from))) : 0;
+  return { shot: span.what, frame };
+}

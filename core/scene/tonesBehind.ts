@@ -5,7 +5,7 @@ import { parseHex } from "../color/srgb";
 import { type PlacedPicture } from "../arrangement/layout";
 import { type Rect, inset, intersection } from "../geometry/rect";
 import { ZOOM_GAIN } from "../motion/slowZoom";
-import { type ToneSample, type Tones, tonesIn } from "../picture/tones";
+import { type ToneSample, type Tones, momentFrame, tonesIn } from "../picture/tones";
 import { type BrandStyle } from "./brandStyle";
 import { framedIn } from "./framedMedia";
 import { type ShownMedia } from "./sceneLayout";
@@ -32,20 +32,24 @@ export function momentsBehind(over: WordsOver, blurred: boolean): ToneSample[][]
   if (!media?.tones || (media.kind === "picture" && media.cutOut)) return [];
   const stands = framing?.way === "whole" || framing?.way === "over its blur";
   const zooms = media.kind === "picture" && placed.drift !== "none" && !stands ? [1, 1 + ZOOM_GAIN] : [1];
-  return media.tones.flatMap((tones) => zooms.map((zoom) => toneSamples(over, { media, tones, zoom, blurred })));
+  return media.tones.flatMap((tones, moment) => {
+    const frame = media.kind === "clip" ? { frame: momentFrame(moment, media.frames) } : {};
+    return zooms.map((zoom) => toneSamples(over, { media, tones, seen: { zoom, ...frame }, blurred }));
+  });
 }
 
 interface Moment {
   readonly media: PictureFacts | ClipFacts;
   readonly tones: Tones;
-  readonly zoom: number;
+  /** How it lies then. */
+  readonly seen: { readonly zoom: number; readonly frame?: number };
   readonly blurred: boolean;
 }
 
-function toneSamples(over: WordsOver, { media, tones, zoom, blurred }: Moment): ToneSample[] {
+function toneSamples(over: WordsOver, { media, tones, seen: lies, blurred }: Moment): ToneSample[] {
   const { placed, shown, words } = over;
   // A frosted band is the picture blurred as it fills its place, however it is framed over it.
-  const framed = framedIn(media, placed.place, blurred ? null : shown.framing, zoom);
+  const framed = framedIn(media, placed.place, blurred ? null : shown.framing, lies);
   const seen = intersection(inset(placed.place, framed.bars), words);
   const inPicture = (area: Rect): ToneSample[] => tonesIn(tones, { ...framed, size: media }, area, blurred);
   if (blurred || covers(seen, words)) return inPicture(words);

@@ -28,6 +28,8 @@ const OTHER: { readonly [Id in FieldId]: ValueOf<Id> } = {
   window: rect(0.1, 0.1, 0.5, 0.5),
   strip: 0.3,
   behind: { kind: "color", color: "sale" },
+  follows: false,
+  bends: [{ frame: 12, x: 0.25, y: 0.75 }],
   at: { x: 0.25, y: 0.75 },
   size: 0.5,
   tall: 2,

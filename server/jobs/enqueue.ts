@@ -11,6 +11,7 @@ export interface Replacement {
 /** The jobs there are and what each is told. */
 export interface Jobs {
   readonly "ingest-media": { readonly media: string; readonly replacement?: Replacement };
+  readonly "follow-subject": { readonly media: string };
   readonly "render-rendition": { readonly rendition: string };
 }
 

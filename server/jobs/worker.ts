@@ -4,6 +4,7 @@ import { number, object, string } from "yup";
 import { config } from "../config";
 import { closeDatabase, database } from "../db/connect";
 import { log } from "../log";
+import { followMedia } from "../media/followJob";
 import { giveUpIngest, ingestMedia } from "../media/ingest";
 import { openPaintPool } from "../render/paintPool";
 import { giveUpRendition, renderRendition } from "../render/renditionJob";
@@ -20,6 +21,7 @@ const replacement = object({
   bytes: number().required(),
 });
 const media = object({ media: string().uuid().required(), replacement: replacement.optional().default(undefined) });
+const followed = object({ media: string().uuid().required() });
 const rendition = object({ rendition: string().uuid().required() });
 
 export interface RunningWorker {
@@ -37,6 +39,12 @@ export async function startWorker(): Promise<RunningWorker> {
       const { media: id, replacement } = media.validateSync(payload);
       await ingestMedia(db, id, replacement).catch((error: unknown) =>
         failed("ingest-media", error, job, () => giveUpIngest(db, id)),
+      );
+    },
+    "follow-subject": async (payload, { job }) => {
+      const { media: id } = followed.validateSync(payload);
+      await followMedia(db, id).catch((error: unknown) =>
+        failed("follow-subject", error, job, () => Promise.resolve()),
       );
     },
     "render-rendition": async (payload, { job }) => {

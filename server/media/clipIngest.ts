@@ -6,6 +6,7 @@ import { proxyKey, workKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { type BroughtFile } from "./broughtFile";
 import { type ClipLook, clipLook } from "./clipLook";
+import { clipSubject } from "./clipSubject";
 import { makePyramid } from "./pictureIngest";
 import { type PictureLook, pictureLook } from "./pictureLook";
 import { type Probed, probe } from "./probe";
@@ -76,15 +77,18 @@ export async function ingestClip(brought: BroughtFile, onProgress: (share: numbe
   const { levels } = await makePyramid(poster, false, brought);
   const look = await pictureLook(poster);
   const moves = await clipLook(proxy);
+  const { width, height } = made.picture;
+  const subject = await clipSubject(proxy, { width, height, frames, rate, cuts: moves.cuts });
   await store().keep(workKey(sha256), work);
   await store().keep(proxyKey(sha256), proxy);
   return {
-    width: made.picture.width,
-    height: made.picture.height,
+    width,
+    height,
     frames,
     rate,
     hasSound: probed.hasSound,
     levels,
+    subject,
     ...moves,
     look,
   };

@@ -14,6 +14,15 @@ test("cuts and movement are read from ffmpeg's scene scores", () => {
   ].join("\n");
   expect(readSceneScores(report)).toEqual({ cuts: [80], movement: 0.5 });
 });
+test("a cut between pictures that are alike stands out from what is around it; a lively moment does not", () => {
+  const scored = (scores: readonly number[]): string =>
+    scores.map((score, at) => `frame:${at} pts:${at} pts_time:${at / 25}\nlavfi.scene_score=${score}`).join("\n");
+  const calm = Array.from({ length: 40 }, () => 0.01);
+  const lively = Array.from({ length: 40 }, () => 0.05);
+  expect(readSceneScores(scored(calm.with(20, 0.2))).cuts).toEqual([800]);
+  expect(readSceneScores(scored(lively.with(20, 0.2))).cuts).toEqual([]);
+  expect(readSceneScores(scored(calm.with(20, 0.09))).cuts).toEqual([]);
+});
 test("a clip that says nothing is still", () => expect(readSceneScores("")).toEqual({ cuts: [], movement: 0 }));
 
 describe("see-through borders", () => {

@@ -130,14 +130,17 @@ export async function setLogo(scope: TeamScope, id: string, isLogo: boolean): Pr
 
 const point = object({ x: number().min(0).max(1).required(), y: number().min(0).max(1).required() });
 
-/** Moves an item's focal point, and marks the renditions it shows in as out of date. */
+/**
+ * Moves an item's focal point, and marks the renditions it shows in as out of date. A clip then keeps this one point in view,
+ * where it followed its subject before.
+ */
 export async function moveFocal(scope: TeamScope, id: string, value: unknown): Promise<void> {
   const focal = point.validateSync(value, { stripUnknown: true });
   const row = await scope.media().selectAll().where("id", "=", id).executeTakeFirst();
   if (!row?.facts || mediaFacts(row)?.kind === "sound") return;
   await scope
     .update("media")
-    .set({ facts: JSON.stringify({ ...row.facts, focal }) })
+    .set({ facts: JSON.stringify({ ...row.facts, focal, subject: undefined }) })
     .where("id", "=", id)
     .execute();
   await markNaming(scope, [id], `the focal point of ${row.name} was moved`);

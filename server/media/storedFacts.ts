@@ -1,4 +1,5 @@
 import { array, boolean, number, object, string, type InferType } from "yup";
+import { PATH_POINTS } from "../../core/geometry/subjectPath";
 import { type MediaFacts } from "../../core/document/facts";
 
 const side = number().integer().min(1).required();
@@ -19,6 +20,15 @@ const colors = array(
 const sharpness = number().optional();
 
 const picture = object({ width: side, height: side, levels: side, focal, colors, cutOut: boolean().optional() });
+const subject = object({
+  step: side,
+  pieces: array(
+    object({ from: number().integer().min(0).required(), points: string().matches(PATH_POINTS).required() }),
+  )
+    .min(1)
+    .required(),
+});
+
 const clip = object({
   width: side,
   height: side,
@@ -26,6 +36,8 @@ const clip = object({
   focal,
   frames: side,
   rate,
+  // Clips that were read in before this was looked for lack it.
+  subject: subject.optional().default(undefined),
   hasSound: boolean().required(),
 });
 const sound = object({

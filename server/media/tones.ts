@@ -4,7 +4,7 @@ import { join } from "node:path";
 import sharp from "sharp";
 import { array, string } from "yup";
 import { type ClipFacts, type MediaFacts, type PictureFacts } from "../../core/document/facts";
-import { TONES_LENGTH, type Tones, measureTones } from "../../core/picture/tones";
+import { CLIP_MOMENTS, TONES_LENGTH, type Tones, measureTones, momentFrame } from "../../core/picture/tones";
 import { log } from "../log";
 import { levelKey, tonesKey, workKey } from "../storage/keys";
 import { store } from "../storage/store";
@@ -12,8 +12,6 @@ import { SAFE_INPUT, runProgram } from "./program";
 import { frameStart, msOf } from "../../core/time/ticks";
 
 const SIDE = 480;
-/** Where in a clip it is measured, as shares of its length. */
-const MOMENTS = [0.05, 0.35, 0.65, 0.95] as const;
 
 const schema = array(
   string()
@@ -72,8 +70,8 @@ export async function tonesPath(item: PictureFacts | ClipFacts, sha256: string):
   return store().local(key);
 }
 
-/** Pixels are picked, not smoothed: what is brightest and darkest in the picture is what words must stand out from. */
-async function tonesOfFile(path: string): Promise<Tones> {
+/** The tones of a picture file. Pixels are picked, not smoothed: what is brightest and darkest in the picture is what words must stand out from. */
+export async function tonesOfFile(path: string): Promise<Tones> {
   const { data, info } = await sharp(path)
     .flatten({ background: "#ffffff" })
     .toColorspace("srgb")
@@ -87,8 +85,8 @@ async function tonesOfFile(path: string): Promise<Tones> {
 async function clipMoments({ frames, rate }: ClipFacts, sha256: string, folder: string): Promise<string[]> {
   const work = await store().local(workKey(sha256));
   const pictures: string[] = [];
-  for (const [index, share] of MOMENTS.entries()) {
-    const at = msOf(frameStart(Math.floor(share * (frames - 1)), rate)) / 1000;
+  for (const index of CLIP_MOMENTS.keys()) {
+    const at = msOf(frameStart(momentFrame(index, frames), rate)) / 1000;
     const file = join(folder, `${index}.png`);
     await runProgram(
       "ffmpeg",

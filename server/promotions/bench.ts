@@ -15,7 +15,14 @@ export async function loadBench(scope: TeamScope) {
       .innerJoin("render", "render.id", "rendition.render_id")
       .innerJoin("promotion", "promotion.id", "render.promotion_id")
       .where("rendition.state", "in", ["waiting", "working"])
-      .select(["rendition.id", "rendition.state", "rendition.format", "rendition.progress", "promotion.slug", "promotion.name"])
+      .select([
+        "rendition.id",
+        "rendition.state",
+        "rendition.format",
+        "rendition.progress",
+        "promotion.slug",
+        "promotion.name",
+      ])
       .execute(),
   ]);
   const days = offers.flatMap((offer) => {
