@@ -6,6 +6,7 @@ import { type SubjectPath } from "../geometry/subjectPath";
 import { type OfferLines } from "../offer/offerLines";
 import { type FrameRate } from "../time/frames";
 import { type FaceChoice, type OwnFace } from "../type/faces";
+import { type SourceQuality } from "../picture/sourceQuality";
 import { type Tones } from "../picture/tones";
 import { type Standing } from "./standing";
 import { type Template } from "./template";
@@ -28,6 +29,8 @@ export interface PictureFacts extends MediaFactsBase {
   readonly colors?: readonly DominantColor[] | undefined;
   /** What its pixels are like, place by place; of a clip at several moments. Absent until measured or fetched. */
   readonly tones?: readonly Tones[] | undefined;
+  /** What is wrong with its pixels; absent for what was read in before this was measured. */
+  readonly quality?: SourceQuality | undefined;
   /** Whether it stands free, with nothing around it. */
   readonly cutOut?: boolean | undefined;
 }
@@ -41,6 +44,8 @@ export interface ClipFacts extends MediaFactsBase {
   /** The poster's working copies, used where one still stands for the clip. */
   readonly levels: number;
   readonly focal: FocalPoint;
+  /** What is wrong with the pixels of its poster. */
+  readonly quality?: SourceQuality | undefined;
   /** Where its subject is from frame to frame. Absent until it was looked for, and where somebody set a point for all of it. */
   readonly subject?: SubjectPath | undefined;
   readonly tones?: readonly Tones[] | undefined;

@@ -58,3 +58,27 @@ export const ownWords: SceneRule = {
         : [];
     }),
 };
+
+/** Pictures that came with the template are not posted by mistake. */
+export const ownMedia: SceneRule = {
+  id: "own-media",
+  about: "No picture or clip is left over from the template.",
+  isByFormat: false,
+  look: ({ scene, document }: CheckedScene) =>
+    scene.template.slots.flatMap((slot): Found[] => {
+      const key = slotKey(scene.template, slot);
+      if (slot.kind !== "media" || !slot.allows.content || slot.media === undefined) return [];
+      const [shot] = scene.shots[slot.id] ?? [];
+      return shot?.media.id === slot.media && !Object.hasOwn(document.fills, key)
+        ? [
+            {
+              severity: "advice",
+              slot: key,
+              words: `“${shot.media.name}” came with the template`,
+              numbers: {},
+              cures: [],
+            },
+          ]
+        : [];
+    }),
+};

@@ -1,8 +1,10 @@
+import { CLEAREST } from "../document/arrangements";
 import { targetOf } from "../document/adjustments";
 import { type Edit } from "../document/edit";
 import { adjust, giveAllBack } from "../document/edits";
 import { type FieldId } from "../document/fields";
-import { type SlotKey } from "../document/sceneTemplate";
+import { type SlotKey, slotKey } from "../document/sceneTemplate";
+import { SEEN_FROM, type SourceQuality } from "../picture/sourceQuality";
 import { contains, freeSides, rect } from "../geometry/rect";
 import { framedIn } from "../scene/framedMedia";
 import { type FramedNumbers, type PlacedSlot } from "../scene/prepared";
@@ -69,6 +71,14 @@ export const subjectInSight: SceneRule = {
       })),
 };
 
+/** Has the words of a scene stand clear of its picture's subject, where its arrangement can. */
+function clearOf({ scene: { template } }: CheckedScene): Edit[] {
+  const { arrangement, allows, id } = template;
+  if (arrangement.name !== "full-picture" || arrangement.words === CLEAREST || !allows.arrangement) return [];
+  const edit = adjust("arrangement", { ...arrangement, words: CLEAREST }, { target: { scene: id } });
+  return [{ ...edit, label: "Let them stand at the clearest place" }];
+}
+
 /** Words do not lie on what a picture is of. */
 export const subjectUncovered: SceneRule = {
   id: "subject-uncovered",
@@ -85,13 +95,46 @@ export const subjectUncovered: SceneRule = {
               slot: key,
               words: `words lie on its subject: “${over.text}”`,
               numbers: { acrossUnits: Math.round(subject.x), downUnits: Math.round(subject.y) },
-              cures: [],
+              cures: clearOf(checked),
             },
           ]
         : [];
     });
   },
 };
+
+const FAULTS: Readonly<Record<keyof SourceQuality, string>> = {
+  blur: "is blurred",
+  noise: "is noisy",
+  bands: "shows bands where it should change smoothly",
+};
+
+/** What is shown is worth showing. */
+export const sourceGood: SceneRule = {
+  id: "source-good",
+  about: "No picture or clip is blurred, noisy or banded.",
+  isByFormat: false,
+  look: ({ scene }) =>
+    scene.template.slots.flatMap((slot) =>
+      (scene.shots[slot.id] ?? []).flatMap(({ media: { name, quality } }): Found[] => {
+        const faults = quality ? faultsOf(quality) : [];
+        return quality && faults.length > 0
+          ? [
+              {
+                severity: "advice",
+                slot: slotKey(scene.template, slot),
+                words: `“${name}” ${faults.map((fault) => FAULTS[fault]).join(" and ")}: choose a better one`,
+                numbers: Object.fromEntries(faults.map((fault) => [fault, quality[fault]])),
+                cures: [],
+              },
+            ]
+          : [];
+      }),
+    ),
+};
+
+const faultsOf = (quality: SourceQuality): (keyof SourceQuality)[] =>
+  (["blur", "noise", "bands"] as const).filter((fault) => quality[fault] >= SEEN_FROM[fault]);
 
 /** A picture fills its place, or leaves a bar that is meant to be there. */
 export const noSliver: SceneRule = {

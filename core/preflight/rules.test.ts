@@ -1,13 +1,15 @@
 import { adjust, applyEdit, fillSlot, putItem } from "../document/edits";
 import { type Edit } from "../document/edit";
-import { type BrandFacts, type Facts } from "../document/facts";
+import { type BrandFacts, type Facts, templateKey } from "../document/facts";
 import { mediaFill } from "../document/shots";
 import { type Promotion } from "../document/promotion";
-import { type SlotKey } from "../document/sceneTemplate";
+import { type SceneTemplate, type SlotKey } from "../document/sceneTemplate";
 import { resolvePromotion } from "../document/resolve";
 import { NO_STANDING, type Standing } from "../document/standing";
 import { type Point, rect } from "../geometry/rect";
 import { USUAL_FORMATS } from "../placement/formats";
+import { SEEN_FROM } from "../picture/sourceQuality";
+import { TONES_LENGTH } from "../picture/tones";
 import { preparePromotion } from "../scene/preparePromotion";
 import { fontFilesWanted } from "../scene/wantedFiles";
 import { defined } from "../testing/defined";
@@ -116,6 +118,20 @@ const CASES: readonly Case[] = [
     words: /outside the safe area/,
     isCured: true,
   },
+  ...(["blur", "noise", "bands"] as const).map((fault): Case => {
+    const at = (value: number): Facts => {
+      const quality = { blur: 0.2, noise: 0.5, bands: 0, [fault]: value };
+      return testFacts({ media: { ...testFacts().media, [PICTURE_ID]: testPicture({ quality }) } });
+    };
+    return {
+      rule: "source-good",
+      edits: [],
+      // Either side of where it is seen.
+      facts: at(SEEN_FROM[fault]),
+      mendedFacts: at(SEEN_FROM[fault] - 0.01),
+      words: { blur: /is blurred/, noise: /is noisy/, bands: /shows bands/ }[fault],
+    };
+  }),
   {
     rule: "picture-enlarged",
     edits: [fillSlot("hook.picture", mediaFill(LARGE)), adjust("enlarged", 2.5, { target: PICTURE })],
@@ -347,7 +363,7 @@ test.each(CASES)(
 );
 
 test("every rule is tested here, or where it says", () => {
-  const elsewhere = ["contrast-on-pictures", "subject-uncovered", "own-words", "no-flashes"];
+  const elsewhere = ["contrast-on-pictures", "subject-uncovered", "own-words", "own-media", "no-flashes"];
   expect([...new Set([...CASES.map(({ rule }) => rule), ...elsewhere])].sort()).toEqual(
     RULES.map(({ id }) => id).sort(),
   );
@@ -365,6 +381,34 @@ test("subject-uncovered: words over the point that a picture is of are told of, 
     ({ rule, where }) => rule === "subject-uncovered" && where.slot === "hook.picture",
   );
   expect(none).toEqual([]);
+});
+
+test("subject-uncovered: one press lets the words stand where they cover least of it", async () => {
+  const tones = "c0c8b0".repeat(TONES_LENGTH / 6);
+  const low = testPicture({ focal: { x: 0.3, y: 0.8 }, tones: [tones] });
+  const facts = testFacts({ media: { ...testFacts().media, [PICTURE_ID]: low } });
+  const own = (findings: readonly Finding[]) =>
+    findings.filter(({ rule, where }) => rule === "subject-uncovered" && where.slot === "hook.picture");
+  const covered = own(await found(testDocument(), facts));
+  expect(covered.length).toBeGreaterThan(0);
+  const pressed = covered.map(({ cures: [cure] }) => defined(cure));
+  expect(own(await found(after(pressed), facts))).toEqual([]);
+});
+
+test("own-media: a picture of the template's is told of until one is chosen, even the same again", async () => {
+  const ref = templateKey(testDocument().template);
+  const base = defined(testFacts().templates[ref]);
+  const withMedia = ({ slots, ...scene }: SceneTemplate): SceneTemplate => ({
+    ...scene,
+    slots: slots.map((slot) => (slot.kind === "media" ? { ...slot, media: PICTURE_ID } : slot)),
+  });
+  const scenes = base.scenes.map((scene) => (scene.id === "hook" ? withMedia(scene) : scene));
+  const facts = testFacts({ templates: { ...testFacts().templates, [ref]: { ...base, scenes } } });
+  const own = async (document: Promotion) =>
+    (await found(document, facts)).filter(({ rule }) => rule === "own-media").map(({ where }) => where.slot);
+  const bare = { ...testDocument(), fills: {} };
+  expect(await own(bare)).toEqual(["hook.picture"]);
+  expect(await own(after([fillSlot("hook.picture", mediaFill(PICTURE_ID))], bare))).toEqual([]);
 });
 
 test("own-words: the template's own words are told of until they are written, even if they are written again", async () => {

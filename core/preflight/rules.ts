@@ -2,11 +2,11 @@ import { offerRuns, priceClaimAllowed, rightsClear } from "./allowed";
 import { brandColors, logoLargeEnough, logoStandsOut } from "./branded";
 import { chipsFilled } from "./chipsFilled";
 import { contrastOnPictures } from "./contrast";
-import { ownWords, slotsFilled } from "./filled";
+import { ownMedia, ownWords, slotsFilled } from "./filled";
 import { type Rule } from "./finding";
 import { itemsInSafeArea, itemsReadable, textsApart } from "./items";
 import { noFlashes } from "./noFlashes";
-import { noSliver, notEnlarged, subjectInSight, subjectUncovered } from "./pictures";
+import { noSliver, notEnlarged, sourceGood, subjectInSight, subjectUncovered } from "./pictures";
 import { insideSafeArea } from "./places";
 import { readingTime } from "./readingTime";
 import { brandSpelt, callsToAct, movesAtOnce, notTooLong, picturesDiffer, saysSomethingAtOnce } from "./whole";
@@ -24,7 +24,9 @@ export const RULES: readonly Rule[] = [
   subjectInSight,
   subjectUncovered,
   noSliver,
+  sourceGood,
   ownWords,
+  ownMedia,
   brandSpelt,
   callsToAct,
   saysSomethingAtOnce,

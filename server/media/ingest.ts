@@ -86,7 +86,13 @@ async function ingestFile(
         width: facts.width,
         height: facts.height,
         length_ms: null,
-        facts: factsOf({ ...facts, focal: look.focal, colors: [...look.colors], sharpness: look.sharpness }),
+        facts: factsOf({
+          ...facts,
+          focal: look.focal,
+          colors: [...look.colors],
+          sharpness: look.sharpness,
+          quality: look.quality,
+        }),
       };
     }
     case "clip": {
@@ -98,7 +104,13 @@ async function ingestFile(
         width: facts.width,
         height: facts.height,
         length_ms: Math.round((facts.frames * 1000 * denominator) / numerator),
-        facts: factsOf({ ...facts, focal: look.focal, colors: [...look.colors], cuts: [...cuts] }),
+        facts: factsOf({
+          ...facts,
+          focal: look.focal,
+          colors: [...look.colors],
+          cuts: [...cuts],
+          quality: look.quality,
+        }),
       };
     }
     case "sound": {

@@ -2,6 +2,7 @@ import sharp from "sharp";
 import smartcrop, { type CropOptions } from "smartcrop";
 import { type DominantColor, dominantColors } from "../../core/color/dominant";
 import { type FocalPoint, CENTRE } from "../../core/geometry/framing";
+import { type SourceQuality, sourceQuality } from "../../core/picture/sourceQuality";
 import { HASH_SIDE, perceptualHash } from "../../core/picture/perceptualHash";
 
 /** What a picture looks like, measured from a small copy. */
@@ -12,10 +13,13 @@ export interface PictureLook {
   readonly hash: string;
   /** As sharp measures it: the standard deviation of the Laplacian; below about 1 a photograph is soft. */
   readonly sharpness: number;
+  readonly quality: SourceQuality;
 }
 
 const COLOR_SIDE = 64;
 const SUBJECT_SIDE = 256;
+/** As large as most promotions are rendered: a fault that goes when it is made smaller is none. */
+const QUALITY_SIDE = 1080;
 
 /** Measures any picture sharp can read. */
 export async function pictureLook(path: string): Promise<PictureLook> {
@@ -37,7 +41,18 @@ export async function pictureLook(path: string): Promise<PictureLook> {
     focal: await subjectOf(path),
     hash: BigInt.asIntN(64, perceptualHash(new Uint8Array(grey))).toString(),
     sharpness: Number(sharpness.toFixed(2)),
+    quality: await qualityOf(path),
   };
+}
+
+async function qualityOf(path: string): Promise<SourceQuality> {
+  const { data, info } = await sharp(path)
+    .flatten({ background: "#ffffff" })
+    .greyscale()
+    .resize({ width: QUALITY_SIDE, height: QUALITY_SIDE, fit: "inside", withoutEnlargement: true })
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return sourceQuality({ width: info.width, height: info.height, grey: new Uint8Array(data) });
 }
 
 interface Pixels {

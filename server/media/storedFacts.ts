@@ -18,8 +18,19 @@ const colors = array(
 ).optional();
 // What was read in before these were measured lacks them.
 const sharpness = number().optional();
+const quality = object({ blur: number().required(), noise: number().required(), bands: number().required() })
+  .optional()
+  .default(undefined);
 
-const picture = object({ width: side, height: side, levels: side, focal, colors, cutOut: boolean().optional() });
+const picture = object({
+  width: side,
+  height: side,
+  levels: side,
+  focal,
+  colors,
+  quality,
+  cutOut: boolean().optional(),
+});
 const subject = object({
   step: side,
   pieces: array(
@@ -36,6 +47,7 @@ const clip = object({
   focal,
   frames: side,
   rate,
+  quality,
   // Clips that were read in before this was looked for lack it.
   subject: subject.optional().default(undefined),
   hasSound: boolean().required(),
