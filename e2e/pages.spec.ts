@@ -23,12 +23,12 @@ const PAGES: readonly (readonly [path: string, shows: string])[] = [
   ["/promotions/potting-week-terracotta/send", "What you get"],
 ];
 
-/** A large screen, and the usual one, which stays; the desks on a telephone too. */
-const windowsOf = (path: string): readonly (readonly [width: number, height: number])[] => [
-  ...(path.startsWith("/promotions/potting-week") ? [[390, 844] as const] : []),
+/** A telephone, a large screen, and the usual one, which stays. */
+const WINDOWS = [
+  [390, 844],
   [1920, 1080],
   [1280, 800],
-];
+] as const;
 
 /** What can be opened on the desks: what is pressed, and what is there then. */
 const OPENED: readonly (readonly [desk: string, press: RegExp, opened: (page: Page) => Locator])[] = [
@@ -65,7 +65,7 @@ test("every page shows what it is for, passes axe (WCAG 2.2 AA) and does not scr
       // Fields are closed until the page’s code has taken over.
       await expect(page.locator("fieldset[disabled]")).toHaveCount(0);
       expect.soft(await axeFaults(page), path).toEqual([]);
-      for (const [width, height] of windowsOf(path)) {
+      for (const [width, height] of WINDOWS) {
         await page.setViewportSize({ width, height });
         // What is laid out by its measured size follows a frame later.
         await expect

@@ -11,6 +11,7 @@ import { isHex } from "../../core/color/srgb";
 import { COLOR_NOTATIONS, type ColorNotation, parseColor, writeColor } from "../../core/color/typedColor";
 import { Button } from "../components/Button";
 import { Notice } from "../components/Notice";
+import { ScrollBox } from "../components/ScrollBox";
 
 const ROLE_TEXT: Readonly<Record<ColorRole, string>> = {
   ground: "behind everything",
@@ -326,63 +327,65 @@ function Pairs({ palette, onTake }: { palette: Palette; onTake: (role: ColorRole
         Contrast of every pair{" "}
         <span className="font-sans font-normal text-soft">· AA needs 4.5 for normal and 3 for large type</span>
       </h3>
-      <div className="flex flex-wrap gap-6">
-        <table className="text-center text-xs">
-          <thead>
-            <tr>
-              <td />
-              {COLOR_ROLES.map((role) => (
-                <th key={role} scope="col" className="pb-1 font-normal text-soft">
-                  on {role}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {COLOR_ROLES.map((row) => (
-              <tr key={row}>
-                <th scope="row" className="pr-3 text-left font-normal text-soft">
-                  {row}
-                </th>
-                {COLOR_ROLES.map((column) => {
-                  const pair = contrastRatio(palette[row], palette[column]);
-                  return (
-                    <td key={column} className="p-0.5">
-                      {row === column ? null : (
-                        <button
-                          type="button"
-                          onClick={() => setChosen([row, column])}
-                          aria-pressed={over === row && under === column}
-                          aria-label={`${row} on ${column}: ${pair.toFixed(1)}, ${contrastVerdict(pair)}`}
-                          className={clsx(
-                            "block h-12 w-[78px] border-2",
-                            over === row && under === column ? "border-ink" : "border-transparent",
-                          )}
-                        >
-                          <span
-                            data-sample
-                            className="flex h-6 items-center justify-center text-sm font-semibold"
-                            style={{ background: palette[column], color: palette[row] }}
-                          >
-                            Aa
-                          </span>
-                          <span className="block figures text-[11px] leading-5 whitespace-nowrap">
-                            {pair.toFixed(1)}{" "}
-                            {contrastVerdict(pair) === "large only"
-                              ? "large"
-                              : contrastVerdict(pair) === "too low"
-                                ? "low"
-                                : contrastVerdict(pair)}
-                          </span>
-                        </button>
-                      )}
-                    </td>
-                  );
-                })}
+      <div className="flex flex-wrap gap-6 *:max-w-full">
+        <ScrollBox label="Contrast of every pair">
+          <table className="text-center text-xs">
+            <thead>
+              <tr>
+                <td />
+                {COLOR_ROLES.map((role) => (
+                  <th key={role} scope="col" className="pb-1 font-normal text-soft">
+                    on {role}
+                  </th>
+                ))}
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {COLOR_ROLES.map((row) => (
+                <tr key={row}>
+                  <th scope="row" className="pr-3 text-left font-normal text-soft">
+                    {row}
+                  </th>
+                  {COLOR_ROLES.map((column) => {
+                    const pair = contrastRatio(palette[row], palette[column]);
+                    return (
+                      <td key={column} className="p-0.5">
+                        {row === column ? null : (
+                          <button
+                            type="button"
+                            onClick={() => setChosen([row, column])}
+                            aria-pressed={over === row && under === column}
+                            aria-label={`${row} on ${column}: ${pair.toFixed(1)}, ${contrastVerdict(pair)}`}
+                            className={clsx(
+                              "block h-12 w-[78px] border-2",
+                              over === row && under === column ? "border-ink" : "border-transparent",
+                            )}
+                          >
+                            <span
+                              data-sample
+                              className="flex h-6 items-center justify-center text-sm font-semibold"
+                              style={{ background: palette[column], color: palette[row] }}
+                            >
+                              Aa
+                            </span>
+                            <span className="block figures text-[11px] leading-5 whitespace-nowrap">
+                              {pair.toFixed(1)}{" "}
+                              {contrastVerdict(pair) === "large only"
+                                ? "large"
+                                : contrastVerdict(pair) === "too low"
+                                  ? "low"
+                                  : contrastVerdict(pair)}
+                            </span>
+                          </button>
+                        )}
+                      </td>
+                    );
+                  })}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </ScrollBox>
         <div className="min-w-56 flex-1 text-sm">
           <p className="mb-2">
             <strong>

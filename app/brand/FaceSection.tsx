@@ -32,7 +32,7 @@ export function FaceSection({
           const look = BRAND_FAMILIES.find((one) => one.family === family)?.look ?? "";
           const set = (next: string): void => onChange({ ...faces, [role]: { family: next, weight: null } });
           return (
-            <div key={role} className="grid grid-cols-[230px_minmax(0,1fr)] gap-6 py-3">
+            <div key={role} className="grid grid-cols-[230px_minmax(0,1fr)] gap-6 py-3 max-sm:grid-cols-1 max-sm:gap-2">
               <style>{faceRule(`sample ${role}`, family, weight, brought)}</style>
               <div>
                 <label className="mb-1 block text-sm" htmlFor={`face-${role}`}>

@@ -54,7 +54,7 @@ export function Specimen({ role, family, weight }: { role: FaceRole; family: str
   const look = BRAND_FAMILIES.find((one) => one.family === family)?.look ?? "";
   return (
     <p
-      className={`min-w-0 ${role === "text" ? "text-[19px] leading-snug" : "text-[34px] leading-tight"}`}
+      className={`min-w-0 wrap-anywhere ${role === "text" ? "text-[19px] leading-snug" : "text-[34px] leading-tight"}`}
       style={{ fontFamily: `"sample ${role}"`, fontWeight: weight }}
     >
       {SPECIMEN[role]}{" "}
@@ -76,7 +76,7 @@ export function FaceSpecimens({ faces, own }: { faces: BrandBook["faces"]; own: 
         const brought = own.find((one) => one.family === family);
         const weight = weightOf(role, family, chosen, brought);
         return (
-          <div key={role} className="grid grid-cols-[200px_1fr] gap-6 py-3">
+          <div key={role} className="grid grid-cols-[200px_1fr] gap-6 py-3 max-sm:grid-cols-1 max-sm:gap-1">
             <style>{faceRule(`sample ${role}`, family, weight, brought)}</style>
             <dt>
               <span className="font-semibold">{ROLE_TEXT[role]}</span>

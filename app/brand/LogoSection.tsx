@@ -58,7 +58,7 @@ export function LogoSection({
   return (
     <section aria-label="Logos">
       <h2 className="mb-2">Logos</h2>
-      <ul className="grid grid-cols-4 gap-4">
+      <ul className="grid grid-cols-4 gap-4 max-sm:grid-cols-2">
         {LOGO_VARIANTS.map((variant) => {
           const facts = picture(logos.find((one) => one.variant === variant)?.media);
           return (
@@ -136,7 +136,7 @@ export function LogoSection({
             On each ground{" "}
             <span className="font-sans font-normal text-soft">· the variant that is taken by itself</span>
           </h3>
-          <ul className="grid grid-cols-6 gap-2">
+          <ul className="grid grid-cols-6 gap-2 max-sm:grid-cols-3">
             {COLOR_ROLES.map((role) => {
               const chosen = logoFor(known, palette[role]);
               const ratio = chosen ? logoContrast(chosen, palette[role]) : 1;

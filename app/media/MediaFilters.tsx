@@ -67,7 +67,7 @@ export function MediaFilters({
       className="mb-5 flex flex-col gap-3"
       onChange={(event) => void submit(event.currentTarget, { replace: true, preventScrollReset: true })}
     >
-      <div role="group" aria-label="Show" className="flex items-center gap-5 text-sm">
+      <div role="group" aria-label="Show" className="flex flex-wrap items-center gap-x-5 gap-y-2 text-sm">
         {KINDS.map(([value, text]) => (
           <label
             key={value}

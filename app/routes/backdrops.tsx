@@ -46,7 +46,7 @@ export async function action({ request }: Route.ActionArgs) {
 /** From a line of words and the brand's colours: four backdrops, to keep any of them. */
 export default function Backdrops({ loaderData: { words, round, brand } }: Route.ComponentProps) {
   return (
-    <main className="flex-1 px-8 py-7">
+    <main className="flex-1 px-8 py-7 max-sm:px-4">
       <PageHead title="Media" about="Say what it should feel like; four backdrops are drawn in your brand’s colours." />
       <Tabs label="Media" tabs={MEDIA_TABS} />
       {!brand ? (

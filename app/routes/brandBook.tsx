@@ -137,7 +137,7 @@ export default function BrandBookPage({ loaderData }: Route.ComponentProps) {
 function NewBrand({ isFirst }: { isFirst: boolean }) {
   const fetcher = useFetcher<Answer>();
   return (
-    <main className="flex-1 px-8 py-7">
+    <main className="flex-1 px-8 py-7 max-sm:px-4">
       <PageHead
         title={isFirst ? "Brand book" : "Another brand"}
         about="What every promotion draws from: colours, typefaces, logos, contact lines."
@@ -169,7 +169,7 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
   const contact = (part: Partial<BrandBook["contact"]>): void => change({ contact: { ...book.contact, ...part } });
   const tune = sounds.find(({ facts }) => facts.id === book.tune);
   return (
-    <main className="flex-1 px-8 py-7">
+    <main className="flex-1 px-8 py-7 max-sm:px-4">
       <PageHead title="Brand book" about="What every promotion draws from. A change here shows in all of them.">
         <span role="status" className="self-center text-sm text-soft">
           {fetcher.state !== "idle" ? "saving" : dirty ? "not saved yet" : "saved"}
@@ -202,7 +202,7 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
       )}
       <div className="grid grid-cols-[minmax(0,1fr)_330px] gap-10 max-lg:grid-cols-1">
         <div className="flex min-w-0 flex-col gap-9">
-          <section aria-label="Name and contact" className="grid grid-cols-2 gap-x-6 gap-y-4">
+          <section aria-label="Name and contact" className="grid grid-cols-2 gap-x-6 gap-y-4 max-sm:grid-cols-1">
             <Field
               label="Brand name"
               value={name}
@@ -270,7 +270,7 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
             problems={problems}
             onChange={change}
           />
-          <section aria-label="Sign-off and sound" className="grid grid-cols-2 gap-x-6 gap-y-4">
+          <section aria-label="Sign-off and sound" className="grid grid-cols-2 gap-x-6 gap-y-4 max-sm:grid-cols-1">
             <h2 className="col-span-2 -mb-1">Sign-off, watermark, sound</h2>
             {(["first", "second"] as const).map((which) => (
               <Choice
@@ -299,7 +299,7 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
               />
               {tune && <RightsMark state={tune.rights} className="mt-1" />}
             </div>
-            <div className="grid grid-cols-[1fr_80px_80px] gap-3">
+            <div className="grid grid-cols-[minmax(0,1fr)_80px_80px] gap-3">
               <Choice
                 label="Watermark"
                 value={book.watermark.on ? book.watermark.corner : ""}

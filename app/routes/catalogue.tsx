@@ -24,6 +24,7 @@ import { PageHead } from "../components/PageHead";
 import { useMarked } from "../components/useMarked";
 import { Tabs } from "../components/Tabs";
 import { thumbAddress } from "../components/mediaLook";
+import { ScrollBox } from "../components/ScrollBox";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { scope, team } = await requirePerson(request);
@@ -163,7 +164,7 @@ export default function Catalogue({
   const pages = Math.max(1, Math.ceil(count / pageSize));
   const allMarked = products.length > 0 && products.every(({ id }) => marked.has(id));
   return (
-    <main className="flex-1 px-8 py-7">
+    <main className="flex-1 px-8 py-7 max-sm:px-4">
       <PageHead title="Catalogue" about="What you sell, and what you promise about it.">
         <a
           href="/catalogue/products.csv"
@@ -198,110 +199,116 @@ export default function Catalogue({
             : "No product answers that search."}
         </div>
       ) : (
-        <table className={`w-full table-fixed border-collapse text-left ${waiting ? "opacity-70" : ""}`}>
-          <thead className="border-b border-ink text-sm">
-            <tr>
-              <th scope="col" className="w-9 py-2">
-                <input
-                  type="checkbox"
-                  checked={allMarked}
-                  onChange={() => setMarked(allMarked ? new Set() : new Set(products.map(({ id }) => id)))}
-                  aria-label="Mark all on this page"
-                  className="accent-accent"
-                />
-              </th>
-              <th scope="col" className="w-14 py-2">
-                <span className="sr-only">Picture</span>
-              </th>
-              <SortHead column="name" text="Name" query={query} onSort={setParam} />
-              <SortHead column="code" text="Code" query={query} onSort={setParam} className="w-40" />
-              <th scope="col" className="w-44 py-2 font-normal text-soft">
-                Tags
-              </th>
-              <SortHead column="price" text="Price" query={query} onSort={setParam} className="w-28 text-right" />
-              <th scope="col" className="w-36 py-2 text-right font-normal text-soft">
-                Per unit
-              </th>
-              <SortHead column="stock" text="In stock" query={query} onSort={setParam} className="w-24 pl-6" />
-              <th scope="col" className="w-20 py-2">
-                <span className="sr-only">Change</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody className="divide-y divide-rule border-b border-rule">
-            {products.map((row) => (
-              <tr key={row.id} className={marked.has(row.id) ? "bg-warn-pale/50" : ""}>
-                <td>
+        <ScrollBox label="Products">
+          <table
+            className={`w-full min-w-[1040px] table-fixed border-collapse text-left ${waiting ? "opacity-70" : ""}`}
+          >
+            <thead className="border-b border-ink text-sm">
+              <tr>
+                <th scope="col" className="w-9 py-2">
                   <input
                     type="checkbox"
-                    checked={marked.has(row.id)}
-                    onChange={() => toggle(row.id)}
-                    aria-label={`Mark ${row.name}`}
+                    checked={allMarked}
+                    onChange={() => setMarked(allMarked ? new Set() : new Set(products.map(({ id }) => id)))}
+                    aria-label="Mark all on this page"
                     className="accent-accent"
                   />
-                </td>
-                <td className="py-1.5">
-                  <span className="block h-11 w-11 overflow-hidden bg-proof">
-                    {row.thumb && <img src={row.thumb} alt="" loading="lazy" className="h-full w-full object-cover" />}
-                  </span>
-                </td>
-                <td className="pr-4">
-                  <InPlace
-                    product={row.id}
-                    field="name"
-                    value={row.name}
-                    shown={row.name}
-                    label="Name"
-                    className="font-semibold"
-                  />
-                  <span className="block truncate text-sm text-soft">{row.line}</span>
-                </td>
-                <td className="pr-3">
-                  <InPlace
-                    product={row.id}
-                    field="code"
-                    value={row.code}
-                    shown={row.code}
-                    label={`Code of ${row.name}`}
-                    className="figures"
-                  />
-                </td>
-                <td className="pr-3">
-                  <InPlace
-                    product={row.id}
-                    field="tags"
-                    value={row.tags.join(", ")}
-                    shown={row.tags.join(", ")}
-                    label={`Tags of ${row.name}`}
-                    className="text-sm"
-                  />
-                </td>
-                <td>
-                  <InPlace
-                    product={row.id}
-                    field="price"
-                    value={row.typedPrice}
-                    shown={row.price}
-                    label={`Price of ${row.name}`}
-                    className="text-right! figures"
-                  />
-                </td>
-                <td className="text-right figures text-soft">{row.unitPrice}</td>
-                <td className="pl-6 text-sm">{row.inStock ? "yes" : <span className="text-warn">no</span>}</td>
-                <td className="text-right">
-                  <Link
-                    to={linkTo({ product: row.id })}
-                    preventScrollReset
-                    aria-label={`Change ${row.name}`}
-                    className="text-sm text-soft underline-offset-2 hover:text-ink hover:underline"
-                  >
-                    Change
-                  </Link>
-                </td>
+                </th>
+                <th scope="col" className="w-14 py-2">
+                  <span className="sr-only">Picture</span>
+                </th>
+                <SortHead column="name" text="Name" query={query} onSort={setParam} />
+                <SortHead column="code" text="Code" query={query} onSort={setParam} className="w-40" />
+                <th scope="col" className="w-44 py-2 font-normal text-soft">
+                  Tags
+                </th>
+                <SortHead column="price" text="Price" query={query} onSort={setParam} className="w-28 text-right" />
+                <th scope="col" className="w-36 py-2 text-right font-normal text-soft">
+                  Per unit
+                </th>
+                <SortHead column="stock" text="In stock" query={query} onSort={setParam} className="w-24 pl-6" />
+                <th scope="col" className="w-20 py-2">
+                  <span className="sr-only">Change</span>
+                </th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody className="divide-y divide-rule border-b border-rule">
+              {products.map((row) => (
+                <tr key={row.id} className={marked.has(row.id) ? "bg-warn-pale/50" : ""}>
+                  <td>
+                    <input
+                      type="checkbox"
+                      checked={marked.has(row.id)}
+                      onChange={() => toggle(row.id)}
+                      aria-label={`Mark ${row.name}`}
+                      className="accent-accent"
+                    />
+                  </td>
+                  <td className="py-1.5">
+                    <span className="block h-11 w-11 overflow-hidden bg-proof">
+                      {row.thumb && (
+                        <img src={row.thumb} alt="" loading="lazy" className="h-full w-full object-cover" />
+                      )}
+                    </span>
+                  </td>
+                  <td className="pr-4">
+                    <InPlace
+                      product={row.id}
+                      field="name"
+                      value={row.name}
+                      shown={row.name}
+                      label="Name"
+                      className="font-semibold"
+                    />
+                    <span className="block truncate text-sm text-soft">{row.line}</span>
+                  </td>
+                  <td className="pr-3">
+                    <InPlace
+                      product={row.id}
+                      field="code"
+                      value={row.code}
+                      shown={row.code}
+                      label={`Code of ${row.name}`}
+                      className="figures"
+                    />
+                  </td>
+                  <td className="pr-3">
+                    <InPlace
+                      product={row.id}
+                      field="tags"
+                      value={row.tags.join(", ")}
+                      shown={row.tags.join(", ")}
+                      label={`Tags of ${row.name}`}
+                      className="text-sm"
+                    />
+                  </td>
+                  <td>
+                    <InPlace
+                      product={row.id}
+                      field="price"
+                      value={row.typedPrice}
+                      shown={row.price}
+                      label={`Price of ${row.name}`}
+                      className="text-right! figures"
+                    />
+                  </td>
+                  <td className="text-right figures text-soft">{row.unitPrice}</td>
+                  <td className="pl-6 text-sm">{row.inStock ? "yes" : <span className="text-warn">no</span>}</td>
+                  <td className="text-right">
+                    <Link
+                      to={linkTo({ product: row.id })}
+                      preventScrollReset
+                      aria-label={`Change ${row.name}`}
+                      className="text-sm text-soft underline-offset-2 hover:text-ink hover:underline"
+                    >
+                      Change
+                    </Link>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </ScrollBox>
       )}
       {pages > 1 && (
         <nav aria-label="Pages" className="mt-4 flex items-center justify-end gap-5 text-sm">
@@ -377,7 +384,7 @@ function Filters({
   return (
     <Form
       role="search"
-      className="mb-4 flex items-center gap-3"
+      className="mb-4 flex flex-wrap items-center gap-3"
       onChange={(event) => void submit(event.currentTarget, { replace: true, preventScrollReset: true })}
     >
       <input
@@ -386,7 +393,7 @@ function Filters({
         defaultValue={query.words}
         placeholder="Search name, line or code"
         aria-label="Search products"
-        className={`${inputClasses} max-w-80`}
+        className={`${inputClasses} max-w-80 min-w-56 flex-1`}
       />
       <select name="tag" defaultValue={query.tag} aria-label="Tag" className={`${inputClasses} w-44!`}>
         <option value="">any tag</option>

@@ -177,7 +177,7 @@ export default function Media({
     void changes.submit({ intent, ids: ids.join(",") }, { method: "post" });
   const filtered = search !== "";
   return (
-    <main className={`flex-1 px-8 py-7 ${over ? "bg-ready-pale" : ""}`} {...zone}>
+    <main className={`flex-1 px-8 py-7 max-sm:px-4 ${over ? "bg-ready-pale" : ""}`} {...zone}>
       <PageHead title="Media" about="Pictures, clips, sounds and logos. Drop files anywhere on this page.">
         <input
           ref={picker}

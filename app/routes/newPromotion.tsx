@@ -105,7 +105,7 @@ export default function NewPromotion({
   const busy = useNavigation().state !== "idle";
   const lines = products.find(({ id }) => id === product)?.lines ?? {};
   return (
-    <main className="flex-1 px-8 py-7">
+    <main className="flex-1 px-8 py-7 max-sm:px-4">
       <Form method="post">
         <PageHead title="New promotion" about="A template, a product, an offer. The first version fills itself.">
           <Button look="main" type="submit" disabled={busy || products.length === 0}>

@@ -17,6 +17,7 @@ import { ButtonLink } from "../components/Button";
 import { OfferCalendar } from "../components/OfferCalendar";
 import { PageHead } from "../components/PageHead";
 import { Tabs } from "../components/Tabs";
+import { ScrollBox } from "../components/ScrollBox";
 
 const MOST_CHOICES = 500;
 
@@ -103,7 +104,7 @@ export default function Offers({
     );
   const offer = offers.find(({ id }) => id === shown);
   return (
-    <main className="flex-1 px-8 py-7">
+    <main className="flex-1 px-8 py-7 max-sm:px-4">
       <PageHead title="Catalogue" about="What you sell, and what you promise about it.">
         <ButtonLink look="main" to="?edit=new" preventScrollReset>
           New offer
@@ -226,39 +227,43 @@ export default function Offers({
 function Sheet({ rows }: { rows: readonly OfferSheetRow[] }) {
   if (rows.length === 0) return null;
   return (
-    <table className="w-full text-left">
-      <thead>
-        <tr className="border-b border-ink text-sm text-soft">
-          {["Product", "Was", "Now", "Saving", "Shown", "Per unit after"].map((head, index) => (
-            <th key={head} scope="col" className={`py-1.5 font-normal ${index > 0 ? "pl-4 text-right" : ""}`}>
-              {head}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody className="divide-y divide-rule border-b border-rule">
-        {rows.map((row) => (
-          <tr key={row.id} className="align-top">
-            <td className="max-w-96 py-2">
-              <span className="font-semibold">{row.name}</span>
-              {row.long && <span className="block text-sm text-soft">{row.long}</span>}
-              {row.reason && <Finding>{row.reason}</Finding>}
-              {row.finding && <Finding>{row.finding}</Finding>}
-              {row.instead && <Finding>“{row.instead}” makes it cheaper at the same time and applies instead.</Finding>}
-            </td>
-            <td
-              className={`py-2.5 pl-4 text-right figures whitespace-nowrap ${row.now && row.saving ? "text-soft line-through" : ""}`}
-            >
-              {row.was}
-            </td>
-            <td className="py-2.5 pl-4 text-right figures font-semibold whitespace-nowrap">{row.now}</td>
-            <td className="py-2.5 pl-4 text-right figures whitespace-nowrap">{row.saving}</td>
-            <td className="py-2.5 pl-4 text-right figures whitespace-nowrap">{row.percent}</td>
-            <td className="py-2.5 pl-4 text-right figures whitespace-nowrap text-soft">{row.unit}</td>
+    <ScrollBox label="What it comes to">
+      <table className="w-full text-left">
+        <thead>
+          <tr className="border-b border-ink text-sm text-soft">
+            {["Product", "Was", "Now", "Saving", "Shown", "Per unit after"].map((head, index) => (
+              <th key={head} scope="col" className={`py-1.5 font-normal ${index > 0 ? "pl-4 text-right" : ""}`}>
+                {head}
+              </th>
+            ))}
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody className="divide-y divide-rule border-b border-rule">
+          {rows.map((row) => (
+            <tr key={row.id} className="align-top">
+              <td className="max-w-96 py-2">
+                <span className="font-semibold">{row.name}</span>
+                {row.long && <span className="block text-sm text-soft">{row.long}</span>}
+                {row.reason && <Finding>{row.reason}</Finding>}
+                {row.finding && <Finding>{row.finding}</Finding>}
+                {row.instead && (
+                  <Finding>“{row.instead}” makes it cheaper at the same time and applies instead.</Finding>
+                )}
+              </td>
+              <td
+                className={`py-2.5 pl-4 text-right figures whitespace-nowrap ${row.now && row.saving ? "text-soft line-through" : ""}`}
+              >
+                {row.was}
+              </td>
+              <td className="py-2.5 pl-4 text-right figures font-semibold whitespace-nowrap">{row.now}</td>
+              <td className="py-2.5 pl-4 text-right figures whitespace-nowrap">{row.saving}</td>
+              <td className="py-2.5 pl-4 text-right figures whitespace-nowrap">{row.percent}</td>
+              <td className="py-2.5 pl-4 text-right figures whitespace-nowrap text-soft">{row.unit}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </ScrollBox>
   );
 }
 

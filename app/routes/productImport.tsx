@@ -11,6 +11,7 @@ import { inputClasses } from "../components/Field";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { useDropZone } from "../components/useDropZone";
+import { ScrollBox } from "../components/ScrollBox";
 
 export async function loader({ request }: Route.LoaderArgs) {
   await requirePerson(request);
@@ -74,7 +75,7 @@ export default function ProductImport() {
   const busy = fetcher.state !== "idle";
   const { preview = null, problem = null, imported = null } = fetcher.data ?? {};
   return (
-    <main className={`flex-1 px-8 py-7 ${over ? "bg-ready-pale" : ""}`} {...zone}>
+    <main className={`flex-1 px-8 py-7 max-sm:px-4 ${over ? "bg-ready-pale" : ""}`} {...zone}>
       <PageHead
         title="Import a list"
         about="Products from a CSV file. A product whose code you have already is changed; the others are added."
@@ -169,58 +170,60 @@ function Preview({
             Choose another file
           </button>
         </p>
-        <table className="w-full table-fixed text-left text-sm">
-          <thead>
-            <tr className="border-b border-ink">
-              <th scope="col" className="w-36 py-1.5 font-normal text-soft">
-                Stencilcraft
-              </th>
-              <th scope="col" className="w-52 font-normal text-soft">
-                Column in the file
-              </th>
-              <th scope="col" className="font-normal text-soft">
-                The first rows say
-              </th>
-            </tr>
-          </thead>
-          <tbody className="divide-y divide-rule border-b border-rule">
-            {PRODUCT_FIELDS.map((field) => {
-              const at = match[field];
-              return (
-                <tr key={field}>
-                  <th scope="row" className="py-1.5 text-left font-semibold">
-                    {PRODUCT_FIELD_NAMES[field]}
-                  </th>
-                  <td className="pr-4">
-                    <select
-                      aria-label={`Column for ${PRODUCT_FIELD_NAMES[field]}`}
-                      value={at ?? ""}
-                      onChange={(event) =>
-                        onMatch({ ...match, [field]: event.target.value === "" ? null : Number(event.target.value) })
-                      }
-                      className={`${inputClasses} py-1!`}
-                    >
-                      <option value="">none</option>
-                      {header.map((text, index) => (
-                        <option key={index} value={index}>
-                          {text || `column ${index + 1}`}
-                        </option>
-                      ))}
-                    </select>
-                  </td>
-                  <td className="truncate text-soft">
-                    {at === null
-                      ? ""
-                      : sample
-                          .map((row) => row[at] ?? "")
-                          .filter(Boolean)
-                          .join(" · ")}
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
+        <ScrollBox label="Rows of the file">
+          <table className="w-full min-w-[700px] table-fixed text-left text-sm">
+            <thead>
+              <tr className="border-b border-ink">
+                <th scope="col" className="w-36 py-1.5 font-normal text-soft">
+                  Stencilcraft
+                </th>
+                <th scope="col" className="w-52 font-normal text-soft">
+                  Column in the file
+                </th>
+                <th scope="col" className="font-normal text-soft">
+                  The first rows say
+                </th>
+              </tr>
+            </thead>
+            <tbody className="divide-y divide-rule border-b border-rule">
+              {PRODUCT_FIELDS.map((field) => {
+                const at = match[field];
+                return (
+                  <tr key={field}>
+                    <th scope="row" className="py-1.5 text-left font-semibold">
+                      {PRODUCT_FIELD_NAMES[field]}
+                    </th>
+                    <td className="pr-4">
+                      <select
+                        aria-label={`Column for ${PRODUCT_FIELD_NAMES[field]}`}
+                        value={at ?? ""}
+                        onChange={(event) =>
+                          onMatch({ ...match, [field]: event.target.value === "" ? null : Number(event.target.value) })
+                        }
+                        className={`${inputClasses} py-1!`}
+                      >
+                        <option value="">none</option>
+                        {header.map((text, index) => (
+                          <option key={index} value={index}>
+                            {text || `column ${index + 1}`}
+                          </option>
+                        ))}
+                      </select>
+                    </td>
+                    <td className="truncate text-soft">
+                      {at === null
+                        ? ""
+                        : sample
+                            .map((row) => row[at] ?? "")
+                            .filter(Boolean)
+                            .join(" · ")}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </ScrollBox>
       </section>
       <section aria-label="What would happen">
         <h2 className="mb-3">What would happen</h2>

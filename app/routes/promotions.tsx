@@ -32,7 +32,7 @@ export async function action({ request }: Route.ActionArgs) {
 export default function Promotions({ loaderData: { promotions } }: Route.ComponentProps) {
   const busy = useNavigation().state !== "idle";
   return (
-    <main className="flex-1 px-8 py-7">
+    <main className="flex-1 px-8 py-7 max-sm:px-4">
       <PageHead title="Promotions" about="Every template you have filled.">
         <ButtonLink look="main" to="/promotions/new">
           New promotion
@@ -43,7 +43,7 @@ export default function Promotions({ loaderData: { promotions } }: Route.Compone
           None yet. “New promotion” asks for a template, a product and an offer, and fills the first version for you.
         </p>
       )}
-      <ul className="grid grid-cols-[repeat(auto-fill,minmax(380px,1fr))] gap-6">
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(380px,100%),1fr))] gap-6">
         {promotions.map(({ slug, revision, name, formats }) => (
           <li key={slug} className="relative flex flex-col bg-card">
             <Link to={`/promotions/${slug}`} className="flex flex-1 flex-col">

@@ -45,12 +45,12 @@ export async function action({ request }: Route.ActionArgs) {
 export default function Shelf({ loaderData: { words, category, categories, items } }: Route.ComponentProps) {
   const submit = useSubmit();
   return (
-    <main className="flex-1 px-8 py-7">
+    <main className="flex-1 px-8 py-7 max-sm:px-4">
       <PageHead title="Media" about="Things to start from. All made by Stencilcraft itself, and free to use." />
       <Tabs label="Media" tabs={MEDIA_TABS} />
       <Form
         role="search"
-        className="mb-5 flex items-center gap-6"
+        className="mb-5 flex flex-wrap items-center gap-x-6 gap-y-3"
         onChange={(event) => void submit(event.currentTarget, { replace: true, preventScrollReset: true })}
       >
         <input
@@ -61,7 +61,7 @@ export default function Shelf({ loaderData: { words, category, categories, items
           aria-label="Search the shelf"
           className={`${inputClasses} w-72!`}
         />
-        <div role="group" aria-label="Category" className="flex gap-5 text-sm">
+        <div role="group" aria-label="Category" className="flex flex-wrap gap-x-5 gap-y-2 text-sm">
           {["", ...categories].map((one) => (
             <label
               key={one}

@@ -53,7 +53,7 @@ export default function Templates({ loaderData }: Route.ComponentProps) {
   const previews = usePreviews();
   const [problem, setProblem] = useState<string | null>(null);
   return (
-    <main className="flex-1 px-8 py-7">
+    <main className="flex-1 px-8 py-7 max-sm:px-4">
       <PageHead title="Templates" about="Designs to fill. Each comes out square, vertical and widescreen.">
         {designs && (
           <>
