@@ -4,10 +4,11 @@ import { sceneDesign } from "../../core/document/design";
 import { fillSlot } from "../../core/document/edits";
 import { itemOfKey } from "../../core/document/itemKey";
 import { clipSeconds, needOf } from "../../core/document/mediaNeed";
-import { type ResolvedPromotion, type ResolvedScene, type ResolvedShot } from "../../core/document/resolve";
+import { type ResolvedPromotion, type ResolvedScene } from "../../core/document/resolve";
 import { type SlotKey, slotKey } from "../../core/document/sceneTemplate";
-import { replaceMedia, swapSlots, trimShot } from "../../core/document/shotEdits";
-import { type UsedFrames, usedOf } from "../../core/document/shots";
+import { type KeptPart, keepParts, partsOf, replaceMedia, swapSlots } from "../../core/document/shotEdits";
+import { type ClipFacts } from "../../core/document/facts";
+import { type PartEdge } from "./TrimDialog";
 import { turnByQuarter } from "./turnByQuarter";
 import { type SlotFraming } from "../../core/document/slotFraming";
 import { type FormatName } from "../../core/placement/formats";
@@ -129,10 +130,11 @@ export function SceneBand({
                 locked={!free && !slot.allows.content}
                 slot={key}
                 facts={shot?.media ?? null}
-                used={shot?.media.kind === "clip" ? usedOf(shot.media, shot.cut) : null}
+                parts={partsOf(scene.shots[slot.id] ?? [])}
                 frames={frames}
                 rights={choices.media[shot?.media.id ?? ""]?.rights ?? "clear"}
                 inherited={!(key in document.fills)}
+                others={otherSlots(promotion, key, free)}
                 marked={marked === key}
                 onFocus={() => onMark(key, span)}
                 onChoose={(item) => {
@@ -140,10 +142,10 @@ export function SceneBand({
                   onEdit(replaceMedia(document, key, item.facts));
                 }}
                 onReset={() => onEdit(fillSlot(key, null))}
-                onTrim={(used, edge) => {
-                  if (!shot) return;
-                  onEdit(trimShot(document, key, shot, used));
-                  deck.onLookAt(edge === "from" ? span.entered : lastUsed(shot, used, span));
+                onParts={(parts, moved) => {
+                  if (shot?.media.kind !== "clip") return;
+                  onEdit(keepParts(document, key, scene.shots[slot.id] ?? [], parts));
+                  deck.onLookAt(whenShown(shot.media, parts, moved, span));
                 }}
                 onTurn={() => onEdit(turnByQuarter(document, promotion.facts.templates, { scene: own, slot, key }))}
                 onSwap={(other) => {
@@ -160,13 +162,28 @@ export function SceneBand({
   );
 }
 
+/** The picture slots of a promotion besides one, that may be filled. */
+const otherSlots = ({ scenes }: ResolvedPromotion, key: SlotKey, free: boolean) =>
+  scenes.flatMap(({ template }, at) =>
+    template.slots
+      .filter((slot) => slot.kind === "media" && (free || slot.allows.content))
+      .map((slot) => ({ key: slotKey(template, slot), words: `Scene ${at + 1}, ${slot.label}` }))
+      .filter((other) => other.key !== key),
+  );
+
 /** About a frame, in milliseconds. */
 const A_FRAME = 34;
 
-/** When the last frame that is used of a clip is on screen. */
-function lastUsed({ media }: ResolvedShot, { from, to }: UsedFrames, span: SceneSpan): number {
-  const lasts = media.kind === "clip" ? clipSeconds({ ...media, frames: to - from }) * 1000 : 0;
-  return Math.max(span.entered, Math.min(span.start + lasts, span.end) - A_FRAME);
+/** When the frame at an edge of a part of a clip is on screen, as far as its scene is so long. */
+function whenShown(
+  clip: ClipFacts,
+  parts: readonly KeptPart[],
+  { part, edge }: PartEdge,
+  { start, entered, end }: SceneSpan,
+): number {
+  const before = parts.slice(0, edge === "from" ? part : part + 1).reduce((sum, { from, to }) => sum + to - from, 0);
+  const shown = start + clipSeconds({ ...clip, frames: before }) * 1000 - (edge === "to" ? A_FRAME : 0);
+  return Math.max(entered, Math.min(shown, end - A_FRAME));
 }
 
 /** How what is in a slot is framed in a format; null where the arrangement says so. */

@@ -1,5 +1,6 @@
 import { type MediaFacts } from "../../core/document/facts";
 import { clsx } from "clsx";
+import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { type DragEvent, useState } from "react";
 import { type ClipFacts, type PictureFacts } from "../../core/document/facts";
 import { type SlotFraming } from "../../core/document/slotFraming";
@@ -9,9 +10,9 @@ import { type FormatName } from "../../core/placement/formats";
 import { seconds, thumbAddress } from "../components/mediaLook";
 import { CARRIED, useDropZone } from "../components/useDropZone";
 import { RightsMark } from "../components/RightsMark";
-import { TrimDialog } from "./TrimDialog";
+import { type PartEdge, TrimDialog } from "./TrimDialog";
 import { Locked } from "./DeckFields";
-import { type UsedFrames } from "../../core/document/shots";
+import { type KeptPart } from "../../core/document/shotEdits";
 import { type SlotKey } from "../../core/document/sceneTemplate";
 import { type MediaNeed, clipSeconds } from "../../core/document/mediaNeed";
 import { type RightsState } from "../../core/document/rights";
@@ -26,6 +27,13 @@ interface SlotFrame {
   readonly framing: SlotFraming | null;
 }
 
+/** Another slot of the promotion. */
+interface OtherSlot {
+  readonly key: SlotKey;
+  /** Its scene and its name. */
+  readonly words: string;
+}
+
 /** A slot's picture with the part each format shows of it; replaced by choosing, or by dropping a file on it. */
 export function SlotPicture({
   label,
@@ -33,15 +41,16 @@ export function SlotPicture({
   need,
   locked,
   facts,
-  used,
+  parts,
   slot,
   frames,
   rights,
   inherited,
+  others,
   marked,
   onChoose,
   onReset,
-  onTrim,
+  onParts,
   onTurn,
   onSwap,
   onDropFiles,
@@ -54,20 +63,22 @@ export function SlotPicture({
   need: MediaNeed;
   locked: boolean;
   facts: PictureFacts | ClipFacts | null;
-  /** What is used of it, where it is a clip. */
-  used: UsedFrames | null;
+  /** What is shown of it, where it is a clip. */
+  parts: readonly KeptPart[];
   slot: SlotKey;
   /** Where the picture goes in each format. */
   frames: readonly SlotFrame[];
   rights: RightsState;
   inherited: boolean;
+  /** The other slots that it can change places with. */
+  others: readonly OtherSlot[];
   marked: boolean;
   onChoose: (item: OfferedMedia) => void;
   onReset: () => void;
-  onTrim: (used: UsedFrames, edge: keyof UsedFrames) => void;
+  onParts: (parts: readonly KeptPart[], moved: PartEdge) => void;
   /** Turns it by a quarter, clockwise. */
   onTurn: () => void;
-  /** What another slot shows was dragged here. */
+  /** What another slot shows was dragged here, or chosen to change places with this. */
   onSwap: (other: SlotKey) => void;
   onDropFiles: (files: FileList) => void;
   onFocus: () => void;
@@ -112,7 +123,7 @@ export function SlotPicture({
       </button>
       <div className="mt-1 flex justify-between gap-2 text-[12.5px]">
         <span className="truncate text-soft" title={facts?.name}>
-          {facts ? shownName(facts, used) : "empty"}
+          {facts ? shownName(facts, parts) : "empty"}
         </span>
         {locked ? (
           <Locked />
@@ -134,10 +145,11 @@ export function SlotPicture({
           <button type="button" onClick={onTurn} className="underline hover:text-ink">
             Turn
           </button>
+          {others.length > 0 && <SwapMenu label={label} others={others} onSwap={onSwap} />}
         </div>
       )}
-      {isTrimming && facts?.kind === "clip" && used && (
-        <TrimDialog clip={facts} used={used} onTrim={onTrim} onClose={() => setTrimming(false)} />
+      {isTrimming && facts?.kind === "clip" && (
+        <TrimDialog clip={facts} parts={parts} onParts={onParts} onClose={() => setTrimming(false)} />
       )}
       <RightsMark state={rights} />
       <MediaPicker
@@ -152,6 +164,41 @@ export function SlotPicture({
         }}
       />
     </div>
+  );
+}
+
+/** Has a slot change places with another that is chosen from a list: what dragging does, by keyboard too. */
+function SwapMenu({
+  label,
+  others,
+  onSwap,
+}: {
+  label: string;
+  others: readonly OtherSlot[];
+  onSwap: (other: SlotKey) => void;
+}) {
+  return (
+    <Menu>
+      <MenuButton className="underline hover:text-ink" aria-label={`Swap ${label.toLowerCase()} with another`}>
+        Swap
+      </MenuButton>
+      <MenuItems
+        anchor={{ to: "bottom start", gap: 4 }}
+        className="z-20 max-h-72 w-60 border border-rule bg-card py-1.5 text-[13.5px] shadow-xl"
+      >
+        {others.map(({ key, words }) => (
+          <MenuItem key={key}>
+            <button
+              type="button"
+              className="data-focus:bg-ground block w-full truncate px-4 py-1.5 text-left"
+              onClick={() => onSwap(key)}
+            >
+              {words}
+            </button>
+          </MenuItem>
+        ))}
+      </MenuItems>
+    </Menu>
   );
 }
 
@@ -189,8 +236,10 @@ function PictureWithFrames({ facts, frames }: { facts: PictureFacts | ClipFacts;
 }
 
 /** What is in the slot, in words: a clip with its length. */
-function shownName(facts: MediaFacts, used: UsedFrames | null): string {
+function shownName(facts: MediaFacts, parts: readonly KeptPart[]): string {
   const name = facts.name.replace(/\.\w+$/, "");
   if (facts.kind !== "clip") return name;
-  return `${name} · clip ${seconds(clipSeconds({ ...facts, frames: used ? used.to - used.from : facts.frames }) * 1000)}`;
+  const frames = parts.reduce((sum, { from, to }) => sum + to - from, 0);
+  const inParts = parts.length > 1 ? ` in ${parts.length} parts` : "";
+  return `${name} · clip ${seconds(clipSeconds({ ...facts, frames }) * 1000)}${inParts}`;
 }

@@ -4,24 +4,81 @@ import { type MediaFacts } from "./facts";
 import { type Fill, type Promotion } from "./promotion";
 import { type ResolvedShot } from "./resolve";
 import { type SlotKey } from "./sceneTemplate";
+import { membersInOrder, orderedRecord } from "./ordered";
+import { freeId } from "./sceneIds";
 import { type Shot, type UsedFrames, mediaFill, usedOf } from "./shots";
 
-/** Uses some frames of a clip alone. What is shown of another slot or the product becomes this slot's own. */
-export function trimShot(document: Promotion, slot: SlotKey, shot: ResolvedShot, used: UsedFrames): Edit {
-  const { media } = shot;
-  const frames = media.kind === "clip" ? media.frames : 1;
-  const { from, to } = usedOf({ frames }, used);
-  const fill = mediaOf(document.fills[slot]) ?? mediaFill(media.id);
-  const before = fill.shots[shot.id] ?? Object.values(mediaFill(media.id).shots)[0];
-  if (!before) throw new RangeError("There is no such shot.");
-  const trimmed: { -readonly [Key in keyof Shot]: Shot[Key] } = { ...before };
-  // The whole of it is said by saying nothing.
-  delete trimmed.from;
-  delete trimmed.to;
-  if (from > 0) trimmed.from = from;
-  if (to < frames) trimmed.to = to;
-  return { ...fillSlot(slot, { kind: "media", shots: { ...fill.shots, [shot.id]: trimmed } }), label: "Trim" };
+/** A part of a clip that is shown, as the shot that shows it. */
+export interface KeptPart extends UsedFrames {
+  /** The shot's. */
+  readonly id: string;
 }
+
+/** The parts that a slot shows of the clip that it begins with, in the order of the clip; none where it begins with a picture. */
+export function partsOf(shots: readonly ResolvedShot[]): KeptPart[] {
+  const [first] = shots;
+  if (first?.media.kind !== "clip") return [];
+  const clip = first.media;
+  return shots
+    .filter(({ media }) => media.id === clip.id)
+    .map(({ id, cut }) => ({ id, ...usedOf(clip, cut) }))
+    .sort((one, other) => one.from - other.from);
+}
+
+/**
+ * Shows some parts of a clip and leaves out what is between them. A part with a new id is as its neighbour before it in
+ * speed and the rest. What is shown of another slot or the product becomes this slot's own; other clips in it stay.
+ *
+ * @param shots what the slot shows @throws RangeError where no part is left, or it shows no clip
+ */
+export function keepParts(
+  document: Promotion,
+  slot: SlotKey,
+  shots: readonly ResolvedShot[],
+  parts: readonly KeptPart[],
+): Edit {
+  const clip = shots[0]?.media;
+  if (clip?.kind !== "clip") throw new RangeError("Only a clip has parts.");
+  if (parts.length === 0) throw new RangeError("A part of the clip stays at least.");
+  const before = mediaOf(document.fills[slot])?.shots ?? mediaFill(clip.id).shots;
+  const all = membersInOrder<string, Shot>(before);
+  const others = all.filter(({ media }) => media !== clip.id);
+  const taken = new Set(others.map(({ id }) => id));
+  let like = all[0];
+  const kept = parts.map(({ id: wanted, ...part }) => {
+    const id = freeId(wanted, taken);
+    taken.add(id);
+    const { from, to } = usedOf(clip, part);
+    like = all.find((shot) => shot.id === id) ?? like;
+    // The whole of it is said by saying nothing.
+    const { from: _from, to: _to, ...rest } = { ...like, media: clip.id };
+    return { ...rest, id, ...(from > 0 ? { from } : {}), ...(to < clip.frames ? { to } : {}) };
+  });
+  const list = [...kept, ...others].map(({ order: _order, ...shot }) => shot);
+  return { ...fillSlot(slot, { kind: "media", shots: orderedRecord(list, before) }), label: "Trim" };
+}
+
+/** Parts with what lies between two frames left out: a part around it becomes two. */
+export function leftOut(parts: readonly KeptPart[], { from, to }: UsedFrames): KeptPart[] {
+  const taken = new Set(parts.map(({ id }) => id));
+  return parts.flatMap((part): KeptPart[] => {
+    const [before, after] = [
+      { ...part, to: Math.min(part.to, from) },
+      { ...part, from: Math.max(part.from, to) },
+    ];
+    const left = [before, after].filter((one) => one.to > one.from);
+    if (left.length < 2) return left;
+    const id = freeId(part.id, taken);
+    taken.add(id);
+    return [before, { ...after, id }];
+  });
+}
+
+/** Parts with what was left out behind one of them put back: it and the next become one. */
+export const putBack = (parts: readonly KeptPart[], at: number): KeptPart[] =>
+  parts.flatMap((part, index) =>
+    index === at + 1 ? [] : index === at ? [{ ...part, to: parts[at + 1]?.to ?? part.to }] : [part],
+  );
 
 /**
  * Puts another picture or clip in a slot. How it is framed stays, and so do a shot's speed, length and what is used of it,

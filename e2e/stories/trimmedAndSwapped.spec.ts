@@ -75,6 +75,14 @@ test("a clip is trimmed to its blue second, dragged, typed and stepped by keys, 
   await expect(hook.getByText("own-clip")).toHaveCount(0);
   await page.keyboard.press("Control+z");
   await expect(hook.getByText("own-clip · clip 1.0 s")).toBeVisible();
+  // By keyboard, too.
+  await hook.getByRole("button", { name: /^Swap picture/ }).focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("menuitem", { name: /^Scene 2, / })).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(offer.getByText("own-clip · clip 1.0 s")).toBeVisible();
+  await page.keyboard.press("Control+z");
+  await expect(hook.getByText("own-clip · clip 1.0 s")).toBeVisible();
   await expect(page.getByText("saved", { exact: true })).toBeVisible();
 
   await page.getByRole("link", { name: "On to the proofs" }).click();

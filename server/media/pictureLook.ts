@@ -70,7 +70,7 @@ interface PixelOptions extends CropOptions {
 }
 
 /** Where the subject is, by edges, skin tones and saturation (smartcrop): the middle of the best square. */
-async function subjectOf(path: string): Promise<FocalPoint> {
+export async function subjectOf(path: string): Promise<FocalPoint> {
   const { data, info } = await sharp(path)
     .flatten({ background: "#ffffff" })
     .ensureAlpha()

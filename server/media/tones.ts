@@ -71,7 +71,7 @@ export async function tonesPath(item: PictureFacts | ClipFacts, sha256: string):
 }
 
 /** The tones of a picture file. Pixels are picked, not smoothed: what is brightest and darkest in the picture is what words must stand out from. */
-export async function tonesOfFile(path: string): Promise<Tones> {
+async function tonesOfFile(path: string): Promise<Tones> {
   const { data, info } = await sharp(path)
     .flatten({ background: "#ffffff" })
     .toColorspace("srgb")
