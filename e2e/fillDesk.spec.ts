@@ -1,3 +1,4 @@
+import { readFile } from "node:fs/promises";
 import { type Page, expect, test } from "@playwright/test";
 import { newPromotion } from "./newPromotion";
 import { signInAs } from "./people";
@@ -265,6 +266,22 @@ test("the brand book and the catalogue are filled in by hand, and show their pro
   await expect(page.getByText("Saved. Promotions show it")).toBeVisible();
 });
 
+/** The frame on screen on the Proof desk at large, as it is now and as a version has it. */
+async function besideVersion(page: Page, name: string): Promise<Buffer[]> {
+  await page.getByRole("link", { name: "On to the proofs" }).click();
+  await page.getByRole("button", { name: "Large" }).click();
+  await page.getByLabel("beside").selectOption({ label: name });
+  await expect(page.locator("figcaption").getByText(name)).toBeVisible();
+  const saves = page.getByRole("button", { name: /^Save this \w+ frame as PNG$/ });
+  await expect(saves).toHaveCount(2);
+  const frames: Buffer[] = [];
+  for (const save of await saves.all()) {
+    const [download] = await Promise.all([page.waitForEvent("download"), save.click()]);
+    frames.push(await readFile(await download.path()));
+  }
+  return frames;
+}
+
 test("a version is kept by name, looked at beside the promotion as it is now, and brought back in one step", async ({
   page,
 }) => {
@@ -290,4 +307,16 @@ test("a version is kept by name, looked at beside the promotion as it is now, an
   await saved(page);
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(headline).toHaveValue("Quite another thing");
+  await saved(page);
+
+  // On the Proof desk it stands beside the promotion at large, at the same moment.
+  const [now, then] = await besideVersion(page, "Approved by all");
+  expect(now?.equals(then ?? Buffer.of())).toBe(false);
+  // With the old words back, both are the same to the byte.
+  await page.getByRole("link", { name: "Fill", exact: true }).click();
+  await expect(page.getByTestId("meters").first()).toBeVisible();
+  await headline.fill("As approved");
+  await saved(page);
+  const [again, asThen] = await besideVersion(page, "Approved by all");
+  expect(again?.equals(asThen ?? Buffer.of())).toBe(true);
 });

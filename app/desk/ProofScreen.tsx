@@ -17,12 +17,14 @@ export interface ProofScreenProps {
   /** The slot that is being placed by hand, if any: it has handles. */
   readonly placing?: Placing | null;
   readonly onPick: (key: PlacedKey) => void;
+  /** What it shows, where that is not the promotion as it is. */
+  readonly caption?: string;
   /** What lies over the proof. */
   readonly children?: ReactNode;
 }
 
 /** A format's proof, with its name. A click says which slot it hit; the slot in hand is outlined. */
-export function ProofScreen({ engine, format, slug, marked, placing, onPick, children }: ProofScreenProps) {
+export function ProofScreen({ engine, format, slug, marked, placing, onPick, caption, children }: ProofScreenProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const { width, height, ratio } = formatOf(format);
   const title = formatTitle(format);
@@ -63,6 +65,7 @@ export function ProofScreen({ engine, format, slug, marked, placing, onPick, chi
       <figcaption className="mb-1 flex h-[22px] items-center gap-2 text-[#12181a]">
         <FormatMark format={format} size={12} />
         <span className="text-[13px]">{title}</span> {title !== ratio && <span className="figures">{ratio}</span>}
+        {caption !== undefined && <span className="truncate bg-[#d9d9d5] px-1.5 text-[12.5px]">{caption}</span>}
         <button
           type="button"
           onClick={() => void saveFrame()}

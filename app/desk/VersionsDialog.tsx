@@ -1,46 +1,21 @@
 import { clsx } from "clsx";
 import { useCallback, useEffect, useState } from "react";
-import { array, mixed, number, object, string } from "yup";
+import { object, string } from "yup";
 import { type Edit } from "../../core/document/edit";
 import { editTo } from "../../core/document/edits";
 import { type Facts, templateKey } from "../../core/document/facts";
 import { refsOf } from "../../core/document/refs";
 import { same } from "../../core/document/patch";
-import { type Promotion, readPromotion } from "../../core/document/promotion";
+import { type Promotion } from "../../core/document/promotion";
 import { Button } from "../components/Button";
 import { DialogFrame } from "../components/DialogFrame";
 import { Notice } from "../components/Notice";
 import { TrioPreview } from "../gallery/TrioPreview";
 import { usePreviews } from "../gallery/usePreviews";
 import { fieldLook } from "../components/fieldLook";
+import { type ShownVersion, fetchVersions, titleOf } from "./versions";
 
-interface ShownVersion {
-  readonly revision: number;
-  readonly name: string | null;
-  readonly by: string | null;
-  readonly when: string;
-  readonly document: Promotion;
-}
-
-const answer = object({
-  versions: array(
-    object({
-      revision: number().integer().required(),
-      name: string().nullable().defined(),
-      by: string().nullable().defined(),
-      when: string().required(),
-      document: mixed().required(),
-    }),
-  ).required(),
-});
 const refusal = object({ problem: string() });
-
-async function fetchVersions(slug: string): Promise<ShownVersion[]> {
-  const response = await fetch(`/promotions/${slug}/versions`);
-  if (!response.ok) throw new Error(`The versions could not be fetched (${response.status}).`);
-  const { versions } = answer.validateSync(await response.json());
-  return versions.map(({ document, ...version }) => ({ ...version, document: readPromotion(document) }));
-}
 
 /** Versions of a promotion that are kept: one beside the promotion as it is now, and the way to bring it back. */
 export function VersionsDialog({
@@ -198,5 +173,3 @@ export function VersionsDialog({
     </DialogFrame>
   );
 }
-
-const titleOf = ({ name, revision }: ShownVersion): string => name ?? `Revision ${revision}`;

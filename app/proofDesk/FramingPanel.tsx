@@ -23,6 +23,8 @@ import { NumberField } from "../workshop/NumberField";
 import { BehindField } from "./BehindField";
 import type { OfferedMedia } from "../../server/media/offeredMedia";
 import { type ChosenMedia } from "../mediaChoice/useChosenMedia";
+import { type ClipFacts, type PictureFacts } from "../../core/document/facts";
+import { CropWindow } from "./CropWindow";
 import { FollowTools, type FollowedClip } from "./FollowTools";
 import { FramedReadout } from "./FramedReadout";
 import { REACHES, REACH_WORDS, type Reach, canReach, followEdit, frameEdit, unframeEdit } from "./framingEdits";
@@ -44,6 +46,8 @@ interface PanelProps {
   readonly placed: SheetSlot | undefined;
   /** Where the picture's subject is, in shares of it. */
   readonly focal: Point | null;
+  /** What is in the slot; null where nothing is. */
+  readonly shown: PictureFacts | ClipFacts | null;
   /** Set where it is a clip. */
   readonly clip: FollowedClip | null;
   readonly palette: Palette;
@@ -56,7 +60,8 @@ interface PanelProps {
 
 /** How a picture or clip is framed in a scene and format: everything typed or pressed, with what it makes in numbers. */
 export function FramingPanel(props: PanelProps) {
-  const { document, design, slot, slotId, format, placed, clip, palette, media, onChosen, locked, onEdit } = props;
+  const { document, design, slot, slotId, format, placed, shown, clip, palette, media, onChosen, locked, onEdit } =
+    props;
   const [reach, setReach] = useState<Reach>("scene@format");
   const target = targetOf(slotId);
   const found = <Id extends FramingFieldId>(id: Id) => sourced(document, id, { ...design, target, slot, format });
@@ -221,6 +226,7 @@ export function FramingPanel(props: PanelProps) {
           <span>What is used of it</span>
           {source("window")}
         </legend>
+        {shown && <CropWindow media={shown} window={crop} onWindow={(to) => set("window", to)} />}
         <div className="grid grid-cols-4 gap-2">
           <Percent label="From left" least={0} most={95} share={crop.x} onShare={(x) => cropTo({ x })} />
           <Percent label="From top" least={0} most={95} share={crop.y} onShare={(y) => cropTo({ y })} />

@@ -9,15 +9,20 @@ import { ProofScreen } from "../desk/ProofScreen";
 import { type PlacedKey, slotsNow } from "../desk/shownSlots";
 import { useProofState } from "../desk/useProof";
 import { type ProofEngine } from "../proof/proofEngine";
+import { type Facts } from "../../core/document/facts";
 import { Overlay, type OverlayName } from "./Overlay";
+import { type Beside } from "./ProofBar";
+import { VersionScreen } from "./VersionScreen";
 
 const LABEL = 26;
 
-/** One format at large, or two beside each other, playing. The picture in hand is moved by dragging. */
+/** One format at large, or with another or with what it was beside it, playing. The picture in hand is moved by dragging. */
 export function LargeProof({
   engine,
   slug,
-  formats,
+  format: shown,
+  beside,
+  facts,
   marked,
   overlays,
   inPixels,
@@ -26,7 +31,10 @@ export function LargeProof({
 }: {
   engine: ProofEngine | null;
   slug: string;
-  formats: readonly FormatName[];
+  format: FormatName;
+  /** What stands beside it, if anything does. */
+  beside: Beside | null;
+  facts: Facts;
   marked: PlacedKey | null;
   overlays: ReadonlySet<OverlayName>;
   /** Whether each pixel of the output is a pixel of the screen. */
@@ -36,6 +44,11 @@ export function LargeProof({
   onMove: (format: FormatName, slot: SlotKey, by: Point, isDone: boolean) => void;
 }) {
   const { ref, width, height } = useSize();
+  const version = typeof beside === "object" ? beside : null;
+  const formats = useMemo(
+    () => [shown, ...(typeof beside === "string" && beside !== shown ? [beside] : version ? [shown] : [])],
+    [shown, beside, version],
+  );
   const hung = useMemo(
     () => hang(formats.map(formatOf), { width, height, gap: 18, label: LABEL }),
     [formats, width, height],
@@ -55,16 +68,20 @@ export function LargeProof({
         return (
           at && (
             <div
-              key={format}
+              key={index === 1 && version ? `revision ${version.revision}` : format}
               className={inPixels ? "relative mb-6" : "absolute"}
               style={inPixels ? { width: at.width } : { left: at.x, top: at.y - LABEL, width: at.width }}
               hidden={width === 0}
             >
-              <DraggedPictures engine={engine} format={format} onMove={onMove} onPick={onPick}>
-                <ProofScreen {...{ engine, slug, format, marked, onPick }}>
-                  <Overlay format={format} shown={overlays} slots={slotsNow(engine, format)} />
-                </ProofScreen>
-              </DraggedPictures>
+              {index === 1 && version ? (
+                <VersionScreen main={engine} {...{ slug, format, version, facts }} />
+              ) : (
+                <DraggedPictures engine={engine} format={format} onMove={onMove} onPick={onPick}>
+                  <ProofScreen {...{ engine, slug, format, marked, onPick }}>
+                    <Overlay format={format} shown={overlays} slots={slotsNow(engine, format)} />
+                  </ProofScreen>
+                </DraggedPictures>
+              )}
             </div>
           )
         );

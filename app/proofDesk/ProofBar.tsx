@@ -1,5 +1,6 @@
 import { type ChangeEvent } from "react";
 import { type FormatName, formatTitle } from "../../core/placement/formats";
+import { type ShownVersion, titleOf } from "../desk/versions";
 import { ChoiceSwitch } from "../components/ChoiceSwitch";
 import { ToggleButton } from "../components/ToggleButton";
 import { OVERLAYS, type OverlayName } from "./Overlay";
@@ -7,6 +8,9 @@ import { OVERLAYS, type OverlayName } from "./Overlay";
 export const VIEWS = ["wall", "large"] as const;
 export type View = (typeof VIEWS)[number];
 const VIEW_WORDS: Readonly<Record<View, string>> = { wall: "Wall", large: "Large" };
+
+/** What can stand beside a proof: another format, or a version that was kept. */
+export type Beside = FormatName | ShownVersion;
 
 /** How the proofs are looked at. */
 export interface Look {
@@ -16,7 +20,7 @@ export interface Look {
   readonly onlyFound: boolean;
   /** Of the large view: whether each pixel of the output is one of the screen, and what stands beside it. */
   readonly inPixels: boolean;
-  readonly beside: FormatName | null;
+  readonly beside: Beside | null;
 }
 export const FIRST_LOOK: Look = {
   view: "wall",
@@ -26,14 +30,16 @@ export const FIRST_LOOK: Look = {
   beside: null,
 };
 
-/** The choices over the proofs. @param others the formats that can stand beside the one that is shown */
+/** The choices over the proofs. @param others the formats, and the versions, that can stand beside what is shown */
 export function ProofBar({
   look,
   others,
+  versions,
   onLook,
 }: {
   look: Look;
   others: readonly FormatName[];
+  versions: readonly ShownVersion[];
   onLook: (look: Look) => void;
 }) {
   const { view, overlays, onlyFound, inPixels, beside } = look;
@@ -45,8 +51,11 @@ export function ProofBar({
   };
   const toggleFound = (): void => onLook({ ...look, onlyFound: !onlyFound });
   const togglePixels = (): void => onLook({ ...look, inPixels: !inPixels });
-  const chooseBeside = (event: ChangeEvent<HTMLSelectElement>): void =>
-    onLook({ ...look, beside: others.find((one) => one === event.target.value) ?? null });
+  const chooseBeside = ({ target: { value } }: ChangeEvent<HTMLSelectElement>): void =>
+    onLook({
+      ...look,
+      beside: others.find((one) => one === value) ?? versions.find((one) => valueOf(one) === value) ?? null,
+    });
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-[13px] text-[#12181a]">
       <ChoiceSwitch label="View" choices={VIEWS} words={VIEW_WORDS} value={view} onChoose={chooseView} />
@@ -67,9 +76,9 @@ export function ProofBar({
           <label className="flex items-center gap-1.5">
             beside
             <select
-              value={beside ?? ""}
+              value={beside === null ? "" : valueOf(beside)}
               onChange={chooseBeside}
-              className="border border-[#5f625f] bg-[#d9d9d5] px-1.5 py-0.5"
+              className="max-w-64 border border-[#5f625f] bg-[#d9d9d5] px-1.5 py-0.5"
             >
               <option value="">nothing</option>
               {others.map((one) => (
@@ -77,6 +86,15 @@ export function ProofBar({
                   {formatTitle(one)}
                 </option>
               ))}
+              {versions.length > 0 && (
+                <optgroup label="As it was">
+                  {versions.map((one) => (
+                    <option key={one.revision} value={valueOf(one)}>
+                      {titleOf(one)}
+                    </option>
+                  ))}
+                </optgroup>
+              )}
             </select>
           </label>
         </>
@@ -84,3 +102,6 @@ export function ProofBar({
     </div>
   );
 }
+
+/** What the list calls it by. */
+const valueOf = (beside: Beside): string => (typeof beside === "string" ? beside : `revision ${beside.revision}`);

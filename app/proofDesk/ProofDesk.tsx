@@ -29,6 +29,7 @@ import { FindingList } from "./FindingList";
 import { FramingPanel } from "./FramingPanel";
 import { LargeProof } from "./LargeProof";
 import { FIRST_LOOK, type Look, ProofBar, type View } from "./ProofBar";
+import { useVersions } from "./useVersions";
 import { ProofWall } from "./ProofWall";
 
 /** While it plays, the frame in the panel is read anew this often. */
@@ -72,6 +73,7 @@ export function ProofDesk({ loaded }: { loaded: LoadedDesk & { readonly free: bo
     choose({ scene: at, format: format ?? chosen.format });
   }
   const { view, overlays, beside } = look;
+  const versions = useVersions(slug, facts, view === "large");
   const viewAs = (next: View): void => setLook((before) => ({ ...before, view: next }));
   useEffect(() => {
     if (view === "wall") return;
@@ -137,7 +139,12 @@ export function ProofDesk({ loaded }: { loaded: LoadedDesk & { readonly free: bo
           aria-label="Proofs"
           className="flex min-h-0 min-w-0 flex-col gap-3 bg-proof px-5 pt-3 pb-3 max-lg:h-[64vh]"
         >
-          <ProofBar look={look} others={formats.filter((one) => one !== chosen.format)} onLook={setLook} />
+          <ProofBar
+            look={look}
+            others={formats.filter((one) => one !== chosen.format)}
+            versions={versions}
+            onLook={setLook}
+          />
           {view === "wall" ? (
             <ProofWall
               engine={engine}
@@ -155,7 +162,9 @@ export function ProofDesk({ loaded }: { loaded: LoadedDesk & { readonly free: bo
             <LargeProof
               engine={engine}
               slug={slug}
-              formats={beside && beside !== chosen.format ? [chosen.format, beside] : [chosen.format]}
+              format={chosen.format}
+              beside={beside}
+              facts={facts}
               marked={marked}
               overlays={overlays}
               inPixels={look.inPixels}
@@ -213,6 +222,7 @@ export function ProofDesk({ loaded }: { loaded: LoadedDesk & { readonly free: bo
                     format={chosen.format}
                     placed={sheet?.slots.find(({ key }) => key === slotKey(scene.template, shown))}
                     focal={scene.shots[shown.id]?.[0]?.media.focal ?? null}
+                    shown={scene.shots[shown.id]?.[0]?.media ?? null}
                     clip={clipNow(slotKey(scene.template, shown), chosen.scene, chosen.format)}
                     palette={facts.brand.palette}
                     media={desk.media}

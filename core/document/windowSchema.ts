@@ -1,8 +1,6 @@
 import { number, object } from "yup";
+import { LEAST_WINDOW } from "../geometry/cropWindow";
 import { objectJsonSchema } from "./valueJsonSchemas";
-
-/** Less of a picture's side than this is not worth showing. */
-export const LEAST_WINDOW = 0.05;
 
 const start = number()
   .min(0)

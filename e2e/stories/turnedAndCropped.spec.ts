@@ -25,7 +25,30 @@ test("a clip cropped to its left half and turned by a quarter covers every shape
 
   await page.getByRole("button", { name: /^Scene 1, .*, square:/ }).click();
   await page.getByRole("radio", { name: "All formats, in this scene" }).check();
-  await page.getByLabel("Width", { exact: true }).fill("50");
+  // Its right edge is pulled to the middle by keys; then the window is dragged by hand, and put back.
+  const corner = page.getByRole("button", { name: /^Its bottom right corner/ });
+  await corner.focus();
+  for (let press = 0; press < 5; press++) await page.keyboard.press("Shift+ArrowLeft");
+  const width = page.getByLabel("Width", { exact: true });
+  await expect(width).toHaveValue("50");
+  const used = page.getByRole("button", { name: /^The part that is used/ });
+  const box = await used.boundingBox();
+  if (!box) throw new Error("The window is on the picture.");
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width, box.y + box.height / 2, { steps: 5 });
+  await page.mouse.up();
+  const fromLeft = page.getByLabel("From left");
+  await expect.poll(async () => Math.abs(Number(await fromLeft.inputValue()) - 25)).toBeLessThan(2);
+  await page.getByLabel("Locked to").selectOption({ label: "square 1:1" });
+  await expect.poll(async () => Math.abs(Number(await width.inputValue()) - 50)).toBeLessThan(0.2);
+  await expect
+    .poll(async () => Math.abs(Number(await page.getByLabel("Height", { exact: true }).inputValue()) - 88.9))
+    .toBeLessThan(0.2);
+  await page.keyboard.press("Control+z");
+  await page.keyboard.press("Control+z");
+  await expect(fromLeft).toHaveValue("0");
+  await expect(width).toHaveValue("50");
   await page.getByRole("button", { name: "A quarter turn to the right" }).click();
   await expect(page.getByLabel("Turned, degrees")).toHaveValue("90");
   // Half the clip is left, of which the square shows 960 × 960 of 960 × 1080 pixels.
