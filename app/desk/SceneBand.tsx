@@ -101,6 +101,7 @@ export function SceneBand({
             scene={template}
             scenes={promotion.scenes.map(({ template: one }) => one)}
             facts={promotion.facts}
+            sheets={prepared}
             marked={item}
             onEdit={onEdit}
             onPlace={(id) => deck.onPlaceItem(id, template.id)}

@@ -12,7 +12,18 @@ import { WordsInput } from "../words/WordsInput";
 import { StickerPicture } from "./StickerPicture";
 
 /** One item: what it says or is, its settings, its order, and taking it out. */
-export function ItemRow({ id, ...list }: ItemListProps & { id: string }) {
+export function ItemRow({
+  id,
+  isChosen,
+  onChosen,
+  ...list
+}: ItemListProps & {
+  id: string;
+  /** Whether it is one of several that are arranged together. */
+  isChosen: boolean;
+  /** Null where there are no others. */
+  onChosen: ((on: boolean) => void) | null;
+}) {
   const { document, scenes, facts, marked, onEdit, onPlace } = list;
   const item = document.items[id];
   if (!item) return null;
@@ -37,6 +48,16 @@ export function ItemRow({ id, ...list }: ItemListProps & { id: string }) {
       tabIndex={-1}
       className={`flex items-center gap-2 border-l-2 pl-2 ${marked === id ? "border-accent" : "border-rule"}`}
     >
+      {onChosen && (
+        <input
+          type="checkbox"
+          aria-label={`Choose ${title} with others`}
+          title="Choose several, to align them"
+          className="h-4 w-4 shrink-0 accent-accent"
+          checked={isChosen}
+          onChange={(event) => onChosen(event.target.checked)}
+        />
+      )}
       <span className="flex w-5 justify-center text-soft">{signOf(item)}</span>
       {item.kind === "words" ? (
         <WordsInput

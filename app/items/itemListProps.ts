@@ -1,5 +1,6 @@
 import { type Edit } from "../../core/document/edit";
 import { type Facts } from "../../core/document/facts";
+import { type ProofSheet } from "../../core/scene/proofSheet";
 import { type Promotion } from "../../core/document/promotion";
 
 /** What lies over a scene, and what can be done with it. */
@@ -10,6 +11,8 @@ export interface ItemListProps {
   /** All scenes, in their order. */
   readonly scenes: readonly { readonly id: string; readonly name: string }[];
   readonly facts: Facts;
+  /** As it was prepared, in each format. */
+  readonly sheets: readonly ProofSheet[];
   /** The item in hand. */
   readonly marked: string | null;
   readonly onEdit: (edit: Edit) => void;

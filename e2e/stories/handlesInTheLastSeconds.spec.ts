@@ -32,14 +32,14 @@ test("two handles in the last 3 s, equal and centred; a title through the whole 
     await panel.getByLabel("Down, %").fill("10");
     await panel.getByLabel(/^Comes in/).selectOption("slide");
   });
-  for (const [words, down] of [
-    ["@quillfern", "60"],
-    ["@fernquill", "75"],
+  for (const [words, down, size] of [
+    ["@quillfern", "60", "30"],
+    ["@fernquill", "75", "50"],
   ] as const) {
     await add(page, "Offer", "Round label", words);
     await settings(page, words, async (panel) => {
       await panel.getByLabel("Down, %").fill(down);
-      await panel.getByLabel("Size, %").fill("50");
+      await panel.getByLabel("Size, %").fill(size);
       await panel.getByLabel(/^Stands on/).selectOption("ink");
       await panel.getByLabel("Starts later by, s").fill("1");
       await panel.getByLabel(/^Comes in/).selectOption("fade");
@@ -48,6 +48,12 @@ test("two handles in the last 3 s, equal and centred; a title through the whole 
   await add(page, "Offer", "Text", "Never mind");
   await page.getByRole("button", { name: "Take “Never mind” out" }).click();
   await expect(page.getByRole("list", { name: "Over Offer" }).getByRole("listitem")).toHaveCount(2);
+  // Both at once: the upper takes the size of the one above it in the list; in line they are already.
+  await page.getByRole("checkbox", { name: "Choose “@fernquill” with others" }).check();
+  await page.getByRole("checkbox", { name: "Choose “@quillfern” with others" }).check();
+  const several = page.getByRole("group", { name: "Several at once" });
+  await several.getByRole("button", { name: "The same size" }).click();
+  await several.getByRole("button", { name: "Align at the centre" }).click();
   await expect(page.getByText("saved", { exact: true })).toBeVisible();
 
   await page.getByRole("link", { name: "On to the proofs" }).click();

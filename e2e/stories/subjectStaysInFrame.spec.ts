@@ -14,10 +14,10 @@ import { renderDrafts } from "../startRender";
 async function movingClip(folder: string): Promise<string> {
   const path = join(folder, "passer-by.mp4");
   const [ground, subject] = [
-    "color=c=0x8a8f7a:s=1920x1080:r=30:d=3,noise=alls=10:allf=t",
-    "color=c=blue:s=240x240:r=30:d=3",
+    "color=c=0x8a8f7a:s=1280x720:r=30:d=3,noise=alls=6:allf=t",
+    "color=c=blue:s=160x160:r=30:d=3",
   ];
-  const moved = "[0][1]overlay=x='130+t*480':y=200";
+  const moved = "[0][1]overlay=x='87+t*320':y=133";
   await ffmpeg(
     "-f",
     "lavfi",
