@@ -143,9 +143,9 @@ export function SceneBand({
                   onEdit(replaceMedia(document, key, item.facts));
                 }}
                 onReset={() => onEdit(fillSlot(key, null))}
-                onParts={(parts, moved) => {
+                onParts={(parts, moved, label) => {
                   if (shot?.media.kind !== "clip") return;
-                  onEdit(keepParts(document, key, scene.shots[slot.id] ?? [], parts));
+                  onEdit(keepParts(document, key, scene.shots[slot.id] ?? [], parts, label));
                   deck.onLookAt(whenShown(shot.media, parts, moved, span));
                 }}
                 onTurn={() => onEdit(turnByQuarter(document, promotion.facts.templates, { scene: own, slot, key }))}

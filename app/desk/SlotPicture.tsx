@@ -75,7 +75,7 @@ export function SlotPicture({
   marked: boolean;
   onChoose: (item: OfferedMedia) => void;
   onReset: () => void;
-  onParts: (parts: readonly KeptPart[], moved: PartEdge) => void;
+  onParts: (parts: readonly KeptPart[], moved: PartEdge, label?: string) => void;
   /** Turns it by a quarter, clockwise. */
   onTurn: () => void;
   /** What another slot shows was dragged here, or chosen to change places with this. */

@@ -25,8 +25,8 @@ export function TrimDialog({
   clip: ClipFacts;
   /** In the order of the clip. */
   parts: readonly KeptPart[];
-  /** @param moved the edge to look at */
-  onParts: (parts: readonly KeptPart[], moved: PartEdge) => void;
+  /** @param moved the edge to look at @param label of a step of its own for undo; else it is one with what was typed before */
+  onParts: (parts: readonly KeptPart[], moved: PartEdge, label?: string) => void;
   onClose: () => void;
 }) {
   const { frames, rate } = clip;
@@ -42,7 +42,7 @@ export function TrimDialog({
   };
   const useAll = (): void => {
     const [first] = parts;
-    if (first) onParts([{ id: first.id, from: 0, to: frames }], { part: 0, edge: "from" });
+    if (first) onParts([{ id: first.id, from: 0, to: frames }], { part: 0, edge: "from" }, "Use all of it");
   };
   const longest = parts.reduce((best, part, at) => (lengthOf(part) > lengthOf(parts[best]) ? at : best), 0);
   const leaveOut = (): void => {
@@ -50,7 +50,7 @@ export function TrimDialog({
     if (!part) return;
     const gap = Math.max(1, Math.floor(lengthOf(part) / FIRST_GAP));
     const from = part.from + Math.floor((lengthOf(part) - gap) / 2);
-    onParts(leftOut(parts, { from, to: from + gap }), { part: longest, edge: "to" });
+    onParts(leftOut(parts, { from, to: from + gap }), { part: longest, edge: "to" }, "Leave out");
   };
   return (
     <DialogFrame
@@ -99,7 +99,7 @@ export function TrimDialog({
                 <button
                   type="button"
                   className="ml-auto pb-2 text-[13px] text-soft underline hover:text-ink"
-                  onClick={() => onParts(putBack(parts, at), { part: at, edge: "to" })}
+                  onClick={() => onParts(putBack(parts, at), { part: at, edge: "to" }, "Put back")}
                 >
                   Put back what follows it
                 </button>

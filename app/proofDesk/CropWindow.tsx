@@ -29,7 +29,8 @@ export function CropWindow({
 }: {
   media: PictureFacts | ClipFacts;
   window: Rect;
-  onWindow: (window: Rect) => void;
+  /** @param label of a step of its own for undo; else it is one with what was typed before */
+  onWindow: (window: Rect, label?: string) => void;
 }) {
   const picture = useRef<HTMLDivElement>(null);
   const [locked, setLocked] = useState<FormatName | null>(null);
@@ -44,7 +45,7 @@ export function CropWindow({
   const lock = (event: ChangeEvent<HTMLSelectElement>): void => {
     const format = NAMED_FORMATS.find((one) => one === event.target.value) ?? null;
     setLocked(format);
-    if (format) onWindow(windowOfRatio(window, ratioOf(format)));
+    if (format) onWindow(windowOfRatio(window, ratioOf(format)), "Lock the crop");
   };
   const held = useRef<{ readonly from: Point; readonly window: Rect } | null>(null);
   const placeOf = (event: PointerEvent): Point => {
@@ -67,7 +68,7 @@ export function CropWindow({
   };
   const letGo = (): void => {
     held.current = null;
-    if (dragged) onWindow(dragged);
+    if (dragged) onWindow(dragged, "Drag the crop");
     setDragged(null);
   };
   const step = (event: KeyboardEvent, corner: WindowCorner | null): void => {
@@ -77,32 +78,33 @@ export function CropWindow({
     event.stopPropagation();
     const times = event.shiftKey ? 10 : 1;
     const by = { x: arrow.x * times, y: arrow.y * times };
-    if (!corner) return onWindow(movedWindow(window, by));
-    const at = cornerOf(window, corner);
-    onWindow(pulledWindow(window, corner, { x: at.x + by.x, y: at.y + by.y }, ratio));
+    const at = corner && cornerOf(window, corner);
+    onWindow(at ? pulledWindow(window, corner, { x: at.x + by.x, y: at.y + by.y }, ratio) : movedWindow(window, by));
   };
   const percent = (share: number): string => `${share * 100}%`;
   return (
     <div className="flex flex-col gap-2">
-      <div className="flex justify-center bg-proof p-2">
-        <div ref={picture} className="relative touch-none overflow-hidden select-none">
-          <img src={thumbAddress(media, 340) ?? ""} alt="" draggable={false} className="block max-h-44 max-w-full" />
-          <button
-            type="button"
-            aria-label="The part that is used. Arrow keys move it"
-            onPointerDown={take}
-            onPointerMove={(event) => drag(event, null)}
-            onPointerUp={letGo}
-            onPointerCancel={letGo}
-            onKeyDown={(event) => step(event, null)}
-            className="absolute cursor-move shadow-[0_0_0_999px_rgb(31_42_36/0.62)] outline-2 outline-white focus-visible:outline-accent"
-            style={{
-              left: percent(shown.x),
-              top: percent(shown.y),
-              width: percent(shown.width),
-              height: percent(shown.height),
-            }}
-          />
+      <div className="flex justify-center bg-proof p-3">
+        <div ref={picture} className="relative touch-none select-none">
+          <div className="relative overflow-hidden">
+            <img src={thumbAddress(media, 340) ?? ""} alt="" draggable={false} className="block max-h-44 max-w-full" />
+            <button
+              type="button"
+              aria-label="The part that is used. Arrow keys move it"
+              onPointerDown={take}
+              onPointerMove={(event) => drag(event, null)}
+              onPointerUp={letGo}
+              onPointerCancel={letGo}
+              onKeyDown={(event) => step(event, null)}
+              className="absolute cursor-move shadow-[0_0_0_999px_rgb(31_42_36/0.62)] outline-2 outline-white focus-visible:outline-accent"
+              style={{
+                left: percent(shown.x),
+                top: percent(shown.y),
+                width: percent(shown.width),
+                height: percent(shown.height),
+              }}
+            />
+          </div>
           {WINDOW_CORNERS.map((corner) => {
             const { x, y } = cornerOf(shown, corner);
             return (

@@ -66,8 +66,10 @@ export function FramingPanel(props: PanelProps) {
   const target = targetOf(slotId);
   const found = <Id extends FramingFieldId>(id: Id) => sourced(document, id, { ...design, target, slot, format });
   const value = <Id extends FramingFieldId>(id: Id): ValueOf<Id> | undefined => found(id).value;
-  const set = <Id extends FramingFieldId>(id: Id, to: ValueOf<Id>): void =>
-    onEdit(frameEdit(document, { slot: slotId, format, reach: canReach(id, reach) ? reach : "scene" }, id, to));
+  const set = <Id extends FramingFieldId>(id: Id, to: ValueOf<Id>, label?: string): void => {
+    const edit = frameEdit(document, { slot: slotId, format, reach: canReach(id, reach) ? reach : "scene" }, id, to);
+    onEdit(label === undefined ? edit : { ...edit, label });
+  };
   const way = value("way") ?? "fill";
   const turned = value("turned") ?? 0;
   const point = value("point");
@@ -168,8 +170,9 @@ export function FramingPanel(props: PanelProps) {
       <fieldset>
         <legend className="mb-1 flex w-full items-baseline justify-between text-soft">
           <span>
-            {follows ? `The subject at frame ${clip.frame}` : isWhole ? "Where it stands" : "Kept in the middle"}, and
-            its size
+            {follows
+              ? `The subject at frame ${clip.frame}`
+              : `${isWhole ? "Where it stands" : "Kept in the middle"}, and its size`}
           </span>
           {source(follows ? "bends" : "point")}
         </legend>
@@ -226,8 +229,8 @@ export function FramingPanel(props: PanelProps) {
           <span>What is used of it</span>
           {source("window")}
         </legend>
-        {shown && <CropWindow media={shown} window={crop} onWindow={(to) => set("window", to)} />}
-        <div className="grid grid-cols-4 gap-2">
+        {shown && <CropWindow media={shown} window={crop} onWindow={(to, label) => set("window", to, label)} />}
+        <div className="mt-2 grid grid-cols-2 gap-2">
           <Percent label="From left" least={0} most={95} share={crop.x} onShare={(x) => cropTo({ x })} />
           <Percent label="From top" least={0} most={95} share={crop.y} onShare={(y) => cropTo({ y })} />
           <Percent label="Width" least={5} most={100} share={crop.width} onShare={(width) => cropTo({ width })} />

@@ -24,7 +24,11 @@ export function VersionScreen({
   const engine = useProofEngine();
   const time = useProofState(main, (state) => state.time);
   useEffect(() => engine?.show(version.document, facts), [engine, version, facts]);
-  useEffect(() => engine?.seek(time), [engine, time]);
+  const isReady = useProofState(engine, (state) => state.length > 0);
+  useEffect(() => {
+    // Before it is prepared there is no time to go to.
+    if (isReady) engine?.seek(time);
+  }, [engine, isReady, time]);
   return (
     <ProofScreen
       engine={engine}

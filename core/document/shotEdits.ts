@@ -4,7 +4,7 @@ import { type MediaFacts } from "./facts";
 import { type Fill, type Promotion } from "./promotion";
 import { type ResolvedShot } from "./resolve";
 import { type SlotKey } from "./sceneTemplate";
-import { membersInOrder, orderedRecord } from "./ordered";
+import { listedMembers, orderedRecord } from "./ordered";
 import { freeId } from "./sceneIds";
 import { type Shot, type UsedFrames, mediaFill, usedOf } from "./shots";
 
@@ -36,26 +36,31 @@ export function keepParts(
   slot: SlotKey,
   shots: readonly ResolvedShot[],
   parts: readonly KeptPart[],
+  label = "Trim",
 ): Edit {
   const clip = shots[0]?.media;
   if (clip?.kind !== "clip") throw new RangeError("Only a clip has parts.");
   if (parts.length === 0) throw new RangeError("A part of the clip stays at least.");
   const before = mediaOf(document.fills[slot])?.shots ?? mediaFill(clip.id).shots;
-  const all = membersInOrder<string, Shot>(before);
+  const all = listedMembers<string, Shot>(before);
   const others = all.filter(({ media }) => media !== clip.id);
   const taken = new Set(others.map(({ id }) => id));
-  let like = all[0];
+  let like: Omit<Shot, "order"> = all[0] ?? { media: clip.id };
   const kept = parts.map(({ id: wanted, ...part }) => {
     const id = freeId(wanted, taken);
     taken.add(id);
     const { from, to } = usedOf(clip, part);
     like = all.find((shot) => shot.id === id) ?? like;
+    const cut: { -readonly [Key in keyof typeof like]: (typeof like)[Key] } = { ...like, media: clip.id };
     // The whole of it is said by saying nothing.
-    const { from: _from, to: _to, ...rest } = { ...like, media: clip.id };
-    return { ...rest, id, ...(from > 0 ? { from } : {}), ...(to < clip.frames ? { to } : {}) };
+    delete cut.from;
+    delete cut.to;
+    if (from > 0) cut.from = from;
+    if (to < clip.frames) cut.to = to;
+    return { ...cut, id };
   });
-  const list = [...kept, ...others].map(({ order: _order, ...shot }) => shot);
-  return { ...fillSlot(slot, { kind: "media", shots: orderedRecord(list, before) }), label: "Trim" };
+  const list = [...kept, ...others];
+  return { ...fillSlot(slot, { kind: "media", shots: orderedRecord(list, before) }), label };
 }
 
 /** Parts with what lies between two frames left out: a part around it becomes two. */
