@@ -117,7 +117,7 @@ export function CropWindow({
                 onPointerUp={letGo}
                 onPointerCancel={letGo}
                 onKeyDown={(event) => step(event, corner)}
-                className="absolute -m-3 flex h-6 w-6 touch-none items-center justify-center focus-visible:outline-none [&:focus-visible>span]:bg-accent"
+                className="absolute -m-3.5 flex h-7 w-7 touch-none items-center justify-center focus-visible:outline-none [&:focus-visible>span]:bg-accent"
                 style={{ left: percent(x), top: percent(y), cursor: CURSORS[corner] }}
               >
                 <span className="h-3 w-3 border-2 border-ink bg-white" />

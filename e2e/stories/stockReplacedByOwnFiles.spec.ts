@@ -85,6 +85,11 @@ test("an ad of stock alone is filled with one's own files; colours, offer, logo 
     await page.getByRole("button", { name: `Keep ${name}` }).click();
     await expect(page.getByText("kept", { exact: true })).toBeVisible({ timeout: 60_000 });
   }
+  // Only what was read in is offered.
+  for (const name of STOCK) {
+    await page.goto(`/media?words=${encodeURIComponent(name)}`);
+    await expect(page.locator("[data-name]").first()).toHaveAttribute("data-state", "ready", { timeout: 60_000 });
+  }
   await workFor(page, { from: "Quillfern", to: "Tallowby Bakehouse" });
 
   const slug = await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
