@@ -26,7 +26,7 @@ export function paintedText({ parts, length, leaves }: PreparedScene, hashes: Me
 /** What of a picture or clip has a part in how it is drawn: not its name, nor what was measured to choose inks. */
 function drawnFrom(media: PictureFacts | ClipFacts, hashes: MediaHashes): unknown {
   const { id, kind, width, height, levels, focal } = media;
-  const clip = media.kind === "clip" ? { frames: media.frames, rate: media.rate } : {};
+  const clip = media.kind === "clip" ? { frames: media.frames, rate: media.rate, subject: media.subject } : {};
   return { kind, bytes: bytesOf(id, hashes), width, height, levels, focal, ...clip };
 }
 
