@@ -145,7 +145,7 @@ export function SceneBand({
                 onReset={() => onEdit(fillSlot(key, null))}
                 onParts={(parts, moved, label) => {
                   if (shot?.media.kind !== "clip") return;
-                  onEdit(keepParts(document, key, scene.shots[slot.id] ?? [], parts, label));
+                  onEdit(keepParts(document, { slot: key, shots: scene.shots[slot.id] ?? [] }, parts, label));
                   deck.onLookAt(whenShown(shot.media, parts, moved, span));
                 }}
                 onTurn={() => onEdit(turnByQuarter(document, promotion.facts.templates, { scene: own, slot, key }))}

@@ -12,6 +12,13 @@ export interface PartEdge {
   readonly edge: keyof UsedFrames;
 }
 
+const EDGES = ["from", "to"] as const;
+/** What the edges of a part are called, where they are typed and where they are pulled. */
+const EDGE_WORDS = {
+  from: { field: "From frame", handle: "First frame" },
+  to: { field: "Up to frame", handle: "End" },
+} as const;
+
 /** A part that is left out at first is this share of the part that it is cut from. */
 const FIRST_GAP = 3;
 
@@ -80,20 +87,9 @@ export function TrimDialog({
           {parts.map((part, at) => (
             <li key={part.id} className="flex flex-wrap items-end gap-5 py-3">
               {parts.length > 1 && <span className="w-14 pb-2 text-[13px] font-semibold">Part {at + 1}</span>}
-              <EdgeField
-                name="From frame"
-                parts={parts}
-                moved={{ part: at, edge: "from" }}
-                frames={frames}
-                onSet={set}
-              />
-              <EdgeField
-                name="Up to frame"
-                parts={parts}
-                moved={{ part: at, edge: "to" }}
-                frames={frames}
-                onSet={set}
-              />
+              {EDGES.map((edge) => (
+                <EdgeField key={edge} parts={parts} moved={{ part: at, edge }} frames={frames} onSet={set} />
+              ))}
               <span className="pb-2 figures text-[13px] text-soft">{seconds(lengthOf(part))} s</span>
               {at < parts.length - 1 && (
                 <button
@@ -130,13 +126,11 @@ const named = (name: string, parts: readonly KeptPart[], part: number): string =
   parts.length > 1 ? `${name} of part ${part + 1}` : name;
 
 function EdgeField({
-  name,
   parts,
   moved,
   frames,
   onSet,
 }: {
-  name: string;
   parts: readonly KeptPart[];
   moved: PartEdge;
   frames: number;
@@ -144,7 +138,7 @@ function EdgeField({
 }) {
   return (
     <NumberField
-      label={named(name, parts, moved.part)}
+      label={named(EDGE_WORDS[moved.edge].field, parts, moved.part)}
       {...roomOf(parts, moved, frames)}
       value={parts[moved.part]?.[moved.edge] ?? 0}
       onChange={(frame) => onSet(moved, frame)}
@@ -189,10 +183,10 @@ function Filmstrip({ clip, parts, aSecond, onSet }: StripProps) {
         />
       ))}
       {parts.flatMap((part, at) =>
-        (["from", "to"] as const).map((edge) => (
+        EDGES.map((edge) => (
           <Edge
             key={`${part.id} ${edge}`}
-            label={named(edge === "from" ? "First frame" : "End", parts, at)}
+            label={named(EDGE_WORDS[edge].handle, parts, at)}
             moved={{ part: at, edge }}
             frame={part[edge]}
             clip={clip}

@@ -3,8 +3,8 @@ import { useCallback, useEffect, useState } from "react";
 import { object, string } from "yup";
 import { type Edit } from "../../core/document/edit";
 import { editTo } from "../../core/document/edits";
-import { type Facts, templateKey } from "../../core/document/facts";
-import { refsOf } from "../../core/document/refs";
+import { type Facts } from "../../core/document/facts";
+import { isShowable } from "../../core/document/refs";
 import { same } from "../../core/document/patch";
 import { type Promotion } from "../../core/document/promotion";
 import { Button } from "../components/Button";
@@ -70,7 +70,7 @@ export function VersionsDialog({
   }
 
   const version = versions.find(({ revision }) => revision === chosen);
-  const isShowable = version && refsOf(version.document).every((ref) => templateKey(ref) in facts.templates);
+  const canBeShown = version && isShowable(version.document, facts.templates);
   const isAsNow = version !== undefined && same(version.document, document);
   function bringBack(): void {
     if (!version) return;
@@ -86,7 +86,7 @@ export function VersionsDialog({
       foot={
         <>
           <Button onClick={onClose}>Leave it</Button>
-          <Button look="main" onClick={bringBack} disabled={!isShowable || isAsNow}>
+          <Button look="main" onClick={bringBack} disabled={!canBeShown || isAsNow}>
             Bring it back
           </Button>
         </>
@@ -149,7 +149,7 @@ export function VersionsDialog({
             {version && (
               <div>
                 <h3 className="mb-1.5 text-[15px] font-semibold">{titleOf(version)}</h3>
-                {isShowable ? (
+                {canBeShown ? (
                   <TrioPreview
                     key={version.revision}
                     previews={previews}

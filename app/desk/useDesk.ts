@@ -5,7 +5,7 @@ import { templateKey } from "../../core/document/facts";
 import { formatsInOrder } from "../../core/document/formatList";
 import { mediaShown, newlyNamed } from "../../core/document/named";
 import { type Promotion } from "../../core/document/promotion";
-import { refsOf } from "../../core/document/refs";
+import { isShowable } from "../../core/document/refs";
 import { resolvePromotion } from "../../core/document/resolve";
 import { SHIPPED_BY_REF } from "../../core/templates/shipped";
 // Erased at run time: a page takes nothing from the server but what its loader gives.
@@ -43,7 +43,7 @@ export function useDesk(loaded: LoadedDesk) {
       if (newlyNamed(merged.before, merged.document).length > 0) void revalidator.revalidate();
     },
     onRefused: tellRefused,
-    isShowable: (shown) => refsOf(shown).every((ref) => templateKey(ref) in templates),
+    isShowable: (shown) => isShowable(shown, templates),
   });
   const { document } = state;
   useUndoKeys(session.undo, session.redo);

@@ -11,7 +11,7 @@ import {
   type LucideIcon,
 } from "lucide-react";
 import { type Edit } from "../../core/document/edit";
-import { arrangeItems, equalSizes } from "../../core/document/severalItems";
+import { type Arranging, arrangeItems, equalSizes } from "../../core/document/severalItems";
 import { type Promotion } from "../../core/document/promotion";
 import {
   ALIGNMENTS,
@@ -58,8 +58,8 @@ export function SeveralItems({
   }));
   // In a format that is just being prepared some may have no place yet.
   const known = places.filter((one) => one.places.length === ids.length);
-  const arrange = (change: Parameters<typeof arrangeItems>[3], label: string): void => {
-    const edit = arrangeItems(document, ids, known, change, label);
+  const arrange = (change: Arranging["change"], label: string): void => {
+    const edit = arrangeItems(document, ids, known, { label, change });
     if (edit) onEdit(edit);
   };
   const resize = (): void => {

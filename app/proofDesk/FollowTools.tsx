@@ -1,15 +1,7 @@
 import { type ReactNode } from "react";
-import { type ClipFacts } from "../../core/document/facts";
-import { type SlotFraming } from "../../core/document/slotFraming";
 import { subjectIn } from "../../core/scene/framedMedia";
+import { type FollowedClip } from "./followedClip";
 import { FindSubject } from "../media/FindSubject";
-
-/** A clip whose subject may be followed, as it is framed, and the frame of it that is on screen. */
-export interface FollowedClip {
-  readonly facts: ClipFacts;
-  readonly framing: SlotFraming | null;
-  readonly frame: number;
-}
 
 /** The subject of a clip is followed, or not; its path over the filmstrip, bent where somebody said it is elsewhere. */
 export function FollowTools({

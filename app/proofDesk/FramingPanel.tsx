@@ -11,7 +11,7 @@ import { type Promotion } from "../../core/document/promotion";
 import { type MediaSlot, type SlotKey } from "../../core/document/sceneTemplate";
 import { subjectIn } from "../../core/scene/framedMedia";
 import { type Bend, withBend } from "../../core/geometry/subjectPath";
-import { type FramingFieldId } from "../../core/document/slotFraming";
+import { type FramingFieldId, followsSubject } from "../../core/document/slotFraming";
 import { LAYER_WORDS } from "../../core/document/sourceInWords";
 import { CENTRE } from "../../core/geometry/framing";
 import { type Point, type Size } from "../../core/geometry/rect";
@@ -25,7 +25,10 @@ import type { OfferedMedia } from "../../server/media/offeredMedia";
 import { type ChosenMedia } from "../mediaChoice/useChosenMedia";
 import { type ClipFacts, type PictureFacts } from "../../core/document/facts";
 import { CropWindow } from "./CropWindow";
-import { FollowTools, type FollowedClip } from "./FollowTools";
+import { type ResolvedPromotion } from "../../core/document/resolve";
+import { type ProofEngine } from "../proof/proofEngine";
+import { FollowTools } from "./FollowTools";
+import { useFollowedClip } from "./useFollowedClip";
 import { FramedReadout } from "./FramedReadout";
 import { REACHES, REACH_WORDS, type Reach, canReach, followEdit, frameEdit, unframeEdit } from "./framingEdits";
 
@@ -48,8 +51,8 @@ interface PanelProps {
   readonly focal: Point | null;
   /** What is in the slot; null where nothing is. */
   readonly shown: PictureFacts | ClipFacts | null;
-  /** Set where it is a clip. */
-  readonly clip: FollowedClip | null;
+  readonly engine: ProofEngine | null;
+  readonly promotion: ResolvedPromotion;
   readonly palette: Palette;
   readonly media: ChosenMedia;
   readonly onChosen: (item: OfferedMedia) => void;
@@ -60,8 +63,7 @@ interface PanelProps {
 
 /** How a picture or clip is framed in a scene and format: everything typed or pressed, with what it makes in numbers. */
 export function FramingPanel(props: PanelProps) {
-  const { document, design, slot, slotId, format, placed, shown, clip, palette, media, onChosen, locked, onEdit } =
-    props;
+  const { document, design, slot, slotId, format, placed, shown, palette, media, onChosen, locked, onEdit } = props;
   const [reach, setReach] = useState<Reach>("scene@format");
   const target = targetOf(slotId);
   const found = <Id extends FramingFieldId>(id: Id) => sourced(document, id, { ...design, target, slot, format });
@@ -75,7 +77,8 @@ export function FramingPanel(props: PanelProps) {
   const point = value("point");
   const crop = value("window") ?? { x: 0, y: 0, width: 1, height: 1 };
   const isWhole = way === "whole" || way === "over its blur";
-  const follows = clip !== null && !isWhole && point === undefined && (value("follows") ?? true);
+  const clip = useFollowedClip(props.engine, props.promotion, { slot: slotId, format });
+  const follows = clip !== null && followsSubject(clip.framing);
   /** The subject where it is now: a clip's may be on its way. */
   const focal = clip && follows ? subjectIn(clip.facts, clip.framing, clip.frame) : props.focal;
   const giveBack = unframeEdit(document, slotId);

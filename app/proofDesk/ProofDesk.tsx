@@ -7,8 +7,8 @@ import { PLAIN_FRAMING, draggedPoint } from "../../core/geometry/framedPicture";
 import { type Point } from "../../core/geometry/rect";
 import { type FormatName, formatTitle } from "../../core/placement/formats";
 import { withBend } from "../../core/geometry/subjectPath";
+import { followsSubject } from "../../core/document/slotFraming";
 import { subjectIn } from "../../core/scene/framedMedia";
-import { shotAt } from "../../core/scene/shotTrack";
 import { settledTime } from "../../core/scene/preparePromotion";
 import { ButtonLink } from "../components/Button";
 import { ChoiceSwitch } from "../components/ChoiceSwitch";
@@ -20,20 +20,16 @@ import { PresentPeople } from "../desk/PresentPeople";
 import { Transport } from "../desk/Transport";
 import { UndoButtons } from "../desk/UndoButtons";
 import { type LoadedDesk, useDesk } from "../desk/useDesk";
-import { useProofState } from "../desk/useProof";
 import { type PlacedKey } from "../desk/shownSlots";
 import { usePresence } from "../desk/usePresence";
 import { type CellAt } from "./cells";
-import { type FollowedClip } from "./FollowTools";
+import { followedClip } from "./followedClip";
 import { FindingList } from "./FindingList";
 import { FramingPanel } from "./FramingPanel";
 import { LargeProof } from "./LargeProof";
 import { FIRST_LOOK, type Look, ProofBar, type View } from "./ProofBar";
 import { useVersions } from "./useVersions";
 import { ProofWall } from "./ProofWall";
-
-/** While it plays, the frame in the panel is read anew this often. */
-const READS_MS = 200;
 
 const SIDES = ["framing", "findings"] as const;
 type Side = (typeof SIDES)[number];
@@ -45,7 +41,6 @@ export function ProofDesk({ loaded }: { loaded: LoadedDesk & { readonly free: bo
   const { session, state, document, promotion, facts, formats, engine, prepared, findings } = desk;
   const { apply } = session;
   const live = useLive();
-  const time = useProofState(engine, (now) => (now.playing ? Math.floor(now.time / READS_MS) * READS_MS : now.time));
   const [picked, setPicked] = useState<CellAt>({ format: formats[0] ?? "square", scene: 0 });
   const [look, setLook] = useState<Look>(FIRST_LOOK);
   const [side, setSide] = useState<Side>("framing");
@@ -84,16 +79,6 @@ export function ProofDesk({ loaded }: { loaded: LoadedDesk & { readonly free: bo
     return () => window.removeEventListener("keydown", close);
   }, [view]);
 
-  /** The clip that is in a slot at the present moment, and its frame. */
-  function clipNow(key: SlotKey, at: number, format: FormatName): FollowedClip | null {
-    const resolved = (promotion.inFormat[format] ?? promotion).scenes[at];
-    const { slot } = targetOf(key);
-    const ms = time - (promotion.spans[at]?.start ?? 0);
-    const now = resolved && shotAt(resolved.shots[slot] ?? [], { length: resolved.template.length, ms });
-    return now?.shot.media.kind === "clip"
-      ? { facts: now.shot.media, framing: resolved?.template.framings[slot] ?? null, frame: now.frame }
-      : null;
-  }
   function movePicture(format: FormatName, key: SlotKey, by: Point, isDone: boolean): void {
     const at = (promotion.inFormat[format] ?? promotion).scenes.findIndex(({ id }) => key.startsWith(`${id}.`));
     const resolved = (promotion.inFormat[format] ?? promotion).scenes[at];
@@ -106,8 +91,8 @@ export function ProofDesk({ loaded }: { loaded: LoadedDesk & { readonly free: bo
     const own = resolved.template.framings[slot] ?? null;
     const framing = { ...PLAIN_FRAMING, ...own };
     const way = framing.way ?? "fill";
-    const clip = clipNow(key, at, format);
-    const follows = clip && clip.framing?.follows !== false && !framing.point && (way === "fill" || way === "strip");
+    const clip = followedClip(promotion, { slot: key, format }, engine?.state().time ?? 0);
+    const follows = clip !== null && followsSubject(own);
     const focal = follows ? subjectIn(medium, own, clip.frame) : medium.focal;
     const point = draggedPoint(medium, place, { ...framing, way }, { focal, by });
     const edit = follows
@@ -223,7 +208,8 @@ export function ProofDesk({ loaded }: { loaded: LoadedDesk & { readonly free: bo
                     placed={sheet?.slots.find(({ key }) => key === slotKey(scene.template, shown))}
                     focal={scene.shots[shown.id]?.[0]?.media.focal ?? null}
                     shown={scene.shots[shown.id]?.[0]?.media ?? null}
-                    clip={clipNow(slotKey(scene.template, shown), chosen.scene, chosen.format)}
+                    engine={engine}
+                    promotion={promotion}
                     palette={facts.brand.palette}
                     media={desk.media}
                     onChosen={desk.onChosen}

@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
-import { type Facts, templateKey } from "../../core/document/facts";
-import { refsOf } from "../../core/document/refs";
+import { type Facts } from "../../core/document/facts";
+import { isShowable } from "../../core/document/refs";
 import { type ShownVersion, fetchVersions } from "../desk/versions";
 
 /** The kept versions of a promotion that can be shown, fetched once they are wanted; none while they can't be fetched. */
@@ -18,5 +18,5 @@ export function useVersions(slug: string, facts: Facts, wanted: boolean): readon
       isCurrent = false;
     };
   }, [slug, wanted]);
-  return versions.filter(({ document }) => refsOf(document).every((ref) => templateKey(ref) in facts.templates));
+  return versions.filter(({ document }) => isShowable(document, facts.templates));
 }

@@ -7,8 +7,8 @@ import { stanceOf, steps, toRhythm } from "./shape";
 const LOGO = { width: steps(36), height: steps(11) } as const;
 
 /**
- * One picture to the edges, words over it at the top, in the middle or at the bottom; the logo at the other end. At the bottom while
- * the clearest place is not known.
+ * One picture to the edges, words over it at the top, in the middle or at the bottom; the logo at the other end. The
+ * clearest place is the bottom while it is not known.
  */
 export function layFullPicture(
   { words: wanted, backing }: ArrangementOf<"full-picture">,

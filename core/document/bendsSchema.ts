@@ -1,18 +1,14 @@
 import { array, number, object } from "yup";
+import { frameJsonSchema, frameSchema } from "./frameSchema";
 import { objectJsonSchema } from "./valueJsonSchemas";
 
 /** More places than this are no correction but a path of one's own. */
-export const MOST_BENDS = 100;
-const LAST_FRAME = 10_000_000;
+const MOST_BENDS = 100;
 
 const share = number().min(0).max(1).required();
 
 /** Where the subject of a clip is, at frames of the clip, in the order of the frames. */
-export const bendsSchema = array(
-  object({ frame: number().integer("Frames are whole numbers.").min(0).max(LAST_FRAME).required(), x: share, y: share })
-    .noUnknown()
-    .required(),
-)
+export const bendsSchema = array(object({ frame: frameSchema.required(), x: share, y: share }).noUnknown().required())
   .max(MOST_BENDS, `At most ${MOST_BENDS} places.`)
   .required()
   .test("order", "Places are in the order of their frames, one a frame.", (bends) =>
@@ -24,7 +20,7 @@ export const bendsJsonSchema = {
   type: "array",
   maxItems: MOST_BENDS,
   items: objectJsonSchema({
-    frame: { type: "integer", minimum: 0, maximum: LAST_FRAME },
+    frame: frameJsonSchema,
     x: shareJson,
     y: shareJson,
   }),

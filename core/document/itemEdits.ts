@@ -97,8 +97,6 @@ export function placeItem(
   const item = document.items[id];
   if (!item) return null;
   const at = { itemId: id, item, format };
-  const shape = formatOf(format);
-  const [before, after] = [centreOf(from), centreOf(to)];
   const where = itemSourced(document, "at", at);
   const isOwn = where.layer === "scene@format";
   const layer = isOwn ? { layer: "scene@format" as const, format } : {};
@@ -108,16 +106,7 @@ export function placeItem(
   const { hasHeight } = FIRST_LOOKS[item.kind];
   // What has one size alone follows the side that was pulled.
   const grown = hasHeight || Math.abs(wide - 1) > Math.abs(high - 1) ? wide : high;
-  const edits = [
-    adjust(
-      "at",
-      {
-        x: within(0, 1, where.value.x + (after.x - before.x) / shape.width),
-        y: within(0, 1, where.value.y + (after.y - before.y) / shape.height),
-      },
-      { target, ...layer },
-    ),
-  ];
+  const edits = [adjust("at", movedPoint(where.value, { format, from, to }), { target, ...layer })];
   if (Math.abs(grown - 1) > 1e-6)
     edits.push(adjust("size", within(0.02, 2, itemSourced(document, "size", at).value * grown), { target, ...layer }));
   if (hasHeight && Math.abs(high / wide - 1) > 1e-6)
@@ -125,6 +114,19 @@ export function placeItem(
       adjust("tall", within(0.005, 4, (itemSourced(document, "tall", at).value * high) / wide), { target, ...layer }),
     );
   return together("Place", edits);
+}
+
+/** Where an item stands, in shares, after its place went from one to another, in design units of a format. */
+export function movedPoint(
+  at: Point,
+  { format, from, to }: { readonly format: FormatName; readonly from: Rect; readonly to: Rect },
+): Point {
+  const { width, height } = formatOf(format);
+  const [before, after] = [centreOf(from), centreOf(to)];
+  return {
+    x: within(0, 1, at.x + (after.x - before.x) / width),
+    y: within(0, 1, at.y + (after.y - before.y) / height),
+  };
 }
 
 /** How many times as long a side was pulled. Places are kept to half a unit: less than one is no pull. */

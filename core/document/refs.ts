@@ -1,3 +1,4 @@
+import { type TemplatesByRef, templateKey } from "./facts";
 import { same } from "./patch";
 import { type Promotion } from "./promotion";
 
@@ -8,3 +9,7 @@ export const refsOf = (document: Promotion): { slug: string; edition: number }[]
   );
   return refs.filter((ref, index) => refs.findIndex((other) => same(ref, other)) === index);
 };
+
+/** Whether every template that a document comes from is at hand: without one it can't be shown. */
+export const isShowable = (document: Promotion, templates: TemplatesByRef): boolean =>
+  refsOf(document).every((ref) => templateKey(ref) in templates);

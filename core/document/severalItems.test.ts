@@ -32,13 +32,10 @@ const placesIn = (format: "square" | "vertical") => {
 
 test("items are aligned in each format by its own places, in one step that can be taken back", () => {
   const edit = defined(
-    arrangeItems(
-      document,
-      ["b1", "b2"],
-      [placesIn("square"), placesIn("vertical")],
-      (all) => aligned(all, "right"),
-      "x",
-    ),
+    arrangeItems(document, ["b1", "b2"], [placesIn("square"), placesIn("vertical")], {
+      label: "x",
+      change: (all) => aligned(all, "right"),
+    }),
   );
   const after = applyEdit(document, edit);
   for (const format of ["square", "vertical"] as const) {
@@ -53,7 +50,7 @@ test("items are aligned in each format by its own places, in one step that can b
 });
 
 test("where nothing moves there is no edit", () => {
-  expect(arrangeItems(document, ["b1", "b2"], [placesIn("square")], (all) => all, "x")).toBeNull();
+  expect(arrangeItems(document, ["b1", "b2"], [placesIn("square")], { label: "x", change: (all) => all })).toBeNull();
 });
 
 test("the first one's size is given to the others, for all formats at once", () => {

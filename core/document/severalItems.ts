@@ -1,9 +1,11 @@
-import { type Rect, centreOf } from "../geometry/rect";
-import { type FormatName, formatOf } from "../placement/formats";
+import { type Rect } from "../geometry/rect";
+import { type FormatName } from "../placement/formats";
 import { type Edit, together } from "./edit";
 import { formatsInOrder } from "./formatList";
 import { adjust } from "./edits";
+import { movedPoint } from "./itemEdits";
 import { itemSourced } from "./itemsShown";
+import { same } from "./patch";
 import { type Promotion } from "./promotion";
 
 /** Where some items stand in a format, in design units, in the order of their ids. */
@@ -12,40 +14,35 @@ export interface PlacesIn {
   readonly places: readonly Rect[];
 }
 
-/**
- * Moves several items at once, in each format by itself: what is in line in one shape need not be in another.
- *
- * @param change gives where they are to stand, in the same order; their sizes stay
- * @returns null where nothing moves
- */
+/** How several items are moved at once. */
+export interface Arranging {
+  readonly label: string;
+  /** Gives where they are to stand, in the same order; their sizes stay. */
+  readonly change: (places: readonly Rect[]) => readonly Rect[];
+}
+
+/** Moves several items at once, in each format by itself: what is in line in one shape need not be in another. Null where nothing moves. */
 export function arrangeItems(
   document: Promotion,
   ids: readonly string[],
   formats: readonly PlacesIn[],
-  change: (places: readonly Rect[]) => readonly Rect[],
-  label: string,
+  { label, change }: Arranging,
 ): Edit | null {
   const edits = formats.flatMap(({ format, places }) => {
-    const { width, height } = formatOf(format);
     const after = change(places);
     return ids.flatMap((id, at): Edit[] => {
       const item = document.items[id];
       const [from, to] = [places[at], after[at]];
       if (!item || !from || !to) return [];
-      const [before, moved] = [centreOf(from), centreOf(to)];
-      const by = { x: (moved.x - before.x) / width, y: (moved.y - before.y) / height };
-      if (Math.abs(by.x) < FINEST && Math.abs(by.y) < FINEST) return [];
       const { value } = itemSourced(document, "at", { itemId: id, item, format });
-      const point = { x: kept(value.x + by.x), y: kept(value.y + by.y) };
-      return [adjust("at", point, { target: { item: id }, layer: "scene@format", format })];
+      const point = movedPoint(value, { format, from, to });
+      return same(point, movedPoint(value, { format, from, to: from }))
+        ? []
+        : [adjust("at", point, { target: { item: id }, layer: "scene@format", format })];
     });
   });
   return edits.length > 0 ? together(label, edits) : null;
 }
-
-/** To a ten-thousandth: nothing finer is seen. */
-const FINEST = 1e-4;
-const kept = (share: number): number => Math.round(Math.min(1, Math.max(0, share)) / FINEST) * FINEST;
 
 /** Gives several items the size of the first of them, in each format the one it has there. Null where they have it. */
 export function equalSizes(document: Promotion, ids: readonly string[]): Edit | null {

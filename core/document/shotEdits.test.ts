@@ -18,7 +18,7 @@ const shotIn = (document: Promotion): Shot => {
 
 /** Keeps some frames of what a slot shows. */
 const trimmedTo = (document: Promotion, ...parts: readonly KeptPart[]): Edit =>
-  keepParts(document, "product.picture", shotsOf(document), parts);
+  keepParts(document, { slot: "product.picture", shots: shotsOf(document) }, parts);
 const one = (from: number, to: number): KeptPart => ({ id: "shot-1", from, to });
 
 test("a clip is trimmed to frames; trimmed to all of it, it says nothing; one step takes it back to the byte", () => {
@@ -76,7 +76,7 @@ test("what comes from the product becomes the slot's own when it is trimmed", ()
   const promotion = resolvePromotion(plain, { ...facts, product: { ...defined(facts.product), picture: CLIP_ID } });
   const shots = defined(promotion.scenes.find(({ id }) => id === "product")?.shots["picture"]);
   expect(plain.fills["product.picture"]).toBeUndefined();
-  const trimmed = applyEdit(plain, keepParts(plain, "product.picture", shots, [one(5, 20)]));
+  const trimmed = applyEdit(plain, keepParts(plain, { slot: "product.picture", shots }, [one(5, 20)]));
   expect(shotIn(trimmed)).toMatchObject({ media: CLIP_ID, from: 5, to: 20 });
 });
 

@@ -33,8 +33,7 @@ export function partsOf(shots: readonly ResolvedShot[]): KeptPart[] {
  */
 export function keepParts(
   document: Promotion,
-  slot: SlotKey,
-  shots: readonly ResolvedShot[],
+  { slot, shots }: { readonly slot: SlotKey; readonly shots: readonly ResolvedShot[] },
   parts: readonly KeptPart[],
   label = "Trim",
 ): Edit {

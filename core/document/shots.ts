@@ -1,5 +1,6 @@
 import { boolean, mixed, number, object, string, type Schema } from "yup";
 import { type Millis } from "../units";
+import { frameJsonSchema, frameSchema } from "./frameSchema";
 import { MEMBER_ID } from "./memberId";
 import { orderJsonSchema, orderKey } from "./orderKey";
 import { objectJsonSchema } from "./valueJsonSchemas";
@@ -41,8 +42,7 @@ export interface Shot extends Ordered, ShotCut {
 export type Shots = Readonly<Record<string, Shot>>;
 
 export const MOST_SHOTS = 24;
-const LONGEST_CLIP_FRAMES = 10_000_000;
-const frame = number().integer("Frames are whole numbers.").min(0).max(LONGEST_CLIP_FRAMES).optional();
+const frame = frameSchema.optional();
 
 const shot = object({
   order: orderKey,
@@ -78,7 +78,6 @@ export const shotsSchema: Schema<unknown> = mixed()
     },
   });
 
-const frameJsonSchema = { type: "integer", minimum: 0, maximum: LONGEST_CLIP_FRAMES };
 export const shotJsonSchema = objectJsonSchema(
   { order: orderJsonSchema, media: { type: "string", format: "uuid" } },
   {

@@ -29,6 +29,11 @@ export const FRAMING_FIELDS = [
 ] as const satisfies readonly DesignFieldId[];
 export type FramingFieldId = (typeof FRAMING_FIELDS)[number];
 
+/** Whether what fills a place follows the subject of a clip: not where it is whole, nor where a point of it was chosen. */
+export const followsSubject = (framing: SlotFraming | null): boolean =>
+  framing === null ||
+  (framing.follows && framing.point === null && framing.way !== "whole" && framing.way !== "over its blur");
+
 /** The framing that the values of its fields make; null where nothing of it was set. */
 export function slotFraming(
   valueOf: <Id extends FramingFieldId>(id: Id) => ValueOf<Id> | undefined,

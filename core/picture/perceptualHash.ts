@@ -1,3 +1,5 @@
+import { median } from "../median";
+
 /** The side of the small grey picture a hash is made from. */
 export const HASH_SIDE = 32;
 const KEPT = 8;
@@ -16,9 +18,8 @@ export function perceptualHash(grey: Uint8Array): bigint {
   const values: number[] = [];
   for (let u = 0; u < KEPT; u++) values.push(...lowFrequencies(rows.map((row) => row[u] ?? 0)));
   // The first is the mean brightness, which says nothing about what is seen.
-  const sorted = values.slice(1).sort((a, b) => a - b);
-  const median = sorted[Math.floor(sorted.length / 2)] ?? 0;
-  return values.reduce((hash, value, index) => (index > 0 && value > median ? hash | (1n << BigInt(index)) : hash), 0n);
+  const middle = median(values.slice(1));
+  return values.reduce((hash, value, index) => (index > 0 && value > middle ? hash | (1n << BigInt(index)) : hash), 0n);
 }
 
 const COSINES = Array.from({ length: KEPT }, (_, frequency) =>

@@ -1,12 +1,7 @@
+import { randomFrom } from "../testing/randomFrom";
 import { type GreyPicture, SEEN_FROM, sourceQuality } from "./sourceQuality";
 
 const [WIDTH, HEIGHT] = [320, 200];
-
-/** Evenly spread numbers from 0 to 1 (Park and Miller's generator, 1988). */
-function evenly(): () => number {
-  let state = 4242;
-  return () => (state = (state * 48271) % 2147483647) / 2147483647;
-}
 
 /** A picture by the brightness of each place. */
 const drawn = (at: (x: number, y: number) => number): GreyPicture => ({
@@ -46,7 +41,7 @@ test("the more a picture is blurred, the more it is said to be; from a wide blur
 
 test("noise of a known spread is measured as such, within a fifth", () => {
   for (const spread of [6, 12]) {
-    const next = evenly();
+    const next = randomFrom(4241);
     // The sum of twelve even numbers less six is as good as normal, of spread 1.
     const normal = (): number => Array.from({ length: 12 }, next).reduce((sum, one) => sum + one, -6);
     const { noise } = sourceQuality(

@@ -8,8 +8,7 @@ import { ENTRANCE_MS, motionAt } from "../motion/wordMotion";
 import { whileShown } from "../motion/whileShown";
 import { slowZoom } from "../motion/slowZoom";
 import { type Ticks, msOf, ticks } from "../time/ticks";
-import { spansAt } from "../time/tracks";
-import { sourceFrame } from "./shotTrack";
+import { shotOn } from "./shotTrack";
 import { type DisplayList, type DisplayNode } from "./displayList";
 import { framedIn, framedNode } from "./framedMedia";
 import { drawnSmaller } from "./pictureNodes";
@@ -78,15 +77,12 @@ function mediaAt(scene: PreparedScene, part: MediaPart, at: Ticks): DisplayNode 
 }
 
 function contentAt({ track, place }: MediaPart, time: Ticks): DisplayNode[] {
-  // A scene that is on screen past its end, by the rounding of a frame, shows its last shot.
-  const span = spansAt(track, time)[0] ?? track.at(-1);
-  if (!span) return [];
-  const { media, cut, use, drift, plays, framing, under, atRest } = span.what;
-  const passed = ticks(Math.max(0, time - span.from));
-  if (media.kind === "clip" && plays) {
-    const frame = { use, frame: sourceFrame(media, cut, passed) };
-    return [...under, framedNode(media, framedIn(media, place, framing, { frame: frame.frame }), frame)];
-  }
+  const now = shotOn(track, time);
+  if (!now) return [];
+  const { span, passed, frame } = now;
+  const { media, use, drift, plays, framing, under, atRest } = span.what;
+  if (media.kind === "clip" && plays)
+    return [...under, framedNode(media, framedIn(media, place, framing, { frame }), { use, frame })];
   if (drift === "none") return [atRest];
   const zoom = slowZoom(msOf(passed), msOf(ticks(span.to - span.from)), drift === "out");
   return [...under, framedNode(media, framedIn(media, place, framing, { zoom }))];

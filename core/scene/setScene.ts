@@ -6,7 +6,7 @@ import { type ResolvedScene } from "../document/resolve";
 import { type ColumnBacking, columnBackings } from "./columnBackings";
 import { type SceneLayout, sceneLayout } from "./sceneLayout";
 import { type SetColumn, setColumns } from "./setColumns";
-import { subjectCovered } from "./subjectCovered";
+import { subjectCovered, subjectSeen } from "./subjectCovered";
 import { type Typesetter } from "./wordsBlock";
 
 /** A scene with its places given, its words set, and what makes them legible chosen. */
@@ -31,10 +31,15 @@ export function setScene(scene: ResolvedScene, brand: BrandFacts, setter: Typese
   if (arrangement.name !== "full-picture" || arrangement.words !== CLEAREST) return setAs(scene, brand, setter);
   const tried = ANCHORS.map((words) => {
     const template = { ...scene.template, arrangement: { ...arrangement, words } };
-    const set = setAs({ ...scene, template }, brand, setter);
-    return { set, cost: costOf(set) + USUAL[words] };
+    return { words, set: setAs({ ...scene, template }, brand, setter) };
   });
-  return tried.reduce((best, one) => (one.cost < best.cost ? one : best)).set;
+  // Its picture lies where it lies, wherever the words stand.
+  const layout = tried[0]?.set.layout;
+  const picture = layout?.pictures[0];
+  const shown = picture && layout.shown[picture.index];
+  const subject = shown ? subjectSeen(shown, picture.place) : [];
+  const costs = tried.map(({ words, set }) => ({ set, cost: costOf(set, subject) + USUAL[words] }));
+  return costs.reduce((best, other) => (other.cost < best.cost ? other : best)).set;
 }
 
 function setAs(scene: ResolvedScene, brand: BrandFacts, setter: Typesetter): SetScene {
@@ -43,18 +48,13 @@ function setAs(scene: ResolvedScene, brand: BrandFacts, setter: Typesetter): Set
   return { layout, columns, backings: columnBackings(setter, columns, layout) };
 }
 
-/** How much of the pictures' subjects words cover, and how much is put between. */
-function costOf({ layout, columns, backings }: SetScene): number {
-  const covered = layout.pictures.reduce((sum, { index, place }, picture) => {
-    const words = columns
-      .filter(({ column: { on } }) => on.kind === "picture" && on.picture === picture)
-      .flatMap(({ entries }) => entries.filter(({ place }) => place.width > 0))
-      .map(({ place }) => inset(place, evenInsets(-RHYTHM)));
-    const shown = layout.shown[index];
-    return shown ? sum + subjectCovered(shown, place, words) : sum;
-  }, 0);
+/** How much of its picture's subject the words of a scene cover, and how much is put between. */
+function costOf({ columns, backings }: SetScene, subject: ReturnType<typeof subjectSeen>): number {
+  const words = columns
+    .flatMap(({ entries }) => entries.filter(({ place }) => place.width > 0))
+    .map(({ place }) => inset(place, evenInsets(-RHYTHM)));
   const treated = backings.map(({ backing }) =>
     backing?.kind === "panel" ? PANEL_COST : SHADE_COST * (backing?.alpha ?? 0),
   );
-  return covered + Math.max(0, ...treated);
+  return subjectCovered(subject, words) + Math.max(0, ...treated);
 }

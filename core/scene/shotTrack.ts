@@ -1,7 +1,7 @@
 import { type ClipFacts, type PictureFacts } from "../document/facts";
 import { type ShotCut, usedOf } from "../document/shots";
 import { type Ticks, frameOn, ticks, ticksOf, ticksPerFrame } from "../time/ticks";
-import { type Span, type Track } from "../time/tracks";
+import { type Span, type Track, spansAt } from "../time/tracks";
 
 /** A shot with what is known of its picture or clip. */
 export interface CutMedia {
@@ -62,16 +62,17 @@ const HAIR = 1e-9;
 const framesAtSpeed = ({ rate }: ClipFacts, speed: number, time: Ticks): number =>
   Math.floor((time * speed) / ticksPerFrame(rate) + HAIR);
 
-/** The shot of a slot that is on screen, and the frame that it shows where it is a clip. @param ms from its scene's start */
-export function shotAt<Shot extends CutMedia>(
-  shots: readonly Shot[],
-  { length, ms }: { readonly length: number; readonly ms: number },
-): { readonly shot: Shot; readonly frame: number } | null {
-  const track = shotTrack(shots, length);
-  const time = ticksOf(Math.min(length, Math.max(0, ms)));
-  const span = track.find(({ from, to }) => from <= time && time < to) ?? track.at(-1);
+/**
+ * The shot of a track that is on screen, since when, and the frame that it shows where it is a clip. A scene that is on
+ * screen past its end, by the rounding of a frame, shows its last shot.
+ */
+export function shotOn<Shot extends CutMedia>(
+  track: Track<Shot>,
+  time: Ticks,
+): { readonly span: Span<Shot>; readonly passed: Ticks; readonly frame: number } | null {
+  const span = spansAt(track, time)[0] ?? track.at(-1);
   if (!span) return null;
   const { media, cut } = span.what;
-  const frame = media.kind === "clip" ? sourceFrame(media, cut, ticks(Math.max(0, time - span.from))) : 0;
-  return { shot: span.what, frame };
+  const passed = ticks(Math.max(0, time - span.from));
+  return { span, passed, frame: media.kind === "clip" ? sourceFrame(media, cut, passed) : 0 };
 }

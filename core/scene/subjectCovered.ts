@@ -5,27 +5,31 @@ import { momentFrame } from "../picture/tones";
 import { framedIn, subjectIn } from "./framedMedia";
 import { type ShownMedia } from "./sceneLayout";
 
-/**
- * The share of the seen part of a picture's subject that areas lie over, 0 to 1; of a clip, the most at any measured moment.
- *
- * @param place of the picture
- */
-export function subjectCovered({ media, framing }: ShownMedia, place: Rect, areas: readonly Rect[]): number {
-  if (!media) return 0;
-  const moments = media.tones ?? [undefined];
-  const shares = moments.map((tones, moment) => {
+/** Where parts of a picture's subject are seen, in design units, and how much of it each is. */
+type SeenSubject = readonly { readonly spot: Rect; readonly weight: number }[];
+
+/** Where the subject of a picture is seen in its place; of a clip, at every measured moment. */
+export function subjectSeen({ media, framing }: Pick<ShownMedia, "media" | "framing">, place: Rect): SeenSubject[] {
+  if (!media) return [];
+  return (media.tones ?? [undefined]).map((tones, moment) => {
     const frame = media.kind === "clip" ? momentFrame(moment, media.frames) : undefined;
     const focal = frame === undefined ? media.focal : subjectIn(media, framing, frame);
     const framed = framedIn(media, place, framing, frame === undefined ? {} : { frame });
-    let [seen, covered] = [0, 0];
-    subjectMap(tones, focal).forEach((weight, cell) => {
+    return [...subjectMap(tones, focal)].flatMap((weight, cell) => {
       const at = pointShown(media, framed, cellMiddle(cell));
-      if (!at) return;
-      seen += weight;
-      const spot = rect(at.x, at.y, 0, 0);
-      if (areas.some((area) => contains(area, spot))) covered += weight;
+      return at ? [{ spot: rect(at.x, at.y, 0, 0), weight }] : [];
     });
-    return seen > 0 ? covered / seen : 0;
+  });
+}
+
+/** The share of the seen part of a subject that areas lie over, 0 to 1; the most at any moment. */
+export function subjectCovered(moments: readonly SeenSubject[], areas: readonly Rect[]): number {
+  const shares = moments.map((seen) => {
+    const whole = sumOf(seen);
+    const covered = seen.filter(({ spot }) => areas.some((area) => contains(area, spot)));
+    return whole > 0 ? sumOf(covered) / whole : 0;
   });
   return Math.max(0, ...shares);
 }
+
+const sumOf = (seen: SeenSubject): number => seen.reduce((sum, { weight }) => sum + weight, 0);

@@ -2,6 +2,7 @@ import { coverPart } from "../geometry/framing";
 import { type Point } from "../geometry/rect";
 import { type SampledPiece } from "../picture/subject/followSubject";
 import { type SmallFrame } from "../picture/subject/smallFrame";
+import { randomFrom } from "./randomFrom";
 
 /** A made-up clip whose subject is known at every frame. */
 export interface SubjectClip {
@@ -75,12 +76,6 @@ const GROUNDS = [
   [150, 132, 110],
   [90, 104, 130],
 ] as const;
-
-/** Evenly spread numbers from 0 to 1 that a seed decides (Park and Miller's generator, 1988). */
-function randomFrom(seed: number): () => number {
-  let state = (seed % 2147483646) + 1;
-  return () => (state = (state * 48271) % 2147483647) / 2147483647;
-}
 
 /** A frame: a mottled ground, a red and cream ball on it, and the noise of a camera. */
 export function subjectFrame(clip: SubjectClip, frame: number): SmallFrame {

@@ -1,11 +1,11 @@
 import { execFileSync } from "node:child_process";
 import { type Page, expect, test } from "@playwright/test";
-import pg from "pg";
 import { readEdit } from "../../core/document/edit";
 import { applyEdit } from "../../core/document/edits";
 import { readPromotion } from "../../core/document/promotion";
 import { newPromotion } from "../newPromotion";
 import { type Person, signInAs } from "../people";
+import { query } from "../query";
 import { RUNS, SEED } from "../sample";
 
 /** Two people change one promotion at once, and nothing that either was told is saved gets lost, even as the server dies. */
@@ -81,8 +81,6 @@ test(`two people make ${EDITS} changes each at once, the server is killed twice:
   baseURL,
 }) => {
   test.setTimeout(120_000 * RUNS);
-  const database = new pg.Client({ connectionString: process.env["DATABASE_URL"] });
-  await database.connect();
   await page.setViewportSize(VIEW);
   await signInAs(page, "Tamsin Kell");
   const slug = await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
@@ -107,19 +105,17 @@ test(`two people make ${EDITS} changes each at once, the server is killed twice:
   const shown = await values(page);
   expect(shown.filter((text) => /^(Tamsin Kell|Imre Vass) \d+$/.test(text)).length).toBeGreaterThan(0);
 
-  const { rows } = await database.query<{ id: string; document: unknown }>(
-    "select id, document from promotion where slug = $1",
-    [slug],
-  );
-  const { rows: first } = await database.query<{ document: unknown }>(
+  const rows = await query<{ id: string; document: unknown }>("select id, document from promotion where slug = $1", [
+    slug,
+  ]);
+  const first = await query<{ document: unknown }>(
     "select document from promotion_revision where promotion_id = $1 and revision = 1",
     [rows[0]?.id],
   );
-  const { rows: log } = await database.query<{ revision: number; edits: unknown[] }>(
+  const log = await query<{ revision: number; edits: unknown[] }>(
     "select revision, edits from promotion_edit where promotion_id = $1 order by revision",
     [rows[0]?.id],
   );
-  await database.end();
   // Each revision that somebody was told of stands in the log, and the log makes the document of the first revision.
   const logged = new Set(log.map(({ revision }) => revision));
   for (const { acknowledged } of people) {

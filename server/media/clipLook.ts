@@ -1,3 +1,4 @@
+import { median } from "../../core/median";
 import { SAFE_INPUT, runProgram } from "./program";
 
 /** How a clip moves. */
@@ -46,7 +47,7 @@ export function readSceneScores(report: string): ClipLook {
   const isCut = frames.map(({ score, time }, at) => {
     if (time === 0 || score < QUIET_CUT.score) return false;
     const around = frames.slice(Math.max(0, at - AROUND), at + AROUND + 1).map((one) => one.score);
-    return score >= CUT_SCORE || score >= QUIET_CUT.times * medianOf(around);
+    return score >= CUT_SCORE || score >= QUIET_CUT.times * median(around);
   });
   const still = frames.filter((_, at) => !isCut[at]);
   const mean = still.reduce((sum, { score }) => sum + score, 0) / Math.max(1, still.length);
@@ -55,9 +56,4 @@ export function readSceneScores(report: string): ClipLook {
     cuts: frames.filter((_, at) => isCut[at]).map(({ time }) => Math.round(time * 1000)),
     movement: Number(Math.min(1, mean / 0.02).toFixed(2)),
   };
-}
-
-function medianOf(values: readonly number[]): number {
-  const sorted = values.toSorted((one, other) => one - other);
-  return sorted[sorted.length >> 1] ?? 0;
 }

@@ -3,14 +3,12 @@ import { type Database } from "../db/tables";
 import { type TeamScope, teamScope } from "../db/teamScope";
 import { tellTeam } from "../events/teamEvents";
 import { enqueue } from "../jobs/enqueue";
-import { log } from "../log";
 import { markNaming } from "../promotions/outdated";
 import { proxyKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { clipSubject } from "./clipSubject";
 import { mediaFacts, moreFacts } from "./storedFacts";
-
-const TELL_EVERY_MS = 300;
+import { toldProgress } from "./toldProgress";
 
 /** Has the subject of a clip looked for. Gives the problem in words, or null. */
 export async function askToFollow(scope: TeamScope, id: string): Promise<string | null> {
@@ -28,12 +26,7 @@ export async function followMedia(db: Kysely<Database>, id: string): Promise<voi
   const tell = (state: "working" | "ready", progress: number): Promise<void> =>
     tellTeam(db, row.team_id, { topic: "media", id, state, progress });
   await tell("working", 0);
-  let told = Date.now();
-  const onProgress = (share: number): void => {
-    if (Date.now() - told < TELL_EVERY_MS) return;
-    told = Date.now();
-    tell("working", share).catch((error: unknown) => log.warn({ error }, "progress was not told"));
-  };
+  const onProgress = toldProgress((share) => tell("working", share));
   const path = await store().local(proxyKey(row.sha256));
   const subject = await clipSubject(path, { ...clip, cuts: moreFacts(row).cuts ?? [] }, onProgress);
   const changed = await db

@@ -18,6 +18,7 @@ import { type Measured, measuredOnce } from "./measured";
 import { type PictureLook } from "./pictureLook";
 import { probe } from "./probe";
 import { type StoredFacts } from "./storedFacts";
+import { toldProgress } from "./toldProgress";
 import { sniffType } from "./sniff";
 import { UploadProblem } from "./uploadProblem";
 
@@ -44,12 +45,7 @@ export async function ingestMedia(db: Kysely<Database>, mediaId: string, replace
   };
   try {
     await tell("working", 0.02);
-    let told = Date.now();
-    const onProgress = (share: number): void => {
-      if (Date.now() - told < 300) return;
-      told = Date.now();
-      tell("working", share).catch((error: unknown) => log.warn({ error }, "progress was not told"));
-    };
+    const onProgress = toldProgress((share) => tell("working", share));
     const file = { ...item, ...replacement };
     const measured = await measuredOnce(file.sha256, folder, () => ingestFile(file, folder, onProgress));
     await tell("ready", 1, { ...measured, ...replacement, problem: null });
@@ -86,13 +82,7 @@ async function ingestFile(
         width: facts.width,
         height: facts.height,
         length_ms: null,
-        facts: factsOf({
-          ...facts,
-          focal: look.focal,
-          colors: [...look.colors],
-          sharpness: look.sharpness,
-          quality: look.quality,
-        }),
+        facts: factsOf({ ...facts, ...measuredOf(look), sharpness: look.sharpness }),
       };
     }
     case "clip": {
@@ -104,13 +94,7 @@ async function ingestFile(
         width: facts.width,
         height: facts.height,
         length_ms: Math.round((facts.frames * 1000 * denominator) / numerator),
-        facts: factsOf({
-          ...facts,
-          focal: look.focal,
-          colors: [...look.colors],
-          cuts: [...cuts],
-          quality: look.quality,
-        }),
+        facts: factsOf({ ...facts, ...measuredOf(look), cuts: [...cuts] }),
       };
     }
     case "sound": {
@@ -130,6 +114,7 @@ async function ingestFile(
 }
 
 const factsOf = (facts: StoredFacts): string => JSON.stringify(facts);
+const measuredOf = ({ focal, colors, quality }: PictureLook) => ({ focal, colors: [...colors], quality });
 const seen = (look: PictureLook): Pick<Measured, "colors" | "look" | "sharpness"> => ({
   colors: colorWords(look.colors),
   look: look.hash,

@@ -70,7 +70,10 @@ export async function tonesPath(item: PictureFacts | ClipFacts, sha256: string):
   return store().local(key);
 }
 
-/** The tones of a picture file. Pixels are picked, not smoothed: what is brightest and darkest in the picture is what words must stand out from. */
+/**
+ * The tones of a picture file. Pixels are picked, not smoothed: what is brightest and darkest in the picture is what words
+ * must stand out from.
+ */
 async function tonesOfFile(path: string): Promise<Tones> {
   const { data, info } = await sharp(path)
     .flatten({ background: "#ffffff" })

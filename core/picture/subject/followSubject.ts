@@ -1,3 +1,4 @@
+import { median } from "../../median";
 import { type PathPiece, type SubjectPath, pathPoints } from "../../geometry/subjectPath";
 import { type Point } from "../../geometry/rect";
 import { type Importance, importanceOf } from "./importance";
@@ -38,7 +39,7 @@ function pathThrough(frames: readonly SmallFrame[]): Point[] {
   const seen = maps.map((map) => windowSums(map, first));
   const places = bestWay(seen, first);
   const middles = maps.map((map, at) => middleAround(map, first, places[at] ?? { x: width / 2, y: height / 2 }));
-  const usual = medianOf(middles.map(({ mass }) => mass));
+  const usual = median(middles.map(({ mass }) => mass));
   const trust = middles.map(({ mass, share }) => Math.max(LEAST_TRUST, share * Math.min(1, mass / Math.max(1, usual))));
   const [across, down] = (["x", "y"] as const).map((axis) =>
     evened(
@@ -196,9 +197,4 @@ function middleAround(map: Importance, { width, height }: SmallFrame, start: Pla
     found = { x: x / mass, y: y / mass, mass, share: mass / whole };
   }
   return found;
-}
-
-function medianOf(values: readonly number[]): number {
-  const sorted = [...values].sort((one, other) => one - other);
-  return sorted[sorted.length >> 1] ?? 0;
 }
