@@ -11,8 +11,9 @@ export type Tones = string;
 
 /** Where in a clip it is measured, as shares of its length. */
 export const CLIP_MOMENTS = [0.05, 0.35, 0.65, 0.95] as const;
+/** The frame of a moment. Moments beyond the list are those of a clip shown again: the list goes round. */
 export const momentFrame = (moment: number, frames: number): number =>
-  Math.floor((CLIP_MOMENTS[moment] ?? 0) * (frames - 1));
+  Math.floor((CLIP_MOMENTS[moment % CLIP_MOMENTS.length] ?? 0) * (frames - 1));
 
 /** Cells across and down, whatever the picture's shape. */
 export const TONE_GRID = 20;
@@ -141,7 +142,16 @@ export function cellColor(
   column: number,
   row: number,
 ): { readonly r: number; readonly g: number; readonly b: number } {
-  const sum = { r: 0, g: 0, b: 0 };
+  return addCell({ r: 0, g: 0, b: 0 }, tones, column, row);
+}
+
+/** Adds the samples of a cell to a sum, each for as much of the cell as it stands for. */
+function addCell<Sum extends { r: number; g: number; b: number }>(
+  sum: Sum,
+  tones: Tones,
+  column: number,
+  row: number,
+): Sum {
   SAMPLES.forEach(({ share }, index) => {
     const { r, g, b } = colorAt(tones, column, row, index);
     sum.r += r * share;
