@@ -1,6 +1,6 @@
 /** Unit tests lie beside what they test. ESM because harfbuzzjs is ESM with a top-level await. */
 export default {
-  testEnvironment: "node",
+  testEnvironment: "<rootDir>/jest.environment.js",
   roots: ["<rootDir>/core", "<rootDir>/paint", "<rootDir>/server", "<rootDir>/app", "<rootDir>/demo"],
   testMatch: ["**/*.test.ts", "**/*.test.tsx"],
   extensionsToTreatAsEsm: [".ts", ".tsx"],

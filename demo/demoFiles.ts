@@ -32,6 +32,8 @@ export async function withDemoFiles(take: (name: string, path: string) => Promis
   const threads = openThreads<{ name: string; folder: string }, undefined>("demo/makeThread.ts", {
     minThreads: 0,
     maxThreads: size,
+    // Between two files a thread has nothing to do while the last one is read in; starting anew costs more than a file.
+    idleTimeout: 60_000,
   });
   const waiting = [...FILE_NAMES];
   const takeOn = async (): Promise<void> => {

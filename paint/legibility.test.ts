@@ -137,7 +137,6 @@ function shareReaching(contrast: number, pixels: Uint8ClampedArray, ink: string)
   let reached = 0;
   for (let at = 0; at < pixels.length; at += 4) {
     const below = luminance(pixels[at] as number, pixels[at + 1] as number, pixels[at + 2] as number) + 0.05;
-    // No global is called in here: in Jest's context that costs more than all the rest.
     if (light > below ? light >= contrast * below : below >= contrast * light) reached++;
   }
   return (reached * 4) / pixels.length;

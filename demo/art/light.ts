@@ -1,4 +1,5 @@
 import { type Canvas, type SKRSContext2D, createCanvas } from "@napi-rs/canvas";
+import { type Rect, rect } from "../../core/geometry/rect";
 import { type Random, seeded } from "../../server/shelf/random";
 
 export type Ctx = SKRSContext2D;
@@ -19,14 +20,38 @@ export function soft(ctx: Ctx, radius: number, draw: (ctx: Ctx) => void): void {
   const { a, b, c, d, e, f } = ctx.getTransform();
   inner.setTransform(a / shrink, b / shrink, c / shrink, d / shrink, e / shrink, f / shrink);
   draw(inner);
-  const blurred = createCanvas(small.width, small.height);
+  const drawn = drawnPart(small, Math.ceil((3 * radius) / shrink) + 1);
+  if (!drawn) return;
+  const blurred = createCanvas(drawn.width, drawn.height);
   const across = blurred.getContext("2d");
   across.filter = `blur(${radius / shrink}px)`;
-  across.drawImage(small, 0, 0);
+  across.drawImage(small, -drawn.x, -drawn.y);
   ctx.save();
   ctx.resetTransform();
-  ctx.drawImage(blurred, 0, 0, small.width * shrink, small.height * shrink);
+  ctx.drawImage(blurred, drawn.x * shrink, drawn.y * shrink, drawn.width * shrink, drawn.height * shrink);
   ctx.restore();
+}
+
+/** The part of a canvas that anything is drawn on, and so much around it: the rest need not be blurred or laid on. */
+function drawnPart(canvas: Canvas, around: number): Rect | null {
+  const { width, height } = canvas;
+  const pixels = new Uint32Array(canvas.data().buffer);
+  let [left, top, right, bottom] = [width, height, -1, -1];
+  for (let y = 0; y < height; y++) {
+    const row = pixels.subarray(y * width, (y + 1) * width);
+    const first = row.findIndex((pixel) => pixel !== 0);
+    if (first < 0) continue;
+    left = Math.min(left, first);
+    right = Math.max(
+      right,
+      row.findLastIndex((pixel) => pixel !== 0),
+    );
+    top = Math.min(top, y);
+    bottom = y;
+  }
+  if (right < 0) return null;
+  const [x, y] = [Math.max(0, left - around), Math.max(0, top - around)];
+  return rect(x, y, Math.min(width, right + 1 + around) - x, Math.min(height, bottom + 1 + around) - y);
 }
 
 export function linear(

@@ -95,8 +95,8 @@ export function agave(ctx: Ctx, x: number, y: number, size: number, random: Rand
 
 /** Arching fronds of small paired leaves. `sway` moves their tips. */
 export function fern(ctx: Ctx, x: number, y: number, size: number, random: Random, hue = 105, sway = 0): void {
-  const fronds = Array.from({ length: 23 }, (_, index) => ({
-    depth: index / 22,
+  const fronds = Array.from({ length: 19 }, (_, index) => ({
+    depth: index / 18,
     side: random.between(-1, 1),
     reach: random.between(0.75, 1.1),
     phase: random.between(0, 6),
@@ -116,8 +116,8 @@ export function fern(ctx: Ctx, x: number, y: number, size: number, random: Rando
     ctx.lineWidth = size * 0.009;
     ctx.strokeStyle = hsl(hue - 20, 34, tone);
     ctx.stroke();
-    for (let step = 5; step <= 34; step++) {
-      const t = step / 34;
+    for (let step = 4; step <= 26; step++) {
+      const t = step / 26;
       const [here, ahead] = [at(t), at(Math.min(1, t + 0.02))];
       const along = Math.atan2(ahead.y - here.y, ahead.x - here.x) + Math.PI / 2;
       const length = size * 0.2 * Math.sin(Math.PI * (0.16 + 0.8 * t)) * (1.05 - 0.55 * t);

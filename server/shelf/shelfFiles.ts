@@ -16,8 +16,12 @@ import { type ShelfTask } from "./shelfThread";
 /** Bumped when what the recipes draw changes, so that no old preview is shown. */
 const SHELF_VERSION = 1;
 
-/** One thread, started when the first file is asked for. */
-const threads = openThreads<ShelfTask, undefined>("server/shelf/shelfThread.ts", { minThreads: 0, maxThreads: 1 });
+/** One thread, started when the first file is asked for and kept a while: who looks at one thing looks at the next. */
+const threads = openThreads<ShelfTask, undefined>("server/shelf/shelfThread.ts", {
+  minThreads: 0,
+  maxThreads: 1,
+  idleTimeout: 60_000,
+});
 
 const making = new Map<string, Promise<void>>();
 
