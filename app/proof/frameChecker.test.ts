@@ -109,3 +109,22 @@ test("a desk that is closed is told nothing any more", async () => {
   expect(one.given).toEqual([]);
   expect(frames).toBeLessThanOrEqual(21);
 });
+
+test("what was found stays known: only a format whose lively frames changed is painted again", async () => {
+  const { promotion, formats } = await prepared("Known");
+  let painted = 0;
+  const one = opened(2.5, (isFirst) => {
+    if (!isFirst) painted++;
+    return Promise.resolve();
+  });
+  await one.checker.check(promotion, formats);
+  const atFirst = painted;
+  expect(atFirst).toBeGreaterThan(60);
+  await one.checker.check({ ...promotion }, formats);
+  expect(painted - atFirst).toBeLessThanOrEqual(1);
+  expect(one.given[1]).toEqual(one.given[0]);
+  expect(one.given[1]).toHaveLength(1);
+  const changed = formats.map((shape) => ({ ...shape, transitions: shape.transitions.map(() => "push" as const) }));
+  await one.checker.check(promotion, changed);
+  expect(painted).toBeGreaterThan(atFirst + 60);
+});

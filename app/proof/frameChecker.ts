@@ -1,16 +1,21 @@
 import { type Facts } from "../../core/document/facts";
 import { type ResolvedPromotion } from "../../core/document/resolve";
-import { formatOf } from "../../core/placement/formats";
+import { type FormatName, formatOf } from "../../core/placement/formats";
 import { pixelsPerUnit } from "../../core/placement/quality";
 import { type Finding } from "../../core/preflight/finding";
 import { checkFrames, checkedSize } from "../../core/preflight/frameChecks";
-import { canBeLively } from "../../core/preflight/livelyFrames";
+import { canBeLively, livelyText } from "../../core/preflight/livelyFrames";
+import { type MediaHashes } from "../../core/scene/paintedText";
 import { type DisplayList, clipsIn, sameFrame } from "../../core/scene/displayList";
 import { type PreparedPromotion, displayListAt } from "../../core/scene/preparePromotion";
 import { type Ticks } from "../../core/time/ticks";
 import { createPainter } from "../../paint/painter";
 import { type PictureCache, browserResources } from "./browserResources";
 import { type ClipFrames } from "./clipFrames";
+import { smallFrames } from "./smallFrames";
+
+/** Clips are painted from copies with so many pixels on the short side: four for each that is checked. */
+const CLIP_SIDE = 144;
 
 /** Paints every frame of what is shown, small, and tells what is found in them, while nobody waits for anything else. */
 export interface FrameChecker {
@@ -31,8 +36,12 @@ export interface FrameCheckerParts {
 export function openFrameChecker({ pictures, openClips, factsOf, give, turn }: FrameCheckerParts): FrameChecker {
   let latest = 0;
   const clips = openClips(factsOf);
-  const resources = browserResources(pictures, clips.image);
+  const usual = browserResources(pictures, clips.image);
+  const resources = { ...usual, clipFrame: smallFrames(usual, CLIP_SIDE) };
+  /** What was found in each format, and by what. */
+  const known = new Map<FormatName, { readonly text: string; readonly found: readonly Finding[] }>();
 
+  /** Paints the frames of a format one after the other. */
   function framesOf(prepared: PreparedPromotion): (at: Ticks) => Promise<ArrayLike<number>> {
     const size = checkedSize(prepared.format);
     const scale = pixelsPerUnit(prepared.format, size);
@@ -52,21 +61,25 @@ export function openFrameChecker({ pictures, openClips, factsOf, give, turn }: F
   }
 
   return {
-    async check({ scenes }, formats) {
+    async check({ scenes, facts }, formats) {
       const mine = ++latest;
       const isOver = (): boolean => mine !== latest;
       await turn(true);
       if (isOver()) return;
-      const found: Finding[] = [];
-      for (const prepared of canBeLively(scenes) ? formats : []) {
-        const own = await checkFrames({ prepared, scenes, frameAt: framesOf(prepared), isOver });
-        await turn(false);
-        if (!own) return;
-        found.push(...own);
-      }
-      if (isOver()) return;
+      const ids = scenes.map(({ id }) => id);
+      const lively = (canBeLively(scenes) ? formats : []).map((prepared) => ({
+        prepared,
+        text: JSON.stringify([ids, livelyText(prepared, namedIn(facts))]),
+        frameAt: framesOf(prepared),
+      }));
+      const changed = lively.filter(({ prepared, text }) => known.get(prepared.format)?.text !== text);
+      const found = await checkFrames({ shapes: changed, scenes, isOver });
+      await turn(false);
+      if (isOver() || !found) return;
       clips.close();
-      give(found);
+      for (const { prepared, text } of changed)
+        known.set(prepared.format, { text, found: found.filter(({ where }) => where.format === prepared.format) });
+      give(lively.flatMap(({ prepared }) => known.get(prepared.format)?.found ?? []));
     },
     close() {
       latest++;
@@ -74,3 +87,7 @@ export function openFrameChecker({ pictures, openClips, factsOf, give, turn }: F
     },
   };
 }
+
+/** The browser does not know the bytes of media: a replaced file has another name, or is another size. */
+const namedIn = ({ media }: Facts): MediaHashes =>
+  Object.fromEntries(Object.entries(media).map(([id, { name }]) => [id, `${id} ${name}`]));

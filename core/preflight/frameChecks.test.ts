@@ -8,7 +8,8 @@ import { CLIP_ID, PICTURE_ID, testDocument, testFacts, testPicture } from "../te
 import { msOf } from "../time/ticks";
 import { millis } from "../units";
 import { checkFrames, checkedSize } from "./frameChecks";
-import { livelyFrames } from "./livelyFrames";
+import { livelyFrames, livelyText } from "./livelyFrames";
+import { type SlotKey } from "../document/sceneTemplate";
 
 const OTHER_ID = "00000000-0000-4000-8000-000000000080";
 const book = testBook();
@@ -40,7 +41,7 @@ test("what flashes is found with its scene and format, and must be mended", asyn
   const [, second] = prepared.spans;
   if (!second) throw new Error("There is a second scene.");
   const frameAt = flashing(5, [second.entered, second.end]);
-  const found = await checkFrames({ prepared, scenes, frameAt });
+  const found = await checkFrames({ shapes: [{ prepared, frameAt }], scenes });
   expect(found).toMatchObject([
     {
       rule: "no-flashes",
@@ -52,21 +53,25 @@ test("what flashes is found with its scene and format, and must be mended", asyn
 });
 
 test("three flashes in a second are let pass, and so is what stands still", async () => {
-  expect(await checkFrames({ prepared, scenes, frameAt: flashing(3, [0, prepared.length]) })).toEqual([]);
-  expect(await checkFrames({ prepared, scenes, frameAt: flashing(0, [0, 0]) })).toEqual([]);
+  expect(await checkFrames({ shapes: [{ prepared, frameAt: flashing(3, [0, prepared.length]) }], scenes })).toEqual([]);
+  expect(await checkFrames({ shapes: [{ prepared, frameAt: flashing(0, [0, 0]) }], scenes })).toEqual([]);
 });
 
 test("who does not wait any more is given nothing, and no frame more is asked for", async () => {
   let asked = 0;
   const frameAt = flashing(5, [0, prepared.length]);
   const found = await checkFrames({
-    prepared,
+    shapes: [
+      {
+        prepared,
+        frameAt(time) {
+          asked++;
+          return frameAt(time);
+        },
+      },
+    ],
     scenes,
     isOver: () => asked >= 40,
-    frameAt(time) {
-      asked++;
-      return frameAt(time);
-    },
   });
   expect([found, asked]).toEqual([null, 40]);
 });
@@ -97,4 +102,44 @@ test("frames that show a clip are looked at, and those of a second with many pic
   expect(first?.end).toBeGreaterThan(1000);
   expect(lengths[0]).toBe(0);
   expect(lengths[1]).toBeGreaterThan(20);
+});
+
+test("two formats are gone through together, and each is told of by itself", async () => {
+  const square = preparePromotion(promotion, "square", book);
+  const asked: string[] = [];
+  const still = new Uint8ClampedArray(36 * 36 * 4);
+  const found = await checkFrames({
+    shapes: [
+      {
+        prepared: square,
+        frameAt(time) {
+          asked.push(`square ${time}`);
+          return Promise.resolve(still);
+        },
+      },
+      {
+        prepared,
+        frameAt(time) {
+          asked.push(`vertical ${time}`);
+          return flashing(5, [0, prepared.length])(time);
+        },
+      },
+    ],
+    scenes,
+  });
+  expect(found?.map(({ where }) => where.format)).toEqual(["vertical"]);
+  expect(asked.slice(0, 4).map((one) => one.split(" ")[0])).toEqual(["square", "vertical", "square", "vertical"]);
+});
+
+test("what changes no lively frame need not be looked at again; what lies over one does", async () => {
+  const hashes = Object.fromEntries(Object.keys(testFacts().media).map((id) => [id, id]));
+  const textWith = async (slot: SlotKey, text: string): Promise<string> => {
+    const document = [...clips, fillSlot(slot, { kind: "words", text })].reduce(applyEdit, testDocument());
+    const other = resolvePromotion(document, testFacts());
+    await openWanted(book, () => fontFilesWanted(other, book));
+    return livelyText(preparePromotion(other, "vertical", book), hashes);
+  };
+  // Clips are in the first two scenes.
+  expect(await textWith("hook.headline", "Come by")).not.toBe(await textWith("hook.headline", "Come in"));
+  expect(await textWith("sign-off.call", "Come by")).toBe(await textWith("sign-off.call", "Come in"));
 });

@@ -21,30 +21,50 @@ export function checkedSize(format: FormatName): Size {
 
 const FRAME_RULES = RULES.filter((rule) => "watch" in rule);
 
-interface Checked {
+/** A promotion in a format, and how its frames are come by. */
+export interface FramesToCheck {
   readonly prepared: PreparedPromotion;
-  /** What it was prepared from. */
-  readonly scenes: readonly ResolvedScene[];
   /** Gives a frame as RGBA of `checkedSize`: the very same where it looks like the one before. Lively ones are asked for. */
   readonly frameAt: (time: Ticks) => Promise<ArrayLike<number>>;
+}
+
+interface Checked {
+  /** The same promotion in one format or several. */
+  readonly shapes: readonly FramesToCheck[];
+  /** What they were prepared from. */
+  readonly scenes: readonly ResolvedScene[];
   /** Asked before every frame: whether nobody waits for the answer any more. */
   readonly isOver?: () => boolean;
 }
 
-/** What the frames of a promotion in a format show that should not be; null where it was over before the end. */
-export async function checkFrames({ prepared, scenes, frameAt, isOver }: Checked): Promise<Finding[] | null> {
-  const watches = FRAME_RULES.map(({ id, watch }) => ({ rule: id, ...watch(checkedSize(prepared.format)) }));
-  let before: ArrayLike<number> | null = null;
-  for (const frame of livelyFrames(prepared)) {
-    if (isOver?.()) return null;
-    const rgba = await frameAt(frameStart(frame, FPS_30));
-    if (rgba !== before) for (const { add } of watches) add(rgba, (frame * FPS_30.denominator) / FPS_30.numerator);
-    before = rgba;
-  }
-  return watches.flatMap(({ rule, found }) =>
-    found().map(({ at, ...seen }): Finding => {
-      const scene = scenes[sceneMostSeen(prepared.spans, at * 1000)]?.id ?? null;
-      return { rule, where: { scene, format: prepared.format, slot: null }, ...seen };
-    }),
+/**
+ * What the frames of a promotion show that should not be, format by format; null where it was over before the end. All
+ * formats are gone through together, so that what they share need be made ready for a moment only once.
+ */
+export async function checkFrames({ shapes, scenes, isOver }: Checked): Promise<Finding[] | null> {
+  const checks = shapes.map(({ prepared, frameAt }) => ({
+    prepared,
+    frameAt,
+    frames: new Set(livelyFrames(prepared)),
+    watches: FRAME_RULES.map(({ id, watch }) => ({ rule: id, ...watch(checkedSize(prepared.format)) })),
+    before: null as ArrayLike<number> | null,
+  }));
+  const frames = [...new Set(checks.flatMap((check) => [...check.frames]))].sort((one, other) => one - other);
+  for (const frame of frames)
+    for (const check of checks) {
+      if (!check.frames.has(frame)) continue;
+      if (isOver?.()) return null;
+      const rgba = await check.frameAt(frameStart(frame, FPS_30));
+      const seconds = (frame * FPS_30.denominator) / FPS_30.numerator;
+      if (rgba !== check.before) for (const { add } of check.watches) add(rgba, seconds);
+      check.before = rgba;
+    }
+  return checks.flatMap(({ prepared, watches }) =>
+    watches.flatMap(({ rule, found }) =>
+      found().map(({ at, ...seen }): Finding => {
+        const scene = scenes[sceneMostSeen(prepared.spans, at * 1000)]?.id ?? null;
+        return { rule, where: { scene, format: prepared.format, slot: null }, ...seen };
+      }),
+    ),
   );
 }

@@ -2,7 +2,9 @@ import { type ResolvedScene } from "../document/resolve";
 import { type DisplayList, everyNode } from "../scene/displayList";
 import { type PreparedPromotion, displayListAt } from "../scene/preparePromotion";
 import { FPS_30, frameCount } from "../time/frames";
-import { frameStart } from "../time/ticks";
+import { type MediaHashes, paintedStretch } from "../scene/paintedText";
+import { type Ticks, frameStart } from "../time/ticks";
+import { turns } from "../time/tracks";
 
 /** More changes than this within a second are more than words and scenes that come and go make. */
 const CALM_CHANGES = 6;
@@ -28,6 +30,21 @@ export function livelyFrames(prepared: PreparedPromotion): number[] {
     if (changes.slice(from, from + SECOND).reduce<number>((sum, one) => sum + one, 0) > CALM_CHANGES)
       isLively.fill(true, Math.max(0, from - 1), from + SECOND);
   return isLively.flatMap((lively, frame) => (lively ? [frame] : []));
+}
+
+/**
+ * Everything that decides the pixels of the lively frames, as text: what else changes need not be looked at again.
+ * @param hashes names media by their bytes
+ */
+export function livelyText(prepared: PreparedPromotion, hashes: MediaHashes): string {
+  const edges = turns([prepared.track, prepared.items]);
+  const stretches = new Map<Ticks, string>();
+  for (const frame of livelyFrames(prepared)) {
+    const at = frameStart(frame, FPS_30);
+    const from = edges.findLast((edge) => edge <= at) ?? at;
+    if (!stretches.has(from)) stretches.set(from, paintedStretch(prepared, from, hashes));
+  }
+  return JSON.stringify([...stretches]);
 }
 
 function mediaIn(list: DisplayList): { readonly hasClip: boolean; readonly pictures: string } {

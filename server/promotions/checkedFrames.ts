@@ -3,9 +3,9 @@ import { setImmediate as turn } from "node:timers/promises";
 import { type ResolvedPromotion } from "../../core/document/resolve";
 import { type Finding } from "../../core/preflight/finding";
 import { checkFrames, checkedSize } from "../../core/preflight/frameChecks";
-import { canBeLively } from "../../core/preflight/livelyFrames";
-import { paintedWhole } from "../../core/scene/paintedText";
+import { canBeLively, livelyText } from "../../core/preflight/livelyFrames";
 import { type PreparedPromotion } from "../../core/scene/preparePromotion";
+import { type Ticks } from "../../core/time/ticks";
 import { PAINTER_VERSION } from "../../paint/painter";
 import { frameSource } from "../render/frameSource";
 import { type RenderInput } from "../render/renderInput";
@@ -22,7 +22,7 @@ export function findingsInFrames(
 ): Promise<readonly Finding[]> {
   if (!canBeLively(scenes)) return Promise.resolve([]);
   const ids = scenes.map(({ id }) => id);
-  const decides = JSON.stringify([PAINTER_VERSION, prepared.format, ids, paintedWhole(prepared, input.hashes)]);
+  const decides = JSON.stringify([PAINTER_VERSION, prepared.format, ids, livelyText(prepared, input.hashes)]);
   const key = createHash("sha256").update(decides).digest("hex");
   const found = known.get(key) ?? look(prepared, scenes, input);
   known.delete(key);
@@ -40,14 +40,11 @@ async function look(
 ): Promise<Finding[]> {
   const source = frameSource(prepared, input, checkedSize(prepared.format));
   try {
-    const found = await checkFrames({
-      prepared,
-      scenes,
-      async frameAt(time) {
-        await turn();
-        return source.frameAt(time);
-      },
-    });
+    const frameAt = async (time: Ticks): Promise<ArrayLike<number>> => {
+      await turn();
+      return source.frameAt(time);
+    };
+    const found = await checkFrames({ shapes: [{ prepared, frameAt }], scenes });
     return found ?? [];
   } finally {
     source.stop();
