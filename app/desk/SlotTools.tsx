@@ -1,11 +1,13 @@
 import { clsx } from "clsx";
-import { CaseUpper, Move, RotateCcw } from "lucide-react";
-import { COLOR_ROLES } from "../../core/color/palette";
+import { CaseUpper, ListOrdered, type LucideIcon, Move, RotateCcw } from "lucide-react";
+import { type ChangeEvent } from "react";
+import { COLOR_ROLES, type ColorRole } from "../../core/color/palette";
 import { type Edit } from "../../core/document/edit";
 import { keysFor } from "../../core/document/adjustments";
 import { adjust, giveBack } from "../../core/document/edits";
 import { type Promotion } from "../../core/document/promotion";
 import { type Slot, type SlotAllows, type SlotKey, slotKey } from "../../core/document/sceneTemplate";
+import { readEmphasis } from "../../core/type/emphasis";
 import { fieldLook } from "../components/fieldLook";
 
 interface SlotToolsProps {
@@ -20,14 +22,23 @@ interface SlotToolsProps {
   readonly onPlace: (slot: SlotKey) => void;
 }
 
-/** Sets words in capitals, however they are written. */
-function ToggleCapitals({
-  slot,
+/** How words are set besides their colour: each on or off. */
+const SETTINGS = [
+  { field: "capitals", title: "In capitals", of: "in capitals", Icon: CaseUpper },
+  { field: "numbered", title: "Each line with a number", of: "numbered", Icon: ListOrdered },
+] as const;
+
+function Toggle({
+  label,
+  title,
+  Icon,
   on,
   disabled,
   onToggle,
 }: {
-  slot: Slot;
+  label: string;
+  title: string;
+  Icon: LucideIcon;
   on: boolean;
   disabled: boolean;
   onToggle: (on: boolean) => void;
@@ -37,14 +48,48 @@ function ToggleCapitals({
     <button
       type="button"
       aria-pressed={on}
-      aria-label={`${slot.label} in capitals`}
-      title="In capitals"
+      aria-label={label}
+      title={title}
       disabled={disabled}
       onClick={toggle}
       className={clsx("p-1.5 disabled:opacity-25", on ? "bg-ink text-card" : "text-soft hover:text-ink")}
     >
-      <CaseUpper aria-hidden size={16} />
+      <Icon aria-hidden size={16} />
     </button>
+  );
+}
+
+/** The brand's colour of something, or what it usually is. */
+function ColorChoice({
+  label,
+  usual,
+  value,
+  disabled,
+  onChoose,
+}: {
+  label: string;
+  /** What is said where none is chosen. */
+  usual: string;
+  value: ColorRole | undefined;
+  disabled: boolean;
+  onChoose: (role: ColorRole | null) => void;
+}) {
+  const choose = (event: ChangeEvent<HTMLSelectElement>): void =>
+    onChoose(COLOR_ROLES.find((role) => role === event.target.value) ?? null);
+  return (
+    <select
+      aria-label={label}
+      title={label}
+      disabled={disabled}
+      value={value ?? ""}
+      onChange={choose}
+      className={`${fieldLook} min-w-0 py-0.5! text-[13px]!`}
+    >
+      <option value="">{usual}</option>
+      {COLOR_ROLES.map((role) => (
+        <option key={role}>{role}</option>
+      ))}
+    </select>
   );
 }
 
@@ -74,11 +119,13 @@ export function SlotTools({ document, scene, slots, free, onEdit, onPlace }: Slo
             const edit = giveBack(document, "place", target);
             if (edit) onEdit(edit);
           };
+          const words = slot.kind === "words" ? slot : null;
           // What the template has is not set again.
-          const setCapitals = (on: boolean): void => {
-            const usual = slot.kind === "words" && slot.capitals === true;
-            onEdit(adjust("capitals", on === usual ? null : on, { target }));
-          };
+          const toggle = (field: "capitals" | "numbered", on: boolean): void =>
+            onEdit(adjust(field, on === (words?.[field] ?? false) ? null : on, { target }));
+          const fill = document.fills[key];
+          const written = fill?.kind === "words" ? fill.text : (words?.fallback ?? "");
+          const isMarked = readEmphasis(written).marks.length > 0;
           return (
             <tr key={slot.id}>
               <th scope="row" className="pr-2 text-left font-normal">
@@ -94,30 +141,35 @@ export function SlotTools({ document, scene, slots, free, onEdit, onPlace }: Slo
                 </label>
               </th>
               <td className="pr-2">
-                {slot.kind === "words" && (
+                {words && (
                   <span className="flex items-center gap-1">
-                    <select
-                      aria-label={`Colour of ${slot.label}`}
+                    <ColorChoice
+                      label={`Colour of ${slot.label}`}
+                      usual="as usual"
+                      value={set.color}
                       disabled={!may(slot, "color")}
-                      value={set.color ?? ""}
-                      onChange={(event) =>
-                        onEdit(
-                          adjust("color", COLOR_ROLES.find((role) => role === event.target.value) ?? null, { target }),
-                        )
-                      }
-                      className={`${fieldLook} py-0.5! text-[13px]!`}
-                    >
-                      <option value="">as usual</option>
-                      {COLOR_ROLES.map((role) => (
-                        <option key={role}>{role}</option>
-                      ))}
-                    </select>
-                    <ToggleCapitals
-                      slot={slot}
-                      on={set.capitals ?? slot.capitals ?? false}
-                      disabled={!may(slot, "color")}
-                      onToggle={setCapitals}
+                      onChoose={(role) => onEdit(adjust("color", role, { target }))}
                     />
+                    {isMarked && (
+                      <ColorChoice
+                        label={`Colour of what stands out in ${slot.label}`}
+                        usual="* as usual"
+                        value={set.emphasis}
+                        disabled={!may(slot, "color")}
+                        onChoose={(role) => onEdit(adjust("emphasis", role, { target }))}
+                      />
+                    )}
+                    {SETTINGS.map(({ field, title, of, Icon }) => (
+                      <Toggle
+                        key={field}
+                        label={`${slot.label} ${of}`}
+                        title={title}
+                        Icon={Icon}
+                        on={set[field] ?? words[field] ?? false}
+                        disabled={!may(slot, "color")}
+                        onToggle={(on) => toggle(field, on)}
+                      />
+                    ))}
                   </span>
                 )}
               </td>

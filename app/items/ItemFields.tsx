@@ -53,7 +53,7 @@ export function ItemFields({
     const own = plain(FIELDS[field].field);
     if (!own || typeof value === "object") return null;
     return (
-      <div key={field} className={`relative ${field === "ink" ? "col-span-2" : ""}`}>
+      <div key={field} className={`relative ${field === "ink" || field === "emphasisInk" ? "col-span-2" : ""}`}>
         <FieldControl
           field={own}
           palette={palette}

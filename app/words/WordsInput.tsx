@@ -5,6 +5,7 @@ import { MOST_WORDS } from "../../core/document/promotion";
 import { pastedWords } from "../../core/type/pastedWords";
 import { fieldLook } from "../components/fieldLook";
 import { ChipPicker } from "./ChipPicker";
+import { EmphasisButton } from "./EmphasisButton";
 import { EmojiPicker } from "./EmojiPicker";
 import { insertText } from "./insertText";
 
@@ -51,7 +52,7 @@ export function WordsInput({
     if (field.current) insertText(field.current, more);
   };
   const makePlain = (): void => onWrite(withChips(text, facts));
-  const look = `${fieldLook} pr-15! ${className}`;
+  const look = `${fieldLook} pr-21! ${className}`;
   const common = {
     id,
     "data-slot": slot,
@@ -82,6 +83,7 @@ export function WordsInput({
       )}
       {!locked && (
         <div className="absolute top-0.5 right-1 flex opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
+          <EmphasisButton field={field} />
           <ChipPicker facts={facts} onPick={put} onPlain={hasChips(text) ? makePlain : null} />
           <EmojiPicker onPick={put} />
         </div>

@@ -43,6 +43,8 @@ export interface Entry {
   readonly share: number;
   /** A colour chosen for it. */
   readonly color?: ColorRole | undefined;
+  /** The colour asked for words that stand out. */
+  readonly emphasis?: ColorRole | undefined;
   /** Entries of one group are set in one size: the least that any of them needs. */
   readonly group?: string | undefined;
   /** How much later it comes in than in its turn, as a share of the scene's length. */

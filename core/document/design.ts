@@ -162,7 +162,13 @@ function designedScene(
       .filter((slot) => ofSlot("hidden", slot) !== true)
       .map((slot) =>
         slot.kind === "words"
-          ? { ...slot, color: ofSlot("color", slot), capitals: ofSlot("capitals", slot) || undefined }
+          ? {
+              ...slot,
+              color: ofSlot("color", slot),
+              capitals: ofSlot("capitals", slot) || undefined,
+              numbered: ofSlot("numbered", slot) || undefined,
+              emphasis: ofSlot("emphasis", slot),
+            }
           : slot,
       ),
     places,

@@ -175,6 +175,20 @@ export const FIELDS = {
     lock: "color",
     from: ({ slot }) => (slot?.kind === "words" ? (slot.capitals ?? false) : undefined),
   }),
+  numbered: ofSlot(flag("Numbered", false), {
+    named: "The numbering of",
+    kinds: ["words"],
+    layers: HERE,
+    lock: "color",
+    from: ({ slot }) => (slot?.kind === "words" ? (slot.numbered ?? false) : undefined),
+  }),
+  emphasis: ofSlot(choice("Colour of emphasis", COLOR_ROLES, "accent"), {
+    named: "The emphasis of",
+    kinds: ["words"],
+    layers: HERE,
+    lock: "color",
+    from: ({ slot }) => (slot?.kind === "words" ? slot.emphasis : undefined),
+  }),
   hidden: ofSlot(flag("Skipped", false), {
     named: "Taking out",
     kinds: EVERY_KIND,
@@ -255,6 +269,16 @@ export const FIELDS = {
     named: "The capitals of",
     kinds: ["words"],
     from: () => false,
+  }),
+  numbering: ofItem(flag("Numbered", false), {
+    named: "The numbering of",
+    kinds: ["words"],
+    from: () => false,
+  }),
+  emphasisInk: ofItem(choice("Emphasis", COLOR_ROLES, "accent"), {
+    named: "The emphasis of",
+    kinds: ["words"],
+    from: () => "accent" as const,
   }),
   plate: ofItem(choice("Stands on", ["nothing", ...COLOR_ROLES], "card"), {
     named: "The plate of",

@@ -20,7 +20,7 @@ const HELD: ReadonlySet<FieldId> = new Set<FieldId & keyof SceneTemplate>([
   "length",
   "overlap",
 ]);
-const HELD_BY_SLOTS: ReadonlySet<FieldId> = new Set<FieldId>(["color", "capitals", "hidden"]);
+const HELD_BY_SLOTS: ReadonlySet<FieldId> = new Set<FieldId>(["color", "capitals", "numbered", "emphasis", "hidden"]);
 
 /**
  * What of the adjustments of a promotion its scenes do not hold themselves once they are a template's: what differs in a

@@ -60,6 +60,10 @@ export interface WordsSlot extends SlotBase {
   readonly color?: ColorRole | undefined;
   /** Whether they are set in capitals, however they are written; as they are written when absent. */
   readonly capitals?: boolean | undefined;
+  /** Whether each of their lines has a number before it. */
+  readonly numbered?: boolean | undefined;
+  /** The brand's colour of the words that stand out, where it can be read. */
+  readonly emphasis?: ColorRole | undefined;
 }
 
 export const PICTURE_SHAPES = ["any", "tall", "square", "wide"] as const;

@@ -38,7 +38,14 @@ const slotBase: Json = {
 const slots = (media: Json): Readonly<Record<Slot["kind"], Json>> => ({
   words: object(
     { ...slotBase, kind: { const: "words" }, role: one(WORDS_ROLES), budget: whole(1, 160) },
-    { binding: one(WORDS_BINDINGS), fallback: text(0, 160), color: one(COLOR_ROLES), capitals: flag },
+    {
+      binding: one(WORDS_BINDINGS),
+      fallback: text(0, 160),
+      color: one(COLOR_ROLES),
+      capitals: flag,
+      numbered: flag,
+      emphasis: one(COLOR_ROLES),
+    },
   ),
   media: object(
     {

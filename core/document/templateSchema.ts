@@ -50,6 +50,8 @@ const SLOTS: Readonly<Record<Slot["kind"], Schema<unknown>>> = {
     fallback: string().max(160, "At most 160 characters.").optional(),
     color: string().oneOf(COLOR_ROLES).optional(),
     capitals: boolean().optional(),
+    numbered: boolean().optional(),
+    emphasis: string().oneOf(COLOR_ROLES).optional(),
   }).noUnknown(),
   media: object({
     ...slotBase,

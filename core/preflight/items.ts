@@ -1,3 +1,4 @@
+import { plainWords } from "../type/emphasis";
 import { itemKey } from "../document/itemKey";
 import { type Item } from "../document/items";
 import { overlaps } from "../geometry/rect";
@@ -21,7 +22,8 @@ interface OwnWords {
 const ownWordsIn = ({ document }: CheckedPromotion, { items }: PreparedPromotion): readonly OwnWords[] =>
   items.flatMap((span) => {
     const item = document.items[span.what.id];
-    return item?.kind === "words" && item.text.trim() !== "" ? [{ item, span }] : [];
+    if (item?.kind !== "words" || item.text.trim() === "") return [];
+    return [{ item: { ...item, text: plainWords(item.text) }, span }];
   });
 
 export const itemsInSafeArea: WholeRule = {

@@ -2,6 +2,7 @@ import { type Entry, type EntryLook } from "../arrangement/layout";
 import { type ResolvedScene } from "../document/resolve";
 import { type WordsSlot, slotKey } from "../document/sceneTemplate";
 import { inCapitals } from "../type/capitals";
+import { numbered } from "../type/numbered";
 import { type TypeRole } from "../type/roles";
 
 /** What a scene has to show in words, in the order of its slots. Slots with nothing in them are not there. */
@@ -10,7 +11,8 @@ export function entriesOf(scene: ResolvedScene): Entry[] {
     const key = slotKey(scene.template, slot);
     if (slot.kind === "words") {
       const words = (scene.words[slot.id] ?? "").trim();
-      const text = slot.capitals ? inCapitals(words) : words;
+      const cased = slot.capitals ? inCapitals(words) : words;
+      const text = slot.numbered ? numbered(cased) : cased;
       return text === "" ? [] : [wordsEntry(slot, key, text)];
     }
     const { offer } = scene;
@@ -26,8 +28,8 @@ export function entriesOf(scene: ResolvedScene): Entry[] {
   });
 }
 
-function wordsEntry({ id, role, color }: WordsSlot, key: Entry["key"], text: string): Entry {
-  const base = { id, key, text, color };
+function wordsEntry({ id, role, color, emphasis }: WordsSlot, key: Entry["key"], text: string): Entry {
+  const base = { id, key, text, color, emphasis };
   if (role === "stars") return { ...base, role: "line", look: "stars", share: 0.5 };
   if (role === "link") return { ...base, role: "line", look: "code", share: 1.6 };
   return { ...base, role, look: LOOKS[role], share: SHARES[role] };

@@ -1,4 +1,5 @@
 import { inCapitals } from "../type/capitals";
+import { numbered } from "../type/numbered";
 import { type ShownItem } from "../document/itemsShown";
 import { FIRST_LOOKS } from "../document/items";
 import { contrastRatio } from "../color/contrast";
@@ -137,12 +138,17 @@ function wordsDrawing(
 ): Drawing {
   const { values } = shown;
   const room = middlePlace(shown, setter, values.tall);
-  const written = values.capital ? inCapitals(text) : text;
+  const cased = values.capital ? inCapitals(text) : text;
+  const written = values.numbering ? numbered(cased) : cased;
   const words = setWords(setter, { role, text: written, align: "centre" }, room);
   const middle = centreOf(room);
   const block = rect(middle.x - words.width / 2, middle.y - words.height / 2, words.width, words.height);
+  const { palette } = setter.style;
   if (values.plate === "nothing")
-    return { place: block, nodes: wordNodes(words, block, setter.style.palette[values.ink]) };
+    return {
+      place: block,
+      nodes: wordNodes(words, block, { ink: palette[values.ink], marked: palette[values.emphasisInk] }),
+    };
   const pad = words.size * PLATE_PADDING;
   // Capitals stand in the middle of the plate, as they do on cards.
   const plate = rect(
@@ -152,11 +158,12 @@ function wordsDrawing(
     words.height - words.overCapitals - words.underBaseline + 2 * pad,
   );
   const { place, outline } = plateRound(values.plateShape, plate, pad);
-  const ground = setter.style.palette[values.plate];
+  const ground = palette[values.plate];
   const wanted = wantedContrast(words.size, setter.style.weights[roleFace(setter, role)]);
-  const chosen = setter.style.palette[values.ink];
   // A colour that can't be read on its plate gives way to one that can.
-  const ink = contrastRatio(chosen, ground) >= wanted ? chosen : setter.style.on[values.plate].plain;
+  const readable = (color: string, other: string): string => (contrastRatio(color, ground) >= wanted ? color : other);
+  const ink = readable(palette[values.ink], setter.style.on[values.plate].plain);
+  const marked = readable(palette[values.emphasisInk], ink);
   const card: DisplayNode = { kind: "shape", outline, at: { x: 0, y: 0 }, ink: ground };
-  return { place, nodes: [card, ...wordNodes(words, block, ink)] };
+  return { place, nodes: [card, ...wordNodes(words, block, { ink, marked })] };
 }

@@ -123,10 +123,10 @@ function cardAround(words: FittedWords, pad: Point): Size & Pick<SetEntry, "insi
 }
 
 /** The ink of an entry on a ground: what was chosen for it if that can be read there, else by its look. */
-export function inkOf(setter: Typesetter, { entry, words }: SetEntry, on: GroundInks): string {
-  const wanted = words ? wantedContrast(words.size, setter.style.weights[roleFace(setter, entry.role)]) : 3;
+export function inkOf(setter: Typesetter, set: SetEntry, on: GroundInks): string {
+  const { entry } = set;
+  const [wanted, ground] = [contrastOf(setter, set), groundOf(setter, set, on)];
   const chosen = entry.color && setter.style.palette[entry.color];
-  const ground = entry.look === "badge" ? on.badge : entry.look === "plate" ? setter.style.plate : on.ground;
   if (chosen && contrastRatio(chosen, ground) >= wanted) return chosen;
   switch (entry.look) {
     case "badge":
@@ -145,6 +145,24 @@ export function inkOf(setter: Typesetter, { entry, words }: SetEntry, on: Ground
   }
 }
 
+/** The ink of the words that stand out: the one asked for, else the ground's accent; where it can't be read, the others'. */
+function markedInk(setter: Typesetter, set: SetEntry, on: GroundInks): string {
+  const { emphasis } = set.entry;
+  const chosen = emphasis ? setter.style.palette[emphasis] : on.accent;
+  const isRead = contrastRatio(chosen, groundOf(setter, set, on)) >= contrastOf(setter, set);
+  return isRead ? chosen : inkOf(setter, set, on);
+}
+
+/** The contrast that an entry needs at its size. */
+const contrastOf = (setter: Typesetter, { entry, words }: SetEntry): number =>
+  words ? wantedContrast(words.size, setter.style.weights[roleFace(setter, entry.role)]) : 3;
+
+/** What an entry stands on. */
+function groundOf({ style }: Typesetter, { entry: { look } }: SetEntry, on: GroundInks): string {
+  if (look === "badge") return on.badge;
+  return look === "plate" ? style.plate : on.ground;
+}
+
 /** What an entry looks like in its place. @param on the inks of the ground it stands on */
 export function entryNodes(
   setter: Typesetter,
@@ -154,6 +172,10 @@ export function entryNodes(
 ): DisplayNode[] {
   const { entry, words, inside } = set;
   const ink = inkOf(setter, set, on);
+  const letters = (): DisplayNode[] => {
+    const at = { x: place.x + inside.x, y: place.y + inside.y };
+    return words ? wordNodes(words, at, { ink, marked: markedInk(setter, set, on) }) : [];
+  };
   const shape = (outline: Outline, color: string): DisplayNode => ({
     kind: "shape",
     outline,
@@ -179,18 +201,15 @@ export function entryNodes(
       return [shape(cutCard(place, RHYTHM), light), shape(codeOutline(codedLink(entry.text), place), dark)];
     }
     case "badge":
-      return [shape(cutCard(place, RHYTHM), on.badge), ...lettersAt(words, place, inside, ink)];
+      return [shape(cutCard(place, RHYTHM), on.badge), ...letters()];
     case "plate":
-      return [shape(cutCard(place, RHYTHM), setter.style.plate), ...lettersAt(words, place, inside, ink)];
+      return [shape(cutCard(place, RHYTHM), setter.style.plate), ...letters()];
     case "struck":
-      return [...lettersAt(words, place, inside, ink), ...strike(words, place, ink)];
+      return [...letters(), ...strike(words, place, ink)];
     default:
-      return lettersAt(words, place, inside, ink);
+      return letters();
   }
 }
-
-const lettersAt = (words: FittedWords | null, place: Rect, inside: SetEntry["inside"], ink: string): DisplayNode[] =>
-  words ? wordNodes(words, { x: place.x + inside.x, y: place.y + inside.y }, ink) : [];
 
 function strike(words: FittedWords | null, place: Rect, ink: string): DisplayNode[] {
   if (!words) return [];

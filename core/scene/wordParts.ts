@@ -3,6 +3,7 @@ import { type BrandFacts } from "../document/facts";
 import { type Entry } from "../arrangement/layout";
 import { type Rect } from "../geometry/rect";
 import { STAGGER_MS, type MotionKind } from "../motion/wordMotion";
+import { plainWords } from "../type/emphasis";
 import { fitRule } from "../type/roles";
 import { type ColumnBacking } from "./columnBackings";
 import { logoSlot } from "./logoPart";
@@ -41,7 +42,7 @@ export function wordSlot(setter: Typesetter, { set, place, column, backing }: St
     part: partOf(entry),
     kind: "words",
     place,
-    text: entry.text,
+    text: plainWords(entry.text),
     fitted: words,
     smallest: words ? smallestSize(setter, entry, column.align) : 0,
     ink: inkOf(setter, set, backing.inks),

@@ -49,15 +49,24 @@ export function setWords(
   });
 }
 
-/** The display nodes of set words at a place: one shape for all letters, then the emoji. */
-export function wordNodes(words: FittedWords, at: Point, ink: string): DisplayNode[] {
-  const [first] = words.lines;
-  // Joined whole: number by number would take longer than setting the words.
-  const outline: Outline =
-    words.lines.length === 1 && first
-      ? first.outline
-      : ([] as number[]).concat(...words.lines.map((line) => line.outline));
-  const letters: DisplayNode[] = outline.length > 0 ? [{ kind: "shape", outline, at, ink }] : [];
+/** The inks that words are drawn in. */
+export interface WordInks {
+  readonly ink: string;
+  /** Of the words that stand out. */
+  readonly marked: string;
+}
+
+/** The display nodes of set words at a place: one shape for all letters, one for those that stand out, then the emoji. */
+export function wordNodes(words: FittedWords, at: Point, { ink, marked }: WordInks): DisplayNode[] {
+  const shape = (outline: Outline, color: string): DisplayNode[] =>
+    outline.length > 0 ? [{ kind: "shape", outline, at, ink: color }] : [];
+  const joined = (part: "outline" | "marked"): Outline => {
+    const [first] = words.lines;
+    // Joined whole: number by number would take longer than setting the words.
+    return words.lines.length === 1 && first
+      ? first[part]
+      : ([] as number[]).concat(...words.lines.map((line) => line[part]));
+  };
   const emoji = words.lines
     .flatMap((line) => line.emoji)
     .map(({ code, place }): DisplayNode => ({
@@ -65,7 +74,7 @@ export function wordNodes(words: FittedWords, at: Point, ink: string): DisplayNo
       code,
       place: { ...place, x: place.x + at.x, y: place.y + at.y },
     }));
-  return [...letters, ...emoji];
+  return [...shape(joined("outline"), ink), ...shape(joined("marked"), marked), ...emoji];
 }
 
 /** Nodes that hold still, with bounds that contain all they paint. */

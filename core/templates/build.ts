@@ -46,7 +46,10 @@ const ROLE_DEFAULTS: Readonly<
 };
 
 type WordsMore = Partial<
-  Pick<WordsSlot, "label" | "hint" | "required" | "budget" | "binding" | "fallback" | "color" | "capitals">
+  Pick<
+    WordsSlot,
+    "label" | "hint" | "required" | "budget" | "binding" | "fallback" | "color" | "capitals" | "numbered" | "emphasis"
+  >
 > & { readonly allows?: Partial<SlotAllows> };
 
 /** A words slot. Required unless said otherwise. */

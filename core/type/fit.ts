@@ -24,6 +24,8 @@ export interface PlacedEmoji {
 /** A line set at its size. Coordinates are design units from the top left of the block. */
 export interface SetLine {
   readonly outline: Outline;
+  /** Of the words that stand out. */
+  readonly marked: Outline;
   readonly emoji: readonly PlacedEmoji[];
   readonly x: number;
   readonly baseline: number;
@@ -155,14 +157,27 @@ function setLines(
   };
 }
 
-function drawLine(line: Line, size: number, x: number, baseline: number): { outline: Outline; emoji: PlacedEmoji[] } {
+function drawLine(
+  line: Line,
+  size: number,
+  x: number,
+  baseline: number,
+): Pick<SetLine, "outline" | "marked" | "emoji"> {
   const outline: number[] = [];
+  const marked: number[] = [];
   const emoji: PlacedEmoji[] = [];
   let pen = x;
   for (const piece of visualOrder(line.pieces)) {
     for (const { font, glyph, x: dx, y: dy } of piece.glyphs) {
       const scale = size / font.unitsPerEm;
-      appendPlaced(outline, font.outline(glyph), scale, scale, pen + dx * size, baseline + dy * size);
+      appendPlaced(
+        piece.isMarked ? marked : outline,
+        font.outline(glyph),
+        scale,
+        scale,
+        pen + dx * size,
+        baseline + dy * size,
+      );
     }
     if (piece.emoji) {
       const side = EMOJI.size * size;
@@ -173,5 +188,5 @@ function drawLine(line: Line, size: number, x: number, baseline: number): { outl
     }
     pen += piece.advance * size;
   }
-  return { outline, emoji };
+  return { outline, marked, emoji };
 }

@@ -106,7 +106,7 @@ function cutPiece(piece: Piece): Piece[] {
   const cut = cells.map(({ glyphs, start }, index): Piece => {
     const end = cells[index + 1]?.start ?? piece.advance;
     return {
-      level: piece.level,
+      ...piece,
       advance: end - start,
       glyphs: glyphs.map((glyph) => ({ ...glyph, x: glyph.x - start })),
       emoji: null,

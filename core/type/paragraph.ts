@@ -1,4 +1,5 @@
 import LineBreaker from "linebreak";
+import { readEmphasis } from "./emphasis";
 import { type FaceFiles, graphemesOf } from "./faces";
 import { type FontBook } from "./fontBook";
 import { bidiLevels } from "./itemise";
@@ -43,14 +44,20 @@ export function textBreaks(text: string): TextBreak[] {
   return breaks;
 }
 
-/** Prepares a text for setting in lines. Every font file it needs must be open (see filesWanted). */
-export function paragraph(text: string, stack: FaceFiles, book: FontBook, tabular = false): Paragraph {
+/**
+ * Prepares a text for setting in lines. Every font file it needs must be open (see filesWanted). A word of which anything is
+ * marked stands out whole: letters that join are never torn apart.
+ */
+export function paragraph(written: string, stack: FaceFiles, book: FontBook, tabular = false): Paragraph {
+  const { text, marks } = readEmphasis(written);
   const { levels, base } = bidiLevels(text);
   const words = textBreaks(text).map(({ text: stretch, start, mustBreak }): BrokenWord => {
     const word = stretch.replace(/\s+$/u, "");
     const blank = stretch.slice(word.length).replace(/[\r\n\u2028\u2029\u0085\u000b\u000c]/gu, "");
     const end = start + word.length;
-    const shaped = shapeWord(word, levels.slice(start, end), stack, book, tabular);
+    const plain = shapeWord(word, levels.slice(start, end), stack, book, tabular);
+    const isMarked = marks.some((mark) => mark.start < end && start < mark.end);
+    const shaped = isMarked ? { ...plain, pieces: plain.pieces.map((piece) => ({ ...piece, isMarked })) } : plain;
     const space = blank === "" ? null : blankPiece(blank, levels[end] ?? base, stack, book);
     return { text: word, shaped, space, mustBreak };
   });

@@ -17,6 +17,8 @@ export interface Piece {
   readonly advance: number;
   readonly glyphs: readonly PlacedGlyph[];
   readonly emoji: string | null;
+  /** Whether it is of a word that is to stand out. */
+  readonly isMarked?: boolean;
 }
 
 /** How far ink reaches above and below the baseline, in em. */
