@@ -3,7 +3,9 @@ import { type Edit } from "../document/edit";
 import { adjust, applyEdit, fillSlot, putItem } from "../document/edits";
 import { resolvePromotion } from "../document/resolve";
 import { openWanted, testBook } from "../testing/fonts";
-import { TEST_BRAND, testDocument, testFacts } from "../testing/promotions";
+import { type Facts } from "../document/facts";
+import { mediaFill } from "../document/shots";
+import { PICTURE_ID, TEST_BRAND, testDocument, testFacts, testPicture } from "../testing/promotions";
 import { ticksOf } from "../time/ticks";
 import { type DisplayNode, everyNode } from "./displayList";
 import { paintedText } from "./paintedText";
@@ -20,9 +22,23 @@ const own = (text: string): Edit =>
   putItem("1", { kind: "words", role: "line", text, order: "a1", from: "product", to: "product" });
 
 async function prepared(...edits: readonly Edit[]) {
-  const promotion = resolvePromotion(edits.reduce(applyEdit, testDocument()), testFacts());
+  return preparedWith(testFacts(), ...edits);
+}
+async function preparedWith(facts: Facts, ...edits: readonly Edit[]) {
+  const promotion = resolvePromotion(edits.reduce(applyEdit, testDocument()), facts);
   await openWanted(book, () => fontFilesWanted(promotion, book));
   return preparePromotion(promotion, "square", book);
+}
+/** Everything in a frame of the first scene, with a headline over its picture. */
+async function overPicture(text: string, tone: string | null): Promise<DisplayNode[]> {
+  const facts = testFacts();
+  const tones = tone === null ? {} : { tones: [tone.repeat(2400)] };
+  const media = { ...facts.media, [PICTURE_ID]: testPicture(tones) };
+  const edits = [
+    fillSlot("hook.headline", { kind: "words", text }),
+    fillSlot("hook.picture", mediaFill(PICTURE_ID)),
+  ] as const;
+  return [...everyNode(displayListAt(await preparedWith({ ...facts, media }, ...edits), ticksOf(2000)))];
 }
 /** The shapes of a frame in the middle of the second scene, by how many numbers each ink's outlines have. */
 async function shapes(...edits: readonly Edit[]): Promise<Map<string, number>> {
@@ -51,6 +67,28 @@ test("the second colour is chosen from the brand's; one that can't be read where
   // The scene stands on the card colour.
   expect(contrastRatio(palette.card, palette.ground)).toBeLessThan(3);
   expect(await shapes(name("*Pots* now"), colored("card"))).toEqual(plain);
+});
+
+test("over a picture the second colour is one that was measured to be read there; where none can be, words are underlined", async () => {
+  const inks = (nodes: readonly DisplayNode[]): Set<string> =>
+    new Set(nodes.flatMap((node) => (node.kind === "shape" ? [inkOf(node)] : [])));
+  const underlines = (nodes: readonly DisplayNode[], plain: readonly DisplayNode[]): number => {
+    const fills = [nodes, plain].map((all) => all.filter(({ kind }) => kind === "fill").length);
+    return (fills[0] ?? 0) - (fills[1] ?? 0);
+  };
+  for (const [tone, second, lines] of [
+    ["101010", true, 0],
+    ["c9603a", false, 1],
+    [null, false, 1],
+  ] as const) {
+    const [marked, plain] = [await overPicture("Come and *see*", tone), await overPicture("Come and see", tone)];
+    expect(inks(marked).has(palette.accent) && !inks(plain).has(palette.accent)).toBe(second);
+    expect(underlines(marked, plain)).toBe(lines);
+  }
+  // One line under two words beside each other, one for each that stands alone or on a line of its own.
+  const bare = await overPicture("One two and three", null);
+  expect(underlines(await overPicture("*One two* and *three*", null), bare)).toBeGreaterThanOrEqual(2);
+  expect(underlines(await overPicture("*One* *two* and three", null), bare)).toBe(1);
 });
 
 test("in capitals, with numbers, in words of one's own and on their plates: what is marked stays so", async () => {

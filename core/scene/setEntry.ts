@@ -1,4 +1,5 @@
 import { type Entry } from "../arrangement/layout";
+import { type ColorRole } from "../color/palette";
 import { contrastRatio } from "../color/contrast";
 import { wantedContrast } from "../color/legibility";
 import { withAlpha } from "../color/srgb";
@@ -145,12 +146,22 @@ export function inkOf(setter: Typesetter, set: SetEntry, on: GroundInks): string
   }
 }
 
-/** The ink of the words that stand out: the one asked for, else the ground's accent; where it can't be read, the others'. */
+/** Colours for words that stand out, the best first. */
+const SECONDS = ["accent", "sale", "primary"] as const;
+
+/** The ink of the words that stand out: the one asked for, else the accent; where none can be read, that of the others. */
 function markedInk(setter: Typesetter, set: SetEntry, on: GroundInks): string {
   const { emphasis } = set.entry;
-  const chosen = emphasis ? setter.style.palette[emphasis] : on.accent;
-  const isRead = contrastRatio(chosen, groundOf(setter, set, on)) >= contrastOf(setter, set);
-  return isRead ? chosen : inkOf(setter, set, on);
+  const { palette } = setter.style;
+  const ink = inkOf(setter, set, on);
+  const isOnPicture = on.measured !== undefined && !onCard(set.entry);
+  const isRead = (role: ColorRole): boolean =>
+    palette[role] !== ink &&
+    (isOnPicture
+      ? (on.measured?.includes(role) ?? false)
+      : contrastRatio(palette[role], groundOf(setter, set, on)) >= contrastOf(setter, set));
+  const found = (emphasis ? [emphasis] : SECONDS).find(isRead);
+  return found ? palette[found] : ink;
 }
 
 /** The contrast that an entry needs at its size. */

@@ -2,6 +2,7 @@ import { type Align } from "../geometry/column";
 import { type FaceRole } from "../brand/book";
 import { type TemplateStyle } from "../document/sceneTemplate";
 import { type Point, type Rect, type Size, evenInsets, inset, rect, union } from "../geometry/rect";
+import { type Stretch } from "../type/emphasis";
 import { type FormatName, type Shape } from "../placement/formats";
 import { type FaceFiles } from "../type/faces";
 import { type FittedWords, fitWords } from "../type/fit";
@@ -56,7 +57,13 @@ export interface WordInks {
   readonly marked: string;
 }
 
-/** The display nodes of set words at a place: one shape for all letters, one for those that stand out, then the emoji. */
+/** An underline: how far under the baseline and how thick, as shares of the size. */
+const UNDERLINE = { under: 0.1, thick: 0.07 } as const;
+
+/**
+ * The display nodes of set words at a place: one shape for all letters, one for those that stand out, then the emoji. What
+ * stands out is underlined where it has no ink of its own.
+ */
 export function wordNodes(words: FittedWords, at: Point, { ink, marked }: WordInks): DisplayNode[] {
   const shape = (outline: Outline, color: string): DisplayNode[] =>
     outline.length > 0 ? [{ kind: "shape", outline, at, ink: color }] : [];
@@ -74,7 +81,22 @@ export function wordNodes(words: FittedWords, at: Point, { ink, marked }: WordIn
       code,
       place: { ...place, x: place.x + at.x, y: place.y + at.y },
     }));
-  return [...shape(joined("outline"), ink), ...shape(joined("marked"), marked), ...emoji];
+  const lines = marked === ink ? words.lines.flatMap((line) => underlines(words.size, line, at)) : [];
+  const underlined = lines.map((place): DisplayNode => ({ kind: "fill", place, ink }));
+  return [...shape(joined("outline"), ink), ...shape(joined("marked"), marked), ...underlined, ...emoji];
+}
+
+/** Under the words of a line that stand out, and the blanks between two of them. */
+function underlines(size: number, { stretches, baseline }: FittedWords["lines"][number], at: Point): Rect[] {
+  const joined = stretches.reduce<Stretch[]>((made, one) => {
+    const last = made.at(-1);
+    return last && one.start - last.end < size / 2
+      ? [...made.slice(0, -1), { start: last.start, end: one.end }]
+      : [...made, one];
+  }, []);
+  return joined.map(({ start, end }) =>
+    rect(at.x + start, at.y + baseline + UNDERLINE.under * size, end - start, UNDERLINE.thick * size),
+  );
 }
 
 /** Nodes that hold still, with bounds that contain all they paint. */

@@ -1,4 +1,4 @@
-/** A stretch of a text, in UTF-16 code units. */
+/** From a start to an end: of a text in UTF-16 code units, on a line in design units. */
 export interface Stretch {
   readonly start: number;
   readonly end: number;

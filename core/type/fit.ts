@@ -1,5 +1,6 @@
 import { type Align } from "../geometry/column";
 import { type Rect, type Size, rect } from "../geometry/rect";
+import { type Stretch } from "./emphasis";
 import { type Line, balanceLines, fillLines, splitWideWords, visualOrder } from "./lines";
 import { type Outline, appendPlaced } from "./outline";
 import { type Paragraph } from "./paragraph";
@@ -24,8 +25,9 @@ export interface PlacedEmoji {
 /** A line set at its size. Coordinates are design units from the top left of the block. */
 export interface SetLine {
   readonly outline: Outline;
-  /** Of the words that stand out. */
+  /** Of the words that stand out, and where each of them is on the line. */
   readonly marked: Outline;
+  readonly stretches: readonly Stretch[];
   readonly emoji: readonly PlacedEmoji[];
   readonly x: number;
   readonly baseline: number;
@@ -162,9 +164,10 @@ function drawLine(
   size: number,
   x: number,
   baseline: number,
-): Pick<SetLine, "outline" | "marked" | "emoji"> {
+): Pick<SetLine, "outline" | "marked" | "stretches" | "emoji"> {
   const outline: number[] = [];
   const marked: number[] = [];
+  const stretches: Stretch[] = [];
   const emoji: PlacedEmoji[] = [];
   let pen = x;
   for (const piece of visualOrder(line.pieces)) {
@@ -186,7 +189,8 @@ function drawLine(
         place: rect(pen + EMOJI.side * size, baseline + EMOJI.below * size - side, side, side),
       });
     }
+    if (piece.isMarked) stretches.push({ start: pen, end: pen + piece.advance * size });
     pen += piece.advance * size;
   }
-  return { outline, marked, emoji };
+  return { outline, marked, stretches, emoji };
 }
