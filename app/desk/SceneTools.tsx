@@ -82,8 +82,8 @@ export function SceneTools({
         <SlidersHorizontal aria-hidden size={16} />
       </PopoverButton>
       <PopoverPanel
-        anchor={{ to: "bottom start", gap: 4 }}
-        className="z-20 w-[360px] border border-rule bg-card p-4 shadow-xl"
+        anchor={{ to: "right start", gap: 8, padding: 12 }}
+        className="z-20 w-[430px] border border-rule bg-card p-4 shadow-xl"
       >
         {({ close }) => (
           <div className="flex flex-col gap-3 text-[14px]">
