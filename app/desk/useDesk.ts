@@ -71,6 +71,7 @@ export function useDesk(loaded: LoadedDesk) {
       product,
       offer: offer?.lines ?? null,
       standing: {
+        ...loaded.facts.standing,
         rights: {
           ...loaded.facts.standing.rights,
           ...Object.fromEntries(Object.values(media).map(({ facts: one, rights }) => [one.id, rights])),

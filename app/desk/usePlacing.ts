@@ -5,6 +5,7 @@ import { adjust, applyEdit } from "../../core/document/edits";
 import { type TemplatesByRef } from "../../core/document/facts";
 import { placeItem } from "../../core/document/itemEdits";
 import { itemOfKey } from "../../core/document/itemKey";
+import { itemText } from "../../core/document/itemText";
 import { FIRST_LOOKS } from "../../core/document/items";
 import { type Promotion } from "../../core/document/promotion";
 import { targetOf } from "../../core/document/adjustments";
@@ -73,7 +74,7 @@ function placeable(document: Promotion, templates: TemplatesByRef, key: PlacedKe
     const item = document.items[id];
     if (!item) return null;
     return {
-      label: item.kind === "words" ? item.text : FIRST_LOOKS[item.kind].title,
+      label: itemText(item) ?? FIRST_LOOKS[item.kind].title,
       byHand: () => null,
       edit: (format, moved) => placeItem(document, id, { format, ...moved }),
     };

@@ -1,6 +1,12 @@
 import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
 import { Plus } from "lucide-react";
-import { DRAWN_PRESETS, type ItemPreset, WORDS_PRESETS, stickerPreset } from "../../core/document/itemPresets";
+import {
+  counterPresets,
+  DRAWN_PRESETS,
+  type ItemPreset,
+  WORDS_PRESETS,
+  stickerPreset,
+} from "../../core/document/itemPresets";
 import { STICKERS, STICKER_TITLES } from "../../core/document/stickers";
 import { type TextSet } from "../../core/document/textSets";
 import { StickerPicture } from "./StickerPicture";
@@ -9,12 +15,15 @@ import { StickerPicture } from "./StickerPicture";
 export function AddItem({
   scene,
   sets,
+  today,
   onAdd,
   onAddSet,
 }: {
   scene: string;
   /** Words that belong together. */
   sets: readonly TextSet[];
+  /** The day that counters count from. */
+  today: string | null;
   onAdd: (preset: ItemPreset) => void;
   onAddSet: (set: TextSet) => void;
 }) {
@@ -43,6 +52,7 @@ export function AddItem({
             <>
               <Presets title="Words" presets={WORDS_PRESETS} onAdd={add} />
               <Presets title="Sets of words" presets={sets} onAdd={addSet} />
+              <Presets title="Counters" presets={counterPresets(today)} onAdd={add} />
               <Presets title="Drawn" presets={DRAWN_PRESETS} onAdd={add} />
               <section>
                 <h3 className="mb-1.5 text-[13px] text-soft">Stickers</h3>

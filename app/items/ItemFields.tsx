@@ -6,12 +6,13 @@ import { type Field, type ShapedField } from "../../core/document/field";
 import { FIELDS, ITEM_FIELD_IDS, type ItemFieldId, type ValueOf } from "../../core/document/fields";
 import { formatsInOrder } from "../../core/document/formatList";
 import { itemSourced } from "../../core/document/itemsShown";
-import { ITEM_ROLES, type Item } from "../../core/document/items";
+import { ITEM_ROLES, type Item, isLettered } from "../../core/document/items";
 import { type Promotion } from "../../core/document/promotion";
 import { formatTitle } from "../../core/placement/formats";
 import { fieldLook } from "../components/fieldLook";
 import { ChoiceField } from "../workshop/ChoiceField";
 import { NumberField } from "../workshop/NumberField";
+import { CounterFields } from "./CounterFields";
 import { FieldControl } from "./FieldControl";
 
 const EVERYWHERE = "all formats";
@@ -23,6 +24,7 @@ export function ItemFields({
   item,
   scenes,
   palette,
+  today,
   onEdit,
 }: {
   document: Promotion;
@@ -31,6 +33,8 @@ export function ItemFields({
   /** The scenes that it may lie over, in their order. */
   scenes: readonly { readonly id: string; readonly name: string }[];
   palette: Palette;
+  /** The day that counters count from. */
+  today: string | null;
   onEdit: (edit: Edit) => void;
 }) {
   const formats = formatsInOrder(document);
@@ -105,7 +109,14 @@ export function ItemFields({
         {controls(WHERE)}
       </Group>
       <Group title="How it looks">
-        {item.kind === "words" && (
+        {item.kind === "counter" && (
+          <CounterFields
+            item={item}
+            today={today}
+            onChange={(next) => onEdit({ ...putItem(id, next), label: "Counting" })}
+          />
+        )}
+        {isLettered(item) && (
           <ChoiceField
             label="Set as"
             choices={ITEM_ROLES}
@@ -124,7 +135,7 @@ export function ItemFields({
 }
 
 const WHERE: readonly ItemFieldId[] = ["size", "tall", "angle"];
-const WHEN: readonly ItemFieldId[] = ["starts", "ends", "comes", "moves"];
+const WHEN: readonly ItemFieldId[] = ["starts", "ends", "counts", "comes", "moves"];
 
 const Group = ({ title, children }: { title: string; children: ReactNode }) => (
   <fieldset className="border-t border-rule pt-2">

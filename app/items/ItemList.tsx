@@ -56,7 +56,7 @@ export function ItemList(props: ItemListProps) {
         </ul>
       )}
       {chosen.length > 1 && <SeveralItems document={document} ids={chosen} sheets={props.sheets} onEdit={onEdit} />}
-      <AddItem scene={scene.name} sets={textSets(facts)} onAdd={add} onAddSet={addSet} />
+      <AddItem scene={scene.name} sets={textSets(facts)} today={facts.standing.today} onAdd={add} onAddSet={addSet} />
     </div>
   );
 }

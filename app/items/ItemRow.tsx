@@ -1,10 +1,10 @@
 import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
-import { ArrowDown, ArrowUp, Copy, Shapes, SlidersHorizontal, Trash2, Type } from "lucide-react";
+import { ArrowDown, ArrowUp, Copy, Hash, Shapes, SlidersHorizontal, Trash2, Type } from "lucide-react";
 import { type ReactNode } from "react";
 import { putItem, takeOutItem } from "../../core/document/edits";
 import { repeatItem, restackItem } from "../../core/document/itemEdits";
 import { itemKey } from "../../core/document/itemKey";
-import { FIRST_LOOKS, type Item } from "../../core/document/items";
+import { COUNT, FIRST_LOOKS, type Item, isLettered } from "../../core/document/items";
 import { STICKER_TITLES } from "../../core/document/stickers";
 import { ItemFields } from "./ItemFields";
 import { type ItemListProps } from "./itemListProps";
@@ -29,7 +29,7 @@ export function ItemRow({
   if (!item) return null;
   const title = titleOf(item);
   const write = (text: string): void => {
-    if (item.kind === "words") onEdit({ ...putItem(id, { ...item, text }), label: "Words" });
+    if (isLettered(item)) onEdit({ ...putItem(id, { ...item, text }), label: "Words" });
   };
   const take = (): void => onPlace(id);
   const restack = (by: 1 | -1): void => {
@@ -59,10 +59,11 @@ export function ItemRow({
         />
       )}
       <span className="flex w-5 justify-center text-soft">{signOf(item)}</span>
-      {item.kind === "words" ? (
+      {isLettered(item) ? (
         <WordsInput
           label={`Words of ${title}`}
           text={item.text}
+          hint={item.kind === "counter" ? `${COUNT} stands for the number` : undefined}
           facts={facts}
           className="py-1!"
           onFocus={take}
@@ -92,6 +93,7 @@ export function ItemRow({
             item={item}
             scenes={scenes}
             palette={facts.brand.palette}
+            today={facts.standing.today}
             onEdit={onEdit}
           />
           <div className="flex gap-4 border-t border-rule pt-3 text-[13.5px]">
@@ -115,12 +117,13 @@ export function ItemRow({
 }
 
 function titleOf(item: Item): string {
-  if (item.kind === "words") return `“${item.text}”`;
+  if (isLettered(item)) return `“${item.text}”`;
   return item.kind === "sticker" ? `${STICKER_TITLES[item.sticker]}, sticker` : FIRST_LOOKS[item.kind].title;
 }
 
 function signOf(item: Item): ReactNode {
   if (item.kind === "words") return <Type aria-hidden size={14} />;
+  if (item.kind === "counter") return <Hash aria-hidden size={14} />;
   if (item.kind === "sticker") return <StickerPicture sticker={item.sticker} size={16} />;
   return <Shapes aria-hidden size={14} />;
 }

@@ -30,7 +30,7 @@ export function WordsInput({
   label?: string;
   text: string;
   locked?: boolean;
-  hint?: string;
+  hint?: string | undefined;
   /** Words to pick from. With them it is one line. */
   suggestions?: readonly string[];
   /** What words can follow. */

@@ -100,6 +100,8 @@ const ofItem = <Of extends Field | ShapedField>(
 ): ItemField<Of> => ({ of: "item", field, lock: null, layers: HERE, ...rest });
 
 const HERE: readonly Layer[] = ["scene@format", "scene"];
+/** Items that are made of letters. */
+const LETTERED: readonly ItemKind[] = ["words", "counter"];
 const EVERY_KIND: readonly SlotKind[] = ["words", "media", "offer", "products"];
 
 /**
@@ -267,7 +269,7 @@ export const FIELDS = {
   }),
   capital: ofItem(flag("In capitals", false), {
     named: "The capitals of",
-    kinds: ["words"],
+    kinds: LETTERED,
     from: () => false,
   }),
   numbering: ofItem(flag("Numbered", false), {
@@ -277,18 +279,23 @@ export const FIELDS = {
   }),
   emphasisInk: ofItem(choice("Emphasis", COLOR_ROLES, "accent"), {
     named: "The emphasis of",
-    kinds: ["words"],
+    kinds: LETTERED,
     from: () => "accent" as const,
   }),
   plate: ofItem(choice("Stands on", ["nothing", ...COLOR_ROLES], "card"), {
     named: "The plate of",
-    kinds: ["words"],
+    kinds: LETTERED,
     from: () => "card" as const,
   }),
   plateShape: ofItem(choice("Shape of it", PLATES, "card"), {
     named: "The shape of the plate of",
-    kinds: ["words"],
+    kinds: LETTERED,
     from: () => "card" as const,
+  }),
+  counts: ofItem(time("Counts for", { least: 0, most: 10_000 }, 1500), {
+    named: "The counting of",
+    kinds: ["counter"],
+    from: () => millis(1500),
   }),
   comes: ofItem(choice("Comes in", ["as usual", ...MOTIONS], "as usual"), {
     named: "The entrance of",

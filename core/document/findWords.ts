@@ -1,7 +1,7 @@
 import { type Edit, together } from "./edit";
 import { fillSlot, putItem } from "./edits";
 import { type ItemKey, itemKey, itemOfKey } from "./itemKey";
-import { type Item } from "./items";
+import { type Item, isLettered } from "./items";
 import { membersInOrder } from "./ordered";
 import { MOST_WORDS, type Promotion } from "./promotion";
 import { type ResolvedPromotion } from "./resolve";
@@ -47,7 +47,7 @@ export function wordsPlaces(document: Promotion, { scenes }: ResolvedPromotion, 
   );
   const over = membersInOrder<string, Item>(document.items).flatMap((item): WordsPlace[] => {
     const scene = scenes.find(({ id }) => id === item.from);
-    return item.kind === "words" && scene
+    return isLettered(item) && scene
       ? [{ key: itemKey(item.id), named: `${scene.template.name}: over it`, text: item.text, kept: null }]
       : [];
   });
@@ -88,7 +88,7 @@ export function replaceWords(
       throw new RangeError(`“${named}” would have more than ${MOST_WORDS} characters.`);
     const id = itemOfKey(key);
     const item = id === null ? undefined : document.items[id];
-    if (id !== null && item?.kind === "words") return [putItem(id, { ...item, text: next })];
+    if (id !== null && item && isLettered(item)) return [putItem(id, { ...item, text: next })];
     // A key that is none of an item is one of a slot.
     return [fillSlot(key as SlotKey, { kind: "words", text: next })];
   });

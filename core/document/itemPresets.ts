@@ -1,5 +1,6 @@
+import { dayAfter } from "../offer/days";
 import { type Adjustment } from "./fields";
-import { type BareItem, FIRST_ITEMS, FIRST_LOOKS, ITEM_KINDS, type ItemKind, type ItemShape } from "./items";
+import { type BareItem, COUNT, FIRST_ITEMS, FIRST_LOOKS, ITEM_KINDS, type ItemKind, type ItemShape } from "./items";
 import { type Sticker } from "./stickers";
 
 /** Something that can be put over a scene: what it is, and what is set of it beforehand. */
@@ -14,6 +15,8 @@ const words = (title: string, text: string, set: Adjustment): ItemPreset => ({
   item: { kind: "words", role: "name", text },
   set,
 });
+
+type Counter = Extract<BareItem, { readonly kind: "counter" }>;
 
 /** Words of one's own, plain and on plates. */
 export const WORDS_PRESETS: readonly ItemPreset[] = [
@@ -57,7 +60,24 @@ const shape = (title: string, kind: ItemShape): ItemPreset => ({
 });
 
 /** Kinds of which there are several to choose from; of the others there is one. */
-const SEVERAL: ReadonlySet<ItemKind> = new Set<ItemKind>(["words", "sticker", "shape", "line"]);
+const SEVERAL: ReadonlySet<ItemKind> = new Set<ItemKind>(["words", "counter", "sticker", "shape", "line"]);
+
+const counter = (title: string, item: Partial<Counter>): ItemPreset => ({
+  title,
+  item: { ...FIRST_ITEMS.counter, ...item },
+  set: { plate: "nothing" },
+});
+
+/** Numbers that are counted. @param today the day that days are counted from; null where none is known */
+export const counterPresets = (today: string | null): readonly ItemPreset[] => [
+  counter("To a number", { text: `${COUNT} pots sold`, goal: 500 }),
+  counter("To a date", {
+    text: `${COUNT} days to go`,
+    start: 60,
+    goal: 7,
+    day: today === null ? null : dayAfter(today, 7),
+  }),
+];
 
 /** What is drawn, besides stickers. */
 export const DRAWN_PRESETS: readonly ItemPreset[] = [

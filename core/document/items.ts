@@ -9,6 +9,7 @@ import { orderJsonSchema, orderKey } from "./orderKey";
 import { type Ordered } from "./ordered";
 import { STICKERS, type Sticker } from "./stickers";
 import { WORDS_ROLES, type WordsRole } from "./wordsRole";
+import { DAY, isDay } from "../offer/days";
 import { type Json, objectJsonSchema } from "./valueJsonSchemas";
 
 export const ITEM_SHAPES = ["rectangle", "card", "ellipse", "star"] as const;
@@ -24,9 +25,24 @@ interface ItemBase extends Ordered {
   readonly to: string;
 }
 
+/** A number that is counted before one's eyes, in words that say of what. */
+interface Counter {
+  readonly kind: "counter";
+  readonly role: ItemRole;
+  /** With `COUNT` where the number stands. */
+  readonly text: string;
+  readonly start: number;
+  readonly goal: number;
+  /** A day, as `2026-12-24`, to which the days are counted; then it is them that it counts to. Null for the goal itself. */
+  readonly day: string | null;
+}
+/** What stands for the number in a counter's words. */
+export const COUNT = "#";
+
 /** Something of one's own that lies over scenes. Where and how it is shown are fields of the registry. */
 export type Item =
   | (ItemBase & { readonly kind: "words"; readonly role: ItemRole; readonly text: string })
+  | (ItemBase & Counter)
   | (ItemBase & { readonly kind: "sticker"; readonly sticker: Sticker })
   | (ItemBase & { readonly kind: "shape"; readonly shape: ItemShape })
   | (ItemBase & { readonly kind: "line" })
@@ -34,6 +50,9 @@ export type Item =
   | (ItemBase & { readonly kind: "frame"; readonly thickness: number })
   | (ItemBase & { readonly kind: "progress" });
 export type ItemKind = Item["kind"];
+/** Items that are made of letters. */
+export type LetteredItem = Extract<Item, { readonly role: ItemRole }>;
+export const isLettered = (item: Item): item is LetteredItem => item.kind === "words" || item.kind === "counter";
 export type Items = Readonly<Record<string, Item>>;
 
 /** How an item of a kind looks and where it stands until something else is set. */
@@ -58,6 +77,11 @@ export const FIRST_LOOKS: Readonly<Record<ItemKind, ItemLook>> = {
   words: {
     title: "Words",
     ...{ at: { x: 0.5, y: 0.2 }, size: 0.7, tall: 0.5, ink: "ink" },
+    ...{ hasHeight: false, turns: true, comes: "as words do" },
+  },
+  counter: {
+    title: "Counter",
+    ...{ at: { x: 0.5, y: 0.3 }, size: 0.5, tall: 0.5, ink: "ink" },
     ...{ hasHeight: false, turns: true, comes: "as words do" },
   },
   sticker: {
@@ -89,8 +113,9 @@ export const FIRST_LOOKS: Readonly<Record<ItemKind, ItemLook>> = {
 /** An item without when it is there and over what it lies. */
 export type BareItem<Of extends Item = Item> = Of extends Item ? Omit<Of, "order" | "from" | "to"> : never;
 /** What an item of a kind is when it is put in, until something else is chosen. */
-export const FIRST_ITEMS: Readonly<Record<ItemKind, BareItem>> = {
+export const FIRST_ITEMS: { readonly [Kind in ItemKind]: BareItem<Extract<Item, { readonly kind: Kind }>> } = {
   words: { kind: "words", role: "name", text: "Your words" },
+  counter: { kind: "counter", role: "figure", text: COUNT, start: 0, goal: 100, day: null },
   sticker: { kind: "sticker", sticker: "burst" },
   shape: { kind: "shape", shape: "card" },
   line: { kind: "line" },
@@ -103,18 +128,29 @@ export const kindsThat = (is: (look: ItemLook) => boolean): ItemKind[] =>
   ITEM_KINDS.filter((kind) => is(FIRST_LOOKS[kind]));
 
 const MOST_ITEM_WORDS = 160;
+const MOST_COUNT = 9_999_999;
 const THICKNESS = { least: 0.002, most: 0.2 } as const;
 export const MOST_ITEMS = 100;
 
 const id = string().matches(MEMBER_ID, "An id is lower-case letters, digits and hyphens.").required();
 const base = { order: orderKey, from: id, to: id };
 const kindOf = (kind: ItemKind) => string().oneOf([kind]).required();
+const text = string().defined().max(MOST_ITEM_WORDS, `Words have at most ${MOST_ITEM_WORDS} characters.`);
+const role = string().oneOf(ITEM_ROLES).required();
+const count = number().integer("Whole numbers are counted.").min(0).max(MOST_COUNT).required();
 const SCHEMAS = {
-  words: object({
+  words: object({ ...base, kind: kindOf("words"), role, text }).noUnknown(),
+  counter: object({
     ...base,
-    kind: kindOf("words"),
-    role: string().oneOf(ITEM_ROLES).required(),
-    text: string().defined().max(MOST_ITEM_WORDS, `Words have at most ${MOST_ITEM_WORDS} characters.`),
+    kind: kindOf("counter"),
+    role,
+    text,
+    start: count,
+    goal: count,
+    day: string()
+      .nullable()
+      .defined()
+      .test("day", "A day is written as 2026-12-24.", (day) => day === null || isDay(day)),
   }).noUnknown(),
   sticker: object({ ...base, kind: kindOf("sticker"), sticker: string().oneOf(STICKERS).required() }).noUnknown(),
   shape: object({ ...base, kind: kindOf("shape"), shape: string().oneOf(ITEM_SHAPES).required() }).noUnknown(),
@@ -144,8 +180,16 @@ export const ITEMS_PART: RecordPart = {
   },
 };
 
+const ownWords: Json = { role: { enum: ITEM_ROLES }, text: { type: "string", maxLength: MOST_ITEM_WORDS } };
+const counted: Json = { type: "integer", minimum: 0, maximum: MOST_COUNT };
 const own: Readonly<Record<ItemKind, Json>> = {
-  words: { role: { enum: ITEM_ROLES }, text: { type: "string", maxLength: MOST_ITEM_WORDS } },
+  words: ownWords,
+  counter: {
+    ...ownWords,
+    start: counted,
+    goal: counted,
+    day: { anyOf: [{ type: "null" }, { type: "string", pattern: DAY.source }] },
+  },
   sticker: { sticker: { enum: STICKERS } },
   shape: { shape: { enum: ITEM_SHAPES } },
   line: {},

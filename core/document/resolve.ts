@@ -1,6 +1,8 @@
 import { type ShotCut, shotsInOrder } from "./shots";
 import { type PriceRow } from "../arrangement/layout";
 import { type OfferLines } from "../offer/offerLines";
+import { daysBetween } from "../offer/days";
+import { type Item, isLettered } from "./items";
 import { sceneSpans, totalLength, type SceneSpan } from "../time/timeline";
 import { type Track } from "../time/tracks";
 import { type Millis } from "../units";
@@ -76,11 +78,18 @@ export function resolvePromotion(document: Promotion, facts: Facts): ResolvedPro
 /** Items as they are read: with what the chips in their words stand for. */
 const readItems = (items: Track<ShownItem>, facts: Facts): Track<ShownItem> =>
   items.map((span) => {
-    const { item } = span.what;
-    return item.kind === "words"
-      ? { ...span, what: { ...span.what, item: { ...item, text: withChips(item.text, facts) } } }
-      : span;
+    const item = readItem(span.what.item, facts);
+    return item === span.what.item ? span : { ...span, what: { ...span.what, item } };
   });
+
+function readItem(item: Item, facts: Facts): Item {
+  if (!isLettered(item)) return item;
+  const text = withChips(item.text, facts);
+  if (item.kind === "words") return { ...item, text };
+  const { today } = facts.standing;
+  const goal = item.day !== null && today !== null ? Math.max(0, daysBetween(today, item.day)) : item.goal;
+  return { ...item, text, goal };
+}
 
 /** The formats in which something is set, by the promotion or by a template of it. */
 const formatsThatDiffer = (document: Promotion, facts: Facts): FormatName[] => [

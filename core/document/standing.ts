@@ -19,6 +19,8 @@ export interface Standing {
   readonly rights: Readonly<Record<string, RightsState>>;
   /** Null where no offer is chosen. */
   readonly offer: OfferStanding | null;
+  /** That day in the team's zone, as `2026-12-24`; null where none is meant. */
+  readonly today: string | null;
 }
 
-export const NO_STANDING: Standing = { rights: {}, offer: null };
+export const NO_STANDING: Standing = { rights: {}, offer: null, today: null };

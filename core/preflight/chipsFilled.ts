@@ -1,4 +1,5 @@
 import { type Chip, chipText, emptyChips } from "../document/chips";
+import { itemText } from "../document/itemText";
 import { itemKey } from "../document/itemKey";
 import { slotKey } from "../document/sceneTemplate";
 import { type WholeRule, type Where, everywhere } from "./finding";
@@ -17,7 +18,8 @@ export const chipsFilled: WholeRule = {
     const written = inSlots.flatMap(({ fill, where }) => (fill?.kind === "words" ? [{ text: fill.text, where }] : []));
     const own = items.flatMap(({ what: { id } }) => {
       const item = document.items[id];
-      return item?.kind === "words" ? [{ text: item.text, where: everywhere(item.from, itemKey(id)) }] : [];
+      const text = item ? itemText(item) : null;
+      return item && text !== null ? [{ text, where: everywhere(item.from, itemKey(id)) }] : [];
     });
     return [...written, ...own].flatMap(({ text, where }) => emptyChips(text, facts).map((chip) => found(chip, where)));
   },

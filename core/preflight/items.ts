@@ -1,5 +1,8 @@
 import { plainWords } from "../type/emphasis";
+import { takeOutItem } from "../document/edits";
 import { itemKey } from "../document/itemKey";
+import { itemText } from "../document/itemText";
+import { daysBetween } from "../offer/days";
 import { type Item } from "../document/items";
 import { overlaps } from "../geometry/rect";
 import { type PreparedPromotion } from "../scene/preparePromotion";
@@ -13,17 +16,17 @@ import { hardToRead } from "./readingTime";
 /** Letters are not as wide as their place, and what is moved by hand snaps to whole units. */
 const SLACK = 2;
 
-/** Words of one's own in a format, and when they are there. */
+/** Words of one's own in a format, as they are read in the end, and when they are there. */
 interface OwnWords {
-  readonly item: Extract<Item, { readonly kind: "words" }>;
+  readonly item: Item & { readonly text: string };
   readonly span: Span<PreparedItem>;
 }
 
 const ownWordsIn = ({ document }: CheckedPromotion, { items }: PreparedPromotion): readonly OwnWords[] =>
   items.flatMap((span) => {
     const item = document.items[span.what.id];
-    if (item?.kind !== "words" || item.text.trim() === "") return [];
-    return [{ item: { ...item, text: plainWords(item.text) }, span }];
+    const text = item && plainWords(itemText(item) ?? "").trim();
+    return item && text ? [{ item: { ...item, text }, span }] : [];
   });
 
 export const itemsInSafeArea: WholeRule = {
@@ -90,3 +93,27 @@ function textsOfScenes(
 
 const isOver = (one: Span<PreparedItem>, other: Span<PreparedItem>): boolean =>
   one.from < other.to && other.from < one.to && overlaps(one.what.place, other.what.place, SLACK);
+
+/** A counter to a day that has passed counts to nothing. */
+export const countsToComing: WholeRule = {
+  id: "counts-to-coming",
+  about: "Counters count to a day that is still to come.",
+  lookAtAll: ({ document, promotion: { facts, items } }) => {
+    const { today } = facts.standing;
+    return items.flatMap(({ what: { id } }) => {
+      const item = document.items[id];
+      if (item?.kind !== "counter" || item.day === null || today === null) return [];
+      const left = daysBetween(today, item.day);
+      if (left > 0) return [];
+      return [
+        {
+          severity: left < 0 ? ("wrong" as const) : ("warning" as const),
+          where: everywhere(item.from, itemKey(id)),
+          words: left < 0 ? `it counts to ${item.day}, which has passed` : "it counts to today",
+          numbers: { daysLeft: left },
+          cures: [takeOutItem(document, id)],
+        },
+      ];
+    });
+  },
+};

@@ -1,6 +1,7 @@
 import { adjust, applyEdit, fillSlot, putItem } from "../document/edits";
 import { type Edit } from "../document/edit";
 import { type BrandFacts, type Facts, templateKey } from "../document/facts";
+import { type Item } from "../document/items";
 import { mediaFill } from "../document/shots";
 import { type Promotion } from "../document/promotion";
 import { type SceneTemplate, type SlotKey } from "../document/sceneTemplate";
@@ -61,6 +62,19 @@ const ownWords = (id: string, text: string, at: Point): readonly Edit[] => [
   putItem(id, { kind: "words", role: "line", text, order: `a${id}`, from: "hook", to: "hook" }),
   adjust("at", at, { target: { item: id } }),
 ];
+
+const COUNTER: Item = {
+  kind: "counter",
+  role: "figure",
+  text: "# days to go",
+  start: 30,
+  goal: 0,
+  day: null,
+  order: "a1",
+  from: "hook",
+  to: "hook",
+};
+const ON_THE_DAY = testFacts({ standing: { ...NO_STANDING, today: "2026-11-27" } });
 
 /** What a document must have for a rule to find something. */
 interface Case {
@@ -337,6 +351,20 @@ const CASES: readonly Case[] = [
     ],
     words: /“And Sunday” stands over “Only on Saturday”/,
     mended: [adjust("at", { x: 0.5, y: 0.15 }, { target: { item: "2" } })],
+  },
+  {
+    rule: "counts-to-coming",
+    edits: [putItem("1", { ...COUNTER, day: "2026-11-26" })],
+    facts: ON_THE_DAY,
+    words: /counts to 2026-11-26, which has passed/,
+    isCured: true,
+  },
+  {
+    rule: "counts-to-coming",
+    edits: [putItem("1", { ...COUNTER, day: "2026-11-27" })],
+    facts: ON_THE_DAY,
+    words: /counts to today/,
+    mended: [putItem("1", { ...COUNTER, day: "2026-11-28" })],
   },
 ];
 

@@ -4,7 +4,7 @@ import { chipsFilled } from "./chipsFilled";
 import { contrastOnPictures } from "./contrast";
 import { ownMedia, ownWords, slotsFilled } from "./filled";
 import { type Rule } from "./finding";
-import { itemsInSafeArea, itemsReadable, textsApart } from "./items";
+import { countsToComing, itemsInSafeArea, itemsReadable, textsApart } from "./items";
 import { noFlashes } from "./noFlashes";
 import { noSliver, notEnlarged, sourceGood, subjectInSight, subjectUncovered } from "./pictures";
 import { insideSafeArea } from "./places";
@@ -41,6 +41,7 @@ export const RULES: readonly Rule[] = [
   brandColors,
   itemsInSafeArea,
   itemsReadable,
+  countsToComing,
   textsApart,
   noFlashes,
   chipsFilled,

@@ -1,23 +1,28 @@
 import { inCapitals } from "../type/capitals";
 import { numbered } from "../type/numbered";
 import { type ShownItem } from "../document/itemsShown";
-import { FIRST_LOOKS } from "../document/items";
+import { FIRST_LOOKS, type Item, type ItemRole } from "../document/items";
+import { countedText } from "../document/itemText";
+import { countSteps } from "../motion/counting";
 import { contrastRatio } from "../color/contrast";
 import { wantedContrast } from "../color/legibility";
 import { boundsOf, turning } from "../geometry/affine";
 import { type Rect, centreOf, rect } from "../geometry/rect";
 import { cutCard, ellipse, rectangle } from "../type/outline";
-import { type MotionKind } from "../motion/wordMotion";
-import { type DisplayNode } from "./displayList";
+import { ENTRANCE_MS, EXIT_MS, type MotionKind } from "../motion/wordMotion";
+import { type FittedWords } from "../type/fit";
+import { type DisplayNode, type StillNode } from "./displayList";
 import { type PreparedItem, type ScenePart } from "./prepared";
 import { plateRound } from "./plates";
 import { burst, stickerOutline } from "./stickers";
-import { type Typesetter, roleFace, setWords, still, wordNodes } from "./wordsBlock";
+import { type Typesetter, type WordInks, roleFace, setWords, still, wordNodes } from "./wordsBlock";
 
 /** Padding of a plate round its words, as a share of their size. */
 const PLATE_PADDING = 0.45;
 const FIVE_POINTS = 5;
 const STAR_DEPTH = 0.42;
+/** So long, at least, a counter stands at its goal before it goes. */
+const GOAL_STANDS_MS = 500;
 /** What shows of the way that a progress bar still has to go. */
 const WAY_AHEAD = 0.25;
 
@@ -38,18 +43,46 @@ export function prepareItem(
   setter: Typesetter,
   { length, leaves }: { readonly length: number; readonly leaves: boolean },
 ): PreparedItem {
-  const { part, place } = itemPart(shown, setter);
+  const { part, place } = itemPart(shown, setter, length);
   return { id: shown.id, slots: [], parts: [part], length, leaves, place };
 }
 
-function itemPart(shown: ShownItem, setter: Typesetter): { readonly part: ScenePart; readonly place: Rect } {
+function itemPart(
+  shown: ShownItem,
+  setter: Typesetter,
+  length: number,
+): { readonly part: ScenePart; readonly place: Rect } {
   const { item, values } = shown;
   const ink = setter.style.palette[values.ink];
   if (item.kind === "progress") {
     const bar = barPlace(shown, setter);
     return { part: { kind: "filling", place: bar, ink, ahead: WAY_AHEAD }, place: bar };
   }
-  const { place, nodes } = drawn(shown, setter);
+  const motion = entranceOf(shown, setter);
+  const moving = { kind: "moving", motion, enters: 0, moves: values.moves } as const;
+  if (item.kind !== "counter") {
+    const { place, nodes } = drawn(shown, item, setter);
+    return { part: { ...moving, atRest: laid(shown, place, nodes) }, place };
+  }
+  // It counts once it is there, and has done before it goes.
+  const begins = motion === "still" ? 0 : ENTRANCE_MS;
+  const most = Math.max(0, length - begins - EXIT_MS - GOAL_STANDS_MS);
+  const steps = countSteps(item.start, item.goal, Math.min(values.counts, most));
+  const texts = steps.map(({ count }) => countedText(item.text, count));
+  const { place, each } = lettering(shown, { role: item.role, texts, tabular: true }, setter);
+  const [first = still([], place), ...later] = each.map((nodes) => laid(shown, place, nodes));
+  return {
+    part: {
+      ...moving,
+      atRest: first,
+      later: later.map((atRest, step) => ({ from: begins + (steps[step + 1]?.from ?? 0), atRest })),
+    },
+    place,
+  };
+}
+
+/** A drawing turned and half seen as it was asked for. */
+function laid({ values }: ShownItem, place: Rect, nodes: readonly DisplayNode[]): StillNode {
   const turned: DisplayNode[] =
     values.angle === 0
       ? [...nodes]
@@ -58,14 +91,7 @@ function itemPart(shown: ShownItem, setter: Typesetter): { readonly part: SceneP
   const children: DisplayNode[] =
     values.opacity < 1 ? [{ kind: "layer", alpha: values.opacity, children: turned }] : turned;
   const bounds = values.angle === 0 ? place : boundsOf(turning(values.angle, centreOf(place)), place);
-  const part: ScenePart = {
-    kind: "moving",
-    motion: entranceOf(shown, setter),
-    enters: 0,
-    moves: values.moves,
-    atRest: still(children, bounds),
-  };
-  return { part, place };
+  return still(children, bounds);
 }
 
 /** How an item comes in: as it was told, else as its kind does. */
@@ -75,14 +101,16 @@ function entranceOf({ item, values }: ShownItem, { design }: Typesetter): Motion
   return comes === "as words do" ? design.motion : comes;
 }
 
-function drawn(shown: ShownItem, setter: Typesetter): Drawing {
-  const { item, values } = shown;
+function drawn(shown: ShownItem, item: Exclude<Item, { kind: "counter" }>, setter: Typesetter): Drawing {
+  const { values } = shown;
   const at = { x: 0, y: 0 };
   const ink = setter.style.palette[values.ink];
   const place = middlePlace(shown, setter, values.tall);
   switch (item.kind) {
-    case "words":
-      return wordsDrawing(shown, item, setter);
+    case "words": {
+      const { place, each } = lettering(shown, { role: item.role, texts: [item.text], tabular: false }, setter);
+      return { place, nodes: each[0] ?? [] };
+    }
     case "sticker": {
       const square = middlePlace(shown, setter, 1);
       return { place: square, nodes: [{ kind: "shape", outline: stickerOutline(item.sticker, square), at, ink }] };
@@ -131,24 +159,40 @@ function barPlace({ values: { at, size, tall } }: ShownItem, { shape }: Typesett
   return rect(at.x * shape.width - width / 2, at.y * shape.height - height / 2, width, height);
 }
 
-function wordsDrawing(
+/** Words to letter, which take turns in one place. */
+interface Lettering {
+  readonly role: ItemRole;
+  readonly texts: readonly string[];
+  /** Whether all figures are equally wide, so that nothing trembles while they change. */
+  readonly tabular: boolean;
+}
+
+/** Sets texts in one size, that of the longest, each in the middle of one place, on one plate if they stand on any. */
+function lettering(
   shown: ShownItem,
-  { text, role }: Extract<ShownItem["item"], { kind: "words" }>,
+  { role, texts, tabular }: Lettering,
   setter: Typesetter,
-): Drawing {
+): { readonly place: Rect; readonly each: readonly (readonly DisplayNode[])[] } {
   const { values } = shown;
+  const { palette } = setter.style;
   const room = middlePlace(shown, setter, values.tall);
-  const cased = values.capital ? inCapitals(text) : text;
-  const written = values.numbering ? numbered(cased) : cased;
-  const words = setWords(setter, { role, text: written, align: "centre" }, room);
+  const written = texts.map((text) => {
+    const cased = values.capital ? inCapitals(text) : text;
+    return values.numbering ? numbered(cased) : cased;
+  });
+  const set = (text: string, largest?: number): FittedWords =>
+    setWords(setter, { role, text, align: "centre", largest, tabular }, room);
+  const longest = written.reduce((long, text) => (text.length > long.length ? text : long), "");
+  const words = set(longest);
   const middle = centreOf(room);
   const block = rect(middle.x - words.width / 2, middle.y - words.height / 2, words.width, words.height);
-  const { palette } = setter.style;
+  const nodesOf = (inks: WordInks): DisplayNode[][] =>
+    written.map((text) => {
+      const own = text === longest ? words : set(text, words.size);
+      return wordNodes(own, { x: middle.x - own.width / 2, y: middle.y - own.height / 2 }, inks);
+    });
   if (values.plate === "nothing")
-    return {
-      place: block,
-      nodes: wordNodes(words, block, { ink: palette[values.ink], marked: palette[values.emphasisInk] }),
-    };
+    return { place: block, each: nodesOf({ ink: palette[values.ink], marked: palette[values.emphasisInk] }) };
   const pad = words.size * PLATE_PADDING;
   // Capitals stand in the middle of the plate, as they do on cards.
   const plate = rect(
@@ -165,5 +209,5 @@ function wordsDrawing(
   const ink = readable(palette[values.ink], setter.style.on[values.plate].plain);
   const marked = readable(palette[values.emphasisInk], ink);
   const card: DisplayNode = { kind: "shape", outline, at: { x: 0, y: 0 }, ink: ground };
-  return { place, nodes: [card, ...wordNodes(words, block, { ink, marked })] };
+  return { place, each: nodesOf({ ink, marked }).map((nodes) => [card, ...nodes]) };
 }

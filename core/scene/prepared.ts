@@ -22,8 +22,16 @@ export type ScenePart =
       /** How it moves while it is there. */
       readonly moves?: While | undefined;
       readonly atRest: StillNode;
+      /** What it changes into, in order, and when. */
+      readonly later?: readonly LaterNode[] | undefined;
     }
   | FillingPart;
+
+/** What something looks like from a time on. */
+export interface LaterNode {
+  readonly from: number;
+  readonly atRest: StillNode;
+}
 
 /** A bar that fills from its start to the end of its scene. */
 export interface FillingPart {

@@ -37,8 +37,9 @@ function partAt(scene: PreparedScene, part: ScenePart, time: Ticks): DisplayNode
       if (alpha <= 0) return null;
       const during = whileShown(part.moves ?? "still", msOf(time) - part.enters);
       const isAtRest = alpha === 1 && dx === 0 && dy === 0 && scale === 1;
-      if (isAtRest && (part.moves ?? "still") === "still") return part.atRest;
-      const { bounds, children } = part.atRest;
+      const { atRest } = part.later?.findLast(({ from }) => from <= msOf(time)) ?? part;
+      if (isAtRest && (part.moves ?? "still") === "still") return atRest;
+      const { bounds, children } = atRest;
       const middle = centreOf(bounds);
       const size = scale * during.scale;
       const map = after(

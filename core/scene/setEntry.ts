@@ -154,11 +154,11 @@ function markedInk(setter: Typesetter, set: SetEntry, on: GroundInks): string {
   const { emphasis } = set.entry;
   const { palette } = setter.style;
   const ink = inkOf(setter, set, on);
-  const isOnPicture = on.measured !== undefined && !onCard(set.entry);
+  const measured = onCard(set.entry) ? undefined : on.measured;
   const isRead = (role: ColorRole): boolean =>
     palette[role] !== ink &&
-    (isOnPicture
-      ? (on.measured?.includes(role) ?? false)
+    (measured
+      ? measured.includes(role)
       : contrastRatio(palette[role], groundOf(setter, set, on)) >= contrastOf(setter, set));
   const found = (emphasis ? [emphasis] : SECONDS).find(isRead);
   return found ? palette[found] : ink;

@@ -34,17 +34,19 @@ export interface WordsToSet {
   readonly align: Align;
   /** A size not to go beyond, below the role's own. */
   readonly largest?: number | undefined;
+  /** Whether all figures are equally wide, in roles whose are not. */
+  readonly tabular?: boolean | undefined;
 }
 
 /** Words fitted to a box by the rule of their role. */
 export function setWords(
   setter: Typesetter,
-  { role, text, align, largest = Infinity }: WordsToSet,
+  { role, text, align, largest = Infinity, tabular = false }: WordsToSet,
   box: Size,
 ): FittedWords {
   const stack: FaceFiles = setter.style.faces[roleFace(setter, role)];
   const rule = fitRule(role, setter.shape, align);
-  return fitWords(shapedText(text.trim(), stack, setter.book, isTabular(role)), box, {
+  return fitWords(shapedText(text.trim(), stack, setter.book, tabular || isTabular(role)), box, {
     ...rule,
     largest: Math.max(rule.smallest, Math.min(rule.largest, largest)),
   });

@@ -42,6 +42,7 @@ const OTHER: { readonly [Id in FieldId]: ValueOf<Id> } = {
   emphasisInk: "primary",
   plate: "primary",
   plateShape: "ribbon",
+  counts: millis(900),
   comes: "slide",
   moves: "sway",
   opacity: 0.5,

@@ -82,7 +82,7 @@ export async function loadRenderInput(scope: TeamScope, document: Promotion, als
       : { products: {}, listed: [] }),
     templates,
     media,
-    standing: { rights, offer: onProduct?.standing ?? null },
+    standing: { rights, offer: onProduct?.standing ?? null, today },
   };
   return { document, facts, hashes };
 }

@@ -30,7 +30,7 @@ function upgradedFacts(facts: Facts): Facts {
     products: older.products ?? {},
     listed: older.listed ?? [],
     templates: older.templates ?? SHIPPED_BY_REF,
-    standing: older.standing ?? NO_STANDING,
+    standing: { ...NO_STANDING, ...older.standing },
   };
 }
 
