@@ -6,6 +6,7 @@ import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion, type ResolvedScene } from "../../core/document/resolve";
 import { type OfferSlot, type ProductsSlot, type WordsSlot, slotKey } from "../../core/document/sceneTemplate";
 import { type Finding } from "../../core/preflight/finding";
+import { plainWords } from "../../core/type/emphasis";
 import { type WordMeasures } from "../../core/preflight/wordMeasures";
 import { type DeckChoices } from "./deckChoices";
 import { fieldLook } from "../components/fieldLook";
@@ -50,7 +51,7 @@ export function WordsField({
   const key = slotKey(scene.template, slot);
   const text = scene.words[slot.id] ?? "";
   const fill = document.fills[key];
-  const length = Array.from(text).length;
+  const length = Array.from(plainWords(text)).length;
   const suggestions = choices.suggestions[slot.role] ?? [];
   const write = (value: string): void => onEdit(fillSlot(key, { kind: "words", text: value }));
   if (slot.role === "stars")

@@ -44,7 +44,7 @@ export function CounterFields({
       ) : (
         <label className="text-[13px] text-soft">
           Days until
-          <input type="date" value={item.day} onChange={setDay} className={`${fieldLook} mt-1 figures`} />
+          <input type="date" value={item.day} onChange={setDay} className={`${fieldLook} mt-1 px-1! text-[13px]!`} />
         </label>
       )}
       <NumberField
