@@ -17,7 +17,6 @@ import {
   settledTime,
 } from "../../core/scene/preparePromotion";
 import { sheetOf } from "../../core/scene/proofSheet";
-import { mixOf } from "../../core/sound/mix";
 import { fontFilesWanted } from "../../core/scene/wantedFiles";
 import { type Ticks, ticksOf } from "../../core/time/ticks";
 import { type Painter, createPainter } from "../../paint/painter";
@@ -238,7 +237,7 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
       kind: "prepared",
       sheets: prepared.map(sheetOf),
       findings: allFindings(),
-      mix: mixOf(document, toned.media, { plan: promotion.base.sound, length }),
+      mix: promotion.mix,
       length,
       time,
     });

@@ -58,6 +58,8 @@ export interface SoundFacts extends MediaFactsBase {
   readonly loudness: number | null;
   /** Highest true peak in dBTP; null for silence. */
   readonly peak: number | null;
+  /** The highest level in each of many equal stretches from its start to its end, 0 to 100. */
+  readonly levels?: readonly number[] | undefined;
 }
 
 export interface BrandFacts {

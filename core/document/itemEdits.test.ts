@@ -5,7 +5,7 @@ import { millis } from "../units";
 import { adjust, applyEdit, inverseOf } from "./edits";
 import { addItem, placeItem, repeatItem, restackItem } from "./itemEdits";
 import { itemKey, itemOfKey } from "./itemKey";
-import { DRAWN_PRESETS, WORDS_PRESETS, stickerPreset } from "./itemPresets";
+import { DRAWN_PRESETS, WORDS_PRESETS, counterPresets, stickerPreset } from "./itemPresets";
 import { type Item } from "./items";
 import { promotionProblem } from "./locks";
 import { membersInOrder } from "./ordered";
@@ -18,7 +18,12 @@ const LABEL = defined(WORDS_PRESETS.find(({ title }) => title === "Label"));
 const CARD = defined(DRAWN_PRESETS.find(({ title }) => title === "Card"));
 
 test("everything that is offered can be put in, all at once, and one step takes each back to the byte", () => {
-  const presets = [...WORDS_PRESETS, ...DRAWN_PRESETS, ...STICKERS.map((sticker) => stickerPreset(sticker, sticker))];
+  const presets = [
+    ...WORDS_PRESETS,
+    ...counterPresets("2026-11-27"),
+    ...DRAWN_PRESETS,
+    ...STICKERS.map((sticker) => stickerPreset(sticker, sticker)),
+  ];
   let document = testDocument();
   for (const preset of presets) {
     const { id, edit } = addItem(document, "hook", preset);

@@ -48,7 +48,9 @@ export type Item =
   | (ItemBase & { readonly kind: "line" })
   /** A border round what lies in it; its thickness is a share of the short side. */
   | (ItemBase & { readonly kind: "frame"; readonly thickness: number })
-  | (ItemBase & { readonly kind: "progress" });
+  | (ItemBase & { readonly kind: "progress" })
+  /** A line of bars that moves with what is heard. */
+  | (ItemBase & { readonly kind: "wave" });
 export type ItemKind = Item["kind"];
 /** Items that are made of letters. */
 export type LetteredItem = Extract<Item, { readonly role: ItemRole }>;
@@ -109,6 +111,11 @@ export const FIRST_LOOKS: Readonly<Record<ItemKind, ItemLook>> = {
     ...{ at: { x: 0.5, y: 0.992 }, size: 1, tall: 0.016, ink: "accent" },
     ...{ hasHeight: true, turns: false, comes: "still" },
   },
+  wave: {
+    title: "Sound wave",
+    ...{ at: { x: 0.5, y: 0.9 }, size: 0.7, tall: 0.08, ink: "accent" },
+    ...{ hasHeight: true, turns: false, comes: "still" },
+  },
 };
 /** An item without when it is there and over what it lies. */
 export type BareItem<Of extends Item = Item> = Of extends Item ? Omit<Of, "order" | "from" | "to"> : never;
@@ -121,6 +128,7 @@ export const FIRST_ITEMS: { readonly [Kind in ItemKind]: BareItem<Extract<Item, 
   line: { kind: "line" },
   frame: { kind: "frame", thickness: 0.012 },
   progress: { kind: "progress" },
+  wave: { kind: "wave" },
 };
 export const ITEM_KINDS = Object.keys(FIRST_LOOKS) as ItemKind[];
 /** The kinds of items of which something is so. */
@@ -161,6 +169,7 @@ const SCHEMAS = {
     thickness: number().min(THICKNESS.least).max(THICKNESS.most).required(),
   }).noUnknown(),
   progress: object({ ...base, kind: kindOf("progress") }).noUnknown(),
+  wave: object({ ...base, kind: kindOf("wave") }).noUnknown(),
 } as const;
 const schemaOf = oneOfKinds(
   "kind",
@@ -195,6 +204,7 @@ const own: Readonly<Record<ItemKind, Json>> = {
   line: {},
   frame: { thickness: { type: "number", minimum: THICKNESS.least, maximum: THICKNESS.most } },
   progress: {},
+  wave: {},
 };
 export const itemJsonSchema: Json = {
   oneOf: ITEM_KINDS.map((kind) =>

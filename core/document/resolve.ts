@@ -3,6 +3,7 @@ import { type PriceRow } from "../arrangement/layout";
 import { type OfferLines } from "../offer/offerLines";
 import { daysBetween } from "../offer/days";
 import { type Item, isLettered } from "./items";
+import { type Mix, mixOf } from "../sound/mix";
 import { sceneSpans, totalLength, type SceneSpan } from "../time/timeline";
 import { type Track } from "../time/tracks";
 import { type Millis } from "../units";
@@ -48,6 +49,8 @@ export interface ResolvedPromotion {
   readonly inFormat: Partial<Readonly<Record<FormatName, Pick<ResolvedPromotion, "scenes" | "items">>>>;
   readonly spans: readonly SceneSpan[];
   readonly length: Millis;
+  /** What is heard. */
+  readonly mix: Mix;
 }
 
 /** Looks up everything a promotion shows. Throws when a template of it is not among the facts. */
@@ -64,6 +67,7 @@ export function resolvePromotion(document: Promotion, facts: Facts): ResolvedPro
       },
     ]),
   );
+  const length = totalLength(spans);
   return {
     base,
     facts,
@@ -71,7 +75,8 @@ export function resolvePromotion(document: Promotion, facts: Facts): ResolvedPro
     items: readItems(itemTrack(document, named, null), facts),
     inFormat,
     spans,
-    length: totalLength(spans),
+    length,
+    mix: mixOf(document, facts.media, { plan: base.sound, length }),
   };
 }
 

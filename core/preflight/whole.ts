@@ -95,6 +95,7 @@ export const movesAtOnce: WholeRule = {
     const moves = (prepared.scenes[0]?.parts ?? []).some(
       (part) =>
         part.kind === "filling" ||
+        part.kind === "sounding" ||
         (part.kind === "moving" && part.motion !== "still" && part.enters < FIRST_SECOND_MS) ||
         (part.kind === "media" && part.track.some(({ what }) => what.plays || what.drift !== "none")),
     );

@@ -140,7 +140,7 @@ test("what can't be an item, or can't be set for one, is refused in words", () =
     () =>
       applyEdit(document, putItem("x", item as Item));
   expect(put({ ...BAR, kind: "confetti" })).toThrow(
-    "An item is one of: words, counter, sticker, shape, line, frame, progress.",
+    "An item is one of: words, counter, sticker, shape, line, frame, progress, wave.",
   );
   expect(put({ ...HEADING, text: "x".repeat(161) })).toThrow("at most 160");
   expect(put({ ...BAR, from: "No such" })).toThrow("An id is lower-case");

@@ -12,6 +12,7 @@ import { cutCard, ellipse, rectangle } from "../type/outline";
 import { ENTRANCE_MS, EXIT_MS, type MotionKind } from "../motion/wordMotion";
 import { type FittedWords } from "../type/fit";
 import { type DisplayNode, type StillNode } from "./displayList";
+import { soundWave } from "./soundWave";
 import { type PreparedItem, type ScenePart } from "./prepared";
 import { plateRound } from "./plates";
 import { burst, stickerOutline } from "./stickers";
@@ -32,31 +33,40 @@ interface Drawing {
   readonly nodes: readonly DisplayNode[];
 }
 
+/** When an item is shown, in milliseconds, and what is heard. */
+export interface WhenShown {
+  readonly from: number;
+  readonly length: number;
+  /** Whether it goes before the promotion ends. */
+  readonly leaves: boolean;
+  /** How loud the promotion is, see `heardLevels`. Asked only by what shows it. */
+  readonly heard: () => readonly number[];
+}
+
 /**
  * Sets an item in a shape: a scene of its own that lies over the others, with times counted from its start.
  *
- * @param length how long it is shown, in milliseconds
- * @param leaves whether it goes before the promotion ends
  */
-export function prepareItem(
-  shown: ShownItem,
-  setter: Typesetter,
-  { length, leaves }: { readonly length: number; readonly leaves: boolean },
-): PreparedItem {
-  const { part, place } = itemPart(shown, setter, length);
+export function prepareItem(shown: ShownItem, setter: Typesetter, when: WhenShown): PreparedItem {
+  const { length, leaves } = when;
+  const { part, place } = itemPart(shown, setter, when);
   return { id: shown.id, slots: [], parts: [part], length, leaves, place };
 }
 
 function itemPart(
   shown: ShownItem,
   setter: Typesetter,
-  length: number,
+  when: WhenShown,
 ): { readonly part: ScenePart; readonly place: Rect } {
   const { item, values } = shown;
+  const { length } = when;
   const ink = setter.style.palette[values.ink];
-  if (item.kind === "progress") {
-    const bar = barPlace(shown, setter);
-    return { part: { kind: "filling", place: bar, ink, ahead: WAY_AHEAD }, place: bar };
+  if (item.kind === "progress" || item.kind === "wave") {
+    const place = barPlace(shown, setter);
+    const look = { ink, ahead: WAY_AHEAD, ...(values.opacity < 1 ? { opacity: values.opacity } : {}) };
+    const part: ScenePart =
+      item.kind === "progress" ? { kind: "filling", place, ...look } : soundWave(place, look, when.heard(), when);
+    return { part, place };
   }
   const motion = entranceOf(shown, setter);
   const moving = { kind: "moving", motion, enters: 0, moves: values.moves } as const;
@@ -101,7 +111,10 @@ function entranceOf({ item, values }: ShownItem, { design }: Typesetter): Motion
   return comes === "as words do" ? design.motion : comes;
 }
 
-function drawn(shown: ShownItem, item: Exclude<Item, { kind: "counter" }>, setter: Typesetter): Drawing {
+/** Items that look the same all the time. */
+type StillItem = Exclude<Item, { kind: "counter" | "progress" | "wave" }>;
+
+function drawn(shown: ShownItem, item: StillItem, setter: Typesetter): Drawing {
   const { values } = shown;
   const at = { x: 0, y: 0 };
   const ink = setter.style.palette[values.ink];
@@ -120,7 +133,6 @@ function drawn(shown: ShownItem, item: Exclude<Item, { kind: "counter" }>, sette
     case "frame":
       return { place, nodes: borders(place, item.thickness * shortSide(setter)).map((side) => fillOf(side, ink)) };
     case "line":
-    case "progress":
       return { place, nodes: [fillOf(place, ink)] };
   }
 }

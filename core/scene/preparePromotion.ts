@@ -6,6 +6,7 @@ import { formatOf, type FormatName, type Shape } from "../placement/formats";
 import { type Ticks, msOf, ticks, ticksOf } from "../time/ticks";
 import { type SceneSpan, sceneTrack } from "../time/timeline";
 import { type Span, type Track, spansAt } from "../time/tracks";
+import { heardLevels } from "../sound/heardLevels";
 import { glide } from "../motion/easing";
 import { type FontBook } from "../type/fontBook";
 import { brandStyle } from "./brandStyle";
@@ -75,14 +76,18 @@ export function prepareIn(
   const transitions = shown.map(({ template }) => template.style.transition);
   const { spans, length } = promotion;
   const setter = { style, design: promotion.base.style, book, shape, format };
+  let levels: readonly number[] | null = null;
+  const heard = (): readonly number[] => (levels ??= heardLevels(promotion.mix, promotion.facts.media));
   const setItems = items.map(({ from, to, what }): Span<PreparedItem> => {
     const lasts = { length: msOf(ticks(to - from)), leaves: to < ticksOf(length) };
-    const prepare = (): PreparedItem => prepareItem(what, setter, lasts);
+    const prepare = (): PreparedItem => prepareItem(what, setter, { ...lasts, from: msOf(from), heard });
+    // What is heard, and when, counts for what shows it only.
+    const sound = what.item.kind === "wave" ? JSON.stringify([from, heard()]) : "";
     const set = before
       ? remember(
           before.items,
           `${shape.width}×${shape.height}/${what.id}`,
-          `${JSON.stringify(lasts)}/${brandKey}/${JSON.stringify(promotion.base.style)}/${JSON.stringify(what)}`,
+          `${JSON.stringify(lasts)}/${sound}/${brandKey}/${JSON.stringify(promotion.base.style)}/${JSON.stringify(what)}`,
           prepare,
         )
       : prepare();

@@ -22,7 +22,7 @@ type Moving = Extract<ScenePart, { kind: "moving" }>;
 const movingOf = ({ parts }: PreparedScene): Moving[] => parts.filter((part) => part.kind === "moving");
 function nodesOf(part: ScenePart): DisplayNode[] {
   if (part.kind === "media") return part.track.map(({ what }) => what.atRest);
-  if (part.kind === "filling") return [];
+  if (part.kind === "filling" || part.kind === "sounding") return [];
   return [part.kind === "fixed" ? part.node : part.atRest];
 }
 /** What a part shows that shows one thing. */

@@ -25,7 +25,8 @@ export type ScenePart =
       /** What it changes into, in order, and when. */
       readonly later?: readonly LaterNode[] | undefined;
     }
-  | FillingPart;
+  | FillingPart
+  | SoundingPart;
 
 /** What something looks like from a time on. */
 export interface LaterNode {
@@ -33,12 +34,27 @@ export interface LaterNode {
   readonly atRest: StillNode;
 }
 
+/** A line of bars that are as high as what is heard around now is loud. */
+export interface SoundingPart {
+  readonly kind: "sounding";
+  readonly place: Rect;
+  readonly ink: string;
+  /** How much is seen of it, and of what is still to be heard, 0 to 1. Whole where it is not said. */
+  readonly opacity?: number | undefined;
+  readonly ahead: number;
+  /** 0 to 1, every so many milliseconds, beginning so many before the scene does. */
+  readonly levels: readonly number[];
+  readonly step: number;
+  readonly before: number;
+}
+
 /** A bar that fills from its start to the end of its scene. */
 export interface FillingPart {
   readonly kind: "filling";
   readonly place: Rect;
   readonly ink: string;
-  /** How much is seen of the way still to go, 0 to 1. */
+  /** How much is seen of it, and of the way still to go, 0 to 1. Whole where it is not said. */
+  readonly opacity?: number | undefined;
   readonly ahead: number;
 }
 

@@ -12,6 +12,7 @@ import { shotOn } from "./shotTrack";
 import { type DisplayList, type DisplayNode } from "./displayList";
 import { framedIn, framedNode } from "./framedMedia";
 import { drawnSmaller } from "./pictureNodes";
+import { soundWaveAt } from "./soundWave";
 import { type MediaPart, type PreparedScene, type ScenePart } from "./prepared";
 
 /** A prepared scene at a time from its start. */
@@ -27,6 +28,8 @@ function partAt(scene: PreparedScene, part: ScenePart, time: Ticks): DisplayNode
       return mediaAt(scene, part, time);
     case "filling":
       return barAt(part, msOf(time) / scene.length);
+    case "sounding":
+      return soundWaveAt(part, msOf(time));
     case "moving": {
       const { alpha, dx, dy, scale } = motionAt(
         part.motion,
@@ -52,12 +55,16 @@ function partAt(scene: PreparedScene, part: ScenePart, time: Ticks): DisplayNode
 }
 
 /** @param share of its way that it has gone */
-function barAt({ place, ink, ahead }: FillingPart, share: number): DisplayNode[] {
+function barAt({ place, ink, ahead, opacity }: FillingPart, share: number): DisplayNode[] {
   const gone = place.width * Math.min(1, Math.max(0, share));
   const left = rect(place.x + gone, place.y, place.width - gone, place.height);
   return [
-    { kind: "fill", place: rect(place.x, place.y, gone, place.height), ink },
-    { kind: "fill", place: left, ink: withAlpha(ink, ahead) },
+    {
+      kind: "fill",
+      place: rect(place.x, place.y, gone, place.height),
+      ink: opacity === undefined ? ink : withAlpha(ink, opacity),
+    },
+    { kind: "fill", place: left, ink: withAlpha(ink, ahead * (opacity ?? 1)) },
   ];
 }
 

@@ -98,7 +98,7 @@ async function ingestFile(
       };
     }
     case "sound": {
-      const { peaks, ...facts } = await ingestSound(brought);
+      const { peaks, levels, ...facts } = await ingestSound(brought);
       return {
         kind: "sound",
         colors: [],
@@ -107,7 +107,7 @@ async function ingestFile(
         width: null,
         height: null,
         length_ms: facts.length,
-        facts: factsOf({ ...facts, peaks: [...peaks] }),
+        facts: factsOf({ ...facts, levels: [...levels], peaks: [...peaks] }),
       };
     }
   }

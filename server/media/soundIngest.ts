@@ -10,10 +10,16 @@ import { probe } from "./probe";
 import { SAFE_INPUT, runProgram } from "./program";
 import { UploadProblem } from "./uploadProblem";
 
-export type IngestedSound = Pick<SoundFacts, "length" | "loudness" | "peak"> & { readonly peaks: readonly number[] };
+export type IngestedSound = Pick<SoundFacts, "length" | "loudness" | "peak"> & {
+  readonly levels: readonly number[];
+  readonly peaks: readonly number[];
+};
 
 const BARS = 240;
 const PEAK_RATE = 8000;
+/** Levels a second, and of how many minutes at most: longer sounds have coarser ones. */
+const LEVELS_A_SECOND = 20;
+const MOST_LEVELS = 6000;
 
 /** Measures a sound (EBU R 128) and makes the copy that browsers play. */
 export async function ingestSound({ path, type, sha256, name, folder }: BroughtFile): Promise<IngestedSound> {
@@ -56,10 +62,12 @@ export async function ingestSound({ path, type, sha256, name, folder }: BroughtF
     { timeLimitMs: 300_000 },
   );
   const bytes = await readFile(samples);
-  const peaks = waveformPeaks(new Int16Array(bytes.buffer, bytes.byteOffset, Math.floor(bytes.length / 2)), BARS);
+  const pcm = new Int16Array(bytes.buffer, bytes.byteOffset, Math.floor(bytes.length / 2));
+  const peaks = waveformPeaks(pcm, BARS);
   // Files written by a recorder as it goes do not say how long they are; the samples do.
   const seconds = probed.length > 0 ? probed.length : bytes.length / 2 / PEAK_RATE;
-  return { length: Math.round(seconds * 1000), peaks, ...readLoudness(stderr) };
+  const levels = waveformPeaks(pcm, Math.min(MOST_LEVELS, Math.ceil(seconds * LEVELS_A_SECOND)));
+  return { length: Math.round(seconds * 1000), levels, peaks, ...readLoudness(stderr) };
 }
 
 /** The summary ffmpeg's ebur128 filter prints. Silence has no loudness. */

@@ -56,6 +56,8 @@ const sound = object({
   length: number().min(0).required(),
   loudness: number().nullable().defined(),
   peak: number().nullable().defined(),
+  // Sounds that were read in before these were measured lack them.
+  levels: array(number().min(0).max(100).required()).optional().default(undefined),
 });
 
 /** What people are told of an item besides; no frame depends on it. */
