@@ -24,8 +24,8 @@ const FIVE_POINTS = 5;
 const STAR_DEPTH = 0.42;
 /** So long, at least, a counter stands at its goal before it goes. */
 const GOAL_STANDS_MS = 500;
-/** What shows of the way that a progress bar still has to go. */
-const WAY_AHEAD = 0.25;
+/** What shows of the way that a progress bar still has to go, and of what is still to be heard. */
+const AHEAD = { progress: 0.25, wave: 0.45 } as const;
 
 /** An item's drawing, upright, and the place it takes. */
 interface Drawing {
@@ -63,7 +63,7 @@ function itemPart(
   const ink = setter.style.palette[values.ink];
   if (item.kind === "progress" || item.kind === "wave") {
     const place = barPlace(shown, setter);
-    const look = { ink, ahead: WAY_AHEAD, ...(values.opacity < 1 ? { opacity: values.opacity } : {}) };
+    const look = { ink, ahead: AHEAD[item.kind], ...(values.opacity < 1 ? { opacity: values.opacity } : {}) };
     const part: ScenePart =
       item.kind === "progress" ? { kind: "filling", place, ...look } : soundWave(place, look, when.heard(), when);
     return { part, place };

@@ -65,7 +65,7 @@ test("a wave that begins later shows the same moment of the sound; half seen it 
   expect(heights(later)).toEqual(heights(await barsAt(6000)));
   const half = await barsAt(6000, adjust("opacity", 0.5, TARGET));
   expect(half[0]?.ink).toMatch(/, 0\.5\)$/);
-  expect(half.at(-1)?.ink).toMatch(/, 0\.125\)$/);
+  expect(half.at(-1)?.ink).toMatch(/, 0\.225\)$/);
 });
 
 test("another sound, or the same moved, is prepared anew; nothing else is", async () => {

@@ -49,8 +49,8 @@ export function soundWaveAt(
   };
   return Array.from({ length: BARS }, (_, bar): DisplayNode => {
     const offset = (bar + 0.5 - BARS / 2) * step;
-    // Where nothing is heard it is a row of dots.
-    const height = Math.max(Math.min(width, place.height), place.height * levelOf(ms + offset));
+    // The root of the level, since what is half as high sounds more than half as loud; where nothing is heard, dots.
+    const height = Math.max(Math.min(width, place.height), place.height * Math.sqrt(levelOf(ms + offset)));
     return {
       kind: "fill",
       place: rect(place.x + bar * room + (room - width) / 2, place.y + (place.height - height) / 2, width, height),

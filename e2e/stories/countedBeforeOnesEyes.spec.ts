@@ -50,6 +50,8 @@ test("a counter counts to its number and stays there; a word stands out; the pro
     await page.getByRole("button", { name: "Emphasis: sale" }).click();
     await page.getByLabel(/^Comes in/).selectOption("still");
   });
+  // A line of bars moves with the tune.
+  await put(page, "Sound wave");
   await expect(page.getByText("saved", { exact: true })).toBeVisible();
   for await (const { format, frame, proof, render } of bothSides(page, "counted-up", [24, 40, 100]))
     expect(Buffer.compare(Buffer.from(proof.data), Buffer.from(render.data)), `${format}, frame ${frame}`).toBe(0);
@@ -64,6 +66,7 @@ test("a counter counts to its number and stays there; a word stands out; the pro
     expect(differenceOf(early, later)).toBeGreaterThan(3);
     expect(differenceOf(later, done)).toBeGreaterThan(3);
     expect(differenceOf(done, still)).toBeLessThan(1);
+    expect(accentRows(later)).not.toEqual(accentRows(still));
     // “Only” stands over “today” on the label.
     expect(saleIn(done, -0.08, -0.01)).toBe(0);
     expect(saleIn(done, 0.01, 0.08)).toBeGreaterThan(50);
@@ -89,9 +92,13 @@ test("a counter to a day that has passed is found, and taken out by one press", 
   await expect(passed).toHaveCount(0);
 });
 
-async function add(page: Page, preset: string, words: string): Promise<void> {
+async function put(page: Page, preset: string): Promise<void> {
   await page.getByRole("button", { name: "Put something over scene Headline" }).click();
   await page.getByRole("button", { name: preset, exact: true }).click();
+}
+
+async function add(page: Page, preset: string, words: string): Promise<void> {
+  await put(page, preset);
   await page.getByRole("list", { name: "Over Headline" }).getByRole("textbox").first().fill(words);
 }
 
@@ -123,6 +130,20 @@ function differenceOf(one: Frame, other: Frame): number {
     for (let x = left; x < left + Math.round(short * 0.24); x++, count++)
       sum += Math.abs((one.data[(y * one.width + x) * 3] ?? 0) - (other.data[(y * one.width + x) * 3] ?? 0));
   return sum / count;
+}
+
+/** How many pixels of the brand's accent each row of the wave has, left of the middle: what was heard already. */
+function accentRows({ data, width, height }: Frame): number[] {
+  const short = Math.min(width, height);
+  const top = Math.round(height * 0.9 - short * 0.04);
+  return Array.from({ length: Math.round(short * 0.08) }, (_, row) => {
+    let count = 0;
+    for (let x = Math.round(width * 0.16); x < width * 0.49; x++) {
+      const [r = 0, g = 0, b = 0] = data.subarray(((top + row) * width + x) * 3);
+      if (Math.abs(r - 0xc9) < 26 && Math.abs(g - 0x60) < 26 && Math.abs(b - 0x3a) < 26) count++;
+    }
+    return count;
+  });
 }
 
 /** How many pixels of the brand's sale colour there are in the middle, from so far above the label's middle to so far under it. */
