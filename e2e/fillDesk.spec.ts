@@ -1,5 +1,6 @@
 import { readFile } from "node:fs/promises";
 import { type Page, expect, test } from "@playwright/test";
+import sharp from "sharp";
 import { newPromotion } from "./newPromotion";
 import { signInAs } from "./people";
 
@@ -142,6 +143,24 @@ test("pictures are offered by how well they fit, each other one saying why not, 
   await expect(dialog.getByRole("button", { name: /river-planter/ })).toContainText("standing, lying asked");
   await dialog.getByLabel("Search media by name or tag").fill("nothing is called this");
   await expect(dialog).toContainText("Nothing is called that.");
+
+  // What somebody brings in while it is open can be chosen as soon as it is read in.
+  await dialog.getByLabel("Search media by name or tag").fill("only just brought");
+  await expect(dialog).toContainText("Nothing is called that.");
+  const beside = await page.context().newPage();
+  await beside.goto("/media");
+  const buffer = await sharp({ create: { width: 900, height: 700, channels: 3, background: "#7a5533" } })
+    .jpeg()
+    .toBuffer();
+  await beside
+    .getByTestId("file-picker")
+    .setInputFiles({ name: "only-just-brought.jpg", mimeType: "image/jpeg", buffer });
+  const brought = dialog.getByRole("button", { name: /only-just-brought/ });
+  await expect(brought).toBeVisible({ timeout: 30_000 });
+  await beside.close();
+  await brought.click();
+  await expect(dialog).toBeHidden();
+  await expect(page.getByText("only-just-brought").first()).toBeVisible();
 });
 
 test("an empty scene is put in, moved by keyboard and by hand, skipped, shown again and taken out", async ({

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { type RenditionEvent } from "../../core/team/teamEvent";
 import { useReload } from "./useReload";
 import { useTeamEvents } from "./useTeamEvents";
@@ -22,12 +22,16 @@ export function useRenditionNews(
 ): Readonly<Record<string, number>> {
   const reload = useReload();
   const [shares, setShares] = useState<Readonly<Record<string, number>>>({});
+  /** Of renditions that the page does not show, since it shows the latest only. */
+  const heard = useRef(new Map<string, string>());
   useTeamEvents(
     (event) => {
       if (event.topic !== "rendition" || !concerns(event)) return;
       const { id, state, progress } = event;
       setShares((all) => ({ ...all, [id]: progress }));
-      if (shown.find((rendition) => rendition.id === id)?.state !== state) reload();
+      const before = shown.find((rendition) => rendition.id === id)?.state ?? heard.current.get(id);
+      heard.current.set(id, state);
+      if (before !== state) reload();
     },
     () => {
       if (shown.some(({ state }) => isUnderWay(state))) reload();

@@ -6,6 +6,7 @@ import type { OfferedMedia } from "../../server/media/offeredMedia";
 import { Button } from "../components/Button";
 import { DialogFrame } from "../components/DialogFrame";
 import { factLine, thumbAddress } from "../components/mediaLook";
+import { useTeamEvents } from "../components/useTeamEvents";
 import type { loader } from "../routes/mediaOffered";
 import { missWords, needInWords } from "./missWords";
 
@@ -31,6 +32,10 @@ function OpenPicker({ title, need, chosen, onChoose, onClose }: PickerProps) {
   const { load, data, state } = useFetcher<typeof loader>();
   const address = addressOf(need, words, most);
   useEffect(() => void load(address), [address, load]);
+  // What somebody brings in meanwhile can be chosen as soon as it is read in.
+  useTeamEvents((event) => {
+    if (event.topic === "media" && event.state === "ready") void load(address);
+  });
   const search = (event: ChangeEvent<HTMLInputElement>): void => {
     setWords(event.target.value);
     setMost(A_PAGE);

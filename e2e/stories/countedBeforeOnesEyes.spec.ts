@@ -17,7 +17,7 @@ test("a counter counts to its number and stays there; a word stands out; the pro
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
   await openShortPromotion(page, "counted-up");
   await page.getByRole("button", { name: "Scene 1: arrangement" }).click();
-  await page.getByLabel("Length in seconds").fill("4");
+  await page.getByLabel("Length in seconds").fill("3");
   await page.keyboard.press("Escape");
 
   // Over a picture that leaves no second colour to be read, the word is underlined; it is counted as it is read.
@@ -53,7 +53,7 @@ test("a counter counts to its number and stays there; a word stands out; the pro
   // A line of bars moves with the tune.
   await put(page, "Sound wave");
   await expect(page.getByText("saved", { exact: true })).toBeVisible();
-  for await (const { format, frame, proof, render } of bothSides(page, "counted-up", [24, 40, 100]))
+  for await (const { format, frame, proof, render } of bothSides(page, "counted-up", [24, 40, 75]))
     expect(Buffer.compare(Buffer.from(proof.data), Buffer.from(render.data)), `${format}, frame ${frame}`).toBe(0);
 
   await page.getByRole("link", { name: "On to the proofs" }).click();
@@ -61,7 +61,7 @@ test("a counter counts to its number and stays there; a word stands out; the pro
   for (const title of ["square", "vertical", "widescreen"]) {
     const path = await downloadRendition(page, title, folder);
     // It has come in after 0.45 s and counts for 1.5 s.
-    const [early, later, done, still] = await Promise.all([0.6, 1, 2.2, 3.2].map((time) => frameAt(path, time)));
+    const [early, later, done, still] = await Promise.all([0.6, 1, 2.05, 2.3].map((time) => frameAt(path, time)));
     if (!early || !later || !done || !still) throw new Error("The file has frames.");
     expect(differenceOf(early, later)).toBeGreaterThan(3);
     expect(differenceOf(later, done)).toBeGreaterThan(3);
