@@ -1,8 +1,8 @@
 import { readFile } from "node:fs/promises";
 import { basename, join } from "node:path";
 import { type Locator, type Page } from "@playwright/test";
-import sharp from "sharp";
 import { ffmpeg } from "./files";
+import { frameAt } from "./videoFrames";
 
 /** A clip of three seconds that tests make themselves: rows of colours, each spread evenly over its width. */
 export async function coloredClip(folder: string, rows: readonly (readonly string[])[]): Promise<string> {
@@ -60,11 +60,9 @@ export async function colorsIn(
   points: readonly (readonly [x: number, y: number])[],
   seconds = 0.5,
 ): Promise<Rgb[]> {
-  const png = `${path}.png`;
-  await ffmpeg("-ss", String(seconds), "-i", path, "-frames:v", "1", png);
-  const { data, info } = await sharp(png).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+  const { data, width, height } = await frameAt(path, seconds);
   return points.map(([x, y]): Rgb => {
-    const at = (Math.floor(y * info.height) * info.width + Math.floor(x * info.width)) * info.channels;
+    const at = (Math.floor(y * height) * width + Math.floor(x * width)) * 3;
     return { r: data[at] ?? 0, g: data[at + 1] ?? 0, b: data[at + 2] ?? 0 };
   });
 }

@@ -22,7 +22,7 @@ export function useRenditionNews(
 ): Readonly<Record<string, number>> {
   const reload = useReload();
   const [shares, setShares] = useState<Readonly<Record<string, number>>>({});
-  /** Of renditions that the page does not show, since it shows the latest only. */
+  /** The state told last of each: of a rendition that the page does not show nothing else is known. */
   const heard = useRef(new Map<string, string>());
   useTeamEvents(
     (event) => {

@@ -1,5 +1,5 @@
 import { type ChangeEvent } from "react";
-import { type Item } from "../../core/document/items";
+import { type Item, MOST_COUNT } from "../../core/document/items";
 import { dayAfter } from "../../core/offer/days";
 import { fieldLook } from "../components/fieldLook";
 import { ChoiceField } from "../workshop/ChoiceField";
@@ -8,7 +8,7 @@ import { NumberField } from "../workshop/NumberField";
 type Counter = Extract<Item, { readonly kind: "counter" }>;
 
 const GOALS = ["a number", "a date"] as const;
-const MOST = 9_999_999;
+
 /** What a counter counts from, and to which number or which day. */
 export function CounterFields({
   item,
@@ -37,7 +37,7 @@ export function CounterFields({
         <NumberField
           label="Up to"
           least={0}
-          most={MOST}
+          most={MOST_COUNT}
           value={item.goal}
           onChange={(goal) => onChange({ ...item, goal: Math.round(goal) })}
         />
@@ -50,7 +50,7 @@ export function CounterFields({
       <NumberField
         label="Starting at"
         least={0}
-        most={MOST}
+        most={MOST_COUNT}
         value={item.start}
         onChange={(start) => onChange({ ...item, start: Math.round(start) })}
       />

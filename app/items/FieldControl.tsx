@@ -7,6 +7,9 @@ import { NumberField } from "../workshop/NumberField";
 
 type Value = string | number | boolean;
 
+/** Whether a field is one of the brand's colours: they are shown in a row. */
+export const isColorField = (field: Field): boolean => field.kind === "choice" && field.choices.every(isColorRole);
+
 /** The control of a field of the registry, whichever it is. Times are typed in seconds, shares in per cent. */
 export function FieldControl({
   field,
@@ -29,7 +32,7 @@ export function FieldControl({
       );
     }
     case "choice":
-      return field.choices.every(isColorRole) ? (
+      return isColorField(field) ? (
         <div>
           <div className="mb-1 text-[13px] text-soft">{field.label}</div>
           <ColorSwatches

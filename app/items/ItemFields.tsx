@@ -13,7 +13,7 @@ import { fieldLook } from "../components/fieldLook";
 import { ChoiceField } from "../workshop/ChoiceField";
 import { NumberField } from "../workshop/NumberField";
 import { CounterFields } from "./CounterFields";
-import { FieldControl } from "./FieldControl";
+import { FieldControl, isColorField } from "./FieldControl";
 
 const EVERYWHERE = "all formats";
 
@@ -57,7 +57,7 @@ export function ItemFields({
     const own = plain(FIELDS[field].field);
     if (!own || typeof value === "object") return null;
     return (
-      <div key={field} className={`relative ${field === "ink" || field === "emphasisInk" ? "col-span-2" : ""}`}>
+      <div key={field} className={`relative ${isColorField(own) ? "col-span-2" : ""}`}>
         <FieldControl
           field={own}
           palette={palette}

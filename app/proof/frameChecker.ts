@@ -4,7 +4,7 @@ import { type FormatName, formatOf } from "../../core/placement/formats";
 import { pixelsPerUnit } from "../../core/placement/quality";
 import { type Finding } from "../../core/preflight/finding";
 import { checkFrames, checkedSize } from "../../core/preflight/frameChecks";
-import { canBeLively, livelyText } from "../../core/preflight/livelyFrames";
+import { canBeLively, livelyFrames, livelyText } from "../../core/preflight/livelyFrames";
 import { type MediaHashes } from "../../core/scene/paintedText";
 import { type DisplayList, clipsIn, sameFrame } from "../../core/scene/displayList";
 import { type PreparedPromotion, displayListAt } from "../../core/scene/preparePromotion";
@@ -67,13 +67,13 @@ export function openFrameChecker({ pictures, openClips, factsOf, give, turn }: F
       await turn(true);
       if (isOver()) return;
       const ids = scenes.map(({ id }) => id);
-      const lively = (canBeLively(scenes) ? formats : []).map((prepared) => ({
-        prepared,
-        text: JSON.stringify([ids, livelyText(prepared, namedIn(facts))]),
-        frameAt: framesOf(prepared),
-      }));
+      const lively = (canBeLively(scenes) ? formats : []).map((prepared) => {
+        const frames = livelyFrames(prepared);
+        return { prepared, frames, text: JSON.stringify([ids, livelyText(prepared, frames, namedIn(facts))]) };
+      });
       const changed = lively.filter(({ prepared, text }) => known.get(prepared.format)?.text !== text);
-      const found = await checkFrames({ shapes: changed, scenes, isOver });
+      const shapes = changed.map((one) => ({ ...one, frameAt: framesOf(one.prepared) }));
+      const found = await checkFrames({ shapes, scenes, isOver });
       await turn(false);
       if (isOver() || !found) return;
       clips.close();

@@ -3,7 +3,7 @@ import { type Point, type Rect } from "../geometry/rect";
 import { millis } from "../units";
 import { WHILES } from "../motion/whileShown";
 import { PLATES } from "./plates";
-import { FIRST_LOOKS, ITEM_KINDS, type Item, type ItemKind, kindsThat } from "./items";
+import { FIRST_LOOKS, ITEM_KINDS, type Item, type ItemKind, LETTERED, kindsThat } from "./items";
 import { WAYS } from "../geometry/framedPicture";
 import { type Bend } from "../geometry/subjectPath";
 import { bendsJsonSchema, bendsSchema } from "./bendsSchema";
@@ -100,8 +100,6 @@ const ofItem = <Of extends Field | ShapedField>(
 ): ItemField<Of> => ({ of: "item", field, lock: null, layers: HERE, ...rest });
 
 const HERE: readonly Layer[] = ["scene@format", "scene"];
-/** Items that are made of letters. */
-const LETTERED: readonly ItemKind[] = ["words", "counter"];
 const EVERY_KIND: readonly SlotKind[] = ["words", "media", "offer", "products"];
 
 /**

@@ -54,7 +54,8 @@ export type Item =
 export type ItemKind = Item["kind"];
 /** Items that are made of letters. */
 export type LetteredItem = Extract<Item, { readonly role: ItemRole }>;
-export const isLettered = (item: Item): item is LetteredItem => item.kind === "words" || item.kind === "counter";
+export const LETTERED: readonly ItemKind[] = ["words", "counter"] satisfies LetteredItem["kind"][];
+export const isLettered = (item: Item): item is LetteredItem => LETTERED.includes(item.kind);
 export type Items = Readonly<Record<string, Item>>;
 
 /** How an item of a kind looks and where it stands until something else is set. */
@@ -136,7 +137,7 @@ export const kindsThat = (is: (look: ItemLook) => boolean): ItemKind[] =>
   ITEM_KINDS.filter((kind) => is(FIRST_LOOKS[kind]));
 
 const MOST_ITEM_WORDS = 160;
-const MOST_COUNT = 9_999_999;
+export const MOST_COUNT = 9_999_999;
 const THICKNESS = { least: 0.002, most: 0.2 } as const;
 export const MOST_ITEMS = 100;
 

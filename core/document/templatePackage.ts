@@ -1,3 +1,4 @@
+import { DAY } from "../offer/days";
 import { type Adjustments } from "./adjustments";
 import { mediaBehind } from "./named";
 import { array, object, string, number } from "yup";
@@ -39,10 +40,7 @@ const file = string()
   .matches(/^media\/[^/\\]+$/, "Media lies in the folder “media”.")
   .required();
 const note = string().max(200, "At most 200 characters.").defined();
-const day = string()
-  .matches(/^\d{4}-\d{2}-\d{2}$/, "A day looks like 2026-11-29.")
-  .nullable()
-  .defined();
+const day = string().matches(DAY, "A day looks like 2026-11-29.").nullable().defined();
 const schema = object({
   format: string<typeof PACKAGE_FORMAT>()
     .oneOf([PACKAGE_FORMAT] as const, "This is not a template package.")

@@ -1,3 +1,4 @@
+import { daysBetween } from "./days";
 /** An offer's window: two instants, and the zone in which people read them. The end is the first moment it is over. */
 export interface OfferWindow {
   readonly startsAt: Date;
@@ -54,16 +55,14 @@ function offsetAt(instant: number, zone: string): number {
 export const lastDay = (window: OfferWindow, locale: string): string =>
   dayInWords(new Date(window.endsAt.getTime() - 1), window.zone, locale);
 
-const DAY_MS = 86_400_000;
-
 /**
  * How many days an offer still runs at an instant, counted as days of its zone, that of the instant and its last one among
  * them; 0 when it is over.
  */
 export function daysLeft(window: OfferWindow, at: Date): number {
   if (offerState(window, at) === "ended") return 0;
-  const dayOf = (instant: Date): number => Date.parse(wallTime(instant, window.zone).slice(0, 10)) / DAY_MS;
-  return dayOf(new Date(window.endsAt.getTime() - 1)) - dayOf(at) + 1;
+  const dayOf = (instant: Date): string => wallTime(instant, window.zone).slice(0, 10);
+  return daysBetween(dayOf(at), dayOf(new Date(window.endsAt.getTime() - 1))) + 1;
 }
 
 /** As `daysLeft`, in words of a locale: `3 days`; empty when it is over. Called on the server only, as writePrice. */

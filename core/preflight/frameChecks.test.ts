@@ -41,7 +41,7 @@ test("what flashes is found with its scene and format, and must be mended", asyn
   const [, second] = prepared.spans;
   if (!second) throw new Error("There is a second scene.");
   const frameAt = flashing(5, [second.entered, second.end]);
-  const found = await checkFrames({ shapes: [{ prepared, frameAt }], scenes });
+  const found = await checkFrames({ shapes: [{ prepared, frames: livelyFrames(prepared), frameAt }], scenes });
   expect(found).toMatchObject([
     {
       rule: "no-flashes",
@@ -53,8 +53,15 @@ test("what flashes is found with its scene and format, and must be mended", asyn
 });
 
 test("three flashes in a second are let pass, and so is what stands still", async () => {
-  expect(await checkFrames({ shapes: [{ prepared, frameAt: flashing(3, [0, prepared.length]) }], scenes })).toEqual([]);
-  expect(await checkFrames({ shapes: [{ prepared, frameAt: flashing(0, [0, 0]) }], scenes })).toEqual([]);
+  expect(
+    await checkFrames({
+      shapes: [{ prepared, frames: livelyFrames(prepared), frameAt: flashing(3, [0, prepared.length]) }],
+      scenes,
+    }),
+  ).toEqual([]);
+  expect(
+    await checkFrames({ shapes: [{ prepared, frames: livelyFrames(prepared), frameAt: flashing(0, [0, 0]) }], scenes }),
+  ).toEqual([]);
 });
 
 test("who does not wait any more is given nothing, and no frame more is asked for", async () => {
@@ -64,6 +71,7 @@ test("who does not wait any more is given nothing, and no frame more is asked fo
     shapes: [
       {
         prepared,
+        frames: livelyFrames(prepared),
         frameAt(time) {
           asked++;
           return frameAt(time);
@@ -112,6 +120,7 @@ test("two formats are gone through together, and each is told of by itself", asy
     shapes: [
       {
         prepared: square,
+        frames: livelyFrames(square),
         frameAt(time) {
           asked.push(`square ${time}`);
           return Promise.resolve(still);
@@ -119,6 +128,7 @@ test("two formats are gone through together, and each is told of by itself", asy
       },
       {
         prepared,
+        frames: livelyFrames(prepared),
         frameAt(time) {
           asked.push(`vertical ${time}`);
           return flashing(5, [0, prepared.length])(time);
@@ -137,7 +147,8 @@ test("what changes no lively frame need not be looked at again; what lies over o
     const document = [...clips, fillSlot(slot, { kind: "words", text })].reduce(applyEdit, testDocument());
     const other = resolvePromotion(document, testFacts());
     await openWanted(book, () => fontFilesWanted(other, book));
-    return livelyText(preparePromotion(other, "vertical", book), hashes);
+    const shape = preparePromotion(other, "vertical", book);
+    return livelyText(shape, livelyFrames(shape), hashes);
   };
   // Clips are in the first two scenes.
   expect(await textWith("hook.headline", "Come by")).not.toBe(await textWith("hook.headline", "Come in"));

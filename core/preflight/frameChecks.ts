@@ -6,7 +6,6 @@ import { FPS_30 } from "../time/frames";
 import { type Ticks, frameStart } from "../time/ticks";
 import { sceneMostSeen } from "../time/timeline";
 import { type Finding } from "./finding";
-import { livelyFrames } from "./livelyFrames";
 import { RULES } from "./rules";
 
 /** Frames are checked so small: what is found in them has to be large to count. */
@@ -24,7 +23,9 @@ const FRAME_RULES = RULES.filter((rule) => "watch" in rule);
 /** A promotion in a format, and how its frames are come by. */
 export interface FramesToCheck {
   readonly prepared: PreparedPromotion;
-  /** Gives a frame as RGBA of `checkedSize`: the very same where it looks like the one before. Lively ones are asked for. */
+  /** The lively ones. */
+  readonly frames: readonly number[];
+  /** Gives a frame as RGBA of `checkedSize`: the very same where it looks like the one before. */
   readonly frameAt: (time: Ticks) => Promise<ArrayLike<number>>;
 }
 
@@ -42,10 +43,10 @@ interface Checked {
  * formats are gone through together, so that what they share need be made ready for a moment only once.
  */
 export async function checkFrames({ shapes, scenes, isOver }: Checked): Promise<Finding[] | null> {
-  const checks = shapes.map(({ prepared, frameAt }) => ({
+  const checks = shapes.map(({ prepared, frames, frameAt }) => ({
     prepared,
     frameAt,
-    frames: new Set(livelyFrames(prepared)),
+    frames: new Set(frames),
     watches: FRAME_RULES.map(({ id, watch }) => ({ rule: id, ...watch(checkedSize(prepared.format)) })),
     before: null as ArrayLike<number> | null,
   }));

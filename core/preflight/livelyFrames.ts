@@ -34,12 +34,12 @@ export function livelyFrames(prepared: PreparedPromotion): number[] {
 
 /**
  * Everything that decides the pixels of the lively frames, as text: what else changes need not be looked at again.
- * @param hashes names media by their bytes
+ * @param frames the lively ones @param hashes names media by their bytes
  */
-export function livelyText(prepared: PreparedPromotion, hashes: MediaHashes): string {
+export function livelyText(prepared: PreparedPromotion, frames: readonly number[], hashes: MediaHashes): string {
   const edges = turns([prepared.track, prepared.items]);
   const stretches = new Map<Ticks, string>();
-  for (const frame of livelyFrames(prepared)) {
+  for (const frame of frames) {
     const at = frameStart(frame, FPS_30);
     const from = edges.findLast((edge) => edge <= at) ?? at;
     if (!stretches.has(from)) stretches.set(from, paintedStretch(prepared, from, hashes));

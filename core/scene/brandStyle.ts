@@ -16,8 +16,8 @@ export interface GroundInks {
   /** A card that stands out from the ground, and the ink on it. */
   readonly badge: string;
   readonly onBadge: string;
-  /** Over a picture: the brand's colours that can be read there, as it was measured. */
-  readonly measured?: readonly ColorRole[];
+  /** Over a picture: whether a colour can be read there, as it was measured. */
+  readonly isRead?: (color: string) => boolean;
 }
 
 /** A brand as scenes use it: colours by their work, and the fonts to try for each face. */

@@ -1,18 +1,18 @@
 import { type Entry, type EntryLook } from "../arrangement/layout";
 import { type ResolvedScene } from "../document/resolve";
 import { type WordsSlot, slotKey } from "../document/sceneTemplate";
-import { inCapitals } from "../type/capitals";
-import { numbered } from "../type/numbered";
 import { type TypeRole } from "../type/roles";
+import { writtenAs } from "../type/writtenAs";
 
 /** What a scene has to show in words, in the order of its slots. Slots with nothing in them are not there. */
 export function entriesOf(scene: ResolvedScene): Entry[] {
   return scene.template.slots.flatMap((slot): Entry[] => {
     const key = slotKey(scene.template, slot);
     if (slot.kind === "words") {
-      const words = (scene.words[slot.id] ?? "").trim();
-      const cased = slot.capitals ? inCapitals(words) : words;
-      const text = slot.numbered ? numbered(cased) : cased;
+      const text = writtenAs((scene.words[slot.id] ?? "").trim(), {
+        capitals: slot.capitals,
+        numbered: slot.numbered,
+      });
       return text === "" ? [] : [wordsEntry(slot, key, text)];
     }
     const { offer } = scene;

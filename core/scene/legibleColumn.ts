@@ -1,6 +1,6 @@
 import { type Backdrop, type PlacedPicture } from "../arrangement/layout";
 import { type Backing } from "../document/arrangements";
-import { COLOR_ROLES, type ColorRole, inkFor } from "../color/palette";
+import { type ColorRole, inkFor } from "../color/palette";
 import { type InkChoice, contrastReached, solveLegibility } from "../color/legibility";
 import { withAlpha } from "../color/srgb";
 import { type Anchor, RHYTHM } from "../geometry/column";
@@ -60,26 +60,25 @@ export function legibleColumn(style: BrandStyle, over: OverPicture): LegibleColu
   const moments = momentsBehind({ ...over, style, shown }, blurred);
   const least = Math.max(on.leastShade, LEAST_SHADES[on.backing] ?? 0);
   if (moments.length === 0) return shaded(style, over, light, { alpha: Math.max(least, UNMEASURED), contrast: null });
-  const isReadAt =
-    (shade: string, alpha: number) =>
+  const reached = (color: string, shade: string, alpha: number): number =>
+    Math.min(...moments.map((samples) => contrastReached(samples, color, shade, alpha)));
+  const readOver =
+    ({ shade }: InkChoice, alpha: number) =>
     (color: string): boolean =>
-      Math.min(...moments.map((samples) => contrastReached(samples, color, shade, alpha))) >= wanted;
+      reached(color, shade, alpha) >= wanted;
   if (on.backing === "plain") {
     const best = [light, dark]
-      .map((choice) => ({
-        choice,
-        contrast: Math.min(...moments.map((samples) => contrastReached(samples, choice.ink, choice.shade, 0))),
-      }))
+      .map((choice) => ({ choice, contrast: reached(choice.ink, choice.shade, 0) }))
       .reduce((best, tried) => (tried.contrast > best.contrast ? tried : best));
     const { choice, contrast } = best;
-    return shaded(style, over, choice, { alpha: 0, contrast, isRead: isReadAt(choice.shade, 0) });
+    return shaded(style, over, choice, { alpha: 0, contrast, isRead: readOver(choice, 0) });
   }
   // Blurred and scrimmed grounds are the design's own dark ones; only where it is left open may the words be dark.
   const solved = solveLegibility(moments, on.backing === "auto" ? [light, dark] : [light], wanted, least);
   const alpha = solved.treatment.kind === "shade" ? solved.treatment.alpha : 0;
   if (on.backing === "auto" && (alpha > MOST_BAND || solved.contrast < wanted)) return onPanel(style, over);
   const choice = solved.ink === light.ink ? light : dark;
-  return shaded(style, over, choice, { alpha, contrast: solved.contrast, isRead: isReadAt(choice.shade, alpha) });
+  return shaded(style, over, choice, { alpha, contrast: solved.contrast, isRead: readOver(choice, alpha) });
 }
 
 /** How an ink stands on a shade, and which other colours would. */
@@ -105,8 +104,7 @@ function shaded(
   const { on, placed, shown, words, anchor, wanted } = over;
   const media = shown?.media ?? null;
   const blurred = on.backing === "blur";
-  const measured = COLOR_ROLES.filter((role) => isRead(style.palette[role]));
-  const inks = { ...inksOver(style, ink, shade), measured };
+  const inks = { ...inksOver(style, ink, shade), isRead };
   if (on.shaded !== "band") {
     const nodes: DisplayNode[] = alpha > 0 ? [{ kind: "fill", place: on.shaded, ink: withAlpha(shade, alpha) }] : [];
     return { inks, nodes, backing: { kind: blurred ? "blur" : shadeKind(alpha), alpha, contrast, wanted } };

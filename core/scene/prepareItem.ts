@@ -1,5 +1,4 @@
-import { inCapitals } from "../type/capitals";
-import { numbered } from "../type/numbered";
+import { writtenAs } from "../type/writtenAs";
 import { type ShownItem } from "../document/itemsShown";
 import { FIRST_LOOKS, type Item, type ItemRole } from "../document/items";
 import { countedText } from "../document/itemText";
@@ -45,7 +44,6 @@ export interface WhenShown {
 
 /**
  * Sets an item in a shape: a scene of its own that lies over the others, with times counted from its start.
- *
  */
 export function prepareItem(shown: ShownItem, setter: Typesetter, when: WhenShown): PreparedItem {
   const { length, leaves } = when;
@@ -188,10 +186,7 @@ function lettering(
   const { values } = shown;
   const { palette } = setter.style;
   const room = middlePlace(shown, setter, values.tall);
-  const written = texts.map((text) => {
-    const cased = values.capital ? inCapitals(text) : text;
-    return values.numbering ? numbered(cased) : cased;
-  });
+  const written = texts.map((text) => writtenAs(text, { capitals: values.capital, numbered: values.numbering }));
   const set = (text: string, largest?: number): FittedWords =>
     setWords(setter, { role, text, align: "centre", largest, tabular }, room);
   const longest = written.reduce((long, text) => (text.length > long.length ? text : long), "");

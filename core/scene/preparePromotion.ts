@@ -76,8 +76,7 @@ export function prepareIn(
   const transitions = shown.map(({ template }) => template.style.transition);
   const { spans, length } = promotion;
   const setter = { style, design: promotion.base.style, book, shape, format };
-  let levels: readonly number[] | null = null;
-  const heard = (): readonly number[] => (levels ??= heardLevels(promotion.mix, promotion.facts.media));
+  const heard = (): readonly number[] => levelsOf(promotion);
   const setItems = items.map(({ from, to, what }): Span<PreparedItem> => {
     const lasts = { length: msOf(ticks(to - from)), leaves: to < ticksOf(length) };
     const prepare = (): PreparedItem => prepareItem(what, setter, { ...lasts, from: msOf(from), heard });
@@ -102,6 +101,14 @@ function textOf(scene: ResolvedScene): string {
   const text = texts.get(scene) ?? JSON.stringify(scene);
   texts.set(scene, text);
   return text;
+}
+
+/** How loud a promotion is, found once for all the formats, if anything shows it. */
+const levels = new WeakMap<ResolvedPromotion["mix"], readonly number[]>();
+function levelsOf({ mix, facts }: ResolvedPromotion): readonly number[] {
+  const own = levels.get(mix) ?? heardLevels(mix, facts.media);
+  levels.set(mix, own);
+  return own;
 }
 
 /** What was prepared last, by format and scene, with what it was prepared from. */

@@ -34,14 +34,19 @@ export interface LaterNode {
   readonly atRest: StillNode;
 }
 
+/** The colours of what goes on with time. */
+export interface BarLook {
+  readonly ink: string;
+  /** How much is seen of it, 0 to 1. Whole where it is not said. */
+  readonly opacity?: number | undefined;
+  /** How much of that is seen of what is still to come, 0 to 1. */
+  readonly ahead: number;
+}
+
 /** A line of bars that are as high as what is heard around now is loud. */
-export interface SoundingPart {
+export interface SoundingPart extends BarLook {
   readonly kind: "sounding";
   readonly place: Rect;
-  readonly ink: string;
-  /** How much is seen of it, and of what is still to be heard, 0 to 1. Whole where it is not said. */
-  readonly opacity?: number | undefined;
-  readonly ahead: number;
   /** 0 to 1, every so many milliseconds, beginning so many before the scene does. */
   readonly levels: readonly number[];
   readonly step: number;
@@ -49,13 +54,9 @@ export interface SoundingPart {
 }
 
 /** A bar that fills from its start to the end of its scene. */
-export interface FillingPart {
+export interface FillingPart extends BarLook {
   readonly kind: "filling";
   readonly place: Rect;
-  readonly ink: string;
-  /** How much is seen of it, and of the way still to go, 0 to 1. Whole where it is not said. */
-  readonly opacity?: number | undefined;
-  readonly ahead: number;
 }
 
 /** A picture that may zoom slowly, or a clip that plays: a piece of it, as it is on screen in a place. */

@@ -1,4 +1,4 @@
-import { withAlpha } from "../color/srgb";
+import { barInks } from "./barInks";
 import { type FillingPart } from "./prepared";
 import { WIPE } from "../arrangement/beforeAfter";
 import { after, scaling, translation, turning } from "../geometry/affine";
@@ -55,16 +55,13 @@ function partAt(scene: PreparedScene, part: ScenePart, time: Ticks): DisplayNode
 }
 
 /** @param share of its way that it has gone */
-function barAt({ place, ink, ahead, opacity }: FillingPart, share: number): DisplayNode[] {
-  const gone = place.width * Math.min(1, Math.max(0, share));
-  const left = rect(place.x + gone, place.y, place.width - gone, place.height);
+function barAt(part: FillingPart, share: number): DisplayNode[] {
+  const { place } = part;
+  const width = place.width * Math.min(1, Math.max(0, share));
+  const { gone, coming } = barInks(part);
   return [
-    {
-      kind: "fill",
-      place: rect(place.x, place.y, gone, place.height),
-      ink: opacity === undefined ? ink : withAlpha(ink, opacity),
-    },
-    { kind: "fill", place: left, ink: withAlpha(ink, ahead * (opacity ?? 1)) },
+    { kind: "fill", place: rect(place.x, place.y, width, place.height), ink: gone },
+    { kind: "fill", place: rect(place.x + width, place.y, place.width - width, place.height), ink: coming },
   ];
 }
 

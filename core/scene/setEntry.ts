@@ -1,5 +1,4 @@
 import { type Entry } from "../arrangement/layout";
-import { type ColorRole } from "../color/palette";
 import { contrastRatio } from "../color/contrast";
 import { wantedContrast } from "../color/legibility";
 import { withAlpha } from "../color/srgb";
@@ -154,13 +153,10 @@ function markedInk(setter: Typesetter, set: SetEntry, on: GroundInks): string {
   const { emphasis } = set.entry;
   const { palette } = setter.style;
   const ink = inkOf(setter, set, on);
-  const measured = onCard(set.entry) ? undefined : on.measured;
-  const isRead = (role: ColorRole): boolean =>
-    palette[role] !== ink &&
-    (measured
-      ? measured.includes(role)
-      : contrastRatio(palette[role], groundOf(setter, set, on)) >= contrastOf(setter, set));
-  const found = (emphasis ? [emphasis] : SECONDS).find(isRead);
+  const onGround = (color: string): boolean =>
+    contrastRatio(color, groundOf(setter, set, on)) >= contrastOf(setter, set);
+  const isRead = (onCard(set.entry) ? undefined : on.isRead) ?? onGround;
+  const found = (emphasis ? [emphasis] : SECONDS).find((role) => palette[role] !== ink && isRead(palette[role]));
   return found ? palette[found] : ink;
 }
 
@@ -185,7 +181,9 @@ export function entryNodes(
   const ink = inkOf(setter, set, on);
   const letters = (): DisplayNode[] => {
     const at = { x: place.x + inside.x, y: place.y + inside.y };
-    return words ? wordNodes(words, at, { ink, marked: markedInk(setter, set, on) }) : [];
+    if (!words) return [];
+    const isMarked = words.lines.some(({ stretches }) => stretches.length > 0);
+    return wordNodes(words, at, { ink, marked: isMarked ? markedInk(setter, set, on) : ink });
   };
   const shape = (outline: Outline, color: string): DisplayNode => ({
     kind: "shape",

@@ -1,8 +1,8 @@
-import { withAlpha } from "../color/srgb";
 import { type Rect, rect } from "../geometry/rect";
 import { LEVEL_STEP } from "../sound/heardLevels";
 import { type DisplayNode } from "./displayList";
-import { type SoundingPart } from "./prepared";
+import { barInks } from "./barInks";
+import { type BarLook, type SoundingPart } from "./prepared";
 
 /** Bars from side to side, and how wide each is as a share of its room. */
 const BARS = 36;
@@ -17,7 +17,7 @@ const REACH = (BARS / 2) * LEVEL_STEP;
  */
 export function soundWave(
   place: Rect,
-  look: Pick<SoundingPart, "ink" | "ahead" | "opacity">,
+  look: BarLook,
   levels: readonly number[],
   { from, length }: { readonly from: number; readonly length: number },
 ): SoundingPart {
@@ -34,14 +34,11 @@ export function soundWave(
 }
 
 /** Its bars at a time from its start: what was heard to the left of the middle, what comes to the right. */
-export function soundWaveAt(
-  { place, ink, ahead, opacity, levels, step, before }: SoundingPart,
-  ms: number,
-): DisplayNode[] {
+export function soundWaveAt(part: SoundingPart, ms: number): DisplayNode[] {
+  const { place, levels, step, before } = part;
+  const { gone, coming } = barInks(part);
   const room = place.width / BARS;
   const width = room * THICK;
-  const heard = opacity === undefined ? ink : withAlpha(ink, opacity);
-  const coming = withAlpha(ink, ahead * (opacity ?? 1));
   const levelOf = (time: number): number => {
     const at = Math.max(0, (time + before) / step);
     const [low, share] = [Math.floor(at), at % 1];
@@ -54,7 +51,7 @@ export function soundWaveAt(
     return {
       kind: "fill",
       place: rect(place.x + bar * room + (room - width) / 2, place.y + (place.height - height) / 2, width, height),
-      ink: offset <= 0 ? heard : coming,
+      ink: offset <= 0 ? gone : coming,
     };
   });
 }

@@ -2,8 +2,7 @@ import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Page, expect, test } from "@playwright/test";
-import sharp from "sharp";
-import { ffmpeg } from "../files";
+import { type VideoFrame, frameAt } from "../videoFrames";
 import { downloadRendition } from "../ownClips";
 import { openShortPromotion } from "../newPromotion";
 import { bothSides } from "../proofs";
@@ -108,21 +107,8 @@ async function settings(page: Page, words: string, set: () => Promise<void>): Pr
   await page.keyboard.press("Escape");
 }
 
-interface Frame {
-  readonly width: number;
-  readonly height: number;
-  readonly data: Buffer;
-}
-
-async function frameAt(path: string, seconds: number): Promise<Frame> {
-  const png = `${path}.${seconds}.png`;
-  await ffmpeg("-ss", String(seconds), "-i", path, "-frames:v", "1", png);
-  const { data, info } = await sharp(png).removeAlpha().raw().toBuffer({ resolveWithObject: true });
-  return { data, width: info.width, height: info.height };
-}
-
 /** The mean difference of two frames in the middle, where the counter's plate is, of 255. */
-function differenceOf(one: Frame, other: Frame): number {
+function differenceOf(one: VideoFrame, other: VideoFrame): number {
   const short = Math.min(one.width, one.height);
   const [left, top] = [Math.round(one.width / 2 - short * 0.12), Math.round(one.height / 2 - short * 0.025)];
   let [sum, count] = [0, 0];
@@ -133,7 +119,7 @@ function differenceOf(one: Frame, other: Frame): number {
 }
 
 /** How many pixels of the brand's accent each row of the wave has, left of the middle: what was heard already. */
-function accentRows({ data, width, height }: Frame): number[] {
+function accentRows({ data, width, height }: VideoFrame): number[] {
   const short = Math.min(width, height);
   const top = Math.round(height * 0.9 - short * 0.04);
   return Array.from({ length: Math.round(short * 0.08) }, (_, row) => {
@@ -147,7 +133,7 @@ function accentRows({ data, width, height }: Frame): number[] {
 }
 
 /** How many pixels of the brand's sale colour there are in the middle, from so far above the label's middle to so far under it. */
-function saleIn({ data, width, height }: Frame, from: number, to: number): number {
+function saleIn({ data, width, height }: VideoFrame, from: number, to: number): number {
   const short = Math.min(width, height);
   const [left, top] = [Math.round(width / 2 - short * 0.13), Math.round(height * 0.3 + short * from)];
   let count = 0;

@@ -2,8 +2,8 @@ import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Page, expect, test } from "@playwright/test";
-import sharp from "sharp";
-import { ffmpeg, ffprobe } from "../files";
+import { ffprobe } from "../files";
+import { type VideoFrame, frameAt } from "../videoFrames";
 import { downloadRendition } from "../ownClips";
 import { renderDrafts } from "../startRender";
 import { openShortPromotion } from "../newPromotion";
@@ -103,24 +103,16 @@ type Rgb = readonly [number, number, number];
 /** The demo brand's colours of plates. */
 const CARD: Rgb = [0xff, 0xfa, 0xf0];
 const INK: Rgb = [0x1f, 0x2a, 0x24];
-interface Frame {
-  readonly width: number;
-  readonly height: number;
-  readonly data: Buffer;
-}
-
-async function frameAt(path: string, seconds: number): Promise<Frame> {
-  const png = `${path}.${seconds}.png`;
-  await ffmpeg("-ss", String(seconds), "-i", path, "-frames:v", "1", png);
-  const { data, info } = await sharp(png).removeAlpha().raw().toBuffer({ resolveWithObject: true });
-  return { data, width: info.width, height: info.height };
-}
-
-const isOf = ({ data, width }: Frame, color: Rgb, x: number, y: number): boolean =>
+const isOf = ({ data, width }: VideoFrame, color: Rgb, x: number, y: number): boolean =>
   color.every((value, channel) => Math.abs((data[(y * width + x) * 3 + channel] ?? 0) - value) < 26);
 
 /** The longest unbroken run of a colour in any row between two shares of the height: of a plate, above its letters. */
-function widest(frame: Frame, color: Rgb, from: number, to: number): { readonly left: number; readonly width: number } {
+function widest(
+  frame: VideoFrame,
+  color: Rgb,
+  from: number,
+  to: number,
+): { readonly left: number; readonly width: number } {
   let best = { left: 0, width: 0 };
   for (let y = Math.floor(from * frame.height); y < to * frame.height; y++)
     for (let x = 0, left = 0; x <= frame.width; x++) {
@@ -132,7 +124,7 @@ function widest(frame: Frame, color: Rgb, from: number, to: number): { readonly 
 }
 
 /** From the first to the last row between two shares of the height that is all of a colour in the middle: of a plate. */
-function plateRows(frame: Frame, color: Rgb, from: number, to: number): number {
+function plateRows(frame: VideoFrame, color: Rgb, from: number, to: number): number {
   const rows: number[] = [];
   for (let y = Math.floor(from * frame.height); y < to * frame.height; y++) {
     const middle = Array.from({ length: 60 }, (_, index) => Math.floor(frame.width / 2) - 30 + index);

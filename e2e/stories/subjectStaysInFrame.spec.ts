@@ -2,8 +2,8 @@ import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, test } from "@playwright/test";
-import sharp from "sharp";
 import { ffmpeg } from "../files";
+import { frameAt } from "../videoFrames";
 import { openShortPromotion } from "../newPromotion";
 import { downloadRendition, dropOnSlot } from "../ownClips";
 import { renderDrafts } from "../startRender";
@@ -38,16 +38,14 @@ async function movingClip(folder: string): Promise<string> {
 
 /** Where the middle of what is blue is, as a share of the width; null where nothing is. */
 async function blueIn(path: string, seconds: number): Promise<number | null> {
-  const png = `${path}.${seconds}.png`;
-  await ffmpeg("-ss", String(seconds), "-i", path, "-frames:v", "1", png);
-  const { data, info } = await sharp(png).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+  const { data, width } = await frameAt(path, seconds);
   let [count, sum] = [0, 0];
   for (let at = 0; at < data.length; at += 3)
     if ((data[at + 2] ?? 0) > 150 && (data[at] ?? 0) < 80 && (data[at + 1] ?? 0) < 80) {
       count++;
-      sum += (at / 3) % info.width;
+      sum += (at / 3) % width;
     }
-  return count > 200 ? sum / count / info.width : null;
+  return count > 200 ? sum / count / width : null;
 }
 
 test("a subject that passes by stays in the standing crop; its path is bent at a frame, given back, and switched off", async ({

@@ -2,8 +2,8 @@ import { createHash } from "node:crypto";
 import { setImmediate as turn } from "node:timers/promises";
 import { type ResolvedPromotion } from "../../core/document/resolve";
 import { type Finding } from "../../core/preflight/finding";
-import { checkFrames, checkedSize } from "../../core/preflight/frameChecks";
-import { canBeLively, livelyText } from "../../core/preflight/livelyFrames";
+import { type FramesToCheck, checkFrames, checkedSize } from "../../core/preflight/frameChecks";
+import { canBeLively, livelyFrames, livelyText } from "../../core/preflight/livelyFrames";
 import { type PreparedPromotion } from "../../core/scene/preparePromotion";
 import { type Ticks } from "../../core/time/ticks";
 import { PAINTER_VERSION } from "../../paint/painter";
@@ -21,10 +21,11 @@ export function findingsInFrames(
   input: RenderInput,
 ): Promise<readonly Finding[]> {
   if (!canBeLively(scenes)) return Promise.resolve([]);
+  const frames = livelyFrames(prepared);
   const ids = scenes.map(({ id }) => id);
-  const decides = JSON.stringify([PAINTER_VERSION, prepared.format, ids, livelyText(prepared, input.hashes)]);
+  const decides = JSON.stringify([PAINTER_VERSION, prepared.format, ids, livelyText(prepared, frames, input.hashes)]);
   const key = createHash("sha256").update(decides).digest("hex");
-  const found = known.get(key) ?? look(prepared, scenes, input);
+  const found = known.get(key) ?? look({ prepared, frames }, scenes, input);
   known.delete(key);
   known.set(key, found);
   found.catch(() => known.delete(key));
@@ -34,7 +35,7 @@ export function findingsInFrames(
 }
 
 async function look(
-  prepared: PreparedPromotion,
+  { prepared, frames }: Pick<FramesToCheck, "prepared" | "frames">,
   scenes: ResolvedPromotion["scenes"],
   input: RenderInput,
 ): Promise<Finding[]> {
@@ -44,7 +45,7 @@ async function look(
       await turn();
       return source.frameAt(time);
     };
-    const found = await checkFrames({ shapes: [{ prepared, frameAt }], scenes });
+    const found = await checkFrames({ shapes: [{ prepared, frames, frameAt }], scenes });
     return found ?? [];
   } finally {
     source.stop();
