@@ -34,6 +34,7 @@ test("marks are put round what is chosen without its blanks, and taken off again
   expect(toggledEmphasis(marked, { start: 9, end: 14 })).toBe("Come and see it");
   expect(toggledEmphasis("One\nTwo", { start: 0, end: 7 })).toBe("*One*\n*Two*");
   expect(toggledEmphasis("Costs $& less", { start: 0, end: 8 })).toBe("*Costs $&* less");
+  expect(toggledEmphasis("*Costs $$ 5 $&* less", { start: 0, end: 15 })).toBe("Costs $$ 5 $& less");
   expect(toggledEmphasis("One two", { start: 3, end: 4 })).toBe("One two");
 });
 

@@ -39,7 +39,7 @@ export function toggledEmphasis(written: string, { start, end }: Stretch): strin
   if (bare === "") return written;
   if (before.endsWith("*") && after.startsWith("*")) return before.slice(0, -1) + inside + after.slice(1);
   if (bare.length > 2 && bare.startsWith("*") && bare.endsWith("*"))
-    return before + inside.replace(bare, bare.slice(1, -1)) + after;
+    return before + inside.replace(bare, () => bare.slice(1, -1)) + after;
   // No mark goes across lines or other marks.
   const marked = bare
     .replaceAll("*", "")
