@@ -30,8 +30,8 @@ async function paintedBy(script: string, args: readonly string[]): Promise<unkno
 const PLACES = [
   ["potting-week-terracotta", "3,11,62,97,122,212,271,332,342,420"],
   ["herb-friday-tray", "5,122,425"],
-  // The other brand: its own faces, and a watermark.
-  ["friday-box-warm-week", "40,122,425"],
+  // The other brand: its own faces, and a watermark; its sign small and on its way, in a crossfade.
+  ["friday-box-warm-week", "40,122,327,425"],
   ["potting-week-terracotta", `random:${SEED}:${8 * RUNS}`],
   ["friday-box-warm-week", `random:${SEED + 1}:${8 * RUNS}`],
   ["shed-corner-spring", "arrangements"],

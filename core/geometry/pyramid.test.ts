@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { pyramidLevel } from "./pyramid";
+import { levelLength, pyramidLevel, pyramidLevels } from "./pyramid";
 
 test.each([
   [1, 0],
@@ -12,13 +12,17 @@ test.each([
   expect(pyramidLevel(scale, 7)).toBe(level);
 });
 
-test("the copy that is drawn is drawn at half its size or above, at most at its own size, unless it is the first or last", () => {
+test("of a picture drawn at a pixel and more there is a copy drawn at half its size or above, at most at its own size", () => {
+  const side = fc.integer({ min: 1, max: 4096 });
   fc.assert(
-    fc.property(fc.double({ min: 0.005, max: 4, noNaN: true }), fc.integer({ min: 1, max: 9 }), (scale, levels) => {
-      const level = pyramidLevel(scale, levels);
-      const drawn = scale * 2 ** level;
-      if (level > 0) expect(drawn).toBeLessThanOrEqual(1 + 1e-6);
-      if (level < levels - 1) expect(drawn).toBeGreaterThan(0.5 - 1e-6);
+    fc.property(side, side, fc.double({ min: 0, max: 1, noNaN: true }), (width, height, share) => {
+      const longest = Math.max(width, height);
+      const drawnSide = 1 + share * (2 * longest - 1);
+      const level = pyramidLevel(drawnSide / longest, pyramidLevels({ width, height }));
+      const drawn = drawnSide / levelLength(longest, level);
+      expect(drawn).toBeGreaterThan(0.5 - 1e-6);
+      // Copies are rounded down to whole pixels, so that a small one is drawn a little larger than it is.
+      if (level > 0) expect(drawnSide).toBeLessThan(levelLength(longest, level) + 1);
     }),
   );
 });

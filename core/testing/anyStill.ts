@@ -12,7 +12,6 @@ import {
   type LinearGradient,
   type Mask,
   type PictureNode,
-  everyNode,
 } from "../scene/displayList";
 import { containNode, coverNode, drawnSmaller } from "../scene/pictureNodes";
 import { cutCard, ellipse, polygon } from "../type/outline";
@@ -50,21 +49,8 @@ function anyStill(shape: Shape, pictures: readonly PictureFacts[]): fc.Arbitrary
   }));
   return fc
     .tuple(fc.constantFrom(...pictures), fc.array(node, { minLength: 2, maxLength: 5 }))
-    .map(([ground, nodes]): DisplayList => [coverNode(ground, whole), ...nodes])
-    .filter(isWithinPyramids);
+    .map(([ground, nodes]): DisplayList => [coverNode(ground, whole), ...nodes]);
 }
-
-/** Pixels of the smallest output to a design unit. */
-const SMALLEST_SCALE = 480 / 1080;
-
-/**
- * Whether every picture has a working copy that is drawn at half its size or above. Shrunk several times over, one may be
- * smaller than the smallest copy that ingest keeps of it; there platforms resample differently.
- */
-const isWithinPyramids = (list: DisplayList): boolean =>
-  [...everyNode(list)].every(
-    (node) => node.kind !== "picture" || node.leastScale * SMALLEST_SCALE >= 2 ** -node.levels,
-  );
 
 /** Somewhere in the shape, or a little over its edges. */
 const anyPlace = ({ width, height }: Shape): fc.Arbitrary<Rect> =>

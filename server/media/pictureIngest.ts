@@ -3,7 +3,7 @@ import { Resvg } from "@resvg/resvg-js";
 import { readFile } from "node:fs/promises";
 import sharp from "sharp";
 import { type PictureFacts } from "../../core/document/facts";
-import { levelLength } from "../../core/geometry/pyramid";
+import { levelLength, pyramidLevels } from "../../core/geometry/pyramid";
 import { config } from "../config";
 import { levelKey } from "../storage/keys";
 import { store } from "../storage/store";
@@ -15,7 +15,6 @@ import { UploadProblem } from "./uploadProblem";
 
 /** The longest side of the largest working copy: enough for a 4K frame with room to crop. */
 const LONGEST_SIDE = 4096;
-const SMALLEST_SIDE = 48;
 const LOGO_WIDTH = 2048;
 /** The working copy that the look is measured from: large enough to tell sharp from soft. */
 const LOOK_LEVEL = 1;
@@ -72,7 +71,7 @@ export async function makePyramid(
         .raw()
         .toBuffer()
     : upright.data;
-  const levels = 1 + Math.max(0, Math.floor(Math.log2(Math.max(width, height) / SMALLEST_SIDE)));
+  const levels = pyramidLevels({ width, height });
   let above = { data, width, height };
   for (let level = 0; level < levels; level++) {
     const size = { width: levelLength(width, level), height: levelLength(height, level) };
