@@ -20,6 +20,7 @@ import { OfferField, ProductsField, WordsField } from "./DeckFields";
 import { type DeckProps } from "./deckProps";
 import { SceneGuests } from "./PresentPeople";
 import { SceneTools } from "./SceneTools";
+import { markIn } from "./shownSlots";
 import { SlotPicture } from "./SlotPicture";
 
 /** A scene on the sheet: its number and time, its words in reading order, its pictures. */
@@ -68,6 +69,7 @@ export function SceneBand({
           index={index}
           isOnly={promotion.scenes.length === 1}
           palette={promotion.facts.brand.palette}
+          mark={markIn(prepared, index)}
           free={free}
           onEdit={onEdit}
           onPlace={(slot) => onPlace(slot, span)}

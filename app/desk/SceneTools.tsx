@@ -7,6 +7,7 @@ import {
   type ArrangementName,
   newArrangement,
 } from "../../core/document/arrangements";
+import { type BrandMark, type MarkKey } from "../../core/document/brandMark";
 import { type SceneDesign } from "../../core/document/design";
 import { type Edit } from "../../core/document/edit";
 import { adjust, editTo, moveScene, takeOutScene } from "../../core/document/edits";
@@ -20,6 +21,7 @@ import { ColorSwatches } from "../components/ColorSwatches";
 import { fieldLook } from "../components/fieldLook";
 import { ArrangementParameters } from "../workshop/ArrangementParameters";
 import { FieldSource } from "./FieldSource";
+import { MarkTools } from "./MarkTools";
 import { SlotTools } from "./SlotTools";
 
 /**
@@ -33,6 +35,7 @@ export function SceneTools({
   index,
   isOnly,
   palette,
+  mark,
   free,
   onEdit,
   onPlace,
@@ -47,11 +50,13 @@ export function SceneTools({
   /** Whether no other scene is shown. */
   isOnly: boolean;
   palette: Palette;
+  /** Which of the brand's marks stands in it now; null for none. */
+  mark: BrandMark | null;
   /** Whether this person may change what is locked. */
   free: boolean;
   onEdit: (edit: Edit) => void;
-  /** Asks for handles on a slot. */
-  onPlace: (slot: SlotKey) => void;
+  /** Asks for handles on a slot or a mark. */
+  onPlace: (key: SlotKey | MarkKey) => void;
   onProblem: (problem: string) => void;
 }) {
   const { origin } = design;
@@ -124,17 +129,40 @@ export function SceneTools({
                 onChoose={(role) => onEdit(adjust("ground", role, { target }))}
               />
             </fieldset>
-            <label className="flex items-center gap-2">
-              <input
-                type="checkbox"
-                className="accent-accent"
-                disabled={!allows("arrangement")}
-                checked={scene.logo}
-                onChange={(event) => onEdit(adjust("logo", event.target.checked, { target }))}
-              />
-              <span className="text-[13px] text-soft">Logo shown{!allows("arrangement") && " (locked)"}</span>
-              <span className="ml-auto">{source("logo")}</span>
-            </label>
+            <div className="flex items-center gap-2 text-[13px] text-soft">
+              {mark === "watermark" ? (
+                <span>Watermark{!allows("arrangement") && " (locked)"}</span>
+              ) : (
+                <label className="flex items-center gap-2">
+                  <input
+                    type="checkbox"
+                    className="accent-accent"
+                    disabled={!allows("arrangement")}
+                    checked={scene.logo}
+                    onChange={(event) => onEdit(adjust("logo", event.target.checked, { target }))}
+                  />
+                  Logo shown{!allows("arrangement") && " (locked)"}
+                </label>
+              )}
+              {mark === null ? (
+                <span className="ml-auto">{source("logo")}</span>
+              ) : (
+                <>
+                  <span className="ml-auto">{mark === "logo" && source("logo")}</span>
+                  <MarkTools
+                    document={document}
+                    scene={scene.id}
+                    mark={mark}
+                    disabled={!allows("arrangement")}
+                    onEdit={onEdit}
+                    onPlace={(key) => {
+                      close();
+                      onPlace(key);
+                    }}
+                  />
+                </>
+              )}
+            </div>
             <div className="flex items-center justify-between gap-3">
               <label htmlFor="length" className="text-[13px] text-soft">
                 Length in seconds{!allows("timing") && " (locked)"}

@@ -1,3 +1,4 @@
+import { type MarkKey } from "../../core/document/brandMark";
 import { type Edit } from "../../core/document/edit";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
@@ -24,8 +25,8 @@ export interface DeckProps {
   readonly onMark: (slot: SlotKey, scene: SceneSpan) => void;
   readonly onEdit: (edit: Edit) => void;
   readonly onProblem: (problem: string) => void;
-  /** Asks for handles on a slot. */
-  readonly onPlace: (slot: SlotKey, span: SceneSpan) => void;
+  /** Asks for handles on a slot or a mark of the brand. */
+  readonly onPlace: (key: SlotKey | MarkKey, span: SceneSpan) => void;
   /** An item that comes in with a scene is taken in hand. */
   readonly onPlaceItem: (id: string, scene: string) => void;
   /** Shows a moment of the promotion, in milliseconds. */

@@ -1,8 +1,9 @@
+import { type BrandMark, type MarkKey, markOfKey } from "../../core/document/brandMark";
 import { type ItemKey, itemKey } from "../../core/document/itemKey";
 import { type SlotKey } from "../../core/document/sceneTemplate";
 import { type Rect, union } from "../../core/geometry/rect";
 import { type FormatName } from "../../core/placement/formats";
-import { type SheetItem, type SheetSlot } from "../../core/scene/proofSheet";
+import { type ProofSheet, type SheetItem, type SheetSlot } from "../../core/scene/proofSheet";
 import { sceneMostSeen } from "../../core/time/timeline";
 import { type ProofEngine } from "../proof/proofEngine";
 
@@ -14,8 +15,14 @@ export function slotsNow(engine: ProofEngine | null, format: FormatName): readon
   return prepared.scenes[sceneMostSeen(prepared.spans, state.time)]?.slots ?? [];
 }
 
-/** What is placed: a slot, or an item. */
-export type PlacedKey = SlotKey | ItemKey;
+/** What is placed: a slot, an item, or a mark of the brand. */
+export type PlacedKey = SlotKey | ItemKey | MarkKey;
+
+/** Which mark of the brand stands in a scene, in whatever format; null for none. @param scene its index among those shown */
+export function markIn(sheets: readonly ProofSheet[], scene: number): BrandMark | null {
+  const shown = sheets.flatMap(({ scenes }) => scenes[scene]?.slots ?? []);
+  return shown.map(({ key }) => markOfKey(key)?.mark).find((mark) => mark !== undefined) ?? null;
+}
 
 /** The items on a proof at its present moment, from the bottom up. */
 export function itemsNow(engine: ProofEngine | null, format: FormatName): readonly SheetItem[] {

@@ -5,6 +5,8 @@ import { adjust, applyEdit } from "../../core/document/edits";
 import { type TemplatesByRef } from "../../core/document/facts";
 import { placeItem } from "../../core/document/itemEdits";
 import { itemOfKey } from "../../core/document/itemKey";
+import { MARK_TITLES, markOfKey } from "../../core/document/brandMark";
+import { placeMark } from "../../core/document/markEdits";
 import { itemText } from "../../core/document/itemText";
 import { FIRST_LOOKS } from "../../core/document/items";
 import { type Promotion } from "../../core/document/promotion";
@@ -22,7 +24,7 @@ interface Placeable {
   readonly edit: (format: FormatName, moved: MovedPlace) => Edit | null;
 }
 
-/** Placing a slot or an item of a promotion by hand. `onDragged` is given the document as it would be while it is dragged. */
+/** Placing a slot, an item or a mark of the brand of a promotion by hand. `onDragged` is given the document as it would be while it is dragged. */
 export function usePlacing(
   document: Promotion,
   templates: TemplatesByRef,
@@ -79,13 +81,20 @@ function placeable(document: Promotion, templates: TemplatesByRef, key: PlacedKe
       edit: (format, moved) => placeItem(document, id, { format, ...moved }),
     };
   }
+  const mark = markOfKey(key);
+  if (mark)
+    return {
+      label: MARK_TITLES[mark.mark],
+      byHand: () => null,
+      edit: (format, { to }) => placeMark(mark, format, to),
+    };
   const found = findPromotionSlot(document, templates, key);
   if (!found) return null;
   const scene = designOf(document, templates).scenes.find((one) => one.id === found.scene.id);
   return {
     label: found.slot.label,
     byHand: (format) => scene?.places[format]?.[found.slot.id] ?? null,
-    // A key that is none of an item is one of a slot.
+    // A key that is none of an item or a mark is one of a slot.
     edit: (format, { to }) => adjust("place", to, { target: targetOf(key as SlotKey), layer: "scene@format", format }),
   };
 }

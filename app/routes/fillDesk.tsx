@@ -3,6 +3,8 @@ import { useRef, useState } from "react";
 import { flushSync } from "react-dom";
 import { Plus } from "lucide-react";
 import { toast } from "sonner";
+import { markOfKey } from "../../core/document/brandMark";
+import { sceneOrigin } from "../../core/document/design";
 import { addFormat, fillSlot, removeFormat, rename } from "../../core/document/edits";
 import { itemKey, itemOfKey } from "../../core/document/itemKey";
 import { type FormatName } from "../../core/placement/formats";
@@ -85,10 +87,15 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
     const { from, to } = shown ?? { from: span?.start ?? 0, to: span?.end ?? 0 };
     if (state && !state.playing && (state.time < from || state.time >= to)) engine?.seek(from + (to - from) * 0.6);
   }
+  /** Whether a key is one of a mark, and its scene's template lets this person place it. */
+  function mayPlaceMark(key: PlacedKey): boolean {
+    const own = document.scenes[markOfKey(key)?.scene ?? ""];
+    return own !== undefined && (free || sceneOrigin(templates, own).allows.arrangement);
+  }
   function pick(slot: PlacedKey): void {
     // Its scene may be out of view: then it is on the sheet only once it is marked.
     flushSync(() => setMarked(slot));
-    if (itemOfKey(slot) !== null) startPlacing(slot);
+    if (itemOfKey(slot) !== null || mayPlaceMark(slot)) startPlacing(slot);
     else if (placing && slot !== placing.slot) stopPlacing();
     deck.current?.querySelector<HTMLElement>(`[data-slot="${slot}"]`)?.focus();
   }

@@ -99,10 +99,13 @@ export interface PlacedPicture {
 }
 
 export interface LogoPlace {
+  /** It is as large as fits. */
   readonly box: Rect;
   /** The ground it stands on; null on a picture, where it gets a plate. */
   readonly on: ColorRole | null;
   readonly align: Align;
+  /** At its upper edge when absent. */
+  readonly anchor?: "middle";
 }
 
 /** A line of dots or a rule, drawn over the grounds. */

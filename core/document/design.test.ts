@@ -32,7 +32,13 @@ test("an untouched promotion has its template's scenes", () => {
     const { scenes } = designOf(promotionOf(template), SHIPPED_BY_REF);
     const { style } = template;
     expect(scenes).toEqual(
-      template.scenes.map((scene, index) => ({ ...scene, style, framings: {}, overlap: scenes[index]?.overlap })),
+      template.scenes.map((scene, index) => ({
+        ...scene,
+        style,
+        framings: {},
+        marks: {},
+        overlap: scenes[index]?.overlap,
+      })),
     );
   }
 });

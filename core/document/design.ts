@@ -1,6 +1,8 @@
 import { type FormatName, isFormatName } from "../placement/formats";
+import { type Rect } from "../geometry/rect";
 import { millis } from "../units";
 import { type Adjustments, type Found, type Target, formatsSet, nearest } from "./adjustments";
+import { BRAND_MARKS, type BrandMark, PLACE_OF_MARK } from "./brandMark";
 import { type TemplatesByRef, templateKey } from "./facts";
 import { DESIGN_FIELD_IDS, type DesignFieldId, FIELDS, type FieldId, type ValueOf } from "./fields";
 import { type Promotion, type PromotionScene, type TemplateRef } from "./promotion";
@@ -27,6 +29,8 @@ export interface Design {
 export interface DesignedScene extends SceneTemplate {
   /** How it looks and moves; its transition is the one it comes in by. */
   readonly style: TemplateStyle;
+  /** Where marks of the brand were placed by hand in this format. */
+  readonly marks: Readonly<Partial<Record<BrandMark, Rect>>>;
   /** How what is in its slots is framed, by their ids; those for which nothing was set are not there. */
   readonly framings: Readonly<Record<string, SlotFraming>>;
 }
@@ -173,6 +177,12 @@ function designedScene(
       ),
     places,
     style: withSet(style, ofScene),
+    marks: Object.fromEntries(
+      BRAND_MARKS.flatMap((mark) => {
+        const place = ofScene(PLACE_OF_MARK[mark]);
+        return place ? [[mark, place] as const] : [];
+      }),
+    ),
     framings: Object.fromEntries(
       origin.slots.flatMap((slot) => {
         const framing = slot.kind === "media" ? slotFraming((id) => ofSlot(id, slot)) : null;

@@ -100,6 +100,8 @@ const ofItem = <Of extends Field | ShapedField>(
 ): ItemField<Of> => ({ of: "item", field, lock: null, layers: HERE, ...rest });
 
 const HERE: readonly Layer[] = ["scene@format", "scene"];
+/** For what is measured in the units of a format. */
+const IN_ONE_FORMAT: readonly Layer[] = ["scene@format", "@format"];
 const EVERY_KIND: readonly SlotKind[] = ["words", "media", "offer", "products"];
 
 /**
@@ -125,6 +127,24 @@ export const FIELDS = {
     lock: "arrangement",
     from: ({ scene }) => scene.logo,
   }),
+  logoPlace: ofScene(
+    shaped<Rect>("Place of the logo", () => placeSchema, placeJsonSchema),
+    {
+      named: "The place of the logo in",
+      layers: IN_ONE_FORMAT,
+      lock: "arrangement",
+      from: () => undefined,
+    },
+  ),
+  watermarkPlace: ofScene(
+    shaped<Rect>("Place of the watermark", () => placeSchema, placeJsonSchema),
+    {
+      named: "The place of the watermark in",
+      layers: IN_ONE_FORMAT,
+      lock: "arrangement",
+      from: () => undefined,
+    },
+  ),
   skipped: ofScene(flag("Skipped", false), {
     named: "The skipping of",
     layers: ["scene"],

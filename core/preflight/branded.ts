@@ -1,4 +1,5 @@
 import { logoContrast, LOGO_CONTRAST, LOGO_DETAIL } from "../brand/logoChoice";
+import { markOfKey } from "../document/brandMark";
 import { COLOR_ROLES, isColorRole } from "../color/palette";
 import { adjust } from "../document/edits";
 import { targetOf } from "../document/adjustments";
@@ -7,6 +8,7 @@ import { slotKey } from "../document/sceneTemplate";
 import { evenInsets, inset, overlaps } from "../geometry/rect";
 import { type PlacedSlot } from "../scene/prepared";
 import { type WholeRule } from "./finding";
+import { markCures } from "./markCures";
 
 /** What is placed snaps to whole units. */
 const SLACK = 2;
@@ -14,7 +16,7 @@ const SLACK = 2;
 export const logoLargeEnough: WholeRule = {
   id: "logo-large-enough",
   about: "The logo is no smaller than the brand book allows, and has its clear space.",
-  lookAtAll: ({ promotion: { facts, scenes }, formats }) => {
+  lookAtAll: ({ document, promotion: { facts, scenes }, formats }) => {
     const { leastWidth, clearSpace } = facts.brand.logoRules;
     return formats.flatMap(({ format, scenes: prepared }) =>
       prepared.flatMap(({ slots }, index) =>
@@ -23,12 +25,14 @@ export const logoLargeEnough: WholeRule = {
           .flatMap((logo) => {
             const where = { scene: scenes[index]?.id ?? null, format, slot: logo.key };
             const width = Math.round(logo.place.width);
+            const mark = markOfKey(logo.key);
+            const cures = mark ? markCures(document, mark) : [];
             const small = {
               severity: "warning" as const,
               where,
               words: `the logo is ${width} units wide, ${leastWidth} at least`,
               numbers: { widthUnits: width, leastWidthUnits: leastWidth },
-              cures: [],
+              cures,
             };
             const inTheWay = slots.find((other) => isInTheWay(other, logo, clearSpace));
             const close = {
@@ -36,7 +40,7 @@ export const logoLargeEnough: WholeRule = {
               where,
               words: `“${inTheWay?.text ?? ""}” stands in the clear space of the logo`,
               numbers: { clearUnits: Math.round(logo.place.height * clearSpace) },
-              cures: [],
+              cures,
             };
             return [...(width < leastWidth - SLACK ? [small] : []), ...(inTheWay ? [close] : [])];
           }),

@@ -35,7 +35,7 @@ export const itemsInSafeArea: WholeRule = {
   lookAtAll: (checked) =>
     checked.formats.flatMap((prepared) =>
       ownWordsIn(checked, prepared).flatMap(({ item, span: { what } }) => {
-        const outside = outsideSafeArea(item.text, what.place, prepared.format);
+        const outside = outsideSafeArea(`“${item.text}”`, what.place, prepared.format);
         const where = { scene: item.from, format: prepared.format, slot: itemKey(what.id) };
         return outside ? [{ ...outside, where, cures: [] }] : [];
       }),

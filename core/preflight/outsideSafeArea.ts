@@ -5,9 +5,12 @@ import { type Finding } from "./finding";
 /** What is set by hand snaps to whole units, and letters are not as wide as their place. */
 const SLACK = 2;
 
-/** What is found of a text that stands outside the safe area of a format; null where it stands inside. */
+/**
+ * What is found of what stands outside the safe area of a format; null where it stands inside.
+ * @param what it is, as a sentence begins
+ */
 export function outsideSafeArea(
-  text: string,
+  what: string,
   place: Rect,
   format: FormatName,
 ): Pick<Finding, "severity" | "words" | "numbers"> | null {
@@ -16,7 +19,7 @@ export function outsideSafeArea(
   const outside = [safe.x - place.x, safe.y - place.y, right(place) - right(safe), bottom(place) - bottom(safe)];
   return {
     severity: "warning",
-    words: `“${text}” stands outside the safe area`,
+    words: `${what} stands outside the safe area`,
     numbers: { outsideUnits: Math.round(Math.max(...outside)) },
   };
 }

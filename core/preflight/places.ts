@@ -1,18 +1,22 @@
 import { adjustmentKey, targetOf } from "../document/adjustments";
+import { markOfKey } from "../document/brandMark";
 import { pointer } from "../document/patch";
 import { type Found, type SceneRule } from "./finding";
+import { markCures } from "./markCures";
 import { outsideSafeArea } from "./outsideSafeArea";
 
-/** Words stand where channels draw nothing over them. */
+/** Words and marks stand where channels draw nothing over them. */
 export const insideSafeArea: SceneRule = {
   id: "inside-safe-area",
-  about: "Words stand inside the safe area of their format.",
+  about: "Words and the logo stand inside the safe area of their format.",
   isByFormat: true,
   look: ({ prepared, format, document }) =>
     prepared.slots.flatMap(({ kind, key, place, text, fitted }): Found[] => {
-      const outside =
-        kind === "words" && fitted !== null && place.width > 0 ? outsideSafeArea(text, place, format) : null;
+      const mark = markOfKey(key);
+      const isShown = place.width > 0 && (mark !== null || (kind === "words" && fitted !== null));
+      const outside = isShown ? outsideSafeArea(mark ? `the ${mark.mark}` : `“${text}”`, place, format) : null;
       if (!outside) return [];
+      if (mark) return [{ ...outside, slot: key, cures: markCures(document, mark) }];
       const at = adjustmentKey(targetOf(key), "scene@format", format);
       const isByHand = document.adjustments[at]?.place !== undefined;
       return [

@@ -1,6 +1,7 @@
 import { adjust, applyEdit, fillSlot, putItem } from "../document/edits";
 import { type Edit } from "../document/edit";
 import { type BrandFacts, type Facts, templateKey } from "../document/facts";
+import { placeMark } from "../document/markEdits";
 import { type Item } from "../document/items";
 import { mediaFill } from "../document/shots";
 import { type Promotion } from "../document/promotion";
@@ -130,6 +131,18 @@ const CASES: readonly Case[] = [
       }),
     ],
     words: /outside the safe area/,
+    isCured: true,
+  },
+  {
+    rule: "inside-safe-area",
+    edits: [placeMark({ mark: "logo", scene: "hook" }, "vertical", rect(10, 10, 400, 200))],
+    words: /the logo stands outside the safe area/,
+    isCured: true,
+  },
+  {
+    rule: "logo-large-enough",
+    edits: [placeMark({ mark: "logo", scene: "hook" }, "square", rect(400, 400, 60, 60))],
+    words: /units wide, 160 at least/,
     isCured: true,
   },
   ...(["blur", "noise", "bands"] as const).map((fault): Case => {

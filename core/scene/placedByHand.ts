@@ -1,19 +1,50 @@
 import { type Backdrop, type Entry, type Ground, type Layout, type WordsColumn } from "../arrangement/layout";
+import { type ColorRole } from "../color/palette";
 import { type MediaSlot, type SlotKey } from "../document/sceneTemplate";
 import { type Rect, contains, rect } from "../geometry/rect";
 
+/** Where things were set by hand in a format. */
+export interface HandPlaces {
+  /** By slot id. */
+  readonly slots: Readonly<Record<string, Rect>>;
+  readonly logo?: Rect | undefined;
+}
+
 /**
- * A layout with the places that were set by hand, by slot id: each thing moved stands in a column of its own.
+ * A layout with the places that were set by hand: each thing moved stands in a column of its own, and a logo stands still.
  * @param pictureSlots the slots of the layout's pictures, by index
  * @param under what shows where a picture was moved away
  */
 export function placedByHand(
   layout: Layout,
-  places: Readonly<Record<string, Rect>> | undefined,
+  places: HandPlaces,
   pictureSlots: readonly MediaSlot[],
   under: Ground,
 ): Layout {
-  if (!places || Object.keys(places).length === 0) return layout;
+  const moved = withSlotsPlaced(layout, places.slots, pictureSlots, under);
+  return places.logo ? withLogoPlaced(moved, places.logo) : moved;
+}
+
+/** Where an arrangement has a logo, be it among its words. */
+function withLogoPlaced(layout: Layout, box: Rect): Layout {
+  if (!layout.logo && !layout.columns.some(({ entries }) => entries.some(isLogo))) return layout;
+  const under = underMiddle(layout, box);
+  return {
+    ...layout,
+    columns: layout.columns.map((column) => ({ ...column, entries: column.entries.filter((one) => !isLogo(one)) })),
+    logo: { box, on: under?.kind === "ground" ? under.role : null, align: "centre", anchor: "middle" },
+  };
+}
+
+const isLogo = ({ look }: Entry): boolean => look === "logo";
+
+function withSlotsPlaced(
+  layout: Layout,
+  places: HandPlaces["slots"],
+  pictureSlots: readonly MediaSlot[],
+  under: Ground,
+): Layout {
+  if (Object.keys(places).length === 0) return layout;
   const placeOf = (key: SlotKey): Rect | undefined => places[key.slice(key.indexOf(".") + 1)];
   const pictures = layout.pictures.map((placed) => {
     const place = places[pictureSlots[placed.index]?.id ?? ""];
@@ -52,14 +83,24 @@ function movedColumn(
   };
 }
 
-/** What words stand on: whatever was placed last under the middle of their place. */
+/** What words stand on. */
 function backdropAt(layout: Layout, place: Rect, before: Backdrop): Backdrop {
+  const under = underMiddle(layout, place);
+  if (under?.kind !== "picture") return under ?? before;
+  const { picture } = under;
+  return before.kind === "picture" && before.picture === picture
+    ? before
+    : { kind: "picture", picture, backing: "auto", shaded: "band", leastShade: 0 };
+}
+
+type Under =
+  { readonly kind: "picture"; readonly picture: number } | { readonly kind: "ground"; readonly role: ColorRole };
+
+/** Whatever was placed last under the middle of a place; null where that is no picture and no ground of one colour. */
+function underMiddle(layout: Layout, place: Rect): Under | null {
   const middle = rect(place.x + place.width / 2, place.y + place.height / 2, 0, 0);
   const picture = layout.pictures.findLastIndex((placed) => contains(placed.place, middle));
-  if (picture >= 0)
-    return before.kind === "picture" && before.picture === picture
-      ? before
-      : { kind: "picture", picture, backing: "auto", shaded: "band", leastShade: 0 };
+  if (picture >= 0) return { kind: "picture", picture };
   const ground = [...layout.grounds].reverse().find((one) => contains(one.place, middle));
-  return ground && typeof ground.ink === "string" ? { kind: "ground", role: ground.ink } : before;
+  return ground && typeof ground.ink === "string" ? { kind: "ground", role: ground.ink } : null;
 }

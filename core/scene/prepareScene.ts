@@ -3,7 +3,7 @@ import { type ResolvedScene } from "../document/resolve";
 import { groundParts, rulePart } from "./groundParts";
 import { logoPart, logoSlot } from "./logoPart";
 import { pictureParts, pictureSlots } from "./pictureParts";
-import { type PlacedSlot, type PreparedScene, type ScenePart } from "./prepared";
+import { type PreparedScene, type ScenePart } from "./prepared";
 import { isWatermarked } from "./sceneLayout";
 import { setScene } from "./setScene";
 import { watermark } from "./watermark";
@@ -37,10 +37,17 @@ export function prepareScene(
 
   const unmarked = [
     ...pictureSlots(scene, layout),
-    ...(logo ? [logo.slot] : []),
-    ...standing.map((entry) => wordSlot(setter, entry)),
+    ...(logo ? [logoSlot("logo", scene.id, logo.place)] : []),
+    ...standing.map((entry) => wordSlot(setter, scene.id, entry)),
   ];
-  const mark = isWatermarked(scene, brand) ? markOver(brand, setter, unmarked) : null;
+  const mark = isWatermarked(scene, brand)
+    ? brand.watermark &&
+      watermark(brand, brand.watermark, {
+        shape: setter.shape,
+        slots: unmarked,
+        byHand: scene.template.marks.watermark,
+      })
+    : null;
   const parts: ScenePart[] = [
     ...groundParts(layout, setter.style, ground),
     ...pictureParts(scene, setter, layout, { columns, backings }),
@@ -52,14 +59,6 @@ export function prepareScene(
     }),
     ...(mark ? [mark.part] : []),
   ];
-  return { slots: [...unmarked, ...(mark ? [mark.slot] : [])], parts, length, leaves: !isLast };
-}
-
-function markOver(
-  brand: BrandFacts,
-  { shape }: Typesetter,
-  slots: readonly PlacedSlot[],
-): { readonly part: ScenePart; readonly slot: PlacedSlot } | null {
-  const mark = brand.watermark && watermark(brand, brand.watermark, shape, slots);
-  return mark && { part: mark.part, slot: logoSlot("watermark", mark.place) };
+  const slots = mark ? [...unmarked, logoSlot("watermark", scene.id, mark.place)] : unmarked;
+  return { slots, parts, length, leaves: !isLast };
 }

@@ -43,7 +43,7 @@ export function sceneLayout(scene: ResolvedScene, brand: BrandFacts, setter: Typ
   });
   const layout = placedByHand(
     arranged,
-    setter.format === null ? undefined : template.places[setter.format],
+    { slots: (setter.format && template.places[setter.format]) ?? {}, logo: template.marks.logo },
     shown.map(({ slot }) => slot),
     { place: wholeOf(setter.shape), ink: template.ground },
   );

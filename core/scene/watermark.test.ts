@@ -46,7 +46,7 @@ const anyMark = fc.record({
 test("in any shape and corner it lies in the safe area, whole, as high as asked or less, never stretched", () => {
   fc.assert(
     fc.property(anyShape, anyMark, (shape, wanted) => {
-      const mark = watermark(BRAND, wanted, shape, []);
+      const mark = watermark(BRAND, wanted, { shape, slots: [] });
       expect(mark && contains(safeArea(shape), mark.place, 1e-6)).toBe(true);
       if (!mark) return;
       expect(cornersOf(mark.place, shape)).toContain(wanted.corner);
@@ -63,18 +63,18 @@ test("a corner that words take is left to them: the next free one is taken, and 
   const wanted = { corner: "top-left", size: 0.1, opacity: 0.7 } as const;
   const top = wordsAt(rect(safe.x, safe.y, safe.width, half));
   const bottom = wordsAt(rect(safe.x, safe.y + safe.height - half, safe.width, half));
-  const moved = watermark(BRAND, wanted, shape, [top]);
+  const moved = watermark(BRAND, wanted, { shape, slots: [top] });
   expect(moved && cornersOf(moved.place, shape)).toEqual([CORNERS.find((one) => one.startsWith("bottom"))]);
-  expect(watermark(BRAND, wanted, shape, [top, bottom])).toBeNull();
+  expect(watermark(BRAND, wanted, { shape, slots: [top, bottom] })).toBeNull();
 });
 
 test("a picture does not keep it away, a brand without a logo has none, and one without a mark shows its logo", () => {
   const wanted = { corner: "top-left", size: 0.1, opacity: 0.7 } as const;
   const picture: PlacedSlot = { ...wordsAt(rect(0, 0, 1080, 1080)), kind: "picture" };
-  expect(watermark(BRAND, wanted, formatOf("square"), [picture])).not.toBeNull();
-  expect(watermark({ ...BRAND, logos: [] }, wanted, formatOf("square"), [])).toBeNull();
+  expect(watermark(BRAND, wanted, { shape: formatOf("square"), slots: [picture] })).not.toBeNull();
+  expect(watermark({ ...BRAND, logos: [] }, wanted, { shape: formatOf("square"), slots: [] })).toBeNull();
   const full = { ...BRAND, logos: [{ variant: "full" as const, picture: TEST_LOGO }] };
-  expect(watermark(full, wanted, formatOf("square"), [])).not.toBeNull();
+  expect(watermark(full, wanted, { shape: formatOf("square"), slots: [] })).not.toBeNull();
 });
 
 /** The layers of a frame that hold the mark: how see-through each is. */

@@ -10,29 +10,45 @@ import { type PlacedSlot, type ScenePart } from "./prepared";
 /** How many times as wide as high a watermark may be. */
 const WIDEST = 3;
 
+/** A scene that a watermark is to stand in. */
+export interface MarkedScene {
+  readonly shape: Shape;
+  /** What stands there. */
+  readonly slots: readonly PlacedSlot[];
+  /** Where it was placed by hand. */
+  readonly byHand?: Rect | undefined;
+}
+
 /**
- * The brand's small mark over a scene: in the wanted corner of the safe area, or in the next one that is free of words.
- * Null when the brand has no logo or every corner is taken.
+ * The brand's small mark over a scene: where it was placed by hand, else in the wanted corner of the safe area, or in the
+ * next one that is free of words. Null when the brand has no logo or every corner is taken.
  */
 export function watermark(
   brand: BrandFacts,
   wanted: NonNullable<BrandFacts["watermark"]>,
-  shape: Shape,
-  slots: readonly PlacedSlot[],
+  { shape, slots, byHand }: MarkedScene,
 ): { readonly part: ScenePart; readonly place: Rect } | null {
   const mark = (brand.logos.find(({ variant }) => variant === "mark") ?? brand.logos[0])?.picture;
   if (!mark) return null;
-  const taken = slots.filter(({ kind }) => kind !== "picture").map(({ place }) => place);
-  const order = [wanted.corner, ...CORNERS.filter((corner) => corner !== wanted.corner)];
-  const place = order
-    .map((corner) => cornerPlace(mark, corner, wanted.size, shape))
-    .find((one) => !taken.some((other) => overlaps(grown(one), other)));
+  const place = byHand ? containPlace(mark, byHand) : freeCorner(mark, wanted, shape, slots);
   return place
     ? {
         place,
         part: { kind: "fixed", node: { kind: "layer", alpha: wanted.opacity, children: [containNode(mark, place)] } },
       }
     : null;
+}
+
+function freeCorner(
+  mark: PictureFacts,
+  { corner: first, size }: NonNullable<BrandFacts["watermark"]>,
+  shape: Shape,
+  slots: readonly PlacedSlot[],
+): Rect | undefined {
+  const taken = slots.filter(({ kind }) => kind !== "picture").map(({ place }) => place);
+  return [first, ...CORNERS.filter((corner) => corner !== first)]
+    .map((corner) => cornerPlace(mark, corner, size, shape))
+    .find((one) => !taken.some((other) => overlaps(grown(one), other)));
 }
 
 function cornerPlace(mark: PictureFacts, corner: Corner, size: number, shape: Shape): Rect {

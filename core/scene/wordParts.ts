@@ -34,9 +34,14 @@ export function standingEntries(
   );
 }
 
-export function wordSlot(setter: Typesetter, { set, place, column, backing }: StandingEntry): PlacedSlot {
+/** @param scene its id */
+export function wordSlot(
+  setter: Typesetter,
+  scene: string,
+  { set, place, column, backing }: StandingEntry,
+): PlacedSlot {
   const { entry, words } = set;
-  if (entry.look === "logo") return logoSlot("logo", place);
+  if (entry.look === "logo") return logoSlot("logo", scene, place);
   return {
     key: entry.key,
     part: partOf(entry),

@@ -10,6 +10,8 @@ const OTHER: { readonly [Id in FieldId]: ValueOf<Id> } = {
   arrangement: newArrangement("split"),
   ground: "primary",
   logo: false,
+  logoPlace: rect(100, 100, 200, 120),
+  watermarkPlace: rect(500, 900, 120, 120),
   skipped: true,
   length: millis(5000),
   overlap: millis(300),

@@ -1,0 +1,69 @@
+import { Move, RotateCcw } from "lucide-react";
+import { type BrandMark, type MarkKey, markKey } from "../../core/document/brandMark";
+import { type Edit } from "../../core/document/edit";
+import { giveMarkBack, placeMarkEverywhere } from "../../core/document/markEdits";
+import { type Promotion } from "../../core/document/promotion";
+
+/** Where the brand's mark stands in a scene: placed by hand, in every scene alike, or where it usually is. */
+export function MarkTools({
+  document,
+  scene,
+  mark,
+  disabled,
+  onEdit,
+  onPlace,
+}: {
+  document: Promotion;
+  /** Its id. */
+  scene: string;
+  mark: BrandMark;
+  disabled: boolean;
+  onEdit: (edit: Edit) => void;
+  onPlace: (mark: MarkKey) => void;
+}) {
+  const at = { mark, scene };
+  const everywhere = placeMarkEverywhere(document, at);
+  const back = giveMarkBack(document, at);
+  const place = (): void => onPlace(markKey(mark, scene));
+  const placeEverywhere = (): void => {
+    if (everywhere) onEdit(everywhere);
+  };
+  const giveBack = (): void => {
+    if (back) onEdit(back);
+  };
+  return (
+    <span className="flex items-center whitespace-nowrap">
+      {everywhere && (
+        <button
+          type="button"
+          disabled={disabled}
+          title={`The ${mark} stands here in every scene`}
+          onClick={placeEverywhere}
+          className="px-1.5 text-[12px] text-soft underline hover:text-ink disabled:opacity-25"
+        >
+          So in every scene
+        </button>
+      )}
+      <button
+        type="button"
+        disabled={disabled}
+        aria-label={`Place the ${mark} by hand`}
+        title="Handles on the proofs"
+        onClick={place}
+        className="p-1.5 text-soft hover:text-ink disabled:opacity-25"
+      >
+        <Move aria-hidden size={14} />
+      </button>
+      <button
+        type="button"
+        disabled={disabled || back === null}
+        aria-label={`Give the ${mark} its usual place`}
+        title="As it usually is"
+        onClick={giveBack}
+        className="p-1.5 text-soft hover:text-ink disabled:opacity-25"
+      >
+        <RotateCcw aria-hidden size={14} />
+      </button>
+    </span>
+  );
+}
