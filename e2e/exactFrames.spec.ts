@@ -36,9 +36,10 @@ interface Numbered {
 async function numberedPromotion(page: Page): Promise<Numbered> {
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
   const path = join(folder, "numbered.mp4");
-  const stripe = `mod(floor(N/pow(2,floor(X*${BITS}/W))),2)`;
-  const source = `color=black:s=640x360:r=${FPS}:d=${FRAMES / FPS}`;
-  const filter = `format=gray,geq=lum='if(${stripe},225,25)',format=yuv420p`;
+  // A pixel a stripe, made as wide as the clip is.
+  const source = `color=black:s=${BITS}x2:r=${FPS}:d=${FRAMES / FPS}`;
+  const stripes = `format=gray,geq=lum='if(mod(floor(N/pow(2,X)),2),225,25)'`;
+  const filter = `${stripes},scale=640:360:flags=neighbor,setsar=1,format=yuv420p`;
   await ffmpeg("-f", "lavfi", "-i", source, "-vf", filter, "-c:v", "libx264", "-crf", "12", path);
   const slug = await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
   const uploaded = await page.request.post("/media/upload?name=numbered.mp4", { data: await readFile(path) });

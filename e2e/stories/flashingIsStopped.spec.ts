@@ -16,8 +16,8 @@ const FLASHES = /flashes [56] times in the second/;
 async function flashingClip(folder: string, name: string, perSecond: number): Promise<string> {
   const path = join(folder, `${name}.mp4`);
   const light = `mod(floor(N/30*${perSecond}*2),2)`;
-  const filter = `format=gray,geq=lum='if(${light},225,25)',format=yuv420p`;
-  await ffmpeg("-f", "lavfi", "-i", "color=black:s=640x360:r=30:d=4", "-vf", filter, "-c:v", "libx264", path);
+  const filter = `format=gray,geq=lum='if(${light},225,25)',scale=640:360,format=yuv420p`;
+  await ffmpeg("-f", "lavfi", "-i", "color=black:s=16x9:r=30:d=4", "-vf", filter, "-c:v", "libx264", path);
   return path;
 }
 
