@@ -1,4 +1,5 @@
 import { Move, RotateCcw } from "lucide-react";
+import { useRef } from "react";
 import { type BrandMark, type MarkKey, markKey } from "../../core/document/brandMark";
 import { type Edit } from "../../core/document/edit";
 import { giveMarkBack, placeMarkEverywhere } from "../../core/document/markEdits";
@@ -25,11 +26,11 @@ export function MarkTools({
   const everywhere = placeMarkEverywhere(document, at);
   const back = giveMarkBack(document, at);
   const place = (): void => onPlace(markKey(mark, scene));
-  const placeEverywhere = (): void => {
-    if (everywhere) onEdit(everywhere);
-  };
-  const giveBack = (): void => {
-    if (back) onEdit(back);
+  const placing = useRef<HTMLButtonElement>(null);
+  // The button that was pressed goes, so the one that stays takes the focus.
+  const press = (edit: Edit | null) => (): void => {
+    if (edit) onEdit(edit);
+    placing.current?.focus();
   };
   return (
     <span className="flex items-center whitespace-nowrap">
@@ -38,7 +39,7 @@ export function MarkTools({
           type="button"
           disabled={disabled}
           title={`The ${mark} stands here in every scene`}
-          onClick={placeEverywhere}
+          onClick={press(everywhere)}
           className="px-1.5 text-[12px] text-soft underline hover:text-ink disabled:opacity-25"
         >
           So in every scene
@@ -47,6 +48,7 @@ export function MarkTools({
       <button
         type="button"
         disabled={disabled}
+        ref={placing}
         aria-label={`Place the ${mark} by hand`}
         title="Handles on the proofs"
         onClick={place}
@@ -59,7 +61,7 @@ export function MarkTools({
         disabled={disabled || back === null}
         aria-label={`Give the ${mark} its usual place`}
         title="As it usually is"
-        onClick={giveBack}
+        onClick={press(back)}
         className="p-1.5 text-soft hover:text-ink disabled:opacity-25"
       >
         <RotateCcw aria-hidden size={14} />

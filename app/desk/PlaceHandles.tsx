@@ -104,7 +104,9 @@ export function PlaceHandles({
   }, [drag, format, placing]);
 
   if (!shown) return null;
-  const place = drag?.now ?? atLeast(byHand ?? shown);
+  const exact = drag?.now ?? atLeast(byHand ?? shown);
+  // Taken hold of as it will be put down, or every step would move it by what is rounded.
+  const place = drag ? exact : toHalves(exact);
   const safe = safeArea(shape);
   const surroundings = {
     shape,
@@ -168,7 +170,7 @@ export function PlaceHandles({
     placing.onPlace(format, { from: place, to: toHalves(dragged(place, edges, by)) });
   }
 
-  const outside = !contains(safe, place, 0.5);
+  const outside = !contains(safe, exact, 0.5);
   return (
     <>
       {drag?.moved && (

@@ -6,7 +6,7 @@ import { type TemplatesByRef } from "../../core/document/facts";
 import { placeItem } from "../../core/document/itemEdits";
 import { itemOfKey } from "../../core/document/itemKey";
 import { MARK_TITLES, markOfKey } from "../../core/document/brandMark";
-import { placeMark } from "../../core/document/markEdits";
+import { moveMark } from "../../core/document/markEdits";
 import { itemText } from "../../core/document/itemText";
 import { FIRST_LOOKS } from "../../core/document/items";
 import { type Promotion } from "../../core/document/promotion";
@@ -86,7 +86,7 @@ function placeable(document: Promotion, templates: TemplatesByRef, key: PlacedKe
     return {
       label: MARK_TITLES[mark.mark],
       byHand: () => null,
-      edit: (format, { to }) => placeMark(mark, format, to),
+      edit: (format, moved) => moveMark(document, mark, { format, ...moved }),
     };
   const found = findPromotionSlot(document, templates, key);
   if (!found) return null;

@@ -130,7 +130,7 @@ export function movedPoint(
 }
 
 /** How many times as long a side was pulled. Places are kept to half a unit: less than one is no pull. */
-const grownBy = (from: number, to: number): number => (Math.abs(to - from) < 1 ? 1 : to / Math.max(1, from));
+export const grownBy = (from: number, to: number): number => (Math.abs(to - from) < 1 ? 1 : to / Math.max(1, from));
 
 /** To a ten-thousandth: nothing finer is seen. */
 const within = (least: number, most: number, value: number): number =>

@@ -10,7 +10,7 @@ import { markOfKey } from "./brandMark";
 import { type Edit } from "./edit";
 import { adjust, applyEdit } from "./edits";
 import { type Facts } from "./facts";
-import { giveMarkBack, placeMark, placeMarkEverywhere } from "./markEdits";
+import { giveMarkBack, moveMark, placeMark, placeMarkEverywhere } from "./markEdits";
 import { type Promotion } from "./promotion";
 import { resolvePromotion } from "./resolve";
 
@@ -146,4 +146,25 @@ test("a watermark placed over words stays where it was put, while one that looks
   expect(middle(mark).x).toBeCloseTo(middle(words.place).x, 6);
   expect(middle(mark).y).toBeCloseTo(middle(words.place).y, 6);
   expect(mark.width).toBeLessThanOrEqual(formatOf("square").width);
+});
+
+test("moves that come quicker than they are shown add up; a pulled side grows the mark in its proportions", () => {
+  const at = { mark: "logo", scene: "hook" } as const;
+  const shown = rect(100, 100, 200, 80);
+  const right = { ...shown, x: 110 };
+  const stepped = [1, 2, 3].reduce<Promotion>(
+    (document) => applyEdit(document, moveMark(document, at, { format: "square", from: shown, to: right })),
+    testDocument(),
+  );
+  expect(stepped.adjustments["hook@square"]?.logoPlace).toEqual(rect(130, 100, 200, 80));
+  // The right edge half as far again, its left one standing.
+  const wider = { ...shown, width: 300 };
+  const grown = applyEdit(stepped, moveMark(stepped, at, { format: "square", from: shown, to: wider }));
+  expect(grown.adjustments["hook@square"]?.logoPlace).toEqual(rect(130, 80, 300, 120));
+  // What is rounded to half a unit is no pull.
+  const rounded = applyEdit(
+    stepped,
+    moveMark(stepped, at, { format: "square", from: { ...shown, width: 199.6 }, to: shown }),
+  );
+  expect(rounded.adjustments["hook@square"]?.logoPlace).toMatchObject({ width: 200, height: 80 });
 });

@@ -1,10 +1,11 @@
-import { type Rect } from "../geometry/rect";
+import { type Rect, centreOf, rect } from "../geometry/rect";
 import { type FormatName } from "../placement/formats";
-import { adjustmentKey, formatsSet, readAdjustmentKey } from "./adjustments";
+import { adjustmentKey, formatsSet, nearest, readAdjustmentKey } from "./adjustments";
 import { type BrandMark, PLACE_OF_MARK } from "./brandMark";
 import { type Edit, together } from "./edit";
 import { adjust, giveBack } from "./edits";
 import { FIELDS } from "./fields";
+import { grownBy } from "./itemEdits";
 import { type Promotion } from "./promotion";
 
 /** A mark of the brand in a scene. */
@@ -17,6 +18,32 @@ export interface MarkInScene {
 /** Places a mark by hand in a scene, in a format. It is as large as its proportions let it be there. */
 export const placeMark = ({ mark, scene }: MarkInScene, format: FormatName, place: Rect): Edit =>
   adjust(PLACE_OF_MARK[mark], place, { target: { scene }, layer: "scene@format", format });
+
+/**
+ * Puts a mark where its place was dragged to. Its proportions stay: it follows the side that was pulled further. What it
+ * goes on from is where it was put last, since what is on screen may lag behind keys that are pressed quickly.
+ * @param from its place as it was taken hold of, in design units of the format
+ * @param to as it was let go
+ */
+export function moveMark(
+  { adjustments }: Pick<Promotion, "adjustments">,
+  at: MarkInScene,
+  { format, from, to }: { readonly format: FormatName; readonly from: Rect; readonly to: Rect },
+): Edit {
+  const target = { scene: at.scene };
+  const set = nearest(adjustments, PLACE_OF_MARK[at.mark], { target, format, isLocked: false })?.value ?? from;
+  const [wide, high] = [grownBy(from.width, to.width), grownBy(from.height, to.height)];
+  const grown = Math.abs(wide - 1) > Math.abs(high - 1) ? wide : high;
+  const [before, after, middle] = [centreOf(from), centreOf(to), centreOf(set)];
+  const [width, height] = [set.width * grown, set.height * grown];
+  const place = rect(
+    middle.x + after.x - before.x - width / 2,
+    middle.y + after.y - before.y - height / 2,
+    width,
+    height,
+  );
+  return placeMark(at, format, place);
+}
 
 /**
  * Has a mark stand in every scene where it stands in one, in each format in which it was placed there. What other scenes

@@ -3,6 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Page, expect, test } from "@playwright/test";
 import { ffprobe } from "../files";
+import { CARD, INK, type Rgb, isOf, widest } from "../colorRuns";
 import { type VideoFrame, frameAt } from "../videoFrames";
 import { downloadRendition } from "../ownClips";
 import { renderDrafts } from "../startRender";
@@ -97,30 +98,6 @@ async function settings(page: Page, words: string, set: (panel: Page) => Promise
   await page.getByRole("button", { name: `“${words}”: size` }).click();
   await set(page);
   await page.keyboard.press("Escape");
-}
-
-type Rgb = readonly [number, number, number];
-/** The demo brand's colours of plates. */
-const CARD: Rgb = [0xff, 0xfa, 0xf0];
-const INK: Rgb = [0x1f, 0x2a, 0x24];
-const isOf = ({ data, width }: VideoFrame, color: Rgb, x: number, y: number): boolean =>
-  color.every((value, channel) => Math.abs((data[(y * width + x) * 3 + channel] ?? 0) - value) < 26);
-
-/** The longest unbroken run of a colour in any row between two shares of the height: of a plate, above its letters. */
-function widest(
-  frame: VideoFrame,
-  color: Rgb,
-  from: number,
-  to: number,
-): { readonly left: number; readonly width: number } {
-  let best = { left: 0, width: 0 };
-  for (let y = Math.floor(from * frame.height); y < to * frame.height; y++)
-    for (let x = 0, left = 0; x <= frame.width; x++) {
-      if (x < frame.width && isOf(frame, color, x, y)) continue;
-      if (x - left > best.width) best = { left, width: x - left };
-      left = x + 1;
-    }
-  return best;
 }
 
 /** From the first to the last row between two shares of the height that is all of a colour in the middle: of a plate. */
