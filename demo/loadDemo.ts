@@ -5,6 +5,7 @@ import { createReadStream } from "node:fs";
 import { Readable } from "node:stream";
 import { type Kysely } from "kysely";
 import { type BrandBook, newBrandBook } from "../core/brand/book";
+import { addPlacement, applyEdit } from "../core/document/edits";
 import { newPromotion } from "../core/document/newPromotion";
 import { type Promotion, readPromotion } from "../core/document/promotion";
 import { shippedRef, shippedTemplate } from "../core/templates/shipped";
@@ -242,6 +243,7 @@ async function fillTeam(db: Kysely<Database>, scope: TeamScope, tell: (step: str
     template: "one-offer",
     product: products.get("pot"),
     offer: pottingWeek,
+    placements: ["square-feed", "vertical-full-screen", "widescreen-player"],
     tune: media.get("potting-bench.wav"),
     brand: brand.id,
     fills: {
@@ -430,6 +432,7 @@ async function addPromotion(
     offer?: string;
     tune: string | undefined;
     fills: Promotion["fills"];
+    placements?: readonly string[];
   },
 ): Promise<void> {
   const template = shippedTemplate(parts.template);
@@ -437,7 +440,12 @@ async function addPromotion(
   const ref = shippedRef(template);
   const { name, brand, product, offer, tune, fills } = parts;
   const chosen = { name, brand, product: product ?? null, offer: offer ?? null, tune: tune ?? null, fills };
-  const document = readPromotion(newPromotion(ref, template, chosen));
+  const blank = newPromotion(ref, template, chosen);
+  const placed = (parts.placements ?? []).reduce(
+    (now, placement) => applyEdit(now, addPlacement(now, placement)),
+    blank,
+  );
+  const document = readPromotion(placed);
   const json = JSON.stringify(document);
   const { id } = await scope
     .insert("promotion", { id: randomUUID(), slug, name: document.name, document: json })

@@ -28,6 +28,7 @@ const short: Promotion = {
   name: slug,
   // The offer comes in over half a second.
   scenes: { hook, offer },
+  placements: {},
   adjustments: { hook: { length }, offer: { length } },
   fills: { ...document.fills, "hook.headline": { kind: "words", text: slug } },
 };

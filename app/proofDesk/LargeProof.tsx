@@ -2,6 +2,7 @@ import { type PointerEvent, useMemo, useRef, useState } from "react";
 import { type SlotKey } from "../../core/document/sceneTemplate";
 import { type Point, contains, rect } from "../../core/geometry/rect";
 import { type FormatName, formatOf } from "../../core/placement/formats";
+import { type Placement, furnitureIn } from "../../core/placement/placements";
 import { outputSize } from "../../core/placement/quality";
 import { hang } from "../../core/placement/wall";
 import { useSize } from "../components/useSize";
@@ -25,6 +26,7 @@ export function LargeProof({
   facts,
   marked,
   overlays,
+  placements,
   inPixels,
   onPick,
   onMove,
@@ -37,6 +39,7 @@ export function LargeProof({
   facts: Facts;
   marked: PlacedKey | null;
   overlays: ReadonlySet<OverlayName>;
+  placements: readonly Placement[];
   /** Whether each pixel of the output is a pixel of the screen. */
   inPixels: boolean;
   onPick: (key: PlacedKey) => void;
@@ -78,7 +81,13 @@ export function LargeProof({
               ) : (
                 <DraggedPictures engine={engine} format={format} onMove={onMove} onPick={onPick}>
                   <ProofScreen {...{ engine, slug, format, marked, onPick }}>
-                    <Overlay format={format} shown={overlays} slots={slotsNow(engine, format)} />
+                    <Overlay
+                      format={format}
+                      shown={overlays}
+                      slots={slotsNow(engine, format)}
+                      furniture={furnitureIn(placements, format)}
+                      named
+                    />
                   </ProofScreen>
                 </DraggedPictures>
               )}

@@ -1,8 +1,10 @@
+import { useId } from "react";
+import { type Furniture } from "../../core/placement/placements";
 import { type FormatName, formatOf, safeArea } from "../../core/placement/formats";
 import { type SheetSlot } from "../../core/scene/proofSheet";
 import { centreOf } from "../../core/geometry/rect";
 
-export const OVERLAYS = ["safe area", "grid", "reading order"] as const;
+export const OVERLAYS = ["safe area", "furniture", "grid", "reading order"] as const;
 export type OverlayName = (typeof OVERLAYS)[number];
 
 /** What is drawn over a proof to judge it by: it is never rendered. */
@@ -10,10 +12,16 @@ export function Overlay({
   format,
   shown,
   slots,
+  furniture,
+  named = false,
 }: {
   format: FormatName;
   shown: ReadonlySet<OverlayName>;
   slots: readonly SheetSlot[];
+  /** What chosen placements draw over this format. */
+  furniture: readonly Furniture[];
+  /** Whether there is room to say what each piece is. */
+  named?: boolean;
 }) {
   if (shown.size === 0) return null;
   const shape = formatOf(format);
@@ -33,9 +41,45 @@ export function Overlay({
           <rect {...safe} fill="none" stroke="#fff" strokeWidth={line} strokeDasharray={`${line * 4} ${line * 3}`} />
         </>
       )}
+      {shown.has("furniture") && <Pieces pieces={furniture} line={line} named={named} />}
       {shown.has("grid") && <Grid width={width} height={height} line={line} />}
       {shown.has("reading order") && <ReadingOrder slots={slots} unit={line} />}
     </svg>
+  );
+}
+
+/** What channels draw over the picture, hatched. */
+function Pieces({ pieces, line, named }: { pieces: readonly Furniture[]; line: number; named: boolean }) {
+  const hatch = useId();
+  const step = line * 5;
+  const size = line * 8;
+  return (
+    <g>
+      <pattern id={hatch} width={step} height={step} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <rect width={step} height={step} fill="#12181a" fillOpacity={0.45} />
+        <rect width={line * 1.4} height={step} fill="#fff" fillOpacity={0.75} />
+      </pattern>
+      {pieces.map(({ what, place: { x, y, width, height } }) => (
+        <g key={`${what}${x}/${y}/${width}`}>
+          <rect {...{ x, y, width, height }} fill={`url(#${hatch})`} stroke="#fff" strokeWidth={line} />
+          {named && width > size * what.length * 0.6 && (
+            <text
+              x={x + width / 2}
+              y={y + height / 2 + size * 0.35}
+              textAnchor="middle"
+              fontSize={size}
+              fontWeight={600}
+              fill="#fff"
+              stroke="#12181a"
+              strokeWidth={size * 0.3}
+              paintOrder="stroke"
+            >
+              {what}
+            </text>
+          )}
+        </g>
+      ))}
+    </g>
   );
 }
 

@@ -1,4 +1,4 @@
-import { type ChangeEvent } from "react";
+import { type ChangeEvent, type ReactNode } from "react";
 import { type FormatName, formatTitle } from "../../core/placement/formats";
 import { type ShownVersion, titleOf } from "../desk/versions";
 import { ChoiceSwitch } from "../components/ChoiceSwitch";
@@ -36,11 +36,14 @@ export function ProofBar({
   others,
   versions,
   onLook,
+  children,
 }: {
   look: Look;
   others: readonly FormatName[];
   versions: readonly ShownVersion[];
   onLook: (look: Look) => void;
+  /** What is chosen there besides. */
+  children: ReactNode;
 }) {
   const { view, overlays, onlyFound, inPixels, beside } = look;
   const chooseView = (next: View): void => onLook({ ...look, view: next });
@@ -59,6 +62,7 @@ export function ProofBar({
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-[13px] text-[#12181a]">
       <ChoiceSwitch label="View" choices={VIEWS} words={VIEW_WORDS} value={view} onChoose={chooseView} />
+      {children}
       {OVERLAYS.map((name) => (
         <ToggleButton key={name} on={overlays.has(name)} onToggle={() => toggleOverlay(name)}>
           {name}

@@ -1,11 +1,13 @@
 import { useEffect, useState } from "react";
 import { targetOf } from "../../core/document/adjustments";
 import { sceneDesign } from "../../core/document/design";
-import { adjust, applyEdit, rename } from "../../core/document/edits";
+import { addPlacement, adjust, applyEdit, removePlacement, rename } from "../../core/document/edits";
 import { type SlotKey, slotKey } from "../../core/document/sceneTemplate";
 import { PLAIN_FRAMING, draggedPoint } from "../../core/geometry/framedPicture";
 import { type Point } from "../../core/geometry/rect";
 import { type FormatName, formatTitle } from "../../core/placement/formats";
+import { type Placement } from "../../core/placement/placements";
+import { placementsOf } from "../../core/document/placementsPart";
 import { withBend } from "../../core/geometry/subjectPath";
 import { followsSubject } from "../../core/document/slotFraming";
 import { subjectIn } from "../../core/scene/framedMedia";
@@ -26,6 +28,7 @@ import { type CellAt } from "./cells";
 import { followedClip } from "./followedClip";
 import { FindingList } from "./FindingList";
 import { FramingPanel } from "./FramingPanel";
+import { PlacementChoice } from "./PlacementChoice";
 import { LargeProof } from "./LargeProof";
 import { FIRST_LOOK, type Look, ProofBar, type View } from "./ProofBar";
 import { useVersions } from "./useVersions";
@@ -68,6 +71,13 @@ export function ProofDesk({ loaded }: { loaded: LoadedDesk & { readonly free: bo
     choose({ scene: at, format: format ?? chosen.format });
   }
   const { view, overlays, beside } = look;
+  const placements = placementsOf(document);
+  const chosenPlacements = new Set(placements.map(({ id }) => id));
+  function choosePlacement({ id }: Placement, isOn: boolean): void {
+    apply(isOn ? addPlacement(document, id) : removePlacement(id));
+    // What was just chosen is what one wants to see.
+    if (isOn) setLook((before) => ({ ...before, overlays: new Set([...before.overlays, "furniture"]) }));
+  }
   const versions = useVersions(slug, facts, view === "large");
   const viewAs = (next: View): void => setLook((before) => ({ ...before, view: next }));
   useEffect(() => {
@@ -129,7 +139,9 @@ export function ProofDesk({ loaded }: { loaded: LoadedDesk & { readonly free: bo
             others={formats.filter((one) => one !== chosen.format)}
             versions={versions}
             onLook={setLook}
-          />
+          >
+            <PlacementChoice formats={formats} chosen={chosenPlacements} onChoose={choosePlacement} />
+          </ProofBar>
           {view === "wall" ? (
             <ProofWall
               engine={engine}
@@ -139,6 +151,7 @@ export function ProofDesk({ loaded }: { loaded: LoadedDesk & { readonly free: bo
               findings={findings}
               chosen={chosen}
               overlays={overlays}
+              placements={placements}
               onlyFound={look.onlyFound}
               onChoose={choose}
               onOpen={() => viewAs("large")}
@@ -152,6 +165,7 @@ export function ProofDesk({ loaded }: { loaded: LoadedDesk & { readonly free: bo
               facts={facts}
               marked={marked}
               overlays={overlays}
+              placements={placements}
               inPixels={look.inPixels}
               onPick={setMarked}
               onMove={movePicture}

@@ -3,6 +3,7 @@ import { type KeyboardEvent, useEffect, useMemo, useRef } from "react";
 import { CircleAlert, TriangleAlert } from "lucide-react";
 import { type DesignedScene } from "../../core/document/design";
 import { type FormatName, formatOf, formatTitle } from "../../core/placement/formats";
+import { type Placement, furnitureIn } from "../../core/placement/placements";
 import { type Finding } from "../../core/preflight/finding";
 import { type ProofSheet } from "../../core/scene/proofSheet";
 import { FormatMark } from "../components/FormatMark";
@@ -27,6 +28,7 @@ interface WallProps {
   readonly findings: readonly Finding[];
   readonly chosen: CellAt;
   readonly overlays: ReadonlySet<OverlayName>;
+  readonly placements: readonly Placement[];
   /** Whether cells in which nothing was found step back. */
   readonly onlyFound: boolean;
   readonly onChoose: (cell: CellAt) => void;
@@ -93,10 +95,11 @@ export function ProofWall(props: WallProps) {
 }
 
 function WallRow({ format, column, ...props }: WallProps & { format: FormatName; column: number }) {
-  const { engine, scenes, sheets, findings, chosen, overlays, onlyFound, onChoose, onOpen } = props;
+  const { engine, scenes, sheets, findings, chosen, overlays, placements, onlyFound, onChoose, onOpen } = props;
   const { width, height, ratio } = formatOf(format);
   const title = formatTitle(format);
   const sheet = sheets.find((one) => one.format === format);
+  const furniture = furnitureIn(placements, format);
   return (
     <div role="row" className="contents">
       <div role="rowheader" className="pt-0.5 text-[13px] leading-tight text-[#12181a]">
@@ -125,7 +128,7 @@ function WallRow({ format, column, ...props }: WallProps & { format: FormatName;
               style={{ aspectRatio: `${width} / ${height}` }}
             >
               <CellPicture engine={engine} format={format} scene={index} />
-              <Overlay format={format} shown={overlays} slots={sheet?.scenes[index]?.slots ?? []} />
+              <Overlay {...{ format, furniture }} shown={overlays} slots={sheet?.scenes[index]?.slots ?? []} />
             </button>
             {found.length > 0 && <FoundMark found={found} small={column < 110} />}
           </div>

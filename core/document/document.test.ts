@@ -1,6 +1,6 @@
 import { mediaFill } from "./shots";
 import { PICTURE_ID, CLIP_ID, testDocument, testFacts } from "../testing/promotions";
-import { readPromotion } from "./promotion";
+import { PROMOTION_VERSION, readPromotion } from "./promotion";
 import { resolvePromotion } from "./resolve";
 
 test.each([
@@ -9,7 +9,9 @@ test.each([
   [{ name: "  " }, "needs a name"],
   [{ name: "x".repeat(81) }, "at most 80"],
   [{ product: "pot" }, "must be an id"],
-  [{ version: 5 }, "newer"],
+  [{ placements: { "Square feed": { order: "a0" } } }, "is no placement’s id"],
+  [{ placements: { "square-feed": {} } }, "order"],
+  [{ version: PROMOTION_VERSION + 1 }, "newer"],
   [{ fills: { "hook headline": { kind: "words", text: "x" } } }, "not a slot’s address".replace("’", "'")],
   [{ fills: { "hook.headline": { kind: "song" } } }, "words, a media item or a list"],
   [{ scenes: {} }, "at least one scene"],

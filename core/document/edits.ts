@@ -6,7 +6,7 @@ import { type Change, type Paths, differences, inverseOf as inversePatch, patche
 import { type Item } from "./items";
 import { TUNE, tuneLanes } from "./lanes";
 import { type Fill, type Promotion, checkTouchedPromotion } from "./promotion";
-import { membersInOrder, orderAt } from "./ordered";
+import { type Ordered, membersInOrder, orderAt } from "./ordered";
 import { type ListedScene, scenesInOrder } from "./sceneList";
 import { type SlotKey } from "./sceneTemplate";
 
@@ -126,6 +126,17 @@ export function addFormat({ formats }: Promotion, format: FormatName): Edit {
   const others = membersInOrder(formats);
   return { label: "Formats", patch: [put(pointer("formats", format), { order: orderAt(others, others.length) })] };
 }
+
+/** Has a promotion made for a placement too, behind those it is made for already. */
+export function addPlacement({ placements }: Pick<Promotion, "placements">, id: string): Edit {
+  const others = membersInOrder<string, Ordered>(placements);
+  return { label: "Placement", patch: [put(pointer("placements", id), { order: orderAt(others, others.length) })] };
+}
+
+export const removePlacement = (id: string): Edit => ({
+  label: "Placement",
+  patch: [takeAway(pointer("placements", id))],
+});
 
 /** Leaves a format out. What was set for it waits for it. */
 export const removeFormat = (format: FormatName): Edit => ({

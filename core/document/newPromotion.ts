@@ -34,6 +34,7 @@ export const newPromotion = (
   product,
   offer,
   formats: formatRecord(template.formats),
+  placements: {},
   scenes: inOrder(scenesOf(ref, template)),
   fills: inOrder(fills),
   lanes: tuneLanes(tune),

@@ -8,6 +8,7 @@ import { LANES_PART, type Lanes } from "./lanes";
 import { MEMBER_ID } from "./memberId";
 import { orderKey } from "./orderKey";
 import { type Shots, shotsSchema } from "./shots";
+import { PLACEMENTS_PART, type Placements } from "./placementsPart";
 import { type SlotKey } from "./sceneTemplate";
 import { upgradePromotion } from "./upgrades";
 
@@ -37,7 +38,7 @@ export interface SpareFill {
   readonly fill: Fill;
 }
 
-export const PROMOTION_VERSION = 4;
+export const PROMOTION_VERSION = 5;
 
 /**
  * A template filled for one brand and one occasion: what was chosen, bound by id. All that can be added, moved or removed
@@ -53,6 +54,8 @@ export interface Promotion {
   readonly offer: string | null;
   /** The shapes it is made in. */
   readonly formats: Formats;
+  /** Where it is to be posted. */
+  readonly placements: Placements;
   readonly scenes: Readonly<Record<string, PromotionScene>>;
   readonly fills: Readonly<Record<SlotKey, Fill>>;
   readonly adjustments: Adjustments;
@@ -146,6 +149,7 @@ const byName =
 const RECORDS: ReadonlyMap<string, RecordPart> = new Map(
   Object.entries({
     formats: FORMATS_PART,
+    placements: PLACEMENTS_PART,
     scenes: { least: 1, most: MOST_SCENES, named: "scene", read: byName(scene) },
     fills: { least: 0, most: 1000, named: "fill", read: bySlot },
     adjustments: ADJUSTMENTS_PART,

@@ -41,6 +41,7 @@ export const promotionJsonSchema = (): Json => ({
     product: optionalId,
     offer: optionalId,
     formats: record(`^${FORMAT_NAME}$`, object({ order: orderJsonSchema }), { minProperties: 1 }),
+    placements: record(`^${scene}$`, object({ order: orderJsonSchema })),
     scenes: record(
       `^${scene}$`,
       object({ order: orderJsonSchema, from: object({ ...templateRef, scene: memberIdJsonSchema }) }),

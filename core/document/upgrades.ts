@@ -14,6 +14,7 @@ const PROMOTION_STEPS: Readonly<Record<number, (document: Json) => Json>> = {
   1: promotionFrom1,
   2: promotionFrom2,
   3: promotionFrom3,
+  4: promotionFrom4,
 };
 
 export function upgradePromotion(value: unknown): unknown {
@@ -117,6 +118,11 @@ function promotionFrom3({ tune, ...document }: Json): Json {
     items: {},
     lanes: typeof tune === "string" ? { tune: { order: "a0", lane: "music", media: tune } } : {},
   };
+}
+
+/** 4 → 5: a promotion says where it is to be posted. */
+function promotionFrom4(document: Json): Json {
+  return { ...document, version: 5, placements: {} };
 }
 
 const ARRANGEMENTS_OF_1: Readonly<

@@ -1,5 +1,4 @@
 import { logoContrast, LOGO_CONTRAST, LOGO_DETAIL } from "../brand/logoChoice";
-import { markOfKey } from "../document/brandMark";
 import { COLOR_ROLES, isColorRole } from "../color/palette";
 import { adjust } from "../document/edits";
 import { targetOf } from "../document/adjustments";
@@ -8,7 +7,8 @@ import { slotKey } from "../document/sceneTemplate";
 import { evenInsets, inset, overlaps } from "../geometry/rect";
 import { type PlacedSlot } from "../scene/prepared";
 import { type WholeRule } from "./finding";
-import { markCures } from "./markCures";
+import { lettersPlace } from "./lettersPlace";
+import { placeCures } from "./placeCures";
 
 /** What is placed snaps to whole units. */
 const SLACK = 2;
@@ -25,8 +25,7 @@ export const logoLargeEnough: WholeRule = {
           .flatMap((logo) => {
             const where = { scene: scenes[index]?.id ?? null, format, slot: logo.key };
             const width = Math.round(logo.place.width);
-            const mark = markOfKey(logo.key);
-            const cures = mark ? markCures(document, mark) : [];
+            const cures = placeCures(document, logo.key, format);
             const small = {
               severity: "warning" as const,
               where,
@@ -49,11 +48,9 @@ export const logoLargeEnough: WholeRule = {
   },
 };
 
-function isInTheWay({ kind, place, fitted }: PlacedSlot, logo: PlacedSlot, clearSpace: number): boolean {
-  if (kind !== "words" || fitted === null || place.width <= 0) return false;
-  // Letters begin below the top of their line, and end above its foot.
-  const letters = inset(place, { ...evenInsets(0), top: fitted.overCapitals, bottom: fitted.underBaseline });
-  return overlaps(inset(logo.place, evenInsets(-logo.place.height * clearSpace)), letters, SLACK);
+function isInTheWay(words: PlacedSlot, logo: PlacedSlot, clearSpace: number): boolean {
+  const letters = lettersPlace(words);
+  return letters !== null && overlaps(inset(logo.place, evenInsets(-logo.place.height * clearSpace)), letters, SLACK);
 }
 
 export const logoStandsOut: WholeRule = {

@@ -1,9 +1,7 @@
-import { adjustmentKey, targetOf } from "../document/adjustments";
 import { markOfKey } from "../document/brandMark";
-import { pointer } from "../document/patch";
 import { type Found, type SceneRule } from "./finding";
-import { markCures } from "./markCures";
 import { outsideSafeArea } from "./outsideSafeArea";
+import { placeCures } from "./placeCures";
 
 /** Words and marks stand where channels draw nothing over them. */
 export const insideSafeArea: SceneRule = {
@@ -15,23 +13,6 @@ export const insideSafeArea: SceneRule = {
       const mark = markOfKey(key);
       const isShown = place.width > 0 && (mark !== null || (kind === "words" && fitted !== null));
       const outside = isShown ? outsideSafeArea(mark ? `the ${mark.mark}` : `“${text}”`, place, format) : null;
-      if (!outside) return [];
-      if (mark) return [{ ...outside, slot: key, cures: markCures(document, mark) }];
-      const at = adjustmentKey(targetOf(key), "scene@format", format);
-      const isByHand = document.adjustments[at]?.place !== undefined;
-      return [
-        {
-          ...outside,
-          slot: key,
-          cures: isByHand
-            ? [
-                {
-                  label: "Put it back in its place",
-                  patch: [{ op: "remove", path: pointer("adjustments", at, "place") }],
-                },
-              ]
-            : [],
-        },
-      ];
+      return outside ? [{ ...outside, slot: key, cures: placeCures(document, key, format) }] : [];
     }),
 };

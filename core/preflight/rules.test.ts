@@ -1,4 +1,4 @@
-import { adjust, applyEdit, fillSlot, putItem } from "../document/edits";
+import { addPlacement, adjust, applyEdit, fillSlot, putItem, removePlacement } from "../document/edits";
 import { type Edit } from "../document/edit";
 import { type BrandFacts, type Facts, templateKey } from "../document/facts";
 import { placeMark } from "../document/markEdits";
@@ -143,6 +143,37 @@ const CASES: readonly Case[] = [
     rule: "logo-large-enough",
     edits: [placeMark({ mark: "logo", scene: "hook" }, "square", rect(400, 400, 60, 60))],
     words: /units wide, 160 at least/,
+    isCured: true,
+  },
+  {
+    rule: "clear-of-furniture",
+    edits: [
+      addPlacement(testDocument(), "vertical-full-screen"),
+      adjust("place", rect(80, 1500, 700, 300), {
+        target: { scene: "hook", slot: "headline" },
+        layer: "scene@format",
+        format: "vertical",
+      }),
+    ],
+    words: /is covered to \d+ % by the caption of Vertical full screen/,
+    isCured: true,
+  },
+  {
+    rule: "clear-of-furniture",
+    edits: [
+      addPlacement(testDocument(), "in-stream"),
+      placeMark({ mark: "logo", scene: "hook" }, "widescreen", rect(1560, 860, 300, 130)),
+    ],
+    words: /the logo is covered to \d+ % by the skip button of In a stream/,
+    mended: [removePlacement("in-stream")],
+  },
+  {
+    rule: "fits-placements",
+    edits: [
+      addPlacement(testDocument(), "vertical-day"),
+      adjust("length", millis(20_000), { target: { scene: "offer" } }),
+    ],
+    words: /s is longer than Vertical for a day allows: 15 s/,
     isCured: true,
   },
   ...(["blur", "noise", "bands"] as const).map((fault): Case => {

@@ -8,6 +8,7 @@ import { countsToComing, itemsInSafeArea, itemsReadable, textsApart } from "./it
 import { noFlashes } from "./noFlashes";
 import { noSliver, notEnlarged, sourceGood, subjectInSight, subjectUncovered } from "./pictures";
 import { insideSafeArea } from "./places";
+import { clearOfFurniture, fitsPlacements } from "./placements";
 import { readingTime } from "./readingTime";
 import { brandSpelt, callsToAct, movesAtOnce, notTooLong, picturesDiffer, saysSomethingAtOnce } from "./whole";
 import { lettersThere, wordsFit } from "./wordsFit";
@@ -20,6 +21,7 @@ export const RULES: readonly Rule[] = [
   contrastOnPictures,
   readingTime,
   insideSafeArea,
+  clearOfFurniture,
   notEnlarged,
   subjectInSight,
   subjectUncovered,
@@ -33,6 +35,7 @@ export const RULES: readonly Rule[] = [
   movesAtOnce,
   picturesDiffer,
   notTooLong,
+  fitsPlacements,
   rightsClear,
   offerRuns,
   priceClaimAllowed,
