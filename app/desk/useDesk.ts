@@ -13,6 +13,7 @@ import type { loadFillDesk } from "../../server/promotions/fillDesk";
 import { useChosenMedia } from "../mediaChoice/useChosenMedia";
 import { tellMerged, tellRefused } from "../edits/tellMerged";
 import { useEdits } from "../edits/useEdits";
+import { type ChoosableTemplate } from "./choosableTemplate";
 import { editedPromotion } from "./editedPromotion";
 import { promotionInWords } from "./promotionPlaces";
 import { useProofEngine, useProofState } from "./useProof";
@@ -20,10 +21,17 @@ import { useUndoKeys } from "./useUndoKeys";
 
 export type LoadedDesk = Awaited<ReturnType<typeof loadFillDesk>>;
 
+/** A template that can be filled: what ships is here, the team's own comes with the page. */
+function choosable({ ref, template }: LoadedDesk["offered"][number]): ChoosableTemplate[] {
+  const found = template ?? SHIPPED_BY_REF[templateKey(ref)];
+  return found ? [{ ref, template: found }] : [];
+}
+
 /** What every desk of a promotion stands on: its document as it is edited, resolved, and shown by the proof engine. */
 export function useDesk(loaded: LoadedDesk) {
-  const { slug, onProduct, products, offered } = loaded;
+  const { slug, onProduct, products } = loaded;
   const revalidator = useRevalidator();
+  const offered = useMemo(() => loaded.offered.flatMap(choosable), [loaded.offered]);
   const templates = useMemo(
     () => ({
       ...SHIPPED_BY_REF,
@@ -93,6 +101,7 @@ export function useDesk(loaded: LoadedDesk) {
     state,
     document,
     templates,
+    offered,
     facts,
     promotion,
     media,

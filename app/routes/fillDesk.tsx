@@ -45,9 +45,9 @@ export default function FillDesk({ loaderData, params }: Route.ComponentProps) {
 }
 
 function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
-  const { slug, products, offers, offered, free } = loaded;
+  const { slug, products, offers, free } = loaded;
   const desk = useDesk(loaded);
-  const { session, state, document, templates, facts, promotion, formats, engine, prepared, findings } = desk;
+  const { session, state, document, templates, offered, facts, promotion, formats, engine, prepared, findings } = desk;
   const { apply } = session;
   const { save } = state;
   const [dialog, setDialog] = useState<"empty" | "insert" | "swap" | "keep" | "versions" | "find" | null>(null);

@@ -1,6 +1,7 @@
 import { array, boolean, number, object, string, type InferType } from "yup";
 import { PATH_POINTS } from "../../core/geometry/subjectPath";
 import { type MediaFacts } from "../../core/document/facts";
+import { readOnce } from "../db/readOnce";
 
 const side = number().integer().min(1).required();
 const focal = object({ x: number().min(0).max(1).required(), y: number().min(0).max(1).required() }).required();
@@ -69,6 +70,12 @@ const more = object({
   peaks: array(number().required()).optional(),
 });
 
+const STRIP = { stripUnknown: true };
+const readPicture = readOnce((facts) => picture.validateSync(facts, STRIP));
+const readClip = readOnce((facts) => clip.validateSync(facts, STRIP));
+const readSound = readOnce((facts) => sound.validateSync(facts, STRIP));
+const readMore = readOnce((facts) => more.validateSync(facts, STRIP));
+
 export type StoredFacts = (InferType<typeof picture> | InferType<typeof clip> | InferType<typeof sound>) &
   InferType<typeof more>;
 export type MoreFacts = InferType<typeof more>;
@@ -82,16 +89,14 @@ export function mediaFacts(row: {
 }): MediaFacts | null {
   if (!row.facts) return null;
   const { id, name } = row;
-  const strip = { stripUnknown: true };
   switch (row.kind) {
     case "picture":
-      return { kind: "picture", id, name, ...picture.validateSync(row.facts, strip) };
+      return { kind: "picture", id, name, ...readPicture(row.facts) };
     case "clip":
-      return { kind: "clip", id, name, ...clip.validateSync(row.facts, strip) };
+      return { kind: "clip", id, name, ...readClip(row.facts) };
     case "sound":
-      return { kind: "sound", id, name, ...sound.validateSync(row.facts, strip) };
+      return { kind: "sound", id, name, ...readSound(row.facts) };
   }
 }
 
-export const moreFacts = (row: { facts: object | null }): MoreFacts =>
-  row.facts ? more.validateSync(row.facts, { stripUnknown: true }) : {};
+export const moreFacts = (row: { facts: object | null }): MoreFacts => (row.facts ? readMore(row.facts) : {});

@@ -1,6 +1,7 @@
 import { mkdtemp, readFile, rm, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { LRUCache } from "lru-cache";
 import sharp from "sharp";
 import { array, string } from "yup";
 import { type ClipFacts, type MediaFacts, type PictureFacts } from "../../core/document/facts";
@@ -21,8 +22,7 @@ const schema = array(
 )
   .min(1)
   .required();
-const MOST_KNOWN = 200;
-const known = new Map<string, readonly Tones[]>();
+const known = new LRUCache<string, readonly Tones[]>({ max: 200 });
 
 /**
  * What an item's pixels are like, for choosing what goes behind words on it; measured once and kept beside its working
@@ -30,7 +30,6 @@ const known = new Map<string, readonly Tones[]>();
  */
 export async function tonesOf(item: PictureFacts | ClipFacts, sha256: string): Promise<readonly Tones[]> {
   const found = known.get(sha256) ?? (await readTones(item, sha256));
-  if (known.size >= MOST_KNOWN) known.clear();
   known.set(sha256, found);
   return found;
 }

@@ -20,9 +20,8 @@ const MOST_OFFERED = 500;
 
 /** Everything the Fill desk needs: the document, and all the team has that could go into it. */
 export async function loadFillDesk(scope: TeamScope, slug: string, zone: string) {
-  const promotion = await promotionBySlug(scope, slug);
+  const [promotion, offered] = await Promise.all([promotionBySlug(scope, slug), offeredTemplates(scope)]);
   const today = todayIn(zone);
-  const offered = await offeredTemplates(scope);
   const media = offered.flatMap(({ template }) => mediaOfTemplate(template));
   const [input, shown, sounds, products, offers, team, samples, gone] = await Promise.all([
     loadRenderInput(scope, promotion.document, { list: true, media }),
@@ -41,11 +40,15 @@ export async function loadFillDesk(scope: TeamScope, slug: string, zone: string)
     (chosen ? await scope.select("product").selectAll().where("id", "=", chosen).executeTakeFirst() : undefined);
   if (product && !products.includes(product)) products.unshift(product);
   const now = new Date();
-  const onProduct = await offersOn(scope, product ?? null, offers, { among: offers, locale: team.locale, now });
-  const pictures = await mainPictures(
-    scope,
-    products.map(({ id }) => id),
-  );
+  const smallPrint = offers.find(({ id }) => id === promotion.document.offer)?.small_print ?? "";
+  const [onProduct, pictures, suggested] = await Promise.all([
+    offersOn(scope, product ?? null, offers, { among: offers, locale: team.locale, now }),
+    mainPictures(
+      scope,
+      products.map(({ id }) => id),
+    ),
+    suggestions(scope, promotion.document.brand, smallPrint),
+  ]);
   // What the dialogs try out is shown too, and of what is chosen later the page learns when it is.
   const tried = [...samples.media, ...sounds.map(({ facts }) => facts)].map((item) => [item.id, item] as const);
   const all: Facts = { ...input.facts, media: { ...Object.fromEntries(tried), ...input.facts.media } };
@@ -57,12 +60,9 @@ export async function loadFillDesk(scope: TeamScope, slug: string, zone: string)
     onProduct,
     samples: samples.media,
     gone,
-    offered: offered.map(({ ref, template }) => ({ ref, template })),
-    suggestions: await suggestions(
-      scope,
-      promotion.document.brand,
-      offers.find(({ id }) => id === promotion.document.offer)?.small_print ?? "",
-    ),
+    // Pages come with the templates that ship.
+    offered: offered.map(({ ref, template, own }) => ({ ref, template: own ? template : null })),
+    suggestions: suggested,
     media: shown,
     sounds,
     products: products.map(({ id, name, line, price_minor, currency }) => ({

@@ -7,6 +7,7 @@ import {
   loadImage,
   type Canvas,
 } from "@napi-rs/canvas";
+import { LRUCache } from "lru-cache";
 import { type LookupTable, applyTable } from "../../core/grading/lookupTable";
 import { type Size } from "../../core/geometry/rect";
 import { type ClipNode, type DisplayList, type PictureNode, everyNode } from "../../core/scene/displayList";
@@ -32,15 +33,11 @@ export interface NodeResources extends PaintResources {
 }
 
 /** Decoded pictures by file, shared by the segments a thread renders one after another. The longest unused goes first. */
-const decoded = new Map<string, Promise<Image>>();
-const MOST_DECODED = 8;
+const decoded = new LRUCache<string, Promise<Image>>({ max: 8 });
 
 function decode(file: string): Promise<Image> {
   const image = decoded.get(file) ?? loadImage(file);
-  decoded.delete(file);
   decoded.set(file, image);
-  const [oldest] = decoded.keys();
-  if (decoded.size > MOST_DECODED && oldest !== undefined) decoded.delete(oldest);
   image.catch(() => decoded.delete(file));
   return image;
 }

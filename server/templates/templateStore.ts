@@ -3,7 +3,11 @@ import { type TemplateRef } from "../../core/document/promotion";
 import { type Template } from "../../core/document/template";
 import { readTemplate } from "../../core/document/templateSchema";
 import { SHIPPED_BY_REF, SHIPPED_EDITION, SHIPPED_TEMPLATES, shippedTemplate } from "../../core/templates/shipped";
+import { readOnce } from "../db/readOnce";
 import { type TeamScope } from "../db/teamScope";
+
+/** Editions never change once they are published. */
+const readStored = readOnce(readTemplate);
 
 /** A template that can be filled, in its newest edition. */
 export interface OfferedTemplate {
@@ -28,7 +32,7 @@ export async function offeredTemplates(scope: TeamScope): Promise<OfferedTemplat
     .execute();
   const own = rows.map(({ slug, edition, document }): OfferedTemplate => ({
     ref: { slug, edition },
-    template: readTemplate(document),
+    template: readStored(document),
     own: true,
   }));
   return [
@@ -70,6 +74,6 @@ export async function templatesByRef(scope: TeamScope, refs: readonly TemplateRe
     .execute();
   for (const { slug, edition, document } of rows)
     if (others.some((ref) => ref.slug === slug && ref.edition === edition))
-      found[templateKey({ slug, edition })] = readTemplate(document);
+      found[templateKey({ slug, edition })] = readStored(document);
   return found;
 }
