@@ -341,4 +341,21 @@ test("a version is kept by name, looked at beside the promotion as it is now, an
   await saved(page);
   const [again, asThen] = await besideVersion(page, "Approved by all");
   expect(again?.equals(asThen ?? Buffer.of())).toBe(true);
+
+  // Another picture is chosen, and the page, loaded anew, knows nothing of the one before: beside it, it is there still.
+  await page.getByRole("link", { name: "Fill", exact: true }).click();
+  await expect(page.getByTestId("meters").first()).toBeVisible();
+  const picture = page.getByLabel("Scene 1, Headline").getByRole("button", { name: "Choose picture" });
+  await picture.click();
+  await page.getByRole("dialog").getByLabel("Search media by name or tag").fill("herb-tray");
+  await page
+    .getByRole("dialog")
+    .getByRole("button", { name: /^herb-tray/ })
+    .click();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByTestId("meters").first()).toBeVisible();
+  const [other, stillThen] = await besideVersion(page, "Approved by all");
+  expect(other?.equals(stillThen ?? Buffer.of())).toBe(false);
+  expect(stillThen?.equals(asThen ?? Buffer.of())).toBe(true);
 });

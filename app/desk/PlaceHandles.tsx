@@ -2,10 +2,19 @@ import { clsx } from "clsx";
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { type Rect, contains, rect } from "../../core/geometry/rect";
 import { formatOf, type FormatName, safeArea, formatTitle } from "../../core/placement/formats";
-import { type DraggedEdges, type Guide, LEAST_SIDE, WHOLE, dragged, snap } from "../../core/placement/snapping";
+import {
+  type DraggedEdges,
+  type Guide,
+  LEAST_SIDE,
+  WHOLE,
+  dragged,
+  snap,
+  toHalves,
+} from "../../core/placement/snapping";
 import { type ProofEngine } from "../proof/proofEngine";
-import { type PlacedKey, placesNow } from "./shownSlots";
-import { useProofState } from "./useProof";
+import { placesAt } from "./shownSlots";
+import { type PlacedKey } from "../../core/document/placedKey";
+import { useMoment } from "./useProof";
 
 /** A place as it was taken hold of, and as it is now. */
 export interface MovedPlace {
@@ -74,9 +83,7 @@ export function PlaceHandles({
   format: FormatName;
   placing: Placing;
 }) {
-  // The time is part of what is picked, so that the handles follow the scene on screen.
-  useProofState(engine, (state) => `${state.prepared.length}/${Math.floor(state.time / 100)}`);
-  useProofState(engine, (state) => state.prepared);
+  const moment = useMoment(engine);
   const [drag, showDrag] = useState<Drag | null>(null);
   // Letting go may come before the last movement is shown, and must know of it.
   const latest = useRef<Drag | null>(null);
@@ -86,7 +93,7 @@ export function PlaceHandles({
   };
   const justDragged = useRef(false);
   const shape = formatOf(format);
-  const places = placesNow(engine, format);
+  const places = placesAt(moment, format);
   const shown = places.get(placing.slot);
   const byHand = placing.byHand(format);
 
@@ -236,12 +243,6 @@ const boxStyle = (place: Rect, { width, height }: { width: number; height: numbe
   width: `${(place.width / width) * 100}%`,
   height: `${(place.height / height) * 100}%`,
 });
-
-/** Centres may lie between two units; nothing finer is kept. Sizes are rounded up, or words that just fit would be set smaller. */
-const toHalves = ({ x, y, width, height }: Rect): Rect =>
-  rect(half(x), half(y), Math.max(LEAST_SIDE, halfUp(width)), Math.max(LEAST_SIDE, halfUp(height)));
-const half = (value: number): number => Math.round(value * 2) / 2;
-const halfUp = (value: number): number => Math.ceil(value * 2 - 1e-6) / 2;
 
 const atLeast = ({ x, y, width, height }: Rect): Rect =>
   rect(x, y, Math.max(LEAST_SIDE, width), Math.max(LEAST_SIDE, height));

@@ -6,8 +6,9 @@ import { type FormatName, formatOf, formatTitle } from "../../core/placement/for
 import { type ProofEngine } from "../proof/proofEngine";
 import { FormatMark } from "../components/FormatMark";
 import { PlaceHandles, type Placing } from "./PlaceHandles";
-import { type PlacedKey, itemsNow, placesNow, slotsNow } from "./shownSlots";
-import { useProofState } from "./useProof";
+import { itemsAt, placesAt, slotsAt } from "./shownSlots";
+import { type PlacedKey } from "../../core/document/placedKey";
+import { useMoment } from "./useProof";
 
 export interface ProofScreenProps {
   readonly engine: ProofEngine | null;
@@ -16,7 +17,10 @@ export interface ProofScreenProps {
   readonly marked: PlacedKey | null;
   /** The slot that is being placed by hand, if any: it has handles. */
   readonly placing?: Placing | null;
-  readonly onPick: (key: PlacedKey) => void;
+  /** What is taken together, to be aligned. */
+  readonly several?: readonly PlacedKey[];
+  /** @param isAdded whether it is taken together with others */
+  readonly onPick: (key: PlacedKey, isAdded: boolean) => void;
   /** What it shows, where that is not the promotion as it is. */
   readonly caption?: string;
   /** What lies over the proof. */
@@ -24,7 +28,17 @@ export interface ProofScreenProps {
 }
 
 /** A format's proof, with its name. A click says which slot it hit; the slot in hand is outlined. */
-export function ProofScreen({ engine, format, slug, marked, placing, onPick, caption, children }: ProofScreenProps) {
+export function ProofScreen({
+  engine,
+  format,
+  slug,
+  marked,
+  placing,
+  several = [],
+  onPick,
+  caption,
+  children,
+}: ProofScreenProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const { width, height, ratio } = formatOf(format);
   const title = formatTitle(format);
@@ -33,20 +47,22 @@ export function ProofScreen({ engine, format, slug, marked, placing, onPick, cap
     return () => engine?.attach(format, null);
   }, [engine, format]);
 
-  function pick({ clientX, clientY, currentTarget }: MouseEvent<HTMLElement>): void {
+  function pick({ clientX, clientY, currentTarget, shiftKey }: MouseEvent<HTMLElement>): void {
     const box = currentTarget.getBoundingClientRect();
     const point = rect(((clientX - box.left) / box.width) * width, ((clientY - box.top) / box.height) * height, 0, 0);
-    const item = itemsNow(engine, format)
+    const moment = engine?.state();
+    if (!moment) return;
+    const item = itemsAt(moment, format)
       .filter(({ place }) => contains(place, point))
       .at(-1);
     if (item) {
-      onPick(itemKey(item.id));
+      onPick(itemKey(item.id), shiftKey);
       return;
     }
-    const found = slotsNow(engine, format)
-      .filter((slot) => slot.kind !== "logo" && contains(slot.place, point))
+    const found = slotsAt(moment, format)
+      .filter(({ place }) => contains(place, point))
       .at(-1);
-    if (found) onPick(found.key);
+    if (found) onPick(found.key, shiftKey);
   }
 
   async function saveFrame(): Promise<void> {
@@ -60,6 +76,8 @@ export function ProofScreen({ engine, format, slug, marked, placing, onPick, cap
     URL.revokeObjectURL(link.href);
   }
 
+  const outlined = new Set([...several, ...(marked && several.length === 0 ? [marked] : [])]);
+  if (placing) outlined.delete(placing.slot);
   return (
     <figure>
       <figcaption className="mb-1 flex h-[22px] items-center gap-2 text-[#12181a]">
@@ -79,30 +97,37 @@ export function ProofScreen({ engine, format, slug, marked, placing, onPick, cap
       <div
         className="relative shadow-lg"
         style={{ aspectRatio: `${width} / ${height}` }}
+        onMouseDown={keepSelection}
         onClick={pick}
         data-proof={format}
       >
         <canvas ref={canvas} className="block h-full w-full" role="img" aria-label={`${title} proof`} />
         {children}
         {placing && <PlaceHandles engine={engine} format={format} placing={placing} />}
-        {marked && marked !== placing?.slot && <Mark engine={engine} format={format} slot={marked} />}
+        {[...outlined].map((key) => (
+          <Mark key={key} engine={engine} format={format} slot={key} />
+        ))}
       </div>
     </figure>
   );
 }
 
+/** With Shift held, a press would select the words of the page between here and there. */
+function keepSelection(event: MouseEvent<HTMLElement>): void {
+  if (event.shiftKey) event.preventDefault();
+}
+
 function Mark({ engine, format, slot }: { engine: ProofEngine | null; format: FormatName; slot: PlacedKey }) {
-  // The time is part of what is picked, so that the outline follows the scene on screen.
-  useProofState(engine, (state) => `${state.prepared.length}/${Math.floor(state.time / 100)}`);
-  useProofState(engine, (state) => state.prepared);
+  const moment = useMoment(engine);
   const { width, height } = formatOf(format);
-  const slots = slotsNow(engine, format);
-  const place = placesNow(engine, format).get(slot);
+  const slots = slotsAt(moment, format);
+  const place = placesAt(moment, format).get(slot);
   if (!place) return null;
   const isPicture = slots.some(({ key, part }) => key === slot && part === "picture");
   return (
     <div
       aria-hidden
+      data-outlined={slot}
       className="pointer-events-none absolute outline-2 outline-accent"
       style={{
         left: `${(place.x / width) * 100}%`,

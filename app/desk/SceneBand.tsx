@@ -72,6 +72,8 @@ export function SceneBand({
           mark={markIn(prepared, index)}
           free={free}
           onEdit={onEdit}
+          several={deck.several}
+          onSeveral={deck.onSeveral}
           onPlace={(slot) => onPlace(slot, span)}
           onProblem={onProblem}
         />
@@ -103,7 +105,8 @@ export function SceneBand({
             scene={template}
             scenes={promotion.scenes.map(({ template: one }) => one)}
             facts={promotion.facts}
-            sheets={prepared}
+            several={deck.several}
+            onSeveral={deck.onSeveral}
             marked={item}
             onEdit={onEdit}
             onPlace={(id) => deck.onPlaceItem(id, template.id)}

@@ -11,6 +11,7 @@ import { type BrandMark, type MarkKey } from "../../core/document/brandMark";
 import { type SceneDesign } from "../../core/document/design";
 import { type Edit } from "../../core/document/edit";
 import { adjust, editTo, moveScene, takeOutScene } from "../../core/document/edits";
+import { type PlacedKey } from "../../core/document/placedKey";
 import { scenesInOrder } from "../../core/document/sceneList";
 import { type Promotion } from "../../core/document/promotion";
 import { repeatScene } from "../../core/document/restructure";
@@ -37,6 +38,8 @@ export function SceneTools({
   palette,
   mark,
   free,
+  several,
+  onSeveral,
   onEdit,
   onPlace,
   onProblem,
@@ -54,6 +57,8 @@ export function SceneTools({
   mark: BrandMark | null;
   /** Whether this person may change what is locked. */
   free: boolean;
+  several: readonly PlacedKey[];
+  onSeveral: (key: PlacedKey, isOn: boolean) => void;
   onEdit: (edit: Edit) => void;
   /** Asks for handles on a slot or a mark. */
   onPlace: (key: SlotKey | MarkKey) => void;
@@ -191,6 +196,8 @@ export function SceneTools({
               scene={scene.id}
               slots={origin.slots}
               free={free}
+              several={several}
+              onSeveral={onSeveral}
               onEdit={onEdit}
               onPlace={(slot) => {
                 close();

@@ -5,6 +5,7 @@ import { COLOR_ROLES, type ColorRole } from "../../core/color/palette";
 import { type Edit } from "../../core/document/edit";
 import { keysFor } from "../../core/document/adjustments";
 import { adjust, giveBack } from "../../core/document/edits";
+import { type PlacedKey } from "../../core/document/placedKey";
 import { type Promotion } from "../../core/document/promotion";
 import { type Slot, type SlotAllows, type SlotKey, slotKey } from "../../core/document/sceneTemplate";
 import { readEmphasis } from "../../core/type/emphasis";
@@ -18,6 +19,9 @@ interface SlotToolsProps {
   readonly slots: readonly Slot[];
   /** Whether this person may change what is locked. */
   readonly free: boolean;
+  /** What is taken together, to be aligned. */
+  readonly several: readonly PlacedKey[];
+  readonly onSeveral: (key: PlacedKey, isOn: boolean) => void;
   readonly onEdit: (edit: Edit) => void;
   readonly onPlace: (slot: SlotKey) => void;
 }
@@ -94,7 +98,7 @@ function ColorChoice({
 }
 
 /** What can be changed of a scene's slots besides what is in them: whether they are shown, their colour and case, their place. */
-export function SlotTools({ document, scene, slots, free, onEdit, onPlace }: SlotToolsProps) {
+export function SlotTools({ document, scene, slots, free, several, onSeveral, onEdit, onPlace }: SlotToolsProps) {
   const may = (slot: Slot, what: keyof SlotAllows): boolean => free || slot.allows[what];
   const changeable = slots.filter(
     (slot) => may(slot, "remove") || may(slot, "position") || (slot.kind === "words" && may(slot, "color")),
@@ -106,7 +110,7 @@ export function SlotTools({ document, scene, slots, free, onEdit, onPlace }: Slo
         <tr className="text-left text-[13px] text-soft">
           <th className="font-normal">Shown</th>
           <th className="font-normal">Colour</th>
-          <th className="w-[58px] font-normal">Place</th>
+          <th className="w-[80px] font-normal">Place</th>
         </tr>
       </thead>
       <tbody>
@@ -174,6 +178,15 @@ export function SlotTools({ document, scene, slots, free, onEdit, onPlace }: Slo
                 )}
               </td>
               <td className="whitespace-nowrap">
+                <input
+                  type="checkbox"
+                  aria-label={`Choose ${slot.label} with others`}
+                  title="Choose several, to align them"
+                  className="mr-1 align-middle accent-accent"
+                  disabled={!may(slot, "position") || set.hidden === true}
+                  checked={several.includes(key)}
+                  onChange={(event) => onSeveral(key, event.target.checked)}
+                />
                 <button
                   type="button"
                   disabled={!may(slot, "position") || set.hidden === true}

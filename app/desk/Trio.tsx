@@ -1,4 +1,4 @@
-import { useMemo } from "react";
+import { type ReactNode, useMemo } from "react";
 import { type FormatName, formatOf } from "../../core/placement/formats";
 import { hang } from "../../core/placement/wall";
 import { useSize } from "../components/useSize";
@@ -9,13 +9,15 @@ import { useProofState } from "./useProof";
 interface TrioProps extends Omit<ProofScreenProps, "format"> {
   readonly formats: readonly FormatName[];
   readonly onFormats: (formats: readonly FormatName[]) => void;
+  /** What can be done with several at once. */
+  readonly tools?: ReactNode;
 }
 
 /** The height of a proof's caption, its margin included. */
 const LABEL = 26;
 
 /** All formats, in step, on neutral grey. A click says which slot it hit; the slot in hand is outlined. */
-export function Trio({ formats, onFormats, ...props }: TrioProps) {
+export function Trio({ formats, onFormats, tools, ...props }: TrioProps) {
   const { engine } = props;
   const problem = useProofState(engine, (state) => state.problem);
   const { ref, width, height } = useSize();
@@ -47,6 +49,7 @@ export function Trio({ formats, onFormats, ...props }: TrioProps) {
           );
         })}
       </div>
+      {tools && <div className="absolute bottom-11 left-3 z-10">{tools}</div>}
       <div className="absolute right-3 bottom-2">
         <FormatChoice formats={formats} onFormats={onFormats} />
       </div>

@@ -13,6 +13,7 @@ import { Notice } from "../components/Notice";
 import { TrioPreview } from "../gallery/TrioPreview";
 import { usePreviews } from "../gallery/usePreviews";
 import { fieldLook } from "../components/fieldLook";
+import { useFactsFor } from "./useFactsFor";
 import { type ShownVersion, fetchVersions, titleOf } from "./versions";
 
 const refusal = object({ problem: string() });
@@ -70,6 +71,7 @@ export function VersionsDialog({
   }
 
   const version = versions.find(({ revision }) => revision === chosen);
+  const own = useFactsFor(version?.document ?? null, facts);
   const canBeShown = version && isShowable(version.document, facts.templates);
   const isAsNow = version !== undefined && same(version.document, document);
   function bringBack(): void {
@@ -154,7 +156,7 @@ export function VersionsDialog({
                     key={version.revision}
                     previews={previews}
                     document={version.document}
-                    facts={facts}
+                    facts={own}
                     name={titleOf(version)}
                   />
                 ) : (

@@ -7,7 +7,7 @@ import { type Finding } from "../../core/preflight/finding";
 import { type ProofSheet } from "../../core/scene/proofSheet";
 import { type SceneSpan } from "../../core/time/timeline";
 import { type DeckChoices } from "./deckChoices";
-import { type PlacedKey } from "./shownSlots";
+import { type PlacedKey } from "../../core/document/placedKey";
 import { type Present } from "./usePresence";
 
 /** What the sheet shows, and what can be done in it. */
@@ -18,6 +18,9 @@ export interface DeckProps {
   readonly findings: readonly Finding[];
   readonly choices: DeckChoices;
   readonly marked: PlacedKey | null;
+  /** What is taken together, to be aligned. */
+  readonly several: readonly PlacedKey[];
+  readonly onSeveral: (key: PlacedKey, isOn: boolean) => void;
   /** Who else is here. */
   readonly present: readonly Present[];
   /** Whether this person may change what templates lock. */

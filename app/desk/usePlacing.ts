@@ -14,7 +14,7 @@ import { targetOf } from "../../core/document/adjustments";
 import { type SlotKey } from "../../core/document/sceneTemplate";
 import { type FormatName } from "../../core/placement/formats";
 import { type MovedPlace, type Placing } from "./PlaceHandles";
-import { type PlacedKey } from "./shownSlots";
+import { type PlacedKey } from "../../core/document/placedKey";
 
 /** What is said of something that can be placed, and what placing it edits. */
 interface Placeable {

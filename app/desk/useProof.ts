@@ -1,4 +1,5 @@
 import { proofs } from "../proof/proofs";
+import { type ProofMoment } from "./shownSlots";
 import { useState, useSyncExternalStore } from "react";
 import { type ProofEngine, type ProofState, openProofEngine } from "../proof/proofEngine";
 
@@ -32,4 +33,16 @@ export function useProofState<Value>(engine: ProofEngine | null, pick: (state: P
     () => pick(engine?.state() ?? NOTHING),
     () => pick(NOTHING),
   );
+}
+
+/** While it plays, what lies over a proof follows it so often, in milliseconds. */
+const FOLLOWS_EVERY_MS = 100;
+
+/** What the engine shows now, for what lies over its proofs. */
+export function useMoment(engine: ProofEngine | null): ProofMoment {
+  const prepared = useProofState(engine, (state) => state.prepared);
+  const time = useProofState(engine, (state) =>
+    state.playing ? Math.floor(state.time / FOLLOWS_EVERY_MS) * FOLLOWS_EVERY_MS : state.time,
+  );
+  return { prepared, time };
 }

@@ -1,6 +1,6 @@
-import { useState } from "react";
 import { addItem } from "../../core/document/itemEdits";
 import { type ItemPreset } from "../../core/document/itemPresets";
+import { itemKey } from "../../core/document/itemKey";
 import { type Item } from "../../core/document/items";
 import { membersInOrder } from "../../core/document/ordered";
 import { type Edit } from "../../core/document/edit";
@@ -8,11 +8,10 @@ import { type TextSet, addTextSet, textSets } from "../../core/document/textSets
 import { AddItem } from "./AddItem";
 import { type ItemListProps } from "./itemListProps";
 import { ItemRow } from "./ItemRow";
-import { SeveralItems } from "./SeveralItems";
 
 /** What lies over a scene, each a row, the topmost first, and what can be put there. */
 export function ItemList(props: ItemListProps) {
-  const { document, scene, facts, onEdit, onPlace, onProblem } = props;
+  const { document, scene, facts, several, onEdit, onPlace, onProblem } = props;
   const own = membersInOrder<string, Item>(document.items)
     .filter(({ from }) => from === scene.id)
     .reverse();
@@ -31,31 +30,15 @@ export function ItemList(props: ItemListProps) {
       const { ids, edit } = addTextSet(document, scene.id, set);
       return { id: ids.at(-1) ?? "", edit };
     });
-  const [several, setSeveral] = useState<ReadonlySet<string>>(new Set());
-  // One of them may have been taken out since.
-  const chosen = own.map(({ id }) => id).filter((id) => several.has(id));
-  const choose = (id: string, on: boolean): void => {
-    const next = new Set(chosen);
-    if (on) next.add(id);
-    else next.delete(id);
-    setSeveral(next);
-  };
   return (
     <div className="mt-1.5 flex flex-col gap-1.5">
       {own.length > 0 && (
         <ul aria-label={`Over ${scene.name}`} className="flex flex-col gap-1">
           {own.map(({ id }) => (
-            <ItemRow
-              key={id}
-              {...props}
-              id={id}
-              isChosen={several.has(id)}
-              onChosen={own.length > 1 ? (on) => choose(id, on) : null}
-            />
+            <ItemRow key={id} {...props} id={id} isChosen={several.includes(itemKey(id))} />
           ))}
         </ul>
       )}
-      {chosen.length > 1 && <SeveralItems document={document} ids={chosen} sheets={props.sheets} onEdit={onEdit} />}
       <AddItem scene={scene.name} sets={textSets(facts)} today={facts.standing.today} onAdd={add} onAddSet={addSet} />
     </div>
   );

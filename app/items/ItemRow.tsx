@@ -1,6 +1,6 @@
 import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
 import { ArrowDown, ArrowUp, Copy, Hash, Shapes, SlidersHorizontal, Trash2, Type } from "lucide-react";
-import { type ReactNode } from "react";
+import { type ChangeEvent, type ReactNode } from "react";
 import { putItem, takeOutItem } from "../../core/document/edits";
 import { repeatItem, restackItem } from "../../core/document/itemEdits";
 import { itemKey } from "../../core/document/itemKey";
@@ -15,16 +15,13 @@ import { StickerPicture } from "./StickerPicture";
 export function ItemRow({
   id,
   isChosen,
-  onChosen,
   ...list
 }: ItemListProps & {
   id: string;
   /** Whether it is one of several that are arranged together. */
   isChosen: boolean;
-  /** Null where there are no others. */
-  onChosen: ((on: boolean) => void) | null;
 }) {
-  const { document, scenes, facts, marked, onEdit, onPlace } = list;
+  const { document, scenes, facts, marked, onSeveral, onEdit, onPlace } = list;
   const item = document.items[id];
   if (!item) return null;
   const title = titleOf(item);
@@ -32,6 +29,7 @@ export function ItemRow({
     if (isLettered(item)) onEdit({ ...putItem(id, { ...item, text }), label: "Words" });
   };
   const take = (): void => onPlace(id);
+  const choose = (event: ChangeEvent<HTMLInputElement>): void => onSeveral(itemKey(id), event.target.checked);
   const restack = (by: 1 | -1): void => {
     const edit = restackItem(document, id, by);
     if (edit) onEdit(edit);
@@ -48,16 +46,14 @@ export function ItemRow({
       tabIndex={-1}
       className={`flex items-center gap-2 border-l-2 pl-2 ${marked === id ? "border-accent" : "border-rule"}`}
     >
-      {onChosen && (
-        <input
-          type="checkbox"
-          aria-label={`Choose ${title} with others`}
-          title="Choose several, to align them"
-          className="h-4 w-4 shrink-0 accent-accent"
-          checked={isChosen}
-          onChange={(event) => onChosen(event.target.checked)}
-        />
-      )}
+      <input
+        type="checkbox"
+        aria-label={`Choose ${title} with others`}
+        title="Choose several, to align them"
+        className="h-4 w-4 shrink-0 accent-accent"
+        checked={isChosen}
+        onChange={choose}
+      />
       <span className="flex w-5 justify-center text-soft">{signOf(item)}</span>
       {isLettered(item) ? (
         <WordsInput

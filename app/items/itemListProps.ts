@@ -1,6 +1,6 @@
 import { type Edit } from "../../core/document/edit";
 import { type Facts } from "../../core/document/facts";
-import { type ProofSheet } from "../../core/scene/proofSheet";
+import { type PlacedKey } from "../../core/document/placedKey";
 import { type Promotion } from "../../core/document/promotion";
 
 /** What lies over a scene, and what can be done with it. */
@@ -11,12 +11,13 @@ export interface ItemListProps {
   /** All scenes, in their order. */
   readonly scenes: readonly { readonly id: string; readonly name: string }[];
   readonly facts: Facts;
-  /** As it was prepared, in each format. */
-  readonly sheets: readonly ProofSheet[];
+  /** What is taken together with others. */
+  readonly several: readonly PlacedKey[];
   /** The item in hand. */
   readonly marked: string | null;
   readonly onEdit: (edit: Edit) => void;
   /** An item is taken in hand: it is shown, with handles. */
   readonly onPlace: (id: string) => void;
+  readonly onSeveral: (key: PlacedKey, isOn: boolean) => void;
   readonly onProblem: (problem: string) => void;
 }

@@ -7,8 +7,9 @@ import { outputSize } from "../../core/placement/quality";
 import { hang } from "../../core/placement/wall";
 import { useSize } from "../components/useSize";
 import { ProofScreen } from "../desk/ProofScreen";
-import { type PlacedKey, slotsNow } from "../desk/shownSlots";
-import { useProofState } from "../desk/useProof";
+import { slotsAt } from "../desk/shownSlots";
+import { type PlacedKey } from "../../core/document/placedKey";
+import { useMoment } from "../desk/useProof";
 import { type ProofEngine } from "../proof/proofEngine";
 import { type Facts } from "../../core/document/facts";
 import { Overlay, type OverlayName } from "./Overlay";
@@ -56,8 +57,7 @@ export function LargeProof({
     () => hang(formats.map(formatOf), { width, height, gap: 18, label: LABEL }),
     [formats, width, height],
   );
-  // The frame that is judged by the pixel is the one on screen: its slots follow the time.
-  useProofState(engine, (state) => Math.floor(state.time / 100));
+  const moment = useMoment(engine);
   const place = (format: FormatName, index: number) => {
     if (!inPixels) return hung[index];
     const size = outputSize(format, "1080p");
@@ -84,7 +84,7 @@ export function LargeProof({
                     <Overlay
                       format={format}
                       shown={overlays}
-                      slots={slotsNow(engine, format)}
+                      slots={slotsAt(moment, format)}
                       furniture={furnitureIn(placements, format)}
                       named
                     />
@@ -125,7 +125,8 @@ function DraggedPictures({
     const box = proof.getBoundingClientRect();
     const scale = width / box.width;
     const at = rect((event.clientX - box.left) * scale, ((event.clientY - box.top) / box.height) * height, 0, 0);
-    const slot = slotsNow(engine, format)
+    const state = engine?.state();
+    const slot = (state ? slotsAt(state, format) : [])
       .filter(({ kind, place }) => kind === "picture" && contains(place, at))
       .at(-1);
     if (slot) held.current = { slot: slot.key, from: { x: event.clientX, y: event.clientY }, scale };

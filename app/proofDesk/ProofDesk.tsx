@@ -22,7 +22,7 @@ import { PresentPeople } from "../desk/PresentPeople";
 import { Transport } from "../desk/Transport";
 import { UndoButtons } from "../desk/UndoButtons";
 import { type LoadedDesk, useDesk } from "../desk/useDesk";
-import { type PlacedKey } from "../desk/shownSlots";
+import { type PlacedKey } from "../../core/document/placedKey";
 import { usePresence } from "../desk/usePresence";
 import { type CellAt } from "./cells";
 import { followedClip } from "./followedClip";

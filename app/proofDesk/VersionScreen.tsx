@@ -2,6 +2,7 @@ import { useEffect } from "react";
 import { type Facts } from "../../core/document/facts";
 import { type FormatName } from "../../core/placement/formats";
 import { ProofScreen } from "../desk/ProofScreen";
+import { useFactsFor } from "../desk/useFactsFor";
 import { useProofEngine, useProofState } from "../desk/useProof";
 import { type ShownVersion, titleOf } from "../desk/versions";
 import { type ProofEngine } from "../proof/proofEngine";
@@ -23,7 +24,8 @@ export function VersionScreen({
 }) {
   const engine = useProofEngine();
   const time = useProofState(main, (state) => state.time);
-  useEffect(() => engine?.show(version.document, facts), [engine, version, facts]);
+  const own = useFactsFor(version.document, facts);
+  useEffect(() => engine?.show(version.document, own), [engine, version, own]);
   const isReady = useProofState(engine, (state) => state.length > 0);
   useEffect(() => {
     // Before it is prepared there is no time to go to.

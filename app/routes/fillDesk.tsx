@@ -4,7 +4,7 @@ import { flushSync } from "react-dom";
 import { Plus } from "lucide-react";
 import { toast } from "sonner";
 import { markOfKey } from "../../core/document/brandMark";
-import { sceneOrigin } from "../../core/document/design";
+import { findPromotionSlot, sceneOrigin } from "../../core/document/design";
 import { addFormat, fillSlot, removeFormat, rename } from "../../core/document/edits";
 import { itemKey, itemOfKey } from "../../core/document/itemKey";
 import { type FormatName } from "../../core/placement/formats";
@@ -28,8 +28,10 @@ import { DeskHeader } from "../desk/DeskHeader";
 import { Transport } from "../desk/Transport";
 import { Trio } from "../desk/Trio";
 import { useDesk } from "../desk/useDesk";
-import { type PlacedKey } from "../desk/shownSlots";
+import { type PlacedKey } from "../../core/document/placedKey";
 import { usePlacing } from "../desk/usePlacing";
+import { SeveralTools } from "../desk/SeveralTools";
+import { placesIn } from "../desk/shownSlots";
 import { PresentPeople } from "../desk/PresentPeople";
 import { usePresence } from "../desk/usePresence";
 import { UndoButtons } from "../desk/UndoButtons";
@@ -52,6 +54,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
   const { save } = state;
   const [dialog, setDialog] = useState<"empty" | "insert" | "swap" | "keep" | "versions" | "find" | null>(null);
   const [marked, setMarked] = useState<PlacedKey | null>(null);
+  const [several, setSeveral] = useState<readonly PlacedKey[]>([]);
   const present = usePresence(slug, marked ?? "");
   const deck = useRef<HTMLFieldSetElement>(null);
   const live = useLive();
@@ -92,7 +95,29 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
     const own = document.scenes[markOfKey(key)?.scene ?? ""];
     return own !== undefined && (free || sceneOrigin(templates, own).allows.arrangement);
   }
-  function pick(slot: PlacedKey): void {
+  /** Whether this person may place what a key names. */
+  function mayPlace(key: PlacedKey): boolean {
+    const slot = findPromotionSlot(document, templates, key)?.slot;
+    return itemOfKey(key) !== null || mayPlaceMark(key) || (slot !== undefined && (free || slot.allows.position));
+  }
+  function takeTogether(key: PlacedKey, isOn: boolean): void {
+    stopPlacing();
+    if (isOn && !mayPlace(key)) toast.error("The template keeps this in its place.");
+    else setSeveral(isOn ? [...several.filter((one) => one !== key), key] : several.filter((one) => one !== key));
+  }
+  const apart = (): void => setSeveral([]);
+  function pick(slot: PlacedKey, isAdded: boolean): void {
+    if (isAdded) {
+      // The first of them was picked alone.
+      const first = several.length === 0 && marked && marked !== slot && mayPlace(marked) ? [marked] : several;
+      if (!mayPlace(slot)) takeTogether(slot, true);
+      else {
+        stopPlacing();
+        setSeveral(first.includes(slot) ? first.filter((one) => one !== slot) : [...first, slot]);
+      }
+      return;
+    }
+    apart();
     // Its scene may be out of view: then it is on the sheet only once it is marked.
     flushSync(() => setMarked(slot));
     if (itemOfKey(slot) !== null || mayPlaceMark(slot)) startPlacing(slot);
@@ -100,6 +125,9 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
     deck.current?.querySelector<HTMLElement>(`[data-slot="${slot}"]`)?.focus();
   }
 
+  // Some may have been taken out since.
+  const there = new Set(prepared.flatMap((sheet) => [...placesIn(sheet).keys()]));
+  const together = several.filter((key) => there.has(key));
   return (
     <main className="flex h-[calc(100vh-46px)] min-h-[560px] flex-col max-lg:h-auto">
       <DeskHeader slug={slug} name={document.name} save={save} current="Fill" onRename={(name) => apply(rename(name))}>
@@ -120,6 +148,8 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
             prepared={prepared}
             findings={findings}
             marked={marked}
+            several={together}
+            onSeveral={takeTogether}
             present={present}
             free={free}
             onEdit={apply}
@@ -178,6 +208,12 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
           slug={slug}
           formats={formats}
           marked={marked}
+          several={together}
+          tools={
+            together.length > 1 && (
+              <SeveralTools document={document} keys={together} sheets={prepared} onEdit={apply} onEnd={apart} />
+            )
+          }
           placing={placing}
           onPick={pick}
           onFormats={chooseFormats}

@@ -18,7 +18,7 @@ import { Saved } from "../desk/DeskHeader";
 import { type Placing } from "../desk/PlaceHandles";
 import { placesBySlot } from "../desk/shownSlots";
 import { Transport } from "../desk/Transport";
-import { type PlacedKey } from "../desk/shownSlots";
+import { type PlacedKey } from "../../core/document/placedKey";
 import { Trio } from "../desk/Trio";
 import { useProofEngine, useProofState } from "../desk/useProof";
 import { UndoButtons } from "../desk/UndoButtons";

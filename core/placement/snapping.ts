@@ -193,3 +193,12 @@ export function dragged(
   const v = whole || vertical !== null ? movedBy(down(place), vertical, by.y) : down(place);
   return rect(h.start, v.start, h.end - h.start, v.end - v.start);
 }
+
+/**
+ * A place as it is kept. Centres may lie between two units; nothing finer is kept. Sizes are rounded up, or words that just
+ * fit would be set smaller.
+ */
+export const toHalves = ({ x, y, width, height }: Rect): Rect =>
+  rect(half(x), half(y), Math.max(LEAST_SIDE, halfUp(width)), Math.max(LEAST_SIDE, halfUp(height)));
+const half = (value: number): number => Math.round(value * 2) / 2;
+const halfUp = (value: number): number => Math.ceil(value * 2 - 1e-6) / 2;

@@ -3,28 +3,13 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Page, expect, test } from "@playwright/test";
 import { CARD, widest } from "../colorRuns";
+import { type Place, centre, handles, placeIn } from "../handles";
 import { openShortPromotion } from "../newPromotion";
 import { downloadRendition } from "../ownClips";
 import { renderDrafts } from "../startRender";
 import { frameAt } from "../videoFrames";
 
 /** The logo is put where it belongs: in one format by keys, in another by hand, and so in every scene. */
-
-interface Place {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
-
-const handles = (page: Page, format: string) => page.locator(`[data-handles=${format}]`);
-
-/** Where the logo stands now, in design units, as its handles say. */
-async function placeIn(page: Page, format: string): Promise<Place> {
-  const said = (await handles(page, format).getAttribute("aria-label")) ?? "";
-  const [, x, y, width, height] = /: (-?\d+), (-?\d+), (\d+) by (\d+) units/.exec(said) ?? [];
-  return { x: Number(x), y: Number(y), width: Number(width), height: Number(height) };
-}
 
 async function takeLogo(page: Page, scene: number): Promise<void> {
   await page.getByRole("button", { name: `Scene ${scene}: arrangement` }).click();
@@ -73,7 +58,14 @@ test("the logo is moved by keys in vertical, by hand in square, stands so in eve
   await page.mouse.move(box.x + box.width / 2 + 90, box.y + box.height / 2 + 60, { steps: 4 });
   await page.mouse.up();
   await page.keyboard.up("Alt");
-  await expect.poll(async () => (await placeIn(page, "square")).x).toBeGreaterThan(square.x + 100);
+  const proof = await page.locator("[data-proof=square]").boundingBox();
+  const units = 1080 / (proof?.width ?? 1);
+  await expect
+    .poll(async () => {
+      const { x, y } = await placeIn(page, "square");
+      return Math.max(Math.abs(x - square.x - 90 * units), Math.abs(y - square.y - 60 * units));
+    })
+    .toBeLessThan(2);
   const dragged = await placeIn(page, "square");
   expect([dragged.width, dragged.height]).toEqual([square.width, square.height]);
   expect(await placeIn(page, "widescreen")).toEqual(wide);
@@ -105,10 +97,4 @@ test("the logo is moved by keys in vertical, by hand in square, stands so in eve
   await takeLogo(page, 1);
   await expect.poll(() => placeIn(page, "vertical")).toEqual(before);
   await rm(folder, { recursive: true });
-});
-
-/** To the unit that is said: halves are rounded. */
-const centre = ({ x, y, width, height }: Place) => ({
-  x: Math.round((x + width / 2) / 2),
-  y: Math.round((y + height / 2) / 2),
 });

@@ -9,9 +9,11 @@ import {
   AlignVerticalSpaceBetween,
   Equal,
   type LucideIcon,
+  X,
 } from "lucide-react";
 import { type Edit } from "../../core/document/edit";
-import { type Arranging, arrangeItems, equalSizes } from "../../core/document/severalItems";
+import { type PlacedKey } from "../../core/document/placedKey";
+import { type Arranging, arrangePlaced, equalSizes } from "../../core/document/severalPlaced";
 import { type Promotion } from "../../core/document/promotion";
 import {
   ALIGNMENTS,
@@ -24,6 +26,7 @@ import {
   spaced,
 } from "../../core/geometry/arrangeSeveral";
 import { type ProofSheet } from "../../core/scene/proofSheet";
+import { placesIn } from "./shownSlots";
 import { NumberField } from "../workshop/NumberField";
 
 const ALIGN: Readonly<Record<Alignment, readonly [icon: LucideIcon, words: string]>> = {
@@ -40,30 +43,33 @@ const SPREAD: Readonly<Record<Direction, readonly [icon: LucideIcon, words: stri
 };
 const FARTHEST_GAP = 2000;
 
-/** What can be done with several items at once: aligned, spread, spaced by a number, made the same size; in every format. */
-export function SeveralItems({
+/** What can be done with several slots, items and marks at once: aligned, spread, spaced by a number, made the same size; in every format. */
+export function SeveralTools({
   document,
-  ids,
+  keys,
   sheets,
   onEdit,
+  onEnd,
 }: {
   document: Promotion;
-  ids: readonly string[];
+  keys: readonly PlacedKey[];
   sheets: readonly ProofSheet[];
   onEdit: (edit: Edit) => void;
+  /** They are no longer taken together. */
+  onEnd: () => void;
 }) {
-  const places = sheets.map(({ format, items }) => ({
-    format,
-    places: ids.flatMap((id) => items.find((one) => one.id === id)?.place ?? []),
-  }));
-  // In a format that is just being prepared some may have no place yet.
-  const known = places.filter((one) => one.places.length === ids.length);
+  const places = sheets.map((sheet) => {
+    const standing = placesIn(sheet);
+    return { format: sheet.format, places: keys.flatMap((key) => standing.get(key) ?? []) };
+  });
+  // In a format that is just being prepared, or where one finds no room, some have no place.
+  const known = places.filter((one) => one.places.length === keys.length);
   const arrange = (change: Arranging["change"], label: string): void => {
-    const edit = arrangeItems(document, ids, known, { label, change });
+    const edit = arrangePlaced(document, keys, known, { label, change });
     if (edit) onEdit(edit);
   };
   const resize = (): void => {
-    const edit = equalSizes(document, ids);
+    const edit = equalSizes(document, keys, known);
     if (edit) onEdit(edit);
   };
   const [first] = known;
@@ -71,13 +77,14 @@ export function SeveralItems({
     <div
       role="group"
       aria-label="Several at once"
-      className="flex flex-wrap items-end gap-1 border border-rule bg-card p-2 text-[13px]"
+      className="flex flex-wrap items-end gap-1 border border-rule bg-card p-2 text-[13px] shadow-xl"
     >
+      <span className="mr-1 self-center whitespace-nowrap">{keys.length} together</span>
       {ALIGNMENTS.map((to) => {
         const [icon, words] = ALIGN[to];
         return <Press key={to} icon={icon} words={words} onPress={() => arrange((all) => aligned(all, to), words)} />;
       })}
-      {ids.length > 2 &&
+      {keys.length > 2 &&
         DIRECTIONS.map((way) => {
           const [icon, words] = SPREAD[way];
           return (
@@ -97,6 +104,7 @@ export function SeveralItems({
             className="w-24 text-soft"
           />
         ))}
+      <Press icon={X} words="No longer together" onPress={onEnd} />
     </div>
   );
 }

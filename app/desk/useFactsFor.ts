@@ -1,0 +1,20 @@
+import { useMemo } from "react";
+import { type Facts } from "../../core/document/facts";
+import { mediaShown } from "../../core/document/named";
+import { type Promotion } from "../../core/document/promotion";
+import { useChosenMedia } from "../mediaChoice/useChosenMedia";
+
+const NOTHING = {};
+
+/**
+ * Facts with what a document shows besides: one that was kept, or was looked at elsewhere, names media that the promotion
+ * as it is now does not.
+ */
+export function useFactsFor(document: Promotion | null, facts: Facts): Facts {
+  const ids = document ? mediaShown(document).filter((id) => !(id in facts.media)) : [];
+  const { media } = useChosenMedia(ids, NOTHING);
+  return useMemo(() => {
+    const learnt = Object.values(media).map(({ facts: one }) => [one.id, one] as const);
+    return { ...facts, media: { ...Object.fromEntries(learnt), ...facts.media } };
+  }, [facts, media]);
+}
