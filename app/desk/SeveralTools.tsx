@@ -43,7 +43,7 @@ const SPREAD: Readonly<Record<Direction, readonly [icon: LucideIcon, words: stri
 };
 const FARTHEST_GAP = 2000;
 
-/** What can be done with several slots, items and marks at once: aligned, spread, spaced by a number, made the same size; in every format. */
+/** What can be done with several at once: aligned, spread, spaced by a number, made the same size; in every format. */
 export function SeveralTools({
   document,
   keys,

@@ -24,7 +24,10 @@ interface Placeable {
   readonly edit: (format: FormatName, moved: MovedPlace) => Edit | null;
 }
 
-/** Placing a slot, an item or a mark of the brand of a promotion by hand. `onDragged` is given the document as it would be while it is dragged. */
+/**
+ * Placing a slot, an item or a mark of the brand by hand. `onDragged` is given the document as it would be while it is
+ * dragged.
+ */
 export function usePlacing(
   document: Promotion,
   templates: TemplatesByRef,
