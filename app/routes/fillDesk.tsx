@@ -4,7 +4,7 @@ import { flushSync } from "react-dom";
 import { Plus } from "lucide-react";
 import { toast } from "sonner";
 import { markOfKey } from "../../core/document/brandMark";
-import { findPromotionSlot, sceneOrigin } from "../../core/document/design";
+import { isPlaceable } from "../../core/document/placeable";
 import { addFormat, fillSlot, removeFormat, rename } from "../../core/document/edits";
 import { itemKey, itemOfKey } from "../../core/document/itemKey";
 import { type FormatName } from "../../core/placement/formats";
@@ -31,7 +31,7 @@ import { useDesk } from "../desk/useDesk";
 import { type PlacedKey } from "../../core/document/placedKey";
 import { usePlacing } from "../desk/usePlacing";
 import { SeveralTools } from "../desk/SeveralTools";
-import { placesIn } from "../desk/shownSlots";
+import { useTogether } from "../desk/useTogether";
 import { PresentPeople } from "../desk/PresentPeople";
 import { usePresence } from "../desk/usePresence";
 import { UndoButtons } from "../desk/UndoButtons";
@@ -54,7 +54,6 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
   const { save } = state;
   const [dialog, setDialog] = useState<"empty" | "insert" | "swap" | "keep" | "versions" | "find" | null>(null);
   const [marked, setMarked] = useState<PlacedKey | null>(null);
-  const [several, setSeveral] = useState<readonly PlacedKey[]>([]);
   const present = usePresence(slug, marked ?? "");
   const deck = useRef<HTMLFieldSetElement>(null);
   const live = useLive();
@@ -63,6 +62,12 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
   const { placing, startPlacing, stopPlacing } = usePlacing(document, templates, {
     onEdit: apply,
     onDragged: desk.onDragged,
+  });
+  const mayPlace = (key: PlacedKey): boolean => isPlaceable(document, templates, key, free);
+  const together = useTogether(prepared, {
+    isPlaceable: mayPlace,
+    onTaken: stopPlacing,
+    onKept: () => toast.error("The template keeps this in its place."),
   });
   const newer = offered.find(
     ({ ref }) => ref.slug === document.template.slug && ref.edition > document.template.edition,
@@ -90,44 +95,19 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
     const { from, to } = shown ?? { from: span?.start ?? 0, to: span?.end ?? 0 };
     if (state && !state.playing && (state.time < from || state.time >= to)) engine?.seek(from + (to - from) * 0.6);
   }
-  /** Whether a key is one of a mark, and its scene's template lets this person place it. */
-  function mayPlaceMark(key: PlacedKey): boolean {
-    const own = document.scenes[markOfKey(key)?.scene ?? ""];
-    return own !== undefined && (free || sceneOrigin(templates, own).allows.arrangement);
-  }
-  /** Whether this person may place what a key names. */
-  function mayPlace(key: PlacedKey): boolean {
-    const slot = findPromotionSlot(document, templates, key)?.slot;
-    return itemOfKey(key) !== null || mayPlaceMark(key) || (slot !== undefined && (free || slot.allows.position));
-  }
-  function takeTogether(key: PlacedKey, isOn: boolean): void {
-    stopPlacing();
-    if (isOn && !mayPlace(key)) toast.error("The template keeps this in its place.");
-    else setSeveral(isOn ? [...several.filter((one) => one !== key), key] : several.filter((one) => one !== key));
-  }
-  const apart = (): void => setSeveral([]);
   function pick(slot: PlacedKey, isAdded: boolean): void {
     if (isAdded) {
-      // The first of them was picked alone.
-      const first = several.length === 0 && marked && marked !== slot && mayPlace(marked) ? [marked] : several;
-      if (!mayPlace(slot)) takeTogether(slot, true);
-      else {
-        stopPlacing();
-        setSeveral(first.includes(slot) ? first.filter((one) => one !== slot) : [...first, slot]);
-      }
+      together.add(slot, marked);
       return;
     }
-    apart();
+    together.end();
     // Its scene may be out of view: then it is on the sheet only once it is marked.
     flushSync(() => setMarked(slot));
-    if (itemOfKey(slot) !== null || mayPlaceMark(slot)) startPlacing(slot);
+    if (itemOfKey(slot) !== null || (markOfKey(slot) && mayPlace(slot))) startPlacing(slot);
     else if (placing && slot !== placing.slot) stopPlacing();
     deck.current?.querySelector<HTMLElement>(`[data-slot="${slot}"]`)?.focus();
   }
 
-  // Some may have been taken out since.
-  const there = new Set(prepared.flatMap((sheet) => [...placesIn(sheet).keys()]));
-  const together = several.filter((key) => there.has(key));
   return (
     <main className="flex h-[calc(100vh-46px)] min-h-[560px] flex-col max-lg:h-auto">
       <DeskHeader slug={slug} name={document.name} save={save} current="Fill" onRename={(name) => apply(rename(name))}>
@@ -148,8 +128,8 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
             prepared={prepared}
             findings={findings}
             marked={marked}
-            several={together}
-            onSeveral={takeTogether}
+            several={together.keys}
+            onSeveral={together.set}
             present={present}
             free={free}
             onEdit={apply}
@@ -208,10 +188,16 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
           slug={slug}
           formats={formats}
           marked={marked}
-          several={together}
+          several={together.keys}
           tools={
-            together.length > 1 && (
-              <SeveralTools document={document} keys={together} sheets={prepared} onEdit={apply} onEnd={apart} />
+            together.keys.length > 1 && (
+              <SeveralTools
+                document={document}
+                keys={together.keys}
+                sheets={prepared}
+                onEdit={apply}
+                onEnd={together.end}
+              />
             )
           }
           placing={placing}

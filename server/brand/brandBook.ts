@@ -7,7 +7,10 @@ import { type ReadForm } from "../formProblems";
 import { type StoredBrand, resolveFace } from "./brandFacts";
 import { markOutdated } from "../promotions/outdated";
 
-/** The team's brands by name, and the one a member works in: the one they chose, else the first; null while there is none. */
+/**
+ * The team's brands by name, and the one a member works in: the one they chose, else the one that was made first, which
+ * stays whatever brands come; null while there is none.
+ */
 export async function brandsOf(
   scope: TeamScope,
   memberId: string | null,
@@ -19,7 +22,12 @@ export async function brandsOf(
       : undefined,
   ]);
   const brands = rows.map(({ id, name, book }) => ({ id, name, book: readBrandBook(book) }));
-  return { brands, working: brands.find(({ id }) => id === member?.working_brand_id) ?? brands[0] ?? null };
+  const first = rows.reduce<(typeof rows)[number] | null>(
+    (oldest, row) => (oldest && oldest.made_at <= row.made_at ? oldest : row),
+    null,
+  );
+  const find = (wanted: string | null | undefined): StoredBrand | undefined => brands.find(({ id }) => id === wanted);
+  return { brands, working: find(member?.working_brand_id) ?? find(first?.id) ?? null };
 }
 
 export const workingBrand = async (scope: TeamScope, memberId: string | null): Promise<StoredBrand | null> =>

@@ -12,11 +12,11 @@ beforeEach(async () => {
 });
 afterEach(() => Promise.all([mine.close(), theirs.close()]));
 
-test("the working brand is the one chosen, else the first by name", async () => {
+test("the working brand is the one chosen, else the first that was made, whatever comes by name before it", async () => {
   expect(await workingBrand(mine.scope, mine.memberId)).toBeNull();
   await mine.brand("Birch");
   const ash = await mine.brand("Ash");
-  expect((await workingBrand(mine.scope, mine.memberId))?.name).toBe("Ash");
+  expect((await workingBrand(mine.scope, mine.memberId))?.name).toBe("Birch");
   expect(await addBrand(mine.scope, mine.memberId, " Cedar ")).toBeNull();
   expect((await workingBrand(mine.scope, mine.memberId))?.name).toBe("Cedar");
   await switchBrand(mine.scope, mine.memberId, ash);

@@ -7,6 +7,7 @@ import * as gather from "./migrations/0002_gather";
 import * as templates from "./migrations/0003_templates";
 import * as edits from "./migrations/0004_edits";
 import * as passed from "./migrations/0005_passed";
+import * as brandAge from "./migrations/0006_brand_age";
 import { type Database } from "./tables";
 
 /** In order. A migration that has run anywhere is never changed; a new one is added. */
@@ -16,6 +17,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   "0003_templates": templates,
   "0004_edits": edits,
   "0005_passed": passed,
+  "0006_brand_age": brandAge,
 };
 
 /** Brings the database to the newest shape, the job queue's tables included. Safe to run twice. */

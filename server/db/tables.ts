@@ -40,6 +40,7 @@ export interface SignInAttemptTable {
 export interface BrandTable extends TeamRow {
   name: string;
   book: Json;
+  made_at: Generated<Date>;
 }
 export interface ProductTable extends TeamRow {
   name: string;
