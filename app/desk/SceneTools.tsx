@@ -149,23 +149,19 @@ export function SceneTools({
                   Logo shown{!allows("arrangement") && " (locked)"}
                 </label>
               )}
-              {mark === null ? (
-                <span className="ml-auto">{source("logo")}</span>
-              ) : (
-                <>
-                  <span className="ml-auto">{mark === "logo" && source("logo")}</span>
-                  <MarkTools
-                    document={document}
-                    scene={scene.id}
-                    mark={mark}
-                    disabled={!allows("arrangement")}
-                    onEdit={onEdit}
-                    onPlace={(key) => {
-                      close();
-                      onPlace(key);
-                    }}
-                  />
-                </>
+              <span className="ml-auto">{mark !== "watermark" && source("logo")}</span>
+              {mark !== null && (
+                <MarkTools
+                  document={document}
+                  scene={scene.id}
+                  mark={mark}
+                  disabled={!allows("arrangement")}
+                  onEdit={onEdit}
+                  onPlace={(key) => {
+                    close();
+                    onPlace(key);
+                  }}
+                />
               )}
             </div>
             <div className="flex items-center justify-between gap-3">

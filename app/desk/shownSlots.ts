@@ -31,17 +31,17 @@ export function itemsAt({ prepared, time }: ProofMoment, format: FormatName): re
 
 /** The places of all that is on a proof at a moment, slots and items. */
 export const placesAt = (moment: ProofMoment, format: FormatName): Map<PlacedKey, Rect> =>
-  new Map<PlacedKey, Rect>([
-    ...placesBySlot(slotsAt(moment, format)),
-    ...itemsAt(moment, format).map(({ id, place }) => [itemKey(id), place] as const),
-  ]);
+  placesOf(slotsAt(moment, format), itemsAt(moment, format));
 
 /** Where everything of a promotion stands in a format, at whatever time it is there. */
 export const placesIn = ({ scenes, items }: ProofSheet): Map<PlacedKey, Rect> =>
-  new Map<PlacedKey, Rect>([
-    ...placesBySlot(scenes.flatMap(({ slots }) => slots)),
-    ...items.map(({ id, place }) => [itemKey(id), place] as const),
-  ]);
+  placesOf(
+    scenes.flatMap(({ slots }) => slots),
+    items,
+  );
+
+const placesOf = (slots: readonly SheetSlot[], items: readonly SheetItem[]): Map<PlacedKey, Rect> =>
+  new Map<PlacedKey, Rect>([...placesBySlot(slots), ...items.map(({ id, place }) => [itemKey(id), place] as const)]);
 
 /** The places of a scene's slots: the parts of an offer are one slot, so they have one place. */
 export function placesBySlot(slots: readonly SheetSlot[]): Map<SlotKey, Rect> {

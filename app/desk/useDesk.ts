@@ -10,7 +10,7 @@ import { resolvePromotion } from "../../core/document/resolve";
 import { SHIPPED_BY_REF } from "../../core/templates/shipped";
 // Erased at run time: a page takes nothing from the server but what its loader gives.
 import type { loadFillDesk } from "../../server/promotions/fillDesk";
-import { useChosenMedia } from "../mediaChoice/useChosenMedia";
+import { factsById, useChosenMedia } from "../mediaChoice/useChosenMedia";
 import { tellMerged, tellRefused } from "../edits/tellMerged";
 import { useEdits } from "../edits/useEdits";
 import { type ChoosableTemplate } from "./choosableTemplate";
@@ -69,11 +69,10 @@ export function useDesk(loaded: LoadedDesk) {
   );
   const facts = useMemo(() => {
     const offer = document.offer ? onProduct[document.offer] : undefined;
-    const learnt = Object.values(media).map(({ facts: one }) => [one.id, one] as const);
     return {
       ...loaded.facts,
       // What the document was loaded with comes with its tones.
-      media: { ...Object.fromEntries(learnt), ...loaded.facts.media },
+      media: { ...factsById(media), ...loaded.facts.media },
       templates,
       products: Object.fromEntries(products.map((one) => [one.id, one])),
       product,

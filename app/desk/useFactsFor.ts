@@ -2,7 +2,7 @@ import { useMemo } from "react";
 import { type Facts } from "../../core/document/facts";
 import { mediaShown } from "../../core/document/named";
 import { type Promotion } from "../../core/document/promotion";
-import { useChosenMedia } from "../mediaChoice/useChosenMedia";
+import { factsById, useChosenMedia } from "../mediaChoice/useChosenMedia";
 
 const NOTHING = {};
 
@@ -13,8 +13,5 @@ const NOTHING = {};
 export function useFactsFor(document: Promotion | null, facts: Facts): Facts {
   const ids = document ? mediaShown(document).filter((id) => !(id in facts.media)) : [];
   const { media } = useChosenMedia(ids, NOTHING);
-  return useMemo(() => {
-    const learnt = Object.values(media).map(({ facts: one }) => [one.id, one] as const);
-    return { ...facts, media: { ...Object.fromEntries(learnt), ...facts.media } };
-  }, [facts, media]);
+  return useMemo(() => ({ ...facts, media: { ...factsById(media), ...facts.media } }), [facts, media]);
 }

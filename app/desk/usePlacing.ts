@@ -4,17 +4,15 @@ import { type Edit } from "../../core/document/edit";
 import { adjust, applyEdit } from "../../core/document/edits";
 import { type TemplatesByRef } from "../../core/document/facts";
 import { placeItem } from "../../core/document/itemEdits";
-import { itemOfKey } from "../../core/document/itemKey";
-import { MARK_TITLES, markOfKey } from "../../core/document/brandMark";
+import { MARK_TITLES } from "../../core/document/brandMark";
 import { moveMark } from "../../core/document/markEdits";
 import { itemText } from "../../core/document/itemText";
 import { FIRST_LOOKS } from "../../core/document/items";
 import { type Promotion } from "../../core/document/promotion";
 import { targetOf } from "../../core/document/adjustments";
-import { type SlotKey } from "../../core/document/sceneTemplate";
 import { type FormatName } from "../../core/placement/formats";
 import { type MovedPlace, type Placing } from "./PlaceHandles";
-import { type PlacedKey } from "../../core/document/placedKey";
+import { type PlacedKey, readPlacedKey } from "../../core/document/placedKey";
 
 /** What is said of something that can be placed, and what placing it edits. */
 interface Placeable {
@@ -74,8 +72,9 @@ export function usePlacing(
 }
 
 function placeable(document: Promotion, templates: TemplatesByRef, key: PlacedKey): Placeable | null {
-  const id = itemOfKey(key);
-  if (id !== null) {
+  const placed = readPlacedKey(key);
+  if (placed.kind === "item") {
+    const { id } = placed;
     const item = document.items[id];
     if (!item) return null;
     return {
@@ -84,20 +83,18 @@ function placeable(document: Promotion, templates: TemplatesByRef, key: PlacedKe
       edit: (format, moved) => placeItem(document, id, { format, ...moved }),
     };
   }
-  const mark = markOfKey(key);
-  if (mark)
+  if (placed.kind === "mark")
     return {
-      label: MARK_TITLES[mark.mark],
+      label: MARK_TITLES[placed.mark],
       byHand: () => null,
-      edit: (format, moved) => moveMark(document, mark, { format, ...moved }),
+      edit: (format, moved) => moveMark(document, placed, { format, ...moved }),
     };
-  const found = findPromotionSlot(document, templates, key);
+  const found = findPromotionSlot(document, templates, placed.slot);
   if (!found) return null;
   const scene = designOf(document, templates).scenes.find((one) => one.id === found.scene.id);
   return {
     label: found.slot.label,
     byHand: (format) => scene?.places[format]?.[found.slot.id] ?? null,
-    // A key that is none of an item or a mark is one of a slot.
-    edit: (format, { to }) => adjust("place", to, { target: targetOf(key as SlotKey), layer: "scene@format", format }),
+    edit: (format, { to }) => adjust("place", to, { target: targetOf(placed.slot), layer: "scene@format", format }),
   };
 }

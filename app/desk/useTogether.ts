@@ -28,8 +28,7 @@ export function useTogether(
   },
 ): Together {
   const [several, setSeveral] = useState<readonly PlacedKey[]>([]);
-  const there = new Set(prepared.flatMap((sheet) => [...placesIn(sheet).keys()]));
-  const keys = several.filter((key) => there.has(key));
+  const keys = several.length > 0 ? stillThere(several, prepared) : several;
 
   function take(key: PlacedKey, isOn: boolean, others: readonly PlacedKey[]): void {
     const rest = others.filter((one) => one !== key);
@@ -48,4 +47,9 @@ export function useTogether(
     },
     end: () => setSeveral([]),
   };
+}
+
+function stillThere(keys: readonly PlacedKey[], prepared: readonly ProofSheet[]): PlacedKey[] {
+  const there = new Set(prepared.flatMap((sheet) => [...placesIn(sheet).keys()]));
+  return keys.filter((key) => there.has(key));
 }

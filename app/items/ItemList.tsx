@@ -1,6 +1,5 @@
 import { addItem } from "../../core/document/itemEdits";
 import { type ItemPreset } from "../../core/document/itemPresets";
-import { itemKey } from "../../core/document/itemKey";
 import { type Item } from "../../core/document/items";
 import { membersInOrder } from "../../core/document/ordered";
 import { type Edit } from "../../core/document/edit";
@@ -11,7 +10,7 @@ import { ItemRow } from "./ItemRow";
 
 /** What lies over a scene, each a row, the topmost first, and what can be put there. */
 export function ItemList(props: ItemListProps) {
-  const { document, scene, facts, several, onEdit, onPlace, onProblem } = props;
+  const { document, scene, facts, onEdit, onPlace, onProblem } = props;
   const own = membersInOrder<string, Item>(document.items)
     .filter(({ from }) => from === scene.id)
     .reverse();
@@ -35,7 +34,7 @@ export function ItemList(props: ItemListProps) {
       {own.length > 0 && (
         <ul aria-label={`Over ${scene.name}`} className="flex flex-col gap-1">
           {own.map(({ id }) => (
-            <ItemRow key={id} {...props} id={id} isChosen={several.includes(itemKey(id))} />
+            <ItemRow key={id} {...props} id={id} />
           ))}
         </ul>
       )}

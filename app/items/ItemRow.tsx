@@ -14,14 +14,11 @@ import { StickerPicture } from "./StickerPicture";
 /** One item: what it says or is, its settings, its order, and taking it out. */
 export function ItemRow({
   id,
-  isChosen,
   ...list
 }: ItemListProps & {
   id: string;
-  /** Whether it is one of several that are arranged together. */
-  isChosen: boolean;
 }) {
-  const { document, scenes, facts, marked, onSeveral, onEdit, onPlace } = list;
+  const { document, scenes, facts, marked, several, onSeveral, onEdit, onPlace } = list;
   const item = document.items[id];
   if (!item) return null;
   const title = titleOf(item);
@@ -51,7 +48,7 @@ export function ItemRow({
         aria-label={`Choose ${title} with others`}
         title="Choose several, to align them"
         className="h-4 w-4 shrink-0 accent-accent"
-        checked={isChosen}
+        checked={several.includes(itemKey(id))}
         onChange={choose}
       />
       <span className="flex w-5 justify-center text-soft">{signOf(item)}</span>

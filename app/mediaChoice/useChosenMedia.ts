@@ -1,10 +1,15 @@
 import { useEffect, useMemo, useState } from "react";
+import { type Facts } from "../../core/document/facts";
 import { useFetcher } from "react-router";
 // Erased at run time: a page takes nothing from the server but what its loaders give.
 import type { OfferedMedia } from "../../server/media/offeredMedia";
 import type { loader } from "../routes/mediaChosen";
 
 export type ChosenMedia = Readonly<Record<string, OfferedMedia>>;
+
+/** What frames depend on of media, by their ids. */
+export const factsById = (media: ChosenMedia): Facts["media"] =>
+  Object.fromEntries(Object.values(media).map(({ facts }) => [facts.id, facts]));
 
 /** What was learnt of items since the page was opened, whichever desk learnt it. */
 const learnt = new Map<string, OfferedMedia>();

@@ -6,7 +6,7 @@ import { type Change, type Paths, differences, inverseOf as inversePatch, patche
 import { type Item } from "./items";
 import { TUNE, tuneLanes } from "./lanes";
 import { type Fill, type Promotion, checkTouchedPromotion } from "./promotion";
-import { type Ordered, membersInOrder, orderAt } from "./ordered";
+import { orderAt, orderBehind } from "./ordered";
 import { type ListedScene, scenesInOrder } from "./sceneList";
 import { type SlotKey } from "./sceneTemplate";
 
@@ -122,16 +122,16 @@ export const editTo = (before: Promotion, after: Promotion, label: string): Edit
 });
 
 /** Has a promotion made in one more format, behind the others. */
-export function addFormat({ formats }: Promotion, format: FormatName): Edit {
-  const others = membersInOrder(formats);
-  return { label: "Formats", patch: [put(pointer("formats", format), { order: orderAt(others, others.length) })] };
-}
+export const addFormat = ({ formats }: Promotion, format: FormatName): Edit => ({
+  label: "Formats",
+  patch: [put(pointer("formats", format), { order: orderBehind(formats) })],
+});
 
 /** Has a promotion made for a placement too, behind those it is made for already. */
-export function addPlacement({ placements }: Pick<Promotion, "placements">, id: string): Edit {
-  const others = membersInOrder<string, Ordered>(placements);
-  return { label: "Placement", patch: [put(pointer("placements", id), { order: orderAt(others, others.length) })] };
-}
+export const addPlacement = ({ placements }: Pick<Promotion, "placements">, id: string): Edit => ({
+  label: "Placement",
+  patch: [put(pointer("placements", id), { order: orderBehind(placements) })],
+});
 
 export const removePlacement = (id: string): Edit => ({
   label: "Placement",

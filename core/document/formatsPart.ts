@@ -1,9 +1,6 @@
-import { object } from "yup";
 import { MOST_FORMATS, isFormatName } from "../placement/formats";
 import { type RecordPart } from "./documentShape";
-import { orderKey } from "./orderKey";
-
-const format = object({ order: orderKey }).noUnknown().required();
+import { orderOnly } from "./orderKey";
 
 /** The formats of a promotion or a template. */
 export const FORMATS_PART: RecordPart = {
@@ -15,6 +12,6 @@ export const FORMATS_PART: RecordPart = {
       throw new TypeError(
         `There is no format “${key}”: it is square, vertical, widescreen, portrait or a ratio as in 5x7.`,
       );
-    return format.validateSync(value, { strict: true });
+    return orderOnly.validateSync(value, { strict: true });
   },
 };

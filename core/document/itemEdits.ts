@@ -10,7 +10,7 @@ import { type ItemPreset } from "./itemPresets";
 import { itemSourced } from "./itemsShown";
 import { FIRST_LOOKS, type Item, MOST_ITEMS } from "./items";
 import { inOrder } from "./patch";
-import { membersInOrder, orderAt } from "./ordered";
+import { membersInOrder, orderAt, orderBehind } from "./ordered";
 import { type Promotion } from "./promotion";
 import { freeId } from "./sceneIds";
 
@@ -69,7 +69,6 @@ export function restackItem({ items }: Promotion, id: string, by: 1 | -1): Edit 
 export function repeatItem(document: Promotion, id: string): { readonly id: string; readonly edit: Edit } | null {
   const item = document.items[id];
   if (!item) return null;
-  const others = membersInOrder<string, Item>(document.items);
   const copy = freeId(id, takenItemIds(document));
   const set = Object.entries(document.adjustments).flatMap(([key, adjustment]) =>
     keysFor(document.adjustments, { item: id }).includes(key)
@@ -78,7 +77,7 @@ export function repeatItem(document: Promotion, id: string): { readonly id: stri
   );
   const after: Promotion = {
     ...document,
-    items: inOrder({ ...document.items, [copy]: { ...item, order: orderAt(others, others.length) } }),
+    items: inOrder({ ...document.items, [copy]: { ...item, order: orderBehind(document.items) } }),
     adjustments: inOrder({ ...document.adjustments, ...Object.fromEntries(set) }),
   };
   return { id: copy, edit: editTo(document, after, "Repeat") };
@@ -104,8 +103,7 @@ export function placeItem(
   const wide = grownBy(from.width, to.width);
   const high = grownBy(from.height, to.height);
   const { hasHeight } = FIRST_LOOKS[item.kind];
-  // What has one size alone follows the side that was pulled.
-  const grown = hasHeight || Math.abs(wide - 1) > Math.abs(high - 1) ? wide : high;
+  const grown = hasHeight ? wide : grownAsPulled(from, to);
   const edits = [adjust("at", movedPoint(where.value, { format, from, to }), { target, ...layer })];
   if (Math.abs(grown - 1) > 1e-6)
     edits.push(adjust("size", within(0.02, 2, itemSourced(document, "size", at).value * grown), { target, ...layer }));
@@ -130,7 +128,13 @@ export function movedPoint(
 }
 
 /** How many times as long a side was pulled. Places are kept to half a unit: less than one is no pull. */
-export const grownBy = (from: number, to: number): number => (Math.abs(to - from) < 1 ? 1 : to / Math.max(1, from));
+const grownBy = (from: number, to: number): number => (Math.abs(to - from) < 1 ? 1 : to / Math.max(1, from));
+
+/** How many times as large something was pulled whose proportions stay: it follows the side that was pulled further. */
+export function grownAsPulled(from: Rect, to: Rect): number {
+  const [wide, high] = [grownBy(from.width, to.width), grownBy(from.height, to.height)];
+  return Math.abs(wide - 1) > Math.abs(high - 1) ? wide : high;
+}
 
 /** To a ten-thousandth: nothing finer is seen. */
 const within = (least: number, most: number, value: number): number =>

@@ -5,7 +5,7 @@ import { type BrandMark, PLACE_OF_MARK } from "./brandMark";
 import { type Edit, together } from "./edit";
 import { adjust, giveBack } from "./edits";
 import { FIELDS } from "./fields";
-import { grownBy } from "./itemEdits";
+import { grownAsPulled } from "./itemEdits";
 import { type Promotion } from "./promotion";
 
 /** A mark of the brand in a scene. */
@@ -32,8 +32,7 @@ export function moveMark(
 ): Edit {
   const target = { scene: at.scene };
   const set = nearest(adjustments, PLACE_OF_MARK[at.mark], { target, format, isLocked: false })?.value ?? from;
-  const [wide, high] = [grownBy(from.width, to.width), grownBy(from.height, to.height)];
-  const grown = Math.abs(wide - 1) > Math.abs(high - 1) ? wide : high;
+  const grown = grownAsPulled(from, to);
   const [before, after, middle] = [centreOf(from), centreOf(to), centreOf(set)];
   const [width, height] = [set.width * grown, set.height * grown];
   const place = rect(

@@ -39,6 +39,12 @@ export function ordersAt(members: readonly Ordered[], at: number, count: number)
 export const orderAt = (others: readonly Ordered[], at: number): string =>
   ordersAt(others, at, 1)[0] ?? generateKeyBetween(null, null);
 
+/** The order key for one more behind all members of a record. */
+export const orderBehind = (record: Partial<Readonly<Record<string, Ordered>>>): string => {
+  const others = membersInOrder(record);
+  return orderAt(others, others.length);
+};
+
 /**
  * Members in the order of a list, as a record by their ids. Those that stand as they stood before keep the order keys
  * they had there, so that as few places as can be differ from it.

@@ -1,8 +1,6 @@
-import { markOfKey } from "./brandMark";
 import { findPromotionSlot, sceneOrigin } from "./design";
 import { type TemplatesByRef } from "./facts";
-import { itemOfKey } from "./itemKey";
-import { type PlacedKey } from "./placedKey";
+import { type PlacedKey, readPlacedKey } from "./placedKey";
 import { type Promotion } from "./promotion";
 
 /**
@@ -10,12 +8,17 @@ import { type Promotion } from "./promotion";
  * @param free whether they may change what templates lock
  */
 export function isPlaceable(document: Promotion, templates: TemplatesByRef, key: PlacedKey, free: boolean): boolean {
-  if (itemOfKey(key) !== null) return true;
-  const mark = markOfKey(key);
-  if (mark) {
-    const scene = document.scenes[mark.scene];
-    return scene !== undefined && (free || sceneOrigin(templates, scene).allows.arrangement);
+  const placed = readPlacedKey(key);
+  switch (placed.kind) {
+    case "item":
+      return true;
+    case "mark": {
+      const scene = document.scenes[placed.scene];
+      return scene !== undefined && (free || sceneOrigin(templates, scene).allows.arrangement);
+    }
+    case "slot": {
+      const slot = findPromotionSlot(document, templates, placed.slot)?.slot;
+      return slot !== undefined && (free || slot.allows.position);
+    }
   }
-  const slot = findPromotionSlot(document, templates, key)?.slot;
-  return slot !== undefined && (free || slot.allows.position);
 }

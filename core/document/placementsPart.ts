@@ -1,9 +1,8 @@
-import { object } from "yup";
 import { type Placement, placementById } from "../placement/placements";
 import { type RecordPart } from "./documentShape";
 import { MEMBER_ID } from "./memberId";
 import { type Ordered, membersInOrder } from "./ordered";
-import { orderKey } from "./orderKey";
+import { orderOnly } from "./orderKey";
 
 /** The placements that something is made for, each where it stands among the others. */
 export type Placements = Readonly<Record<string, Ordered>>;
@@ -14,8 +13,6 @@ export const placementsOf = ({ placements }: { readonly placements: Placements }
 
 const MOST_PLACEMENTS = 60;
 
-const placement = object({ order: orderKey }).noUnknown().required();
-
 /** The placements of a promotion. One that is not known any more is kept, and nothing is asked of it. */
 export const PLACEMENTS_PART: RecordPart = {
   least: 0,
@@ -23,6 +20,6 @@ export const PLACEMENTS_PART: RecordPart = {
   named: "placement",
   read: (key, value) => {
     if (!MEMBER_ID.test(key)) throw new TypeError(`“${key}” is no placement’s id.`);
-    return placement.validateSync(value, { strict: true });
+    return orderOnly.validateSync(value, { strict: true });
   },
 };

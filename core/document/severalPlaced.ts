@@ -2,18 +2,15 @@ import { type Rect } from "../geometry/rect";
 import { type FormatName } from "../placement/formats";
 import { toHalves } from "../placement/snapping";
 import { targetOf } from "./adjustments";
-import { markOfKey } from "./brandMark";
 import { type Edit, together } from "./edit";
 import { formatsInOrder } from "./formatList";
 import { adjust } from "./edits";
 import { movedPoint } from "./itemEdits";
-import { itemOfKey } from "./itemKey";
 import { itemSourced } from "./itemsShown";
 import { moveMark } from "./markEdits";
 import { same } from "./patch";
-import { type PlacedKey } from "./placedKey";
+import { type PlacedKey, readPlacedKey } from "./placedKey";
 import { type Promotion } from "./promotion";
-import { type SlotKey } from "./sceneTemplate";
 
 /** Where some things stand in a format, in design units, in the order of their keys. */
 export interface PlacesIn {
@@ -60,13 +57,12 @@ const LEAST_MOVE = 0.26;
 
 /** Moves one of them in a format. Null where it stays. */
 function moved(document: Promotion, key: PlacedKey, { format, from, to }: Moved): Edit | null {
-  const id = itemOfKey(key);
-  if (id !== null) return movedItem(document, id, { format, from, to });
+  const placed = readPlacedKey(key);
+  if (placed.kind === "item") return movedItem(document, placed.id, { format, from, to });
   if (Math.max(Math.abs(to.x - from.x), Math.abs(to.y - from.y)) < LEAST_MOVE) return null;
-  const mark = markOfKey(key);
-  if (mark) return moveMark(document, mark, { format, from, to });
-  // A key that is none of an item or a mark is one of a slot.
-  return adjust("place", toHalves(to), { target: targetOf(key as SlotKey), layer: "scene@format", format });
+  return placed.kind === "mark"
+    ? moveMark(document, placed, { format, from, to })
+    : adjust("place", toHalves(to), { target: targetOf(placed.slot), layer: "scene@format", format });
 }
 
 function movedItem(document: Promotion, id: string, { format, from, to }: Moved): Edit | null {
@@ -84,11 +80,12 @@ function movedItem(document: Promotion, id: string, { format, from, to }: Moved)
  * and high as it stands. Marks of the brand keep theirs. Null where all have it.
  */
 export function equalSizes(document: Promotion, keys: readonly PlacedKey[], formats: readonly PlacesIn[]): Edit | null {
-  const items = keys.flatMap((key) => itemOfKey(key) ?? []);
+  const all = keys.map(readPlacedKey);
+  const items = all.flatMap((one) => (one.kind === "item" ? [one.id] : []));
   const ofSlots = formats.flatMap(({ format, places }): Edit[] => {
-    const slots = keys.flatMap((key, at) => {
+    const slots = all.flatMap((one, at) => {
       const place = places[at];
-      return place && itemOfKey(key) === null && markOfKey(key) === null ? [{ key: key as SlotKey, place }] : [];
+      return place && one.kind === "slot" ? [{ key: one.slot, place }] : [];
     });
     const [first, ...others] = slots;
     return others.flatMap(({ key, place }): Edit[] => {

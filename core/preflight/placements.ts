@@ -38,7 +38,7 @@ export const clearOfFurniture: WholeRule = {
           }));
           const most = covers.reduce((one, other) => (other.share > one.share ? other : one), { what: "", share: 0 });
           if (most.share <= COVERED) return [];
-          const percent = Math.max(1, Math.round(most.share * 100));
+          const percent = Math.round(most.share * 100);
           return [
             {
               severity: "warning" as const,

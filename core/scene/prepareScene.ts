@@ -40,14 +40,11 @@ export function prepareScene(
     ...(logo ? [logoSlot("logo", scene.id, logo.place)] : []),
     ...standing.map((entry) => wordSlot(setter, scene.id, entry)),
   ];
-  const mark = isWatermarked(scene, brand)
-    ? brand.watermark &&
-      watermark(brand, brand.watermark, {
-        shape: setter.shape,
-        slots: unmarked,
-        byHand: scene.template.marks.watermark,
-      })
-    : null;
+  const { watermark: byHand } = scene.template.marks;
+  const mark =
+    brand.watermark && isWatermarked(scene, brand)
+      ? watermark(brand, brand.watermark, { shape: setter.shape, slots: unmarked, byHand })
+      : null;
   const parts: ScenePart[] = [
     ...groundParts(layout, setter.style, ground),
     ...pictureParts(scene, setter, layout, { columns, backings }),

@@ -22,10 +22,7 @@ export async function brandsOf(
       : undefined,
   ]);
   const brands = rows.map(({ id, name, book }) => ({ id, name, book: readBrandBook(book) }));
-  const first = rows.reduce<(typeof rows)[number] | null>(
-    (oldest, row) => (oldest && oldest.made_at <= row.made_at ? oldest : row),
-    null,
-  );
+  const [first] = [...rows].sort((one, other) => one.made_at.getTime() - other.made_at.getTime());
   const find = (wanted: string | null | undefined): StoredBrand | undefined => brands.find(({ id }) => id === wanted);
   return { brands, working: find(member?.working_brand_id) ?? find(first?.id) ?? null };
 }
