@@ -27,6 +27,9 @@ let folder: string;
 test.beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
 });
+test.afterEach(({ instance }, info) => {
+  instance.explain(info);
+});
 test.afterAll(() => rm(folder, { recursive: true }));
 
 const [EMAIL, PASSWORD] = ["oda@tallowby.example.com", "long enough for bread"];

@@ -7,6 +7,9 @@ let instance: OwnInstance;
 test.beforeAll(async () => {
   instance = await ownInstance();
 });
+test.afterEach(({}, info) => {
+  instance.explain(info);
+});
 test.afterAll(() => instance.remove());
 
 test("the first person makes a team, a brand, a product and a promotion; all is there after a restart, and a stop leaves nothing running", async ({

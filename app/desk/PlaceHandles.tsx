@@ -2,15 +2,8 @@ import { clsx } from "clsx";
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { type Rect, contains, rect } from "../../core/geometry/rect";
 import { formatOf, type FormatName, safeArea, formatTitle } from "../../core/placement/formats";
-import {
-  type DraggedEdges,
-  type Guide,
-  LEAST_SIDE,
-  WHOLE,
-  dragged,
-  snap,
-  toHalves,
-} from "../../core/placement/snapping";
+import { LEAST_SIDE } from "../../core/placement/leastSide";
+import { type DraggedEdges, type Guide, WHOLE, dragged, snap, toHalves } from "../../core/placement/snapping";
 import { type ProofEngine } from "../proof/proofEngine";
 import { placesAt } from "./shownSlots";
 import { type PlacedKey } from "../../core/document/placedKey";

@@ -2,7 +2,7 @@ import { clsx } from "clsx";
 import { RotateCcw } from "lucide-react";
 import { type Rect } from "../../core/geometry/rect";
 import { type FormatName, formatTitle } from "../../core/placement/formats";
-import { LEAST_SIDE } from "../../core/placement/snapping";
+import { LEAST_SIDE } from "../../core/placement/leastSide";
 
 /** Where a slot stands in each format, and whether that was set by hand. */
 export type PlacesByFormat = ReadonlyMap<FormatName, { readonly place: Rect; readonly byHand: boolean } | null>;

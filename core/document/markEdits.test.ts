@@ -1,4 +1,4 @@
-import { rect } from "../geometry/rect";
+import { type Rect, rect } from "../geometry/rect";
 import { formatOf } from "../placement/formats";
 import { displayListAt, preparePromotion, settledTime } from "../scene/preparePromotion";
 import { everyNode } from "../scene/displayList";
@@ -11,7 +11,7 @@ import { type Edit } from "./edit";
 import { adjust, applyEdit } from "./edits";
 import { type Facts } from "./facts";
 import { giveMarkBack, moveMark, placeMark, placeMarkEverywhere } from "./markEdits";
-import { type Promotion } from "./promotion";
+import { type Promotion, readPromotion } from "./promotion";
 import { resolvePromotion } from "./resolve";
 
 const PLACE = rect(300, 400, 240, 160);
@@ -167,4 +167,18 @@ test("moves that come quicker than they are shown add up; a pulled side grows th
     moveMark(stepped, at, { format: "square", from: { ...shown, width: 199.6 }, to: shown }),
   );
   expect(rounded.adjustments["hook@square"]?.logoPlace).toMatchObject({ width: 200, height: 80 });
+});
+
+test("a flat mark keeps its size and middle when it is moved, in a place that can be kept", () => {
+  const at = { mark: "logo", scene: "hook" } as const;
+  const flat = rect(100, 100, 200, 10);
+  const moved = (document: Promotion, to: Rect) =>
+    applyEdit(document, moveMark(document, at, { format: "square", from: flat, to }));
+  const once = moved(testDocument(), { ...flat, y: 120 });
+  const place = readPromotion(once).adjustments["hook@square"]?.logoPlace ?? rect(0, 0, 0, 0);
+  expect(place.width).toBe(200);
+  expect(middle(place)).toEqual({ x: 200, y: 125 });
+  // Pulled together until hardly anything is left, its place can still be kept.
+  const least = moved(once, { ...flat, width: 1, height: 0.05 });
+  expect(() => readPromotion(least)).not.toThrow();
 });

@@ -1,5 +1,6 @@
 import { type Rect, centreOf, rect } from "../geometry/rect";
 import { type FormatName } from "../placement/formats";
+import { LEAST_SIDE } from "../placement/leastSide";
 import { adjustmentKey, formatsSet, nearest, readAdjustmentKey } from "./adjustments";
 import { type BrandMark, PLACE_OF_MARK } from "./brandMark";
 import { type Edit, together } from "./edit";
@@ -34,7 +35,8 @@ export function moveMark(
   const set = nearest(adjustments, PLACE_OF_MARK[at.mark], { target, format, isLocked: false })?.value ?? from;
   const grown = grownAsPulled(from, to);
   const [before, after, middle] = [centreOf(from), centreOf(to), centreOf(set)];
-  const [width, height] = [set.width * grown, set.height * grown];
+  // A mark stands in the middle of its place, so a place that is too flat to be kept may be higher than the mark is.
+  const [width, height] = [Math.max(LEAST_SIDE, set.width * grown), Math.max(LEAST_SIDE, set.height * grown)];
   const place = rect(
     middle.x + after.x - before.x - width / 2,
     middle.y + after.y - before.y - height / 2,

@@ -1,8 +1,8 @@
 import { number, object } from "yup";
+import { LEAST_SIDE } from "../placement/leastSide";
 
 /** Far outside any shape: a place may hang over an edge, not lie nowhere. */
 export const FARTHEST = 4000;
-export const LEAST_SIDE = 24;
 
 const at = number().min(-FARTHEST).max(FARTHEST).required();
 const side = number().min(LEAST_SIDE, `At least ${LEAST_SIDE} units.`).max(FARTHEST).required();

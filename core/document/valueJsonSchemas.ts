@@ -1,6 +1,7 @@
 import { ARRANGEMENT_NAMES, parametersOf, type ArrangementName } from "./arrangements";
 import { fieldJsonSchema } from "./field";
-import { FARTHEST, LEAST_SIDE } from "./placeSchema";
+import { LEAST_SIDE } from "../placement/leastSide";
+import { FARTHEST } from "./placeSchema";
 
 export type Json = Readonly<Record<string, unknown>>;
 

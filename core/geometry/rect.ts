@@ -69,3 +69,9 @@ export function intersection(a: Rect, b: Rect): Rect | null {
   const [width, height] = [Math.min(right(a), right(b)) - x, Math.min(bottom(a), bottom(b)) - y];
   return width > 0 && height > 0 ? rect(x, y, width, height) : null;
 }
+
+/** How much of a rectangle lies in another: 0 to 1, and 0 where it has no area. */
+export function shareIn(other: Rect, r: Rect): number {
+  const common = intersection(other, r);
+  return common ? (common.width * common.height) / (r.width * r.height) : 0;
+}

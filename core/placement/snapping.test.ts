@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { type Rect, bottom, rect, right } from "../geometry/rect";
 import { formatOf, safeArea } from "./formats";
-import { type DraggedEdges, LEAST_SIDE, type Surroundings, WHOLE, dragged, snap } from "./snapping";
+import { LEAST_SIDE } from "./leastSide";
+import { type DraggedEdges, type Surroundings, WHOLE, dragged, snap } from "./snapping";
 
 const SQUARE = formatOf("square");
 const alone: Surroundings = { shape: SQUARE, safe: safeArea(SQUARE), others: [] };

@@ -1,4 +1,5 @@
 import { type Rect, type Size, bottom, rect, right } from "../geometry/rect";
+import { LEAST_SIDE } from "./leastSide";
 
 /** Which edges of a rectangle are being dragged: none of them for moving it as a whole. */
 export interface DraggedEdges {
@@ -32,9 +33,6 @@ export interface Snapped {
   readonly place: Rect;
   readonly guides: readonly Guide[];
 }
-
-/** The least side of a place, design units: smaller can neither be read nor be taken hold of. */
-export const LEAST_SIDE = 24;
 
 /** One axis of a rectangle: where it starts and ends. */
 interface Stretch {

@@ -1,7 +1,7 @@
 import { markOfKey } from "../document/brandMark";
 import { removePlacement } from "../document/edits";
 import { placementsOf } from "../document/placementsPart";
-import { type Rect, intersection } from "../geometry/rect";
+import { type Rect, shareIn } from "../geometry/rect";
 import { furnitureOf } from "../placement/placements";
 import { type PlacedSlot } from "../scene/prepared";
 import { type WholeRule, everywhere } from "./finding";
@@ -11,14 +11,12 @@ import { placeCures } from "./placeCures";
 /** So little of something may lie under what a channel draws: edges are drawn softly there. */
 const COVERED = 0.03;
 
-const areaOf = ({ width, height }: Rect): number => width * height;
-
 /** What must be seen of a slot, as a sentence begins, and where it stands. */
 function seenOf(slot: PlacedSlot): { readonly what: string; readonly place: Rect } | null {
   const mark = markOfKey(slot.key);
   if (mark) return slot.place.width > 0 ? { what: `the ${mark.mark}`, place: slot.place } : null;
   const letters = lettersPlace(slot);
-  return letters && areaOf(letters) > 0 ? { what: `“${slot.text}”`, place: letters } : null;
+  return letters && letters.width * letters.height > 0 ? { what: `“${slot.text}”`, place: letters } : null;
 }
 
 export const clearOfFurniture: WholeRule = {
@@ -32,10 +30,7 @@ export const clearOfFurniture: WholeRule = {
         slots.flatMap((slot) => {
           const seen = seenOf(slot);
           if (!seen) return [];
-          const covers = furniture.map(({ what, place }) => ({
-            what,
-            share: areaOf(intersection(seen.place, place) ?? { ...place, width: 0 }) / areaOf(seen.place),
-          }));
+          const covers = furniture.map(({ what, place }) => ({ what, share: shareIn(place, seen.place) }));
           const most = covers.reduce((one, other) => (other.share > one.share ? other : one), { what: "", share: 0 });
           if (most.share <= COVERED) return [];
           const percent = Math.round(most.share * 100);

@@ -3,7 +3,7 @@ import { type ClipFacts, type PictureFacts } from "../document/facts";
 import { isColorRole } from "../color/palette";
 import { parseHex } from "../color/srgb";
 import { type PlacedPicture } from "../arrangement/layout";
-import { type Rect, inset, intersection } from "../geometry/rect";
+import { type Rect, inset, intersection, shareIn } from "../geometry/rect";
 import { ZOOM_GAIN } from "../motion/slowZoom";
 import { type ToneSample, type Tones, momentFrame, tonesIn } from "../picture/tones";
 import { type BrandStyle } from "./brandStyle";
@@ -50,10 +50,11 @@ function toneSamples(over: WordsOver, { media, tones, seen: lies, blurred }: Mom
   const { placed, shown, words } = over;
   // A frosted band is the picture blurred as it fills its place, however it is framed over it.
   const framed = framedIn(media, placed.place, blurred ? null : shown.framing, lies);
-  const seen = intersection(inset(placed.place, framed.bars), words);
+  const whole = inset(placed.place, framed.bars);
+  const seen = intersection(whole, words);
   const inPicture = (area: Rect): ToneSample[] => tonesIn(tones, { ...framed, size: media }, area, blurred);
   if (blurred || covers(seen, words)) return inPicture(words);
-  const share = seen ? (seen.width * seen.height) / (words.width * words.height) : 0;
+  const share = shareIn(whole, words);
   return [...weighed(seen ? inPicture(seen) : [], share), ...weighed(besideSamples(over, { media, tones }), 1 - share)];
 }
 
