@@ -45,9 +45,10 @@ export async function dropOn(slot: Locator, path: string): Promise<void> {
 export const dropOnSlot = (page: Page, slot: string, path: string): Promise<void> =>
   dropOn(page.getByRole("button", { name: slot }).first(), path);
 
-/** Downloads a ready rendition. @param title of its format */
+/** Downloads a rendition of the newest render, which is ready. @param title of its format */
 export async function downloadRendition(page: Page, title: string, folder: string): Promise<string> {
-  const link = page.getByRole("link", { name: `Download ${title}`, exact: true });
+  const newest = page.getByRole("article", { name: /^Render of / }).first();
+  const link = newest.getByRole("link", { name: `Download ${title}`, exact: true });
   const [started] = await Promise.all([page.waitForEvent("download"), link.click()]);
   const path = join(folder, `${title}.mp4`);
   await started.saveAs(path);

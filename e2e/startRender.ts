@@ -2,9 +2,12 @@ import { type Page, expect } from "@playwright/test";
 
 /** Presses Render. What a promotion that is short on purpose must have mended is let pass, with a reason. */
 export async function startRender(page: Page, button: string | RegExp): Promise<void> {
+  const renditions = page.locator("li[data-state]");
+  await expect(page.getByRole("button", { name: button })).toBeVisible();
+  const before = await renditions.count();
   await page.getByRole("button", { name: button }).click();
   const blocked = page.getByRole("alert", { name: "What must be mended" });
-  await expect(blocked.or(page.locator("li[data-state]")).first()).toBeVisible();
+  await expect.poll(async () => (await blocked.isVisible()) || (await renditions.count()) > before).toBe(true);
   if (!(await blocked.isVisible())) return;
   await page.getByLabel("Or say why it may be rendered as it is").fill("Short on purpose");
   await page.getByRole("button", { name: "Let it pass and render" }).click();
@@ -15,6 +18,10 @@ export async function startRender(page: Page, button: string | RegExp): Promise<
 export async function renderDrafts(page: Page, formats: number): Promise<void> {
   await page.getByRole("link", { name: "On to rendering" }).click();
   await page.getByLabel("480p").check();
-  await startRender(page, /^Render \d+ formats?$/);
-  await expect(page.locator("li[data-state=ready]")).toHaveCount(formats, { timeout: 90_000 });
+  const render = /^Render \d+ formats?$/;
+  await expect(page.getByRole("button", { name: render })).toBeVisible();
+  const ready = page.locator("li[data-state=ready]");
+  const before = await ready.count();
+  await startRender(page, render);
+  await expect(ready).toHaveCount(before + formats, { timeout: 90_000 });
 }

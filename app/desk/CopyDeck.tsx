@@ -13,7 +13,7 @@ export function CopyDeck({ notice, actions, ...deck }: DeckProps & { notice?: Re
       {notice}
       <SceneRows deck={deck} scroller={scroller} />
       <div className="flex flex-wrap gap-x-4 gap-y-2 border-b border-rule px-4 py-3 pl-[98px]">{actions}</div>
-      <SoundBand document={document} sounds={choices.sounds} onEdit={onEdit} />
+      <SoundBand document={document} promotion={deck.promotion} sounds={choices.sounds} onEdit={onEdit} />
       {Object.keys(document.spare).length > 0 && <SpareBand document={document} />}
     </div>
   );

@@ -13,9 +13,11 @@ import { turnByQuarter } from "./turnByQuarter";
 import { type SlotFraming } from "../../core/document/slotFraming";
 import { type FormatName } from "../../core/placement/formats";
 import { type WordMeasures } from "../../core/preflight/wordMeasures";
+import { usualClipLevel } from "../../core/sound/mix";
 import { type SceneSpan } from "../../core/time/timeline";
 import { ItemList } from "../items/ItemList";
 import { BackingNote } from "./BackingNote";
+import { ClipSound } from "./ClipSound";
 import { OfferField, ProductsField, WordsField } from "./DeckFields";
 import { type DeckProps } from "./deckProps";
 import { SceneGuests } from "./PresentPeople";
@@ -159,7 +161,20 @@ export function SceneBand({
                   if (edit) onEdit(edit);
                 }}
                 onDropFiles={(files) => onDropFiles(key, files)}
-              />
+              >
+                {shot?.media.kind === "clip" && shot.media.hasSound && (
+                  <ClipSound
+                    document={document}
+                    templates={promotion.facts.templates}
+                    scene={own}
+                    slot={slot}
+                    id={key}
+                    usual={usualClipLevel(document.lanes, promotion.facts.media)}
+                    disabled={!free && !slot.allows.content}
+                    onEdit={onEdit}
+                  />
+                )}
+              </SlotPicture>
             );
           })}
         </div>

@@ -1,7 +1,7 @@
 import { type MediaFacts } from "../../core/document/facts";
 import { clsx } from "clsx";
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
-import { type DragEvent, useState } from "react";
+import { type DragEvent, type ReactNode, useState } from "react";
 import { type ClipFacts, type PictureFacts } from "../../core/document/facts";
 import { type SlotFraming } from "../../core/document/slotFraming";
 import { framedIn } from "../../core/scene/framedMedia";
@@ -55,6 +55,7 @@ export function SlotPicture({
   onSwap,
   onDropFiles,
   onFocus,
+  children,
 }: {
   label: string;
   /** Whether it stands beside the words, in a column of its own. */
@@ -82,6 +83,8 @@ export function SlotPicture({
   onSwap: (other: SlotKey) => void;
   onDropFiles: (files: FileList) => void;
   onFocus: () => void;
+  /** What else can be done with what it shows. */
+  children?: ReactNode;
 }) {
   const [open, setOpen] = useState(false);
   const [isTrimming, setTrimming] = useState(false);
@@ -148,6 +151,7 @@ export function SlotPicture({
           {others.length > 0 && <SwapMenu label={label} others={others} onSwap={onSwap} />}
         </div>
       )}
+      {children}
       {isTrimming && facts?.kind === "clip" && (
         <TrimDialog clip={facts} parts={parts} onParts={onParts} onClose={() => setTrimming(false)} />
       )}

@@ -3,6 +3,11 @@ import { type Edit } from "../../core/document/edit";
 import { chooseTune } from "../../core/document/edits";
 import { tuneOf } from "../../core/document/lanes";
 import { type Promotion } from "../../core/document/promotion";
+import { levelOfAllClips, setAllClips } from "../../core/document/clipLevelEdits";
+import { type ResolvedPromotion } from "../../core/document/resolve";
+import { usualClipLevel } from "../../core/sound/mix";
+import { LevelField } from "./LevelField";
+import { usualWords } from "./usualWords";
 import { RIGHTS_WORDS } from "../../core/document/rights";
 import type { OfferedMedia } from "../../server/media/offeredMedia";
 import { RightsMark } from "../components/RightsMark";
@@ -11,15 +16,29 @@ import { fieldLook } from "../components/fieldLook";
 /** The music under the whole promotion. It fades in and out by itself and is brought to an even loudness. */
 export function SoundBand({
   document,
+  promotion,
   sounds,
   onEdit,
 }: {
   document: Promotion;
+  promotion: ResolvedPromotion;
   sounds: readonly OfferedMedia[];
   onEdit: (edit: Edit) => void;
 }) {
+  const usual = usualClipLevel(document.lanes, promotion.facts.media);
+  const ofAll = levelOfAllClips(document);
+  const hasClips = promotion.scenes.some(({ shots }) =>
+    Object.values(shots)
+      .flat()
+      .some(({ media }) => media.kind === "clip" && media.hasSound),
+  );
+  const setAll = (level: number): void => onEdit(setAllClips(document, level));
+  const reset = (): void => onEdit(setAllClips(document, null));
   return (
-    <section aria-label="Sound" className="flex items-center gap-4 border-l-4 border-l-transparent px-4 py-3.5">
+    <section
+      aria-label="Sound"
+      className="flex flex-wrap items-center gap-x-4 gap-y-2 border-l-4 border-l-transparent px-4 py-3.5"
+    >
       <AudioLines aria-hidden size={24} className="ml-[34px] shrink-0" />
       <label htmlFor="tune" className="text-[13px] text-soft">
         Music
@@ -42,6 +61,25 @@ export function SoundBand({
       <span className="text-[13px] text-soft">
         {sounds.length === 0 ? "Bring a tune in under Media." : "fades in and out, at −14 LUFS"}
       </span>
+      {hasClips && (
+        <div className="ml-[74px] flex basis-full items-center gap-3 text-[13px] text-soft">
+          Clips
+          <LevelField
+            label="Sound of all clips"
+            level={ofAll ?? usual}
+            usual={usual}
+            disabled={false}
+            onLevel={setAll}
+          />
+          {ofAll === undefined ? (
+            <span>{usualWords(usual)}, unless one is set by itself</span>
+          ) : (
+            <button type="button" className="underline hover:text-ink" onClick={reset}>
+              Reset
+            </button>
+          )}
+        </div>
+      )}
     </section>
   );
 }

@@ -5,12 +5,13 @@ import { type Quality } from "../../core/placement/quality";
 import { type Size } from "../../core/geometry/rect";
 import { type Finding } from "../../core/preflight/finding";
 import { type ProofSheet } from "../../core/scene/proofSheet";
-import { type Mix } from "../../core/sound/mix";
+import { type Mix } from "../../core/sound/mixedPiece";
 import { FPS_30 } from "../../core/time/frames";
 import { frameStart, msOf } from "../../core/time/ticks";
 import { type Rest, type StageNews } from "./proofMessages";
 import { type Proofs } from "./proofs";
-import { type SoundPlayer, openSoundPlayer } from "./soundPlayer";
+import { openSoundMixer } from "./soundMixer";
+import { openSoundPlayer } from "./soundPlayer";
 import { toFrameStart } from "./frameStart";
 import { type RelayedFrame } from "./relayedClips";
 import { type VideoRelay, openVideoRelay } from "./videoRelay";
@@ -71,7 +72,8 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
   let shown: Promotion | null = null;
   let sent: Facts | null = null;
   let started = { at: 0, from: 0 };
-  let sound: { readonly key: string; readonly player: SoundPlayer } | null = null;
+  const sound = openSoundPlayer(openSoundMixer());
+  let heard = "";
   let videos: VideoRelay | null = null;
   let closed = false;
   let ask = 0;
@@ -151,12 +153,12 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
   function playFrom(from: number): void {
     const now = performance.now();
     started = { at: now, from };
-    sound?.player.play(from);
+    sound.play(from);
     proofs.tell(stage, { kind: "play", from, at: performance.timeOrigin + now });
   }
 
   function pauseAt(time: number): void {
-    sound?.player.hold();
+    sound.hold();
     videos?.hold();
     change({ playing: false, time: toFrameStart(time, current.length) });
     proofs.tell(stage, { kind: "rest", rest: { time: current.time } });
@@ -164,9 +166,9 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
 
   function prepareSound(mix: Mix): void {
     const key = JSON.stringify(mix);
-    if (sound?.key === key) return;
-    sound?.player.close();
-    sound = mix.track.length > 0 ? { key, player: openSoundPlayer(mix, (id) => `/media/${id}/sound`) } : null;
+    if (key === heard) return;
+    heard = key;
+    sound.load(mix);
   }
 
   function tellSize(format: FormatName, canvas: HTMLCanvasElement): void {
@@ -234,7 +236,7 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
       closed = true;
       stopListening();
       watcher.disconnect();
-      sound?.player.close();
+      sound.close();
       videos?.close();
       cells.forEach((bitmap) => bitmap.close());
       cells.clear();

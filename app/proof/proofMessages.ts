@@ -5,7 +5,7 @@ import { type Size } from "../../core/geometry/rect";
 import { type FormatName } from "../../core/placement/formats";
 import { type Quality } from "../../core/placement/quality";
 import { type Finding } from "../../core/preflight/finding";
-import { type Mix } from "../../core/sound/mix";
+import { type Mix } from "../../core/sound/mixedPiece";
 import { type ProofSheet } from "../../core/scene/proofSheet";
 
 /**

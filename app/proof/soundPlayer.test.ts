@@ -1,119 +1,123 @@
-import { jest } from "@jest/globals";
-import { type Lanes } from "../../core/document/lanes";
-import { type SoundFacts } from "../../core/document/facts";
-import { mixOf } from "../../core/sound/mix";
-import { ONE_OFFER } from "../../core/templates/priceDrops";
-import { defined } from "../../core/testing/defined";
-import { millis } from "../../core/units";
+import { type Mix } from "../../core/sound/mixedPiece";
+import { type Stereo } from "../../core/sound/samples";
 import { ticksOf } from "../../core/time/ticks";
-import { levels, openSoundPlayer } from "./soundPlayer";
+import { openSoundPlayer } from "./soundPlayer";
 
 interface Started {
-  readonly at: number;
-  readonly offset: number;
-  readonly lasts: number;
-  readonly isLooped: boolean;
+  /** Seconds into what is heard. */
+  readonly into: number;
   isStopped: boolean;
 }
 const started: Started[] = [];
 let isClosed = false;
+let now = 0;
 
-/** An audio clock that stands at 100 s, and sounds of 4 s. */
+/** An audio clock, and buffers as long as they were made. */
 class TestContext {
   currentTime = 100;
   destination = {};
   resume = (): Promise<void> => Promise.resolve();
-  decodeAudioData = (): Promise<object> => Promise.resolve({ duration: 4 });
-  createGain = (): object => ({
-    gain: { setValueAtTime: () => undefined, setValueCurveAtTime: () => undefined },
-    connect: () => undefined,
+  createBuffer = (_: number, length: number, rate: number): object => ({
+    duration: length / rate,
+    copyToChannel: () => undefined,
   });
   createBufferSource = (): object => {
-    const source = {
-      loop: false,
+    let mine: Started | null = null;
+    return {
       connect: (next: object) => next,
-      start: (at: number, offset: number, lasts: number) =>
-        started.push({ at, offset, lasts, isLooped: source.loop, isStopped: false }),
-      stop: () => started.forEach((one) => (one.isStopped = true)),
+      start: (_at: number, into: number) => started.push((mine = { into, isStopped: false })),
+      stop: () => {
+        if (mine) mine.isStopped = true;
+      },
     };
-    return source;
   };
   close = (): Promise<void> => {
     isClosed = true;
     return Promise.resolve();
   };
 }
-const fetched: string[] = [];
-Object.assign(globalThis, {
-  AudioContext: TestContext,
-  fetch: jest.fn((address: string) => {
-    fetched.push(address);
-    return address.includes("broken")
-      ? Promise.reject(new TypeError("Failed to fetch"))
-      : Promise.resolve({ arrayBuffer: () => Promise.resolve(new ArrayBuffer(8)) });
-  }),
-});
+Object.assign(globalThis, { AudioContext: TestContext });
+performance.now = () => now;
 beforeEach(() => {
-  started.length = fetched.length = 0;
+  started.length = 0;
   isClosed = false;
+  now = 5000;
 });
 const settled = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 
-const sound = (id: string): SoundFacts => ({ kind: "sound", id, name: id, length: 4000, loudness: -20, peak: -9 });
-const LANES: Lanes = {
-  bed: { order: "a0", lane: "music", media: "tune" },
-  knock: { order: "a1", lane: "effects", media: "knock", at: millis(3000), from: millis(500), length: millis(800) },
-  loop: { order: "a2", lane: "effects", media: "tune", at: millis(5000), loop: true },
-};
-const mix = (lanes: Lanes = LANES) =>
-  mixOf({ lanes }, Object.fromEntries(["tune", "knock", "broken"].map((id) => [id, sound(id)])), {
-    plan: ONE_OFFER.sound,
-    length: 10_000,
-  });
+const piece = { sound: "s", position: 0, speed: 1, used: { from: 0, to: null }, isLooped: false, levels: [] };
+const tenSeconds: Mix = { track: [{ from: ticksOf(0), to: ticksOf(10_000), what: piece }], length: 10_000 };
+const silence: Mix = { track: [], length: 10_000 };
 
-test("each piece is started where it is now, or when its time comes; one that has ended is not; each sound is fetched once", async () => {
-  const player = openSoundPlayer(mix(), (id) => `/${id}`);
-  player.play(1000);
+/** A player, and a way to have what it asked for mixed. */
+function player() {
+  const asked: ((mixed: Stereo | null) => void)[] = [];
+  let isMixerClosed = false;
+  const mixer = {
+    mixed: () => new Promise<Stereo | null>((resolve) => asked.push(resolve)),
+    close: () => (isMixerClosed = true),
+  };
+  const answer = async (at: number, seconds = 10): Promise<void> => {
+    const channel = new Float32Array(seconds * 48_000);
+    asked[at]?.({ left: channel, right: channel });
+    await settled();
+  };
+  return { ...openSoundPlayer(mixer), asked, answer, isMixerClosed: () => isMixerClosed };
+}
+
+test("it is heard from where it is played, and stops where it is held", async () => {
+  const sound = player();
+  sound.load(tenSeconds);
+  await sound.answer(0);
+  expect(started).toEqual([]);
+  sound.play(3000);
   await settled();
-  expect(started.map(({ at, offset, lasts, isLooped }) => [at, offset, lasts, isLooped])).toEqual([
-    [100, 1, 9, false],
-    [102, 0.5, 0.8, false],
-    [104, 0, 5, true],
-  ]);
-  expect(fetched.sort()).toEqual(["/knock", "/tune"]);
-  started.length = 0;
-  player.play(6000);
+  expect(started).toEqual([{ into: 3, isStopped: false }]);
+  sound.hold();
+  expect(started[0]?.isStopped).toBe(true);
+  sound.play(10_500);
   await settled();
-  // The tune of 4 s is over; the loop is at its second in its first turn.
-  expect(started.map(({ at, offset, lasts }) => [at, offset, lasts])).toEqual([[100, 1, 4]]);
+  expect(started).toHaveLength(1);
 });
 
-test("holding stops what is heard, and what was about to start does not", async () => {
-  const player = openSoundPlayer(mix(), (id) => `/${id}`);
-  player.play(0);
-  player.hold();
+test("what is mixed while it plays is heard from where it is by then", async () => {
+  const sound = player();
+  sound.play(1000);
+  sound.load(tenSeconds);
+  now += 700;
+  await sound.answer(0);
+  expect(started).toEqual([{ into: 1.7, isStopped: false }]);
+  sound.load(tenSeconds);
+  now += 300;
+  await sound.answer(1);
+  expect(started).toEqual([
+    { into: 1.7, isStopped: true },
+    { into: 2, isStopped: false },
+  ]);
+});
+
+test("of two mixes the later one counts, in whatever order they come; silence is asked of nobody", async () => {
+  const sound = player();
+  sound.play(0);
+  sound.load(tenSeconds);
+  sound.load(tenSeconds);
+  await sound.answer(1);
+  await sound.answer(0, 2);
+  expect(started).toHaveLength(1);
+  sound.load(silence);
+  await settled();
+  expect(sound.asked).toHaveLength(2);
+  expect(started[0]?.isStopped).toBe(true);
+});
+
+test("held before it could begin, it does not; closed, all is let go", async () => {
+  const sound = player();
+  sound.load(tenSeconds);
+  await sound.answer(0);
+  sound.play(0);
+  sound.hold();
   await settled();
   expect(started).toEqual([]);
-  player.play(0);
-  await settled();
-  player.close();
-  expect(started.every(({ isStopped }) => isStopped)).toBe(true);
-  expect(isClosed).toBe(true);
-});
-
-test("a sound that can't be fetched is not heard; the others are", async () => {
-  const lanes: Lanes = { ...LANES, bad: { order: "a3", lane: "effects", media: "broken" } };
-  const player = openSoundPlayer(mix(lanes), (id) => `/${id}`);
-  player.play(1000);
-  await settled();
-  expect(started).toHaveLength(3);
-});
-
-test("levels are those of the render: from where it is played to its end, faded as it is there", () => {
-  const span = defined(mix({ bed: defined(LANES["bed"]) }).track[0]);
-  const curve = levels(span, ticksOf(0));
-  expect(curve[0]).toBe(0);
-  expect(20 * Math.log10(defined(curve[100]))).toBeCloseTo(6, 5);
-  expect(curve.at(-1)).toBe(0);
-  expect(20 * Math.log10(defined(levels(span, ticksOf(5000))[0]))).toBeCloseTo(6, 5);
+  sound.close();
+  expect([sound.isMixerClosed(), isClosed]).toEqual([true, true]);
 });

@@ -1,92 +1,86 @@
-import { type Mix, levelAt } from "../../core/sound/mix";
-import { type Ticks, msOf, ticks, ticksOf } from "../../core/time/ticks";
+import { type Mix } from "../../core/sound/mixedPiece";
+import { SAMPLE_RATE, type Stereo } from "../../core/sound/samples";
+import { type SoundMixer } from "./soundMixer";
 
-/** Plays what is heard of a promotion from any time, with the levels the render will have. */
+/** Plays what is heard of a promotion from any time: the samples that the render will have. */
 export interface SoundPlayer {
+  /** What is heard from now on. What plays goes on with it once it is mixed. */
+  load(mix: Mix): void;
   /** @param time in milliseconds */
   play(time: number): void;
   hold(): void;
   close(): void;
 }
 
-const STEP_MS = 50;
-const LEAST_CURVE_SECONDS = 0.05;
-type MixedSpan = Mix["track"][number];
+/** What plays: since when by the page's clock, and from which time of the promotion, both in milliseconds. */
+interface Playing {
+  readonly since: number;
+  readonly from: number;
+}
 
-/** @param addressOf where the file of a sound is fetched */
-export function openSoundPlayer({ track }: Mix, addressOf: (sound: string) => string): SoundPlayer {
-  const context = new AudioContext();
-  const buffers = new Map<string, Promise<AudioBuffer | null>>();
-  for (const { what } of track)
-    if (!buffers.has(what.sound)) buffers.set(what.sound, decoded(context, addressOf(what.sound)));
-  let sources: AudioBufferSourceNode[] = [];
+export function openSoundPlayer(mixer: SoundMixer): SoundPlayer {
+  let context: AudioContext | null = null;
+  let heard: AudioBuffer | null = null;
+  let source: AudioBufferSourceNode | null = null;
+  let playing: Playing | null = null;
+  let loads = 0;
   let turn = 0;
 
-  function hold(): void {
+  function stop(): void {
     turn++;
-    sources.forEach((source) => source.stop());
-    sources = [];
+    source?.stop();
+    source = null;
   }
 
-  async function start(time: number): Promise<void> {
-    hold();
-    const mine = ++turn;
+  /** Goes on from where it is by now: what was waited for has passed. */
+  async function sound(): Promise<void> {
+    stop();
+    const mine = turn;
+    if (!playing || !heard || !context) return;
     await context.resume();
-    const asked = context.currentTime;
-    const ready = await Promise.all(track.map(async (span) => ({ span, buffer: await buffers.get(span.what.sound) })));
+    // Another turn may have come meanwhile.
     if (mine !== turn) return;
-    // What was waited for has passed.
-    const now = ticksOf(time + (context.currentTime - asked) * 1000);
-    sources = ready.flatMap(({ span, buffer }) => (buffer ? startPiece(context, { span, buffer, now }) : []));
+    const into = Math.max(0, (playing.from + performance.now() - playing.since) / 1000);
+    if (into >= heard.duration) return;
+    source = context.createBufferSource();
+    source.buffer = heard;
+    source.connect(context.destination);
+    source.start(context.currentTime, into);
+  }
+
+  function hold(): void {
+    playing = null;
+    stop();
+  }
+
+  async function load(mix: Mix): Promise<void> {
+    const mine = ++loads;
+    const mixed = mix.track.length > 0 ? await mixer.mixed(mix) : null;
+    if (mine !== loads) return;
+    if (mixed) context ??= new AudioContext({ sampleRate: SAMPLE_RATE });
+    heard = context && mixed ? bufferOf(context, mixed) : null;
+    await sound();
   }
 
   return {
-    play: (time) => void start(time),
+    load: (mix) => void load(mix),
+    play(time) {
+      playing = { since: performance.now(), from: time };
+      void sound();
+    },
     hold,
     close() {
+      loads++;
       hold();
-      void context.close();
+      mixer.close();
+      void context?.close();
     },
   };
 }
 
-/** A sound that can't be fetched or decoded is not heard; the others are. */
-const decoded = (context: AudioContext, address: string): Promise<AudioBuffer | null> =>
-  fetch(address)
-    .then(async (response) => context.decodeAudioData(await response.arrayBuffer()))
-    .catch(() => null);
-
-/** Starts a piece now, or has it start in its time; nothing where it is over. */
-function startPiece(
-  context: AudioContext,
-  { span, buffer, now }: { readonly span: MixedSpan; readonly buffer: AudioBuffer; readonly now: Ticks },
-): AudioBufferSourceNode[] {
-  const { from, to, what } = span;
-  if (now >= to) return [];
-  const begins = ticks(Math.max(from, now));
-  const seconds = (one: Ticks, other: Ticks): number => msOf(ticks(one - other)) / 1000;
-  const at = context.currentTime + seconds(begins, now);
-  const offset = what.from / 1000 + seconds(begins, from);
-  if (!what.isLooped && offset >= buffer.duration) return [];
-  const source = context.createBufferSource();
-  source.buffer = buffer;
-  if (what.isLooped) {
-    source.loop = true;
-    source.loopStart = 0;
-  }
-  const level = context.createGain();
-  level.gain.setValueAtTime(0, 0);
-  level.gain.setValueCurveAtTime(levels(span, begins), at, Math.max(LEAST_CURVE_SECONDS, seconds(to, begins)));
-  source.connect(level).connect(context.destination);
-  source.start(at, what.isLooped ? offset % buffer.duration : offset, seconds(to, begins));
-  return [source];
-}
-
-/** The levels of a piece from a time to its end, in steps that are heard as lines. */
-export function levels(span: MixedSpan, from: Ticks): Float32Array {
-  const lasts = span.to - from;
-  const points = Math.max(2, Math.ceil(msOf(ticks(lasts)) / STEP_MS));
-  return Float32Array.from({ length: points }, (_, index) =>
-    levelAt(span, ticks(Math.round(from + (index / (points - 1)) * lasts))),
-  );
+function bufferOf(context: AudioContext, { left, right }: Stereo): AudioBuffer | null {
+  if (left.length === 0) return null;
+  const buffer = context.createBuffer(2, left.length, SAMPLE_RATE);
+  [left, right].forEach((channel, index) => buffer.copyToChannel(Float32Array.from(channel), index));
+  return buffer;
 }

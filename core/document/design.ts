@@ -33,6 +33,8 @@ export interface DesignedScene extends SceneTemplate {
   readonly marks: Readonly<Partial<Record<BrandMark, Rect>>>;
   /** How what is in its slots is framed, by their ids; those for which nothing was set are not there. */
   readonly framings: Readonly<Record<string, SlotFraming>>;
+  /** How loud the clips in its slots are, by their ids; those for which nothing was set are not there. */
+  readonly clipLevels: Readonly<Record<string, number>>;
 }
 
 /** A template of a promotion. Throws, naming it, when it is not among those given. */
@@ -181,6 +183,12 @@ function designedScene(
       BRAND_MARKS.flatMap((mark) => {
         const place = ofScene(PLACE_OF_MARK[mark]);
         return place ? [[mark, place] as const] : [];
+      }),
+    ),
+    clipLevels: Object.fromEntries(
+      origin.slots.flatMap((slot) => {
+        const level = slot.kind === "media" ? ofSlot("clipLevel", slot) : undefined;
+        return level === undefined ? [] : [[slot.id, level] as const];
       }),
     ),
     framings: Object.fromEntries(

@@ -41,6 +41,8 @@ export interface ClipFacts extends MediaFactsBase {
   readonly frames: number;
   readonly rate: FrameRate;
   readonly hasSound: boolean;
+  /** The highest level of its sound in each of many equal stretches from its start to its end, 0 to 100. */
+  readonly soundLevels?: readonly number[] | undefined;
   /** The poster's working copies, used where one still stands for the clip. */
   readonly levels: number;
   readonly focal: FocalPoint;

@@ -257,6 +257,14 @@ export const FIELDS = {
     shaped<readonly Bend[]>("Where its subject is", () => bendsSchema, bendsJsonSchema),
     { named: "The path of", layers: ["scene"] },
   ),
+  clipLevel: ofSlot(within("Sound of the clip", { least: 0, most: 2, step: 0.05 }, 1), {
+    named: "The sound of",
+    kinds: ["media"],
+    // What is heard is the same in every format.
+    layers: ["scene", "@all"],
+    lock: "content",
+    from: () => undefined,
+  }),
   at: ofItem(
     shaped<Point>("Where it stands", () => pointSchema, pointJsonSchema),
     {

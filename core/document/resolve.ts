@@ -3,7 +3,9 @@ import { type PriceRow } from "../arrangement/layout";
 import { type OfferLines } from "../offer/offerLines";
 import { daysBetween } from "../offer/days";
 import { type Item, isLettered } from "./items";
-import { type Mix, mixOf } from "../sound/mix";
+import { type SoundingScene } from "../sound/clipSounds";
+import { mixOf } from "../sound/mix";
+import { type Mix } from "../sound/mixedPiece";
 import { sceneSpans, totalLength, type SceneSpan } from "../time/timeline";
 import { type Track } from "../time/tracks";
 import { type Millis } from "../units";
@@ -68,17 +70,31 @@ export function resolvePromotion(document: Promotion, facts: Facts): ResolvedPro
     ]),
   );
   const length = totalLength(spans);
+  const scenes = resolvedScenes(document, facts, designed);
+  const sounding = { lanes: document.lanes, scenes: soundingScenes(scenes, spans) };
   return {
     base,
     facts,
-    scenes: resolvedScenes(document, facts, designed),
+    scenes,
     items: readItems(itemTrack(document, named, null), facts),
     inFormat,
     spans,
     length,
-    mix: mixOf(document, facts.media, { plan: base.sound, length }),
+    mix: mixOf(sounding, facts.media, { plan: base.sound, length }),
   };
 }
+
+/** What may be heard of scenes. */
+const soundingScenes = (scenes: readonly ResolvedScene[], spans: readonly SceneSpan[]): SoundingScene[] =>
+  spans.flatMap((span) => {
+    const scene = scenes[span.index];
+    if (!scene) return [];
+    const slots = Object.entries(scene.shots).map(([slot, shots]) => ({
+      shots,
+      level: scene.template.clipLevels[slot],
+    }));
+    return [{ span, slots }];
+  });
 
 /** Items as they are read: with what the chips in their words stand for. */
 const readItems = (items: Track<ShownItem>, facts: Facts): Track<ShownItem> =>

@@ -1,6 +1,10 @@
 import { type SoundFacts } from "../document/facts";
 import { type Lanes } from "../document/lanes";
+import { type ShotCut } from "../document/shots";
 import { ONE_OFFER } from "../templates/priceDrops";
+import { defined } from "../testing/defined";
+import { testClip } from "../testing/promotions";
+import { sceneSpans } from "../time/timeline";
 import { millis } from "../units";
 import { LEVEL_STEP, heardLevels } from "./heardLevels";
 import { mixOf } from "./mix";
@@ -19,7 +23,7 @@ const PLAIN = { ...ONE_OFFER.sound, fadeIn: millis(0), fadeOut: millis(0) };
 /** The levels in the middle of each second. */
 const bySeconds = (lanes: Lanes, length: number, sounds: readonly SoundFacts[] = [tune]): number[] => {
   const media = Object.fromEntries(sounds.map((sound) => [sound.id, sound]));
-  const levels = heardLevels(mixOf({ lanes }, media, { plan: PLAIN, length }), media);
+  const levels = heardLevels(mixOf({ lanes, scenes: [] }, media, { plan: PLAIN, length }), media);
   expect(levels).toHaveLength(Math.ceil(length / LEVEL_STEP) + 1);
   return Array.from({ length: length / 1000 }, (_, second) => levels[(second * 1000 + 500) / LEVEL_STEP] ?? NaN);
 };
@@ -44,4 +48,23 @@ test("silence, nothing at all and what was never measured have no levels", () =>
   expect(bySeconds({}, 2000)).toEqual([0, 0]);
   expect(bySeconds({ bed }, 2000, [{ ...tune, levels: undefined }])).toEqual([0, 0]);
   expect(bySeconds({ bed }, 2000, [{ ...tune, levels: [0, 0] }])).toEqual([0, 0]);
+});
+
+test("a clip's sound counts while it is shown, backwards where it is", () => {
+  // Two seconds of it: silent, then loud.
+  const clip = testClip({ frames: 60, hasSound: true, soundLevels: [0, 100] });
+  const levelsOf = (cut: ShotCut): number[] => {
+    const scenes = [
+      {
+        span: defined(sceneSpans([{ length: millis(4000), overlap: millis(0) }])[0]),
+        slots: [{ shots: [{ media: clip, cut }], level: 1 }],
+      },
+    ];
+    const all = heardLevels(mixOf({ lanes: {}, scenes }, {}, { plan: PLAIN, length: 4000 }), { [clip.id]: clip });
+    return [500, 1500, 2500].map((ms) => all[ms / LEVEL_STEP] ?? NaN);
+  };
+  expect(levelsOf({})).toEqual([0, 1, 0]);
+  expect(levelsOf({ reversed: true })).toEqual([1, 0, 0]);
+  expect(levelsOf({ from: 30 })).toEqual([1, 0, 0]);
+  expect(levelsOf({ held: 45 })).toEqual([0, 0, 0]);
 });

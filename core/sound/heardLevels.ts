@@ -1,6 +1,8 @@
 import { type MediaFacts } from "../document/facts";
-import { msOf, ticksOf } from "../time/ticks";
-import { type Mix, levelAt } from "./mix";
+import { clipSeconds } from "../document/mediaNeed";
+import { SAMPLE_RATE, sampleAt, samplesIn } from "./samples";
+import { ticks, ticksOf } from "../time/ticks";
+import { type Mix, levelAt } from "./mixedPiece";
 
 /** Milliseconds between two levels. */
 export const LEVEL_STEP = 50;
@@ -15,15 +17,26 @@ export function heardLevels({ track, length }: Mix, media: Readonly<Record<strin
     return Math.max(
       0,
       ...track.map((span) => {
-        const sound = media[span.what.sound];
-        if (sound?.kind !== "sound" || !sound.levels || sound.length <= 0) return 0;
-        const into = span.what.from + step * LEVEL_STEP - msOf(span.from);
-        const place = span.what.isLooped ? into % sound.length : into;
-        const level = sound.levels[Math.floor((place / sound.length) * sound.levels.length)] ?? 0;
+        const { sound, position, speed, isLooped } = span.what;
+        const measured = measuredOf(media[sound]);
+        if (!measured || at < span.from || at > span.to) return 0;
+        const into = position + sampleAt(ticks(at - span.from)) * speed;
+        const place = isLooped ? into % measured.length : into;
+        const level = measured.levels[Math.floor((place / measured.length) * measured.levels.length)] ?? 0;
         return (level / 100) * levelAt(span, at);
       }),
     );
   });
   const loudest = Math.max(...all);
   return loudest > 0 ? all.map((level) => Number((level / loudest).toFixed(3))) : all;
+}
+
+/** The levels of a sound or of a clip's sound, and its length in samples; null where it was never measured. */
+function measuredOf(
+  media: MediaFacts | undefined,
+): { readonly levels: readonly number[]; readonly length: number } | null {
+  if (!media || media.kind === "picture") return null;
+  const levels = media.kind === "sound" ? media.levels : media.soundLevels;
+  const length = media.kind === "sound" ? samplesIn(media.length) : clipSeconds(media) * SAMPLE_RATE;
+  return levels && length > 0 ? { levels, length } : null;
 }

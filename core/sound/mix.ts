@@ -2,48 +2,52 @@ import { type MediaFacts, type SoundFacts } from "../document/facts";
 import { type SoundPiece, type Lanes } from "../document/lanes";
 import { listedMembers } from "../document/ordered";
 import { type SoundPlan } from "../document/template";
-import { type Ticks, msOf, ticks, ticksOf } from "../time/ticks";
-import { type Track } from "../time/tracks";
-
-/** A piece of sound as it is heard. Times are milliseconds. */
-export interface MixedPiece {
-  /** The media item it is. */
-  readonly sound: string;
-  /** Where it is taken from, in the sound. */
-  readonly from: number;
-  readonly isLooped: boolean;
-  /** Decibels added to it. */
-  readonly gain: number;
-  /** Straight-line fades at the two ends of its span. */
-  readonly fadeIn: number;
-  readonly fadeOut: number;
-}
-
-/** What is heard over time, and how long the whole lasts in milliseconds. */
-export interface Mix {
-  readonly track: Track<MixedPiece>;
-  readonly length: number;
-}
+import { ticksOf } from "../time/ticks";
+import { type Span } from "../time/tracks";
+import { type SoundingScene, clipSounds } from "./clipSounds";
+import { type Mix, type MixedPiece, faded } from "./mixedPiece";
+import { samplesIn } from "./samples";
 
 /** Peaks stay below this, in dBTP (common practice for online channels). */
 export const MOST_PEAK = -1;
 const MOST_GAIN = 20;
 
-/** What is heard of a promotion. Sounds that are not there any more are left out. @param length in milliseconds */
+/** The share of its own level that a clip is heard with while music plays, unless somebody said otherwise. */
+const UNDER_MUSIC = 0.3;
+
+/** What a promotion sounds like. */
+interface Sounding {
+  readonly lanes: Lanes;
+  /** In their order in time. */
+  readonly scenes: readonly SoundingScene[];
+}
+
+/**
+ * What is heard of a promotion: the sounds on its lanes and those of the clips it shows. Sounds that are not there any more
+ * are left out.
+ * @param length in milliseconds
+ */
 export function mixOf(
-  { lanes }: { readonly lanes: Lanes },
+  { lanes, scenes }: Sounding,
   media: Readonly<Record<string, MediaFacts>>,
   { plan, length }: { readonly plan: SoundPlan; readonly length: number },
 ): Mix {
-  const track = listedMembers<string, SoundPiece>(lanes).flatMap((piece) => {
+  const pieces = listedMembers<string, SoundPiece>(lanes).flatMap((piece): Span<MixedPiece>[] => {
     const sound = media[piece.media];
     const { at = 0, length: wanted } = piece;
     const end = wanted === undefined ? length : Math.min(length, at + wanted);
     if (sound?.kind !== "sound" || end <= at) return [];
-    return [{ from: ticksOf(at), to: ticksOf(end), what: mixedPiece(piece, sound, { plan, lasts: end - at }) }];
+    const what = mixedPiece(piece, sound, { plan, lasts: end - at });
+    return [{ from: ticksOf(at), to: ticksOf(end), what }];
   });
-  return { track, length };
+  return { track: [...pieces, ...clipSounds(scenes, { usual: usualClipLevel(lanes, media), length })], length };
 }
+
+/** How loud the clips of a promotion are where nobody said so: 1 is as loud as they are themselves. */
+export const usualClipLevel = (lanes: Lanes, media: Readonly<Record<string, MediaFacts>>): number =>
+  Object.values(lanes).some((piece) => piece.lane === "music" && media[piece.media]?.kind === "sound")
+    ? UNDER_MUSIC
+    : 1;
 
 function mixedPiece(
   { lane, media, from, gain = 0, fadeIn, fadeOut, loop }: Omit<SoundPiece, "order">,
@@ -52,15 +56,14 @@ function mixedPiece(
 ): MixedPiece {
   // Music that says nothing of its fades has the template's.
   const usual = lane === "music" ? plan : { fadeIn: 0, fadeOut: 0 };
-  const [opening, closing] = [fadeIn ?? usual.fadeIn, fadeOut ?? usual.fadeOut];
-  const share = opening + closing > lasts ? lasts / (opening + closing) : 1;
+  const fades = { in: samplesIn(fadeIn ?? usual.fadeIn), out: samplesIn(fadeOut ?? usual.fadeOut) };
   return {
     sound: media,
-    from: from ?? 0,
+    position: samplesIn(from ?? 0),
+    speed: 1,
+    used: { from: 0, to: null },
     isLooped: loop === true,
-    gain: gain + levelling(sound, plan),
-    fadeIn: opening * share,
-    fadeOut: closing * share,
+    levels: faded(10 ** ((gain + levelling(sound, plan)) / 20), samplesIn(lasts), fades),
   };
 }
 
@@ -69,13 +72,4 @@ function levelling({ loudness, peak }: SoundFacts, plan: SoundPlan): number {
   const wanted = loudness === null ? 0 : plan.loudness - loudness;
   const room = peak === null ? MOST_GAIN : MOST_PEAK - peak;
   return Math.min(wanted, room, MOST_GAIN);
-}
-
-/** The linear factor that a piece is played with at a time of the promotion: gain and fades; none outside its span. */
-export function levelAt({ from, to, what }: Track<MixedPiece>[number], time: Ticks): number {
-  if (time < from || time > to) return 0;
-  const [passed, left] = [msOf(ticks(time - from)), msOf(ticks(to - time))];
-  const opening = what.fadeIn > 0 ? passed / what.fadeIn : 1;
-  const closing = what.fadeOut > 0 ? left / what.fadeOut : 1;
-  return 10 ** (what.gain / 20) * Math.min(1, opening, closing);
 }

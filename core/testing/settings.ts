@@ -34,6 +34,7 @@ const OTHER: { readonly [Id in FieldId]: ValueOf<Id> } = {
   behind: { kind: "color", color: "sale" },
   follows: false,
   bends: [{ frame: 12, x: 0.25, y: 0.75 }],
+  clipLevel: 0.6,
   at: { x: 0.25, y: 0.75 },
   size: 0.5,
   tall: 2,

@@ -11,6 +11,7 @@ import { makePyramid } from "./pictureIngest";
 import { type PictureLook, pictureLook } from "./pictureLook";
 import { type Probed, probe } from "./probe";
 import { ProgramFailed, SAFE_INPUT, runProgram } from "./program";
+import { samplesPath, soundShape } from "./soundSamples";
 import { UploadProblem } from "./uploadProblem";
 import { workingRate } from "./workingRate";
 
@@ -79,6 +80,7 @@ export async function ingestClip(brought: BroughtFile, onProgress: (share: numbe
   const moves = await clipLook(proxy);
   const { width, height } = made.picture;
   const subject = await clipSubject(proxy, { width, height, frames, rate, cuts: moves.cuts });
+  const shape = probed.hasSound ? await soundShape(await samplesPath(brought), folder, 1) : null;
   await store().keep(workKey(sha256), work);
   await store().keep(proxyKey(sha256), proxy);
   return {
@@ -87,6 +89,7 @@ export async function ingestClip(brought: BroughtFile, onProgress: (share: numbe
     frames,
     rate,
     hasSound: probed.hasSound,
+    soundLevels: shape?.levels,
     levels,
     subject,
     ...moves,
@@ -131,7 +134,7 @@ async function transcode(
 ): Promise<void> {
   const rate = workingRate(picture.rate);
   const fps = `${rate.numerator}/${rate.denominator}`;
-  const filter = `fps=${fps},scale=trunc(iw*sar/2)*2:trunc(ih/2)*2:flags=bicubic,setsar=1,${colorFilter(picture.transfer)}`;
+  const filter = `fps=${fps}:start_time=0,scale=trunc(iw*sar/2)*2:trunc(ih/2)*2:flags=bicubic,setsar=1,${colorFilter(picture.transfer)}`;
   const args = [
     "-v",
     "error",

@@ -1,6 +1,7 @@
 import { string } from "yup";
 import { type TeamScope } from "../db/teamScope";
 import { mediaFacts } from "./storedFacts";
+import { samplesPath } from "./soundSamples";
 import { stripPath } from "./filmstrip";
 import { tonesPath } from "./tones";
 import { levelKey, proxyKey, soundProxyKey } from "../storage/keys";
@@ -31,6 +32,11 @@ export async function mediaFilePath(
     const facts = row.state === "ready" ? mediaFacts(row) : null;
     if (facts?.kind !== "clip") throw missing();
     return { path: await stripPath(facts, row.sha256), type: "image/webp", etag };
+  }
+  if (file === "samples") {
+    const facts = row.state === "ready" ? mediaFacts(row) : null;
+    if (!facts || facts.kind === "picture" || (facts.kind === "clip" && !facts.hasSound)) throw missing();
+    return { path: await samplesPath(row), type: "application/octet-stream", etag };
   }
   const level = /^level-(\d{1,2})$/.exec(file)?.[1];
   const found =

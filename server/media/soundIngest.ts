@@ -1,13 +1,12 @@
 import { join } from "node:path";
 import { type SoundFacts } from "../../core/document/facts";
-import { readFile } from "node:fs/promises";
-import { waveformPeaks } from "../../core/sound/peaks";
 import { config } from "../config";
 import { soundProxyKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { type BroughtFile } from "./broughtFile";
 import { probe } from "./probe";
 import { SAFE_INPUT, runProgram } from "./program";
+import { samplesPath, soundShape } from "./soundSamples";
 import { UploadProblem } from "./uploadProblem";
 
 export type IngestedSound = Pick<SoundFacts, "length" | "loudness" | "peak"> & {
@@ -16,10 +15,6 @@ export type IngestedSound = Pick<SoundFacts, "length" | "loudness" | "peak"> & {
 };
 
 const BARS = 240;
-const PEAK_RATE = 8000;
-/** Levels a second, and of how many minutes at most: longer sounds have coarser ones. */
-const LEVELS_A_SECOND = 20;
-const MOST_LEVELS = 6000;
 
 /** Measures a sound (EBU R 128) and makes the copy that browsers play. */
 export async function ingestSound({ path, type, sha256, name, folder }: BroughtFile): Promise<IngestedSound> {
@@ -55,19 +50,13 @@ export async function ingestSound({ path, type, sha256, name, folder }: BroughtF
     { timeLimitMs: 300_000 },
   );
   await store().keep(soundProxyKey(sha256), proxy);
-  const samples = join(folder, "samples.raw");
-  await runProgram(
-    "ffmpeg",
-    [...input, "-map", "0:a:0", "-ac", "1", "-ar", String(PEAK_RATE), "-f", "s16le", samples],
-    { timeLimitMs: 300_000 },
-  );
-  const bytes = await readFile(samples);
-  const pcm = new Int16Array(bytes.buffer, bytes.byteOffset, Math.floor(bytes.length / 2));
-  const peaks = waveformPeaks(pcm, BARS);
+  const { seconds, ...shape } = await soundShape(await samplesPath({ sha256, name }), folder, BARS);
   // Files written by a recorder as it goes do not say how long they are; the samples do.
-  const seconds = probed.length > 0 ? probed.length : bytes.length / 2 / PEAK_RATE;
-  const levels = waveformPeaks(pcm, Math.min(MOST_LEVELS, Math.ceil(seconds * LEVELS_A_SECOND)));
-  return { length: Math.round(seconds * 1000), levels, peaks, ...readLoudness(stderr) };
+  return {
+    length: Math.round((probed.length > 0 ? probed.length : seconds) * 1000),
+    ...shape,
+    ...readLoudness(stderr),
+  };
 }
 
 /** The summary ffmpeg's ebur128 filter prints. Silence has no loudness. */

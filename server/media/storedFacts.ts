@@ -41,6 +41,9 @@ const subject = object({
     .required(),
 });
 
+// What was read in before its sound was measured lacks them.
+const levels = array(number().min(0).max(100).required()).optional().default(undefined);
+
 const clip = object({
   width: side,
   height: side,
@@ -52,13 +55,13 @@ const clip = object({
   // Clips that were read in before this was looked for lack it.
   subject: subject.optional().default(undefined),
   hasSound: boolean().required(),
+  soundLevels: levels,
 });
 const sound = object({
   length: number().min(0).required(),
   loudness: number().nullable().defined(),
   peak: number().nullable().defined(),
-  // Sounds that were read in before these were measured lack them.
-  levels: array(number().min(0).max(100).required()).optional().default(undefined),
+  levels,
 });
 
 /** What people are told of an item besides; no frame depends on it. */

@@ -1,16 +1,17 @@
 import { mkdtemp, stat, writeFile, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { mixOf } from "../../core/sound/mix";
-import { frameStart, msOf } from "../../core/time/ticks";
-import { templateOf } from "../../core/document/design";
+import { resolvePromotion } from "../../core/document/resolve";
+import { sampleAt } from "../../core/sound/samples";
+import { frameStart } from "../../core/time/ticks";
 import { SAFE_INPUT, runProgram } from "../media/program";
-import { originalKey, segmentKey } from "../storage/keys";
+import { samplesPath } from "../media/soundSamples";
+import { segmentKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { type PaintPool } from "./paintPool";
 import { type OutputChoice, type RenderInput } from "./renderInput";
 import { type RenderPlan, renderPlan } from "./renderPlan";
-import { type SoundInput, soundInput } from "./soundMix";
+import { SOUND_FORMAT, writeSound } from "./soundFile";
 
 /** What a finished file is. */
 export interface RenderedFile {
@@ -57,7 +58,9 @@ export async function renderFile(
     );
     const list = join(folder, "segments.txt");
     await writeFile(list, files.map((file) => `file '${file.replaceAll("'", String.raw`'\''`)}'\n`).join(""));
-    await joinSegments(list, await soundOf(input, plan), path, signal);
+    const sound = join(folder, "sound.f32");
+    await mixSound(input, plan, sound);
+    await joinSegments({ list, sound, path }, signal);
     const { size } = await stat(path);
     onProgress(1);
     const fps = plan.rate.numerator / plan.rate.denominator;
@@ -75,56 +78,31 @@ export async function renderFile(
   }
 }
 
-/** The sound of a promotion as ffmpeg is asked for it, after one input. */
-async function soundOf({ document, facts, hashes }: RenderInput, { frames, rate }: RenderPlan): Promise<SoundInput> {
-  const length = msOf(frameStart(frames, rate));
-  const plan = templateOf(facts.templates, document.template).sound;
-  const mix = mixOf(document, facts.media, { plan, length });
-  const files = new Map<string, string>();
-  for (const { what } of mix.track) files.set(what.sound, await store().local(originalKey(hashes[what.sound] ?? "")));
-  return soundInput(mix, (sound) => files.get(sound) ?? "", 1);
+/** Writes what is heard of a promotion, exactly as long as its frames. */
+async function mixSound(
+  { document, facts, hashes }: RenderInput,
+  { frames, rate }: RenderPlan,
+  to: string,
+): Promise<void> {
+  const fileOf = (id: string): Promise<string> =>
+    samplesPath({ sha256: hashes[id] ?? "", name: facts.media[id]?.name ?? "a sound" });
+  const count = sampleAt(frameStart(frames, rate));
+  await writeSound(to, resolvePromotion(document, facts).mix, { fileOf, count });
 }
 
-/** @param list a file that names the segments in order, as ffmpeg's concat reads it */
-async function joinSegments(list: string, sound: SoundInput, path: string, signal: AbortSignal): Promise<void> {
-  const args = [
-    "-v",
-    "error",
-    "-y",
-    "-nostdin",
-    ...SAFE_INPUT,
-    "-f",
-    "concat",
-    "-safe",
-    "0",
-    "-i",
-    list,
-    ...sound.input,
-    "-filter_complex",
-    sound.graph,
-    "-map",
-    "0:v:0",
-    "-map",
-    "[sound]",
-    "-c:v",
-    "copy",
-    "-c:a",
-    "aac",
-    "-profile:a",
-    "aac_low",
-    "-b:a",
-    "192k",
-    "-ar",
-    "48000",
-    "-ac",
-    "2",
-    "-map_metadata",
-    "-1",
-    "-movflags",
-    "+faststart",
-    "-f",
-    "mp4",
-    path,
-  ];
-  await runProgram("ffmpeg", args, { timeLimitMs: 300_000, signal });
+interface Joining {
+  /** A file that names the segments in order, as ffmpeg's concat reads it. */
+  readonly list: string;
+  /** What `writeSound` wrote. */
+  readonly sound: string;
+  readonly path: string;
+}
+
+async function joinSegments({ list, sound, path }: Joining, signal: AbortSignal): Promise<void> {
+  const read = ["-v", "error", "-y", "-nostdin", ...SAFE_INPUT];
+  const inputs = [...["-f", "concat", "-safe", "0", "-i", list], ...[...SOUND_FORMAT, "-i", sound]];
+  const heard = ["-c:a", "aac", "-profile:a", "aac_low", "-b:a", "192k", "-ar", "48000", "-ac", "2"];
+  const written = ["-map", "0:v:0", "-map", "1:a:0", "-c:v", "copy", ...heard];
+  const file = ["-map_metadata", "-1", "-movflags", "+faststart", "-f", "mp4", path];
+  await runProgram("ffmpeg", [...read, ...inputs, ...written, ...file], { timeLimitMs: 300_000, signal });
 }

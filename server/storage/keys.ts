@@ -15,6 +15,7 @@ export const measuredKey = (sha256: string, version: number): string => `${folde
 export const stripKey = (sha256: string): string => `${folderOf(sha256)}/strip.webp`;
 export const tonesKey = (sha256: string): string => `${folderOf(sha256)}/tones.json`;
 export const soundProxyKey = (sha256: string): string => `${folderOf(sha256)}/proxy.m4a`;
+export const samplesKey = (sha256: string): string => `${folderOf(sha256)}/samples.s16le`;
 export function fontKey(sha256: string): string {
   if (!SHA.test(sha256)) throw new RangeError("Fonts are stored under their SHA-256 only.");
   return `fonts/${sha256}.ttf`;

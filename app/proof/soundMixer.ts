@@ -1,0 +1,38 @@
+import { type Mix } from "../../core/sound/mixedPiece";
+import { type Stereo } from "../../core/sound/samples";
+import { type FromSounds, type ToSounds } from "./soundMessages";
+
+/** Mixes in a worker of its own, which is started when it is first asked. */
+export interface SoundMixer {
+  /** What is heard of a promotion; null where another was asked for meanwhile. */
+  mixed(mix: Mix): Promise<Stereo | null>;
+  close(): void;
+}
+
+export function openSoundMixer(): SoundMixer {
+  let worker: Worker | null = null;
+  let last = 0;
+  const asked = new Map<number, (mixed: Stereo | null) => void>();
+
+  function start(): Worker {
+    const started = new Worker(new URL("../workers/soundWorker.ts", import.meta.url), { type: "module" });
+    started.onmessage = ({ data: { ask, mixed } }: MessageEvent<FromSounds>) => {
+      asked.get(ask)?.(mixed);
+      asked.delete(ask);
+    };
+    return started;
+  }
+
+  return {
+    mixed: (mix) =>
+      new Promise((resolve) => {
+        worker ??= start();
+        asked.set(++last, resolve);
+        worker.postMessage({ ask: last, mix } satisfies ToSounds);
+      }),
+    close() {
+      worker?.terminate();
+      worker = null;
+    },
+  };
+}

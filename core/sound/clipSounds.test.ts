@@ -1,0 +1,94 @@
+import { type ShotCut } from "../document/shots";
+import { type CutMedia } from "../scene/shotTrack";
+import { defined } from "../testing/defined";
+import { testClip, testPicture } from "../testing/promotions";
+import { sceneSpans } from "../time/timeline";
+import { msOf, ticksOf } from "../time/ticks";
+import { millis } from "../units";
+import { type SoundingScene, clipSounds } from "./clipSounds";
+import { levelAt } from "./mixedPiece";
+
+/** Six seconds at 30 frames a second. */
+const clip = testClip({ frames: 180, hasSound: true });
+const other = testClip({ id: "other", frames: 180, hasSound: true });
+const shot = (cut: ShotCut = {}, media = clip): CutMedia => ({ media, cut });
+
+/** Scenes of 4 s, each half a second into the one before. */
+function scenes(...slots: readonly SoundingScene["slots"][]): SoundingScene[] {
+  const spans = sceneSpans(slots.map(() => ({ length: millis(4000), overlap: millis(500) })));
+  return spans.map((span, index) => ({ span, slots: slots[index] ?? [] }));
+}
+const heard = (of: readonly SoundingScene[], { usual = 1, length = 60_000 } = {}) => clipSounds(of, { usual, length });
+const one = (...shots: readonly CutMedia[]) => ({ shots, level: undefined });
+
+test("a clip is heard while it is seen, from where it is cut, and fades over with its scene", () => {
+  const track = heard(scenes([one(shot())], [one(shot({ from: 30 }))]));
+  expect(track.map(({ from, to }) => [msOf(from), msOf(to)])).toEqual([
+    [0, 4000],
+    [3500, 7500],
+  ]);
+  expect(track.map(({ what }) => what.position)).toEqual([0, 48_000]);
+  const levelAtMs = (index: number, ms: number): number => levelAt(defined(track[index]), ticksOf(ms));
+  expect([1000, 3500, 3625, 3750, 3990].map((ms) => levelAtMs(0, ms))).toEqual([1, 1, 0.75, 0.5, expect.closeTo(0.02)]);
+  expect([3625, 3750, 4000, 7400].map((ms) => levelAtMs(1, ms))).toEqual([0.25, 0.5, 1, 1]);
+  // Where it is cut it is softened so shortly that nobody hears it.
+  expect([0, 2, 4].map((ms) => levelAtMs(0, ms))).toEqual([0, 0.5, 1]);
+  expect([7496, 7498, 7500].map((ms) => levelAtMs(1, ms))).toEqual([1, 0.5, 0]);
+});
+
+test("a clip that ends before its scene goes is not faded before its time", () => {
+  const [long, within] = [heard(scenes([one(shot({ to: 60 }))], [])), heard(scenes([one(shot({ to: 111 }))], []))];
+  // Two seconds of four.
+  expect(levelAt(defined(long[0]), ticksOf(1990))).toBe(1);
+  // 3.7 of four, of which the last half second fades.
+  expect(levelAt(defined(within[0]), ticksOf(3625))).toBe(0.75);
+});
+
+test("after its end there is silence, and what is cut out is not heard", () => {
+  const [cut] = heard(scenes([one(shot({ from: 30, to: 60 }))]));
+  expect(cut && [msOf(cut.from), msOf(cut.to)]).toEqual([0, 1000]);
+  expect(cut?.what.used).toEqual({ from: 48_000, to: 96_000 });
+  const parts = heard(scenes([one(shot({ from: 0, to: 30 }), shot({ from: 90, to: 120 }))]));
+  expect(parts.map(({ from, to, what }) => [msOf(from), msOf(to), what.position / 48_000])).toEqual([
+    [0, 1000, 0],
+    [1000, 2000, 3],
+  ]);
+});
+
+test("faster is shorter, backwards begins at the end, a held frame is silent, and so is what has no sound", () => {
+  const [fast] = heard(scenes([one(shot({ speed: 2 }))]));
+  expect(fast && [msOf(fast.to), fast.what.speed]).toEqual([3000, 2]);
+  const [back] = heard(scenes([one(shot({ from: 30, to: 90, reversed: true }))]));
+  expect(back && [back.what.position, back.what.speed]).toEqual([3 * 48_000 - 1, -1]);
+  const silent = [shot({ held: 10 }), { media: testPicture(), cut: {} }, shot({}, testClip({ hasSound: false }))];
+  for (const what of silent) expect(heard(scenes([one(what)]))).toEqual([]);
+});
+
+test("what has a level of its own keeps it; others have the usual one; none at all is not heard", () => {
+  const levelsOf = (slots: SoundingScene["slots"]) =>
+    heard(scenes(slots), { usual: 0.3 }).map(({ what }) => what.levels[1]?.level);
+  expect(levelsOf([one(shot())])).toEqual([0.3]);
+  expect(levelsOf([{ shots: [shot()], level: 0.8 }])).toEqual([0.8]);
+  expect(levelsOf([{ shots: [shot()], level: 0 }])).toEqual([]);
+});
+
+test("the same stretch of a clip in two slots is heard once, the louder one; others are heard beside it", () => {
+  const track = heard(
+    scenes([
+      { shots: [shot()], level: 0.2 },
+      { shots: [shot()], level: 0.6 },
+      { shots: [shot()], level: 0.4 },
+      one(shot({ from: 60 })),
+      one(shot({}, other)),
+    ]),
+  );
+  expect(track.map(({ what }) => [what.sound, what.position, what.levels[1]?.level])).toEqual([
+    [clip.id, 0, 0.6],
+    [clip.id, 96_000, 1],
+    ["other", 0, 1],
+  ]);
+});
+
+test("nothing is heard after the end of the promotion", () => {
+  expect(heard(scenes([one(shot())]), { length: 2500 }).map(({ to }) => msOf(to))).toEqual([2500]);
+});

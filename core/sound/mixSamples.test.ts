@@ -1,0 +1,109 @@
+import fc from "fast-check";
+import { ticksOf } from "../time/ticks";
+import { type Mix, type MixedPiece } from "./mixedPiece";
+import { mixSamples, neededSamples } from "./mixSamples";
+import { SAMPLE_RATE, type SoundSamples, readSamples } from "./samples";
+
+/** A sound whose samples say where they are: 0, 0.001, 0.002 … on the left, as many below nothing on the right. */
+function counting(first: number, count: number): SoundSamples {
+  const left = Float32Array.from({ length: count }, (_, at) => (first + at) / 1000);
+  return { first, left, right: left.map((value) => -value) };
+}
+const piece = (change: Partial<MixedPiece> = {}): MixedPiece => ({
+  sound: "s",
+  position: 0,
+  speed: 1,
+  used: { from: 0, to: null },
+  isLooped: false,
+  levels: [
+    { at: 0, level: 1 },
+    { at: 10_000_000, level: 1 },
+  ],
+  ...change,
+});
+/** Times in samples. */
+const span = (from: number, to: number, what: MixedPiece) => ({ from: ticksOf(from / 48), to: ticksOf(to / 48), what });
+const mix = (...track: Mix["track"]): Mix => ({ track, length: 1000 });
+
+function heard(of: Mix, count: number, sounds: Readonly<Record<string, SoundSamples>> = { s: counting(0, 100) }) {
+  const blocks = [...mixSamples(of, (sound) => sounds[sound] ?? null, count)];
+  const channel = (side: "left" | "right"): number[] => blocks.flatMap((block) => Array.from(block[side]));
+  // Thousandths.
+  return { left: channel("left").map(rounded), right: channel("right").map(rounded) };
+}
+const rounded = (value: number): number => Math.round(value * 1e6) / 1000 + 0;
+
+test("a piece lies where it was put, to the sample, and silence is around it", () => {
+  expect(heard(mix(span(3, 6, piece({ position: 20 }))), 8)).toEqual({
+    left: [0, 0, 0, 20, 21, 22, 0, 0],
+    right: [0, 0, 0, -20, -21, -22, 0, 0],
+  });
+});
+
+test("pieces that lie over each other add up, each at its level, which changes evenly from point to point", () => {
+  const rising = piece({
+    position: 10,
+    levels: [
+      { at: 0, level: 0 },
+      { at: 2, level: 1 },
+      { at: 4, level: 0.5 },
+    ],
+  });
+  expect(heard(mix(span(0, 4, rising)), 5).left).toEqual([0, 5.5, 12, 9.75, 0]);
+  const half = piece({ position: 50, levels: [{ at: 0, level: 0.5 }, { at: 9, level: 0.5 }] }); // prettier-ignore
+  expect(heard(mix(span(0, 4, rising), span(2, 4, half)), 4).left).toEqual([0, 5.5, 37, 35.25]);
+});
+
+test("what is used of a sound ends in silence, or begins again", () => {
+  const used = { from: 5, to: 8 };
+  expect(heard(mix(span(0, 6, piece({ position: 6, used }))), 6).left).toEqual([6, 7, 0, 0, 0, 0]);
+  const looped = piece({ position: 6, used, isLooped: true });
+  expect(heard(mix(span(0, 6, looped)), 6).left).toEqual([6, 7, 5, 6, 7, 5]);
+  // A sound that ends sooner than was thought is looped at its own end.
+  const short = { s: counting(0, 3) };
+  const all = piece({ isLooped: true });
+  expect(heard(mix(span(0, 5, all)), 5, short).left).toEqual([0, 1, 2, 0, 1]);
+});
+
+test("at another speed samples between samples are heard, and backwards they come in turn", () => {
+  expect(heard(mix(span(0, 4, piece({ position: 10, speed: 0.5 }))), 4).left).toEqual([10, 10.5, 11, 11.5]);
+  expect(heard(mix(span(0, 3, piece({ position: 10, speed: 8 }))), 3).left).toEqual([10, 18, 26]);
+  expect(heard(mix(span(0, 4, piece({ position: 2, speed: -1 }))), 4).left).toEqual([2, 1, 0, 0]);
+});
+
+test("what is needed of each sound is enough: with no more than that, the same is heard", () => {
+  const pieces = fc.record({
+    at: fc.nat(2000),
+    lasts: fc.integer({ min: 1, max: 3000 }),
+    position: fc.integer({ min: 1000, max: 3000 }),
+    speed: fc.constantFrom(-2, -1, 0.25, 0.7, 1, 3),
+    isLooped: fc.boolean(),
+  });
+  fc.assert(
+    fc.property(fc.array(pieces, { minLength: 1, maxLength: 4 }), (all) => {
+      const track = all.map(({ at, lasts, position, speed, isLooped }) =>
+        span(at, at + lasts, piece({ position, speed, isLooped, used: { from: 500, to: 4000 } })),
+      );
+      const needed = neededSamples(mix(...track)).get("s");
+      const end = Math.min(5000, needed?.to ?? 5000);
+      const least = counting(needed?.from ?? 0, end - (needed?.from ?? 0));
+      const whole = heard(mix(...track), 6000, { s: counting(0, 5000) });
+      expect(heard(mix(...track), 6000, { s: least })).toEqual(whole);
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test("a sound that can't be had is not heard; the others are, across the seconds they are mixed in", () => {
+  const late = span(SAMPLE_RATE - 1, SAMPLE_RATE + 2, piece({ position: 40 }));
+  const { left } = heard(mix(span(0, 5, piece({ sound: "gone" })), late), SAMPLE_RATE + 3);
+  expect(left).toHaveLength(SAMPLE_RATE + 3);
+  expect(left.slice(0, 5)).toEqual([0, 0, 0, 0, 0]);
+  expect(left.slice(-5)).toEqual([0, 40, 41, 42, 0]);
+});
+
+test("kept samples are read as they are: signed, little-endian, left before right, and no half of one", () => {
+  const bytes = Uint8Array.from([0, 0, 0, 128, 255, 127, 0, 64, 1]);
+  const { first, left, right } = readSamples(bytes, 7);
+  expect([first, ...left, ...right]).toEqual([7, 0, 32767 / 32768, -1, 0.5]);
+});

@@ -1,0 +1,100 @@
+import { type Span } from "../time/tracks";
+import { type Mix, type MixedPiece } from "./mixedPiece";
+import { SAMPLE_RATE, type SoundSamples, type Stereo, sampleAt } from "./samples";
+
+/** The samples of a sound that are needed: from one on, up to and without another; to its end where that is null. */
+export interface NeededSamples {
+  readonly from: number;
+  readonly to: number | null;
+}
+
+/** What of each sound is heard in a mix. */
+export function neededSamples({ track }: Mix): Map<string, NeededSamples> {
+  const needed = new Map<string, NeededSamples>();
+  for (const span of track) {
+    const { sound } = span.what;
+    const own = neededBy(span);
+    const before = needed.get(sound);
+    needed.set(sound, before ? { from: Math.min(before.from, own.from), to: later(before.to, own.to) } : own);
+  }
+  return needed;
+}
+
+const later = (one: number | null, other: number | null): number | null =>
+  one === null || other === null ? null : Math.max(one, other);
+
+function neededBy({ from, to, what: { position, speed, used, isLooped } }: Span<MixedPiece>): NeededSamples {
+  if (isLooped) return used;
+  const ends = position + speed * (sampleAt(to) - sampleAt(from));
+  // What lies between two samples needs both.
+  const [least, most] = [Math.floor(Math.min(position, ends)), Math.ceil(Math.max(position, ends)) + 1];
+  return { from: Math.max(used.from, least), to: used.to === null ? most : Math.min(used.to, most) };
+}
+
+/**
+ * What is heard of a mix, a second at a time.
+ *
+ * @param samplesOf the samples of a sound that are needed (see `neededSamples`); a sound of which there are none is not heard
+ * @param count how many samples are made: silence follows what ends before
+ */
+export function* mixSamples(
+  { track }: Mix,
+  samplesOf: (sound: string) => SoundSamples | null,
+  count: number,
+): Generator<Stereo> {
+  for (let start = 0; start < count; start += SAMPLE_RATE) {
+    const length = Math.min(SAMPLE_RATE, count - start);
+    const block = { left: new Float32Array(length), right: new Float32Array(length) };
+    for (const span of track) {
+      const samples = samplesOf(span.what.sound);
+      if (samples) addPiece({ block, start }, span, samples);
+    }
+    yield block;
+  }
+}
+
+/** Adds what is heard of a piece within a block: between each two points of its levels, an evenly changing factor. */
+function addPiece(
+  { block, start }: { readonly block: Stereo; readonly start: number },
+  { from, to, what }: Span<MixedPiece>,
+  samples: SoundSamples,
+): void {
+  const begins = sampleAt(from);
+  const first = Math.max(0, start - begins);
+  const end = Math.min(sampleAt(to), start + block.left.length) - begins;
+  const read = readerOf(what, samples);
+  for (let index = 1; index < what.levels.length; index++) {
+    const [before, next] = [what.levels[index - 1], what.levels[index]];
+    if (!before || !next || next.at <= before.at) continue;
+    const slope = (next.level - before.level) / (next.at - before.at);
+    const stop = Math.min(end, Math.ceil(next.at));
+    for (let at = Math.max(first, Math.ceil(before.at)); at < stop; at++) {
+      const level = before.level + slope * (at - before.at);
+      const into = begins + at - start;
+      const position = what.position + at * what.speed;
+      block.left[into] = (block.left[into] ?? 0) + level * read(samples.left, position);
+      block.right[into] = (block.right[into] ?? 0) + level * read(samples.right, position);
+    }
+  }
+}
+
+/** Reads a sound at a position: a sample itself, or the straight line between two. Outside what is used there is silence. */
+function readerOf(
+  { used, isLooped }: MixedPiece,
+  { first, left }: SoundSamples,
+): (channel: Float32Array, position: number) => number {
+  const end = Math.min(used.to ?? Infinity, first + left.length);
+  const length = end - used.from;
+  const sample = (channel: Float32Array, at: number): number => {
+    if (isLooped && length > 0) return channel[used.from + modulo(at - used.from, length) - first] ?? 0;
+    return at >= used.from && at < end ? (channel[at - first] ?? 0) : 0;
+  };
+  return (channel, position) => {
+    const whole = Math.floor(position);
+    const part = position - whole;
+    const here = sample(channel, whole);
+    return part === 0 ? here : here + (sample(channel, whole + 1) - here) * part;
+  };
+}
+
+const modulo = (value: number, by: number): number => ((value % by) + by) % by;

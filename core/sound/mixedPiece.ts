@@ -1,0 +1,58 @@
+import { ticks, type Ticks } from "../time/ticks";
+import { type Span, type Track } from "../time/tracks";
+import { sampleAt } from "./samples";
+
+/** A level at a sample counted from where a piece begins: a linear factor. Between two it changes evenly. */
+export interface LevelPoint {
+  readonly at: number;
+  readonly level: number;
+}
+
+/** A piece of sound as it is heard. */
+export interface MixedPiece {
+  /** The media item whose sound it is: a sound, or a clip. */
+  readonly sound: string;
+  /** The sample of it that is heard first, counted in the sound; between two where it is a fraction. */
+  readonly position: number;
+  /** How many samples of it pass with each that is heard; backwards where there are less than none. */
+  readonly speed: number;
+  /** The samples of it that are used: from one on, up to and without another; to its end where that is null. */
+  readonly used: { readonly from: number; readonly to: number | null };
+  /** Whether it begins again where what is used of it ends; else silence follows. */
+  readonly isLooped: boolean;
+  /** In order; before the first and after the last nothing is heard. */
+  readonly levels: readonly LevelPoint[];
+}
+
+/** What is heard over time, and how long the whole lasts in milliseconds. */
+export interface Mix {
+  readonly track: Track<MixedPiece>;
+  readonly length: number;
+}
+
+/** The levels of a piece of one level, with straight fades at its ends. Where they would meet, both are shorter. All in samples. */
+export function faded(
+  level: number,
+  lasts: number,
+  fades: { readonly in: number; readonly out: number },
+): LevelPoint[] {
+  const share = fades.in + fades.out > lasts ? lasts / (fades.in + fades.out) : 1;
+  const [opening, closing] = [fades.in * share, fades.out * share];
+  return [
+    ...(opening > 0 ? [{ at: 0, level: 0 }] : []),
+    { at: opening, level },
+    { at: lasts - closing, level },
+    ...(closing > 0 ? [{ at: lasts, level: 0 }] : []),
+  ];
+}
+
+/** The linear factor that a piece is heard with at a time of the promotion; none outside its span. */
+export function levelAt({ from, to, what }: Span<MixedPiece>, time: Ticks): number {
+  if (time < from || time > to) return 0;
+  const at = sampleAt(ticks(time - from));
+  const after = what.levels.findIndex((point) => point.at >= at);
+  const [before, next] = [what.levels[after - 1], what.levels[after]];
+  if (!next) return 0;
+  if (!before) return next.at === at ? next.level : 0;
+  return before.level + ((next.level - before.level) * (at - before.at)) / (next.at - before.at);
+}

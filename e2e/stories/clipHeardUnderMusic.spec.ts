@@ -1,0 +1,134 @@
+import { mkdtemp, rm } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { type Page, expect, test } from "@playwright/test";
+import { ffmpeg, ffprobe } from "../files";
+import { onlyIn, openShortPromotion } from "../newPromotion";
+import { downloadRendition, dropOnSlot } from "../ownClips";
+import { RATE, samplesOfFile, toneIn } from "../samples";
+import { renderDrafts } from "../startRender";
+
+/** A clip is heard as it is trimmed: by itself, as loud as it is set, softly under music, and not at all. */
+
+/** A second each, with a tone of this many hertz, a quarter of full scale high. */
+const SECONDS = [500, 1000, 2000] as const;
+const HEIGHT = 0.25;
+/** While its scene is there alone; while it goes over into the next, half of it; and after it. */
+const HEARD = [0.1, 0.7] as const;
+const GOING = [0.86, 0.89] as const;
+const AFTER = [1.3, 1.9] as const;
+
+async function soundingClip(folder: string): Promise<string> {
+  const path = join(folder, "own-clip.mp4");
+  const colors = ["red", "blue", "lime"].flatMap((color) => [
+    "-f",
+    "lavfi",
+    "-i",
+    `color=c=${color}:s=1280x720:r=30:d=1`,
+  ]);
+  const tones = SECONDS.flatMap((hertz) => [
+    "-f",
+    "lavfi",
+    "-i",
+    `aevalsrc=${HEIGHT}*sin(2*PI*${hertz}*t)|${HEIGHT}*sin(2*PI*${hertz}*t):d=1:s=${RATE}`,
+  ]);
+  const joined = "[0:v][3:a][1:v][4:a][2:v][5:a]concat=n=3:v=1:a=1[v][a]";
+  const coded = ["-c:v", "libx264", "-pix_fmt", "yuv420p", "-c:a", "aac", "-b:a", "256k"];
+  await ffmpeg(...colors, ...tones, "-filter_complex", joined, "-map", "[v]", "-map", "[a]", ...coded, path);
+  return path;
+}
+
+/** What the page last had mixed, as it is heard there. */
+const heardOnPage = (page: Page): Promise<number[]> =>
+  page.evaluate(() => {
+    const { heard } = window as unknown as { heard?: AudioBuffer };
+    return heard ? Array.from(heard.getChannelData(0)) : [];
+  });
+
+/** Renders as it is now, and gives the sound of the square file. */
+async function rendered(page: Page, folder: string): Promise<Float32Array> {
+  await expect(page.getByText("saved", { exact: true })).toBeVisible();
+  await page.getByRole("link", { name: "On to the proofs" }).click();
+  await renderDrafts(page, 1);
+  const file = await downloadRendition(page, "square", folder);
+  expect((await ffprobe(file)).audio).toMatchObject({ codec_name: "aac", sample_rate: String(RATE), channels: 2 });
+  return samplesOfFile(file);
+}
+
+test("a clip is heard from where it is trimmed, as loud as it is set, at 30 % under music, or not at all", async ({
+  page,
+}) => {
+  const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
+  await page.addInitScript(() => {
+    window.AudioContext = class extends AudioContext {
+      override createBuffer(...given: Parameters<AudioContext["createBuffer"]>): AudioBuffer {
+        const heard = super.createBuffer(...given);
+        Object.assign(window, { heard });
+        return heard;
+      }
+    };
+  });
+  await openShortPromotion(page, "heard-under-music");
+  await onlyIn(page, "square");
+  await dropOnSlot(page, "Choose picture", await soundingClip(folder));
+  const hook = page.getByRole("region", { name: "Scene 1, Headline" });
+  await expect(hook.getByText("own-clip · clip 3.0 s")).toBeVisible({ timeout: 30_000 });
+
+  // The promotion has music, so the clip is soft, and says why.
+  const level = hook.getByLabel("Sound of picture in per cent");
+  await expect(level).toHaveValue("30");
+  await expect(hook.getByText("under music")).toBeVisible();
+  await page.getByLabel("Music").selectOption({ label: "no music" });
+  await expect(level).toHaveValue("100");
+  await hook.getByRole("button", { name: "Trim" }).click();
+  const dialog = page.getByRole("dialog", { name: "Trim own-clip" });
+  await dialog.getByLabel("From frame").fill("30");
+  await dialog.getByLabel("Up to frame").fill("60");
+  await dialog.getByRole("button", { name: "Done" }).click();
+
+  const whole = await rendered(page, folder);
+  expect(whole.length / RATE).toBeCloseTo(2, 1);
+  expect(toneIn(whole, 1000, HEARD)).toBeCloseTo(HEIGHT, 2);
+  // It goes as its scene goes: half a second, of which a quarter has passed here.
+  expect(toneIn(whole, 1000, GOING)).toBeCloseTo(HEIGHT * 0.75, 1);
+  // What was trimmed away is not heard, and past its end there is silence, while its last frame stands.
+  expect(Math.max(...SECONDS.map((hertz) => toneIn(whole, hertz, AFTER)))).toBeLessThan(0.002);
+  expect(Math.max(toneIn(whole, 500, HEARD), toneIn(whole, 2000, HEARD))).toBeLessThan(0.002);
+
+  await page.getByRole("link", { name: "Fill", exact: true }).click();
+  await level.fill("50");
+  await expect(hook.getByRole("button", { name: "Reset" }).first()).toBeVisible();
+  await expect
+    .poll(async () => toneIn(Float32Array.from(await heardOnPage(page)), 1000, HEARD))
+    .toBeCloseTo(HEIGHT / 2, 2);
+  const proof = Float32Array.from(await heardOnPage(page));
+  const half = await rendered(page, folder);
+  // What is heard on the desk is what is rendered, but for what AAC takes away: no more than a hundredth of it.
+  const apart = proof.reduce((sum, sample, at) => sum + (sample - (half[at] ?? 0)) ** 2, 0);
+  const all = proof.reduce((sum, sample) => sum + sample ** 2, 0);
+  expect(proof).toHaveLength(2 * RATE);
+  expect(apart / all).toBeLessThan(0.0001);
+
+  // One control for all clips takes the place of what one had; undo brings it back.
+  await page.getByRole("link", { name: "Fill", exact: true }).click();
+  await page.getByRole("button", { name: "Sound of all clips", exact: true }).click();
+  await expect(level).toHaveValue("0");
+  await expect(hook.getByText("like all clips")).toBeVisible();
+  await page.keyboard.press("Control+z");
+  await expect(level).toHaveValue("50");
+  await page.keyboard.press("Control+Shift+z");
+  await expect(level).toHaveValue("0");
+  const silent = await rendered(page, folder);
+  expect(toneIn(silent, 1000, HEARD)).toBeLessThan(0.0005);
+
+  await page.getByRole("link", { name: "Fill", exact: true }).click();
+  await page.getByRole("region", { name: "Sound" }).getByRole("button", { name: "Reset" }).click();
+  await page.getByLabel("Music").selectOption({ index: 1 });
+  await expect(level).toHaveValue("30");
+  const under = await rendered(page, folder);
+  expect(Math.abs(toneIn(under, 1000, HEARD) - 0.3 * HEIGHT)).toBeLessThan(0.02);
+  // The music goes on when the clip has ended.
+  const loudness = under.subarray(1.2 * RATE, 1.6 * RATE).reduce((sum, sample) => Math.max(sum, Math.abs(sample)), 0);
+  expect(loudness).toBeGreaterThan(0.02);
+  await rm(folder, { recursive: true });
+});
