@@ -157,6 +157,18 @@ export const FIELDS = {
     lock: "timing",
     from: ({ scene }) => scene.length,
   }),
+  gives: ofScene(within("Gives way", { least: 0, most: 4, step: 0.5 }, 1), {
+    named: "How far the length changes of",
+    layers: ["scene"],
+    lock: "timing",
+    from: () => 1,
+  }),
+  held: ofScene(time("Length of the promotion", { least: 1000, most: 600_000 }, 15_000), {
+    named: "The length of the promotion with",
+    layers: ["@all"],
+    lock: "timing",
+    from: () => undefined,
+  }),
   overlap: ofScene(time("Length of the transition", { least: 0, most: 3000 }, 500), {
     named: "The length of the transition into",
     layers: ["scene", "@all"],

@@ -168,6 +168,19 @@ const CASES: readonly Case[] = [
     mended: [removePlacement("in-stream")],
   },
   {
+    rule: "keeps-length",
+    edits: [adjust("held", millis(25_000), { target: { scene: "" }, layer: "@all" })],
+    words: /^it lasts \d+\.\d s and is held to 25\.0 s$/,
+    isCured: true,
+  },
+  {
+    // Shorter than can be read: nothing but words can mend it.
+    rule: "keeps-length",
+    edits: [adjust("held", millis(1000), { target: { scene: "" }, layer: "@all" })],
+    words: /held to 1\.0 s; it can be read in \d+\.\d s at least$/,
+    mended: [adjust("held", null, { target: { scene: "" }, layer: "@all" })],
+  },
+  {
     rule: "fits-placements",
     edits: [
       addPlacement(testDocument(), "vertical-day"),

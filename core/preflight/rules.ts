@@ -5,6 +5,7 @@ import { contrastOnPictures } from "./contrast";
 import { ownMedia, ownWords, slotsFilled } from "./filled";
 import { type Rule } from "./finding";
 import { countsToComing, itemsInSafeArea, itemsReadable, textsApart } from "./items";
+import { keepsLength } from "./keepsLength";
 import { noFlashes } from "./noFlashes";
 import { noSliver, notEnlarged, sourceGood, subjectInSight, subjectUncovered } from "./pictures";
 import { insideSafeArea } from "./places";
@@ -35,6 +36,7 @@ export const RULES: readonly Rule[] = [
   movesAtOnce,
   picturesDiffer,
   notTooLong,
+  keepsLength,
   fitsPlacements,
   rightsClear,
   offerRuns,

@@ -36,7 +36,7 @@ export function shotTrack<Shot extends CutMedia>(shots: readonly Shot[], length:
 }
 
 /** How long a shot wants to be on screen, in milliseconds; null where it says nothing of it. */
-function ownLength({ media, cut }: CutMedia): number | null {
+export function ownLength({ media, cut }: CutMedia): number | null {
   if (cut.length !== undefined) return cut.length;
   if (media.kind !== "clip" || cut.held !== undefined) return null;
   const { from, to } = usedOf(media, cut);

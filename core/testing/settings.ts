@@ -14,6 +14,8 @@ const OTHER: { readonly [Id in FieldId]: ValueOf<Id> } = {
   watermarkPlace: rect(500, 900, 120, 120),
   skipped: true,
   length: millis(5000),
+  gives: 2,
+  held: millis(20_000),
   overlap: millis(300),
   transition: "wipe",
   motion: "pop",

@@ -1,0 +1,54 @@
+import { type ResolvedPromotion } from "../document/resolve";
+import { itemText } from "../document/itemText";
+import { itemKey } from "../document/itemKey";
+import { type PlacedKey } from "../document/placedKey";
+import { shownWords } from "../preflight/shownWords";
+import { type ProofSheet } from "../scene/proofSheet";
+import { readingNeed } from "../time/reading";
+import { msOf } from "../time/ticks";
+import { plainWords } from "../type/emphasis";
+
+/** A text that is to be read: from when until when it can be, and how long that takes. Milliseconds. */
+export interface ReadText {
+  readonly key: PlacedKey;
+  readonly text: string;
+  readonly from: number;
+  readonly to: number;
+  readonly need: number;
+}
+
+/** All that is to be read in a promotion, in the order in which it comes. Words of a scene can be read until the next comes in. */
+export function readTexts(
+  { items }: Pick<ResolvedPromotion, "items">,
+  { scenes, spans }: Pick<ProofSheet, "scenes" | "spans">,
+): ReadText[] {
+  const ofScenes = scenes.flatMap((scene, index) => {
+    const span = spans[index];
+    if (!span) return [];
+    const to = spans[index + 1]?.start ?? span.end;
+    return shownWords(scene).map(({ key, text }) => ({ key, text, from: span.start, to, need: readingNeed(text) }));
+  });
+  const ofItems = items.flatMap(({ from, to, what: { id, item } }) => {
+    const text = plainWords(itemText(item) ?? "").trim();
+    return text === "" ? [] : [{ key: itemKey(id), text, from: msOf(from), to: msOf(to), need: readingNeed(text) }];
+  });
+  return [...ofScenes, ...ofItems]
+    .filter(({ need, from, to }) => need > 0 && to > from)
+    .sort((one, other) => one.from - other.from);
+}
+
+/**
+ * How much of the time reading takes, all through a promotion: 1 is all of it, more is more than anybody can. Each text is
+ * taken as read evenly while it can be.
+ *
+ * @param step milliseconds between two values @param length of the promotion
+ */
+export function readingLoad(texts: readonly ReadText[], length: number, step: number): { at: number; load: number }[] {
+  return Array.from({ length: Math.floor(length / step) + 1 }, (_, index) => {
+    const at = index * step;
+    const load = texts
+      .filter(({ from, to }) => from <= at && at < to)
+      .reduce((sum, { from, to, need }) => sum + need / (to - from), 0);
+    return { at, load };
+  });
+}
