@@ -48,6 +48,7 @@ export default [
     route("promotions/new", "routes/newPromotion.tsx"),
     route("promotions/:slug", "routes/fillDesk.tsx"),
     route("promotions/:slug/proof", "routes/proofDesk.tsx"),
+    route("promotions/:slug/pace", "routes/paceDesk.tsx"),
     route("promotions/:slug/send", "routes/sendDesk.tsx"),
   ]),
 ] satisfies RouteConfig;

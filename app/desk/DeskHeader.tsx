@@ -8,8 +8,10 @@ import { type SaveState } from "../edits/editSession";
 const DESKS = [
   ["Fill", ""],
   ["Proof", "/proof"],
+  ["Pace", "/pace"],
   ["Send", "/send"],
 ] as const;
+type Desk = (typeof DESKS)[number][0];
 
 /** The head of a promotion: its name, saved state, the desks, and its actions. */
 export function DeskHeader({
@@ -23,7 +25,7 @@ export function DeskHeader({
   slug: string;
   name: string;
   save?: SaveState;
-  current: "Fill" | "Proof" | "Send";
+  current: Desk;
   onRename?: (name: string) => void;
   children: ReactNode;
 }) {

@@ -66,16 +66,27 @@ export const freeLength = (): Edit => adjust("held", null, WHOLE);
 /**
  * Has a scene last a given time. Where the promotion is held to a length, the others share what that takes from them.
  * @param length milliseconds @param held what the promotion is held to
+ * @param label of a step of its own for undo; else it is one with what was typed before
  */
 export function setSceneLength(
   scenes: readonly PacedScene[],
-  { scene, length, held }: { readonly scene: string; readonly length: number; readonly held: number | undefined },
+  {
+    scene,
+    length,
+    held,
+    label = "Length",
+  }: {
+    readonly scene: string;
+    readonly length: number;
+    readonly held: number | undefined;
+    readonly label?: string | undefined;
+  },
 ): Retimed {
   const shortest = scenes.find(({ id }) => id === scene)?.shortest ?? 0;
   const wanted = Math.round(Math.max(shortest, length));
-  const own = adjust("length", millis(wanted), { target: { scene } });
+  const own = { ...adjust("length", millis(wanted), { target: { scene } }), label };
   if (held === undefined) return { edit: own };
   const fixed = scenes.map((one) => (one.id === scene ? { ...one, length: wanted, least: wanted, most: wanted } : one));
   const others = retime(fixed, held);
-  return "edit" in others ? { edit: { ...together(own.label, [own, others.edit]) } } : others;
+  return "edit" in others ? { edit: together(label, [own, others.edit]) } : others;
 }

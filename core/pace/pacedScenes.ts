@@ -82,7 +82,7 @@ export function pacedScenes(
     const shortest = Math.max(SHORTEST, joined);
     const need = Math.max(0, ...words.map((one) => one.need));
     const bounded = (wanted: number): number => Math.min(LONGEST, Math.max(shortest, wanted));
-    const weight = design ? sourced(document, "gives", { ...design, target: { scene: id }, format: null }).value : 1;
+    const weight = design && sourced(document, "gives", { ...design, target: { scene: id }, format: null }).value;
     return {
       id,
       name: template.name,
@@ -104,9 +104,9 @@ export function pacedScenes(
 /** How long the slot that shows most of clips takes to show all that is used of them; null without any. */
 function lengthOfClips({ shots }: ResolvedScene): number | null {
   const lengths = Object.values(shots).flatMap((all) => {
-    const own = all.map(ownLength);
-    const isTimed = all.some(({ media }) => media.kind === "clip") && own.every((one) => one !== null);
-    return isTimed ? [own.reduce<number>((sum, one) => sum + (one ?? 0), 0)] : [];
+    const own = all.map(ownLength).filter((one) => one !== null);
+    const isTimed = all.some(({ media }) => media.kind === "clip") && own.length === all.length;
+    return isTimed ? [own.reduce((sum, one) => sum + one, 0)] : [];
   });
   return lengths.length > 0 ? Math.max(...lengths) : null;
 }

@@ -2,41 +2,19 @@ import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Page, expect, test } from "@playwright/test";
-import { ffmpeg, ffprobe } from "../files";
+import { ffprobe } from "../files";
 import { onlyIn, openShortPromotion } from "../newPromotion";
 import { downloadRendition, dropOnSlot } from "../ownClips";
+import { HEIGHT, SECONDS, soundingClip } from "../soundingClip";
 import { RATE, samplesOfFile, toneIn } from "../samples";
 import { renderDrafts } from "../startRender";
 
 /** A clip is heard as it is trimmed: by itself, as loud as it is set, softly under music, and not at all. */
 
-/** A second each, with a tone of this many hertz, a quarter of full scale high. */
-const SECONDS = [500, 1000, 2000] as const;
-const HEIGHT = 0.25;
 /** While its scene is there alone; while it goes over into the next, half of it; and after it. */
 const HEARD = [0.1, 0.7] as const;
 const GOING = [0.86, 0.89] as const;
 const AFTER = [1.3, 1.9] as const;
-
-async function soundingClip(folder: string): Promise<string> {
-  const path = join(folder, "own-clip.mp4");
-  const colors = ["red", "blue", "lime"].flatMap((color) => [
-    "-f",
-    "lavfi",
-    "-i",
-    `color=c=${color}:s=1280x720:r=30:d=1`,
-  ]);
-  const tones = SECONDS.flatMap((hertz) => [
-    "-f",
-    "lavfi",
-    "-i",
-    `aevalsrc=${HEIGHT}*sin(2*PI*${hertz}*t)|${HEIGHT}*sin(2*PI*${hertz}*t):d=1:s=${RATE}`,
-  ]);
-  const joined = "[0:v][3:a][1:v][4:a][2:v][5:a]concat=n=3:v=1:a=1[v][a]";
-  const coded = ["-c:v", "libx264", "-pix_fmt", "yuv420p", "-c:a", "aac", "-b:a", "256k"];
-  await ffmpeg(...colors, ...tones, "-filter_complex", joined, "-map", "[v]", "-map", "[a]", ...coded, path);
-  return path;
-}
 
 /** What the page last had mixed, as it is heard there. */
 const heardOnPage = (page: Page): Promise<number[]> =>

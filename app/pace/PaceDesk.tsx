@@ -1,0 +1,204 @@
+import { useMemo, useState } from "react";
+import { toast } from "sonner";
+import { sceneDesign } from "../../core/document/design";
+import { addFormat, applyEdit, removeFormat, rename } from "../../core/document/edits";
+import { type Promotion } from "../../core/document/promotion";
+import { resolvePromotion } from "../../core/document/resolve";
+import { heldLength, setSceneLength } from "../../core/pace/lengthEdits";
+import { pacedScenes } from "../../core/pace/pacedScenes";
+import { type ReadText, readTexts } from "../../core/pace/readTexts";
+import { type FormatName } from "../../core/placement/formats";
+import { settledTime } from "../../core/scene/preparePromotion";
+import { ButtonLink } from "../components/Button";
+import { Toasts } from "../components/Toasts";
+import { useLive } from "../components/useLive";
+import { DeskHeader } from "../desk/DeskHeader";
+import { PresentPeople } from "../desk/PresentPeople";
+import { Transport } from "../desk/Transport";
+import { Trio } from "../desk/Trio";
+import { UndoButtons } from "../desk/UndoButtons";
+import { type LoadedDesk, useDesk } from "../desk/useDesk";
+import { usePresence } from "../desk/usePresence";
+import { ItemLane } from "./ItemLane";
+import { Playhead } from "./Playhead";
+import { ReadingCurve } from "./ReadingCurve";
+import { Ruler } from "./Ruler";
+import { type Lengthening, SceneLane } from "./SceneLane";
+import { ScenePanel } from "./ScenePanel";
+import { ShotLane } from "./ShotLane";
+import { ShotPanel } from "./ShotPanel";
+import { SoundLane } from "./SoundLane";
+import { TimePage } from "./TimePage";
+import { WholePanel } from "./WholePanel";
+import { WordLane } from "./WordLane";
+
+const ignore = (): void => undefined;
+
+/** The Pace desk: time as a page. Scenes, words, pictures and sound under one ruler, and how long each is, dragged or typed. */
+export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boolean } }) {
+  const { slug, free } = loaded;
+  const desk = useDesk(loaded);
+  const { session, state, document, promotion, facts, formats, engine, prepared } = desk;
+  const { apply } = session;
+  const live = useLive();
+  const present = usePresence(slug, "");
+  const [picked, setPicked] = useState(0);
+  const chosen = Math.min(picked, promotion.scenes.length - 1);
+  const sheet = prepared[0];
+  const scenes = useMemo(
+    () => pacedScenes(document, facts, { scenes: promotion.scenes, sheet: sheet?.scenes ?? [], free }),
+    [document, facts, promotion.scenes, sheet, free],
+  );
+  /** As it would be, while an end is pulled. */
+  const [pulled, setPulled] = useState<Promotion | null>(null);
+  const shown = useMemo(() => (pulled ? resolvePromotion(pulled, facts) : promotion), [pulled, facts, promotion]);
+  const shownScenes = useMemo(
+    () => (pulled ? pacedScenes(pulled, facts, { scenes: shown.scenes, sheet: sheet?.scenes ?? [], free }) : scenes),
+    [pulled, facts, shown, sheet, free, scenes],
+  );
+  const texts = useMemo(() => readTexts(shown, { scenes: sheet?.scenes ?? [], spans: shown.spans }), [shown, sheet]);
+  const scene = scenes[chosen];
+  const own = scene && document.scenes[scene.id];
+  const resolved = promotion.scenes[chosen];
+  const span = promotion.spans[chosen];
+
+  function choose(at: number): void {
+    setPicked(at);
+    const span = promotion.spans[at];
+    if (span && !engine?.state().playing) engine?.seek(settledTime(span));
+  }
+  function lookAt({ from, to }: Pick<ReadText, "from" | "to">): void {
+    engine?.seek(from + (to - from) * 0.6);
+  }
+  function setLength(at: number, length: number, how: Lengthening | "typed"): void {
+    const one = scenes[at];
+    if (!one) return;
+    const retimed = setSceneLength(scenes, {
+      scene: one.id,
+      length,
+      held: heldLength(document),
+      label: how === "pulled" ? "Pull the end of a scene" : undefined,
+    });
+    const isDone = how !== "pulling";
+    pull("edit" in retimed && !isDone ? applyEdit(document, retimed.edit) : null);
+    if (!isDone) return;
+    if ("edit" in retimed) {
+      apply(retimed.edit);
+    } else {
+      toast.error("The other scenes can't take that up: each stays long enough to be read.");
+    }
+  }
+  function pull(document: Promotion | null): void {
+    setPulled(document);
+    desk.onDragged(document);
+  }
+  const chooseFormats = (wanted: readonly FormatName[]): void => {
+    for (const format of wanted) if (!formats.includes(format)) apply(addFormat(document, format));
+    for (const format of formats) if (!wanted.includes(format)) apply(removeFormat(format));
+  };
+  const { spans, length } = shown;
+  return (
+    <main className="flex h-[calc(100vh-46px)] min-h-[560px] flex-col max-lg:h-auto">
+      <DeskHeader
+        slug={slug}
+        name={document.name}
+        save={state.save}
+        current="Pace"
+        onRename={(name) => apply(rename(name))}
+      >
+        <PresentPeople present={present} promotion={promotion} />
+        <UndoButtons session={session} state={state} />
+        <ButtonLink look="main" to={`/promotions/${slug}/send`}>
+          On to rendering
+        </ButtonLink>
+      </DeskHeader>
+      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_320px] max-lg:flex max-lg:flex-col">
+        <div className="flex min-h-0 min-w-0 flex-col">
+          <div className="h-[268px] shrink-0 max-lg:h-auto">
+            <Trio
+              engine={engine}
+              slug={slug}
+              formats={formats}
+              marked={null}
+              onPick={ignore}
+              onFormats={chooseFormats}
+            />
+          </div>
+          <fieldset disabled={!live} className="flex min-h-0 flex-1 flex-col max-lg:h-[70vh] max-lg:flex-none">
+            <TimePage
+              length={length}
+              scene={scene?.length ?? length}
+              about={
+                <span className="ml-auto figures text-[13px] text-soft">
+                  {spans.length} scenes · {(length / 1000).toFixed(2)} s
+                </span>
+              }
+            >
+              {(width) => (
+                <>
+                  <Ruler length={length} width={width} onSeek={(time) => engine?.seek(time)} />
+                  <SceneLane
+                    scenes={shownScenes}
+                    spans={spans}
+                    length={length}
+                    chosen={chosen}
+                    onChoose={choose}
+                    onLength={setLength}
+                    onLeave={() => pull(null)}
+                  />
+                  <WordLane texts={texts} length={length} onLookAt={lookAt} />
+                  <ShotLane promotion={shown} length={length} onChoose={choose} />
+                  {shown.items.length > 0 && (
+                    <ItemLane items={shown.items} length={length} onLookAt={(time) => engine?.seek(time)} />
+                  )}
+                  <SoundLane promotion={shown} />
+                  <ReadingCurve texts={texts} length={length} width={width} />
+                  <Playhead engine={engine} length={length} />
+                </>
+              )}
+            </TimePage>
+          </fieldset>
+        </div>
+        <fieldset
+          disabled={!live}
+          className="flex min-h-0 flex-col gap-4 overflow-y-auto border-l border-rule bg-card px-5 py-4"
+        >
+          <WholePanel document={document} scenes={scenes} onEdit={apply} />
+          <hr className="border-rule" />
+          {scene && own && (
+            <ScenePanel
+              key={scene.id}
+              document={document}
+              design={sceneDesign(document, facts.templates, own)}
+              scene={scene}
+              index={chosen}
+              onLength={(wanted) => setLength(chosen, wanted, "typed")}
+              onEdit={apply}
+            />
+          )}
+          {own && resolved && span && (
+            <ShotPanel
+              key={`shots of ${resolved.id}`}
+              document={document}
+              promotion={promotion}
+              scene={resolved}
+              own={own}
+              span={span}
+              engine={engine}
+              free={free}
+              onChosen={desk.onChosen}
+              onEdit={apply}
+            />
+          )}
+        </fieldset>
+      </div>
+      <Transport
+        engine={engine}
+        scenes={promotion.scenes.map(({ template }) => template)}
+        spans={spans}
+        length={length}
+      />
+      <Toasts above={58} />
+    </main>
+  );
+}

@@ -1,0 +1,53 @@
+import { useId, useMemo } from "react";
+import { Area, AreaChart, ReferenceLine, XAxis, YAxis } from "recharts";
+import { type ReadText, readingLoad } from "../../core/pace/readTexts";
+import { Lane } from "./Lane";
+
+const HEIGHT = 74;
+const STEP_MS = 50;
+
+/** How much of the time reading takes, from the start to the end. Over the line there is more to read than anybody can. */
+export function ReadingCurve({ texts, length, width }: { texts: readonly ReadText[]; length: number; width: number }) {
+  const loads = useMemo(() => readingLoad(texts, length, STEP_MS), [texts, length]);
+  const most = Math.max(...loads.map(({ load }) => load));
+  const over = loads.filter(({ load }) => load > 1).length * STEP_MS;
+  // What lies over the line is red: the shape reaches from its highest load down to none.
+  const tooMuch = most > 1 ? 1 - 1 / most : 0;
+  const fill = useId();
+  const said =
+    over > 0
+      ? `For ${(over / 1000).toFixed(1)} s not all of it can be read`
+      : `Reading takes ${Math.round(most * 100)} % of the time at the most`;
+  return (
+    <Lane title="Reading" height={HEIGHT}>
+      <div role="img" aria-label={said} className="absolute inset-0">
+        {width > 0 && (
+          <AreaChart width={width} height={HEIGHT} data={loads} margin={{ top: 4, right: 0, bottom: 0, left: 0 }}>
+            <defs>
+              <linearGradient id={fill} x1="0" y1="0" x2="0" y2="1">
+                <stop offset={tooMuch} stopColor="var(--color-wrong)" stopOpacity={0.35} />
+                <stop offset={tooMuch} stopColor="var(--color-ready)" stopOpacity={0.3} />
+              </linearGradient>
+            </defs>
+            <XAxis dataKey="at" type="number" domain={[0, length]} hide />
+            <YAxis domain={[0, Math.max(1.25, most * 1.1)]} hide />
+            <Area
+              dataKey="load"
+              type="stepAfter"
+              isAnimationActive={false}
+              stroke="var(--color-ink)"
+              strokeWidth={1.25}
+              fill={`url(#${fill})`}
+            />
+            <ReferenceLine y={1} stroke="var(--color-wrong)" strokeDasharray="4 3" />
+          </AreaChart>
+        )}
+      </div>
+      <span
+        className={`absolute right-1 bottom-1 bg-paper/85 px-1.5 text-[12px] ${over > 0 ? "text-wrong" : "text-soft"}`}
+      >
+        {said}
+      </span>
+    </Lane>
+  );
+}

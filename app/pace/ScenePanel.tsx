@@ -1,0 +1,118 @@
+import { type SceneDesign, sourced } from "../../core/document/design";
+import { type Edit } from "../../core/document/edit";
+import { adjust } from "../../core/document/edits";
+import { FIELDS } from "../../core/document/fields";
+import { type Promotion } from "../../core/document/promotion";
+import { type PacedScene } from "../../core/pace/pacedScenes";
+import { FPS_30, frameCount } from "../../core/time/frames";
+import { timecode } from "../../core/time/timecode";
+import { millis } from "../../core/units";
+import { FieldSource } from "../desk/FieldSource";
+import { ChoiceField } from "../workshop/ChoiceField";
+import { NumberField } from "../workshop/NumberField";
+import { TimeField } from "./TimeField";
+
+const { least: LEAST_OVERLAP, most: MOST_OVERLAP } = FIELDS.overlap.field;
+const { least: LEAST_GIVING, most: MOST_GIVING, step: GIVING_STEP } = FIELDS.gives.field;
+
+/** How long a scene is, typed or as long as its words or its clip need it, and how it comes in over the one before. */
+export function ScenePanel({
+  document,
+  design,
+  scene,
+  index,
+  onLength,
+  onEdit,
+}: {
+  document: Promotion;
+  design: SceneDesign;
+  scene: PacedScene;
+  /** Among the scenes that are shown, from 0. */
+  index: number;
+  /** @param length milliseconds */
+  onLength: (length: number) => void;
+  onEdit: (edit: Edit) => void;
+}) {
+  const target = { scene: scene.id };
+  const at = { ...design, target, format: null };
+  const transition = sourced(document, "transition", at).value ?? "crossfade";
+  const overlap = sourced(document, "overlap", at).value ?? millis(0);
+  const frames = frameCount(scene.length, FPS_30);
+  const setOverlap = (ms: number): void =>
+    onEdit(adjust("overlap", millis(Math.min(MOST_OVERLAP, Math.max(LEAST_OVERLAP, ms))), { target }));
+  return (
+    <section aria-label={`Scene ${index + 1}`} className="flex flex-col gap-2.5">
+      <h3 className="truncate text-[15px] font-semibold">
+        {index + 1} · {scene.name}
+      </h3>
+      <fieldset disabled={scene.isLocked} className="flex flex-col gap-2.5">
+        <div className="grid grid-cols-2 items-end gap-3">
+          <TimeField
+            label={`Length${scene.isLocked ? " (locked)" : ""}`}
+            value={scene.length}
+            disabled={scene.isLocked}
+            onTime={onLength}
+          />
+          <p className="pb-1.5 figures text-[12.5px] leading-tight text-soft">
+            {frames} frames
+            <br />
+            {timecode(frames, FPS_30)}
+          </p>
+        </div>
+        <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 text-[13px]">
+          {scene.forWords !== null && (
+            <FitTo words="As its words need" length={scene.forWords} now={scene.length} onLength={onLength} />
+          )}
+          {scene.forClips !== null && (
+            <FitTo words="As its clip lasts" length={scene.forClips} now={scene.length} onLength={onLength} />
+          )}
+          <FieldSource document={document} id="length" scene={scene.id} design={design} onEdit={onEdit} />
+        </div>
+        <NumberField
+          label="Gives way to a held length, against the others"
+          least={LEAST_GIVING}
+          most={MOST_GIVING}
+          step={GIVING_STEP}
+          value={scene.weight}
+          onChange={(weight) => onEdit(adjust("gives", weight, { target }))}
+          className="flex items-center justify-between gap-3 text-[13px] text-soft [&>input]:w-20"
+        />
+        {index > 0 && (
+          <div className="grid grid-cols-2 items-start gap-3 border-t border-rule pt-2.5">
+            <ChoiceField
+              label="Comes in by"
+              value={transition}
+              choices={FIELDS.transition.field.choices}
+              onChange={(choice) => onEdit(adjust("transition", choice, { target }))}
+            />
+            <TimeField label="over" value={overlap} disabled={scene.isLocked} onTime={setOverlap} />
+          </div>
+        )}
+      </fieldset>
+    </section>
+  );
+}
+
+function FitTo({
+  words,
+  length,
+  now,
+  onLength,
+}: {
+  words: string;
+  length: number;
+  now: number;
+  onLength: (length: number) => void;
+}) {
+  const fit = (): void => onLength(length);
+  return (
+    <button
+      type="button"
+      disabled={length === now}
+      onClick={fit}
+      className="underline hover:text-accent disabled:text-soft disabled:no-underline"
+    >
+      {words}: <span className="figures">{(length / 1000).toFixed(2)} s</span>
+    </button>
+  );
+}

@@ -1,0 +1,137 @@
+import { useState } from "react";
+import { isLocked, sceneDesign } from "../../core/document/design";
+import { type Edit } from "../../core/document/edit";
+import { type CutSlot, addShot, splitShot } from "../../core/document/cutEdits";
+import { needOf } from "../../core/document/mediaNeed";
+import { type Promotion, type PromotionScene } from "../../core/document/promotion";
+import { type ResolvedPromotion, type ResolvedScene } from "../../core/document/resolve";
+import { type MediaSlot, slotKey } from "../../core/document/sceneTemplate";
+import { shotOn, shotTrack } from "../../core/scene/shotTrack";
+import { usualClipLevel } from "../../core/sound/mix";
+import { msOf, ticks, ticksOf } from "../../core/time/ticks";
+import { type SceneSpan } from "../../core/time/timeline";
+import type { OfferedMedia } from "../../server/media/offeredMedia";
+import { ClipSound } from "../desk/ClipSound";
+import { useProofState } from "../desk/useProof";
+import { needInWords } from "../mediaChoice/missWords";
+import { MediaPicker } from "../mediaChoice/MediaPicker";
+import { type ProofEngine } from "../proof/proofEngine";
+import { ShotRow } from "./ShotRow";
+
+interface ShotPanelProps {
+  readonly document: Promotion;
+  readonly promotion: ResolvedPromotion;
+  readonly scene: ResolvedScene;
+  readonly own: PromotionScene;
+  readonly span: SceneSpan;
+  readonly engine: ProofEngine | null;
+  /** Whether this person may change what templates lock. */
+  readonly free: boolean;
+  readonly onChosen: (item: OfferedMedia) => void;
+  readonly onEdit: (edit: Edit) => void;
+}
+
+/** The shots of a scene, slot by slot: what is used of each, how fast, and what comes after it. */
+export function ShotPanel(props: ShotPanelProps) {
+  const slots = props.scene.template.slots.filter((slot) => slot.kind === "media");
+  return slots.map((slot) => <SlotShots key={slot.id} {...props} slot={slot} />);
+}
+
+function SlotShots({
+  document,
+  promotion,
+  scene,
+  own,
+  span,
+  engine,
+  free,
+  slot,
+  onChosen,
+  onEdit,
+}: ShotPanelProps & { slot: MediaSlot }) {
+  const [isAdding, setAdding] = useState(false);
+  const { templates, media } = promotion.facts;
+  const key = slotKey(scene.template, slot);
+  const shots = scene.shots[slot.id] ?? [];
+  const of: CutSlot = { slot: key, shots, fill: document.fills[key] };
+  const track = shotTrack(shots, span.end - span.start);
+  // While it plays, nothing is cut.
+  const now = useProofState(engine, (state) => (state.playing ? null : state.time));
+  const isInScene = now !== null && now >= span.start && now < span.end;
+  const at = isInScene ? shotOn(track, ticksOf(now - span.start)) : null;
+  const disabled = !free && isLocked("way", { origin: sceneDesign(document, templates, own).origin, slot });
+  const split = at && splitShot(of, at.span.what.id, msOf(at.passed));
+  const apply = (edit: Edit | null): void => {
+    if (edit) onEdit(edit);
+  };
+  function add(item: OfferedMedia): void {
+    setAdding(false);
+    onChosen(item);
+    apply(addShot(of, shots.at(-1)?.id ?? "", item.facts));
+  }
+  const label = slot.label.toLowerCase();
+  return (
+    <fieldset disabled={disabled} className="flex flex-col gap-2 border-t border-rule pt-3">
+      <legend className="float-left text-[15px] font-semibold">
+        {slot.label}
+        {disabled && <span className="font-normal text-soft"> (locked)</span>}
+      </legend>
+      {shots.length === 0 && <p className="text-[13px] text-soft">Nothing is in it. Fill it on the Fill desk.</p>}
+      <ol className="flex flex-col gap-2">
+        {shots.map((shot, index) => (
+          <ShotRow
+            key={shot.id}
+            of={of}
+            shot={shot}
+            index={index}
+            onScreen={lasting(track, shot.id)}
+            frame={at?.span.what.id === shot.id ? at.frame : null}
+            onEdit={apply}
+          />
+        ))}
+      </ol>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-[13px]">
+        <button
+          type="button"
+          disabled={!split}
+          onClick={() => apply(split)}
+          title="Makes two shots of the one that is shown now"
+          className="underline hover:text-accent disabled:text-soft disabled:no-underline"
+        >
+          Split {label} here
+        </button>
+        {shots.length > 0 && (
+          <button type="button" onClick={() => setAdding(true)} className="underline hover:text-accent">
+            Add a shot to {label}
+          </button>
+        )}
+      </div>
+      {shots.some((shot) => shot.media.kind === "clip" && shot.media.hasSound) && (
+        <ClipSound
+          document={document}
+          templates={templates}
+          scene={own}
+          slot={slot}
+          id={key}
+          usual={usualClipLevel(document.lanes, media)}
+          disabled={disabled}
+          onEdit={onEdit}
+        />
+      )}
+      <MediaPicker
+        open={isAdding}
+        title={`Another shot in ${label}: ${needInWords(needOf(slot)).toLowerCase()}`}
+        need={needOf(slot)}
+        chosen={null}
+        onClose={() => setAdding(false)}
+        onChoose={add}
+      />
+    </fieldset>
+  );
+}
+
+/** How long a shot is on screen, in milliseconds. */
+function lasting(track: ReturnType<typeof shotTrack<ResolvedScene["shots"][string][number]>>, id: string): number {
+  const span = track.find(({ what }) => what.id === id);
+  return span ? msOf(ticks(span.to - span.from)) : 0;
+}

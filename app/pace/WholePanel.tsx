@@ -1,0 +1,65 @@
+import { useState } from "react";
+import { type Edit } from "../../core/document/edit";
+import { type Promotion } from "../../core/document/promotion";
+import { type OutOfReach, freeLength, heldLength, holdLength, lengthOfAll } from "../../core/pace/lengthEdits";
+import { type PacedScene } from "../../core/pace/pacedScenes";
+import { ChoiceField } from "../workshop/ChoiceField";
+import { OutOfReachNote } from "./OutOfReachNote";
+import { TimeField } from "./TimeField";
+
+/** Lengths that channels ask for, in seconds. */
+const USUAL = [6, 10, 15, 20, 30, 60];
+const FREE = "free";
+const OTHER = "other";
+
+/** How long the promotion is: as long as its scenes are, or held to a length that they share. */
+export function WholePanel({
+  document,
+  scenes,
+  onEdit,
+}: {
+  document: Promotion;
+  scenes: readonly PacedScene[];
+  onEdit: (edit: Edit) => void;
+}) {
+  const [refused, setRefused] = useState<{ readonly wanted: number; readonly reach: OutOfReach } | null>(null);
+  const held = heldLength(document);
+  const length = lengthOfAll(scenes);
+  function hold(wanted: number): void {
+    const retimed = holdLength(scenes, wanted);
+    if ("edit" in retimed) onEdit(retimed.edit);
+    setRefused("edit" in retimed ? null : { wanted, reach: retimed.outOfReach });
+  }
+  function choose(choice: string): void {
+    setRefused(null);
+    if (choice === FREE) onEdit(freeLength());
+    else hold(choice === OTHER ? length : Number(choice) * 1000);
+  }
+  const isUsual = held !== undefined && USUAL.includes(held / 1000);
+  return (
+    <section aria-label="The whole promotion" className="flex flex-col gap-2.5">
+      <h3 className="flex items-baseline justify-between text-[15px] font-semibold">
+        The whole promotion <span className="figures text-[13px] font-normal">{(length / 1000).toFixed(2)} s</span>
+      </h3>
+      <div className="grid grid-cols-2 items-start gap-3">
+        <ChoiceField
+          label="Its length is"
+          value={held === undefined ? FREE : isUsual ? String(held / 1000) : OTHER}
+          choices={[
+            [FREE, "free"],
+            ...USUAL.map((seconds) => [String(seconds), `held to ${seconds} s`] as const),
+            [OTHER, "held to …"],
+          ]}
+          onChange={choose}
+        />
+        {held !== undefined && <TimeField label="Held to" value={held} onTime={hold} />}
+      </div>
+      <p className="text-[12.5px] leading-snug text-soft">
+        {held === undefined
+          ? "It is as long as its scenes are."
+          : "Scenes share what is missing or too much, and stay long enough to be read."}
+      </p>
+      {refused && <OutOfReachNote {...refused} onHold={hold} />}
+    </section>
+  );
+}

@@ -1,0 +1,17 @@
+import { requirePerson } from "../../server/auth/sessions";
+import { mayChangeLocked } from "../../server/auth/roles";
+import { loadFillDesk } from "../../server/promotions/fillDesk";
+import { PaceDesk } from "../pace/PaceDesk";
+import type { Route } from "./+types/paceDesk";
+
+export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
+  const { scope, team, role } = await requirePerson(request);
+  return { ...(await loadFillDesk(scope, slug, team.zone)), free: mayChangeLocked(role) };
+}
+
+export default function PaceDeskPage({ loaderData, params }: Route.ComponentProps) {
+  // A desk of another promotion starts anew.
+  return <PaceDesk key={params.slug} loaded={loaderData} />;
+}
+
+export { ProblemPage as ErrorBoundary } from "../components/ProblemPage";
