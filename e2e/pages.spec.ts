@@ -20,6 +20,7 @@ const PAGES: readonly (readonly [path: string, shows: string])[] = [
   ["/promotions/new", "Fill the first version"],
   ["/promotions/potting-week-terracotta", "Call to action"],
   ["/promotions/potting-week-terracotta/proof", "How it is framed"],
+  ["/promotions/potting-week-terracotta/pace", "The whole promotion"],
   ["/promotions/potting-week-terracotta/send", "What you get"],
 ];
 
@@ -41,11 +42,13 @@ const OPENED: readonly (readonly [desk: string, press: RegExp, opened: (page: Pa
   ["", /^Empty scene/, (page) => page.getByRole("dialog").getByRole("heading").first()],
   ["/proof", /^Findings/, (page) => page.getByText("Report:")],
   ["/proof", /^Large/, (page) => page.getByLabel("beside")],
+  ["/pace", /^Frames$/, (page) => page.getByText("0.5 s", { exact: true })],
+  ["/pace", /^Add a shot to/, (page) => page.getByLabel("Search media by name or tag")],
 ];
 
 test("what is opened on the desks passes axe (WCAG 2.2 AA)", async ({ page }) => {
   await signInAs(page, "Tamsin Kell");
-  for (const desk of ["", "/proof"]) {
+  for (const desk of ["", "/proof", "/pace"]) {
     await page.goto(`/promotions/potting-week-terracotta${desk}`);
     await expect(page.getByRole("button", { name: "Play", exact: true })).toBeEnabled();
     for (const [of, press, opened] of OPENED)

@@ -124,7 +124,7 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
               onFormats={chooseFormats}
             />
           </div>
-          <fieldset disabled={!live} className="flex min-h-0 flex-1 flex-col max-lg:h-[70vh] max-lg:flex-none">
+          <fieldset disabled={!live} className="flex min-h-0 min-w-0 flex-1 flex-col max-lg:h-[70vh] max-lg:flex-none">
             <TimePage
               length={length}
               scene={scene?.length ?? length}

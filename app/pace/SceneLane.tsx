@@ -148,8 +148,8 @@ function SceneEnd({
       onPointerCancel={leave}
       onKeyDown={step}
       className={clsx(
-        "absolute inset-y-0 z-[1] -ml-[7px] w-[14px] touch-none",
-        "after:absolute after:inset-y-1 after:left-[5px] after:w-1 after:bg-ink/0 hover:after:bg-accent focus-visible:after:bg-accent",
+        "absolute inset-y-0 z-[1] -ml-[13px] w-[26px] touch-none",
+        "after:absolute after:inset-y-1 after:left-[11px] after:w-1 after:bg-ink/0 hover:after:bg-accent focus-visible:after:bg-accent",
         scene.isLocked ? "cursor-not-allowed" : "cursor-ew-resize",
       )}
       style={{ left: `${(at / length) * 100}%` }}

@@ -37,7 +37,7 @@ export function TimePage({
     frame: Math.max(room, (length / FRAME_MS) * PER_FRAME),
   }[zoom];
   return (
-    <section aria-label="Time" className="flex min-h-0 flex-1 flex-col">
+    <section aria-label="Time" className="flex min-h-0 min-w-0 flex-1 flex-col">
       <div className="flex items-center gap-4 border-b border-rule py-2 pr-4 pl-5">
         <ChoiceSwitch label="Shown" choices={ZOOMS} words={WORDS} value={zoom} onChoose={setZoom} />
         {about}
