@@ -3,6 +3,7 @@ import { type SceneTarget, targetOf } from "../core/document/adjustments";
 import { type Edit } from "../core/document/edit";
 import { adjust, applyEdit, putItem } from "../core/document/edits";
 import { type SlotKey } from "../core/document/sceneTemplate";
+import { JOINS, JOIN_COLORS, JOIN_EASES } from "../core/document/joins";
 import { type Item } from "../core/document/items";
 import { scenesInOrder } from "../core/document/sceneList";
 import { type Promotion } from "../core/document/promotion";
@@ -29,13 +30,16 @@ import { frameOn, frameStart, ticksOf } from "../core/time/ticks";
  * Paints frames of a promotion on the server, as the renderer does, and prints what they were painted from with the
  * SHA-256 of each: `serverFrames.ts SLUG QUALITY WHICH`. WHICH is a list of frames; `random:SEED:COUNT` for that many
  * anywhere; or `arrangements`, for the settled moments and joins of the promotion with every shipped arrangement put in,
- * items over them and every way of framing in them.
+ * items over them, every way of framing in them and every join between them.
  * Frames with a clip are left out: decoders differ.
  */
+/** More than there are joins, so that they do not always go together. */
+const ANGLES = [0, 33, 90, -150, 180, -90, 71];
 const [slug = "", quality = "", which = ""] = process.argv.slice(2);
 if (!isQuality(quality)) throw new RangeError(`There is no quality “${quality}”.`);
 const { scope, document: stored } = await storedPromotion(slug);
-const document = which === "arrangements" ? withFramings(withItems(await withEveryArrangement(stored))) : stored;
+const document =
+  which === "arrangements" ? withJoins(withFramings(withItems(await withEveryArrangement(stored)))) : stored;
 const input = await loadRenderInput(scope, document);
 const frames = await stillFrames(input);
 const hashes: Record<string, string> = {};
@@ -145,4 +149,18 @@ async function stillFrames({ document: shown, facts }: RenderInput): Promise<num
     [...everyNode(displayListAt(prepared, frameStart(frame, FPS_30)))].every(({ kind }) => kind !== "clip"),
   );
   return still.sort((one, other) => one - other);
+}
+
+/** Every join in turn, each its own way, time and colour. */
+function withJoins(document: Promotion): Promotion {
+  return scenesInOrder(document).reduce((changed, { id }, index) => {
+    const target = { scene: id };
+    const edits = [
+      adjust("transition", JOINS[index % JOINS.length] ?? "crossfade", { target }),
+      adjust("joinAngle", ANGLES[index % ANGLES.length] ?? 0, { target }),
+      adjust("joinEase", JOIN_EASES[index % JOIN_EASES.length] ?? "even", { target }),
+      adjust("joinColor", JOIN_COLORS[index % JOIN_COLORS.length] ?? "white", { target }),
+    ];
+    return edits.reduce(applyEdit, changed);
+  }, document);
 }

@@ -172,6 +172,7 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
               design={sceneDesign(document, facts.templates, own)}
               scene={scene}
               index={chosen}
+              palette={facts.brand.palette}
               onLength={(wanted) => setLength(chosen, wanted, "typed")}
               onEdit={apply}
             />

@@ -1,4 +1,5 @@
-import { type SceneDesign, sourced } from "../../core/document/design";
+import { type Palette } from "../../core/color/palette";
+import { type SceneDesign } from "../../core/document/design";
 import { type Edit } from "../../core/document/edit";
 import { adjust } from "../../core/document/edits";
 import { FIELDS } from "../../core/document/fields";
@@ -6,13 +7,11 @@ import { type Promotion } from "../../core/document/promotion";
 import { type PacedScene } from "../../core/pace/pacedScenes";
 import { FPS_30, frameCount } from "../../core/time/frames";
 import { timecode } from "../../core/time/timecode";
-import { millis } from "../../core/units";
 import { FieldSource } from "../desk/FieldSource";
-import { ChoiceField } from "../workshop/ChoiceField";
 import { NumberField } from "../workshop/NumberField";
+import { JoinFields } from "./JoinFields";
 import { TimeField } from "./TimeField";
 
-const { least: LEAST_OVERLAP, most: MOST_OVERLAP } = FIELDS.overlap.field;
 const { least: LEAST_GIVING, most: MOST_GIVING, step: GIVING_STEP } = FIELDS.gives.field;
 
 /** How long a scene is, typed or as long as its words or its clip need it, and how it comes in over the one before. */
@@ -21,6 +20,7 @@ export function ScenePanel({
   design,
   scene,
   index,
+  palette,
   onLength,
   onEdit,
 }: {
@@ -29,17 +29,13 @@ export function ScenePanel({
   scene: PacedScene;
   /** Among the scenes that are shown, from 0. */
   index: number;
+  palette: Palette;
   /** @param length milliseconds */
   onLength: (length: number) => void;
   onEdit: (edit: Edit) => void;
 }) {
   const target = { scene: scene.id };
-  const at = { ...design, target, format: null };
-  const transition = sourced(document, "transition", at).value ?? "crossfade";
-  const overlap = sourced(document, "overlap", at).value ?? millis(0);
   const frames = frameCount(scene.length, FPS_30);
-  const setOverlap = (ms: number): void =>
-    onEdit(adjust("overlap", millis(Math.min(MOST_OVERLAP, Math.max(LEAST_OVERLAP, ms))), { target }));
   return (
     <section aria-label={`Scene ${index + 1}`} className="flex flex-col gap-2.5">
       <h3 className="truncate text-[15px] font-semibold">
@@ -78,15 +74,14 @@ export function ScenePanel({
           className="flex items-center justify-between gap-3 text-[13px] text-soft [&>input]:w-20"
         />
         {index > 0 && (
-          <div className="grid grid-cols-2 items-start gap-3 border-t border-rule pt-2.5">
-            <ChoiceField
-              label="Comes in by"
-              value={transition}
-              choices={FIELDS.transition.field.choices}
-              onChange={(choice) => onEdit(adjust("transition", choice, { target }))}
-            />
-            <TimeField label="over" value={overlap} disabled={scene.isLocked} onTime={setOverlap} />
-          </div>
+          <JoinFields
+            document={document}
+            design={design}
+            scene={scene.id}
+            palette={palette}
+            disabled={scene.isLocked}
+            onEdit={onEdit}
+          />
         )}
       </fieldset>
     </section>

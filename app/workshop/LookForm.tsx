@@ -1,5 +1,6 @@
 import { FACE_ROLES, type FaceRole } from "../../core/brand/book";
-import { MOTIONS, TRANSITIONS, type TemplateStyle } from "../../core/document/sceneTemplate";
+import { MOTIONS, type TemplateStyle } from "../../core/document/sceneTemplate";
+import { JOINS } from "../../core/document/joins";
 import { type Template } from "../../core/document/template";
 import { WORDS_ROLES, type WordsRole } from "../../core/document/wordsRole";
 import { faceOf } from "../../core/type/roles";
@@ -61,11 +62,11 @@ export function LookForm({
             <select
               value={style.transition}
               onChange={(event) =>
-                withStyle({ transition: TRANSITIONS.find((one) => one === event.target.value) ?? style.transition })
+                withStyle({ transition: JOINS.find((one) => one === event.target.value) ?? style.transition })
               }
               className={`${fieldLook} mt-1`}
             >
-              {TRANSITIONS.map((one) => (
+              {JOINS.map((one) => (
                 <option key={one} value={one}>
                   {TRANSITION_WORDS[one]}
                 </option>
@@ -155,8 +156,13 @@ const MOTION_WORDS: Readonly<Record<TemplateStyle["motion"], string>> = {
 };
 const TRANSITION_WORDS: Readonly<Record<TemplateStyle["transition"], string>> = {
   crossfade: "by a crossfade",
+  dip: "through a colour",
+  slide: "by sliding over it",
   wipe: "by a wipe",
-  push: "by being pushed out",
+  push: "by pushing it out",
+  reveal: "in a shape that grows",
+  zoom: "by flying through it",
+  sweep: "behind a page of colour",
 };
 const FACE_WORDS: Readonly<Record<FaceRole, string>> = {
   headline: "headline face",

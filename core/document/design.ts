@@ -5,6 +5,7 @@ import { type Adjustments, type Found, type Target, formatsSet, nearest } from "
 import { BRAND_MARKS, type BrandMark, PLACE_OF_MARK } from "./brandMark";
 import { type TemplatesByRef, templateKey } from "./facts";
 import { DESIGN_FIELD_IDS, type DesignFieldId, FIELDS, type FieldId, type ValueOf } from "./fields";
+import { type Join, USUAL_JOIN } from "./joins";
 import { type Promotion, type PromotionScene, type TemplateRef } from "./promotion";
 import { orderedRecord } from "./ordered";
 import { presetsFor } from "./presets";
@@ -29,6 +30,8 @@ export interface Design {
 export interface DesignedScene extends SceneTemplate {
   /** How it looks and moves; its transition is the one it comes in by. */
   readonly style: TemplateStyle;
+  /** How it comes in. */
+  readonly join: Join;
   /** Where marks of the brand were placed by hand in this format. */
   readonly marks: Readonly<Partial<Record<BrandMark, Rect>>>;
   /** How what is in its slots is framed, by their ids; those for which nothing was set are not there. */
@@ -179,6 +182,12 @@ function designedScene(
       ),
     places,
     style: withSet(style, ofScene),
+    join: {
+      kind: ofScene("transition") ?? style.transition,
+      color: ofScene("joinColor") ?? USUAL_JOIN.color,
+      angle: ofScene("joinAngle") ?? USUAL_JOIN.angle,
+      ease: ofScene("joinEase") ?? USUAL_JOIN.ease,
+    },
     marks: Object.fromEntries(
       BRAND_MARKS.flatMap((mark) => {
         const place = ofScene(PLACE_OF_MARK[mark]);

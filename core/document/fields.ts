@@ -1,6 +1,7 @@
 import { COLOR_ROLES } from "../color/palette";
 import { type Point, type Rect } from "../geometry/rect";
 import { millis } from "../units";
+import { JOINS, JOIN_COLORS, JOIN_EASES } from "./joins";
 import { WHILES } from "../motion/whileShown";
 import { PLATES } from "./plates";
 import { FIRST_LOOKS, ITEM_KINDS, type Item, type ItemKind, LETTERED, kindsThat } from "./items";
@@ -23,7 +24,6 @@ import {
   type Slot,
   type SlotAllows,
   type SlotKind,
-  TRANSITIONS,
   type TemplateStyle,
 } from "./sceneTemplate";
 
@@ -175,11 +175,29 @@ export const FIELDS = {
     lock: "timing",
     from: ({ scene }) => scene.overlap,
   }),
-  transition: ofScene(choice("Transition", TRANSITIONS, "crossfade"), {
+  transition: ofScene(choice("Transition", JOINS, "crossfade"), {
     named: "The transition into",
     layers: ["scene", "@all"],
     lock: "timing",
     from: ({ style }) => style.transition,
+  }),
+  joinColor: ofScene(choice("Colour of the transition", JOIN_COLORS, "primary"), {
+    named: "The colour of the transition into",
+    layers: ["scene", "@all"],
+    lock: "timing",
+    from: () => undefined,
+  }),
+  joinAngle: ofScene(within("Direction of the transition", { least: -180, most: 180, step: 1 }, 0), {
+    named: "The direction of the transition into",
+    layers: ["scene", "@all"],
+    lock: "timing",
+    from: () => undefined,
+  }),
+  joinEase: ofScene(choice("How the transition goes", JOIN_EASES, "gentle"), {
+    named: "The easing of the transition into",
+    layers: ["scene", "@all"],
+    lock: "timing",
+    from: () => undefined,
   }),
   motion: ofScene(choice("Words come in", MOTIONS, "rise"), {
     named: "The movement in",

@@ -1,3 +1,4 @@
+import { type JoinKind } from "./joins";
 import { type ColorRole } from "../color/palette";
 import { type FaceRole } from "../brand/book";
 import { type Rect } from "../geometry/rect";
@@ -117,14 +118,13 @@ export interface SceneTemplate {
 }
 
 export const MOTIONS = ["rise", "slide", "pop", "fade", "still"] as const;
-export const TRANSITIONS = ["crossfade", "wipe", "push"] as const;
 
 /** How a template looks and moves, whatever the brand. */
 export interface TemplateStyle {
   /** How words come in. */
   readonly motion: (typeof MOTIONS)[number];
   /** How a scene gives way to the next while they overlap. */
-  readonly transition: (typeof TRANSITIONS)[number];
+  readonly transition: JoinKind;
   /** Whether still pictures zoom slowly. */
   readonly zoom: boolean;
   /** Faces of the brand for roles that are not to have their usual one. */

@@ -1,7 +1,8 @@
 import { FACE_ROLES } from "../brand/book";
 import { COLOR_ROLES } from "../color/palette";
 import { MOST_FORMATS, NAMED_FORMATS } from "../placement/formats";
-import { MOTIONS, PICTURE_SHAPES, TRANSITIONS, WORDS_BINDINGS, type Slot } from "./sceneTemplate";
+import { JOINS } from "./joins";
+import { MOTIONS, PICTURE_SHAPES, WORDS_BINDINGS, type Slot } from "./sceneTemplate";
 import { PURPOSES, TEMPLATE_VERSION } from "./template";
 import { WORDS_ROLES } from "./wordsRole";
 import { adjustmentsJsonSchema } from "./adjustmentsJsonSchema";
@@ -87,7 +88,7 @@ function templateSchema(media: Json): Json {
     scenes: recordJsonSchema(memberIdJsonSchema, scene, { minProperties: 1, maxProperties: MOST_TEMPLATE_SCENES }),
     style: object({
       motion: one(MOTIONS),
-      transition: one(TRANSITIONS),
+      transition: one(JOINS),
       zoom: flag,
       faces: object({}, Object.fromEntries(WORDS_ROLES.map((role) => [role, one(FACE_ROLES)]))),
     }),

@@ -12,7 +12,8 @@ import { oneOfKinds } from "./oneOfKinds";
 import { orderKey } from "./orderKey";
 import { inOrderThroughout } from "./patch";
 import { placeSchema } from "./placeSchema";
-import { MOTIONS, PICTURE_SHAPES, TRANSITIONS, WORDS_BINDINGS, type Slot } from "./sceneTemplate";
+import { JOINS } from "./joins";
+import { MOTIONS, PICTURE_SHAPES, WORDS_BINDINGS, type Slot } from "./sceneTemplate";
 import { PURPOSES, TEMPLATE_VERSION, type Template } from "./template";
 import { WORDS_ROLES } from "./wordsRole";
 import { type TemplateDocument, listedTemplate } from "./templateDocument";
@@ -152,7 +153,7 @@ const SHAPE: DocumentShape = {
       about: text(200),
       style: object({
         motion: string().oneOf(MOTIONS).required(),
-        transition: string().oneOf(TRANSITIONS).required(),
+        transition: string().oneOf(JOINS).required(),
         zoom: flag,
         faces: object(Object.fromEntries(WORDS_ROLES.map((role) => [role, string().oneOf(FACE_ROLES).optional()])))
           .noUnknown()

@@ -1,3 +1,4 @@
+import { COLORED_JOINS, DIRECTED_JOINS, type Join, USUAL_JOIN } from "../document/joins";
 import { type ClipFacts, type PictureFacts } from "../document/facts";
 import { type LookupTable } from "../grading/lookupTable";
 import { type PreparedShape } from "./preparePromotion";
@@ -34,11 +35,11 @@ function drawnFrom(media: PictureFacts | ClipFacts, hashes: MediaHashes): unknow
 const bytesOf = (id: string, hashes: MediaHashes): string | null => hashes[id] ?? null;
 
 /** The same for a whole promotion in a shape. */
-export const paintedWhole = ({ scenes, spans, items, transitions, size }: PreparedShape, hashes: MediaHashes): string =>
+export const paintedWhole = ({ scenes, spans, items, joins, size }: PreparedShape, hashes: MediaHashes): string =>
   JSON.stringify({
     size,
     spans,
-    transitions: transitions.slice(1),
+    transitions: joins.slice(1).map(paintedJoin),
     scenes: scenes.map((scene) => paintedText(scene, hashes)),
     items: items.map(({ from, to, what }) => ({ from, to, painted: paintedText(what, hashes) })),
   });
@@ -48,7 +49,7 @@ export const paintedWhole = ({ scenes, spans, items, transitions, size }: Prepar
  * are, and how far into each the stretch begins.
  */
 export function paintedStretch(
-  { scenes, spans, track, items, transitions, size }: PreparedShape,
+  { scenes, spans, track, items, joins, size }: PreparedShape,
   from: Ticks,
   hashes: MediaHashes,
 ): string {
@@ -65,8 +66,19 @@ export function paintedStretch(
   }));
   // A scene that stands alone came in before: how is not seen any more.
   const [alone] = shown;
-  const transition = transitions[on[1]?.what ?? 0];
+  const join = joins[on[1]?.what ?? 0];
+  const transition = join && paintedJoin(join);
   return JSON.stringify(
     shown.length > 1 ? { size, shown, transition, over } : { size, painted: alone?.painted, at: alone?.at, over },
   );
+}
+
+/** What of a join is seen. One as usual is told by its kind alone, as all were when there was no more to it. */
+function paintedJoin({ kind, color, angle, ease }: Join<string>): string | object {
+  const seen = {
+    ...(COLORED_JOINS.includes(kind) ? { color } : {}),
+    ...(DIRECTED_JOINS.includes(kind) && angle !== USUAL_JOIN.angle ? { angle } : {}),
+    ...(ease === USUAL_JOIN.ease ? {} : { ease }),
+  };
+  return Object.keys(seen).length > 0 ? { kind, ...seen } : kind;
 }

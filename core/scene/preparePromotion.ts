@@ -1,16 +1,15 @@
 import { type ResolvedPromotion, type ResolvedScene } from "../document/resolve";
-import { type TemplateStyle } from "../document/sceneTemplate";
-import { translation } from "../geometry/affine";
-import { type Size, wholeOf } from "../geometry/rect";
+import { type Join, inkedJoin } from "../document/joins";
+import { type Size } from "../geometry/rect";
 import { formatOf, type FormatName, type Shape } from "../placement/formats";
 import { type Ticks, msOf, ticks, ticksOf } from "../time/ticks";
 import { type SceneSpan, sceneTrack } from "../time/timeline";
 import { type Span, type Track, spansAt } from "../time/tracks";
 import { heardLevels } from "../sound/heardLevels";
-import { glide } from "../motion/easing";
 import { type FontBook } from "../type/fontBook";
 import { brandStyle } from "./brandStyle";
-import { type DisplayList, type DisplayNode } from "./displayList";
+import { type DisplayList } from "./displayList";
+import { joinAt } from "./joinAt";
 import { type PreparedItem, type PreparedScene } from "./prepared";
 import { prepareItem } from "./prepareItem";
 import { prepareScene } from "./prepareScene";
@@ -26,7 +25,7 @@ export interface PreparedShape {
   readonly items: Track<PreparedItem>;
   readonly length: number;
   /** How each scene comes in. */
-  readonly transitions: readonly TemplateStyle["transition"][];
+  readonly joins: readonly Join<string>[];
   readonly size: Size;
 }
 
@@ -73,7 +72,7 @@ export function prepareIn(
         )
       : prepare();
   });
-  const transitions = shown.map(({ template }) => template.style.transition);
+  const joins = shown.map(({ template }) => inkedJoin(template.join, brand.palette));
   const { spans, length } = promotion;
   const setter = { style, design: promotion.base.style, book, shape, format };
   const heard = (): readonly number[] => levelsOf(promotion);
@@ -92,7 +91,7 @@ export function prepareIn(
       : prepare();
     return { from, to, what: set };
   });
-  return { scenes, spans, track: sceneTrack(spans), items: setItems, length, transitions, size: shape };
+  return { scenes, spans, track: sceneTrack(spans), items: setItems, length, joins, size: shape };
 }
 
 /** A scene as text, written once for all the formats that show the same. */
@@ -148,38 +147,10 @@ function joined(
   { list, span, at }: { readonly list: DisplayList; readonly span: Span<number>; readonly at: Ticks },
 ): DisplayList {
   const entered = promotion.spans[span.what]?.entered ?? 0;
-  const progress = glide((at - span.from) / (ticksOf(entered) - span.from));
-  const transition = promotion.transitions[span.what] ?? "crossfade";
-  return transitionAt(promotion.size, transition, { list, coming: sceneOf(promotion, span, at), progress });
-}
-
-/** Two scenes on screen at once, by the way in which the second comes in. @param progress 0 to 1 */
-function transitionAt(
-  size: Size,
-  transition: TemplateStyle["transition"],
-  { list, coming, progress }: { readonly list: DisplayList; readonly coming: DisplayList; readonly progress: number },
-): DisplayList {
-  const whole = wholeOf(size);
-  switch (transition) {
-    case "crossfade":
-      return [...list, { kind: "layer", alpha: progress, children: coming }];
-    case "wipe":
-      return progress <= 0
-        ? list
-        : [...list, { kind: "clipped", place: { ...whole, width: whole.width * progress }, children: coming }];
-    case "push": {
-      const moved = (children: DisplayList, dx: number): DisplayNode => ({
-        kind: "transformed",
-        alpha: 1,
-        map: translation(dx, 0),
-        whole: true,
-        children,
-      });
-      // On whole units, so that the two scenes share their edge.
-      const by = Math.round(whole.width * progress);
-      return [moved(list, -by), moved(coming, whole.width - by)];
-    }
-  }
+  const time = (at - span.from) / (ticksOf(entered) - span.from);
+  const join = promotion.joins[span.what];
+  const coming = sceneOf(promotion, span, at);
+  return join ? joinAt(promotion.size, join, { list, coming, time }) : coming;
 }
 
 function preparedScene(promotion: PreparedShape, index: number): PreparedScene {

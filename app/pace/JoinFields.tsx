@@ -1,0 +1,154 @@
+import { type Palette, isColorRole } from "../../core/color/palette";
+import { type SceneDesign, sourced } from "../../core/document/design";
+import { type Edit } from "../../core/document/edit";
+import { adjust } from "../../core/document/edits";
+import { FIELDS } from "../../core/document/fields";
+import { setForAll } from "../../core/document/forAllEdits";
+import {
+  COLORED_JOINS,
+  DIRECTED_JOINS,
+  JOINS,
+  JOIN_COLORS,
+  JOIN_EASES,
+  JOIN_WORDS,
+  type JoinColor,
+  USUAL_JOIN,
+} from "../../core/document/joins";
+import { type Promotion } from "../../core/document/promotion";
+import { millis } from "../../core/units";
+import { ChoiceField } from "../workshop/ChoiceField";
+import { NumberField } from "../workshop/NumberField";
+import { TimeField } from "./TimeField";
+
+const { least: LEAST_OVERLAP, most: MOST_OVERLAP } = FIELDS.overlap.field;
+const { least: LEAST_ANGLE, most: MOST_ANGLE } = FIELDS.joinAngle.field;
+/** Only a wipe goes in any direction. */
+const QUARTER = 90;
+
+/** How a scene comes in over the one before it: in which way, how long, how it goes, through what and from where. */
+export function JoinFields({
+  document,
+  design,
+  scene,
+  palette,
+  disabled,
+  onEdit,
+}: {
+  document: Promotion;
+  design: SceneDesign;
+  /** Its id. */
+  scene: string;
+  palette: Palette;
+  disabled: boolean;
+  onEdit: (edit: Edit) => void;
+}) {
+  const target = { scene };
+  const at = { ...design, target, format: null };
+  const kind = sourced(document, "transition", at).value ?? "crossfade";
+  const overlap = sourced(document, "overlap", at).value ?? millis(0);
+  const color = sourced(document, "joinColor", at).value ?? USUAL_JOIN.color;
+  const angle = sourced(document, "joinAngle", at).value ?? USUAL_JOIN.angle;
+  const ease = sourced(document, "joinEase", at).value ?? USUAL_JOIN.ease;
+  const setOverlap = (ms: number): void =>
+    onEdit(adjust("overlap", millis(Math.min(MOST_OVERLAP, Math.max(LEAST_OVERLAP, ms))), { target }));
+  const forAll = (): void =>
+    onEdit(
+      setForAll(
+        document,
+        [
+          ["transition", kind],
+          ["overlap", overlap],
+          ["joinColor", color],
+          ["joinAngle", angle],
+          ["joinEase", ease],
+        ],
+        "Transitions",
+      ),
+    );
+  return (
+    <div className="flex flex-col gap-2.5 border-t border-rule pt-2.5">
+      <div className="grid grid-cols-2 items-start gap-3">
+        <ChoiceField
+          label="Comes in by"
+          value={kind}
+          choices={JOINS.map((one) => [one, JOIN_WORDS[one]] as const)}
+          onChange={(choice) => onEdit(adjust("transition", choice, { target }))}
+        />
+        <TimeField label="over (0 is a cut)" value={overlap} disabled={disabled} onTime={setOverlap} />
+        <ChoiceField
+          label="It goes"
+          value={ease}
+          choices={JOIN_EASES}
+          onChange={(choice) => onEdit(adjust("joinEase", choice, { target }))}
+        />
+        {DIRECTED_JOINS.includes(kind) && (
+          <NumberField
+            label="Turned by, degrees"
+            least={LEAST_ANGLE}
+            most={MOST_ANGLE}
+            step={kind === "wipe" ? 1 : QUARTER}
+            value={angle}
+            onChange={(turned) => onEdit(adjust("joinAngle", turned, { target }))}
+          />
+        )}
+      </div>
+      {COLORED_JOINS.includes(kind) && (
+        <JoinColors palette={palette} chosen={color} onChoose={(one) => onEdit(adjust("joinColor", one, { target }))} />
+      )}
+      <button type="button" onClick={forAll} className="self-start text-[13px] underline hover:text-accent">
+        So into every scene
+      </button>
+    </div>
+  );
+}
+
+const NAMED: Readonly<Record<"white" | "black", string>> = { white: "#ffffff", black: "#000000" };
+
+function JoinColors({
+  palette,
+  chosen,
+  onChoose,
+}: {
+  palette: Palette;
+  chosen: JoinColor;
+  onChoose: (color: JoinColor) => void;
+}) {
+  return (
+    <div role="group" aria-label="Its colour" className="flex gap-1.5">
+      {JOIN_COLORS.map((color) => (
+        <JoinSwatch
+          key={color}
+          color={color}
+          ink={isColorRole(color) ? palette[color] : NAMED[color]}
+          isChosen={color === chosen}
+          onChoose={onChoose}
+        />
+      ))}
+    </div>
+  );
+}
+
+function JoinSwatch({
+  color,
+  ink,
+  isChosen,
+  onChoose,
+}: {
+  color: JoinColor;
+  ink: string;
+  isChosen: boolean;
+  onChoose: (color: JoinColor) => void;
+}) {
+  const choose = (): void => onChoose(color);
+  return (
+    <button
+      type="button"
+      aria-label={`Its colour: ${color}`}
+      aria-pressed={isChosen}
+      title={color}
+      onClick={choose}
+      className={`h-8 min-w-6 flex-1 border ${isChosen ? "border-ink outline-2 outline-accent" : "border-firm"}`}
+      style={{ background: ink }}
+    />
+  );
+}

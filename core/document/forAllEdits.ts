@@ -1,0 +1,27 @@
+import { adjustmentKey, readAdjustmentKey } from "./adjustments";
+import { type Edit, together } from "./edit";
+import { adjust } from "./edits";
+import { type FieldId, type ValueOf } from "./fields";
+import { type Promotion } from "./promotion";
+
+type SetValue = { readonly [Id in FieldId]: readonly [id: Id, value: ValueOf<Id> | null] }[FieldId];
+
+// A layer of its own holds what is so in every scene, whichever is named.
+const ALL = { target: { scene: "" }, layer: "@all" } as const;
+const ALL_KEY = adjustmentKey(ALL.target, ALL.layer, null);
+
+/** Has values hold in all of a promotion: what scenes and slots had of their own gives way. Null gives all of them back. */
+export function setForAll(
+  { adjustments }: Pick<Promotion, "adjustments">,
+  values: readonly SetValue[],
+  label: string,
+): Edit {
+  const edits = values.flatMap(([id, value]): Edit[] => {
+    const own = Object.keys(adjustments).flatMap((key) => {
+      const { target, layer, format } = readAdjustmentKey(key);
+      return target && adjustments[key]?.[id] !== undefined ? [adjust(id, null, { target, layer, format })] : [];
+    });
+    return value === null && adjustments[ALL_KEY]?.[id] === undefined ? own : [...own, adjust(id, value, ALL)];
+  });
+  return together(label, edits);
+}

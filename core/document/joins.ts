@@ -1,0 +1,46 @@
+import { COLOR_ROLES, type Palette, isColorRole } from "../color/palette";
+
+/** How a scene can come in while it shares the screen with the one before it. */
+export const JOINS = ["crossfade", "dip", "slide", "push", "wipe", "reveal", "zoom", "sweep"] as const;
+export type JoinKind = (typeof JOINS)[number];
+
+export const JOIN_WORDS: Readonly<Record<JoinKind, string>> = {
+  crossfade: "crossfade",
+  dip: "dip through a colour",
+  slide: "slide over it",
+  push: "push it out",
+  wipe: "wipe",
+  reveal: "reveal in a shape",
+  zoom: "zoom through it",
+  sweep: "sweep of a colour",
+};
+
+/** Which of them show a colour between the two scenes, and which go in a direction. */
+export const COLORED_JOINS: readonly JoinKind[] = ["dip", "sweep"];
+export const DIRECTED_JOINS: readonly JoinKind[] = ["slide", "push", "wipe", "sweep"];
+
+/** How a join goes on over its time. */
+export const JOIN_EASES = ["gentle", "even", "quick at first", "quick at last"] as const;
+export type JoinEase = (typeof JOIN_EASES)[number];
+
+/** What a join can show between two scenes. */
+export const JOIN_COLORS = ["white", "black", ...COLOR_ROLES] as const;
+export type JoinColor = (typeof JOIN_COLORS)[number];
+
+/** How a scene comes in. */
+export interface Join<Color = JoinColor> {
+  readonly kind: JoinKind;
+  readonly color: Color;
+  /** Degrees, clockwise, from the usual way. Only a wipe goes in any direction; the others by quarter turns. */
+  readonly angle: number;
+  readonly ease: JoinEase;
+}
+
+/** How joins are until something else is set. */
+export const USUAL_JOIN: Omit<Join, "kind"> = { color: "primary", angle: 0, ease: "gentle" };
+
+/** A join with its colour as it is in a brand. */
+export const inkedJoin = (join: Join, palette: Palette): Join<string> => ({
+  ...join,
+  color: isColorRole(join.color) ? palette[join.color] : join.color === "white" ? "#ffffff" : "#000000",
+});

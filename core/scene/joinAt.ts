@@ -1,0 +1,152 @@
+import { type Join, type JoinEase } from "../document/joins";
+import { after, scaling, translation } from "../geometry/affine";
+import { type Point, type Rect, type Size, centreOf, rect, wholeOf } from "../geometry/rect";
+import { type Easing, glide, leave, settle } from "../motion/easing";
+import { polygon } from "../type/outline";
+import { type DisplayList, type DisplayNode } from "./displayList";
+
+const EASES: Readonly<Record<JoinEase, Easing>> = {
+  gentle: glide,
+  even: (progress) => progress,
+  "quick at first": settle,
+  "quick at last": leave,
+};
+
+/** How far a scene that is flown through comes nearer. */
+const NEARER = 0.6;
+/** Corners of the shape that a scene is revealed in are cut by this share of its shorter side. */
+const CUT = 0.25;
+export interface Joining {
+  readonly list: DisplayList;
+  readonly coming: DisplayList;
+  /** Of the time that both share, 0 to 1. */
+  readonly time: number;
+}
+
+/** Two scenes on screen at once, by the way in which the second comes in. */
+export function joinAt(size: Size, join: Join<string>, { list, coming, time }: Joining): DisplayList {
+  const progress = EASES[join.ease](Math.min(1, Math.max(0, time)));
+  const whole = wholeOf(size);
+  switch (join.kind) {
+    case "crossfade":
+      return [...list, { kind: "layer", alpha: progress, children: coming }];
+    case "dip":
+      return dipped(progress < 0.5 ? list : coming, whole, join.color, 1 - Math.abs(2 * progress - 1));
+    case "wipe":
+      return progress <= 0 ? list : [...list, wiped(coming, whole, join.angle, progress)];
+    case "reveal":
+      return progress <= 0 ? list : [...list, revealed(coming, whole, progress)];
+    case "push": {
+      const by = onWhole(size, turned(LEFT, quarters(join.angle)), progress);
+      const from = onWhole(size, turned(LEFT, quarters(join.angle)), 1);
+      return [moved(list, by), moved(coming, { x: by.x - from.x, y: by.y - from.y })];
+    }
+    case "slide": {
+      const from = onWhole(size, turned(LEFT, quarters(join.angle)), 1);
+      const by = onWhole(size, turned(LEFT, quarters(join.angle)), progress);
+      return [...list, moved(coming, { x: by.x - from.x, y: by.y - from.y })];
+    }
+    case "sweep":
+      return swept({ list, coming }, whole, join, progress);
+    case "zoom":
+      return [
+        ...coming,
+        { kind: "layer", alpha: 1 - progress, children: [nearer(list, whole, 1 + NEARER * progress)] },
+      ];
+  }
+}
+
+const LEFT: Point = { x: -1, y: 0 };
+const RIGHT: Point = { x: 1, y: 0 };
+
+/** A direction turned clockwise by an angle in degrees. Quarters come out exactly. */
+function turned({ x, y }: Point, angle: number): Point {
+  const radians = (angle * Math.PI) / 180;
+  const [sine, cosine] = [exact(Math.sin(radians)), exact(Math.cos(radians))];
+  return { x: x * cosine - y * sine, y: x * sine + y * cosine };
+}
+const exact = (value: number): number =>
+  Math.abs(value) < 1e-12 ? 0 : Math.abs(Math.abs(value) - 1) < 1e-12 ? Math.sign(value) : value;
+const quarters = (angle: number): number => Math.round(angle / 90) * 90;
+
+/** A way across the frame, on whole units, so that scenes that share an edge meet there. */
+const onWhole = ({ width, height }: Size, { x, y }: Point, progress: number): Point => ({
+  x: Math.round(x * width * progress) + 0,
+  y: Math.round(y * height * progress) + 0,
+});
+
+const moved = (children: DisplayList, { x, y }: Point): DisplayNode => ({
+  kind: "transformed",
+  alpha: 1,
+  map: translation(x, y),
+  whole: true,
+  children,
+});
+
+function nearer(children: DisplayList, whole: Rect, scale: number): DisplayNode {
+  const map = after(translation(0, 0), scaling(scale, scale, centreOf(whole)));
+  return { kind: "transformed", alpha: 1, map, children };
+}
+
+/** A scene under a colour: never both scenes at once. */
+const dipped = (list: DisplayList, place: Rect, ink: string, alpha: number): DisplayList => [
+  ...list,
+  { kind: "layer", alpha, children: [{ kind: "fill", place, ink }] },
+];
+
+/** What a straight edge that crosses the frame has passed. @param angle of its way, in degrees clockwise from rightwards */
+function wiped(children: DisplayList, whole: Rect, angle: number, progress: number): DisplayNode {
+  const way = turned(RIGHT, angle);
+  if (way.y === 0 || way.x === 0) return { kind: "clipped", place: passed(whole, way, progress), children };
+  const corners = [whole, { ...whole, x: whole.width }].flatMap(({ x }) => [
+    { x, y: 0 },
+    { x, y: whole.height },
+  ]);
+  const along = corners.map(({ x, y }) => x * way.x + y * way.y);
+  const [first, last] = [Math.min(...along), Math.max(...along)];
+  const edge = first + (last - first) * progress;
+  const wide = whole.width + whole.height;
+  const at = (onWay: number, beside: number): number[] => [
+    way.x * onWay - way.y * beside,
+    way.y * onWay + way.x * beside,
+  ];
+  const outline = polygon(...at(first - 1, -wide), ...at(edge, -wide), ...at(edge, wide), ...at(first - 1, wide));
+  return { kind: "layer", alpha: 1, mask: { kind: "outline", outline, at: { x: 0, y: 0 } }, children };
+}
+
+/** What of the frame an edge has passed that goes straight across or down it. */
+function passed({ width, height }: Rect, way: Point, progress: number): Rect {
+  const [wide, high] = [way.x === 0 ? width : width * progress, way.y === 0 ? height : height * progress];
+  return rect(way.x < 0 ? width - wide : 0, way.y < 0 ? height - high : 0, wide, high);
+}
+
+/** What lies inside a shape with cut corners that grows from the middle. */
+function revealed(children: DisplayList, whole: Rect, progress: number): DisplayNode {
+  const { x, y } = centreOf(whole);
+  const { width, height } = whole;
+  // So large that its cut corners go through those of the frame in the end.
+  const share = (progress * (width + height)) / (width + height - CUT * Math.min(width, height));
+  const [a, b] = [(width / 2) * share, (height / 2) * share];
+  const cut = Math.min(a, b) * CUT;
+  const outline = polygon(
+    ...[x - a + cut, y - b, x + a - cut, y - b, x + a, y - b + cut, x + a, y + b - cut],
+    ...[x + a - cut, y + b, x - a + cut, y + b, x - a, y + b - cut, x - a, y - b + cut],
+  );
+  return { kind: "layer", alpha: 1, mask: { kind: "outline", outline, at: { x: 0, y: 0 } }, children };
+}
+
+/** A page in a colour covers the one scene and uncovers the other, on its way across. */
+function swept(
+  { list, coming }: Pick<Joining, "list" | "coming">,
+  whole: Rect,
+  { angle, color }: Join<string>,
+  progress: number,
+): DisplayList {
+  const way = turned(RIGHT, quarters(angle));
+  const isCovering = progress < 0.5;
+  const place = isCovering
+    ? passed(whole, way, progress * 2)
+    : passed(whole, { x: -way.x + 0, y: -way.y + 0 }, 2 - progress * 2);
+  const page: DisplayNode = { kind: "fill", place, ink: color };
+  return [...(isCovering ? list : coming), ...(place.width > 0 && place.height > 0 ? [page] : [])];
+}

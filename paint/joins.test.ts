@@ -1,0 +1,151 @@
+import { mkdtemp, readFile, rm, writeFile } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { execa } from "execa";
+import { ssim } from "ssim.js";
+import { JOINS, JOIN_EASES, type Join, type JoinKind } from "../core/document/joins";
+import { type DisplayList, type PictureNode } from "../core/scene/displayList";
+import { joinAt } from "../core/scene/joinAt";
+import { nodeSurface } from "../server/render/nodeResources";
+import { resourcesWith } from "../server/testing/painting";
+import { createPainter } from "./painter";
+
+/** Joins as they are painted, against ffmpeg's `xfade`, and against what each of them must and must not show. */
+
+/** So large that the one column where `xfade` shows a pixel of the wrong picture at its seam counts for little. */
+const SIZE = { width: 1280, height: 720 };
+const WHOLE = { x: 0, y: 0, ...SIZE };
+
+/** A picture with a pattern of its own, so that what is moved is seen to be. */
+function pattern(red: number, blue: number) {
+  const surface = nodeSurface(SIZE.width, SIZE.height);
+  const context = surface.canvas.getContext("2d");
+  const gradient = context.createLinearGradient(0, 0, SIZE.width, SIZE.height);
+  gradient.addColorStop(0, `rgb(${red}, 40, ${blue})`);
+  gradient.addColorStop(1, `rgb(${red}, 220, ${blue})`);
+  context.fillStyle = gradient;
+  context.fillRect(0, 0, SIZE.width, SIZE.height);
+  context.fillStyle = "#ffffff";
+  for (let at = 0; at < 8; at++) context.fillRect(80 + at * 144, 80 + at * 64, 96, 96);
+  return surface;
+}
+const [leaving, coming] = [pattern(230, 30), pattern(30, 230)];
+const resources = {
+  ...resourcesWith(() => null),
+  picture: ({ media }: { readonly media: string }) => (media === "a" ? leaving.image : coming.image),
+};
+const shown = (media: string): PictureNode => ({
+  kind: "picture",
+  media,
+  ...SIZE,
+  levels: 1,
+  part: WHOLE,
+  place: WHOLE,
+  leastScale: 1,
+});
+const [A, B]: [DisplayList, DisplayList] = [[shown("a")], [shown("b")]];
+
+function painted(list: DisplayList): ImageData {
+  const target = nodeSurface(SIZE.width, SIZE.height);
+  createPainter(SIZE, SIZE, resources).paint(list, target.context);
+  return target.canvas.getContext("2d").getImageData(0, 0, SIZE.width, SIZE.height) as unknown as ImageData;
+}
+const joined = (change: Partial<Join<string>> & { readonly kind: JoinKind }, time: number): ImageData =>
+  painted(joinAt(SIZE, { color: "#ffcc00", angle: 0, ease: "even", ...change }, { list: A, coming: B, time }));
+const alike = (one: ImageData, other: ImageData): number => ssim(one, other).mssim;
+
+describe("against ffmpeg's xfade", () => {
+  let folder: string;
+  beforeAll(async () => {
+    folder = await mkdtemp(join(tmpdir(), "stencilcraft-unit-"));
+    for (const [name, { canvas }] of [["a", leaving] as const, ["b", coming] as const])
+      await writeFile(join(folder, `${name}.png`), await canvas.encode("png"));
+  });
+  afterAll(() => rm(folder, { recursive: true }));
+
+  /** The frame of a second's transition, of 25, in which so many have passed. */
+  async function theirs(transition: string, passed: number): Promise<ImageData> {
+    const raw = join(folder, "frame.rgba");
+    const still = (name: string): string[] => [
+      "-loop",
+      "1",
+      "-framerate",
+      "25",
+      "-t",
+      "2",
+      "-i",
+      join(folder, `${name}.png`),
+    ];
+    const graph = `[0]format=gbrp[a];[1]format=gbrp[b];[a][b]xfade=transition=${transition}:duration=1:offset=0.4,select=eq(n\\,${10 + passed})`;
+    const out = ["-frames:v", "1", "-fps_mode", "passthrough", "-pix_fmt", "rgba", "-f", "rawvideo", raw];
+    await execa("ffmpeg", ["-v", "error", "-y", ...still("a"), ...still("b"), "-filter_complex", graph, ...out]);
+    return { ...SIZE, data: new Uint8ClampedArray(await readFile(raw)) } as unknown as ImageData;
+  }
+
+  test.each<[JoinKind, number, string]>([
+    ["crossfade", 0, "fade"],
+    ["wipe", 0, "wiperight"],
+    ["wipe", 90, "wipedown"],
+    ["wipe", 180, "wipeleft"],
+    ["wipe", -90, "wipeup"],
+    ["push", 0, "slideleft"],
+    ["push", 90, "slideup"],
+    ["push", 180, "slideright"],
+    ["push", -90, "slidedown"],
+  ])("a %s at %d° looks as %s does", async (kind, angle, transition) => {
+    for (const passed of [5, 10, 19])
+      expect(alike(joined({ kind, angle }, passed / 25), await theirs(transition, passed))).toBeGreaterThan(0.99);
+  });
+});
+
+/** How far two frames are apart, in the mean, of 255. */
+const apart = (one: ImageData, other: ImageData): number =>
+  one.data.reduce((sum, value, at) => sum + Math.abs(value - (other.data[at] ?? 0)), 0) / one.data.length;
+
+test("each join begins with the one scene and ends with the other, and shows neither alone on its way", () => {
+  const [before, after] = [painted(A), painted(B)];
+  for (const kind of JOINS) {
+    expect([kind, apart(joined({ kind }, 0), before), apart(joined({ kind }, 1), after)]).toEqual([kind, 0, 0]);
+    for (const ease of JOIN_EASES) {
+      const onItsWay = joined({ kind, ease }, 0.2);
+      expect([kind, ease, apart(onItsWay, before) > 0, apart(onItsWay, after) > 1]).toEqual([kind, ease, true, true]);
+    }
+  }
+});
+
+test("a dip and a sweep are all in their colour in the middle, and never show both scenes", () => {
+  for (const kind of ["dip", "sweep"] as const) {
+    const { data } = joined({ kind }, 0.5);
+    for (let at = 0; at < data.length; at += 4)
+      if (data[at] !== 255 || data[at + 1] !== 204 || data[at + 2] !== 0)
+        throw new Error(`${kind} shows more than its colour.`);
+  }
+  const sides = (list: DisplayList): string[] => list.flatMap((node) => (node.kind === "picture" ? [node.media] : []));
+  const at = (kind: JoinKind, time: number): string[] =>
+    sides(joinAt(SIZE, { kind, color: "#000000", angle: 0, ease: "even" }, { list: A, coming: B, time }));
+  for (const kind of ["dip", "sweep"] as const) expect([at(kind, 0.3), at(kind, 0.7)]).toEqual([["a"], ["b"]]);
+});
+
+test("a slide lies over a scene that stands still; a wipe at any angle uncovers as much as its edge has passed", () => {
+  const pixel = ({ data }: ImageData, x: number, y: number): number[] =>
+    Array.from(data.slice((y * SIZE.width + x) * 4, (y * SIZE.width + x) * 4 + 3));
+  const slid = joined({ kind: "slide" }, 0.5);
+  expect(pixel(slid, 40, 360)).toEqual(pixel(painted(A), 40, 360));
+  expect(pixel(slid, 680, 360)).toEqual(pixel(painted(B), 40, 360));
+  const [before, after] = [painted(A), painted(B)];
+  for (const angle of [30, 45, 135, -60, -150]) {
+    const wiped = joined({ kind: "wipe", angle }, 0.5);
+    // Half way its edge goes through the middle: what lies before it there is uncovered, what lies behind is not.
+    const way = [Math.cos((angle * Math.PI) / 180), Math.sin((angle * Math.PI) / 180)] as const;
+    const [x, y] = [Math.round(640 - way[0] * 160), Math.round(360 - way[1] * 160)];
+    const [u, v] = [Math.round(640 + way[0] * 160), Math.round(360 + way[1] * 160)];
+    expect([angle, pixel(wiped, x, y), pixel(wiped, u, v)]).toEqual([angle, pixel(after, x, y), pixel(before, u, v)]);
+  }
+});
+
+test("a reveal grows from the middle", () => {
+  const half = joined({ kind: "reveal" }, 0.5);
+  const at = (x: number, y: number): number => half.data[(y * SIZE.width + x) * 4] ?? -1;
+  expect(at(640, 360)).toBeLessThan(60);
+  expect([at(16, 360), at(1264, 360), at(640, 12), at(640, 704)].every((red) => red > 200)).toBe(true);
+});
