@@ -5,6 +5,7 @@ import { adjust, applyEdit, putItem } from "../core/document/edits";
 import { type SlotKey } from "../core/document/sceneTemplate";
 import { JOINS, JOIN_COLORS, JOIN_EASES } from "../core/document/joins";
 import { type Item } from "../core/document/items";
+import { EXITS, MOTIONS } from "../core/motion/wordMotion";
 import { scenesInOrder } from "../core/document/sceneList";
 import { type Promotion } from "../core/document/promotion";
 import { resolvePromotion } from "../core/document/resolve";
@@ -30,7 +31,7 @@ import { frameOn, frameStart, ticksOf } from "../core/time/ticks";
  * Paints frames of a promotion on the server, as the renderer does, and prints what they were painted from with the
  * SHA-256 of each: `serverFrames.ts SLUG QUALITY WHICH`. WHICH is a list of frames; `random:SEED:COUNT` for that many
  * anywhere; or `arrangements`, for the settled moments and joins of the promotion with every shipped arrangement put in,
- * items over them, every way of framing in them and every join between them.
+ * items over them, every way of framing in them every join between them and every movement of words.
  * Frames with a clip are left out: decoders differ.
  */
 /** More than there are joins, so that they do not always go together. */
@@ -39,7 +40,7 @@ const [slug = "", quality = "", which = ""] = process.argv.slice(2);
 if (!isQuality(quality)) throw new RangeError(`There is no quality “${quality}”.`);
 const { scope, document: stored } = await storedPromotion(slug);
 const document =
-  which === "arrangements" ? withJoins(withFramings(withItems(await withEveryArrangement(stored)))) : stored;
+  which === "arrangements" ? withMovement(withFramings(withItems(await withEveryArrangement(stored)))) : stored;
 const input = await loadRenderInput(scope, document);
 const frames = await stillFrames(input);
 const hashes: Record<string, string> = {};
@@ -135,6 +136,9 @@ async function stillFrames({ document: shown, facts }: RenderInput): Promise<num
       ? promotion.spans.flatMap((span) => [
           frameOn(ticksOf(settledTime(span)), FPS_30),
           frameOn(ticksOf(span.start + 200), FPS_30),
+          // Words on their way in, and on their way out.
+          frameOn(ticksOf(span.entered + 60), FPS_30),
+          frameOn(ticksOf(span.end - 130), FPS_30),
         ])
       : which.startsWith("random:")
         ? anyFrames(
@@ -151,14 +155,16 @@ async function stillFrames({ document: shown, facts }: RenderInput): Promise<num
   return still.sort((one, other) => one - other);
 }
 
-/** Every join in turn, each its own way, time and colour. */
-function withJoins(document: Promotion): Promotion {
+/** Every join in turn, each its own way, time and colour; and every way for words to come and go. */
+function withMovement(document: Promotion): Promotion {
   return scenesInOrder(document).reduce((changed, { id }, index) => {
     const target = { scene: id };
     const edits = [
       adjust("transition", JOINS[index % JOINS.length] ?? "crossfade", { target }),
       adjust("joinAngle", ANGLES[index % ANGLES.length] ?? 0, { target }),
       adjust("joinEase", JOIN_EASES[index % JOIN_EASES.length] ?? "even", { target }),
+      adjust("motion", MOTIONS[index % MOTIONS.length] ?? "rise", { target }),
+      adjust("goes", EXITS[index % EXITS.length] ?? "fade", { target }),
       adjust("joinColor", JOIN_COLORS[index % JOIN_COLORS.length] ?? "white", { target }),
     ];
     return edits.reduce(applyEdit, changed);

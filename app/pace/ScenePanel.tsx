@@ -9,6 +9,7 @@ import { FPS_30, frameCount } from "../../core/time/frames";
 import { timecode } from "../../core/time/timecode";
 import { FieldSource } from "../desk/FieldSource";
 import { NumberField } from "../workshop/NumberField";
+import { MotionFields } from "./MotionFields";
 import { JoinFields } from "./JoinFields";
 import { TimeField } from "./TimeField";
 
@@ -73,6 +74,7 @@ export function ScenePanel({
           onChange={(weight) => onEdit(adjust("gives", weight, { target }))}
           className="flex items-center justify-between gap-3 text-[13px] text-soft [&>input]:w-20"
         />
+        <MotionFields document={document} design={design} scene={scene.id} onEdit={onEdit} />
         {index > 0 && (
           <JoinFields
             document={document}

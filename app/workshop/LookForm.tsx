@@ -1,5 +1,6 @@
+import { MOTIONS } from "../../core/motion/wordMotion";
 import { FACE_ROLES, type FaceRole } from "../../core/brand/book";
-import { MOTIONS, type TemplateStyle } from "../../core/document/sceneTemplate";
+import { type TemplateStyle } from "../../core/document/sceneTemplate";
 import { JOINS } from "../../core/document/joins";
 import { type Template } from "../../core/document/template";
 import { WORDS_ROLES, type WordsRole } from "../../core/document/wordsRole";
@@ -149,8 +150,16 @@ export function LookForm({
 
 const MOTION_WORDS: Readonly<Record<TemplateStyle["motion"], string>> = {
   rise: "rising",
-  slide: "sliding from the side",
+  fall: "falling",
+  slide: "sliding from the left",
+  "slide back": "sliding from the right",
   pop: "growing",
+  spring: "springing",
+  "come near": "coming nearer",
+  drop: "dropping",
+  swing: "swinging",
+  "turn in": "turning",
+  "fly up": "flying up",
   fade: "fading in",
   still: "at once",
 };

@@ -38,6 +38,7 @@ test("an untouched promotion has its template's scenes", () => {
         framings: {},
         clipLevels: {},
         marks: {},
+        goes: "as it came",
         join: { kind: style.transition, color: "primary", angle: 0, ease: "gentle" },
         overlap: scenes[index]?.overlap,
       })),

@@ -1,5 +1,6 @@
 import { type FormatName, isFormatName } from "../placement/formats";
 import { type Rect } from "../geometry/rect";
+import { type ExitKind } from "../motion/wordMotion";
 import { millis } from "../units";
 import { type Adjustments, type Found, type Target, formatsSet, nearest } from "./adjustments";
 import { BRAND_MARKS, type BrandMark, PLACE_OF_MARK } from "./brandMark";
@@ -32,6 +33,8 @@ export interface DesignedScene extends SceneTemplate {
   readonly style: TemplateStyle;
   /** How it comes in. */
   readonly join: Join;
+  /** How its words go. */
+  readonly goes: ExitKind;
   /** Where marks of the brand were placed by hand in this format. */
   readonly marks: Readonly<Partial<Record<BrandMark, Rect>>>;
   /** How what is in its slots is framed, by their ids; those for which nothing was set are not there. */
@@ -182,6 +185,7 @@ function designedScene(
       ),
     places,
     style: withSet(style, ofScene),
+    goes: ofScene("goes") ?? "as it came",
     join: {
       kind: ofScene("transition") ?? style.transition,
       color: ofScene("joinColor") ?? USUAL_JOIN.color,

@@ -1,3 +1,4 @@
+import { EXITS, MOTIONS } from "../motion/wordMotion";
 import { COLOR_ROLES } from "../color/palette";
 import { type Point, type Rect } from "../geometry/rect";
 import { millis } from "../units";
@@ -18,7 +19,6 @@ import { arrangementJsonSchema, placeJsonSchema } from "./valueJsonSchemas";
 import { type FieldValue, type Field, type ShapedField, choice, flag, shaped, time, within } from "./field";
 import { placeSchema } from "./placeSchema";
 import {
-  MOTIONS,
   type SceneAllows,
   type SceneTemplate,
   type Slot,
@@ -205,6 +205,12 @@ export const FIELDS = {
     lock: "arrangement",
     from: ({ style }) => style.motion,
   }),
+  goes: ofScene(choice("Words go by", EXITS, "as it came"), {
+    named: "How words go in",
+    layers: LAYERS,
+    lock: "arrangement",
+    from: () => "as it came" as const,
+  }),
   zoom: ofScene(flag("Still pictures zoom slowly", true), {
     named: "The zoom in",
     layers: LAYERS,
@@ -357,6 +363,11 @@ export const FIELDS = {
     named: "The entrance of",
     kinds: kindsThat(({ turns }) => turns),
     from: () => "as usual" as const,
+  }),
+  departs: ofItem(choice("Goes by", EXITS, "as it came"), {
+    named: "The exit of",
+    kinds: kindsThat(({ turns }) => turns),
+    from: () => "as it came" as const,
   }),
   moves: ofItem(choice("While it is there", WHILES, "still"), {
     named: "The movement of",

@@ -6,13 +6,13 @@ export type JoinKind = (typeof JOINS)[number];
 
 export const JOIN_WORDS: Readonly<Record<JoinKind, string>> = {
   crossfade: "crossfade",
-  dip: "dip through a colour",
-  slide: "slide over it",
-  push: "push it out",
+  dip: "dip into colour",
+  slide: "slide over",
+  push: "push out",
   wipe: "wipe",
-  reveal: "reveal in a shape",
-  zoom: "zoom through it",
-  sweep: "sweep of a colour",
+  reveal: "shape reveal",
+  zoom: "zoom through",
+  sweep: "colour sweep",
 };
 
 /** Which of them show a colour between the two scenes, and which go in a direction. */

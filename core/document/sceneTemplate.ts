@@ -1,3 +1,4 @@
+import { type MotionKind } from "../motion/wordMotion";
 import { type JoinKind } from "./joins";
 import { type ColorRole } from "../color/palette";
 import { type FaceRole } from "../brand/book";
@@ -117,12 +118,10 @@ export interface SceneTemplate {
   readonly places: Partial<Readonly<Record<FormatName, Readonly<Record<string, Rect>>>>>;
 }
 
-export const MOTIONS = ["rise", "slide", "pop", "fade", "still"] as const;
-
 /** How a template looks and moves, whatever the brand. */
 export interface TemplateStyle {
   /** How words come in. */
-  readonly motion: (typeof MOTIONS)[number];
+  readonly motion: MotionKind;
   /** How a scene gives way to the next while they overlap. */
   readonly transition: JoinKind;
   /** Whether still pictures zoom slowly. */

@@ -1,8 +1,9 @@
+import { MOTIONS } from "../motion/wordMotion";
 import { FACE_ROLES } from "../brand/book";
 import { COLOR_ROLES } from "../color/palette";
 import { MOST_FORMATS, NAMED_FORMATS } from "../placement/formats";
 import { JOINS } from "./joins";
-import { MOTIONS, PICTURE_SHAPES, WORDS_BINDINGS, type Slot } from "./sceneTemplate";
+import { PICTURE_SHAPES, WORDS_BINDINGS, type Slot } from "./sceneTemplate";
 import { PURPOSES, TEMPLATE_VERSION } from "./template";
 import { WORDS_ROLES } from "./wordsRole";
 import { adjustmentsJsonSchema } from "./adjustmentsJsonSchema";

@@ -1,3 +1,4 @@
+import { MOTIONS } from "../motion/wordMotion";
 import { array, boolean, lazy, mixed, number, object, string, type ObjectSchema, type Schema } from "yup";
 import { FACE_ROLES } from "../brand/book";
 import { COLOR_ROLES } from "../color/palette";
@@ -13,7 +14,7 @@ import { orderKey } from "./orderKey";
 import { inOrderThroughout } from "./patch";
 import { placeSchema } from "./placeSchema";
 import { JOINS } from "./joins";
-import { MOTIONS, PICTURE_SHAPES, WORDS_BINDINGS, type Slot } from "./sceneTemplate";
+import { PICTURE_SHAPES, WORDS_BINDINGS, type Slot } from "./sceneTemplate";
 import { PURPOSES, TEMPLATE_VERSION, type Template } from "./template";
 import { WORDS_ROLES } from "./wordsRole";
 import { type TemplateDocument, listedTemplate } from "./templateDocument";

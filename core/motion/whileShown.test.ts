@@ -16,14 +16,18 @@ test("what moves begins where it rests, stays near it, and never jumps from one 
       expect(Math.abs(now.dy)).toBeLessThanOrEqual(12);
     }),
   );
-  for (const kind of WHILES) expect(whileShown(kind, 0)).toEqual({ angle: 0, scale: 1, dy: 0 });
+  for (const kind of WHILES) expect(whileShown(kind, 0)).toEqual({ angle: 0, scale: 1, dx: 0, dy: 0 });
 });
 
 test("each way moves one thing: swaying and spinning turn, a pulse changes the size, bobbing lifts", () => {
   const quarter = { sway: 450, pulse: 350, bob: 400, spin: 2000 } as const;
-  expect(whileShown("sway", quarter.sway)).toEqual({ angle: 7, scale: 1, dy: 0 });
-  expect(whileShown("pulse", quarter.pulse)).toEqual({ angle: 0, scale: 1.07, dy: 0 });
-  expect(whileShown("bob", quarter.bob)).toEqual({ angle: 0, scale: 1, dy: 12 });
-  expect(whileShown("spin", quarter.spin)).toEqual({ angle: 90, scale: 1, dy: 0 });
-  expect(whileShown("still", 777)).toEqual({ angle: 0, scale: 1, dy: 0 });
+  expect(whileShown("sway", quarter.sway)).toEqual({ angle: 7, scale: 1, dx: 0, dy: 0 });
+  expect(whileShown("pulse", quarter.pulse)).toEqual({ angle: 0, scale: 1.07, dx: 0, dy: 0 });
+  expect(whileShown("bob", quarter.bob)).toEqual({ angle: 0, scale: 1, dx: 0, dy: 12 });
+  expect(whileShown("drift", 1250)).toEqual({ angle: 0, scale: 1, dx: 18, dy: 0 });
+  expect(whileShown("breathe", 900)).toEqual({ angle: 0, scale: 1.03, dx: 0, dy: 0 });
+  expect(whileShown("wobble", 225)).toEqual({ angle: 3, scale: 1, dx: 0, dy: 0 });
+  expect(whileShown("float", 1050)).toEqual({ angle: 2.5, scale: 1, dx: 0, dy: 12 });
+  expect(whileShown("spin", quarter.spin)).toEqual({ angle: 90, scale: 1, dx: 0, dy: 0 });
+  expect(whileShown("still", 777)).toEqual({ angle: 0, scale: 1, dx: 0, dy: 0 });
 });

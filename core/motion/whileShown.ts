@@ -1,5 +1,5 @@
 /** How a thing moves while it is on screen. */
-export const WHILES = ["still", "sway", "pulse", "bob", "spin"] as const;
+export const WHILES = ["still", "sway", "pulse", "bob", "spin", "drift", "breathe", "wobble", "float"] as const;
 export type While = (typeof WHILES)[number];
 
 /** What it does to a thing at a moment. */
@@ -7,16 +7,30 @@ export interface WhileState {
   /** Degrees, clockwise. */
   readonly angle: number;
   readonly scale: number;
-  /** Design units, downwards. */
+  /** Design units, to the right and downwards. */
+  readonly dx: number;
   readonly dy: number;
 }
 
-const AT_REST: WhileState = { angle: 0, scale: 1, dy: 0 };
+const AT_REST: WhileState = { angle: 0, scale: 1, dx: 0, dy: 0 };
 /** How long one round takes. All are slow: nothing flashes. */
-const ROUND_MS: Readonly<Record<Exclude<While, "still">, number>> = { sway: 1800, pulse: 1400, bob: 1600, spin: 8000 };
+const ROUND_MS: Readonly<Record<Exclude<While, "still">, number>> = {
+  sway: 1800,
+  pulse: 1400,
+  bob: 1600,
+  spin: 8000,
+  drift: 5000,
+  breathe: 3600,
+  wobble: 900,
+  float: 4200,
+};
 const SWAY_DEGREES = 7;
 const PULSE = 0.07;
 const BOB = 12;
+const DRIFT = 18;
+const BREATH = 0.03;
+const WOBBLE_DEGREES = 3;
+const FLOAT_DEGREES = 2.5;
 
 /** @param time milliseconds since it came in */
 export function whileShown(kind: While, time: number): WhileState {
@@ -31,6 +45,14 @@ export function whileShown(kind: While, time: number): WhileState {
       return { ...AT_REST, scale: 1 + PULSE * wave };
     case "bob":
       return { ...AT_REST, dy: BOB * wave };
+    case "drift":
+      return { ...AT_REST, dx: DRIFT * wave };
+    case "breathe":
+      return { ...AT_REST, scale: 1 + BREATH * wave };
+    case "wobble":
+      return { ...AT_REST, angle: WOBBLE_DEGREES * wave };
+    case "float":
+      return { ...AT_REST, dy: BOB * wave, angle: FLOAT_DEGREES * wave };
     case "spin":
       return { ...AT_REST, angle: 360 * (share % 1) };
   }

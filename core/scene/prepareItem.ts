@@ -8,6 +8,7 @@ import { wantedContrast } from "../color/legibility";
 import { boundsOf, turning } from "../geometry/affine";
 import { type Rect, centreOf, rect } from "../geometry/rect";
 import { cutCard, ellipse, rectangle } from "../type/outline";
+import { exitOf } from "./wordParts";
 import { ENTRANCE_MS, EXIT_MS, type MotionKind } from "../motion/wordMotion";
 import { type FittedWords } from "../type/fit";
 import { type DisplayNode, type StillNode } from "./displayList";
@@ -67,7 +68,7 @@ function itemPart(
     return { part, place };
   }
   const motion = entranceOf(shown, setter);
-  const moving = { kind: "moving", motion, enters: 0, moves: values.moves } as const;
+  const moving = { kind: "moving", motion, enters: 0, moves: values.moves, ...exitOf(values.departs) } as const;
   if (item.kind !== "counter") {
     const { place, nodes } = drawn(shown, item, setter);
     return { part: { ...moving, atRest: laid(shown, place, nodes) }, place };

@@ -2,7 +2,7 @@ import { type SlotFraming } from "../document/slotFraming";
 import { type SlotKey } from "../document/sceneTemplate";
 import { type FramedPicture, type Way } from "../geometry/framedPicture";
 import { type Rect } from "../geometry/rect";
-import { type MotionKind } from "../motion/wordMotion";
+import { type ExitKind, type MotionKind } from "../motion/wordMotion";
 import { type While } from "../motion/whileShown";
 import { type Track } from "../time/tracks";
 import { type CutMedia } from "./shotTrack";
@@ -19,6 +19,8 @@ export type ScenePart =
       readonly enters: number;
       /** When it has left, if not with the scene. */
       readonly until?: number | undefined;
+      /** How it goes, where it does not go as it came. */
+      readonly exit?: ExitKind | undefined;
       /** How it moves while it is there. */
       readonly moves?: While | undefined;
       readonly atRest: StillNode;

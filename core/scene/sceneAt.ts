@@ -31,23 +31,22 @@ function partAt(scene: PreparedScene, part: ScenePart, time: Ticks): DisplayNode
     case "sounding":
       return soundWaveAt(part, msOf(time));
     case "moving": {
-      const { alpha, dx, dy, scale } = motionAt(
-        part.motion,
-        msOf(time),
-        part.enters,
-        part.until ?? (scene.leaves ? scene.length : Infinity),
-      );
+      const { alpha, dx, dy, scale, angle } = motionAt(part.motion, msOf(time), {
+        from: part.enters,
+        until: part.until ?? (scene.leaves ? scene.length : Infinity),
+        exit: part.exit,
+      });
       if (alpha <= 0) return null;
       const during = whileShown(part.moves ?? "still", msOf(time) - part.enters);
-      const isAtRest = alpha === 1 && dx === 0 && dy === 0 && scale === 1;
+      const isAtRest = alpha === 1 && dx === 0 && dy === 0 && scale === 1 && angle === 0;
       const { atRest } = part.later?.findLast(({ from }) => from <= msOf(time)) ?? part;
       if (isAtRest && (part.moves ?? "still") === "still") return atRest;
       const { bounds, children } = atRest;
       const middle = centreOf(bounds);
       const size = scale * during.scale;
       const map = after(
-        translation(dx, dy + during.dy),
-        after(turning(during.angle, middle), scaling(size, size, middle)),
+        translation(dx + during.dx, dy + during.dy),
+        after(turning(angle + during.angle, middle), scaling(size, size, middle)),
       );
       return { kind: "transformed", alpha, map, children: children.map((node) => drawnSmaller(node, size)) };
     }
@@ -74,7 +73,7 @@ function mediaAt(scene: PreparedScene, part: MediaPart, at: Ticks): DisplayNode 
     return place.width > 0 && place.height > 0 ? { kind: "clipped", place, children: nodes } : null;
   }
   if (part.enters === null || time >= part.enters + ENTRANCE_MS) return nodes;
-  const { alpha, scale } = motionAt("pop", time, part.enters, Infinity);
+  const { alpha, scale } = motionAt("pop", time, { from: part.enters, until: Infinity });
   const map = scaling(scale, scale, centreOf(part.place));
   return alpha <= 0
     ? null

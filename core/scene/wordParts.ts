@@ -2,7 +2,7 @@ import { type Align } from "../geometry/column";
 import { type BrandFacts } from "../document/facts";
 import { type Entry } from "../arrangement/layout";
 import { type Rect } from "../geometry/rect";
-import { STAGGER_MS, type MotionKind } from "../motion/wordMotion";
+import { type ExitKind, STAGGER_MS, type MotionKind } from "../motion/wordMotion";
 import { plainWords } from "../type/emphasis";
 import { fitRule } from "../type/roles";
 import { type ColumnBacking } from "./columnBackings";
@@ -84,6 +84,7 @@ export function movingParts(
         motion: motionOf(setter, set, column.stays === true),
         enters: from + (turn + 1) * STAGGER_MS + (later ?? 0) * length,
         ...(until === undefined ? {} : { until: until * length }),
+        ...exitOf(setter.exit),
         atRest: still(
           entryNodes(setter, set, place, {
             brand,
@@ -95,6 +96,10 @@ export function movingParts(
       };
     });
 }
+
+/** How a thing goes, where it does not go as it came. */
+export const exitOf = (exit: ExitKind | undefined): { readonly exit?: ExitKind } =>
+  exit === undefined || exit === "as it came" ? {} : { exit };
 
 function motionOf({ design }: Typesetter, { entry: { look } }: SetEntry, stays: boolean): MotionKind {
   if (stays) return "still";

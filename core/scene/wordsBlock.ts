@@ -1,3 +1,4 @@
+import { type ExitKind } from "../motion/wordMotion";
 import { type Align } from "../geometry/column";
 import { type FaceRole } from "../brand/book";
 import { type TemplateStyle } from "../document/sceneTemplate";
@@ -17,6 +18,8 @@ import { type DisplayNode, type StillNode } from "./displayList";
 export interface Typesetter {
   readonly style: BrandStyle;
   readonly design: TemplateStyle;
+  /** How words go; as they came where it is not said. */
+  readonly exit?: ExitKind | undefined;
   readonly book: FontBook;
   readonly shape: Shape;
   /** Null for shapes besides the three, for which no places are set by hand. */
