@@ -153,7 +153,13 @@ export default function SendDesk({ loaderData: { slug, name, revision, formats, 
             </p>
           )}
           {renders.map((render) => (
-            <RenderBlock key={render.id} render={render} shares={shares} newest={render.revision === revision} />
+            <RenderBlock
+              key={render.id}
+              slug={slug}
+              render={render}
+              shares={shares}
+              newest={render.revision === revision}
+            />
           ))}
         </section>
       </div>
@@ -162,10 +168,12 @@ export default function SendDesk({ loaderData: { slug, name, revision, formats, 
 }
 
 function RenderBlock({
+  slug,
   render,
   shares,
   newest,
 }: {
+  slug: string;
   render: RenderView & { when: string };
   shares: Readonly<Record<string, number>>;
   newest: boolean;
@@ -199,6 +207,8 @@ function RenderBlock({
           <RenditionCard
             key={rendition.id}
             rendition={rendition}
+            // Its first frame shows little; of what has changed since there is no other still.
+            poster={newest ? `/promotions/${slug}/still/${rendition.format}?revision=${render.revision}` : undefined}
             share={rendition.state === "working" ? (shares[rendition.id] ?? rendition.progress) : rendition.progress}
           />
         ))}
@@ -218,9 +228,12 @@ const ratioOf = (format: FormatName): number => formatOf(format).width / formatO
 
 function RenditionCard({
   rendition: { id, format, state, problem, file, outdatedBy },
+  poster,
   share,
 }: {
   rendition: RenditionView;
+  /** What is seen of it until it plays. */
+  poster: string | undefined;
   share: number;
 }) {
   const { width, height } = formatOf(format);
@@ -245,6 +258,7 @@ function RenditionCard({
             playsInline
             preload="metadata"
             src={`/renditions/${id}/file`}
+            poster={poster}
             className="h-full w-full"
             aria-label={`${title} rendition`}
           />
