@@ -2,6 +2,7 @@ import { reactRouter } from "@react-router/dev/vite";
 import tailwindcss from "@tailwindcss/vite";
 import { defineConfig } from "vite";
 import babel from "vite-plugin-babel";
+import { CLIENT_PACKAGES } from "./app/clientPackages";
 
 export default defineConfig({
   plugins: [
@@ -19,6 +20,11 @@ export default defineConfig({
   ],
   // harfbuzzjs waits for its WebAssembly at the top level of its module.
   build: { target: "es2022" },
-  optimizeDeps: { exclude: ["harfbuzzjs"] },
+  optimizeDeps: {
+    exclude: ["harfbuzzjs"],
+    // Named, not looked for: what is looked for is found in server code as well, which can't be bundled for a browser.
+    noDiscovery: true,
+    include: [...CLIENT_PACKAGES],
+  },
   worker: { format: "es" },
 });

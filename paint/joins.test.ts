@@ -76,7 +76,8 @@ describe("against ffmpeg's xfade", () => {
       "-i",
       join(folder, `${name}.png`),
     ];
-    const graph = `[0]format=gbrp[a];[1]format=gbrp[b];[a][b]xfade=transition=${transition}:duration=1:offset=0.4,select=eq(n\\,${10 + passed})`;
+    const fade = `xfade=transition=${transition}:duration=1:offset=0.4`;
+    const graph = `[0]format=gbrp[a];[1]format=gbrp[b];[a][b]${fade},select=eq(n\\,${10 + passed})`;
     const out = ["-frames:v", "1", "-fps_mode", "passthrough", "-pix_fmt", "rgba", "-f", "rawvideo", raw];
     await execa("ffmpeg", ["-v", "error", "-y", ...still("a"), ...still("b"), "-filter_complex", graph, ...out]);
     return { ...SIZE, data: new Uint8ClampedArray(await readFile(raw)) } as unknown as ImageData;

@@ -9,6 +9,7 @@ import { Lane } from "./Lane";
 import { stretchStyle } from "./timeShare";
 
 const HEIGHT = 54;
+const HATCH = "repeating-linear-gradient(135deg, var(--color-accent) 0 2px, transparent 2px 5px)";
 
 /** Its end is being pulled, was let go, or was moved by a key. */
 export type Lengthening = "pulling" | "pulled" | "stepped";
@@ -62,8 +63,8 @@ export function SceneLane({ scenes, spans, length, chosen, onChoose, onLength, o
         <span
           key={span.index}
           aria-hidden
-          className="pointer-events-none absolute top-1 h-2 bg-[repeating-linear-gradient(135deg,var(--color-accent)_0_2px,transparent_2px_5px)]"
-          style={stretchStyle(span.start, span.entered, length)}
+          className="pointer-events-none absolute top-1 h-2"
+          style={{ ...stretchStyle(span.start, span.entered, length), backgroundImage: HATCH }}
         />
       ))}
       {spans.map((span, index) => {

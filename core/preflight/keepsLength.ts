@@ -12,11 +12,12 @@ export const keepsLength: WholeRule = {
     const retimed = retime(paced, held);
     const seconds = (ms: number): string => `${(ms / 1000).toFixed(1)} s`;
     const { least } = "outOfReach" in retimed ? retimed.outOfReach : { least: null };
+    const reach = least === null ? "" : `; it can be read in ${seconds(least)} at least`;
     return [
       {
         severity: "warning",
         where: everywhere(null),
-        words: `it lasts ${seconds(length)} and is held to ${seconds(held)}${least === null ? "" : `; it can be read in ${seconds(least)} at least`}`,
+        words: `it lasts ${seconds(length)} and is held to ${seconds(held)}${reach}`,
         numbers: { lengthMs: length, heldMs: held, ...(least === null ? {} : { leastMs: least }) },
         cures: "edit" in retimed ? [{ ...retimed.edit, label: "Share the difference" }] : [],
       },
