@@ -82,7 +82,8 @@ export function ProofScreen({
     <figure className="@container">
       <figcaption className="mb-1 flex h-[22px] items-center gap-2 text-[#12181a]">
         <FormatMark format={format} size={12} />
-        <span className="text-[13px]">{title}</span> {title !== ratio && <span className="figures @max-[150px]:hidden">{ratio}</span>}
+        <span className="text-[13px]">{title}</span>{" "}
+        {title !== ratio && <span className="figures @max-[150px]:hidden">{ratio}</span>}
         {caption !== undefined && <span className="truncate bg-[#d9d9d5] px-1.5 text-[12.5px]">{caption}</span>}
         <button
           type="button"

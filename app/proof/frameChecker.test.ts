@@ -124,7 +124,10 @@ test("what was found stays known: only a format whose lively frames changed is p
   expect(painted - atFirst).toBeLessThanOrEqual(1);
   expect(one.given[1]).toEqual(one.given[0]);
   expect(one.given[1]).toHaveLength(1);
-  const changed = formats.map((shape) => ({ ...shape, joins: shape.joins.map((join) => ({ ...join, kind: "push" as const })) }));
+  const changed = formats.map((shape) => ({
+    ...shape,
+    joins: shape.joins.map((join) => ({ ...join, kind: "push" as const })),
+  }));
   await one.checker.check(promotion, changed);
   expect(painted).toBeGreaterThan(atFirst + 60);
 });
