@@ -12,6 +12,7 @@ import { adjust, applyEdit, fillSlot, putItem } from "./edits";
 import { CLIP_ID, PICTURE_ID, testDocument, testFacts } from "../testing/promotions";
 import { THREE_REASONS } from "../templates/proofs";
 import { shippedRef } from "../templates/shipped";
+import { millis } from "../units";
 
 const facts = testFacts();
 const document = {
@@ -77,6 +78,10 @@ test("what was set in one format, how scenes move, and the items over them are k
     adjust("ground", "sale", { target: { scene: "hook" }, layer: "scene@format", format: "square" }),
     adjust("motion", "pop", { target: { scene: "offer" } }),
     adjust("motion", "fade", { target: { scene: "offer" }, layer: "@all" }),
+    adjust("joinAngle", 90, { target: { scene: "offer" }, layer: "@all" }),
+    adjust("clipLevel", 0.4, { target: { scene: "offer" }, layer: "@all" }),
+    // Only this promotion is held to a length: what others say takes another time to read.
+    adjust("held", millis(9000), { target: { scene: "offer" }, layer: "@all" }),
     putItem("badge", { kind: "sticker", sticker: "tick", order: "a0", from: "hook", to: "offer" }),
     adjust("angle", 9, { target: { item: "badge" }, layer: "scene@format", format: "vertical" }),
   ].reduce(applyEdit, document);
@@ -92,10 +97,12 @@ test("what was set in one format, how scenes move, and the items over them are k
   const made = newPromotion(ref, template, { name: "New", brand: document.brand });
   for (const format of [null, "square", "vertical"] as const) {
     const [was, is] = [designOf(changed, facts.templates, format), designOf(made, templates, format)];
-    expect(is.scenes.map(({ ground, style }) => [ground, style])).toEqual(
-      was.scenes.map(({ ground, style }) => [ground, style]),
-    );
+    const kept = ({ scenes }: typeof is) =>
+      scenes.map(({ ground, style, join, clipLevels }) => [ground, style, join, clipLevels]);
+    expect(kept(is)).toEqual(kept(was));
   }
+  expect(() => readTemplate(templateDocument(template))).not.toThrow();
+  expect(template.adjustments["@all"]).toEqual({ joinAngle: 90, clipLevel: 0.4 });
   expect(made.items).toEqual(changed.items);
   expect(made.adjustments).toEqual({ "item:badge@vertical": { angle: 9 } });
   // A template made of that one once more says the same.
