@@ -50,7 +50,7 @@ test("a clip is heard from where it is trimmed, as loud as it is set, at 30 % un
   await onlyIn(page, "square");
   await dropOnSlot(page, "Choose picture", await soundingClip(folder));
   const hook = page.getByRole("region", { name: "Scene 1, Headline" });
-  await expect(hook.getByText("own-clip · clip 3.0 s")).toBeVisible({ timeout: 30_000 });
+  await expect(hook.getByText("own-clip · clip 3.0 s")).toBeVisible({ timeout: 90_000 });
 
   // The promotion has music, so the clip is soft, and says why.
   const level = hook.getByLabel("Sound of picture in per cent");

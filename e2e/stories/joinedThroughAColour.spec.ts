@@ -2,9 +2,10 @@ import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Page, expect, test } from "@playwright/test";
+import sharp from "sharp";
 import { ffprobe } from "../files";
 import { onlyIn, openShortPromotion } from "../newPromotion";
-import { type Rgb, colorsIn, coloredClip, downloadRendition, dropOn, isBlue, isRed } from "../ownClips";
+import { type Rgb, colorsIn, downloadRendition, dropOn, isBlue, isRed } from "../ownClips";
 import { renderDrafts } from "../startRender";
 
 /** One scene gives way to the next through white for a chosen time, then by an edge that crosses at an angle. */
@@ -36,8 +37,10 @@ test("a dip through white takes 0.6 s and shows neither scene in its middle; a w
     ["Scene 1, Headline", "red"],
     ["Scene 2, Offer", "blue"],
   ] as const) {
-    await dropOn(choose(scene).getByRole("button", { name: "Choose picture" }), await coloredClip(folder, [[color]]));
-    await expect(choose(scene).getByText("own-clip · clip 3.0 s")).toBeVisible({ timeout: 30_000 });
+    const path = join(folder, `all-${color}.png`);
+    await sharp({ create: { width: 1920, height: 1920, channels: 3, background: color } }).toFile(path);
+    await dropOn(choose(scene).getByRole("button", { name: "Choose picture" }), path);
+    await expect(choose(scene).getByText(`all-${color}`)).toBeVisible({ timeout: 90_000 });
   }
   // The picture as large as the frame, so that its colour is seen everywhere but under words.
   await page.getByRole("button", { name: "Scene 2: arrangement" }).click();

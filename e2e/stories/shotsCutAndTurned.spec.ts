@@ -33,7 +33,7 @@ test("twice as fast and backwards, then split at its first second and turned rou
   await openShortPromotion(page, "cut-and-turned");
   await onlyIn(page, "square");
   await dropOnSlot(page, "Choose picture", await soundingClip(folder));
-  await expect(page.getByText("own-clip · clip 3.0 s")).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText("own-clip · clip 3.0 s")).toBeVisible({ timeout: 90_000 });
   await page.getByLabel("Music").selectOption({ label: "no music" });
   await page.getByRole("link", { name: "Pace", exact: true }).click();
 
