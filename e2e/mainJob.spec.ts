@@ -73,8 +73,7 @@ test("fills a template with them, sees three formats, and finds it all again aft
   await signInAs(page, "Tamsin Kell");
   await page.goto("/");
   await page.getByRole("link", { name: "New promotion" }).click();
-  await page.waitForURL(/promotions\/new/);
-  await page.getByText("Meadow seed mix").click();
+  await page.getByText("Meadow seed mix", { exact: true }).click();
   await page.getByText("Potting week").click();
   await page.getByRole("button", { name: "Fill the first version" }).click();
   await expect(page).toHaveURL(/promotions\/meadow-seed-mix/);
