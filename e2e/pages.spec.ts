@@ -20,7 +20,7 @@ const PAGES: readonly (readonly [path: string, shows: string])[] = [
   ["/promotions/new", "Fill the first version"],
   ["/promotions/potting-week-terracotta", "Call to action"],
   ["/promotions/potting-week-terracotta/proof", "How it is framed"],
-  ["/promotions/potting-week-terracotta/pace", "The whole promotion"],
+  ["/promotions/potting-week-terracotta/pace", "As its words need"],
   ["/promotions/potting-week-terracotta/send", "What you get"],
 ];
 
@@ -42,7 +42,7 @@ const OPENED: readonly (readonly [desk: string, press: RegExp, opened: (page: Pa
   ["", /^Empty scene/, (page) => page.getByRole("dialog").getByRole("heading").first()],
   ["/proof", /^Findings/, (page) => page.getByText("Report:")],
   ["/proof", /^Large/, (page) => page.getByLabel("beside")],
-  ["/pace", /^Frames$/, (page) => page.getByText("0.5 s", { exact: true })],
+  ["/pace", /^Frames$/, (page) => page.getByRole("button", { name: /needs .+ s of/ }).first()],
   ["/pace", /^Add a shot to/, (page) => page.getByLabel("Search media by name or tag")],
 ];
 

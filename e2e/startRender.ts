@@ -1,3 +1,4 @@
+import { downloadRendition } from "./ownClips";
 import { type Page, expect } from "@playwright/test";
 
 /** Presses Render. What a promotion that is short on purpose must have mended is let pass, with a reason. */
@@ -24,4 +25,12 @@ export async function renderDrafts(page: Page, formats: number): Promise<void> {
   const before = await ready.count();
   await startRender(page, render);
   await expect(ready).toHaveCount(before + formats, { timeout: 90_000 });
+}
+
+/** From a desk on, once all is saved, has a draft of a promotion in square alone rendered, and gives the file. */
+export async function renderedSquare(page: Page, folder: string): Promise<string> {
+  await expect(page.getByText("saved", { exact: true })).toBeVisible();
+  await page.getByRole("link", { name: "Proof", exact: true }).click();
+  await renderDrafts(page, 1);
+  return downloadRendition(page, "square", folder);
 }

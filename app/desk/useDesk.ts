@@ -1,12 +1,14 @@
 import { useEffect, useEffectEvent, useMemo, useState } from "react";
 import { useRevalidator } from "react-router";
 import { designOf } from "../../core/document/design";
+import { addFormat, removeFormat } from "../../core/document/edits";
 import { templateKey } from "../../core/document/facts";
 import { formatsInOrder } from "../../core/document/formatList";
 import { mediaShown, newlyNamed } from "../../core/document/named";
 import { type Promotion } from "../../core/document/promotion";
 import { isShowable } from "../../core/document/refs";
 import { resolvePromotion } from "../../core/document/resolve";
+import { type FormatName } from "../../core/placement/formats";
 import { SHIPPED_BY_REF } from "../../core/templates/shipped";
 // Erased at run time: a page takes nothing from the server but what its loader gives.
 import type { loadFillDesk } from "../../server/promotions/fillDesk";
@@ -94,6 +96,10 @@ export function useDesk(loaded: LoadedDesk) {
   useEffect(() => session.subscribe(() => showAtOnce()), [session]);
   // The same list while somebody types: proofs are hung anew only when it changes.
   const formats = useMemo(() => formatsInOrder({ formats: document.formats }), [document.formats]);
+  const chooseFormats = (chosen: readonly FormatName[]): void => {
+    for (const format of chosen) if (!formats.includes(format)) session.apply(addFormat(document, format));
+    for (const format of formats) if (!chosen.includes(format)) session.apply(removeFormat(format));
+  };
 
   return {
     session,
@@ -110,5 +116,6 @@ export function useDesk(loaded: LoadedDesk) {
     prepared,
     findings,
     onDragged: setDragged,
+    onFormats: chooseFormats,
   };
 }

@@ -1,12 +1,11 @@
 import { type ResolvedPromotion } from "../../core/document/resolve";
-import { itemText } from "../../core/document/itemText";
+import { itemWords } from "../../core/document/itemText";
 import { FIRST_LOOKS } from "../../core/document/items";
 import { msOf } from "../../core/time/ticks";
-import { plainWords } from "../../core/type/emphasis";
 import { Lane } from "./Lane";
 import { inRows, stretchStyle } from "./timeShare";
 
-const ROW = 20;
+const ROW = 27;
 
 /** What lies over scenes, as bars with their words in them. */
 export function ItemLane({
@@ -20,7 +19,7 @@ export function ItemLane({
 }) {
   const bars = items.map(({ from, to, what: { id, item } }) => ({
     id,
-    words: plainWords(itemText(item) ?? "").trim() || FIRST_LOOKS[item.kind].title,
+    words: itemWords(item) || FIRST_LOOKS[item.kind].title,
     from: msOf(from),
     to: msOf(to),
   }));
@@ -33,7 +32,7 @@ export function ItemLane({
             key={id}
             type="button"
             onClick={() => onLookAt(from + (to - from) / 2)}
-            className="absolute h-[17px] truncate bg-[#d8cfb9] px-1.5 text-left text-[11.5px] leading-[17px] hover:bg-[#cbbf9f]"
+            className="absolute h-[24px] truncate bg-[#d8cfb9] px-1.5 text-left text-[11.5px] leading-[24px] hover:bg-[#cbbf9f]"
             style={{ ...stretchStyle(from, to, length), top: index * ROW + 3 }}
           >
             {words}

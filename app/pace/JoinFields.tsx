@@ -1,5 +1,4 @@
-import { type Palette, isColorRole } from "../../core/color/palette";
-import { type SceneDesign, sourced } from "../../core/document/design";
+import { type Palette } from "../../core/color/palette";
 import { type Edit } from "../../core/document/edit";
 import { adjust } from "../../core/document/edits";
 import { FIELDS } from "../../core/document/fields";
@@ -11,8 +10,9 @@ import {
   JOIN_COLORS,
   JOIN_EASES,
   JOIN_WORDS,
+  type Join,
   type JoinColor,
-  USUAL_JOIN,
+  joinInk,
 } from "../../core/document/joins";
 import { type Promotion } from "../../core/document/promotion";
 import { millis } from "../../core/units";
@@ -28,27 +28,26 @@ const QUARTER = 90;
 /** How a scene comes in over the one before it: in which way, how long, how it goes, through what and from where. */
 export function JoinFields({
   document,
-  design,
   scene,
+  join,
+  overlap,
   palette,
   disabled,
   onEdit,
 }: {
   document: Promotion;
-  design: SceneDesign;
   /** Its id. */
   scene: string;
+  /** How it comes in. */
+  join: Join;
+  /** Over how many milliseconds, as it is set. */
+  overlap: number;
   palette: Palette;
   disabled: boolean;
   onEdit: (edit: Edit) => void;
 }) {
   const target = { scene };
-  const at = { ...design, target, format: null };
-  const kind = sourced(document, "transition", at).value ?? "crossfade";
-  const overlap = sourced(document, "overlap", at).value ?? millis(0);
-  const color = sourced(document, "joinColor", at).value ?? USUAL_JOIN.color;
-  const angle = sourced(document, "joinAngle", at).value ?? USUAL_JOIN.angle;
-  const ease = sourced(document, "joinEase", at).value ?? USUAL_JOIN.ease;
+  const { kind, color, angle, ease } = join;
   const setOverlap = (ms: number): void =>
     onEdit(adjust("overlap", millis(Math.min(MOST_OVERLAP, Math.max(LEAST_OVERLAP, ms))), { target }));
   const forAll = (): void =>
@@ -57,7 +56,7 @@ export function JoinFields({
         document,
         [
           ["transition", kind],
-          ["overlap", overlap],
+          ["overlap", millis(overlap)],
           ["joinColor", color],
           ["joinAngle", angle],
           ["joinEase", ease],
@@ -102,8 +101,6 @@ export function JoinFields({
   );
 }
 
-const NAMED: Readonly<Record<"white" | "black", string>> = { white: "#ffffff", black: "#000000" };
-
 function JoinColors({
   palette,
   chosen,
@@ -119,7 +116,7 @@ function JoinColors({
         <JoinSwatch
           key={color}
           color={color}
-          ink={isColorRole(color) ? palette[color] : NAMED[color]}
+          ink={joinInk(color, palette)}
           isChosen={color === chosen}
           onChoose={onChoose}
         />

@@ -1,4 +1,4 @@
-import { type SceneDesign, sourced } from "../../core/document/design";
+import { type DesignedScene } from "../../core/document/design";
 import { type Edit } from "../../core/document/edit";
 import { adjust } from "../../core/document/edits";
 import { setForAll } from "../../core/document/forAllEdits";
@@ -9,20 +9,16 @@ import { ChoiceField } from "../workshop/ChoiceField";
 /** How the words of a scene come and go, and whether those of every scene do. */
 export function MotionFields({
   document,
-  design,
   scene,
   onEdit,
 }: {
   document: Promotion;
-  design: SceneDesign;
-  /** Its id. */
-  scene: string;
+  scene: DesignedScene;
   onEdit: (edit: Edit) => void;
 }) {
-  const target = { scene };
-  const at = { ...design, target, format: null };
-  const motion = sourced(document, "motion", at).value ?? design.style.motion;
-  const goes = sourced(document, "goes", at).value ?? "as it came";
+  const target = { scene: scene.id };
+  const { goes } = scene;
+  const { motion } = scene.style;
   const forAll = (): void =>
     onEdit(
       setForAll(

@@ -1,3 +1,4 @@
+import { seconds } from "../components/mediaLook";
 import { type OutOfReach } from "../../core/pace/lengthEdits";
 import { type HeldUpBy } from "../../core/pace/pacedScenes";
 
@@ -23,24 +24,24 @@ export function OutOfReachNote({
   if (wanted > most)
     return (
       <p role="alert" className="bg-warn-pale px-3 py-2 text-[13.5px] leading-snug text-warn">
-        {inSeconds(wanted)} is more than these scenes can last: {inSeconds(most)} at most.
+        {seconds(wanted)} is more than these scenes can last: {seconds(most)} at most.
       </p>
     );
   return (
     <div role="alert" className="bg-warn-pale px-3 py-2 text-[13.5px] leading-snug text-warn">
       <p>
-        {inSeconds(wanted)} is too short: these scenes last <b>{inSeconds(least)}</b> at least. Held up by
+        {seconds(wanted)} is too short: these scenes last <b>{seconds(least)}</b> at least. Held up by
       </p>
       <ul className="mt-1 list-disc pl-4">
         {heldUp.slice(0, NAMED).map(({ scene, name, least: own, by }) => (
           <li key={scene}>
-            {name}, {inSeconds(own)}: {whyInWords(by)}
+            {name}, {seconds(own)}: {whyInWords(by)}
           </li>
         ))}
       </ul>
       {can <= most && (
         <button type="button" onClick={hold} className="mt-1.5 underline hover:text-ink">
-          Hold it to {inSeconds(can)}
+          Hold it to {seconds(can)}
         </button>
       )}
     </div>
@@ -50,7 +51,7 @@ export function OutOfReachNote({
 function whyInWords(by: HeldUpBy): string {
   switch (by.kind) {
     case "words":
-      return `“${by.text}” is read in ${inSeconds(by.need)}`;
+      return `“${by.text}” is read in ${seconds(by.need)}`;
     case "joins":
       return "it shares the screen at its ends";
     case "least":
@@ -59,5 +60,3 @@ function whyInWords(by: HeldUpBy): string {
       return "the template locks its length";
   }
 }
-
-const inSeconds = (ms: number): string => `${(ms / 1000).toFixed(1)} s`;

@@ -1,13 +1,12 @@
 import { useMemo, useState } from "react";
 import { toast } from "sonner";
 import { sceneDesign } from "../../core/document/design";
-import { addFormat, applyEdit, removeFormat, rename } from "../../core/document/edits";
+import { applyEdit, rename } from "../../core/document/edits";
 import { type Promotion } from "../../core/document/promotion";
 import { resolvePromotion } from "../../core/document/resolve";
 import { heldLength, setSceneLength } from "../../core/pace/lengthEdits";
 import { pacedScenes } from "../../core/pace/pacedScenes";
 import { type ReadText, readTexts } from "../../core/pace/readTexts";
-import { type FormatName } from "../../core/placement/formats";
 import { settledTime } from "../../core/scene/preparePromotion";
 import { ButtonLink } from "../components/Button";
 import { Toasts } from "../components/Toasts";
@@ -92,10 +91,6 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
     setPulled(document);
     desk.onDragged(document);
   }
-  const chooseFormats = (wanted: readonly FormatName[]): void => {
-    for (const format of wanted) if (!formats.includes(format)) apply(addFormat(document, format));
-    for (const format of formats) if (!wanted.includes(format)) apply(removeFormat(format));
-  };
   const { spans, length } = shown;
   return (
     <main className="flex h-[calc(100vh-46px)] min-h-[560px] flex-col max-lg:h-auto">
@@ -121,7 +116,7 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
               formats={formats}
               marked={null}
               onPick={ignore}
-              onFormats={chooseFormats}
+              onFormats={desk.onFormats}
             />
           </div>
           <fieldset disabled={!live} className="flex min-h-0 min-w-0 flex-1 flex-col max-lg:h-[70vh] max-lg:flex-none">
@@ -165,11 +160,12 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
         >
           <WholePanel document={document} scenes={scenes} onEdit={apply} />
           <hr className="border-rule" />
-          {scene && own && (
+          {scene && own && resolved && (
             <ScenePanel
               key={scene.id}
               document={document}
               design={sceneDesign(document, facts.templates, own)}
+              designed={resolved.template}
               scene={scene}
               index={chosen}
               palette={facts.brand.palette}

@@ -1,5 +1,5 @@
 import { type Palette } from "../../core/color/palette";
-import { type SceneDesign } from "../../core/document/design";
+import { type DesignedScene, type SceneDesign } from "../../core/document/design";
 import { type Edit } from "../../core/document/edit";
 import { adjust } from "../../core/document/edits";
 import { FIELDS } from "../../core/document/fields";
@@ -19,6 +19,7 @@ const { least: LEAST_GIVING, most: MOST_GIVING, step: GIVING_STEP } = FIELDS.giv
 export function ScenePanel({
   document,
   design,
+  designed,
   scene,
   index,
   palette,
@@ -26,7 +27,9 @@ export function ScenePanel({
   onEdit,
 }: {
   document: Promotion;
+  /** What the templates have for it, and what it is now. */
   design: SceneDesign;
+  designed: DesignedScene;
   scene: PacedScene;
   /** Among the scenes that are shown, from 0. */
   index: number;
@@ -74,12 +77,13 @@ export function ScenePanel({
           onChange={(weight) => onEdit(adjust("gives", weight, { target }))}
           className="flex items-center justify-between gap-3 text-[13px] text-soft [&>input]:w-20"
         />
-        <MotionFields document={document} design={design} scene={scene.id} onEdit={onEdit} />
+        <MotionFields document={document} scene={designed} onEdit={onEdit} />
         {index > 0 && (
           <JoinFields
             document={document}
-            design={design}
             scene={scene.id}
+            join={designed.join}
+            overlap={scene.overlap}
             palette={palette}
             disabled={scene.isLocked}
             onEdit={onEdit}

@@ -4,11 +4,12 @@ import { type Edit } from "../../core/document/edit";
 import { type CutSlot, addShot, splitShot } from "../../core/document/cutEdits";
 import { needOf } from "../../core/document/mediaNeed";
 import { type Promotion, type PromotionScene } from "../../core/document/promotion";
-import { type ResolvedPromotion, type ResolvedScene } from "../../core/document/resolve";
+import { type ResolvedPromotion, type ResolvedScene, type ResolvedShot } from "../../core/document/resolve";
 import { type MediaSlot, slotKey } from "../../core/document/sceneTemplate";
 import { shotOn, shotTrack } from "../../core/scene/shotTrack";
 import { usualClipLevel } from "../../core/sound/mix";
 import { msOf, ticks, ticksOf } from "../../core/time/ticks";
+import { type Track } from "../../core/time/tracks";
 import { type SceneSpan } from "../../core/time/timeline";
 import type { OfferedMedia } from "../../server/media/offeredMedia";
 import { ClipSound } from "../desk/ClipSound";
@@ -131,7 +132,7 @@ function SlotShots({
 }
 
 /** How long a shot is on screen, in milliseconds. */
-function lasting(track: ReturnType<typeof shotTrack<ResolvedScene["shots"][string][number]>>, id: string): number {
+function lasting(track: Track<ResolvedShot>, id: string): number {
   const span = track.find(({ what }) => what.id === id);
   return span ? msOf(ticks(span.to - span.from)) : 0;
 }

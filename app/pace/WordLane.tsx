@@ -1,10 +1,11 @@
+import { seconds } from "../components/mediaLook";
 import { clsx } from "clsx";
 import { type ReadText } from "../../core/pace/readTexts";
 import { readingVerdict } from "../../core/time/reading";
 import { Lane } from "./Lane";
 import { inRows, stretchStyle } from "./timeShare";
 
-const ROW = 22;
+const ROW = 27;
 const LOOKS = { fine: "bg-ready/25", tight: "bg-warn/35", short: "bg-wrong/40" };
 
 /** Every text as the span in which it can be read, filled as far as it needs to be read in. */
@@ -23,7 +24,7 @@ export function WordLane({
       {rows.flatMap((row, index) =>
         row.map((text) => {
           const stays = text.to - text.from;
-          const said = `“${text.text}” needs ${inSeconds(text.need)} of ${inSeconds(stays)}`;
+          const said = `“${text.text}” needs ${seconds(text.need)} of ${seconds(stays)}`;
           return (
             <button
               key={text.key}
@@ -31,7 +32,7 @@ export function WordLane({
               title={said}
               aria-label={said}
               onClick={() => onLookAt(text)}
-              className="absolute h-[19px] overflow-hidden border border-ink/25 bg-card text-left hover:border-ink"
+              className="absolute h-[24px] overflow-hidden border border-ink/25 bg-card text-left hover:border-ink"
               style={{ ...stretchStyle(text.from, text.to, length), top: index * ROW + 3 }}
             >
               <span
@@ -39,7 +40,7 @@ export function WordLane({
                 className={clsx("absolute inset-y-0 left-0", LOOKS[readingVerdict(text.text, stays)])}
                 style={{ width: `${Math.min(1, text.need / stays) * 100}%` }}
               />
-              <span className="relative block truncate px-1.5 text-[12px] leading-[17px]">{text.text}</span>
+              <span className="relative block truncate px-1.5 text-[12px] leading-[22px]">{text.text}</span>
             </button>
           );
         }),
@@ -47,5 +48,3 @@ export function WordLane({
     </Lane>
   );
 }
-
-const inSeconds = (ms: number): string => `${(ms / 1000).toFixed(1)} s`;

@@ -5,9 +5,8 @@ import { Plus } from "lucide-react";
 import { toast } from "sonner";
 import { markOfKey } from "../../core/document/brandMark";
 import { isPlaceable } from "../../core/document/placeable";
-import { addFormat, fillSlot, removeFormat, rename } from "../../core/document/edits";
+import { fillSlot, rename } from "../../core/document/edits";
 import { itemKey, itemOfKey } from "../../core/document/itemKey";
-import { type FormatName } from "../../core/placement/formats";
 import { type SlotKey } from "../../core/document/sceneTemplate";
 import { type SceneSpan } from "../../core/time/timeline";
 import { requirePerson } from "../../server/auth/sessions";
@@ -72,11 +71,6 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
   const newer = offered.find(
     ({ ref }) => ref.slug === document.template.slug && ref.edition > document.template.edition,
   );
-
-  const chooseFormats = (chosen: readonly FormatName[]): void => {
-    for (const format of chosen) if (!formats.includes(format)) apply(addFormat(document, format));
-    for (const format of formats) if (!chosen.includes(format)) apply(removeFormat(format));
-  };
 
   function mark(slot: SlotKey, span: SceneSpan): void {
     setMarked(slot);
@@ -202,7 +196,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
           }
           placing={placing}
           onPick={pick}
-          onFormats={chooseFormats}
+          onFormats={desk.onFormats}
         />
       </div>
       <Transport

@@ -1,3 +1,4 @@
+import { plainWords } from "../type/emphasis";
 import { COUNT, type Item } from "./items";
 
 /** Digits stand in groups of three from this number on (ISO 80000-1, 7.3). */
@@ -16,3 +17,6 @@ export function itemText(item: Item): string | null {
   if (item.kind === "words") return item.text;
   return item.kind === "counter" ? countedText(item.text, item.goal) : null;
 }
+
+/** The words of an item as they are read, without marks; empty where it says nothing. */
+export const itemWords = (item: Item): string => plainWords(itemText(item) ?? "").trim();

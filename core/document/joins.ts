@@ -39,8 +39,14 @@ export interface Join<Color = JoinColor> {
 /** How joins are until something else is set. */
 export const USUAL_JOIN: Omit<Join, "kind"> = { color: "primary", angle: 0, ease: "gentle" };
 
+const NAMED = { white: "#ffffff", black: "#000000" } as const;
+
+/** A colour of a join as it is in a brand. */
+export const joinInk = (color: JoinColor, palette: Palette): string =>
+  isColorRole(color) ? palette[color] : NAMED[color];
+
 /** A join with its colour as it is in a brand. */
 export const inkedJoin = (join: Join, palette: Palette): Join<string> => ({
   ...join,
-  color: isColorRole(join.color) ? palette[join.color] : join.color === "white" ? "#ffffff" : "#000000",
+  color: joinInk(join.color, palette),
 });

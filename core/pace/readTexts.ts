@@ -1,12 +1,11 @@
 import { type ResolvedPromotion } from "../document/resolve";
-import { itemText } from "../document/itemText";
+import { itemWords } from "../document/itemText";
 import { itemKey } from "../document/itemKey";
 import { type PlacedKey } from "../document/placedKey";
 import { shownWords } from "../preflight/shownWords";
 import { type ProofSheet } from "../scene/proofSheet";
 import { readingNeed } from "../time/reading";
 import { msOf } from "../time/ticks";
-import { plainWords } from "../type/emphasis";
 
 /** A text that is to be read: from when until when it can be, and how long that takes. Milliseconds. */
 export interface ReadText {
@@ -29,7 +28,7 @@ export function readTexts(
     return shownWords(scene).map(({ key, text }) => ({ key, text, from: span.start, to, need: readingNeed(text) }));
   });
   const ofItems = items.flatMap(({ from, to, what: { id, item } }) => {
-    const text = plainWords(itemText(item) ?? "").trim();
+    const text = itemWords(item);
     return text === "" ? [] : [{ key: itemKey(id), text, from: msOf(from), to: msOf(to), need: readingNeed(text) }];
   });
   return [...ofScenes, ...ofItems]

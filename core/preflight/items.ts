@@ -1,7 +1,6 @@
-import { plainWords } from "../type/emphasis";
 import { takeOutItem } from "../document/edits";
 import { itemKey } from "../document/itemKey";
-import { itemText } from "../document/itemText";
+import { itemWords } from "../document/itemText";
 import { daysBetween } from "../offer/days";
 import { type Item } from "../document/items";
 import { overlaps } from "../geometry/rect";
@@ -25,7 +24,7 @@ interface OwnWords {
 const ownWordsIn = ({ document }: CheckedPromotion, { items }: PreparedPromotion): readonly OwnWords[] =>
   items.flatMap((span) => {
     const item = document.items[span.what.id];
-    const text = item && plainWords(itemText(item) ?? "").trim();
+    const text = item && itemWords(item);
     return item && text ? [{ item: { ...item, text }, span }] : [];
   });
 

@@ -1,5 +1,5 @@
 import { type Join, type JoinEase } from "../document/joins";
-import { after, scaling, translation } from "../geometry/affine";
+import { scaling, translation } from "../geometry/affine";
 import { type Point, type Rect, type Size, centreOf, rect, wholeOf } from "../geometry/rect";
 import { type Easing, glide, leave, settle } from "../motion/easing";
 import { polygon } from "../type/outline";
@@ -84,7 +84,7 @@ const moved = (children: DisplayList, { x, y }: Point): DisplayNode => ({
 });
 
 function nearer(children: DisplayList, whole: Rect, scale: number): DisplayNode {
-  const map = after(translation(0, 0), scaling(scale, scale, centreOf(whole)));
+  const map = scaling(scale, scale, centreOf(whole));
   return { kind: "transformed", alpha: 1, map, children };
 }
 

@@ -4,10 +4,10 @@ import { join } from "node:path";
 import { type Page, expect, test } from "@playwright/test";
 import { ffprobe } from "../files";
 import { onlyIn, openShortPromotion } from "../newPromotion";
-import { downloadRendition, dropOnSlot } from "../ownClips";
+import { dropOnSlot } from "../ownClips";
 import { HEIGHT, SECONDS, soundingClip } from "../soundingClip";
 import { RATE, samplesOfFile, toneIn } from "../samples";
-import { renderDrafts } from "../startRender";
+import { renderedSquare } from "../startRender";
 
 /** A clip is heard as it is trimmed: by itself, as loud as it is set, softly under music, and not at all. */
 
@@ -25,10 +25,7 @@ const heardOnPage = (page: Page): Promise<number[]> =>
 
 /** Renders as it is now, and gives the sound of the square file. */
 async function rendered(page: Page, folder: string): Promise<Float32Array> {
-  await expect(page.getByText("saved", { exact: true })).toBeVisible();
-  await page.getByRole("link", { name: "On to the proofs" }).click();
-  await renderDrafts(page, 1);
-  const file = await downloadRendition(page, "square", folder);
+  const file = await renderedSquare(page, folder);
   expect((await ffprobe(file)).audio).toMatchObject({ codec_name: "aac", sample_rate: String(RATE), channels: 2 });
   return samplesOfFile(file);
 }

@@ -1,12 +1,12 @@
 import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { type Page, expect, test } from "@playwright/test";
+import { expect, test } from "@playwright/test";
 import sharp from "sharp";
 import { ffprobe } from "../files";
 import { onlyIn, openShortPromotion } from "../newPromotion";
-import { type Rgb, colorsIn, downloadRendition, dropOn, isBlue, isRed } from "../ownClips";
-import { renderDrafts } from "../startRender";
+import { type Rgb, colorsIn, dropOn, isBlue, isRed } from "../ownClips";
+import { renderedSquare } from "../startRender";
 
 /** One scene gives way to the next through white for a chosen time, then by an edge that crosses at an angle. */
 
@@ -17,13 +17,6 @@ const POINTS = [
 ] as const;
 /** The frames around the middle are half a frame off it: a twelfth of a scene still shows. */
 const isWhite = ({ r, g, b }: Rgb): boolean => Math.min(r, g, b) > 220;
-
-async function rendered(page: Page, folder: string): Promise<string> {
-  await expect(page.getByText("saved", { exact: true })).toBeVisible();
-  await page.getByRole("link", { name: "Proof", exact: true }).click();
-  await renderDrafts(page, 1);
-  return downloadRendition(page, "square", folder);
-}
 
 test("a dip through white takes 0.6 s and shows neither scene in its middle; a wipe at 90° uncovers from above", async ({
   page,
@@ -55,7 +48,7 @@ test("a dip through white takes 0.6 s and shows neither scene in its middle; a w
   await page.getByRole("button", { name: "Its colour: white" }).click();
   // Two scenes of 1.25 s that share 0.6 s.
   await expect(page.getByText("2 scenes · 1.90 s")).toBeVisible();
-  const dipped = await rendered(page, folder);
+  const dipped = await renderedSquare(page, folder);
   expect((await ffprobe(dipped)).video).toMatchObject({ nb_read_frames: "57" });
   const at = (seconds: number) => colorsIn(dipped, POINTS, seconds);
   expect((await at(0.5)).map(isRed)).toEqual([true, true, true]);
@@ -69,7 +62,7 @@ test("a dip through white takes 0.6 s and shows neither scene in its middle; a w
   await page.getByLabel("It goes").selectOption({ label: "even" });
   await page.getByRole("button", { name: "So into every scene" }).click();
   await expect(page.getByText("2 scenes · 1.90 s")).toBeVisible();
-  const wiped = await rendered(page, folder);
+  const wiped = await renderedSquare(page, folder);
   // Half way it has come down to the middle.
   const [upper, , top] = await colorsIn(wiped, POINTS, 0.95);
   const [below] = await colorsIn(wiped, [[0.95, 0.62]], 0.95);

@@ -4,9 +4,9 @@ import { join } from "node:path";
 import { type Page, expect, test } from "@playwright/test";
 import { ffprobe } from "../files";
 import { onlyIn, openShortPromotion } from "../newPromotion";
-import { colorsIn, downloadRendition, dropOnSlot, isBlue, isRed } from "../ownClips";
+import { colorsIn, dropOnSlot, isBlue, isRed } from "../ownClips";
 import { samplesOfFile, toneIn } from "../samples";
-import { renderDrafts } from "../startRender";
+import { renderedSquare } from "../startRender";
 import { HEIGHT, soundingClip } from "../soundingClip";
 
 /** A clip is made faster and runs backwards, is split where it is looked at and put in another order: seen and heard alike. */
@@ -19,13 +19,6 @@ async function colorAt(path: string, seconds: number): Promise<string> {
   if (isBlue(color)) return "blue";
   return color && color.g > 160 && color.r < 90 && color.b < 90 ? "lime" : JSON.stringify(color);
 }
-async function rendered(page: Page, folder: string): Promise<string> {
-  await expect(page.getByText("saved", { exact: true })).toBeVisible();
-  await page.getByRole("link", { name: "Proof", exact: true }).click();
-  await renderDrafts(page, 1);
-  return downloadRendition(page, "square", folder);
-}
-
 test("twice as fast and backwards, then split at its first second and turned round: pictures and tones go together", async ({
   page,
 }) => {
@@ -45,7 +38,7 @@ test("twice as fast and backwards, then split at its first second and turned rou
   await page.getByRole("button", { name: "As its clip lasts: 1.50 s" }).click();
   await first.getByLabel("backwards").check();
   await expect(first).toContainText("1.50 s on screen");
-  const fast = await rendered(page, folder);
+  const fast = await renderedSquare(page, folder);
   // 1.5 s and 1.25 s, which share half a second: 67.5 frames.
   expect((await ffprobe(fast)).video).toMatchObject({ nb_read_frames: "68" });
   expect([await colorAt(fast, 0.2), await colorAt(fast, 0.7)]).toEqual(["lime", "blue"]);
@@ -75,7 +68,7 @@ test("twice as fast and backwards, then split at its first second and turned rou
   await expect(shots(page).nth(0).getByLabel("From frame")).toHaveValue("29");
   await page.getByRole("button", { name: "Slip shot 1 on by a frame" }).click();
   await expect(shots(page).nth(0).getByLabel("From frame")).toHaveValue("30");
-  const turned = await rendered(page, folder);
+  const turned = await renderedSquare(page, folder);
   expect([await colorAt(turned, 0.5), await colorAt(turned, 1.5), await colorAt(turned, 2.3)]).toEqual([
     "blue",
     "lime",
