@@ -10,11 +10,14 @@ import {
   type LayerNode,
   type Mask,
   type PictureNode,
+  type RadialGradient,
   type ShapeNode,
   type StillNode,
+  type TextureNode,
   type TransformNode,
 } from "../core/scene/displayList";
-import { emojiLevel, pictureLevel } from "../core/scene/drawnLevel";
+import { TEXTURE_SIDE, type TextureName, textureTile } from "../core/picture/textures";
+import { emojiLevel, pictureLevel, textureLevel } from "../core/scene/drawnLevel";
 import { EMOJI_SIDE } from "../core/type/emojiPictures";
 import { rectangle } from "../core/type/outline";
 import { pathsOn } from "./paths";
@@ -67,7 +70,7 @@ interface KeptStill {
 }
 
 /** Bumped whenever the same document would paint other pixels, so that stored segments are not reused. */
-export const PAINTER_VERSION = 10;
+export const PAINTER_VERSION = 11;
 
 /**
  * A painter for frames of `format` (design units) on surfaces of `pixels`. The two axes scale on their own, so that a
@@ -82,6 +85,7 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   const paths = pathsOn(room, CUT, () => resources.path());
   const withMargin = (): Surface => resources.surface(room.width, room.height);
   const sheets = sheetsOf<StillNode>(MOST_SHEETS, withMargin, (node) => stills.delete(node));
+  const tiles = new Map<string, Surface>();
   let frame: Surface | null = null;
   /** One a depth: a layer inside a layer must not wipe what lies under it. */
   const layers: Surface[] = [];
@@ -113,6 +117,10 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
       }
       case "emoji": {
         paintEmoji(node, pen);
+        return;
+      }
+      case "texture": {
+        paintTexture(node, pen);
         return;
       }
       case "transformed": {
@@ -151,14 +159,17 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
 
   function inkStyle(context: PaintContext, ink: Ink): string | CanvasGradient {
     if (typeof ink === "string") return ink;
-    const gradient = context.createLinearGradient(
-      ink.from.x * scaleX,
-      ink.from.y * scaleY,
-      ink.to.x * scaleX,
-      ink.to.y * scaleY,
-    );
+    const gradient =
+      "centre" in ink
+        ? radialOn(context, ink)
+        : context.createLinearGradient(ink.from.x * scaleX, ink.from.y * scaleY, ink.to.x * scaleX, ink.to.y * scaleY);
     for (const [offset, color] of ink.stops) gradient.addColorStop(offset, color);
     return gradient;
+  }
+
+  function radialOn(context: PaintContext, { centre, radius }: RadialGradient): CanvasGradient {
+    const [x, y] = [centre.x * scaleX, centre.y * scaleY];
+    return context.createRadialGradient(x, y, 0, x, y, radius * scale);
   }
 
   function paintShape({ outline, at, ink }: ShapeNode, { context }: Pen): void {
@@ -218,6 +229,36 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     const side = levelLength(EMOJI_SIDE, level);
     if (image) drawPart(image, rect(0, 0, side, side), toPixels(node.place, { ...pen, snaps: false }), pen);
     else lacking = true;
+  }
+
+  function paintTexture({ texture, place, offset }: TextureNode, pen: Pen): void {
+    const level = textureLevel(scale);
+    const tile = tileOf(texture, level);
+    const { context } = pen;
+    const { x, y, width, height } = toPixels(place, pen);
+    context.save();
+    context.beginPath();
+    context.rect(x, y, width, height);
+    context.clip();
+    const whole = rect(0, 0, tile.width, tile.height);
+    const shift = (share: number): number => -Math.round(share * tile.width) * (TEXTURE_SIDE / tile.width);
+    for (let top = place.y + shift(offset.y); top < place.y + place.height; top += TEXTURE_SIDE)
+      for (let left = place.x + shift(offset.x); left < place.x + place.width; left += TEXTURE_SIDE)
+        drawPart(tile.image, whole, toPixels(rect(left, top, TEXTURE_SIDE, TEXTURE_SIDE), pen), pen);
+    context.restore();
+  }
+
+  function tileOf(texture: TextureName, level: number): Surface {
+    const key = `${texture}/${level}`;
+    const known = tiles.get(key);
+    if (known) return known;
+    const side = TEXTURE_SIDE / 2 ** level;
+    const surface = resources.surface(side, side);
+    const pixels = surface.context.createImageData(side, side);
+    pixels.data.set(textureTile(texture, level));
+    surface.context.putImageData(pixels, 0, 0);
+    tiles.set(key, surface);
+    return surface;
   }
 
   function paintTransformed({ alpha, map: { a, b, c, d, e, f }, whole, children }: TransformNode, pen: Pen): void {

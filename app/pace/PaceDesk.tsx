@@ -2,6 +2,7 @@ import { useMemo, useState } from "react";
 import { toast } from "sonner";
 import { sceneDesign } from "../../core/document/design";
 import { applyEdit, rename } from "../../core/document/edits";
+import { type Look } from "../../core/document/look";
 import { type Promotion } from "../../core/document/promotion";
 import { resolvePromotion } from "../../core/document/resolve";
 import { heldLength, setSceneLength } from "../../core/pace/lengthEdits";
@@ -42,6 +43,7 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
   const live = useLive();
   const present = usePresence(slug, "");
   const [picked, setPicked] = useState(0);
+  const [copiedLook, setCopiedLook] = useState<Look | null>(null);
   const chosen = Math.min(picked, promotion.scenes.length - 1);
   const sheet = prepared[0];
   const scenes = useMemo(
@@ -183,6 +185,7 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
               span={span}
               engine={engine}
               free={free}
+              copied={{ look: copiedLook, onCopy: setCopiedLook }}
               onChosen={desk.onChosen}
               onEdit={apply}
             />

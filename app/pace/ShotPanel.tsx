@@ -17,6 +17,7 @@ import { useProofState } from "../desk/useProof";
 import { needInWords } from "../mediaChoice/missWords";
 import { MediaPicker } from "../mediaChoice/MediaPicker";
 import { type ProofEngine } from "../proof/proofEngine";
+import { type CopiedLook, LookFields } from "./LookFields";
 import { ShotRow } from "./ShotRow";
 
 interface ShotPanelProps {
@@ -28,6 +29,7 @@ interface ShotPanelProps {
   readonly engine: ProofEngine | null;
   /** Whether this person may change what templates lock. */
   readonly free: boolean;
+  readonly copied: CopiedLook;
   readonly onChosen: (item: OfferedMedia) => void;
   readonly onEdit: (edit: Edit) => void;
 }
@@ -47,6 +49,7 @@ function SlotShots({
   engine,
   free,
   slot,
+  copied,
   onChosen,
   onEdit,
 }: ShotPanelProps & { slot: MediaSlot }) {
@@ -60,7 +63,9 @@ function SlotShots({
   const now = useProofState(engine, (state) => (state.playing ? null : state.time));
   const isInScene = now !== null && now >= span.start && now < span.end;
   const at = isInScene ? shotOn(track, ticksOf(now - span.start)) : null;
-  const disabled = !free && isLocked("way", { origin: sceneDesign(document, templates, own).origin, slot });
+  const design = sceneDesign(document, templates, own);
+  const disabled = !free && isLocked("way", { origin: design.origin, slot });
+  const [first] = shots;
   const split = at && splitShot(of, at.span.what.id, msOf(at.passed));
   const apply = (edit: Edit | null): void => {
     if (edit) onEdit(edit);
@@ -72,7 +77,7 @@ function SlotShots({
   }
   const label = slot.label.toLowerCase();
   return (
-    <fieldset disabled={disabled} className="flex flex-col gap-2 border-t border-rule pt-3">
+    <fieldset disabled={disabled} className="flex min-w-0 flex-col gap-2 border-t border-rule pt-3">
       <legend className="float-left text-[15px] font-semibold">
         {slot.label}
         {disabled && <span className="font-normal text-soft"> (locked)</span>}
@@ -107,6 +112,18 @@ function SlotShots({
           </button>
         )}
       </div>
+      {first && (
+        <LookFields
+          document={document}
+          design={design}
+          slot={slot}
+          id={key}
+          first={first}
+          copied={copied}
+          disabled={disabled}
+          onEdit={onEdit}
+        />
+      )}
       {shots.some((shot) => shot.media.kind === "clip" && shot.media.hasSound) && (
         <ClipSound
           document={document}

@@ -60,7 +60,7 @@ export function browserResources(
 
   function clipFrame(node: ClipNode): DecodedFrame | null {
     const frame = clips(node);
-    return frame && node.table ? { ...frame, image: tabled(frame.image, frame, node.table) } : frame;
+    return frame && node.table ? tabledFrame(frame, node.table) : frame;
   }
 
   return {
@@ -74,6 +74,17 @@ export function browserResources(
     },
     has: (list, scale) => wantedOf(list, scale).every((wanted) => bitmaps.has(pictureKey(wanted))),
   };
+}
+
+/** Frames with their colours changed: one is shown in several formats, and again while time stands. */
+const tabledFrames = new WeakMap<CanvasImageSource, { readonly table: string; readonly shown: DecodedFrame }>();
+
+function tabledFrame(frame: DecodedFrame, table: LookupTable): DecodedFrame {
+  const known = tabledFrames.get(frame.image);
+  if (known?.table === table.id) return known.shown;
+  const shown = { ...frame, image: tabled(frame.image, frame, table) };
+  tabledFrames.set(frame.image, { table: table.id, shown });
+  return shown;
 }
 
 const BYTES_PER_PIXEL = 4;

@@ -6,6 +6,17 @@ import { TONES_LENGTH, type Tones } from "../../core/picture/tones";
 const schema = array(string().length(TONES_LENGTH).required()).min(1).required();
 const fetched = new Map<string, readonly Tones[]>();
 
+/** The tones of a picture or clip, fetched once a page; null where they can't be had. */
+export async function measuredTones(id: string): Promise<readonly Tones[] | null> {
+  const known = fetched.get(id);
+  if (known) return known;
+  const response = await fetch(`/media/${id}/tones`);
+  if (!response.ok) return null;
+  const tones = schema.validateSync(await response.json());
+  fetched.set(id, tones);
+  return tones;
+}
+
 /** The ids of shown pictures and clips whose tones are not among the facts. */
 function lacking({ scenes }: ResolvedPromotion): string[] {
   const shown = scenes.flatMap(({ shots }) => Object.values(shots).flatMap((own) => own.map(({ media }) => media)));
@@ -19,14 +30,7 @@ function lacking({ scenes }: ResolvedPromotion): string[] {
 export async function withShownTones(promotion: ResolvedPromotion, facts: Facts): Promise<Facts> {
   const wanted = lacking(promotion);
   if (wanted.length === 0) return facts;
-  await Promise.all(
-    wanted
-      .filter((id) => !fetched.has(id))
-      .map(async (id) => {
-        const response = await fetch(`/media/${id}/tones`);
-        if (response.ok) fetched.set(id, schema.validateSync(await response.json()));
-      }),
-  );
+  await Promise.all(wanted.map(measuredTones));
   const added = wanted.flatMap((id): [string, MediaFacts][] => {
     const item = facts.media[id];
     const tones = fetched.get(id);

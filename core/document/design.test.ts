@@ -36,6 +36,7 @@ test("an untouched promotion has its template's scenes", () => {
         ...scene,
         style,
         framings: {},
+        looks: {},
         clipLevels: {},
         marks: {},
         goes: "as it came",

@@ -7,6 +7,7 @@ import { BRAND_MARKS, type BrandMark, PLACE_OF_MARK } from "./brandMark";
 import { type TemplatesByRef, templateKey } from "./facts";
 import { DESIGN_FIELD_IDS, type DesignFieldId, FIELDS, type FieldId, type ValueOf } from "./fields";
 import { type Join, USUAL_JOIN } from "./joins";
+import { type Look } from "./look";
 import { type Promotion, type PromotionScene, type TemplateRef } from "./promotion";
 import { orderedRecord } from "./ordered";
 import { presetsFor } from "./presets";
@@ -39,6 +40,8 @@ export interface DesignedScene extends SceneTemplate {
   readonly marks: Readonly<Partial<Record<BrandMark, Rect>>>;
   /** How what is in its slots is framed, by their ids; those for which nothing was set are not there. */
   readonly framings: Readonly<Record<string, SlotFraming>>;
+  /** How what is in its slots looks, by their ids; those for which nothing was set are not there. */
+  readonly looks: Readonly<Record<string, Look>>;
   /** How loud the clips in its slots are, by their ids; those for which nothing was set are not there. */
   readonly clipLevels: Readonly<Record<string, number>>;
 }
@@ -198,20 +201,23 @@ function designedScene(
         return place ? [[mark, place] as const] : [];
       }),
     ),
-    clipLevels: Object.fromEntries(
-      origin.slots.flatMap((slot) => {
-        const level = slot.kind === "media" ? ofSlot("clipLevel", slot) : undefined;
-        return level === undefined ? [] : [[slot.id, level] as const];
-      }),
-    ),
-    framings: Object.fromEntries(
-      origin.slots.flatMap((slot) => {
-        const framing = slot.kind === "media" ? slotFraming((id) => ofSlot(id, slot)) : null;
-        return framing ? [[slot.id, framing] as const] : [];
-      }),
-    ),
+    looks: ofMedia(origin, (slot) => ofSlot("look", slot)),
+    clipLevels: ofMedia(origin, (slot) => ofSlot("clipLevel", slot)),
+    framings: ofMedia(origin, (slot) => slotFraming((id) => ofSlot(id, slot)) ?? undefined),
   };
 }
+
+/** What was set for the media slots of a scene, by their ids. */
+const ofMedia = <Value>(
+  { slots }: SceneTemplate,
+  valueOf: (slot: MediaSlot) => Value | undefined,
+): Readonly<Record<string, Value>> =>
+  Object.fromEntries(
+    slots.flatMap((slot) => {
+      const value = slot.kind === "media" ? valueOf(slot) : undefined;
+      return value === undefined ? [] : [[slot.id, value] as const];
+    }),
+  );
 
 /** A scene or a style with its values as they were set: those of the registry's fields that it has by the same name. */
 const withSet = <Of extends object>(of: Of, valueOf: (id: DesignFieldId) => unknown): Of => ({

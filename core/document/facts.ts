@@ -8,6 +8,7 @@ import { type FrameRate } from "../time/frames";
 import { type FaceChoice, type OwnFace } from "../type/faces";
 import { type SourceQuality } from "../picture/sourceQuality";
 import { type Tones } from "../picture/tones";
+import { type Look } from "./look";
 import { type Standing } from "./standing";
 import { type Template } from "./template";
 
@@ -33,6 +34,8 @@ export interface PictureFacts extends MediaFactsBase {
   readonly quality?: SourceQuality | undefined;
   /** Whether it stands free, with nothing around it. */
   readonly cutOut?: boolean | undefined;
+  /** How it looks where it is shown; absent where its colours are its own. */
+  readonly shownLook?: Look | undefined;
 }
 export interface ClipFacts extends MediaFactsBase {
   readonly kind: "clip";
@@ -51,6 +54,8 @@ export interface ClipFacts extends MediaFactsBase {
   /** Where its subject is from frame to frame. Absent until it was looked for, and where somebody set a point for all of it. */
   readonly subject?: SubjectPath | undefined;
   readonly tones?: readonly Tones[] | undefined;
+  /** How it looks where it is shown; absent where its colours are its own. */
+  readonly shownLook?: Look | undefined;
 }
 export interface SoundFacts extends MediaFactsBase {
   readonly kind: "sound";

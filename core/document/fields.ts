@@ -8,6 +8,7 @@ import { PLATES } from "./plates";
 import { FIRST_LOOKS, ITEM_KINDS, type Item, type ItemKind, LETTERED, kindsThat } from "./items";
 import { WAYS } from "../geometry/framedPicture";
 import { type Bend } from "../geometry/subjectPath";
+import { type Look, lookJsonSchema, lookSchema } from "./look";
 import { bendsJsonSchema, bendsSchema } from "./bendsSchema";
 import { type Behind, behindJsonSchema, behindSchema } from "./behind";
 import { pointJsonSchema, pointSchema } from "./pointSchema";
@@ -293,6 +294,13 @@ export const FIELDS = {
     shaped<readonly Bend[]>("Where its subject is", () => bendsSchema, bendsJsonSchema),
     { named: "The path of", layers: ["scene"] },
   ),
+  look: ofSlot(shaped<Look>("Look", lookSchema, lookJsonSchema), {
+    named: "The look of",
+    kinds: ["media"],
+    layers: LAYERS,
+    lock: "content",
+    from: () => undefined,
+  }),
   clipLevel: ofSlot(within("Sound of the clip", { least: 0, most: 2, step: 0.05 }, 1), {
     named: "The sound of",
     kinds: ["media"],

@@ -16,6 +16,8 @@ import { type DesignedScene, designOf, sourceSlot, templateOf } from "./design";
 import { type ClipFacts, type Facts, type PictureFacts } from "./facts";
 import { type ShownItem, itemTrack } from "./itemsShown";
 import { refsOf } from "./refs";
+import { type Look } from "./look";
+import { lookedAt } from "./lookedAt";
 import { type Promotion } from "./promotion";
 import { type MediaSlot, type ProductsSlot, type SceneTemplate, type WordsSlot, slotKey } from "./sceneTemplate";
 import { type Template } from "./template";
@@ -128,7 +130,7 @@ function resolvedScenes(document: Promotion, facts: Facts, designed: readonly De
     let rows: readonly PriceRow[] = [];
     for (const slot of scene.slots) {
       if (slot.kind === "words") words[slot.id] = wordsOf(document, facts, scene, slot);
-      if (slot.kind === "media") shots[slot.id] = shotsOf(document, facts, scene, slot);
+      if (slot.kind === "media") shots[slot.id] = looked(shotsOf(document, facts, scene, slot), scene.looks[slot.id]);
       if (slot.kind === "products") rows = rowsOf(document, facts, scene, slot);
     }
     const hasOffer = scene.slots.some((slot) => slot.kind === "offer");
@@ -143,6 +145,10 @@ function resolvedScenes(document: Promotion, facts: Facts, designed: readonly De
     };
   });
 }
+
+/** Shots as they look. */
+const looked = (shots: readonly ResolvedShot[], look: Look | undefined): readonly ResolvedShot[] =>
+  look ? shots.map((shot) => ({ ...shot, media: lookedAt(shot.media, look) })) : shots;
 
 /** The pictures that are seen beside what is framed so that it leaves its place free. */
 const picturesBehind = (facts: Facts, { framings }: DesignedScene): ResolvedScene["behind"] =>

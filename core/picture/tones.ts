@@ -2,6 +2,7 @@ import { boundsOf, inverse } from "../geometry/affine";
 import { type FramedPicture } from "../geometry/framedPicture";
 import { type Rect, type Size, rect } from "../geometry/rect";
 import { toLinear } from "../color/srgb";
+import { type LookupTable, applyTable } from "../grading/lookupTable";
 
 /**
  * What a picture's pixels are like, place by place, small enough to travel with its facts: for each cell of a grid, six
@@ -70,6 +71,22 @@ const LINEAR_BLUE = (byte: number): number => 0.0722 * (BYTES[byte] ?? 0);
 function cellSpan(cell: number, length: number): readonly [from: number, to: number] {
   const from = Math.min(length - 1, Math.floor((cell * length) / TONE_GRID));
   return [from, Math.max(from + 1, Math.floor(((cell + 1) * length) / TONE_GRID))];
+}
+
+/** What a picture's pixels are like when its colours are changed. Cells keep their order, by the light they had. */
+export function gradedTones(tones: Tones, table: LookupTable): Tones {
+  const pixels = new Uint8ClampedArray((tones.length / 6) * 4);
+  for (let pixel = 0; pixel < pixels.length / 4; pixel++) {
+    const value = Number.parseInt(tones.slice(pixel * 6, pixel * 6 + 6), 16);
+    pixels.set([value >> 16, (value >> 8) & 255, value & 255, 255], pixel * 4);
+  }
+  applyTable(pixels, table);
+  let graded = "";
+  for (let at = 0; at < pixels.length; at += 4)
+    graded += (((pixels[at] ?? 0) << 16) | ((pixels[at + 1] ?? 0) << 8) | (pixels[at + 2] ?? 0))
+      .toString(16)
+      .padStart(6, "0");
+  return graded;
 }
 
 /** A picture of a size as it lies in its place. */

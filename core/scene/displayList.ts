@@ -1,6 +1,7 @@
 import { type Affine } from "../geometry/affine";
 import { type LookupTable } from "../grading/lookupTable";
 import { type Point, type Rect } from "../geometry/rect";
+import { type TextureName } from "../picture/textures";
 import { type Outline } from "../type/outline";
 
 /**
@@ -11,13 +12,31 @@ import { type Outline } from "../type/outline";
 export type DisplayList = readonly DisplayNode[];
 
 export type DisplayNode =
-  FillNode | ShapeNode | PictureNode | ClipNode | EmojiNode | TransformNode | ClippedNode | StillNode | LayerNode;
+  | FillNode
+  | ShapeNode
+  | PictureNode
+  | ClipNode
+  | EmojiNode
+  | TextureNode
+  | TransformNode
+  | ClippedNode
+  | StillNode
+  | LayerNode;
 
-export type Ink = string | LinearGradient;
+export type Ink = string | LinearGradient | RadialGradient;
 
 export interface LinearGradient {
   readonly from: Point;
   readonly to: Point;
+  /** Offsets 0 to 1, in order, with CSS colours. */
+  readonly stops: readonly (readonly [number, string])[];
+}
+
+/** From a point outwards, alike in all directions. */
+export interface RadialGradient {
+  readonly centre: Point;
+  /** In design units. */
+  readonly radius: number;
   /** Offsets 0 to 1, in order, with CSS colours. */
   readonly stops: readonly (readonly [number, string])[];
 }
@@ -75,6 +94,15 @@ export interface EmojiNode {
   readonly kind: "emoji";
   readonly code: string;
   readonly place: Rect;
+}
+
+/** A pattern that repeats all over a place. */
+export interface TextureNode {
+  readonly kind: "texture";
+  readonly texture: TextureName;
+  readonly place: Rect;
+  /** How far its tiles are shifted, in shares of a tile. */
+  readonly offset: Point;
 }
 
 /** Nodes faded and mapped: moved, scaled, turned, mirrored. Children must not cover one another where alpha is below 1. */

@@ -1,5 +1,6 @@
 import { pyramidLevel } from "../geometry/pyramid";
 import { EMOJI_LEVELS, EMOJI_SIDE } from "../type/emojiPictures";
+import { TEXTURE_LEVELS } from "../picture/textures";
 import { type EmojiNode, type PictureNode } from "./displayList";
 
 /**
@@ -15,8 +16,11 @@ export function pictureLevel({ leastScale, levels, place }: PictureNode, scale: 
 
 const LEAST_TURNED = 0.98;
 
-/** How far a scene may shrink an emoji while it moves. */
+/** How far a scene may shrink what it shows while it moves. */
 const LEAST_MOTION_SCALE = 0.75;
+
+/** Which size of a texture's tile is drawn: at half its size or above, also while what it is laid over comes in. */
+export const textureLevel = (scale: number): number => pyramidLevel(scale * LEAST_MOTION_SCALE, TEXTURE_LEVELS);
 
 export const emojiLevel = (node: EmojiNode, scale: number): number =>
   pyramidLevel((node.place.width * scale * LEAST_MOTION_SCALE) / EMOJI_SIDE, EMOJI_LEVELS);

@@ -9,7 +9,7 @@ import { type Rect, centreOf } from "../geometry/rect";
 import { isColorRole } from "../color/palette";
 import { type BrandStyle } from "./brandStyle";
 import { type DisplayNode, type Ink } from "./displayList";
-import { BLUR, coverNode } from "./pictureNodes";
+import { BLUR, coverNode, tableNamed } from "./pictureNodes";
 
 /** How a picture or clip lies in a place. @param zoom times its own enlargement @param frame of a clip that is seen */
 export const framedIn = (
@@ -36,9 +36,10 @@ export function framedNode(
   frame?: { readonly use: string; readonly frame: number },
 ): DisplayNode {
   const { id, width, height } = media;
+  const colors = tableNamed(media);
   const drawn: DisplayNode = frame
-    ? { kind: "clip", media: id, use: frame.use, width, height, frame: frame.frame, part, place }
-    : { kind: "picture", media: id, width, height, levels: media.levels, part, place, leastScale };
+    ? { kind: "clip", media: id, use: frame.use, width, height, frame: frame.frame, part, place, ...colors }
+    : { kind: "picture", media: id, width, height, levels: media.levels, part, place, leastScale, ...colors };
   const mappedNode: DisplayNode = map ? { kind: "transformed", alpha: 1, map, children: [drawn] } : drawn;
   return clip ? { kind: "clipped", place: clip, children: [mappedNode] } : mappedNode;
 }

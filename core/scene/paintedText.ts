@@ -1,5 +1,6 @@
 import { COLORED_JOINS, DIRECTED_JOINS, type Join, USUAL_JOIN } from "../document/joins";
 import { type ClipFacts, type PictureFacts } from "../document/facts";
+import { tableOf } from "../document/look";
 import { type LookupTable } from "../grading/lookupTable";
 import { type PreparedShape } from "./preparePromotion";
 import { type Ticks, msOf, ticks } from "../time/ticks";
@@ -27,8 +28,9 @@ export function paintedText({ parts, length, leaves }: PreparedScene, hashes: Me
 /** What of a picture or clip has a part in how it is drawn: not its name, nor what was measured to choose inks. */
 function drawnFrom(media: PictureFacts | ClipFacts, hashes: MediaHashes): unknown {
   const { id, kind, width, height, levels, focal } = media;
+  const colors = tableOf(media.shownLook)?.id;
   const clip = media.kind === "clip" ? { frames: media.frames, rate: media.rate, subject: media.subject } : {};
-  return { kind, bytes: bytesOf(id, hashes), width, height, levels, focal, ...clip };
+  return { kind, bytes: bytesOf(id, hashes), width, height, levels, focal, colors, ...clip };
 }
 
 /** A medium whose bytes are not known is not there: nothing of it is painted. */

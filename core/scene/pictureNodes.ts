@@ -1,10 +1,17 @@
 import { type ClipFacts, type PictureFacts } from "../document/facts";
+import { tableOf } from "../document/look";
 import { CENTRE, containPlace, coverPart } from "../geometry/framing";
 import { type Rect } from "../geometry/rect";
 import { type DisplayNode, type PictureNode } from "./displayList";
 
 /** How strongly a picture is blurred behind words and behind itself, in design units. */
 export const BLUR = 28;
+
+/** How the colours of a picture or clip are changed, as a node has it. */
+export function tableNamed({ shownLook }: Pick<PictureFacts | ClipFacts, "shownLook">): Pick<PictureNode, "table"> {
+  const table = tableOf(shownLook);
+  return table ? { table } : {};
+}
 
 /** A picture that fills its place; `zoom` 1 fills exactly. Every zoom of a scene draws the same working copy. */
 export function coverNode(picture: PictureFacts | ClipFacts, place: Rect, zoom = 1, blur = 0): PictureNode {
@@ -19,6 +26,7 @@ export function coverNode(picture: PictureFacts | ClipFacts, place: Rect, zoom =
     part: coverPart(picture, place, picture.focal, zoom),
     place,
     leastScale,
+    ...tableNamed(picture),
   };
   return blur > 0 ? { ...node, blur } : node;
 }
@@ -37,6 +45,7 @@ export function containNode(picture: PictureFacts, place: Rect): PictureNode {
     part: { x: 0, y: 0, width, height },
     place: inside,
     leastScale,
+    ...tableNamed(picture),
   };
 }
 

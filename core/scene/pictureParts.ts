@@ -16,6 +16,7 @@ import { type ColumnBacking } from "./columnBackings";
 import { type DisplayNode } from "./displayList";
 import { behindNodes, framedIn, framedNode } from "./framedMedia";
 import { BLUR, containNode, coverNode } from "./pictureNodes";
+import { overlaidAt, placedOverlays } from "./overlayNodes";
 import { type PlacedSlot, type ScenePart } from "./prepared";
 import { type SceneLayout, type ShownMedia } from "./sceneLayout";
 import { type SetColumn } from "./setColumns";
@@ -101,7 +102,8 @@ function picturePart(placed: PlacedPicture, shown: ShownMedia | undefined, inSce
 }
 
 /** Whether a shot looks different from one moment to the next. */
-const moves = ({ plays, drift }: PlacedShot): boolean => plays || drift !== "none";
+const moves = ({ plays, drift, over = [] }: PlacedShot): boolean =>
+  plays || drift !== "none" || over.some(({ kind }) => kind === "moving");
 
 /** A shot in its place. What is blurred, stands free or casts a shadow stands still. */
 function placedShot(
@@ -116,7 +118,7 @@ function placedShot(
   if (placed.blurred)
     return { ...shot, atRest: { kind: "still", bounds: place, children: [coverNode(media, place, 1, BLUR)] } };
   if (placed.shadow && media.kind === "picture")
-    return { ...shot, atRest: still(onGround(media, place, framing), place) };
+    return { ...shot, atRest: still(onGround(media, place, { framing, frameInk: style.palette.card }), place) };
   // What stands free is shown whole, on the brand's ground, unless somebody framed it.
   if (media.kind === "picture" && media.cutOut && framing === null) {
     const margin = evenInsets(Math.min(place.width, place.height) * 0.06);
@@ -128,6 +130,8 @@ function placedShot(
   }
   const under = framing ? behindNodes(media, place, framing, { style, ground: scene.ground, picture: behind }) : [];
   const node = framedNode(media, framedIn(media, place, framing));
+  const over = placedOverlays(media.shownLook, place, style.palette.card);
+  const atRest = [...under, node, ...overlaidAt(over, place, 0)];
   const isWhole = framing?.way === "whole" || framing?.way === "over its blur";
   return {
     ...shot,
@@ -135,16 +139,22 @@ function placedShot(
     framing,
     under,
     drift: zoom && !isWhole ? placed.drift : "none",
-    atRest: under.length === 0 ? node : { kind: "still", bounds: place, children: [...under, node] },
+    ...(over.length > 0 ? { over } : {}),
+    atRest: atRest.length === 1 ? node : { kind: "still", bounds: place, children: atRest },
   };
 }
 
 /** A picture with its shadow. */
-function onGround(media: PictureFacts, place: Rect, framing: SlotFraming | null): DisplayNode[] {
+function onGround(
+  media: PictureFacts,
+  place: Rect,
+  { framing, frameInk }: { readonly framing: SlotFraming | null; readonly frameInk: string },
+): DisplayNode[] {
   if (!media.cutOut)
     return [
       ...softShadow((by) => roundedRect(grownBy(place, by), Math.max(0, by)), CARD_SHADOW),
       framedNode(media, framedIn(media, place, framing && { ...framing, way: "fill" })),
+      ...overlaidAt(placedOverlays(media.shownLook, place, frameInk), place, 0),
     ];
   // What stands free stands on a pool of shade.
   const node = containNode(media, place);

@@ -3,6 +3,7 @@ import { type SlotKey } from "../document/sceneTemplate";
 import { type FramedPicture, type Way } from "../geometry/framedPicture";
 import { type Rect } from "../geometry/rect";
 import { type ExitKind, type MotionKind } from "../motion/wordMotion";
+import { type PlacedOverlay } from "./overlayNodes";
 import { type While } from "../motion/whileShown";
 import { type Track } from "../time/tracks";
 import { type CutMedia } from "./shotTrack";
@@ -72,6 +73,8 @@ export interface PlacedShot extends CutMedia {
   readonly framing: SlotFraming | null;
   /** What is seen beside it. */
   readonly under: readonly DisplayNode[];
+  /** What is laid over it; not there where nothing is. */
+  readonly over?: readonly PlacedOverlay[] | undefined;
   /** The picture without movement, over what is under it: the same object in every frame. */
   readonly atRest: DisplayNode;
 }

@@ -12,6 +12,7 @@ import { shotOn } from "./shotTrack";
 import { type DisplayList, type DisplayNode } from "./displayList";
 import { framedIn, framedNode } from "./framedMedia";
 import { drawnSmaller } from "./pictureNodes";
+import { overlaidAt } from "./overlayNodes";
 import { soundWaveAt } from "./soundWave";
 import { type MediaPart, type PreparedScene, type ScenePart } from "./prepared";
 
@@ -77,19 +78,25 @@ function mediaAt(scene: PreparedScene, part: MediaPart, at: Ticks): DisplayNode 
   const map = scaling(scale, scale, centreOf(part.place));
   return alpha <= 0
     ? null
-    : { kind: "transformed", alpha, map, children: nodes.map((node) => drawnSmaller(node, scale)) };
+    : { kind: "transformed", alpha, map, children: asOne(nodes.map((node) => drawnSmaller(node, scale))) };
 }
+
+/** What lies over one another is faded as one. */
+const asOne = (nodes: readonly DisplayNode[]): readonly DisplayNode[] =>
+  nodes.length > 1 ? [{ kind: "layer", alpha: 1, children: nodes }] : nodes;
 
 function contentAt({ track, place }: MediaPart, time: Ticks): DisplayNode[] {
   const now = shotOn(track, time);
   if (!now) return [];
   const { span, passed, frame } = now;
-  const { media, use, drift, plays, framing, under, atRest } = span.what;
+  const { media, use, drift, plays, framing, under, over = [], atRest } = span.what;
+  const isMoving = over.some(({ kind }) => kind === "moving");
+  if (!plays && drift === "none" && !isMoving) return [atRest];
+  const laidOver = overlaidAt(over, place, msOf(passed));
   if (media.kind === "clip" && plays)
-    return [...under, framedNode(media, framedIn(media, place, framing, { frame }), { use, frame })];
-  if (drift === "none") return [atRest];
-  const zoom = slowZoom(msOf(passed), msOf(ticks(span.to - span.from)), drift === "out");
-  return [...under, framedNode(media, framedIn(media, place, framing, { zoom }))];
+    return [...under, framedNode(media, framedIn(media, place, framing, { frame }), { use, frame }), ...laidOver];
+  const zoom = drift === "none" ? 1 : slowZoom(msOf(passed), msOf(ticks(span.to - span.from)), drift === "out");
+  return [...under, framedNode(media, framedIn(media, place, framing, { zoom })), ...laidOver];
 }
 
 /** How much of the second picture is uncovered at a share of the scene's length: half, and resting, in the middle. */

@@ -12,7 +12,9 @@ import {
   type LinearGradient,
   type Mask,
   type PictureNode,
+  type RadialGradient,
 } from "../scene/displayList";
+import { TEXTURES } from "../picture/textures";
 import { containNode, coverNode, drawnSmaller } from "../scene/pictureNodes";
 import { cutCard, ellipse, polygon } from "../type/outline";
 
@@ -73,6 +75,16 @@ const anyGradient = (place: Rect, from: string, to: string): LinearGradient => (
   ],
 });
 
+const anyRadial = (place: Rect, from: string, to: string): RadialGradient => ({
+  centre: centreOf(place),
+  radius: Math.max(place.width, place.height) / 2,
+  stops: [
+    [0, from],
+    [0.6, to],
+    [1, "rgba(0, 0, 0, 0)"],
+  ],
+});
+
 const anyPicture = (place: fc.Arbitrary<Rect>, pictures: readonly PictureFacts[]): fc.Arbitrary<PictureNode> =>
   fc
     .tuple(fc.constantFrom(...pictures), place, fc.boolean(), fc.option(fc.constantFrom(...TABLES), { freq: 2 }))
@@ -86,10 +98,21 @@ function leaf(place: fc.Arbitrary<Rect>, pictures: readonly PictureFacts[]): fc.
   const graded = fc
     .tuple(place, anyColor, anyColor)
     .map(([at, from, to]): DisplayNode => ({ kind: "fill", place: at, ink: anyGradient(at, from, to) }));
+  const radial = fc
+    .tuple(place, anyColor, anyColor)
+    .map(([at, from, to]): DisplayNode => ({ kind: "fill", place: at, ink: anyRadial(at, from, to) }));
+  const texture = fc
+    .tuple(place, fc.constantFrom(...TEXTURES), fc.constantFrom(0, 0.25, 0.618), fc.constantFrom(...BLENDS))
+    .map(([at, name, by, blend]): DisplayNode => ({
+      kind: "layer",
+      alpha: 0.5,
+      blend,
+      children: [{ kind: "texture", texture: name, place: at, offset: { x: by, y: 1 - by } }],
+    }));
   const shape = fc
     .tuple(anyOutline(place), anyColor)
     .map(([outline, ink]): DisplayNode => ({ kind: "shape", outline, at: { x: 0, y: 0 }, ink }));
-  return fc.oneof(anyPicture(place, pictures), anyPicture(place, pictures), fill, graded, shape);
+  return fc.oneof(anyPicture(place, pictures), anyPicture(place, pictures), fill, graded, radial, texture, shape);
 }
 
 const anyOutline = (place: fc.Arbitrary<Rect>): fc.Arbitrary<readonly number[]> =>

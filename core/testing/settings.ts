@@ -40,6 +40,10 @@ const OTHER: { readonly [Id in FieldId]: ValueOf<Id> } = {
   behind: { kind: "color", color: "sale" },
   follows: false,
   bends: [{ frame: 12, x: 0.25, y: 0.75 }],
+  look: [
+    { kind: "look", look: "terracotta", strength: 0.6 },
+    { kind: "grade", grade: { exposure: 0.5, shadows: -0.2 }, off: true },
+  ],
   clipLevel: 0.6,
   at: { x: 0.25, y: 0.75 },
   size: 0.5,

@@ -1,6 +1,8 @@
 import { execa } from "execa";
+import { type LookupTable } from "../../core/grading/lookupTable";
 import { type FrameRate } from "../../core/time/frames";
 import { SAFE_INPUT } from "../media/program";
+import { cubeFile } from "./cubeFile";
 
 /** Frames of a clip as RGBA, decoded at the size needed. */
 export interface ClipReader {
@@ -19,6 +21,8 @@ export interface ClipToRead {
   readonly frames: number;
   readonly width: number;
   readonly height: number;
+  /** How its colours are changed. */
+  readonly table?: LookupTable | undefined;
 }
 
 /** As many seconds as a group of pictures of a working copy has: going back begins at most so far before. */
@@ -81,7 +85,14 @@ interface FrameStream {
   stop(): void;
 }
 
-function openFrameStream({ path, rate, width, height }: ClipToRead, first: number): FrameStream {
+/** Scaled and in full range, with the colours of its table. */
+function filterOf({ width, height, table }: ClipToRead): string {
+  const scale = `scale=${width}:${height}:in_color_matrix=bt709:in_range=tv:out_range=pc:flags=bicubic+accurate_rnd+full_chroma_int`;
+  return table ? `${scale},format=rgba,lut3d=file=${cubeFile(table)}:interp=tetrahedral` : scale;
+}
+
+function openFrameStream(clip: ClipToRead, first: number): FrameStream {
+  const { path, rate, width, height } = clip;
   // Half a frame early, so that rounding never lands one frame late.
   const seek = Math.max(0, ((first - 0.5) * rate.denominator) / rate.numerator);
   const args = [
@@ -99,7 +110,7 @@ function openFrameStream({ path, rate, width, height }: ClipToRead, first: numbe
     path,
     "-an",
     "-vf",
-    `scale=${width}:${height}:in_color_matrix=bt709:in_range=tv:out_range=pc:flags=bicubic+accurate_rnd+full_chroma_int`,
+    filterOf(clip),
     "-f",
     "rawvideo",
     "-pix_fmt",

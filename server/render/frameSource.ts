@@ -65,7 +65,14 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
     );
     const even = (length: number): number => Math.max(2, 2 * Math.round((length * scale) / 2));
     const path = await store().local(workKey(input.hashes[node.media] ?? ""));
-    return readClip({ path, rate, frames, width: even(node.width), height: even(node.height) });
+    return readClip({
+      path,
+      rate,
+      frames,
+      width: even(node.width),
+      height: even(node.height),
+      table: node.table,
+    });
   }
 
   return {

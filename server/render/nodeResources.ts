@@ -28,7 +28,7 @@ const asImage = (image: Image | Canvas): CanvasImageSource => image as unknown a
 export interface NodeResources extends PaintResources {
   /** Decodes the pictures and emoji a list needs. Must be awaited before the list is painted at `scale` pixels a unit. */
   load(list: DisplayList, scale: number): Promise<void>;
-  /** Sets the frame that a use of a clip shows next. */
+  /** Sets the frame that a use of a clip shows next, in the colours that it is shown in. */
   setClipFrame(node: ClipNode, pixels: Uint8ClampedArray, size: Size): void;
 }
 
@@ -79,13 +79,10 @@ export function nodeResources(hashes: Readonly<Record<string, string>>): NodeRes
         }
       }
     },
-    setClipFrame({ use, table }, pixels, { width, height }) {
+    setClipFrame({ use }, pixels, { width, height }) {
       const clip = clips.get(use);
       const surface = clip?.width === width && clip.height === height ? clip.surface : createCanvas(width, height);
-      // Copied, because the pixels are the reader's own and may be shown again.
-      const shown = table ? Uint8ClampedArray.from(pixels) : pixels;
-      if (table) applyTable(shown, table);
-      surface.getContext("2d").putImageData(new ImageData(shown, width, height), 0, 0);
+      surface.getContext("2d").putImageData(new ImageData(pixels, width, height), 0, 0);
       clips.set(use, { surface, width, height });
     },
   };
