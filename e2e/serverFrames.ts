@@ -4,7 +4,10 @@ import { type Edit } from "../core/document/edit";
 import { adjust, applyEdit, putItem } from "../core/document/edits";
 import { type SlotKey } from "../core/document/sceneTemplate";
 import { JOINS, JOIN_COLORS, JOIN_EASES } from "../core/document/joins";
+import { setLook } from "../core/document/lookEdits";
 import { type Item } from "../core/document/items";
+import { LOOK_NAMES } from "../core/grading/looks";
+import { OVERLAYS } from "../core/grading/overlays";
 import { EXITS, MOTIONS } from "../core/motion/wordMotion";
 import { scenesInOrder } from "../core/document/sceneList";
 import { type Promotion } from "../core/document/promotion";
@@ -31,7 +34,7 @@ import { frameOn, frameStart, ticksOf } from "../core/time/ticks";
  * Paints frames of a promotion on the server, as the renderer does, and prints what they were painted from with the
  * SHA-256 of each: `serverFrames.ts SLUG QUALITY WHICH`. WHICH is a list of frames; `random:SEED:COUNT` for that many
  * anywhere; or `arrangements`, for the settled moments and joins of the promotion with every shipped arrangement put in,
- * items over them, every way of framing in them every join between them and every movement of words.
+ * items over them, every way of framing in them, every join between them, every movement of words and every look.
  * Frames with a clip are left out: decoders differ.
  */
 /** More than there are joins, so that they do not always go together. */
@@ -40,7 +43,9 @@ const [slug = "", quality = "", which = ""] = process.argv.slice(2);
 if (!isQuality(quality)) throw new RangeError(`There is no quality “${quality}”.`);
 const { scope, document: stored } = await storedPromotion(slug);
 const document =
-  which === "arrangements" ? withMovement(withFramings(withItems(await withEveryArrangement(stored)))) : stored;
+  which === "arrangements"
+    ? withLooks(withMovement(withFramings(withItems(await withEveryArrangement(stored)))))
+    : stored;
 const input = await loadRenderInput(scope, document);
 const frames = await stillFrames(input);
 const hashes: Record<string, string> = {};
@@ -126,6 +131,20 @@ function withFramings(before: Promotion): Promotion {
   const edits = Object.entries(before.fills)
     .filter(([, fill]) => fill.kind === "media")
     .flatMap(([slot], index) => ways[index % ways.length]?.(targetOf(slot as SlotKey)) ?? []);
+  return edits.reduce(applyEdit, before);
+}
+
+/** Every scene's pictures in another look, with something else laid over. */
+function withLooks(before: Promotion): Promotion {
+  const edits = Object.entries(before.fills)
+    .filter(([, fill]) => fill.kind === "media")
+    .map(([slot], index) =>
+      setLook(slot as SlotKey, [
+        { kind: "look", look: LOOK_NAMES[index % LOOK_NAMES.length] ?? "ink", strength: 0.8 },
+        { kind: "overlay", overlay: OVERLAYS[index % OVERLAYS.length] ?? "grain", strength: 0.7 },
+        { kind: "grade", grade: { exposure: (index % 5) * 0.1 - 0.2, shadows: 0.3, hue: index % 7 } },
+      ]),
+    );
   return edits.reduce(applyEdit, before);
 }
 

@@ -4,7 +4,9 @@ import { join } from "node:path";
 import { execa } from "execa";
 import { ssim } from "ssim.js";
 import { JOINS, JOIN_EASES, type Join, type JoinKind } from "../core/document/joins";
+import { ENDINGS, type EndingKind } from "../core/document/endings";
 import { type DisplayList, type PictureNode } from "../core/scene/displayList";
+import { endingAt } from "../core/scene/endingAt";
 import { joinAt } from "../core/scene/joinAt";
 import { nodeSurface } from "../server/render/nodeResources";
 import { resourcesWith } from "../server/testing/painting";
@@ -96,6 +98,65 @@ describe("against ffmpeg's xfade", () => {
   ])("a %s at %d° looks as %s does", async (kind, angle, transition) => {
     for (const passed of [5, 10, 19])
       expect(alike(joined({ kind, angle }, passed / 25), await theirs(transition, passed))).toBeGreaterThan(0.99);
+  });
+});
+
+test("what is blurred is blurred as by ffmpeg's gblur of the same deviation, away from the edges of the frame", async () => {
+  const sigma = 12;
+  const ours = painted([{ kind: "layer", alpha: 1, blur: sigma, children: A }]);
+  const { stdout } = await execa(
+    "ffmpeg",
+    [
+      ...["-v", "error", "-f", "png_pipe", "-i", "pipe:0", "-vf", `format=gbrp,gblur=sigma=${sigma}:steps=3`],
+      ...["-pix_fmt", "rgba", "-f", "rawvideo", "pipe:1"],
+    ],
+    { input: await leaving.canvas.encode("png"), encoding: "buffer", maxBuffer: 1 << 26 },
+  );
+  const margin = 4 * sigma;
+  const differences: number[] = [];
+  for (let y = margin; y < SIZE.height - margin; y += 3)
+    for (let x = margin; x < SIZE.width - margin; x += 3)
+      for (let channel = 0; channel < 3; channel++) {
+        const at = (y * SIZE.width + x) * 4 + channel;
+        differences.push(Math.abs((ours.data[at] ?? 0) - (stdout[at] ?? 0)));
+      }
+  // Both are approximations of a Gaussian, each its own: they part most at the corners of what is white.
+  expect(differences.reduce((sum, one) => sum + one, 0) / differences.length).toBeLessThan(0.7);
+  expect(differences.reduce((most, one) => Math.max(most, one), 0)).toBeLessThan(10);
+  expect(apart(ours, painted(A))).toBeGreaterThan(2);
+});
+
+describe("the end of a promotion", () => {
+  const end = (kind: Exclude<EndingKind, "as it is">, time: number): ImageData =>
+    painted(endingAt(SIZE, { kind, color: "#ffcc00", lasts: 600 }, A, time));
+  const isAllColor = ({ data }: ImageData): boolean => data.every((value, at) => value === [255, 204, 0, 255][at % 4]);
+
+  test.each(ENDINGS.filter((kind) => kind !== "as it is"))(
+    "%s: begins with the scene, is on its way, and all in its colour before the last frame",
+    (kind) => {
+      expect(apart(end(kind, 0), painted(A))).toBe(0);
+      expect(apart(end(kind, 0.45), painted(A))).toBeGreaterThan(5);
+      expect(isAllColor(end(kind, 0.45))).toBe(false);
+      expect(isAllColor(end(kind, 0.92))).toBe(true);
+      expect(isAllColor(end(kind, 1))).toBe(true);
+    },
+  );
+
+  test("a shape closes toward the middle, shutters close from above and below", () => {
+    const isYellow = ({ data }: ImageData, x: number, y: number): boolean =>
+      (data[(y * SIZE.width + x) * 4 + 2] ?? 255) < 20 && (data[(y * SIZE.width + x) * 4 + 1] ?? 0) === 204;
+    const shape = end("shape closes", 0.45);
+    expect([isYellow(shape, 640, 360), isYellow(shape, 20, 360), isYellow(shape, 640, 10)]).toEqual([
+      false,
+      true,
+      true,
+    ]);
+    const shutters = end("shutters close", 0.45);
+    expect([isYellow(shutters, 20, 360), isYellow(shutters, 640, 10), isYellow(shutters, 640, 710)]).toEqual([
+      false,
+      true,
+      true,
+    ]);
   });
 });
 

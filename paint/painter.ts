@@ -45,6 +45,8 @@ interface Pen {
 interface Over {
   readonly alpha?: number;
   readonly how?: GlobalCompositeOperation | undefined;
+  /** In design units. */
+  readonly blur?: number;
   readonly cut?: Rect;
 }
 
@@ -319,13 +321,13 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     return kept;
   }
 
-  function paintLayer({ children, alpha, blend, mask }: LayerNode, pen: Pen): void {
+  function paintLayer({ children, alpha, blend, blur = 0, mask }: LayerNode, pen: Pen): void {
     if (alpha <= 0) return;
     const layer = clearedLayer(pen);
     const inside: Pen = { ...pen, context: layer.context, alpha: 1, depth: pen.depth + 1 };
     paintAll(children, inside);
     if (mask) cutTo(mask, inside);
-    layOver(layer, pen, { alpha: pen.alpha * alpha, how: blend });
+    layOver(layer, pen, { alpha: pen.alpha * alpha, how: blend, blur });
   }
 
   /** An empty surface for the depth of a pen, mapped as what it paints on is. */
@@ -354,11 +356,16 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   }
 
   /** Pixel on pixel, since both were painted under the same map. @param cut whole pixels; the rest is left out */
-  function layOver({ image }: Surface, { context }: Pen, { alpha = 1, how = "source-over", cut }: Over): void {
+  function layOver(
+    { image }: Surface,
+    { context }: Pen,
+    { alpha = 1, how = "source-over", blur = 0, cut }: Over,
+  ): void {
     context.save();
     context.setTransform(1, 0, 0, 1, 0, 0);
     context.globalAlpha = alpha;
     context.globalCompositeOperation = how;
+    if (blur > 0) context.filter = `blur(${blur * scale}px)`;
     if (cut) context.drawImage(image, cut.x, cut.y, cut.width, cut.height, cut.x, cut.y, cut.width, cut.height);
     else context.drawImage(image, 0, 0);
     context.restore();

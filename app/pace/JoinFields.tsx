@@ -3,21 +3,12 @@ import { type Edit } from "../../core/document/edit";
 import { adjust } from "../../core/document/edits";
 import { FIELDS } from "../../core/document/fields";
 import { setForAll } from "../../core/document/forAllEdits";
-import {
-  COLORED_JOINS,
-  DIRECTED_JOINS,
-  JOINS,
-  JOIN_COLORS,
-  JOIN_EASES,
-  JOIN_WORDS,
-  type Join,
-  type JoinColor,
-  joinInk,
-} from "../../core/document/joins";
+import { COLORED_JOINS, DIRECTED_JOINS, JOINS, JOIN_EASES, JOIN_WORDS, type Join } from "../../core/document/joins";
 import { type Promotion } from "../../core/document/promotion";
 import { millis } from "../../core/units";
 import { ChoiceField } from "../workshop/ChoiceField";
 import { NumberField } from "../workshop/NumberField";
+import { JoinColors } from "./JoinColors";
 import { TimeField } from "./TimeField";
 
 const { least: LEAST_OVERLAP, most: MOST_OVERLAP } = FIELDS.overlap.field;
@@ -92,60 +83,16 @@ export function JoinFields({
         )}
       </div>
       {COLORED_JOINS.includes(kind) && (
-        <JoinColors palette={palette} chosen={color} onChoose={(one) => onEdit(adjust("joinColor", one, { target }))} />
+        <JoinColors
+          label="Its colour"
+          palette={palette}
+          chosen={color}
+          onChoose={(one) => onEdit(adjust("joinColor", one, { target }))}
+        />
       )}
       <button type="button" onClick={forAll} className="self-start text-[13px] underline hover:text-accent">
         So into every scene
       </button>
     </div>
-  );
-}
-
-function JoinColors({
-  palette,
-  chosen,
-  onChoose,
-}: {
-  palette: Palette;
-  chosen: JoinColor;
-  onChoose: (color: JoinColor) => void;
-}) {
-  return (
-    <div role="group" aria-label="Its colour" className="flex gap-1.5">
-      {JOIN_COLORS.map((color) => (
-        <JoinSwatch
-          key={color}
-          color={color}
-          ink={joinInk(color, palette)}
-          isChosen={color === chosen}
-          onChoose={onChoose}
-        />
-      ))}
-    </div>
-  );
-}
-
-function JoinSwatch({
-  color,
-  ink,
-  isChosen,
-  onChoose,
-}: {
-  color: JoinColor;
-  ink: string;
-  isChosen: boolean;
-  onChoose: (color: JoinColor) => void;
-}) {
-  const choose = (): void => onChoose(color);
-  return (
-    <button
-      type="button"
-      aria-label={`Its colour: ${color}`}
-      aria-pressed={isChosen}
-      title={color}
-      onClick={choose}
-      className={`h-8 min-w-6 flex-1 border ${isChosen ? "border-ink outline-2 outline-accent" : "border-firm"}`}
-      style={{ background: ink }}
-    />
   );
 }

@@ -160,7 +160,13 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
           disabled={!live}
           className="flex min-h-0 flex-col gap-4 overflow-y-auto border-l border-rule bg-card px-5 py-4"
         >
-          <WholePanel document={document} scenes={scenes} onEdit={apply} />
+          <WholePanel
+            document={document}
+            scenes={scenes}
+            ending={promotion.ending}
+            palette={facts.brand.palette}
+            onEdit={apply}
+          />
           <hr className="border-rule" />
           {scene && own && resolved && (
             <ScenePanel

@@ -1,9 +1,12 @@
 import { useState } from "react";
+import { type Palette } from "../../core/color/palette";
+import { type Ending } from "../../core/document/endings";
 import { type Edit } from "../../core/document/edit";
 import { type Promotion } from "../../core/document/promotion";
 import { type OutOfReach, freeLength, heldLength, holdLength, lengthOfAll } from "../../core/pace/lengthEdits";
 import { type PacedScene } from "../../core/pace/pacedScenes";
 import { ChoiceField } from "../workshop/ChoiceField";
+import { EndingFields } from "./EndingFields";
 import { OutOfReachNote } from "./OutOfReachNote";
 import { TimeField } from "./TimeField";
 
@@ -16,10 +19,15 @@ const OTHER = "other";
 export function WholePanel({
   document,
   scenes,
+  ending,
+  palette,
   onEdit,
 }: {
   document: Promotion;
   scenes: readonly PacedScene[];
+  /** How it is closed; null where it ends as its last scene does. */
+  ending: Ending | null;
+  palette: Palette;
   onEdit: (edit: Edit) => void;
 }) {
   const [refused, setRefused] = useState<{ readonly wanted: number; readonly reach: OutOfReach } | null>(null);
@@ -59,6 +67,7 @@ export function WholePanel({
           ? "It is as long as its scenes are."
           : "Scenes share what is missing or too much, and stay long enough to be read."}
       </p>
+      <EndingFields document={document} palette={palette} ending={ending} onEdit={onEdit} />
       {refused && <OutOfReachNote {...refused} onHold={hold} />}
     </section>
   );

@@ -171,6 +171,7 @@ const TRANSITION_WORDS: Readonly<Record<TemplateStyle["transition"], string>> = 
   push: "by pushing it out",
   reveal: "in a shape that grows",
   zoom: "by flying through it",
+  blur: "Blur into each other",
   sweep: "behind a page of colour",
 };
 const FACE_WORDS: Readonly<Record<FaceRole, string>> = {

@@ -2,6 +2,7 @@ import { EXITS, MOTIONS } from "../motion/wordMotion";
 import { COLOR_ROLES } from "../color/palette";
 import { type Point, type Rect } from "../geometry/rect";
 import { millis } from "../units";
+import { ENDINGS } from "./endings";
 import { JOINS, JOIN_COLORS, JOIN_EASES } from "./joins";
 import { WHILES } from "../motion/whileShown";
 import { PLATES } from "./plates";
@@ -197,6 +198,24 @@ export const FIELDS = {
   joinEase: ofScene(choice("How the transition goes", JOIN_EASES, "gentle"), {
     named: "The easing of the transition into",
     layers: ["scene", "@all"],
+    lock: "timing",
+    from: () => undefined,
+  }),
+  closing: ofScene(choice("How it ends", ENDINGS, "as it is"), {
+    named: "The ending of the promotion with",
+    layers: ["@all"],
+    lock: "timing",
+    from: () => undefined,
+  }),
+  closingLasts: ofScene(time("Length of the ending", { least: 100, most: 3000 }, 600), {
+    named: "The length of the ending of the promotion with",
+    layers: ["@all"],
+    lock: "timing",
+    from: () => undefined,
+  }),
+  closingColor: ofScene(choice("Colour of the ending", JOIN_COLORS, "primary"), {
+    named: "The colour of the ending of the promotion with",
+    layers: ["@all"],
     lock: "timing",
     from: () => undefined,
   }),

@@ -1,7 +1,7 @@
 import { COLOR_ROLES, type Palette, isColorRole } from "../color/palette";
 
 /** How a scene can come in while it shares the screen with the one before it. */
-export const JOINS = ["crossfade", "dip", "slide", "push", "wipe", "reveal", "zoom", "sweep"] as const;
+export const JOINS = ["crossfade", "dip", "slide", "push", "wipe", "reveal", "zoom", "sweep", "blur"] as const;
 export type JoinKind = (typeof JOINS)[number];
 
 export const JOIN_WORDS: Readonly<Record<JoinKind, string>> = {
@@ -13,6 +13,7 @@ export const JOIN_WORDS: Readonly<Record<JoinKind, string>> = {
   reveal: "shape reveal",
   zoom: "zoom through",
   sweep: "colour sweep",
+  blur: "blur into",
 };
 
 /** Which of them show a colour between the two scenes, and which go in a direction. */

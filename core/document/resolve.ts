@@ -2,6 +2,8 @@ import { type ShotCut, shotsInOrder } from "./shots";
 import { type PriceRow } from "../arrangement/layout";
 import { type OfferLines } from "../offer/offerLines";
 import { daysBetween } from "../offer/days";
+import { type Ending } from "./endings";
+import { FIELDS } from "./fields";
 import { type Item, isLettered } from "./items";
 import { type SoundingScene } from "../sound/clipSounds";
 import { mixOf } from "../sound/mix";
@@ -53,6 +55,8 @@ export interface ResolvedPromotion {
   readonly inFormat: Partial<Readonly<Record<FormatName, Pick<ResolvedPromotion, "scenes" | "items">>>>;
   readonly spans: readonly SceneSpan[];
   readonly length: Millis;
+  /** How it is closed; null where it ends as its last scene does. */
+  readonly ending: Ending | null;
   /** What is heard. */
   readonly mix: Mix;
 }
@@ -82,8 +86,17 @@ export function resolvePromotion(document: Promotion, facts: Facts): ResolvedPro
     inFormat,
     spans,
     length,
+    ending: endingOf(document, base, length),
     mix: mixOf(sounding, facts.media, { plan: base.sound, length }),
   };
+}
+
+/** How a promotion ends, as it or its template says. It takes no more than the whole of it. */
+function endingOf(document: Promotion, base: Template, length: number): Ending | null {
+  const set = { ...base.adjustments["@all"], ...document.adjustments["@all"] };
+  const { closing = FIELDS.closing.field.initial, closingColor = FIELDS.closingColor.field.initial } = set;
+  const lasts = Math.min(length, set.closingLasts ?? FIELDS.closingLasts.field.initial);
+  return closing === "as it is" ? null : { kind: closing, color: closingColor, lasts };
 }
 
 /** What may be heard of scenes. */

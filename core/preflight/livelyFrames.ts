@@ -37,7 +37,7 @@ export function livelyFrames(prepared: PreparedPromotion): number[] {
  * @param frames the lively ones @param hashes names media by their bytes
  */
 export function livelyText(prepared: PreparedPromotion, frames: readonly number[], hashes: MediaHashes): string {
-  const edges = turns([prepared.track, prepared.items]);
+  const edges = turns([prepared.track, prepared.items, prepared.ending]);
   const stretches = new Map<Ticks, string>();
   for (const frame of frames) {
     const at = frameStart(frame, FPS_30);

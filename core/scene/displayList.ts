@@ -145,6 +145,8 @@ export interface LayerNode {
   readonly alpha: number;
   /** Laid over as it is when absent. */
   readonly blend?: Blend;
+  /** Blur radius (standard deviation) in design units. What is blurred away at the frame's edges is nothing. */
+  readonly blur?: number;
   readonly mask?: Mask;
   readonly children: readonly DisplayNode[];
 }

@@ -14,6 +14,8 @@ const EASES: Readonly<Record<JoinEase, Easing>> = {
 
 /** How far a scene that is flown through comes nearer. */
 const NEARER = 0.6;
+/** How blurred a scene is when the other has taken its place, in design units. */
+const BLURREST = 32;
 /** Corners of the shape that a scene is revealed in are cut by this share of its shorter side. */
 const CUT = 0.25;
 export interface Joining {
@@ -46,6 +48,8 @@ export function joinAt(size: Size, join: Join<string>, { list, coming, time }: J
       const by = onWhole(size, turned(LEFT, quarters(join.angle)), progress);
       return [...list, moved(coming, { x: by.x - from.x, y: by.y - from.y })];
     }
+    case "blur":
+      return [...blurred(list, progress), { kind: "layer", alpha: progress, children: blurred(coming, 1 - progress) }];
     case "sweep":
       return swept({ list, coming }, whole, join, progress);
     case "zoom":
@@ -86,6 +90,12 @@ const moved = (children: DisplayList, { x, y }: Point): DisplayNode => ({
 function nearer(children: DisplayList, whole: Rect, scale: number): DisplayNode {
   const map = scaling(scale, scale, centreOf(whole));
   return { kind: "transformed", alpha: 1, map, children };
+}
+
+/** A scene that is blurred, over itself: at the frame's edges a blur would let black in. */
+function blurred(list: DisplayList, share: number): DisplayList {
+  const blur = BLURREST * share;
+  return blur > 0 ? [...list, { kind: "layer", alpha: 1, blur, children: list }] : list;
 }
 
 /** A scene under a colour: never both scenes at once. */

@@ -37,9 +37,13 @@ function drawnFrom(media: PictureFacts | ClipFacts, hashes: MediaHashes): unknow
 const bytesOf = (id: string, hashes: MediaHashes): string | null => hashes[id] ?? null;
 
 /** The same for a whole promotion in a shape. */
-export const paintedWhole = ({ scenes, spans, items, joins, size }: PreparedShape, hashes: MediaHashes): string =>
+export const paintedWhole = (
+  { scenes, spans, items, joins, size, ending }: PreparedShape,
+  hashes: MediaHashes,
+): string =>
   JSON.stringify({
     size,
+    ending: closed(ending),
     spans,
     transitions: joins.slice(1).map(paintedJoin),
     scenes: scenes.map((scene) => paintedText(scene, hashes)),
@@ -51,7 +55,7 @@ export const paintedWhole = ({ scenes, spans, items, joins, size }: PreparedShap
  * are, and how far into each the stretch begins.
  */
 export function paintedStretch(
-  { scenes, spans, track, items, joins, size }: PreparedShape,
+  { scenes, spans, track, items, joins, size, ending }: PreparedShape,
   from: Ticks,
   hashes: MediaHashes,
 ): string {
@@ -70,10 +74,18 @@ export function paintedStretch(
   const [alone] = shown;
   const join = joins[on[1]?.what ?? 0];
   const transition = join && paintedJoin(join);
+  const [closing] = spansAt(ending, from);
+  const ends = closing && { ...closing.what, at: into(closing.from) };
   return JSON.stringify(
-    shown.length > 1 ? { size, shown, transition, over } : { size, painted: alone?.painted, at: alone?.at, over },
+    shown.length > 1
+      ? { size, shown, transition, over, ends }
+      : { size, painted: alone?.painted, at: alone?.at, over, ends },
   );
 }
+
+/** An ending with its time; undefined where there is none. */
+const closed = ([ending]: PreparedShape["ending"]): object | undefined =>
+  ending && { from: ending.from, ...ending.what };
 
 /** What of a join is seen. One as usual is told by its kind alone, as all were when there was no more to it. */
 function paintedJoin({ kind, color, angle, ease }: Join<string>): string | object {

@@ -1,5 +1,6 @@
 import { type ResolvedPromotion, type ResolvedScene } from "../document/resolve";
-import { type Join, inkedJoin } from "../document/joins";
+import { type Ending } from "../document/endings";
+import { type Join, inkedJoin, joinInk } from "../document/joins";
 import { type Size } from "../geometry/rect";
 import { formatOf, type FormatName, type Shape } from "../placement/formats";
 import { type Ticks, msOf, ticks, ticksOf } from "../time/ticks";
@@ -9,6 +10,7 @@ import { heardLevels } from "../sound/heardLevels";
 import { type FontBook } from "../type/fontBook";
 import { brandStyle } from "./brandStyle";
 import { type DisplayList } from "./displayList";
+import { endingAt } from "./endingAt";
 import { joinAt } from "./joinAt";
 import { type PreparedItem, type PreparedScene } from "./prepared";
 import { prepareItem } from "./prepareItem";
@@ -27,6 +29,8 @@ export interface PreparedShape {
   /** How each scene comes in. */
   readonly joins: readonly Join<string>[];
   readonly size: Size;
+  /** How it is closed, if it is: at the end of all that is shown. */
+  readonly ending: Track<Ending<string>>;
 }
 
 export interface PreparedPromotion extends PreparedShape {
@@ -73,7 +77,7 @@ export function prepareIn(
       : prepare();
   });
   const joins = shown.map(({ template }) => inkedJoin(template.join, brand.palette));
-  const { spans, length } = promotion;
+  const { spans, length, ending } = promotion;
   const setter = { style, design: promotion.base.style, book, shape, format };
   const heard = (): readonly number[] => levelsOf(promotion);
   const setItems = items.map(({ from, to, what }): Span<PreparedItem> => {
@@ -91,7 +95,16 @@ export function prepareIn(
       : prepare();
     return { from, to, what: set };
   });
-  return { scenes, spans, track: sceneTrack(spans), items: setItems, length, joins, size: shape };
+  const closing: Track<Ending<string>> = ending
+    ? [
+        {
+          from: ticksOf(length - ending.lasts),
+          to: ticksOf(length),
+          what: { ...ending, color: joinInk(ending.color, brand.palette) },
+        },
+      ]
+    : [];
+  return { scenes, spans, track: sceneTrack(spans), items: setItems, length, joins, size: shape, ending: closing };
 }
 
 /** A scene as text, written once for all the formats that show the same. */
@@ -135,7 +148,15 @@ export function displayListAt(promotion: PreparedShape, time: Ticks): DisplayLis
   const [first, ...coming] = shown.length > 0 ? shown : promotion.track.slice(-1);
   if (!first) throw new RangeError("A promotion needs at least one scene.");
   const scenes = coming.reduce((list, span) => joined(promotion, { list, span, at }), sceneOf(promotion, first, at));
-  return [...scenes, ...spansAt(promotion.items, at).flatMap(({ what, from }) => sceneAt(what, ticks(at - from)))];
+  const items = spansAt(promotion.items, at).flatMap(({ what, from }) => sceneAt(what, ticks(at - from)));
+  const [closing] = spansAt(promotion.ending, at);
+  if (!closing) return [...scenes, ...items];
+  return endingAt(
+    promotion.size,
+    closing.what,
+    [...scenes, ...items],
+    (at - closing.from) / (closing.to - closing.from),
+  );
 }
 
 const sceneOf = (promotion: PreparedShape, { what, from }: Span<number>, at: Ticks): DisplayList =>

@@ -50,8 +50,12 @@ function anyStill(shape: Shape, pictures: readonly PictureFacts[]): fc.Arbitrary
     ),
   }));
   return fc
-    .tuple(fc.constantFrom(...pictures), fc.array(node, { minLength: 2, maxLength: 5 }))
-    .map(([ground, nodes]): DisplayList => [coverNode(ground, whole), ...nodes]);
+    .tuple(
+      fc.constantFrom(...pictures),
+      fc.array(node, { minLength: 2, maxLength: 5 }),
+      fc.array(anyTexture(place), { maxLength: 1 }),
+    )
+    .map(([ground, nodes, over]): DisplayList => [coverNode(ground, whole), ...nodes, ...over]);
 }
 
 /** Somewhere in the shape, or a little over its edges. */
@@ -74,6 +78,17 @@ const anyGradient = (place: Rect, from: string, to: string): LinearGradient => (
     [1, to],
   ],
 });
+
+/** A texture over what is there. It is never drawn smaller than while something pops in. */
+const anyTexture = (place: fc.Arbitrary<Rect>): fc.Arbitrary<DisplayNode> =>
+  fc
+    .tuple(place, fc.constantFrom(...TEXTURES), fc.constantFrom(0, 0.25, 0.618), fc.constantFrom(...BLENDS))
+    .map(([at, name, by, blend]) => ({
+      kind: "layer",
+      alpha: 0.5,
+      blend,
+      children: [{ kind: "texture", texture: name, place: at, offset: { x: by, y: 1 - by } }],
+    }));
 
 const anyRadial = (place: Rect, from: string, to: string): RadialGradient => ({
   centre: centreOf(place),
@@ -101,18 +116,10 @@ function leaf(place: fc.Arbitrary<Rect>, pictures: readonly PictureFacts[]): fc.
   const radial = fc
     .tuple(place, anyColor, anyColor)
     .map(([at, from, to]): DisplayNode => ({ kind: "fill", place: at, ink: anyRadial(at, from, to) }));
-  const texture = fc
-    .tuple(place, fc.constantFrom(...TEXTURES), fc.constantFrom(0, 0.25, 0.618), fc.constantFrom(...BLENDS))
-    .map(([at, name, by, blend]): DisplayNode => ({
-      kind: "layer",
-      alpha: 0.5,
-      blend,
-      children: [{ kind: "texture", texture: name, place: at, offset: { x: by, y: 1 - by } }],
-    }));
   const shape = fc
     .tuple(anyOutline(place), anyColor)
     .map(([outline, ink]): DisplayNode => ({ kind: "shape", outline, at: { x: 0, y: 0 }, ink }));
-  return fc.oneof(anyPicture(place, pictures), anyPicture(place, pictures), fill, graded, radial, texture, shape);
+  return fc.oneof(anyPicture(place, pictures), anyPicture(place, pictures), fill, graded, radial, shape);
 }
 
 const anyOutline = (place: fc.Arbitrary<Rect>): fc.Arbitrary<readonly number[]> =>

@@ -50,9 +50,9 @@ interface Stretch {
 }
 
 /** Stretches of frames in which nothing comes or goes. */
-function stretchesOf({ track, items }: PreparedPromotion, frames: number, rate: FrameRate): Stretch[] {
+function stretchesOf({ track, items, ending }: PreparedPromotion, frames: number, rate: FrameRate): Stretch[] {
   // A frame shows what is there when it begins, so a turn counts from the next frame's start.
-  const cuts = turns([track, items]).map((time) => Math.ceil(time / ticksPerFrame(rate)));
+  const cuts = turns([track, items, ending]).map((time) => Math.ceil(time / ticksPerFrame(rate)));
   const edges = [...new Set([0, ...cuts.filter((cut) => cut > 0 && cut < frames), frames])];
   return edges.slice(0, -1).map((from, index) => ({ from, to: edges[index + 1] ?? frames }));
 }
