@@ -32,6 +32,7 @@ export default [
   route("promotions/:slug/report/:kind", "routes/promotionReport.tsx"),
   route("renditions/:id/file", "routes/renditionFile.ts"),
   route("renders/:id/zip", "routes/renderZip.ts"),
+  route("renders/:id/captions/:file", "routes/renderCaptions.ts"),
   layout("routes/shell.tsx", [
     index("routes/bench.tsx"),
     route("brand-book", "routes/brandBook.tsx"),

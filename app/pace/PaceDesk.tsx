@@ -1,5 +1,9 @@
 import { useMemo, useState } from "react";
 import { toast } from "sonner";
+import { changeCaption } from "../../core/document/captionEdits";
+import { NO_CAPTIONS } from "../../core/document/captionLook";
+import { captionsIn, languagesOf } from "../../core/document/captionsPart";
+import { millis } from "../../core/units";
 import { sceneDesign } from "../../core/document/design";
 import { applyEdit, rename } from "../../core/document/edits";
 import { type Look } from "../../core/document/look";
@@ -15,10 +19,13 @@ import { useLive } from "../components/useLive";
 import { DeskHeader } from "../desk/DeskHeader";
 import { PresentPeople } from "../desk/PresentPeople";
 import { Transport } from "../desk/Transport";
+import { ChoiceSwitch } from "../components/ChoiceSwitch";
 import { Trio } from "../desk/Trio";
 import { UndoButtons } from "../desk/UndoButtons";
 import { type LoadedDesk, useDesk } from "../desk/useDesk";
 import { usePresence } from "../desk/usePresence";
+import { CaptionLane } from "./CaptionLane";
+import { CaptionsBeside } from "./CaptionsBeside";
 import { ItemLane } from "./ItemLane";
 import { Playhead } from "./Playhead";
 import { ReadingCurve } from "./ReadingCurve";
@@ -33,6 +40,15 @@ import { WholePanel } from "./WholePanel";
 import { WordLane } from "./WordLane";
 
 const ignore = (): void => undefined;
+
+const SIDES = ["scenes", "captions"] as const;
+type Side = (typeof SIDES)[number];
+const SIDE_WORDS: Readonly<Record<Side, string>> = { scenes: "Scenes", captions: "Captions" };
+/** In which language captions are written first: that which is shown, else one that there is. */
+function firstLanguage({ captions, adjustments }: Promotion): string {
+  const shown = adjustments["@all"]?.captionsIn;
+  return shown !== undefined && shown !== NO_CAPTIONS ? shown : (languagesOf(captions)[0] ?? "en");
+}
 
 /** The Pace desk: time as a page. Scenes, words, pictures and sound under one ruler, and how long each is, dragged or typed. */
 export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boolean } }) {
@@ -63,7 +79,23 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
   const resolved = promotion.scenes[chosen];
   const span = promotion.spans[chosen];
 
+  const [side, setSide] = useState<Side>("scenes");
+  const [language, setLanguage] = useState(() => firstLanguage(document));
+  const [caption, setCaption] = useState<string | null>(null);
+  const captions = useMemo(() => captionsIn(document.captions, language), [document.captions, language]);
+  function openCaption(id: string): void {
+    setSide("captions");
+    setCaption(id);
+    const own = document.captions[id];
+    if (own) engine?.seek(own.from + (own.to - own.from) / 2);
+  }
+  function setCaptionTime(id: string, { from, to }: { readonly from: number; readonly to: number }): void {
+    const edit = changeCaption(document, id, { from: millis(from), to: millis(to) });
+    if (edit) apply(edit);
+  }
+
   function choose(at: number): void {
+    setSide("scenes");
     setPicked(at);
     const span = promotion.spans[at];
     if (span && !engine?.state().playing) engine?.seek(settledTime(span));
@@ -148,6 +180,15 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
                   {shown.items.length > 0 && (
                     <ItemLane items={shown.items} length={length} onLookAt={(time) => engine?.seek(time)} />
                   )}
+                  {captions.length > 0 && (
+                    <CaptionLane
+                      captions={captions}
+                      length={length}
+                      chosen={caption}
+                      onChoose={openCaption}
+                      onTime={setCaptionTime}
+                    />
+                  )}
                   <SoundLane promotion={shown} />
                   <ReadingCurve texts={texts} length={length} width={width} />
                   <Playhead engine={engine} length={length} />
@@ -158,43 +199,64 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
         </div>
         <fieldset
           disabled={!live}
-          className="flex min-h-0 flex-col gap-4 overflow-y-auto border-l border-rule bg-card px-5 py-4"
+          className="flex min-h-0 min-w-0 flex-col gap-4 overflow-y-auto border-l border-rule bg-card px-5 py-4"
         >
-          <WholePanel
-            document={document}
-            scenes={scenes}
-            ending={promotion.ending}
-            palette={facts.brand.palette}
-            onEdit={apply}
-          />
-          <hr className="border-rule" />
-          {scene && own && resolved && (
-            <ScenePanel
-              key={scene.id}
-              document={document}
-              design={sceneDesign(document, facts.templates, own)}
-              designed={resolved.template}
-              scene={scene}
-              index={chosen}
-              palette={facts.brand.palette}
-              onLength={(wanted) => setLength(chosen, wanted, "typed")}
-              onEdit={apply}
-            />
-          )}
-          {own && resolved && span && (
-            <ShotPanel
-              key={`shots of ${resolved.id}`}
-              document={document}
-              promotion={promotion}
-              scene={resolved}
-              own={own}
-              span={span}
+          <div>
+            <ChoiceSwitch label="Beside" choices={SIDES} words={SIDE_WORDS} value={side} onChoose={setSide} />
+          </div>
+          {side === "captions" ? (
+            <CaptionsBeside
               engine={engine}
-              free={free}
-              copied={{ look: copiedLook, onCopy: setCopiedLook }}
-              onChosen={desk.onChosen}
+              document={document}
+              shown={promotion.captions}
+              palette={facts.brand.palette}
+              length={promotion.length}
+              language={language}
+              chosen={caption}
+              onLanguage={setLanguage}
+              onChoose={setCaption}
+              onSeek={(time) => engine?.seek(time)}
               onEdit={apply}
             />
+          ) : (
+            <>
+              <WholePanel
+                document={document}
+                scenes={scenes}
+                ending={promotion.ending}
+                palette={facts.brand.palette}
+                onEdit={apply}
+              />
+              <hr className="border-rule" />
+              {scene && own && resolved && (
+                <ScenePanel
+                  key={scene.id}
+                  document={document}
+                  design={sceneDesign(document, facts.templates, own)}
+                  designed={resolved.template}
+                  scene={scene}
+                  index={chosen}
+                  palette={facts.brand.palette}
+                  onLength={(wanted) => setLength(chosen, wanted, "typed")}
+                  onEdit={apply}
+                />
+              )}
+              {own && resolved && span && (
+                <ShotPanel
+                  key={`shots of ${resolved.id}`}
+                  document={document}
+                  promotion={promotion}
+                  scene={resolved}
+                  own={own}
+                  span={span}
+                  engine={engine}
+                  free={free}
+                  copied={{ look: copiedLook, onCopy: setCopiedLook }}
+                  onChosen={desk.onChosen}
+                  onEdit={apply}
+                />
+              )}
+            </>
           )}
         </fieldset>
       </div>

@@ -2,6 +2,7 @@ import { Form, data, useFetcher } from "react-router";
 import { useState } from "react";
 import { ValidationError } from "yup";
 import { Download, TriangleAlert } from "lucide-react";
+import { CAPTION_FILES } from "../../core/captions/writeCaptions";
 import { formatsInOrder } from "../../core/document/formatList";
 import { type FormatName, formatOf, formatTitle } from "../../core/placement/formats";
 import { QUALITIES, isQuality, outputSize, type Quality } from "../../core/placement/quality";
@@ -192,6 +193,7 @@ function RenderBlock({
           </span>
         )}
         {!newest && <span className="bg-warn-pale px-2 py-0.5 text-sm text-warn">the promotion changed since</span>}
+        {render.captionsIn.length > 0 && <CaptionFiles render={render.id} languages={render.captionsIn} />}
         {ready > 0 && (
           <a
             href={`/renders/${render.id}/zip`}
@@ -214,6 +216,22 @@ function RenderBlock({
         ))}
       </ul>
     </article>
+  );
+}
+
+/** The captions of a render, to be posted beside its files. */
+function CaptionFiles({ render, languages }: { render: string; languages: readonly string[] }) {
+  return (
+    <span className="flex flex-wrap items-baseline gap-x-2 text-sm">
+      Captions
+      {languages.flatMap((language) =>
+        CAPTION_FILES.map((kind) => (
+          <a key={`${language}.${kind}`} href={`/renders/${render}/captions/${language}.${kind}`} className="underline">
+            {language}.{kind}
+          </a>
+        )),
+      )}
+    </span>
   );
 }
 

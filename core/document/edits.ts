@@ -1,5 +1,6 @@
 import { type FormatName } from "../placement/formats";
 import { adjustmentKey, keysFor, type Target } from "./adjustments";
+import { type Caption } from "./captionsPart";
 import { type Edit } from "./edit";
 import { FIELDS, type FieldId, type Layer, type ValueOf } from "./fields";
 import { type Change, type Paths, differences, inverseOf as inversePatch, patched, pointer, stepsOf } from "./patch";
@@ -54,6 +55,13 @@ export function chooseTune(media: string | null): Edit {
   const { [TUNE]: piece } = tuneLanes(media);
   return { label: "Music", patch: [piece ? put(path, piece) : takeAway(path)], isUrgent: true };
 }
+
+export const putCaption = (id: string, caption: Caption): Edit => ({
+  label: "Caption",
+  patch: [put(pointer("captions", id), caption)],
+});
+
+export const takeOutCaption = (id: string): Edit => ({ label: "Caption", patch: [takeAway(pointer("captions", id))] });
 
 /** Fills a slot; null gives it back to its binding. */
 export function fillSlot(slot: SlotKey, fill: Fill | null): Edit {

@@ -2,6 +2,7 @@ import { EXITS, MOTIONS } from "../motion/wordMotion";
 import { COLOR_ROLES } from "../color/palette";
 import { type Point, type Rect } from "../geometry/rect";
 import { millis } from "../units";
+import { CAPTION_PLACES, shownLanguageJsonSchema, shownLanguageSchema } from "./captionLook";
 import { ENDINGS } from "./endings";
 import { JOINS, JOIN_COLORS, JOIN_EASES } from "./joins";
 import { WHILES } from "../motion/whileShown";
@@ -216,6 +217,30 @@ export const FIELDS = {
   closingColor: ofScene(choice("Colour of the ending", JOIN_COLORS, "primary"), {
     named: "The colour of the ending of the promotion with",
     layers: ["@all"],
+    lock: "timing",
+    from: () => undefined,
+  }),
+  captionsIn: ofScene(shaped<string>("Captions shown", shownLanguageSchema, shownLanguageJsonSchema), {
+    named: "The captions shown with",
+    layers: ["@format", "@all"],
+    lock: "timing",
+    from: () => undefined,
+  }),
+  captionsAt: ofScene(choice("Captions stand", CAPTION_PLACES, "low"), {
+    named: "The place of captions with",
+    layers: ["@format", "@all"],
+    lock: "timing",
+    from: () => undefined,
+  }),
+  captionsOn: ofScene(choice("Captions stand on", COLOR_ROLES, "ink"), {
+    named: "The plate of captions with",
+    layers: ["@format", "@all"],
+    lock: "timing",
+    from: () => undefined,
+  }),
+  captionsSize: ofScene(within("Size of captions", { least: 0.6, most: 1.8, step: 0.1 }, 1), {
+    named: "The size of captions with",
+    layers: ["@format", "@all"],
     lock: "timing",
     from: () => undefined,
   }),

@@ -38,5 +38,7 @@ export const newPromotion = (
   scenes: inOrder(scenesOf(ref, template)),
   fills: inOrder(fills),
   lanes: tuneLanes(tune),
+  captions: {},
+  longer: null,
   spare: {},
 });

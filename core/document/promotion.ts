@@ -1,6 +1,7 @@
 import { array, lazy, mixed, number, object, string, type Schema } from "yup";
 import { ADJUSTMENTS_PART, type Adjustments } from "./adjustments";
 import { type DocumentShape, type RecordPart, checkTouched, readDocument } from "./documentShape";
+import { CAPTIONS_PART, type Captions } from "./captionsPart";
 import { type Formats } from "./formatList";
 import { FORMATS_PART } from "./formatsPart";
 import { ITEMS_PART, type Items } from "./items";
@@ -38,7 +39,7 @@ export interface SpareFill {
   readonly fill: Fill;
 }
 
-export const PROMOTION_VERSION = 5;
+export const PROMOTION_VERSION = 6;
 
 /**
  * A template filled for one brand and one occasion: what was chosen, bound by id. All that can be added, moved or removed
@@ -63,7 +64,17 @@ export interface Promotion {
   readonly items: Items;
   /** What is heard. */
   readonly lanes: Lanes;
+  /** What is said, in words that are shown over it or written beside it. */
+  readonly captions: Captions;
+  /** The promotion that this is a shorter version of; null for one of its own. */
+  readonly longer: Longer | null;
   readonly spare: Readonly<Record<string, SpareFill>>;
+}
+
+/** A longer promotion, as it was when a shorter version was last made of it. */
+export interface Longer {
+  readonly promotion: string;
+  readonly revision: number;
 }
 
 export const MOST_WORDS = 160;
@@ -132,6 +143,10 @@ const SINGLE: ReadonlyMap<string, Schema<unknown>> = new Map<string, Schema<unkn
     brand: id.required(),
     product: id.defined().nullable(),
     offer: id.defined().nullable(),
+    longer: object({ promotion: id.required(), revision: number().integer().min(1).required() })
+      .noUnknown()
+      .defined()
+      .nullable(),
   }),
 );
 
@@ -155,6 +170,7 @@ const RECORDS: ReadonlyMap<string, RecordPart> = new Map(
     adjustments: ADJUSTMENTS_PART,
     items: ITEMS_PART,
     lanes: LANES_PART,
+    captions: CAPTIONS_PART,
     spare: { least: 0, most: MOST_SPARE, named: "spare fill", read: byName(spare) },
   }),
 );

@@ -1,4 +1,5 @@
 import { adjustmentsJsonSchema, FORMAT_NAME } from "./adjustmentsJsonSchema";
+import { MOST_CAPTIONS, captionJsonSchema } from "./captionsPart";
 import { itemJsonSchema } from "./items";
 import { pieceJsonSchema } from "./lanes";
 import { MOST_NAME, MOST_ROWS, MOST_SCENES, MOST_WORDS, PROMOTION_VERSION } from "./promotion";
@@ -54,6 +55,8 @@ export const promotionJsonSchema = (): Json => ({
     adjustments: adjustmentsJsonSchema,
     items: record(`^${scene}$`, itemJsonSchema),
     lanes: record(`^${scene}$`, pieceJsonSchema),
+    captions: record(`^${scene}$`, captionJsonSchema, { maxProperties: MOST_CAPTIONS }),
+    longer: { anyOf: [object({ promotion: id, revision: { type: "integer", minimum: 1 } }), { type: "null" }] },
     spare: record(`^${scene}$`, object({ label: { type: "string", minLength: 1, maxLength: 120 }, fill })),
   }),
 });

@@ -2,8 +2,12 @@ import { type ShotCut, shotsInOrder } from "./shots";
 import { type PriceRow } from "../arrangement/layout";
 import { type OfferLines } from "../offer/offerLines";
 import { daysBetween } from "../offer/days";
+import { type Rect } from "../geometry/rect";
+import { NO_CAPTIONS, type ShownCaptions } from "./captionLook";
+import { captionsIn } from "./captionsPart";
 import { type Ending } from "./endings";
-import { FIELDS } from "./fields";
+import { type Adjustment, FIELDS } from "./fields";
+import { placementsOf } from "./placementsPart";
 import { type Item, isLettered } from "./items";
 import { type SoundingScene } from "../sound/clipSounds";
 import { mixOf } from "../sound/mix";
@@ -55,6 +59,11 @@ export interface ResolvedPromotion {
   readonly inFormat: Partial<Readonly<Record<FormatName, Pick<ResolvedPromotion, "scenes" | "items">>>>;
   readonly spans: readonly SceneSpan[];
   readonly length: Millis;
+  /** What is said in words over it, in formats that differ in this and in all others. */
+  readonly captions: ShownCaptions;
+  readonly captionsInFormat: Partial<Readonly<Record<FormatName, ShownCaptions>>>;
+  /** What captions keep clear of besides words: what chosen placements draw over a format, in shares of the frame. */
+  readonly furniture: Partial<Readonly<Record<FormatName, readonly Rect[]>>>;
   /** How it is closed; null where it ends as its last scene does. */
   readonly ending: Ending | null;
   /** What is heard. */
@@ -86,9 +95,38 @@ export function resolvePromotion(document: Promotion, facts: Facts): ResolvedPro
     inFormat,
     spans,
     length,
+    captions: shownCaptions(document, base, null),
+    captionsInFormat: Object.fromEntries(
+      formatsSet(document.adjustments)
+        .concat(formatsSet(base.adjustments))
+        .map((format) => [format, shownCaptions(document, base, format)]),
+    ),
+    furniture: furnitureByFormat(document),
     ending: endingOf(document, base, length),
     mix: mixOf(sounding, facts.media, { plan: base.sound, length }),
   };
+}
+
+/** What of captions is shown in a format, and how: as the promotion says, else its template. */
+function shownCaptions(document: Promotion, base: Template, format: FormatName | null): ShownCaptions {
+  const keys = format === null ? ["@all"] : ["@all", `@${format}`];
+  const set: Adjustment = [base.adjustments, document.adjustments]
+    .flatMap((from) => keys.map((key) => from[key] ?? {}))
+    .reduce((all, one) => ({ ...all, ...one }), {});
+  const language = set.captionsIn ?? NO_CAPTIONS;
+  return {
+    cues: language === NO_CAPTIONS ? [] : captionsIn(document.captions, language),
+    at: set.captionsAt ?? FIELDS.captionsAt.field.initial,
+    on: set.captionsOn ?? FIELDS.captionsOn.field.initial,
+    size: set.captionsSize ?? FIELDS.captionsSize.field.initial,
+  };
+}
+
+function furnitureByFormat(document: Promotion): ResolvedPromotion["furniture"] {
+  const byFormat: Partial<Record<FormatName, Rect[]>> = {};
+  for (const { format, furniture } of placementsOf(document))
+    byFormat[format] = [...(byFormat[format] ?? []), ...furniture.map(({ place }) => place)];
+  return byFormat;
 }
 
 /** How a promotion ends, as it or its template says. It takes no more than the whole of it. */

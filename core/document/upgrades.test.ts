@@ -35,7 +35,7 @@ test("a promotion of version 1 is upgraded: its template's scenes become its own
   };
   const read = readPromotion(older);
   expect(read).toMatchObject({
-    version: 5,
+    version: 6,
     template: { slug: "one-offer", edition: 1 },
     fills: { "hook.headline": { text: "Still here" } },
     adjustments: {},

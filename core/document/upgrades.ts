@@ -15,6 +15,7 @@ const PROMOTION_STEPS: Readonly<Record<number, (document: Json) => Json>> = {
   2: promotionFrom2,
   3: promotionFrom3,
   4: promotionFrom4,
+  5: promotionFrom5,
 };
 
 export function upgradePromotion(value: unknown): unknown {
@@ -123,6 +124,11 @@ function promotionFrom3({ tune, ...document }: Json): Json {
 /** 4 → 5: a promotion says where it is to be posted. */
 function promotionFrom4(document: Json): Json {
   return { ...document, version: 5, placements: {} };
+}
+
+/** 5 → 6: a promotion has captions, and may be a shorter version of another. */
+function promotionFrom5(document: Json): Json {
+  return { ...document, version: 6, captions: {}, longer: null };
 }
 
 const ARRANGEMENTS_OF_1: Readonly<

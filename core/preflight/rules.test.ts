@@ -1,4 +1,4 @@
-import { addPlacement, adjust, applyEdit, fillSlot, putItem, removePlacement } from "../document/edits";
+import { addPlacement, adjust, applyEdit, fillSlot, putCaption, putItem, removePlacement } from "../document/edits";
 import { type Edit } from "../document/edit";
 import { type BrandFacts, type Facts, templateKey } from "../document/facts";
 import { placeMark } from "../document/markEdits";
@@ -422,6 +422,21 @@ const CASES: readonly Case[] = [
     facts: ON_THE_DAY,
     words: /counts to today/,
     mended: [putItem("1", { ...COUNTER, day: "2026-11-28" })],
+  },
+  {
+    rule: "captions-readable",
+    edits: [putCaption("1", { language: "en", from: millis(1000), to: millis(1300), text: "Come and choose yours" })],
+    words: /the caption “Come and choose yours” needs 1\.8 s and has 0\.3 s/,
+    isCured: true,
+  },
+  {
+    rule: "captions-apart",
+    edits: [
+      putCaption("1", { language: "en", from: millis(1000), to: millis(4000), text: "First" }),
+      putCaption("2", { language: "en", from: millis(3000), to: millis(5000), text: "Second" }),
+    ],
+    words: /the captions “First” and “Second” are shown at once/,
+    isCured: true,
   },
 ];
 

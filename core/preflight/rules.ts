@@ -1,5 +1,6 @@
 import { offerRuns, priceClaimAllowed, rightsClear } from "./allowed";
 import { brandColors, logoLargeEnough, logoStandsOut } from "./branded";
+import { captionsApart, captionsReadable } from "./captions";
 import { chipsFilled } from "./chipsFilled";
 import { contrastOnPictures } from "./contrast";
 import { ownMedia, ownWords, slotsFilled } from "./filled";
@@ -50,4 +51,6 @@ export const RULES: readonly Rule[] = [
   textsApart,
   noFlashes,
   chipsFilled,
+  captionsReadable,
+  captionsApart,
 ];

@@ -1,7 +1,7 @@
 import { type ResolvedPromotion, type ResolvedScene } from "../document/resolve";
 import { type Ending } from "../document/endings";
 import { type Join, inkedJoin, joinInk } from "../document/joins";
-import { type Size } from "../geometry/rect";
+import { type Size, rect } from "../geometry/rect";
 import { formatOf, type FormatName, type Shape } from "../placement/formats";
 import { type Ticks, msOf, ticks, ticksOf } from "../time/ticks";
 import { type SceneSpan, sceneTrack } from "../time/timeline";
@@ -13,8 +13,10 @@ import { type DisplayList } from "./displayList";
 import { endingAt } from "./endingAt";
 import { joinAt } from "./joinAt";
 import { type PreparedItem, type PreparedScene } from "./prepared";
+import { type Obstacle, prepareCaptions } from "./prepareCaptions";
 import { prepareItem } from "./prepareItem";
 import { prepareScene } from "./prepareScene";
+import { type Typesetter } from "./wordsBlock";
 import { sceneAt } from "./sceneAt";
 
 /** A promotion in one shape, ready to give the display list of any time. */
@@ -95,6 +97,11 @@ export function prepareIn(
       : prepare();
     return { from, to, what: set };
   });
+  const captions = preparedCaptions(
+    promotion,
+    { scenes, spans, items: setItems },
+    { setter, format, brandKey, before },
+  );
   const closing: Track<Ending<string>> = ending
     ? [
         {
@@ -104,7 +111,61 @@ export function prepareIn(
         },
       ]
     : [];
-  return { scenes, spans, track: sceneTrack(spans), items: setItems, length, joins, size: shape, ending: closing };
+  return {
+    scenes,
+    spans,
+    track: sceneTrack(spans),
+    items: [...setItems, ...captions],
+    length,
+    joins,
+    size: shape,
+    ending: closing,
+  };
+}
+
+/** Captions, set anew only where they or what they keep clear of changed. */
+function preparedCaptions(
+  promotion: ResolvedPromotion,
+  { scenes, spans, items }: Pick<PreparedShape, "scenes" | "spans" | "items">,
+  {
+    setter,
+    format,
+    brandKey,
+    before,
+  }: {
+    readonly setter: Typesetter;
+    readonly format: FormatName | null;
+    readonly brandKey: string;
+    readonly before: PreparationMemory | undefined;
+  },
+): Track<PreparedItem> {
+  const shown = (format && promotion.captionsInFormat[format]) ?? promotion.captions;
+  if (shown.cues.length === 0) return [];
+  const { width, height } = setter.shape;
+  const { length } = promotion;
+  const furniture = (format && promotion.furniture[format]) ?? [];
+  const obstacles: Obstacle[] = [
+    ...spans.flatMap(({ start, end }, index) =>
+      (scenes[index]?.slots ?? [])
+        .filter(({ kind, place }) => kind !== "picture" && place.width > 0)
+        .map(({ place }) => ({ from: start, to: end, place })),
+    ),
+    ...items.map(({ from, to, what: { place } }) => ({ from: msOf(from), to: msOf(to), place })),
+    ...furniture.map((share) => ({
+      from: 0,
+      to: length,
+      place: rect(share.x * width, share.y * height, share.width * width, share.height * height),
+    })),
+  ];
+  const prepare = (): Track<PreparedItem> => prepareCaptions(shown, setter, { obstacles, length });
+  return before
+    ? remember(
+        before.captions,
+        `${width}×${height}`,
+        JSON.stringify([shown, obstacles, length, brandKey, setter.design]),
+        prepare,
+      )
+    : prepare();
 }
 
 /** A scene as text, written once for all the formats that show the same. */
@@ -127,11 +188,12 @@ function levelsOf({ mix, facts }: ResolvedPromotion): readonly number[] {
 export interface PreparationMemory {
   readonly scenes: Remembered<PreparedScene>;
   readonly items: Remembered<PreparedItem>;
+  readonly captions: Remembered<Track<PreparedItem>>;
 }
 type Remembered<Set> = Map<string, { readonly from: string; readonly set: Set }>;
 
 /** Nothing prepared yet. */
-export const newMemory = (): PreparationMemory => ({ scenes: new Map(), items: new Map() });
+export const newMemory = (): PreparationMemory => ({ scenes: new Map(), items: new Map(), captions: new Map() });
 
 function remember<Set>(memory: Remembered<Set>, place: string, from: string, prepare: () => Set): Set {
   const known = memory.get(place);

@@ -3,6 +3,7 @@ import { type Rect } from "../geometry/rect";
 import { msOf } from "../time/ticks";
 import { type SceneSpan } from "../time/timeline";
 import { type FittedWords } from "../type/fit";
+import { isCaptionKey } from "./prepareCaptions";
 import { type PreparedPromotion } from "./preparePromotion";
 import { type PlacedSlot } from "./prepared";
 
@@ -36,7 +37,9 @@ export const sheetOf = ({ format, scenes, items, spans, length }: PreparedPromot
   format,
   spans,
   length,
-  items: items.map(({ from, to, what }) => ({ id: what.id, from: msOf(from), to: msOf(to), place: what.place })),
+  items: items
+    .filter(({ what }) => !isCaptionKey(what.id))
+    .map(({ from, to, what }) => ({ id: what.id, from: msOf(from), to: msOf(to), place: what.place })),
   scenes: scenes.map(({ slots }) => ({
     slots: slots.map(({ fitted, ...slot }) => ({
       ...slot,

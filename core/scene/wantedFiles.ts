@@ -1,4 +1,5 @@
 import { type ResolvedPromotion } from "../document/resolve";
+import { itemWords } from "../document/itemText";
 import { filesWanted } from "../type/itemise";
 import { type FontBook } from "../type/fontBook";
 import { brandStyle } from "./brandStyle";
@@ -14,6 +15,16 @@ export function fontFilesWanted(promotion: ResolvedPromotion, book: FontBook): s
     ...(offer ? (Object.values(offer) as string[]) : []),
     ...rows.flatMap(({ name, price }) => [name, price]),
   ]);
-  const wanted = texts.flatMap((text) => [...Object.values(faces).flatMap((files) => filesWanted(text, files, book))]);
+  const over = [
+    ...[promotion.items, ...Object.values(promotion.inFormat).map((own) => own?.items ?? [])]
+      .flat()
+      .map(({ what }) => itemWords(what.item)),
+    ...[promotion.captions, ...Object.values(promotion.captionsInFormat)].flatMap((shown) =>
+      (shown?.cues ?? []).map(({ text }) => text),
+    ),
+  ];
+  const wanted = [...texts, ...over].flatMap((text) => [
+    ...Object.values(faces).flatMap((files) => filesWanted(text, files, book)),
+  ]);
   return [...new Set(wanted)];
 }

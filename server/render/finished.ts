@@ -1,8 +1,11 @@
 import { Readable } from "node:stream";
 import archiver from "archiver";
 import { string } from "yup";
+import { CAPTION_FILES, captionsAs } from "../../core/captions/writeCaptions";
+import { captionsIn, languagesOf } from "../../core/document/captionsPart";
 import { type TeamScope } from "../db/teamScope";
 import { sha256Of } from "../storage/sha256";
+import { captionsColumn, readRenderCaptions } from "./renderCaptions";
 import { store } from "../storage/store";
 
 const missing = (): Response =>
@@ -34,7 +37,7 @@ export async function zipRender(scope: TeamScope, renderId: string): Promise<{ n
     .orderBy("format")
     .execute();
   if (rows.length === 0) throw missing();
-  const { slug, name, quality, revision, created_at } = await aboutRender(scope, renderId);
+  const { slug, name, quality, revision, created_at, captions: written } = await aboutRender(scope, renderId);
   const zip = archiver("zip", { store: true });
   const files: object[] = [];
   for (const row of rows) {
@@ -43,6 +46,13 @@ export async function zipRender(scope: TeamScope, renderId: string): Promise<{ n
     zip.file(path, { name: file });
     files.push({ file, ...row.file, sha256: await sha256Of(path) });
   }
+  const captions = readRenderCaptions(written);
+  for (const language of languagesOf(captions))
+    for (const kind of CAPTION_FILES) {
+      const file = `${slug}-${language}.${kind}`;
+      zip.append(captionsAs(kind, captionsIn(captions, language)).body, { name: file });
+      files.push({ file, captions: language });
+    }
   const manifest = { promotion: name, slug, revision, quality, renderedAt: created_at.toISOString(), files };
   zip.append(`${JSON.stringify(manifest, null, 2)}\n`, { name: "manifest.json" });
   void zip.finalize();
@@ -52,7 +62,7 @@ export async function zipRender(scope: TeamScope, renderId: string): Promise<{ n
 async function aboutRender(scope: TeamScope, renderId: string) {
   const render = await scope
     .select("render")
-    .select(["promotion_id", "quality", "revision", "created_at"])
+    .select(["promotion_id", "quality", "revision", "created_at", captionsColumn])
     .where("id", "=", renderId)
     .executeTakeFirst();
   const promotion =

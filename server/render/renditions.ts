@@ -1,5 +1,6 @@
 import { type Kysely } from "kysely";
 import { number, object, string } from "yup";
+import { languagesOf } from "../../core/document/captionsPart";
 import { type FormatName, isFormatName } from "../../core/placement/formats";
 import { type Quality, isQuality } from "../../core/placement/quality";
 import { type Database, type RenditionState } from "../db/tables";
@@ -9,6 +10,7 @@ import { loadRenderInput } from "../promotions/loadFacts";
 import { preflight } from "../promotions/preflight";
 import { type Passed, readPassed, wrongInWords } from "./passed";
 import { type StoredPromotion } from "../promotions/promotionStore";
+import { captionsColumn, readRenderCaptions } from "./renderCaptions";
 import { type RenderedFile } from "./renderFile";
 import { tellRendition } from "./tellRendition";
 
@@ -75,6 +77,8 @@ export interface RenderView {
   readonly quality: Quality;
   readonly createdAt: Date;
   readonly passed: Passed | null;
+  /** The languages that it has captions in. */
+  readonly captionsIn: readonly string[];
   readonly renditions: readonly RenditionView[];
 }
 
@@ -92,7 +96,7 @@ const fileSchema = object({
 export async function rendersOf(scope: TeamScope, promotionId: string, most = 10): Promise<RenderView[]> {
   const renders = await scope
     .select("render")
-    .select(["id", "revision", "quality", "passed", "created_at"])
+    .select(["id", "revision", "quality", "passed", "created_at", captionsColumn])
     .where("promotion_id", "=", promotionId)
     .orderBy("created_at", "desc")
     .limit(most)
@@ -115,6 +119,7 @@ export async function rendersOf(scope: TeamScope, promotionId: string, most = 10
     quality: isQuality(render.quality) ? render.quality : "1080p",
     createdAt: render.created_at,
     passed: readPassed(render.passed),
+    captionsIn: languagesOf(readRenderCaptions(render.captions)),
     renditions: rows
       .filter((row) => row.render_id === render.id)
       .flatMap((row) =>

@@ -1,0 +1,124 @@
+import { type ShownCaptions } from "../document/captionLook";
+import { inLines } from "../captions/breakLines";
+import { type Rect, evenInsets, inset, intersection, rect } from "../geometry/rect";
+import { ticksOf } from "../time/ticks";
+import { type Span, type Track } from "../time/tracks";
+import { cutCard } from "../type/outline";
+import { type PreparedItem } from "./prepared";
+import { type Typesetter, setWords, still, wordNodes } from "./wordsBlock";
+
+/** Their width as a share of the frame's, and of its short side times this where that is less. */
+const WIDEST = { ofWidth: 0.84, ofShort: 1.1 } as const;
+/** The size of their letters as a share of the short side. */
+const SIZE = 0.042;
+const PADDING = 0.42;
+/** What stays free at the frame's edges: the title safe area of EBU R 95 in both directions. */
+const EDGE = 0.05;
+/** So far apart are the heights that are tried, as a share of the frame's. */
+const STEP = 0.02;
+/** Air around what captions keep clear of, in design units. */
+const AIR = 12;
+
+/** The key of a caption among what lies over scenes. */
+export const captionKey = (id: string): string => `caption:${id}`;
+export const isCaptionKey = (id: string): boolean => id.startsWith("caption:");
+
+/** What captions keep clear of: when it is there, and where. Milliseconds and design units. */
+export interface Obstacle {
+  readonly from: number;
+  readonly to: number;
+  readonly place: Rect;
+}
+
+/** A caption as it is set, before its place is known. */
+type SetCaption = ReturnType<typeof setCaption>;
+
+/**
+ * Sets captions in a shape, each where it covers no words and nothing that a channel draws: as near to where captions
+ * stand as there is room; where there is none, where it covers the least.
+ */
+export function prepareCaptions(
+  { cues, at, on, size }: ShownCaptions,
+  setter: Typesetter,
+  { obstacles, length }: { readonly obstacles: readonly Obstacle[]; readonly length: number },
+): Track<PreparedItem> {
+  return cues.flatMap(({ id, from, to, text }): Span<PreparedItem>[] => {
+    const end = Math.min(to, length);
+    if (end <= from) return [];
+    const set = setCaption(text, size, setter);
+    const near = obstacles.filter((one) => one.from < end && from < one.to).map(({ place }) => place);
+    const place = freePlace(set, { at, near, setter });
+    const item: PreparedItem = {
+      id: captionKey(id),
+      slots: [],
+      parts: [{ kind: "fixed", node: drawn(set, place, { on, setter }) }],
+      length: end - from,
+      leaves: false,
+      place,
+    };
+    return [{ from: ticksOf(from), to: ticksOf(end), what: item }];
+  });
+}
+
+function setCaption(text: string, times: number, setter: Typesetter) {
+  const { width, height } = setter.shape;
+  const short = Math.min(width, height);
+  const wide = Math.min(width * WIDEST.ofWidth, short * WIDEST.ofShort);
+  const largest = short * SIZE * times;
+  const pad = largest * PADDING;
+  const box = { width: wide - 2 * pad, height: largest * 4 };
+  const words = setWords(setter, { role: "line", text: inLines(text), align: "centre", largest }, box);
+  return { words, pad, width: words.width + 2 * pad, height: words.height + 1.3 * pad };
+}
+
+function freePlace(
+  { width, height }: SetCaption,
+  {
+    at,
+    near,
+    setter,
+  }: { readonly at: ShownCaptions["at"]; readonly near: readonly Rect[]; readonly setter: Typesetter },
+): Rect {
+  const { shape } = setter;
+  const edge = shape.height * EDGE;
+  const [top, bottom] = [edge, shape.height - edge - height];
+  const first = { low: bottom, middle: (shape.height - height) / 2, high: top }[at];
+  const steps = Math.ceil(shape.height / (shape.height * STEP));
+  const heights = Array.from({ length: 2 * steps + 1 }, (_, step) => {
+    // The wanted height first, then on either side of it, farther and farther.
+    const by = Math.ceil(step / 2) * (step % 2 === 0 ? 1 : -1);
+    return first + by * shape.height * STEP;
+  }).filter((y) => y >= top - 1 && y <= bottom + 1);
+  const placeAt = (y: number): Rect => rect((shape.width - width) / 2, y, width, height);
+  const coveredBy = (place: Rect): number =>
+    near.reduce((sum, one) => {
+      const both = intersection(inset(one, evenInsets(-AIR)), place);
+      return sum + (both ? both.width * both.height : 0);
+    }, 0);
+  let best = placeAt(heights[0] ?? first);
+  let least = Infinity;
+  for (const y of heights) {
+    const place = placeAt(y);
+    const covered = coveredBy(place);
+    if (covered === 0) return place;
+    if (covered < least) [best, least] = [place, covered];
+  }
+  return best;
+}
+
+function drawn(
+  { words, pad }: SetCaption,
+  place: Rect,
+  { on, setter }: { readonly on: ShownCaptions["on"]; readonly setter: Typesetter },
+) {
+  const { palette, on: inks } = setter.style;
+  const at = { x: place.x + pad, y: place.y + 0.65 * pad };
+  const { plain, strong } = inks[on];
+  return still(
+    [
+      { kind: "shape", outline: cutCard(place, pad * 0.8), at: { x: 0, y: 0 }, ink: palette[on] },
+      ...wordNodes(words, at, { ink: plain, marked: strong }),
+    ],
+    place,
+  );
+}

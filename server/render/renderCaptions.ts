@@ -1,0 +1,33 @@
+import { string } from "yup";
+import { type CaptionFile, captionsAs } from "../../core/captions/writeCaptions";
+import { type Captions, CAPTIONS_PART, captionsIn, languagesOf } from "../../core/document/captionsPart";
+import { type TeamScope } from "../db/teamScope";
+import { sql } from "kysely";
+
+/** The captions of a render as they are in the database; those of before there were any have none. */
+export const captionsColumn = sql`input -> 'document' -> 'captions'`.as("captions");
+
+/** Reads the captions of a render. */
+export function readRenderCaptions(value: unknown): Captions {
+  if (typeof value !== "object" || value === null) return {};
+  const members = Object.entries(value).map(([id, caption]: [string, unknown]) => [
+    id,
+    CAPTIONS_PART.read(id, caption),
+  ]);
+  // Each was read by its own schema.
+  return Object.fromEntries(members) as Captions;
+}
+
+/** A render's captions in a language as a file. Throws a 404 where there are none. */
+export async function renderCaptions(
+  scope: TeamScope,
+  { render, language, kind }: { readonly render: string; readonly language: string; readonly kind: CaptionFile },
+): Promise<{ readonly type: string; readonly body: string }> {
+  const row = string().uuid().required().isValidSync(render)
+    ? await scope.select("render").select(captionsColumn).where("id", "=", render).executeTakeFirst()
+    : undefined;
+  const captions = readRenderCaptions(row?.captions);
+  if (!languagesOf(captions).includes(language))
+    throw new Response("There are no such captions in your team.", { status: 404 });
+  return captionsAs(kind, captionsIn(captions, language));
+}
