@@ -16,7 +16,7 @@ const BROUGHT =
 /** How wide the plate of a caption is at a time, as a share of the frame, wherever it found its place. */
 async function plateAt(path: string, seconds: number): Promise<number> {
   const frame = await frameAt(path, seconds);
-  return widest(frame, INK, 0.3, 0.97).width / frame.width;
+  return widest(frame, INK, 0.1, 0.97).width / frame.width;
 }
 const captions = (page: Page, language: string) =>
   page.getByRole("list", { name: `Captions in ${language}` }).getByRole("listitem");
