@@ -18,6 +18,7 @@ export const CLIENT_PACKAGES: readonly string[] = [
   "culori",
   "decimal.js",
   "fastest-levenshtein",
+  "fft.js",
   "fractional-indexing",
   "linebreak",
   "lucide-react",

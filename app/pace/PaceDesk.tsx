@@ -36,6 +36,7 @@ import { ShotLane } from "./ShotLane";
 import { ShotPanel } from "./ShotPanel";
 import { SoundLane } from "./SoundLane";
 import { TimePage } from "./TimePage";
+import { useBeats } from "./useBeats";
 import { WholePanel } from "./WholePanel";
 import { WordLane } from "./WordLane";
 
@@ -73,6 +74,7 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
     () => (pulled ? pacedScenes(pulled, facts, { scenes: shown.scenes, sheet: sheet?.scenes ?? [], free }) : scenes),
     [pulled, facts, shown, sheet, free, scenes],
   );
+  const beat = useBeats(document, promotion);
   const texts = useMemo(() => readTexts(shown, { scenes: sheet?.scenes ?? [], spans: shown.spans }), [shown, sheet]);
   const scene = scenes[chosen];
   const own = scene && document.scenes[scene.id];
@@ -165,7 +167,12 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
             >
               {(width) => (
                 <>
-                  <Ruler length={length} width={width} onSeek={(time) => engine?.seek(time)} />
+                  <Ruler
+                    length={length}
+                    width={width}
+                    beats={beat?.times ?? []}
+                    onSeek={(time) => engine?.seek(time)}
+                  />
                   <SceneLane
                     scenes={shownScenes}
                     spans={spans}
@@ -224,6 +231,7 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
                 document={document}
                 scenes={scenes}
                 ending={promotion.ending}
+                beat={beat}
                 palette={facts.brand.palette}
                 onEdit={apply}
               />

@@ -4,16 +4,19 @@ import { type PointerEvent } from "react";
 const LEAST_APART = 64;
 const STEPS = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 30, 60];
 
-/** Seconds along the page. A press goes to that time. */
+/** Seconds along the page, and the beats of the music. A press goes to that time. */
 export function Ruler({
   length,
   width,
+  beats,
   onSeek,
 }: {
   /** Milliseconds. */
   length: number;
   /** How wide all of it is, in pixels. */
   width: number;
+  /** When the music's beats are heard. */
+  beats: readonly number[];
   onSeek: (time: number) => void;
 }) {
   const step = STEPS.find((one) => (one * 1000 * width) / length >= LEAST_APART) ?? 120;
@@ -39,6 +42,14 @@ export function Ruler({
         onPointerMove={drag}
         className="relative h-[22px] flex-1 cursor-ew-resize touch-none overflow-hidden"
       >
+        {beats.map((beat) => (
+          <span
+            key={`beat at ${beat}`}
+            data-testid="beat"
+            className="absolute bottom-0 h-[6px] w-px bg-accent"
+            style={{ left: `${(beat / length) * 100}%` }}
+          />
+        ))}
         {ticks.map((second) => (
           <span
             key={second}

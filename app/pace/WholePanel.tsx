@@ -1,13 +1,16 @@
 import { useState } from "react";
+import { toast } from "sonner";
 import { type Palette } from "../../core/color/palette";
 import { type Ending } from "../../core/document/endings";
 import { type Edit } from "../../core/document/edit";
 import { type Promotion } from "../../core/document/promotion";
 import { type OutOfReach, freeLength, heldLength, holdLength, lengthOfAll } from "../../core/pace/lengthEdits";
+import { cutOnBeat } from "../../core/pace/cutOnBeat";
 import { type PacedScene } from "../../core/pace/pacedScenes";
 import { ChoiceField } from "../workshop/ChoiceField";
 import { EndingFields } from "./EndingFields";
 import { OutOfReachNote } from "./OutOfReachNote";
+import { type HeardBeat } from "./useBeats";
 import { TimeField } from "./TimeField";
 
 /** Lengths that channels ask for, in seconds. */
@@ -20,6 +23,7 @@ export function WholePanel({
   document,
   scenes,
   ending,
+  beat,
   palette,
   onEdit,
 }: {
@@ -27,6 +31,8 @@ export function WholePanel({
   scenes: readonly PacedScene[];
   /** How it is closed; null where it ends as its last scene does. */
   ending: Ending | null;
+  /** The beat of its music; null where there is none. */
+  beat: HeardBeat | null;
   palette: Palette;
   onEdit: (edit: Edit) => void;
 }) {
@@ -42,6 +48,12 @@ export function WholePanel({
     setRefused(null);
     if (choice === FREE) onEdit(freeLength());
     else hold(choice === OTHER ? length : Number(choice) * 1000);
+  }
+  const cut = beat && cutOnBeat(scenes, beat.times);
+  function cutNow(): void {
+    if (!cut) return;
+    onEdit(cut.edit);
+    toast.success(`${cut.moved} of ${cut.joins} joins lie on a beat now.`);
   }
   const isUsual = held !== undefined && USUAL.includes(held / 1000);
   return (
@@ -68,6 +80,22 @@ export function WholePanel({
           : "Scenes share what is missing or too much, and stay long enough to be read."}
       </p>
       <EndingFields document={document} palette={palette} ending={ending} onEdit={onEdit} />
+      {beat && (
+        <p className="flex items-baseline justify-between gap-3 text-[13px] text-soft">
+          <span>
+            <span className="figures">{Math.round(beat.tempo)}</span> beats a minute
+          </span>
+          <button
+            type="button"
+            disabled={!cut}
+            title={cut ? "Moves joins to the beats near them" : "Every join that can be lies on a beat"}
+            onClick={cutNow}
+            className="underline hover:text-accent disabled:text-soft disabled:no-underline"
+          >
+            Cut on the beat
+          </button>
+        </p>
+      )}
       {refused && <OutOfReachNote {...refused} onHold={hold} />}
     </section>
   );

@@ -1,5 +1,7 @@
+import { beatsOf } from "../../core/sound/beats";
 import { EFFECTS, type EffectName } from "./effects";
 import { seeded } from "./random";
+import { TUNES, playTune } from "./tunes";
 import { SAMPLE_RATE, type Stereo, bass, pad, pluck, silence, tap, wavFile } from "./synth";
 
 const peakOf = ({ left, right }: Stereo): number =>
@@ -16,6 +18,15 @@ function share(channel: Float32Array, hertz: number): number {
   }
   return (last * last + before * before - turn * last * before) / (energy * channel.length);
 }
+
+test.each(TUNES)("$name goes at the tempo it is written in, and its beats are found", (tune) => {
+  const found = beatsOf(playTune(tune, 5));
+  expect(Math.abs((found?.tempo ?? 0) / tune.beatsAMinute - 1)).toBeLessThan(0.01);
+  const beat = 60_000 / tune.beatsAMinute;
+  const off = (found?.times ?? []).map((time) => Math.abs(((time + beat / 2) % beat) - beat / 2));
+  expect(off.length).toBeGreaterThan(50);
+  expect(off.filter((ms) => ms <= 40).length / off.length).toBeGreaterThanOrEqual(0.9);
+});
 
 /** MIDI note 69 is 440 Hz (MIDI 1.0); an octave is twelve notes and doubles it. */
 test.each([
