@@ -1,9 +1,5 @@
 import { useMemo, useState } from "react";
 import { toast } from "sonner";
-import { changeCaption } from "../../core/document/captionEdits";
-import { NO_CAPTIONS } from "../../core/document/captionLook";
-import { captionsIn, languagesOf } from "../../core/document/captionsPart";
-import { millis } from "../../core/units";
 import { sceneDesign } from "../../core/document/design";
 import { applyEdit, rename } from "../../core/document/edits";
 import { type Look } from "../../core/document/look";
@@ -11,6 +7,8 @@ import { type Promotion } from "../../core/document/promotion";
 import { resolvePromotion } from "../../core/document/resolve";
 import { heldLength, setSceneLength } from "../../core/pace/lengthEdits";
 import { pacedScenes } from "../../core/pace/pacedScenes";
+import { type PlacedKey } from "../../core/document/placedKey";
+import { type TimeSpan, setTime } from "../../core/pace/timeEdits";
 import { type ReadText, readTexts } from "../../core/pace/readTexts";
 import { settledTime } from "../../core/scene/preparePromotion";
 import { ButtonLink } from "../components/Button";
@@ -24,33 +22,22 @@ import { Trio } from "../desk/Trio";
 import { UndoButtons } from "../desk/UndoButtons";
 import { type LoadedDesk, useDesk } from "../desk/useDesk";
 import { usePresence } from "../desk/usePresence";
-import { CaptionLane } from "./CaptionLane";
 import { CaptionsBeside } from "./CaptionsBeside";
-import { ItemLane } from "./ItemLane";
-import { Playhead } from "./Playhead";
-import { ReadingCurve } from "./ReadingCurve";
-import { Ruler } from "./Ruler";
-import { type Lengthening, SceneLane } from "./SceneLane";
+import { type Lengthening } from "./SceneLane";
 import { ScenePanel } from "./ScenePanel";
-import { ShotLane } from "./ShotLane";
 import { ShotPanel } from "./ShotPanel";
-import { SoundLane } from "./SoundLane";
+import { TimeLanes } from "./TimeLanes";
+import { useCaptionDesk } from "./useCaptionDesk";
+import { WordTimes } from "./WordTimes";
 import { TimePage } from "./TimePage";
 import { useBeats } from "./useBeats";
 import { WholePanel } from "./WholePanel";
-import { WordLane } from "./WordLane";
 
 const ignore = (): void => undefined;
 
 const SIDES = ["scenes", "captions"] as const;
 type Side = (typeof SIDES)[number];
 const SIDE_WORDS: Readonly<Record<Side, string>> = { scenes: "Scenes", captions: "Captions" };
-/** In which language captions are written first: that which is shown, else one that there is. */
-function firstLanguage({ captions, adjustments }: Promotion): string {
-  const shown = adjustments["@all"]?.captionsIn;
-  return shown !== undefined && shown !== NO_CAPTIONS ? shown : (languagesOf(captions)[0] ?? "en");
-}
-
 /** The Pace desk: time as a page. Scenes, words, pictures and sound under one ruler, and how long each is, dragged or typed. */
 export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boolean } }) {
   const { slug, free } = loaded;
@@ -82,27 +69,30 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
   const span = promotion.spans[chosen];
 
   const [side, setSide] = useState<Side>("scenes");
-  const [language, setLanguage] = useState(() => firstLanguage(document));
-  const [caption, setCaption] = useState<string | null>(null);
-  const captions = useMemo(() => captionsIn(document.captions, language), [document.captions, language]);
+  const [pressed, setPressed] = useState<PlacedKey | null>(null);
+  const captions = useCaptionDesk(document, engine, apply);
+  const named = useMemo(
+    () => promotion.spans.map((one) => ({ ...one, id: promotion.scenes[one.index]?.id ?? "" })),
+    [promotion],
+  );
   function openCaption(id: string): void {
     setSide("captions");
-    setCaption(id);
-    const own = document.captions[id];
-    if (own) engine?.seek(own.from + (own.to - own.from) / 2);
+    captions.open(id);
   }
-  function setCaptionTime(id: string, { from, to }: { readonly from: number; readonly to: number }): void {
-    const edit = changeCaption(document, id, { from: millis(from), to: millis(to) });
+  function setTextTime(key: PlacedKey, time: TimeSpan): void {
+    const edit = setTime(document, named, key, time);
     if (edit) apply(edit);
   }
-
   function choose(at: number): void {
     setSide("scenes");
     setPicked(at);
     const span = promotion.spans[at];
     if (span && !engine?.state().playing) engine?.seek(settledTime(span));
   }
-  function lookAt({ from, to }: Pick<ReadText, "from" | "to">): void {
+  function lookAt({ key, from, to }: ReadText): void {
+    setPressed(key);
+    const at = promotion.scenes.findIndex(({ id }) => key.startsWith(`${id}.`));
+    if (at >= 0) setPicked(at);
     engine?.seek(from + (to - from) * 0.6);
   }
   function setLength(at: number, length: number, how: Lengthening | "typed"): void {
@@ -166,40 +156,23 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
               }
             >
               {(width) => (
-                <>
-                  <Ruler
-                    length={length}
-                    width={width}
-                    beats={beat?.times ?? []}
-                    onSeek={(time) => engine?.seek(time)}
-                  />
-                  <SceneLane
-                    scenes={shownScenes}
-                    spans={spans}
-                    length={length}
-                    chosen={chosen}
-                    onChoose={choose}
-                    onLength={setLength}
-                    onLeave={() => pull(null)}
-                  />
-                  <WordLane texts={texts} length={length} onLookAt={lookAt} />
-                  <ShotLane promotion={shown} length={length} onChoose={choose} />
-                  {shown.items.length > 0 && (
-                    <ItemLane items={shown.items} length={length} onLookAt={(time) => engine?.seek(time)} />
-                  )}
-                  {captions.length > 0 && (
-                    <CaptionLane
-                      captions={captions}
-                      length={length}
-                      chosen={caption}
-                      onChoose={openCaption}
-                      onTime={setCaptionTime}
-                    />
-                  )}
-                  <SoundLane promotion={shown} />
-                  <ReadingCurve texts={texts} length={length} width={width} />
-                  <Playhead engine={engine} length={length} />
-                </>
+                <TimeLanes
+                  engine={engine}
+                  promotion={shown}
+                  scenes={shownScenes}
+                  texts={texts}
+                  beat={beat}
+                  captions={captions}
+                  width={width}
+                  chosen={chosen}
+                  pressed={pressed}
+                  onScene={choose}
+                  onLength={setLength}
+                  onLeave={() => pull(null)}
+                  onText={lookAt}
+                  onCaption={openCaption}
+                  onTime={setTextTime}
+                />
               )}
             </TimePage>
           </fieldset>
@@ -218,10 +191,10 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
               shown={promotion.captions}
               palette={facts.brand.palette}
               length={promotion.length}
-              language={language}
-              chosen={caption}
-              onLanguage={setLanguage}
-              onChoose={setCaption}
+              language={captions.language}
+              chosen={captions.chosen}
+              onLanguage={captions.setLanguage}
+              onChoose={captions.choose}
               onSeek={(time) => engine?.seek(time)}
               onEdit={apply}
             />
@@ -246,6 +219,15 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
                   index={chosen}
                   palette={facts.brand.palette}
                   onLength={(wanted) => setLength(chosen, wanted, "typed")}
+                  onEdit={apply}
+                />
+              )}
+              {resolved && (
+                <WordTimes
+                  key={`times of ${resolved.id}`}
+                  document={document}
+                  spans={named}
+                  texts={texts.filter(({ key }) => key.startsWith(`${resolved.id}.`))}
                   onEdit={apply}
                 />
               )}

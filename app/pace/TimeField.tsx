@@ -6,11 +6,14 @@ import { fieldLook } from "../components/fieldLook";
 /** A time, typed as seconds, frames or timecode. It is taken on Enter, or when the field is left. */
 export function TimeField({
   label,
+  shortLabel,
   value,
   disabled = false,
   onTime,
 }: {
   label: string;
+  /** What is written over it, where that is less than it is called. */
+  shortLabel?: string;
   /** Milliseconds. */
   value: number;
   disabled?: boolean;
@@ -34,9 +37,10 @@ export function TimeField({
   const select = (event: FocusEvent<HTMLInputElement>): void => event.target.select();
   return (
     <div className="text-[13px] text-soft">
-      <label htmlFor={id}>{label}</label>
+      <label htmlFor={id}>{shortLabel ?? label}</label>
       <input
         id={id}
+        aria-label={shortLabel === undefined ? undefined : label}
         value={shown}
         disabled={disabled}
         aria-invalid={isWrong}

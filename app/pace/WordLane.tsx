@@ -1,9 +1,12 @@
 import { seconds } from "../components/mediaLook";
 import { clsx } from "clsx";
+import { type PlacedKey } from "../../core/document/placedKey";
 import { type ReadText } from "../../core/pace/readTexts";
+import { type TimeSpan } from "../../core/pace/timeEdits";
 import { readingVerdict } from "../../core/time/reading";
 import { Lane } from "./Lane";
-import { inRows, stretchStyle } from "./timeShare";
+import { TimeBar } from "./TimeBar";
+import { inRows } from "./timeShare";
 
 const ROW = 27;
 const LOOKS = { fine: "bg-ready/25", tight: "bg-warn/35", short: "bg-wrong/40" };
@@ -12,11 +15,18 @@ const LOOKS = { fine: "bg-ready/25", tight: "bg-warn/35", short: "bg-wrong/40" }
 export function WordLane({
   texts,
   length,
-  onLookAt,
+  snaps,
+  chosen,
+  onChoose,
+  onTime,
 }: {
   texts: readonly ReadText[];
+  /** Milliseconds. */
   length: number;
-  onLookAt: (text: ReadText) => void;
+  snaps: readonly number[];
+  chosen: PlacedKey | null;
+  onChoose: (text: ReadText) => void;
+  onTime: (key: PlacedKey, time: TimeSpan) => void;
 }) {
   const rows = inRows(texts);
   return (
@@ -24,16 +34,21 @@ export function WordLane({
       {rows.flatMap((row, index) =>
         row.map((text) => {
           const stays = text.to - text.from;
-          const said = `“${text.text}” needs ${seconds(text.need)} of ${seconds(stays)}`;
           return (
-            <button
+            <TimeBar
               key={text.key}
-              type="button"
-              title={said}
-              aria-label={said}
-              onClick={() => onLookAt(text)}
-              className="absolute h-[24px] overflow-hidden border border-ink/25 bg-card text-left hover:border-ink"
-              style={{ ...stretchStyle(text.from, text.to, length), top: index * ROW + 3 }}
+              time={text}
+              length={length}
+              snaps={snaps}
+              top={index * ROW + 3}
+              label={`“${text.text}” needs ${seconds(text.need)} of ${seconds(stays)}`}
+              pressed={text.key === chosen}
+              className={clsx(
+                "border bg-card hover:border-ink",
+                text.key === chosen ? "border-ink outline-2 outline-accent" : "border-ink/25",
+              )}
+              onChoose={() => onChoose(text)}
+              onTime={(time) => onTime(text.key, time)}
             >
               <span
                 aria-hidden
@@ -41,7 +56,7 @@ export function WordLane({
                 style={{ width: `${Math.min(1, text.need / stays) * 100}%` }}
               />
               <span className="relative block truncate px-1.5 text-[12px] leading-[22px]">{text.text}</span>
-            </button>
+            </TimeBar>
           );
         }),
       )}

@@ -47,6 +47,8 @@ export interface Entry {
   readonly emphasis?: ColorRole | undefined;
   /** Entries of one group are set in one size: the least that any of them needs. */
   readonly group?: string | undefined;
+  /** When it comes in at the earliest, and how long before the scene's end it goes: milliseconds, as somebody set it. */
+  readonly times?: { readonly comes: number; readonly goes: number } | undefined;
   /** How much later it comes in than in its turn, as a share of the scene's length. */
   readonly later?: number | undefined;
   /** When it leaves, as a share of the scene's length; with the scene when absent. */

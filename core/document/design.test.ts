@@ -37,6 +37,7 @@ test("an untouched promotion has its template's scenes", () => {
         style,
         framings: {},
         looks: {},
+        times: {},
         clipLevels: {},
         marks: {},
         goes: "as it came",

@@ -29,6 +29,12 @@ export interface Design {
   readonly scenes: readonly DesignedScene[];
 }
 
+/** When something of a scene comes in, from its start, and goes, before its end. Milliseconds; 0 is as usual. */
+export interface SlotTimes {
+  readonly comes: number;
+  readonly goes: number;
+}
+
 export interface DesignedScene extends SceneTemplate {
   /** How it looks and moves; its transition is the one it comes in by. */
   readonly style: TemplateStyle;
@@ -42,6 +48,8 @@ export interface DesignedScene extends SceneTemplate {
   readonly framings: Readonly<Record<string, SlotFraming>>;
   /** How what is in its slots looks, by their ids; those for which nothing was set are not there. */
   readonly looks: Readonly<Record<string, Look>>;
+  /** When its words come and go, by their slots; those that do as usual are not there. */
+  readonly times: Readonly<Record<string, SlotTimes>>;
   /** How loud the clips in its slots are, by their ids; those for which nothing was set are not there. */
   readonly clipLevels: Readonly<Record<string, number>>;
 }
@@ -199,6 +207,12 @@ function designedScene(
       BRAND_MARKS.flatMap((mark) => {
         const place = ofScene(PLACE_OF_MARK[mark]);
         return place ? [[mark, place] as const] : [];
+      }),
+    ),
+    times: Object.fromEntries(
+      origin.slots.flatMap((slot) => {
+        const times = { comes: ofSlot("comesAt", slot) ?? 0, goes: ofSlot("goesBefore", slot) ?? 0 };
+        return times.comes > 0 || times.goes > 0 ? [[slot.id, times] as const] : [];
       }),
     ),
     looks: ofMedia(origin, (slot) => ofSlot("look", slot)),

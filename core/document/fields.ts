@@ -290,6 +290,20 @@ export const FIELDS = {
     lock: "color",
     from: ({ slot }) => (slot?.kind === "words" ? slot.emphasis : undefined),
   }),
+  comesAt: ofSlot(time("Comes in after", { least: 0, most: 60_000 }, 0), {
+    named: "The time of",
+    kinds: ["words", "offer", "products"],
+    layers: HERE,
+    lock: "content",
+    from: () => undefined,
+  }),
+  goesBefore: ofSlot(time("Goes before the end by", { least: 0, most: 60_000 }, 0), {
+    named: "The time of",
+    kinds: ["words", "offer", "products"],
+    layers: HERE,
+    lock: "content",
+    from: () => undefined,
+  }),
   hidden: ofSlot(flag("Skipped", false), {
     named: "Taking out",
     kinds: EVERY_KIND,

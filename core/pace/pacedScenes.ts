@@ -3,7 +3,7 @@ import { type Facts } from "../document/facts";
 import { type Promotion } from "../document/promotion";
 import { type ResolvedScene } from "../document/resolve";
 import { type SlotKey } from "../document/sceneTemplate";
-import { shownWords } from "../preflight/shownWords";
+import { type ShownWords, shownWords } from "../preflight/shownWords";
 import { type SheetScene } from "../scene/proofSheet";
 import { ownLength } from "../scene/shotTrack";
 import { readingNeed } from "../time/reading";
@@ -74,13 +74,16 @@ export function pacedScenes(
     const floors: readonly { readonly least: number; readonly by: HeldUpBy }[] = [
       { least: SHORTEST, by: { kind: "least" } },
       { least: joined, by: { kind: "joins" } },
-      ...words.map((one) => ({ least: one.need + after, by: { kind: "words" as const, ...one } })),
+      ...words.map(({ comes, goes, ...one }) => ({
+        least: comes + one.need + Math.max(after, goes),
+        by: { kind: "words" as const, ...one },
+      })),
     ];
     const floor = floors.reduce((most, one) => (one.least > most.least ? one : most));
     const clips = lengthOfClips(scene);
     const { length } = template;
     const shortest = Math.max(SHORTEST, joined);
-    const need = Math.max(0, ...words.map((one) => one.need));
+    const need = Math.max(0, ...words.map((one) => one.comes + one.need + Math.max(0, one.goes - after)));
     const bounded = (wanted: number): number => Math.min(LONGEST, Math.max(shortest, wanted));
     const weight = design && sourced(document, "gives", { ...design, target: { scene: id }, format: null }).value;
     return {
@@ -118,5 +121,14 @@ function overlapOf(document: Promotion, { templates }: Pick<Facts, "templates">,
   return (at && sourced(document, "overlap", at).value) ?? 0;
 }
 
-const wordsOf = (scene: SheetScene | undefined): { key: SlotKey; text: string; need: number }[] =>
-  (scene ? shownWords(scene) : []).map(({ key, text }) => ({ key, text, need: readingNeed(text) }));
+/** Words of a scene with how long they take to be read. */
+type TimedWords = Pick<ShownWords, "key" | "text" | "comes" | "goes"> & { readonly need: number };
+
+const wordsOf = (scene: SheetScene | undefined): TimedWords[] =>
+  (scene ? shownWords(scene) : []).map(({ key, text, comes, goes }) => ({
+    key,
+    text,
+    comes,
+    goes,
+    need: readingNeed(text),
+  }));

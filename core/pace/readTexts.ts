@@ -25,7 +25,13 @@ export function readTexts(
     const span = spans[index];
     if (!span) return [];
     const to = spans[index + 1]?.start ?? span.end;
-    return shownWords(scene).map(({ key, text }) => ({ key, text, from: span.start, to, need: readingNeed(text) }));
+    return shownWords(scene).map(({ key, text, comes, goes }) => ({
+      key,
+      text,
+      from: span.start + comes,
+      to: Math.min(to, span.end - goes),
+      need: readingNeed(text),
+    }));
   });
   const ofItems = items.flatMap(({ from, to, what: { id, item } }) => {
     const text = itemWords(item);

@@ -14,10 +14,12 @@ export const readingTime: SceneRule = {
   about: "Words stay on screen long enough to be read.",
   isByFormat: false,
   look: (checked) =>
-    shownWords(checked.prepared).flatMap(({ key, text }): Found[] => {
-      const hasty = hardToRead(text, checked.stays);
+    shownWords(checked.prepared).flatMap(({ key, text, comes, goes }): Found[] => {
+      const stays = Math.max(0, Math.min(checked.stays, checked.prepared.length - goes) - comes);
+      const hasty = hardToRead(text, stays);
       if (!hasty) return [];
-      return [{ ...hasty, slot: key, cures: hasty.severity === "wrong" ? longer(checked, readingNeed(text)) : [] }];
+      const cures = hasty.severity === "wrong" ? longer(checked, readingNeed(text) - stays) : [];
+      return [{ ...hasty, slot: key, cures }];
     }),
 };
 
@@ -32,10 +34,10 @@ export function hardToRead(text: string, stays: number): Pick<Found, "severity" 
   };
 }
 
-/** The scene made long enough, where its template lets a filler set its length. */
-function longer({ scene, stays }: CheckedScene, need: number): Found["cures"] {
+/** The scene made long enough, by so much and a little more, where its template lets a filler set its length. */
+function longer({ scene, stays }: CheckedScene, missing: number): Found["cures"] {
   const { length, allows } = scene.template;
-  const wanted = Math.ceil((length + need / 0.9 - stays) / STEP_MS) * STEP_MS;
+  const wanted = Math.ceil((length + (stays + missing) / 0.9 - stays) / STEP_MS) * STEP_MS;
   return allows.timing && wanted <= LONGEST_SCENE_MS
     ? [adjust("length", millis(wanted), { target: { scene: scene.id } })]
     : [];

@@ -6,6 +6,9 @@ export interface ShownWords {
   readonly key: SlotKey;
   readonly text: string;
   readonly parts: readonly SheetSlot[];
+  /** When they come in, from their scene's start, and go, before its end, in milliseconds. */
+  readonly comes: number;
+  readonly goes: number;
 }
 
 /** Every slot of a scene that shows words, in the order they stand in. */
@@ -13,6 +16,7 @@ export function shownWords({ slots }: SheetScene): ShownWords[] {
   const words = slots.filter(({ kind }) => kind === "words");
   return [...new Set(words.map(({ key }) => key))].map((key) => {
     const parts = words.filter((slot) => slot.key === key);
-    return { key, text: parts.map(({ text }) => text).join(" "), parts };
+    const { comes, goes } = parts[0]?.times ?? { comes: 0, goes: 0 };
+    return { key, text: parts.map(({ text }) => text).join(" "), parts, comes, goes };
   });
 }

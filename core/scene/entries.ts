@@ -8,17 +8,19 @@ import { writtenAs } from "../type/writtenAs";
 export function entriesOf(scene: ResolvedScene): Entry[] {
   return scene.template.slots.flatMap((slot): Entry[] => {
     const key = slotKey(scene.template, slot);
+    const times = scene.template.times[slot.id];
+    const timed = (entry: Entry): Entry => (times ? { ...entry, times } : entry);
     if (slot.kind === "words") {
       const text = writtenAs((scene.words[slot.id] ?? "").trim(), {
         capitals: slot.capitals,
         numbered: slot.numbered,
       });
-      return text === "" ? [] : [wordsEntry(slot, key, text)];
+      return text === "" ? [] : [timed(wordsEntry(slot, key, text))];
     }
     const { offer } = scene;
     if (slot.kind !== "offer" || !offer) return [];
     const part = (role: TypeRole, text: string, look: EntryLook, share: number): Entry[] =>
-      text.trim() === "" ? [] : [{ id: `${slot.id}-${role}`, key, role, text, look, share }];
+      text.trim() === "" ? [] : [timed({ id: `${slot.id}-${role}`, key, role, text, look, share })];
     return [
       ...part("badge", offer.badge, "badge", 0.9),
       ...part("price", offer.now, "strong", 2),

@@ -118,6 +118,8 @@ export interface PlacedSlot {
   readonly ink?: string;
   /** How a picture lies in its place. */
   readonly framed?: FramedNumbers | undefined;
+  /** When words come in and go, where somebody said so; see `SlotTimes`. */
+  readonly times?: { readonly comes: number; readonly goes: number } | undefined;
   /** Set where words stand on a picture. */
   readonly backing?: ChosenBacking | undefined;
 }

@@ -52,6 +52,7 @@ export function wordSlot(
     smallest: words ? smallestSize(setter, entry, column.align) : 0,
     ink: inkOf(setter, set, backing.inks),
     backing: backing.backing,
+    ...(entry.times ? { times: entry.times } : {}),
   };
 }
 
@@ -78,12 +79,13 @@ export function movingParts(
   return standing
     .filter(({ set }) => !set.words || set.words.lines.length > 0)
     .map(({ set, place, column, backing }, turn): ScenePart => {
-      const { later, until } = set.entry;
+      const { later, times } = set.entry;
+      const until = leavesAt(set.entry, length);
       return {
         kind: "moving",
         motion: motionOf(setter, set, column.stays === true),
-        enters: from + (turn + 1) * STAGGER_MS + (later ?? 0) * length,
-        ...(until === undefined ? {} : { until: until * length }),
+        enters: Math.max(times?.comes ?? 0, from + (turn + 1) * STAGGER_MS + (later ?? 0) * length),
+        ...(until === undefined ? {} : { until }),
         ...exitOf(setter.exit),
         atRest: still(
           entryNodes(setter, set, place, {
@@ -95,6 +97,15 @@ export function movingParts(
         ),
       };
     });
+}
+
+/** When a thing has left, in milliseconds from its scene's start; undefined where it goes with its scene. */
+function leavesAt({ until, times }: Entry, length: number): number | undefined {
+  const ends = [
+    ...(until === undefined ? [] : [until * length]),
+    ...(times && times.goes > 0 ? [length - times.goes] : []),
+  ];
+  return ends.length > 0 ? Math.min(...ends) : undefined;
 }
 
 /** How a thing goes, where it does not go as it came. */

@@ -35,6 +35,8 @@ const OTHER: { readonly [Id in FieldId]: ValueOf<Id> } = {
   capitals: true,
   numbered: true,
   emphasis: "sale",
+  comesAt: millis(700),
+  goesBefore: millis(600),
   hidden: true,
   place: rect(60, 60, 400, 200),
   way: "whole",

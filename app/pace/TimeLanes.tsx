@@ -1,0 +1,81 @@
+import { useMemo } from "react";
+import { type PlacedKey } from "../../core/document/placedKey";
+import { type ResolvedPromotion } from "../../core/document/resolve";
+import { type PacedScene } from "../../core/pace/pacedScenes";
+import { type ReadText } from "../../core/pace/readTexts";
+import { type TimeSpan } from "../../core/pace/timeEdits";
+import { type ProofEngine } from "../proof/proofEngine";
+import { CaptionLane } from "./CaptionLane";
+import { ItemLane } from "./ItemLane";
+import { Playhead } from "./Playhead";
+import { ReadingCurve } from "./ReadingCurve";
+import { Ruler } from "./Ruler";
+import { type Lengthening, SceneLane } from "./SceneLane";
+import { ShotLane } from "./ShotLane";
+import { SoundLane } from "./SoundLane";
+import { type CaptionDesk } from "./useCaptionDesk";
+import { type HeardBeat } from "./useBeats";
+import { WordLane } from "./WordLane";
+
+interface TimeLanesProps {
+  readonly engine: ProofEngine | null;
+  readonly promotion: ResolvedPromotion;
+  readonly scenes: readonly PacedScene[];
+  readonly texts: readonly ReadText[];
+  readonly beat: HeardBeat | null;
+  readonly captions: CaptionDesk;
+  /** How wide all of it is, in pixels. */
+  readonly width: number;
+  /** Which scene is chosen, and which words. */
+  readonly chosen: number;
+  readonly pressed: PlacedKey | null;
+  readonly onScene: (at: number) => void;
+  readonly onLength: (at: number, length: number, how: Lengthening) => void;
+  readonly onLeave: () => void;
+  readonly onText: (text: ReadText) => void;
+  readonly onCaption: (id: string) => void;
+  readonly onTime: (key: PlacedKey, time: TimeSpan) => void;
+}
+
+/** All that there is over time, lane under lane. */
+export function TimeLanes(props: TimeLanesProps) {
+  const { engine, promotion, scenes, texts, beat, captions, width, chosen, pressed } = props;
+  const { onScene, onLength, onLeave, onText, onCaption, onTime } = props;
+  const { spans, length, items } = promotion;
+  const beats = beat?.times ?? NO_BEATS;
+  // What is pulled snaps to where scenes begin and end, and to beats.
+  const snaps = useMemo(() => [...spans.flatMap(({ start, end }) => [start, end]), ...beats], [spans, beats]);
+  const seek = (time: number): void => engine?.seek(time);
+  return (
+    <>
+      <Ruler length={length} width={width} beats={beats} onSeek={seek} />
+      <SceneLane
+        scenes={scenes}
+        spans={spans}
+        length={length}
+        chosen={chosen}
+        onChoose={onScene}
+        onLength={onLength}
+        onLeave={onLeave}
+      />
+      <WordLane texts={texts} length={length} snaps={snaps} chosen={pressed} onChoose={onText} onTime={onTime} />
+      <ShotLane promotion={promotion} length={length} onChoose={onScene} />
+      {items.length > 0 && <ItemLane items={items} length={length} snaps={snaps} onLookAt={seek} onTime={onTime} />}
+      {captions.all.length > 0 && (
+        <CaptionLane
+          captions={captions.all}
+          length={length}
+          snaps={snaps}
+          chosen={captions.chosen}
+          onChoose={onCaption}
+          onTime={captions.setTime}
+        />
+      )}
+      <SoundLane promotion={promotion} />
+      <ReadingCurve texts={texts} length={length} width={width} />
+      <Playhead engine={engine} length={length} />
+    </>
+  );
+}
+
+const NO_BEATS: readonly number[] = [];
