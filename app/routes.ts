@@ -27,6 +27,7 @@ export default [
   route("promotions/:slug/template", "routes/templateKeep.ts"),
   route("promotions/:slug/edits", "routes/promotionEdits.ts"),
   route("promotions/:slug/presence", "routes/promotionPresence.ts"),
+  route("promotions/:slug/shorter", "routes/shorterVersions.ts"),
   route("promotions/:slug/versions", "routes/promotionVersions.ts"),
   route("promotions/:slug/still/:format", "routes/promotionStill.ts"),
   route("promotions/:slug/report/:kind", "routes/promotionReport.tsx"),

@@ -6,11 +6,12 @@ import { type Look } from "../../core/document/look";
 import { type Promotion } from "../../core/document/promotion";
 import { resolvePromotion } from "../../core/document/resolve";
 import { heldLength, setSceneLength } from "../../core/pace/lengthEdits";
-import { pacedScenes } from "../../core/pace/pacedScenes";
+import { type PacedScene, pacedScenes } from "../../core/pace/pacedScenes";
 import { type PlacedKey } from "../../core/document/placedKey";
 import { type TimeSpan, setTime } from "../../core/pace/timeEdits";
 import { type ReadText, readTexts } from "../../core/pace/readTexts";
 import { settledTime } from "../../core/scene/preparePromotion";
+import type { LinkedVersions } from "../../server/promotions/shorterVersions";
 import { ButtonLink } from "../components/Button";
 import { Toasts } from "../components/Toasts";
 import { useLive } from "../components/useLive";
@@ -29,6 +30,7 @@ import { ShotPanel } from "./ShotPanel";
 import { TimeLanes } from "./TimeLanes";
 import { useCaptionDesk } from "./useCaptionDesk";
 import { WordTimes } from "./WordTimes";
+import { ShorterVersions } from "./ShorterVersions";
 import { TimePage } from "./TimePage";
 import { useBeats } from "./useBeats";
 import { WholePanel } from "./WholePanel";
@@ -39,8 +41,12 @@ const SIDES = ["scenes", "captions"] as const;
 type Side = (typeof SIDES)[number];
 const SIDE_WORDS: Readonly<Record<Side, string>> = { scenes: "Scenes", captions: "Captions" };
 /** The Pace desk: time as a page. Scenes, words, pictures and sound under one ruler, and how long each is, dragged or typed. */
-export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boolean } }) {
-  const { slug, free } = loaded;
+export function PaceDesk({
+  loaded,
+}: {
+  loaded: LoadedDesk & { readonly free: boolean; readonly linked: LinkedVersions };
+}) {
+  const { slug, free, linked } = loaded;
   const desk = useDesk(loaded);
   const { session, state, document, promotion, facts, formats, engine, prepared } = desk;
   const { apply } = session;
@@ -83,6 +89,13 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
     const edit = setTime(document, named, key, time);
     if (edit) apply(edit);
   }
+  /** The scenes of another document made of this one, as long as they must be. */
+  function paceOf(other: Promotion): readonly PacedScene[] {
+    const { scenes: all } = resolvePromotion(other, facts);
+    const sheets = all.map(({ id }) => sheet?.scenes[promotion.scenes.findIndex((one) => one.id === id)]);
+    return pacedScenes(other, facts, { scenes: all, sheet: sheets.map((one) => one ?? { slots: [] }), free });
+  }
+
   function choose(at: number): void {
     setSide("scenes");
     setPicked(at);
@@ -178,7 +191,8 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
           </fieldset>
         </div>
         <fieldset
-          disabled={!live}
+          // How long words need is known once they are set.
+          disabled={!live || !sheet}
           className="flex min-h-0 min-w-0 flex-col gap-4 overflow-y-auto border-l border-rule bg-card px-5 py-4"
         >
           <div>
@@ -246,6 +260,15 @@ export function PaceDesk({ loaded }: { loaded: LoadedDesk & { readonly free: boo
                   onEdit={apply}
                 />
               )}
+              <hr className="border-rule" />
+              <ShorterVersions
+                slug={slug}
+                document={document}
+                revision={state.save === "saved" ? session.revision() : null}
+                linked={linked}
+                length={promotion.length}
+                pace={paceOf}
+              />
             </>
           )}
         </fieldset>

@@ -1,3 +1,4 @@
+import { type ChangeEvent } from "react";
 import { type Palette } from "../../core/color/palette";
 import { type DesignedScene, type SceneDesign } from "../../core/document/design";
 import { type Edit } from "../../core/document/edit";
@@ -39,6 +40,8 @@ export function ScenePanel({
   onEdit: (edit: Edit) => void;
 }) {
   const target = { scene: scene.id };
+  const drop = ({ target: { checked } }: ChangeEvent<HTMLInputElement>): void =>
+    onEdit(adjust("droppable", checked ? true : null, { target }));
   const frames = frameCount(scene.length, FPS_30);
   return (
     <section aria-label={`Scene ${index + 1}`} className="flex flex-col gap-2.5">
@@ -77,6 +80,15 @@ export function ScenePanel({
           onChange={(weight) => onEdit(adjust("gives", weight, { target }))}
           className="flex items-center justify-between gap-3 text-[13px] text-soft [&>input]:w-20"
         />
+        <label className="flex min-h-6 items-center gap-2 text-[13px] text-soft">
+          <input
+            type="checkbox"
+            className="accent-accent"
+            checked={document.adjustments[scene.id]?.droppable === true}
+            onChange={drop}
+          />
+          May be left out of shorter versions
+        </label>
         <MotionFields document={document} scene={designed} onEdit={onEdit} />
         {index > 0 && (
           <JoinFields

@@ -1,12 +1,14 @@
 import { requirePerson } from "../../server/auth/sessions";
 import { mayChangeLocked } from "../../server/auth/roles";
 import { loadFillDesk } from "../../server/promotions/fillDesk";
+import { linkedVersions } from "../../server/promotions/shorterVersions";
 import { PaceDesk } from "../pace/PaceDesk";
 import type { Route } from "./+types/paceDesk";
 
 export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
   const { scope, team, role } = await requirePerson(request);
-  return { ...(await loadFillDesk(scope, slug, team.zone)), free: mayChangeLocked(role) };
+  const [desk, linked] = await Promise.all([loadFillDesk(scope, slug, team.zone), linkedVersions(scope, slug)]);
+  return { ...desk, linked, free: mayChangeLocked(role) };
 }
 
 export default function PaceDeskPage({ loaderData, params }: Route.ComponentProps) {

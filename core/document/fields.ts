@@ -166,6 +166,12 @@ export const FIELDS = {
     lock: "timing",
     from: () => 1,
   }),
+  droppable: ofScene(flag("May be left out of shorter versions", false), {
+    named: "Leaving out of shorter versions",
+    layers: ["scene"],
+    lock: "timing",
+    from: () => false,
+  }),
   held: ofScene(time("Length of the promotion", { least: 1000, most: 600_000 }, 15_000), {
     named: "The length of the promotion with",
     layers: ["@all"],

@@ -144,7 +144,8 @@ export function same(one: unknown, other: unknown): boolean {
 }
 const definedNames = (value: Json): string[] => Object.keys(value).filter((name) => value[name] !== undefined);
 
-const MOST_CHANGES = 400;
+/** As many as all captions of a promotion need that are replaced by others. */
+const MOST_CHANGES = 3200;
 
 const changeSchema = object({
   op: string()

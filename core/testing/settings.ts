@@ -15,6 +15,7 @@ const OTHER: { readonly [Id in FieldId]: ValueOf<Id> } = {
   skipped: true,
   length: millis(5000),
   gives: 2,
+  droppable: true,
   held: millis(20_000),
   overlap: millis(300),
   transition: "wipe",

@@ -118,7 +118,11 @@ export async function copyPromotion(scope: TeamScope, slug: string, memberId: st
 }
 
 /** Puts a new promotion into the team, with a slug of its own and its first revision. */
-async function addPromotion(scope: TeamScope, document: Promotion, memberId: string | null): Promise<StoredPromotion> {
+export async function addPromotion(
+  scope: TeamScope,
+  document: Promotion,
+  memberId: string | null,
+): Promise<StoredPromotion> {
   const { name } = document;
   return scope.together(async (within) => {
     const taken = new Set((await within.select("promotion").select("slug").execute()).map((row) => row.slug));
@@ -198,7 +202,7 @@ export async function saveEdits(
 }
 
 /** What is filled must be what the templates take, and what they lock stays as it is, whoever asks; designers and owners may. */
-async function checkDesign(scope: TeamScope, before: Promotion, after: Promotion, role: Role): Promise<void> {
+export async function checkDesign(scope: TeamScope, before: Promotion, after: Promotion, role: Role): Promise<void> {
   const templates = await templatesByRef(scope, [...refsOf(before), ...refsOf(after)]);
   const problem =
     promotionProblem(after, templates) ?? (mayChangeLocked(role) ? null : lockProblem(before, after, templates));
@@ -209,7 +213,7 @@ async function checkDesign(scope: TeamScope, before: Promotion, after: Promotion
  * What a document newly names must be the team's own. What it named before may be gone by now: it is saved all the same,
  * and its people are told what is missing.
  */
-async function checkReferences(scope: TeamScope, before: Promotion, after: Promotion): Promise<void> {
+export async function checkReferences(scope: TeamScope, before: Promotion, after: Promotion): Promise<void> {
   const [missing] = await notThere(scope, newlyNamed(before, after));
   if (missing) throw new TypeError(NOT_THERE[missing.kind]);
 }
