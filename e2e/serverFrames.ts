@@ -8,6 +8,7 @@ import { setLook } from "../core/document/lookEdits";
 import { type Item } from "../core/document/items";
 import { LOOK_NAMES } from "../core/grading/looks";
 import { OVERLAYS } from "../core/grading/overlays";
+import { PIECES } from "../core/motion/movement";
 import { EXITS, MOTIONS } from "../core/motion/wordMotion";
 import { scenesInOrder } from "../core/document/sceneList";
 import { type Promotion } from "../core/document/promotion";
@@ -184,6 +185,8 @@ function withMovement(document: Promotion): Promotion {
       adjust("joinEase", JOIN_EASES[index % JOIN_EASES.length] ?? "even", { target }),
       adjust("motion", MOTIONS[index % MOTIONS.length] ?? "rise", { target }),
       adjust("goes", EXITS[index % EXITS.length] ?? "fade", { target }),
+      adjust("pieces", PIECES[index % PIECES.length] ?? "as one", { target }),
+      adjust("strength", 0.5 + (index % 3) * 0.6, { target }),
       adjust("joinColor", JOIN_COLORS[index % JOIN_COLORS.length] ?? "white", { target }),
     ];
     return edits.reduce(applyEdit, changed);

@@ -1,10 +1,20 @@
 import { type DesignedScene } from "../../core/document/design";
 import { type Edit } from "../../core/document/edit";
 import { adjust } from "../../core/document/edits";
+import { FIELDS } from "../../core/document/fields";
 import { setForAll } from "../../core/document/forAllEdits";
 import { type Promotion } from "../../core/document/promotion";
+import { WORD_EASES } from "../../core/motion/easing";
+import { PIECES } from "../../core/motion/movement";
+import { MOVEMENT_STYLES, MOVEMENT_STYLE_NAMES, type MovementStyleName } from "../../core/motion/styles";
 import { EXITS, MOTIONS } from "../../core/motion/wordMotion";
+import { millis } from "../../core/units";
 import { ChoiceField } from "../workshop/ChoiceField";
+import { NumberField } from "../workshop/NumberField";
+import { TimeField } from "./TimeField";
+
+const { least: LEAST, most: MOST, step: STEP } = FIELDS.strength.field;
+const OWN = "own";
 
 /** How the words of a scene come and go, and whether those of every scene do. */
 export function MotionFields({
@@ -17,7 +27,7 @@ export function MotionFields({
   onEdit: (edit: Edit) => void;
 }) {
   const target = { scene: scene.id };
-  const { goes } = scene;
+  const { exit, pieces, strength, pause, ease } = scene.movement;
   const { motion } = scene.style;
   const forAll = (): void =>
     onEdit(
@@ -25,14 +35,18 @@ export function MotionFields({
         document,
         [
           ["motion", motion],
-          ["goes", goes],
+          ["goes", exit],
+          ["pieces", pieces],
+          ["strength", strength],
+          ["pause", millis(pause)],
+          ["ease", ease],
         ],
         "Movement of words",
       ),
     );
   return (
     <div className="flex flex-col gap-2 border-t border-rule pt-2.5">
-      <div className="grid grid-cols-2 gap-3">
+      <div className="grid grid-cols-2 items-end gap-3">
         <ChoiceField
           label="Words come in"
           value={motion}
@@ -41,14 +55,75 @@ export function MotionFields({
         />
         <ChoiceField
           label="and go"
-          value={goes}
+          value={exit}
           choices={EXITS}
           onChange={(choice) => onEdit(adjust("goes", choice, { target }))}
+        />
+        <ChoiceField
+          label="They come"
+          value={pieces}
+          choices={PIECES}
+          onChange={(choice) => onEdit(adjust("pieces", choice, { target }))}
+        />
+        <ChoiceField
+          label="in a way that is"
+          value={ease}
+          choices={WORD_EASES}
+          onChange={(choice) => onEdit(adjust("ease", choice, { target }))}
+        />
+        <NumberField
+          label="How far, times the usual"
+          least={LEAST}
+          most={MOST}
+          step={STEP}
+          value={strength}
+          onChange={(far) => onEdit(adjust("strength", far, { target }))}
+        />
+        <TimeField
+          label="They wait for"
+          value={pause}
+          onTime={(ms) => onEdit(adjust("pause", millis(Math.min(10_000, Math.max(0, ms))), { target }))}
         />
       </div>
       <button type="button" onClick={forAll} className="self-start text-[13px] underline hover:text-accent">
         So in every scene
       </button>
     </div>
+  );
+}
+
+/** How all of a promotion moves, by a set that goes together. */
+export function MovementStyleField({ document, onEdit }: { document: Promotion; onEdit: (edit: Edit) => void }) {
+  const all = document.adjustments["@all"];
+  const now = MOVEMENT_STYLE_NAMES.find((name) => {
+    const style = MOVEMENT_STYLES[name];
+    return all?.motion === style.motion && all.pieces === style.pieces && all.transition === style.transition;
+  });
+  function choose(value: MovementStyleName | typeof OWN): void {
+    if (value === OWN) return;
+    const { motion, goes, pieces, strength, ease, zoom, transition } = MOVEMENT_STYLES[value];
+    onEdit(
+      setForAll(
+        document,
+        [
+          ["motion", motion],
+          ["goes", goes],
+          ["pieces", pieces],
+          ["strength", strength],
+          ["ease", ease],
+          ["zoom", zoom],
+          ["transition", transition],
+        ],
+        "Movement style",
+      ),
+    );
+  }
+  return (
+    <ChoiceField
+      label="It all moves"
+      value={now ?? OWN}
+      choices={[[OWN, "as each scene says"], ...MOVEMENT_STYLE_NAMES]}
+      onChange={choose}
+    />
   );
 }

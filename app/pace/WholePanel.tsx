@@ -9,6 +9,7 @@ import { cutOnBeat } from "../../core/pace/cutOnBeat";
 import { type PacedScene } from "../../core/pace/pacedScenes";
 import { ChoiceField } from "../workshop/ChoiceField";
 import { EndingFields } from "./EndingFields";
+import { MovementStyleField } from "./MotionFields";
 import { OutOfReachNote } from "./OutOfReachNote";
 import { type HeardBeat } from "./useBeats";
 import { TimeField } from "./TimeField";
@@ -79,6 +80,7 @@ export function WholePanel({
           ? "It is as long as its scenes are."
           : "Scenes share what is missing or too much, and stay long enough to be read."}
       </p>
+      <MovementStyleField document={document} onEdit={onEdit} />
       <EndingFields document={document} palette={palette} ending={ending} onEdit={onEdit} />
       {beat && (
         <p className="flex items-baseline justify-between gap-3 text-[13px] text-soft">

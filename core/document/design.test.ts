@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { newArrangement } from "./arrangements";
+import { USUAL_MOVEMENT } from "../motion/movement";
 import { rect } from "../geometry/rect";
 import { ONE_OFFER } from "../templates/priceDrops";
 import { SHIPPED_BY_REF, SHIPPED_TEMPLATES, shippedRef } from "../templates/shipped";
@@ -40,7 +41,7 @@ test("an untouched promotion has its template's scenes", () => {
         times: {},
         clipLevels: {},
         marks: {},
-        goes: "as it came",
+        movement: USUAL_MOVEMENT,
         join: { kind: style.transition, color: "primary", angle: 0, ease: "gentle" },
         overlap: scenes[index]?.overlap,
       })),

@@ -1,6 +1,6 @@
 import { type FormatName, isFormatName } from "../placement/formats";
 import { type Rect } from "../geometry/rect";
-import { type ExitKind } from "../motion/wordMotion";
+import { type Movement, USUAL_MOVEMENT } from "../motion/movement";
 import { millis } from "../units";
 import { type Adjustments, type Found, type Target, formatsSet, nearest } from "./adjustments";
 import { BRAND_MARKS, type BrandMark, PLACE_OF_MARK } from "./brandMark";
@@ -40,8 +40,8 @@ export interface DesignedScene extends SceneTemplate {
   readonly style: TemplateStyle;
   /** How it comes in. */
   readonly join: Join;
-  /** How its words go. */
-  readonly goes: ExitKind;
+  /** How its words move, besides the way in which they come. */
+  readonly movement: Movement;
   /** Where marks of the brand were placed by hand in this format. */
   readonly marks: Readonly<Partial<Record<BrandMark, Rect>>>;
   /** How what is in its slots is framed, by their ids; those for which nothing was set are not there. */
@@ -196,7 +196,13 @@ function designedScene(
       ),
     places,
     style: withSet(style, ofScene),
-    goes: ofScene("goes") ?? "as it came",
+    movement: {
+      exit: ofScene("goes") ?? USUAL_MOVEMENT.exit,
+      pieces: ofScene("pieces") ?? USUAL_MOVEMENT.pieces,
+      strength: ofScene("strength") ?? USUAL_MOVEMENT.strength,
+      pause: ofScene("pause") ?? USUAL_MOVEMENT.pause,
+      ease: ofScene("ease") ?? USUAL_MOVEMENT.ease,
+    },
     join: {
       kind: ofScene("transition") ?? style.transition,
       color: ofScene("joinColor") ?? USUAL_JOIN.color,

@@ -1,3 +1,5 @@
+import { WORD_EASES } from "../motion/easing";
+import { PIECES } from "../motion/movement";
 import { EXITS, MOTIONS } from "../motion/wordMotion";
 import { COLOR_ROLES } from "../color/palette";
 import { type Point, type Rect } from "../geometry/rect";
@@ -261,6 +263,30 @@ export const FIELDS = {
     layers: LAYERS,
     lock: "arrangement",
     from: () => "as it came" as const,
+  }),
+  pieces: ofScene(choice("Words come", PIECES, "as one"), {
+    named: "The movement in",
+    layers: LAYERS,
+    lock: "arrangement",
+    from: () => undefined,
+  }),
+  strength: ofScene(within("How far words move", { least: 0, most: 2.5, step: 0.1 }, 1), {
+    named: "The movement in",
+    layers: LAYERS,
+    lock: "arrangement",
+    from: () => undefined,
+  }),
+  pause: ofScene(time("Words wait for", { least: 0, most: 10_000 }, 0), {
+    named: "The movement in",
+    layers: LAYERS,
+    lock: "arrangement",
+    from: () => undefined,
+  }),
+  ease: ofScene(choice("Words come in, how", WORD_EASES, "settling"), {
+    named: "The movement in",
+    layers: LAYERS,
+    lock: "arrangement",
+    from: () => undefined,
   }),
   zoom: ofScene(flag("Still pictures zoom slowly", true), {
     named: "The zoom in",

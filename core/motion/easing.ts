@@ -40,3 +40,7 @@ export const settle = cubicBezier(0.16, 0.84, 0.3, 1);
 export const leave = cubicBezier(0.6, 0, 0.9, 0.4);
 /** Gentle at both ends: for fades between scenes. */
 export const glide = cubicBezier(0.4, 0, 0.6, 1);
+
+/** How an entrance can go on over its time. */
+export const WORD_EASES = ["settling", "even", "gentle"] as const;
+export type WordEase = (typeof WORD_EASES)[number];

@@ -1,4 +1,4 @@
-import { leave, settle } from "./easing";
+import { type Easing, type WordEase, glide, leave, settle } from "./easing";
 
 /** What motion does to a thing at a moment: how visible it is, how far it is moved (design units), scaled and turned. */
 export interface MotionState {
@@ -99,22 +99,33 @@ export interface Presence {
   readonly from: number;
   readonly until: number;
   readonly exit?: ExitKind | undefined;
+  /** Times the usual way that it goes; 1 where it is not said. */
+  readonly strength?: number | undefined;
+  /** How its entrance goes on; settling where it is not said. */
+  readonly ease?: WordEase | undefined;
 }
 
+const EASES: Readonly<Record<WordEase, Easing>> = {
+  settling: settle,
+  even: (progress) => Math.min(1, Math.max(0, progress)),
+  gentle: glide,
+};
+
 /** A thing's entrance and exit. @param time milliseconds, as those of its presence */
-export function motionAt(kind: MotionKind, time: number, { from, until, exit = "as it came" }: Presence): MotionState {
+export function motionAt(kind: MotionKind, time: number, presence: Presence): MotionState {
+  const { from, until, exit = "as it came", strength = 1, ease = "settling" } = presence;
   const arrived = (time - from) / ENTRANCE_MS;
-  const entered = kind === "still" ? 1 : settle(arrived);
+  const entered = kind === "still" ? 1 : EASES[ease](arrived);
   const left = leavesAtOnce(kind, exit) ? 0 : leave((time - (until - EXIT_MS)) / EXIT_MS);
   if (entered >= 1 && arrived >= 1 && left <= 0) return AT_REST;
   const coming: Moved = kind === "still" || arrived >= 1 ? {} : ENTRANCES[kind](1 - entered, Math.max(0, arrived));
   const going = left > 0 ? goingBy(kind, exit)(left) : {};
   return {
     alpha: Math.min(1, entered * 1.4) * (1 - left),
-    dx: (coming.dx ?? 0) + (going.dx ?? 0),
-    dy: (coming.dy ?? 0) + (going.dy ?? 0),
-    scale: (coming.scale ?? 1) * (going.scale ?? 1),
-    angle: (coming.angle ?? 0) + (going.angle ?? 0),
+    dx: strength * ((coming.dx ?? 0) + (going.dx ?? 0)),
+    dy: strength * ((coming.dy ?? 0) + (going.dy ?? 0)),
+    scale: Math.max(0, 1 + strength * ((coming.scale ?? 1) * (going.scale ?? 1) - 1)),
+    angle: strength * ((coming.angle ?? 0) + (going.angle ?? 0)),
   };
 }
 

@@ -4,6 +4,7 @@ import { type FramedPicture, type Way } from "../geometry/framedPicture";
 import { type Rect } from "../geometry/rect";
 import { type ExitKind, type MotionKind } from "../motion/wordMotion";
 import { type PlacedOverlay } from "./overlayNodes";
+import { type WordEase } from "../motion/easing";
 import { type While } from "../motion/whileShown";
 import { type Track } from "../time/tracks";
 import { type CutMedia } from "./shotTrack";
@@ -22,6 +23,11 @@ export type ScenePart =
       readonly until?: number | undefined;
       /** How it goes, where it does not go as it came. */
       readonly exit?: ExitKind | undefined;
+      /** How far and in which way it comes in, where that is not as usual. */
+      readonly strength?: number | undefined;
+      readonly ease?: WordEase | undefined;
+      /** What of it comes in by itself, and how much later than the first: all of it together is the whole. */
+      readonly pieces?: readonly MovingPiece[] | undefined;
       /** How it moves while it is there. */
       readonly moves?: While | undefined;
       readonly atRest: StillNode;
@@ -30,6 +36,13 @@ export type ScenePart =
     }
   | FillingPart
   | SoundingPart;
+
+/** A piece of words that comes in by itself. */
+export interface MovingPiece {
+  /** Milliseconds after the first. */
+  readonly after: number;
+  readonly atRest: StillNode;
+}
 
 /** What something looks like from a time on. */
 export interface LaterNode {

@@ -14,7 +14,7 @@ import { framedIn, framedNode } from "./framedMedia";
 import { drawnSmaller } from "./pictureNodes";
 import { overlaidAt } from "./overlayNodes";
 import { soundWaveAt } from "./soundWave";
-import { type MediaPart, type PreparedScene, type ScenePart } from "./prepared";
+import { type MediaPart, type MovingPiece, type PreparedScene, type ScenePart } from "./prepared";
 
 /** A prepared scene at a time from its start. */
 export function sceneAt(scene: PreparedScene, time: Ticks): DisplayList {
@@ -31,27 +31,51 @@ function partAt(scene: PreparedScene, part: ScenePart, time: Ticks): DisplayNode
       return barAt(part, msOf(time) / scene.length);
     case "sounding":
       return soundWaveAt(part, msOf(time));
-    case "moving": {
-      const { alpha, dx, dy, scale, angle } = motionAt(part.motion, msOf(time), {
-        from: part.enters,
-        until: part.until ?? (scene.leaves ? scene.length : Infinity),
-        exit: part.exit,
-      });
-      if (alpha <= 0) return null;
-      const during = whileShown(part.moves ?? "still", msOf(time) - part.enters);
-      const isAtRest = alpha === 1 && dx === 0 && dy === 0 && scale === 1 && angle === 0;
-      const { atRest } = part.later?.findLast(({ from }) => from <= msOf(time)) ?? part;
-      if (isAtRest && (part.moves ?? "still") === "still") return atRest;
-      const { bounds, children } = atRest;
-      const middle = centreOf(bounds);
-      const size = scale * during.scale;
-      const map = after(
-        translation(dx + during.dx, dy + during.dy),
-        after(turning(angle + during.angle, middle), scaling(size, size, middle)),
-      );
-      return { kind: "transformed", alpha, map, children: children.map((node) => drawnSmaller(node, size)) };
-    }
+    case "moving":
+      return movingAt(scene, part, time);
   }
+}
+
+type MovingPart = Extract<ScenePart, { kind: "moving" }>;
+
+function movingAt(scene: PreparedScene, part: MovingPart, time: Ticks): DisplayNode | DisplayNode[] | null {
+  const at = msOf(time);
+  const { pieces = [] } = part;
+  const last = Math.max(0, ...pieces.map(({ after }) => after));
+  // While its pieces come in, each moves by itself; then they are one.
+  if (pieces.length > 0 && at < part.enters + last + ENTRANCE_MS)
+    return pieces.flatMap(({ after, atRest }) => movedAt(scene, part, at, { after, atRest }) ?? []);
+  const { atRest } = part.later?.findLast(({ from }) => from <= at) ?? part;
+  return movedAt(scene, part, at, { after: 0, atRest });
+}
+
+/** Something of a part, or all of it, as it has come in so much later than the part. */
+function movedAt(
+  scene: PreparedScene,
+  part: MovingPart,
+  at: number,
+  { after: later, atRest }: MovingPiece,
+): DisplayNode | null {
+  const { motion, enters, until, exit, strength, ease, moves = "still" } = part;
+  const { alpha, dx, dy, scale, angle } = motionAt(motion, at, {
+    from: enters + later,
+    until: until ?? (scene.leaves ? scene.length : Infinity),
+    exit,
+    strength,
+    ease,
+  });
+  if (alpha <= 0) return null;
+  const isAtRest = alpha === 1 && dx === 0 && dy === 0 && scale === 1 && angle === 0;
+  if (isAtRest && moves === "still") return atRest;
+  const during = whileShown(moves, at - enters);
+  const { bounds, children } = atRest;
+  const middle = centreOf(bounds);
+  const size = scale * during.scale;
+  const map = after(
+    translation(dx + during.dx, dy + during.dy),
+    after(turning(angle + during.angle, middle), scaling(size, size, middle)),
+  );
+  return { kind: "transformed", alpha, map, children: children.map((node) => drawnSmaller(node, size)) };
 }
 
 /** @param share of its way that it has gone */

@@ -1,13 +1,17 @@
 import { type Align } from "../geometry/column";
 import { type BrandFacts } from "../document/facts";
 import { type Entry } from "../arrangement/layout";
-import { type Rect } from "../geometry/rect";
+import { type Rect, union } from "../geometry/rect";
+import { type Pieces, USUAL_MOVEMENT, pieceDelays } from "../motion/movement";
+import { wordPieces } from "../type/pieces";
+import { outlineBounds } from "../type/outline";
 import { type ExitKind, STAGGER_MS, type MotionKind } from "../motion/wordMotion";
 import { plainWords } from "../type/emphasis";
 import { fitRule } from "../type/roles";
 import { type ColumnBacking } from "./columnBackings";
 import { logoSlot } from "./logoPart";
-import { type PlacedSlot, type ScenePart } from "./prepared";
+import { type DisplayNode, type StillNode } from "./displayList";
+import { type MovingPiece, type PlacedSlot, type ScenePart } from "./prepared";
 import { type SetColumn, columnLogo } from "./setColumns";
 import { type SetEntry, entryNodes, inkOf } from "./setEntry";
 import { type Typesetter, still } from "./wordsBlock";
@@ -80,23 +84,54 @@ export function movingParts(
     .filter(({ set }) => !set.words || set.words.lines.length > 0)
     .map(({ set, place, column, backing }, turn): ScenePart => {
       const { later, times } = set.entry;
+      const { pause, ...movement } = setter.movement ?? USUAL_MOVEMENT;
+      const drawn = { brand, logo: columnLogo(brand, column, setter.style), on: backing.inks };
+      const motion = motionOf(setter, set, column.stays === true);
       const until = leavesAt(set.entry, length);
       return {
         kind: "moving",
-        motion: motionOf(setter, set, column.stays === true),
-        enters: Math.max(times?.comes ?? 0, from + (turn + 1) * STAGGER_MS + (later ?? 0) * length),
+        motion,
+        enters: Math.max(times?.comes ?? 0, from + pause + (turn + 1) * STAGGER_MS + (later ?? 0) * length),
         ...(until === undefined ? {} : { until }),
-        ...exitOf(setter.exit),
-        atRest: still(
-          entryNodes(setter, set, place, {
-            brand,
-            logo: columnLogo(brand, column, setter.style),
-            on: backing.inks,
-          }),
-          place,
-        ),
+        ...exitOf(movement.exit),
+        ...(movement.strength === USUAL_MOVEMENT.strength ? {} : { strength: movement.strength }),
+        ...(movement.ease === USUAL_MOVEMENT.ease ? {} : { ease: movement.ease }),
+        ...(motion === "still" ? {} : piecesOf(setter, { set, place }, drawn, movement.pieces)),
+        atRest: still(entryNodes(setter, set, place, drawn), place),
       };
     });
+}
+
+/** What of words comes in by itself, where they do not come in as one. What stands on a card comes in with it. */
+function piecesOf(
+  setter: Typesetter,
+  { set, place }: Pick<StandingEntry, "set" | "place">,
+  drawn: Parameters<typeof entryNodes>[3],
+  by: Pieces,
+): { readonly pieces?: readonly MovingPiece[] } {
+  const { words, entry } = set;
+  if (by === "as one" || !words || !LETTERED.includes(entry.look)) return {};
+  const pieces = wordPieces(words, by);
+  const delays = pieceDelays(by, pieces.length);
+  return {
+    pieces: pieces.map((piece, at) => ({
+      after: delays[at] ?? 0,
+      atRest: tight(entryNodes(setter, { ...set, words: piece }, place, drawn), place),
+    })),
+  };
+}
+
+/** Looks that are letters and nothing else. */
+const LETTERED: readonly Entry["look"][] = ["plain", "strong", "accent"];
+
+/** Nodes that hold still, in bounds no larger than what they paint. */
+function tight(nodes: readonly DisplayNode[], place: Rect): StillNode {
+  const [first, ...others] = nodes.flatMap((node) => {
+    const box = node.kind === "shape" ? outlineBounds(node.outline) : "place" in node ? node.place : null;
+    if (!box) return [];
+    return [node.kind === "shape" ? { ...box, x: box.x + node.at.x, y: box.y + node.at.y } : box];
+  });
+  return still(nodes, first ? others.reduce(union, first) : place);
 }
 
 /** When a thing has left, in milliseconds from its scene's start; undefined where it goes with its scene. */

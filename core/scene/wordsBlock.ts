@@ -1,4 +1,4 @@
-import { type ExitKind } from "../motion/wordMotion";
+import { type Movement } from "../motion/movement";
 import { type Align } from "../geometry/column";
 import { type FaceRole } from "../brand/book";
 import { type TemplateStyle } from "../document/sceneTemplate";
@@ -18,8 +18,8 @@ import { type DisplayNode, type StillNode } from "./displayList";
 export interface Typesetter {
   readonly style: BrandStyle;
   readonly design: TemplateStyle;
-  /** How words go; as they came where it is not said. */
-  readonly exit?: ExitKind | undefined;
+  /** How words move besides the way in which they come; as usual where it is not said. */
+  readonly movement?: Movement | undefined;
   readonly book: FontBook;
   readonly shape: Shape;
   /** Null for shapes besides the three, for which no places are set by hand. */

@@ -22,6 +22,17 @@ export interface PlacedEmoji {
   readonly place: Rect;
 }
 
+/** A letter, or what is drawn as one: which part of its line's outlines it is, and where. */
+export interface DrawnLetter {
+  /** Counted in the line from 0. */
+  readonly word: number;
+  readonly part: "outline" | "marked" | "emoji";
+  /** In the numbers of the outline; an emoji by its place among the line's. */
+  readonly from: number;
+  readonly to: number;
+  readonly x: number;
+}
+
 /** A line set at its size. Coordinates are design units from the top left of the block. */
 export interface SetLine {
   readonly outline: Outline;
@@ -29,6 +40,8 @@ export interface SetLine {
   readonly marked: Outline;
   readonly stretches: readonly Stretch[];
   readonly emoji: readonly PlacedEmoji[];
+  /** Its letters in the order in which they are read, each with the word that it is of. */
+  readonly letters: readonly DrawnLetter[];
   readonly x: number;
   readonly baseline: number;
   readonly width: number;
@@ -142,7 +155,10 @@ function setLines(
     const atEnd = (rule.align === "end") !== (text.base === 1);
     const x = rule.align === "centre" ? free / 2 : atEnd ? free : 0;
     const baseline = (above + index * pitch) * size;
-    return { ...drawLine(line, size, x, baseline), x, baseline, width: lineWidth };
+    const drawn = drawLine(line, size, x, baseline);
+    // Read from the right, the first letter is the last that was drawn.
+    const letters = text.base === 1 ? drawn.letters.toReversed() : drawn.letters;
+    return { ...drawn, letters, x, baseline, width: lineWidth };
   });
   const height = Math.min(box.height, blockHeight(lines.length, text, rule) * size);
   const overCapitals = (above - text.capHeight) * size;
@@ -164,25 +180,27 @@ function drawLine(
   size: number,
   x: number,
   baseline: number,
-): Pick<SetLine, "outline" | "marked" | "stretches" | "emoji"> {
+): Pick<SetLine, "outline" | "marked" | "stretches" | "emoji" | "letters"> {
   const outline: number[] = [];
   const marked: number[] = [];
   const stretches: Stretch[] = [];
   const emoji: PlacedEmoji[] = [];
+  const letters: DrawnLetter[] = [];
   let pen = x;
+  let word = 0;
   for (const piece of visualOrder(line.pieces)) {
+    // A blank is between two words.
+    if (piece.emoji === null && !piece.glyphs.some(({ font, glyph }) => font.outline(glyph).length > 0)) word++;
     for (const { font, glyph, x: dx, y: dy } of piece.glyphs) {
       const scale = size / font.unitsPerEm;
-      appendPlaced(
-        piece.isMarked ? marked : outline,
-        font.outline(glyph),
-        scale,
-        scale,
-        pen + dx * size,
-        baseline + dy * size,
-      );
+      const part = piece.isMarked ? "marked" : "outline";
+      const into = piece.isMarked ? marked : outline;
+      const from = into.length;
+      appendPlaced(into, font.outline(glyph), scale, scale, pen + dx * size, baseline + dy * size);
+      if (into.length > from) letters.push({ word, part, from, to: into.length, x: pen + dx * size });
     }
     if (piece.emoji) {
+      letters.push({ word, part: "emoji", from: emoji.length, to: emoji.length + 1, x: pen });
       const side = EMOJI.size * size;
       emoji.push({
         code: piece.emoji,
@@ -192,5 +210,5 @@ function drawLine(
     if (piece.isMarked) stretches.push({ start: pen, end: pen + piece.advance * size });
     pen += piece.advance * size;
   }
-  return { outline, marked, stretches, emoji };
+  return { outline, marked, stretches, emoji, letters };
 }
