@@ -10,6 +10,7 @@ import { FPS_30, frameCount } from "../../core/time/frames";
 import { timecode } from "../../core/time/timecode";
 import { FieldSource } from "../desk/FieldSource";
 import { NumberField } from "../workshop/NumberField";
+import { BehindWordsFields } from "./BehindWordsFields";
 import { MotionFields } from "./MotionFields";
 import { JoinFields } from "./JoinFields";
 import { TimeField } from "./TimeField";
@@ -89,6 +90,7 @@ export function ScenePanel({
           />
           May be left out of shorter versions
         </label>
+        <BehindWordsFields document={document} scene={designed} onEdit={onEdit} />
         <MotionFields document={document} scene={designed} onEdit={onEdit} />
         {index > 0 && (
           <JoinFields

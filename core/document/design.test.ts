@@ -42,6 +42,7 @@ test("an untouched promotion has its template's scenes", () => {
         clipLevels: {},
         marks: {},
         movement: USUAL_MOVEMENT,
+        behindWords: {},
         join: { kind: style.transition, color: "primary", angle: 0, ease: "gentle" },
         overlap: scenes[index]?.overlap,
       })),

@@ -35,6 +35,14 @@ export interface SlotTimes {
   readonly goes: number;
 }
 
+/** What is put between words and the picture that they stand on; what is not there is chosen by what can be read. */
+export interface BehindWords {
+  /** The least shade, 0 to 1. */
+  readonly shade?: number | undefined;
+  /** How blurred a picture is that is blurred behind words, in design units (standard deviation). */
+  readonly blur?: number | undefined;
+}
+
 export interface DesignedScene extends SceneTemplate {
   /** How it looks and moves; its transition is the one it comes in by. */
   readonly style: TemplateStyle;
@@ -42,6 +50,8 @@ export interface DesignedScene extends SceneTemplate {
   readonly join: Join;
   /** How its words move, besides the way in which they come. */
   readonly movement: Movement;
+  /** What is between words and their picture, as far as somebody said so. */
+  readonly behindWords: BehindWords;
   /** Where marks of the brand were placed by hand in this format. */
   readonly marks: Readonly<Partial<Record<BrandMark, Rect>>>;
   /** How what is in its slots is framed, by their ids; those for which nothing was set are not there. */
@@ -196,6 +206,7 @@ function designedScene(
       ),
     places,
     style: withSet(style, ofScene),
+    behindWords: { shade: ofScene("shade"), blur: ofScene("blur") },
     movement: {
       exit: ofScene("goes") ?? USUAL_MOVEMENT.exit,
       pieces: ofScene("pieces") ?? USUAL_MOVEMENT.pieces,

@@ -264,6 +264,18 @@ export const FIELDS = {
     lock: "arrangement",
     from: () => "as it came" as const,
   }),
+  shade: ofScene(within("Shade behind words", { least: 0, most: 0.95, step: 0.05 }, 0.6), {
+    named: "The shade behind the words of",
+    layers: LAYERS,
+    lock: "arrangement",
+    from: () => undefined,
+  }),
+  blur: ofScene(within("Blur behind words", { least: 0, most: 80, step: 1 }, 28), {
+    named: "The blur behind the words of",
+    layers: LAYERS,
+    lock: "arrangement",
+    from: () => undefined,
+  }),
   pieces: ofScene(choice("Words come", PIECES, "as one"), {
     named: "The movement in",
     layers: LAYERS,

@@ -55,8 +55,11 @@ function backingOf(
         place.width > 0 && set.words !== null && set.entry.look !== "badge" && set.entry.look !== "plate",
     );
   if (!picture || bare.length === 0) return { inks: style.on.ink, nodes: [] };
+  const { shade, blur } = setter.behindWords ?? {};
   return legibleColumn(style, {
-    on,
+    on: shade === undefined ? on : { ...on, leastShade: shade },
+    isShadeChosen: shade !== undefined,
+    blur,
     placed: picture,
     shown: layout.shown[picture.index] ?? null,
     ground: layout.ground,

@@ -17,6 +17,8 @@ import { momentsBehind } from "./tonesBehind";
 const UNMEASURED = 0.6;
 /** From here on a shade hides the picture: a panel is more honest. */
 const MOST_BAND = 0.82;
+/** From so much on, a blur makes even what lies under words. */
+const LEAST_EVEN = 14;
 /** How much shade a kind of backing always has. */
 const LEAST_SHADES: Partial<Record<Backing, number>> = { scrim: 0.3, blur: 0.2 };
 
@@ -39,6 +41,10 @@ export interface OverPicture {
   readonly words: Rect;
   readonly anchor: Anchor;
   readonly wanted: number;
+  /** Whether the least shade was chosen by hand: it is kept then, however little of the picture it leaves. */
+  readonly isShadeChosen?: boolean | undefined;
+  /** How blurred a picture is behind words, where it is, in design units; as usual where it is not said. */
+  readonly blur?: number | undefined;
   /** Where words may stand: a panel keeps to it. */
   readonly room: Rect;
 }
@@ -57,8 +63,9 @@ export function legibleColumn(style: BrandStyle, over: OverPicture): LegibleColu
       backing: { kind: "plain", alpha: 0, contrast: null, wanted },
     };
   const blurred = on.backing === "blur";
-  const moments = momentsBehind({ ...over, style, shown }, blurred);
-  const least = Math.max(on.leastShade, LEAST_SHADES[on.backing] ?? 0);
+  // A little blur leaves light and dark where they were.
+  const moments = momentsBehind({ ...over, style, shown }, blurred && (over.blur ?? BLUR) >= LEAST_EVEN);
+  const least = over.isShadeChosen ? on.leastShade : Math.max(on.leastShade, LEAST_SHADES[on.backing] ?? 0);
   if (moments.length === 0) return shaded(style, over, light, { alpha: Math.max(least, UNMEASURED), contrast: null });
   const reached = (color: string, shade: string, alpha: number): number =>
     Math.min(...moments.map((samples) => contrastReached(samples, color, shade, alpha)));
@@ -76,7 +83,8 @@ export function legibleColumn(style: BrandStyle, over: OverPicture): LegibleColu
   // Blurred and scrimmed grounds are the design's own dark ones; only where it is left open may the words be dark.
   const solved = solveLegibility(moments, on.backing === "auto" ? [light, dark] : [light], wanted, least);
   const alpha = solved.treatment.kind === "shade" ? solved.treatment.alpha : 0;
-  if (on.backing === "auto" && (alpha > MOST_BAND || solved.contrast < wanted)) return onPanel(style, over);
+  if (on.backing === "auto" && (alpha > Math.max(MOST_BAND, least) || solved.contrast < wanted))
+    return onPanel(style, over);
   const choice = solved.ink === light.ink ? light : dark;
   return shaded(style, over, choice, { alpha, contrast: solved.contrast, isRead: readOver(choice, alpha) });
 }
@@ -115,7 +123,7 @@ function shaded(
       kind: "still",
       bounds: band,
       children: [
-        { kind: "clipped", place: band, children: [coverNode(media, placed.place, 1, BLUR)] },
+        { kind: "clipped", place: band, children: [coverNode(media, placed.place, 1, over.blur ?? BLUR)] },
         { kind: "fill", place: band, ink: withAlpha(shade, alpha) },
       ],
     };

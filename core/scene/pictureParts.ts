@@ -36,7 +36,7 @@ export function pictureParts(
   { pictures, shown }: SceneLayout,
   words: { readonly columns: readonly SetColumn[]; readonly backings: readonly ColumnBacking[] },
 ): ScenePart[] {
-  const inScene = { scene: scene.template, style, zoom: design.zoom };
+  const inScene = { scene: scene.template, style, zoom: design.zoom, blur: scene.template.behindWords.blur ?? BLUR };
   return pictures.flatMap((placed, index) => {
     const onIt = words.columns.flatMap(({ column: { on } }, at) =>
       on.kind === "picture" && on.picture === index ? (words.backings[at]?.nodes ?? []) : [],
@@ -79,6 +79,8 @@ interface InScene {
   readonly style: BrandStyle;
   /** Whether the template has pictures zoom slowly. */
   readonly zoom: boolean;
+  /** How blurred a picture is that is blurred behind words, in design units. */
+  readonly blur: number;
 }
 
 function picturePart(placed: PlacedPicture, shown: ShownMedia | undefined, inScene: InScene): ScenePart {
@@ -109,14 +111,14 @@ const moves = ({ plays, drift, over = [] }: PlacedShot): boolean =>
 function placedShot(
   placed: PlacedPicture,
   { id, media, cut }: ResolvedShot,
-  { scene, slot, style, zoom, framing, behind }: InScene & Pick<ShownMedia, "slot" | "framing" | "behind">,
+  { scene, slot, style, zoom, blur, framing, behind }: InScene & Pick<ShownMedia, "slot" | "framing" | "behind">,
 ): PlacedShot {
   const { place } = placed;
   const key = slotKey(scene, slot);
   const use = id === "shot-1" ? key : `${key}/${id}`;
   const shot = { media, cut, use, drift: "none", plays: false, framing: null, under: [] } as const;
   if (placed.blurred)
-    return { ...shot, atRest: { kind: "still", bounds: place, children: [coverNode(media, place, 1, BLUR)] } };
+    return { ...shot, atRest: { kind: "still", bounds: place, children: [coverNode(media, place, 1, blur)] } };
   if (placed.shadow && media.kind === "picture")
     return { ...shot, atRest: still(onGround(media, place, { framing, frameInk: style.palette.card }), place) };
   // What stands free is shown whole, on the brand's ground, unless somebody framed it.

@@ -67,7 +67,8 @@ export function prepareIn(
   const brandKey = JSON.stringify(brand);
   const scenes = shown.map((scene, index) => {
     const turn = { isFirst: index === 0, isLast: index === last };
-    const setter = { style, design: scene.template.style, movement: scene.template.movement, book, shape, format };
+    const { style: design, movement, behindWords } = scene.template;
+    const setter = { style, design, movement, behindWords, book, shape, format };
     const prepare = (): PreparedScene => prepareScene(scene, brand, setter, turn);
     return before
       ? remember(

@@ -1,6 +1,7 @@
 import { type Movement } from "../motion/movement";
 import { type Align } from "../geometry/column";
 import { type FaceRole } from "../brand/book";
+import { type BehindWords } from "../document/design";
 import { type TemplateStyle } from "../document/sceneTemplate";
 import { type Point, type Rect, type Size, evenInsets, inset, rect, union } from "../geometry/rect";
 import { type Stretch } from "../type/emphasis";
@@ -20,6 +21,8 @@ export interface Typesetter {
   readonly design: TemplateStyle;
   /** How words move besides the way in which they come; as usual where it is not said. */
   readonly movement?: Movement | undefined;
+  /** What is between words and their picture, as far as somebody said so. */
+  readonly behindWords?: BehindWords | undefined;
   readonly book: FontBook;
   readonly shape: Shape;
   /** Null for shapes besides the three, for which no places are set by hand. */

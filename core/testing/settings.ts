@@ -30,6 +30,8 @@ const OTHER: { readonly [Id in FieldId]: ValueOf<Id> } = {
   captionsOn: "primary",
   captionsSize: 1.2,
   motion: "pop",
+  shade: 0.7,
+  blur: 12,
   goes: "shrink",
   pieces: "word by word",
   strength: 1.5,
