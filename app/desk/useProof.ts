@@ -3,7 +3,15 @@ import { type ProofMoment } from "./shownSlots";
 import { useState, useSyncExternalStore } from "react";
 import { type ProofEngine, type ProofState, openProofEngine } from "../proof/proofEngine";
 
-const NOTHING: ProofState = { prepared: [], findings: [], time: 0, length: 0, playing: false, problem: null };
+const NOTHING: ProofState = {
+  prepared: [],
+  findings: [],
+  time: 0,
+  length: 0,
+  playing: false,
+  problem: null,
+  repeated: null,
+};
 
 /** Opens an engine while a page listens, and closes it with the page. */
 function engineHolder(of: string | undefined) {

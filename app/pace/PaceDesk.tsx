@@ -25,6 +25,7 @@ import { type LoadedDesk, useDesk } from "../desk/useDesk";
 import { usePresence } from "../desk/usePresence";
 import { CaptionsBeside } from "./CaptionsBeside";
 import { type Lengthening } from "./SceneLane";
+import { SceneCuts } from "./SceneCuts";
 import { ScenePanel } from "./ScenePanel";
 import { ShotPanel } from "./ShotPanel";
 import { TimeLanes } from "./TimeLanes";
@@ -233,6 +234,16 @@ export function PaceDesk({
                   index={chosen}
                   palette={facts.brand.palette}
                   onLength={(wanted) => setLength(chosen, wanted, "typed")}
+                  onEdit={apply}
+                />
+              )}
+              {resolved && span && (
+                <SceneCuts
+                  document={document}
+                  scene={resolved}
+                  span={span}
+                  engine={engine}
+                  disabled={scene?.isLocked ?? true}
                   onEdit={apply}
                 />
               )}

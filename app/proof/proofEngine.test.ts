@@ -172,3 +172,19 @@ test("nothing is heard any more once it is closed", () => {
   expect(engine.state().length).toBe(0);
   expect(last()).toEqual({ kind: "close" });
 });
+
+test("a stretch is played again and again, from its start where the head is elsewhere, until it is let go", () => {
+  proofs.say(prepared(0));
+  engine.repeat({ from: 4000, to: 6000 });
+  engine.seek(9000);
+  engine.play();
+  expect(proofs.told.at(-1)).toMatchObject({ kind: "play", from: 4000 });
+  frameAt(1000 + 1500);
+  expect(engine.state().time).toBe(5500);
+  frameAt(1000 + 2000);
+  expect(engine.state()).toMatchObject({ time: 4000, playing: true });
+  expect(proofs.told.filter(({ kind }) => kind === "play")).toHaveLength(2);
+  engine.repeat(null);
+  frameAt(1000 + 2500);
+  expect(engine.state().time).toBe(6500);
+});

@@ -26,6 +26,14 @@ export interface ProofState {
   readonly length: number;
   readonly playing: boolean;
   readonly problem: string | null;
+  /** What is played again and again; null where it plays on to the end. */
+  readonly repeated: RepeatedTime | null;
+}
+
+/** A stretch of time, in milliseconds. */
+export interface RepeatedTime {
+  readonly from: number;
+  readonly to: number;
 }
 
 /** Shows one promotion in a canvas for each of its formats, in step. */
@@ -41,6 +49,8 @@ export interface ProofEngine {
   play(): void;
   pause(): void;
   seek(time: number): void;
+  /** Plays a stretch again and again; null to play on. */
+  repeat(time: RepeatedTime | null): void;
   /** Moves by whole frames and pauses. */
   step(frames: number): void;
   /** Paints the present frame at an output's full size, exactly as it will render. */
@@ -66,7 +76,15 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
   const asked = new Map<number, { readonly resolve: (blob: Blob) => void; readonly reject: (error: Error) => void }>();
   const cells = new Map<string, ImageBitmap>();
   const cellListeners = new Set<(format: FormatName, scene: number) => void>();
-  let current: ProofState = { prepared: [], findings: [], time: 0, length: 0, playing: false, problem: null };
+  let current: ProofState = {
+    prepared: [],
+    findings: [],
+    time: 0,
+    length: 0,
+    playing: false,
+    problem: null,
+    repeated: null,
+  };
   let facts: Facts | null = null;
   /** What the worker was told last. */
   let shown: Promotion | null = null;
@@ -111,7 +129,8 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
       case "shown":
         return;
       case "ended":
-        if (current.playing) pauseAt(current.length);
+        // What is repeated up to the very end begins anew by the page's clock.
+        if (current.playing && !current.repeated) pauseAt(current.length);
         return;
       case "failed":
         change({ problem: news.reason });
@@ -142,6 +161,13 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
   function tick(now: number): void {
     if (!current.playing || closed) return;
     const time = started.from + (now - started.at);
+    const { repeated } = current;
+    if (repeated && time >= repeated.to) {
+      playFrom(repeated.from);
+      change({ time: repeated.from });
+      requestAnimationFrame(tick);
+      return;
+    }
     if (time >= current.length) {
       pauseAt(current.length);
       return;
@@ -205,7 +231,8 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
       return () => cellListeners.delete(listener);
     },
     play() {
-      const from = untouched || current.time >= current.length - AT_THE_END_MS ? 0 : current.time;
+      const isAtEnd = untouched || current.time >= current.length - AT_THE_END_MS;
+      const from = startWithin(current.repeated, isAtEnd ? 0 : current.time);
       untouched = false;
       change({ playing: true, time: from });
       playFrom(from);
@@ -216,6 +243,9 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
       untouched = false;
       if (current.playing) playFrom(Math.min(current.length, Math.max(0, time)));
       else pauseAt(time);
+    },
+    repeat(time) {
+      change({ repeated: time });
     },
     step(frames) {
       untouched = false;
@@ -244,3 +274,7 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
     },
   };
 }
+
+/** Where playing begins: where it stands, or at the start of what is repeated where that is elsewhere. */
+const startWithin = (repeated: RepeatedTime | null, time: number): number =>
+  repeated && (time < repeated.from || time >= repeated.to) ? repeated.from : time;

@@ -75,8 +75,8 @@ export function splitShot(of: CutSlot, id: string, passed: number): Edit | null 
   return withShots(of, list, "Split");
 }
 
-/** How the two halves of a shot are cut. */
-function halvesOf({ media, cut }: ResolvedShot, passed: number): readonly [ShotCut, ShotCut] | null {
+/** How the two halves of a shot are cut; null where there is no frame to cut at. @param passed milliseconds from its start */
+export function halvesOf({ media, cut }: ResolvedShot, passed: number): readonly [ShotCut, ShotCut] | null {
   const rest = without(cut, ["length"]);
   const left = cut.length === undefined ? {} : { length: millis(cut.length - Math.round(passed)) };
   if (media.kind !== "clip" || cut.held !== undefined)
@@ -125,7 +125,8 @@ export const takeOutShot = (of: CutSlot, id: string): Edit | null =>
         "Take a shot out",
       );
 
-function withShots({ slot, fill }: CutSlot, list: readonly ResolvedShot[], label: string): Edit {
+/** Fills a slot with shots, in their order. */
+export function withShots({ slot, fill }: Omit<CutSlot, "shots">, list: readonly ResolvedShot[], label: string): Edit {
   const before = fill?.kind === "media" ? fill.shots : {};
   const shots = orderedRecord(
     list.map(({ id, media, cut }) => ({ id, media: media.id, ...cut })),
