@@ -1,3 +1,4 @@
+import { jest } from "@jest/globals";
 import { type Mix } from "../../core/sound/mixedPiece";
 import { type Stereo } from "../../core/sound/samples";
 import { ticksOf } from "../../core/time/ticks";
@@ -50,7 +51,7 @@ const tenSeconds: Mix = { track: [{ from: ticksOf(0), to: ticksOf(10_000), what:
 const silence: Mix = { track: [], length: 10_000 };
 
 /** A player, and a way to have what it asked for mixed. */
-function player() {
+function player(later = 0) {
   const asked: ((mixed: Stereo | null) => void)[] = [];
   let isMixerClosed = false;
   const mixer = {
@@ -62,7 +63,7 @@ function player() {
     asked[at]?.({ left: channel, right: channel });
     await settled();
   };
-  return { ...openSoundPlayer(mixer), asked, answer, isMixerClosed: () => isMixerClosed };
+  return { ...openSoundPlayer(mixer, later), asked, answer, isMixerClosed: () => isMixerClosed };
 }
 
 test("it is heard from where it is played, and stops where it is held", async () => {
@@ -108,6 +109,29 @@ test("of two mixes the later one counts, in whatever order they come; silence is
   await settled();
   expect(sound.asked).toHaveLength(2);
   expect(started[0]?.isStopped).toBe(true);
+});
+
+test("what is only looked at is mixed a little later; what is played, at once; a desk that is left asks for nothing", () => {
+  jest.useFakeTimers();
+  try {
+    const sound = player(1500);
+    sound.load(tenSeconds);
+    sound.load(tenSeconds);
+    jest.advanceTimersByTime(1400);
+    expect(sound.asked).toHaveLength(0);
+    jest.advanceTimersByTime(200);
+    expect(sound.asked).toHaveLength(1);
+    sound.load(tenSeconds);
+    sound.play(0);
+    expect(sound.asked).toHaveLength(2);
+    sound.hold();
+    sound.load(tenSeconds);
+    sound.close();
+    jest.advanceTimersByTime(5000);
+    expect(sound.asked).toHaveLength(2);
+  } finally {
+    jest.useRealTimers();
+  }
 });
 
 test("held before it could begin, it does not; closed, all is let go", async () => {

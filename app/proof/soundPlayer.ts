@@ -18,12 +18,18 @@ interface Playing {
   readonly from: number;
 }
 
-export function openSoundPlayer(mixer: SoundMixer): SoundPlayer {
+/** Nobody who only looks needs the sound: it is mixed a little later, or as soon as it is played. */
+const LATER_MS = 1500;
+
+/** @param later how long it waits before it mixes what is not played, in milliseconds */
+export function openSoundPlayer(mixer: SoundMixer, later = LATER_MS): SoundPlayer {
   let context: AudioContext | null = null;
   let heard: AudioBuffer | null = null;
   let source: AudioBufferSourceNode | null = null;
   let playing: Playing | null = null;
   let loads = 0;
+  /** What is still to be mixed, and when it will be. */
+  let waiting: { readonly mix: Mix; readonly timer: ReturnType<typeof setTimeout> } | null = null;
   let turn = 0;
 
   function stop(): void {
@@ -53,6 +59,19 @@ export function openSoundPlayer(mixer: SoundMixer): SoundPlayer {
     stop();
   }
 
+  function loadLater(mix: Mix): void {
+    if (waiting) clearTimeout(waiting.timer);
+    waiting = { mix, timer: setTimeout(loadNow, later) };
+    if (playing || later === 0) loadNow();
+  }
+  function loadNow(): void {
+    if (!waiting) return;
+    clearTimeout(waiting.timer);
+    const { mix } = waiting;
+    waiting = null;
+    void load(mix);
+  }
+
   async function load(mix: Mix): Promise<void> {
     const mine = ++loads;
     const mixed = mix.track.length > 0 ? await mixer.mixed(mix) : null;
@@ -63,14 +82,17 @@ export function openSoundPlayer(mixer: SoundMixer): SoundPlayer {
   }
 
   return {
-    load: (mix) => void load(mix),
+    load: loadLater,
     play(time) {
       playing = { since: performance.now(), from: time };
+      loadNow();
       void sound();
     },
     hold,
     close() {
       loads++;
+      if (waiting) clearTimeout(waiting.timer);
+      waiting = null;
       hold();
       mixer.close();
       void context?.close();

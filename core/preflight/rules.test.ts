@@ -424,6 +424,17 @@ const CASES: readonly Case[] = [
     mended: [putItem("1", { ...COUNTER, day: "2026-11-28" })],
   },
   {
+    // The scene is long enough for its words, but they come late and go early.
+    rule: "reading-time",
+    edits: [
+      adjust("comesAt", millis(1500), { target: { scene: "hook", slot: "headline" } }),
+      adjust("goesBefore", millis(1500), { target: { scene: "hook", slot: "headline" } }),
+    ],
+    words: /too short to read/,
+    slot: "hook.headline",
+    isCured: true,
+  },
+  {
     rule: "captions-readable",
     edits: [putCaption("1", { language: "en", from: millis(1000), to: millis(1300), text: "Come and choose yours" })],
     words: /the caption “Come and choose yours” needs 1\.8 s and has 0\.3 s/,

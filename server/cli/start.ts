@@ -6,6 +6,7 @@ import { parseArgs } from "node:util";
 import { createHash } from "node:crypto";
 import { createServer } from "node:net";
 import { freePort, startCluster } from "./cluster";
+import { compressAssets } from "./compressAssets";
 
 const USUAL_PORT = 4173;
 const USAGE = `bin/start [--port N] [--data DIR] [--no-demo] [--no-worker] [--dev]
@@ -135,6 +136,7 @@ function buildIfChanged(): void {
     stdio: ["ignore", "ignore", "inherit"],
     env: { ...process.env, NODE_ENV: "production" },
   });
+  compressAssets(join("build", "client", "assets"));
   writeFileSync(stampFile, stamp);
 }
 

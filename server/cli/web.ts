@@ -5,6 +5,7 @@ import { existsSync } from "node:fs";
 import { createRequestHandler } from "@react-router/express";
 import compression from "compression";
 import express from "express";
+import expressStaticGzip from "express-static-gzip";
 import { type ServerBuild } from "react-router";
 import { config } from "../config";
 import { closeDatabase } from "../db/connect";
@@ -58,6 +59,17 @@ app.use((_request, response, next) => {
   next();
 });
 
+// What is built was compressed once; the server has nothing to do but to send it.
+if (!development)
+  app.use(
+    "/assets",
+    expressStaticGzip("build/client/assets", {
+      enableBrotli: true,
+      orderPreference: ["br", "gz"],
+      serveStatic: { immutable: true, maxAge: "1y" },
+    }),
+  );
+
 app.use(
   compression({
     filter: (request, response) =>
@@ -78,7 +90,6 @@ if (development) {
 } else {
   const built = new URL("../../build/server/index.js", import.meta.url);
   if (!existsSync(built)) throw new Error("The application is not built. Run bin/start, which builds it.");
-  app.use("/assets", express.static("build/client/assets", { immutable: true, maxAge: "1y" }));
   app.use(express.static("build/client", { maxAge: "1h" }));
   app.use(createRequestHandler({ build: () => import(built.href) as Promise<ServerBuild>, mode: "production" }));
 }
