@@ -174,7 +174,9 @@ test("a designer keeps a promotion as a template, gives it away as a package and
 
   await page.goto("/templates?shelf=own");
   const found = page.getByRole("region", { name: "Templates found" });
-  await expect(found.getByRole("heading")).toHaveText(["House pot card"]);
+  // Other tests keep templates of their own meanwhile.
+  const own = found.getByRole("heading", { name: "House pot card" });
+  await expect(own).toHaveCount(1);
   const [download] = await Promise.all([
     page.waitForEvent("download"),
     page.getByRole("link", { name: "Save House pot card as a package" }).click(),
@@ -183,7 +185,7 @@ test("a designer keeps a promotion as a template, gives it away as a package and
   const path = join(folder, "house-pot-card.template.zip");
   await download.saveAs(path);
   await page.getByLabel("Template package").setInputFiles(path);
-  await expect(found.getByRole("heading")).toHaveText(["House pot card", "House pot card"]);
+  await expect(own).toHaveCount(2);
   await page
     .getByLabel("Template package")
     .setInputFiles({ name: "not-one.zip", mimeType: "application/zip", buffer: Buffer.from("hello") });

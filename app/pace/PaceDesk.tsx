@@ -241,6 +241,7 @@ export function PaceDesk({
                 <SceneCuts
                   document={document}
                   scene={resolved}
+                  next={promotion.scenes[chosen + 1]}
                   span={span}
                   engine={engine}
                   disabled={scene?.isLocked ?? true}

@@ -11,6 +11,7 @@ import { type ProofEngine } from "../proof/proofEngine";
 export function SceneCuts({
   document,
   scene,
+  next,
   span,
   engine,
   disabled,
@@ -18,6 +19,8 @@ export function SceneCuts({
 }: {
   document: Promotion;
   scene: ResolvedScene;
+  /** The one that comes after it. */
+  next: ResolvedScene | undefined;
   span: SceneSpan;
   engine: ProofEngine | null;
   disabled: boolean;
@@ -27,7 +30,9 @@ export function SceneCuts({
   const repeated = useProofState(engine, (state) => state.repeated);
   const isRepeated = repeated?.from === span.start && repeated.to === span.end;
   const edit =
-    time !== null && time > span.start && time < span.end ? splitScene(document, scene, time - span.start) : null;
+    time !== null && time > span.start && time < span.end
+      ? splitScene(document, { scene, next }, time - span.start)
+      : null;
   const split = (): void => {
     if (edit) onEdit(edit);
   };

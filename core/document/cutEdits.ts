@@ -6,7 +6,7 @@ import { type Fill } from "./promotion";
 import { type ResolvedShot } from "./resolve";
 import { freeId } from "./sceneIds";
 import { type SlotKey } from "./sceneTemplate";
-import { MOST_SHOTS, type ShotCut, usedOf } from "./shots";
+import { LEAST_LENGTH_MS, MOST_SHOTS, type ShotCut, usedOf } from "./shots";
 import { ownLength, sourceFrame } from "../scene/shotTrack";
 import { millis } from "../units";
 import { ticksOf } from "../time/ticks";
@@ -78,6 +78,8 @@ export function splitShot(of: CutSlot, id: string, passed: number): Edit | null 
 /** How the two halves of a shot are cut; null where there is no frame to cut at. @param passed milliseconds from its start */
 export function halvesOf({ media, cut }: ResolvedShot, passed: number): readonly [ShotCut, ShotCut] | null {
   const rest = without(cut, ["length"]);
+  const isShort = passed < LEAST_LENGTH_MS || (cut.length !== undefined && cut.length - passed < LEAST_LENGTH_MS);
+  if (isShort) return null;
   const left = cut.length === undefined ? {} : { length: millis(cut.length - Math.round(passed)) };
   if (media.kind !== "clip" || cut.held !== undefined)
     return [

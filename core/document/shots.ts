@@ -42,6 +42,8 @@ export interface Shot extends Ordered, ShotCut {
 export type Shots = Readonly<Record<string, Shot>>;
 
 export const MOST_SHOTS = 24;
+/** Nothing is seen in less, in milliseconds. */
+export const LEAST_LENGTH_MS = 40;
 const frame = frameSchema.optional();
 
 const shot = object({
@@ -52,7 +54,11 @@ const shot = object({
   speed: number().min(0.25, "At least a quarter of the speed.").max(8, "At most eight times the speed.").optional(),
   reversed: boolean().oneOf([true], "A shot is reversed, or says nothing of it.").optional(),
   held: frame,
-  length: number().integer("Times are whole milliseconds.").min(40, "At least 40 ms.").max(60_000).optional(),
+  length: number()
+    .integer("Times are whole milliseconds.")
+    .min(LEAST_LENGTH_MS, `At least ${LEAST_LENGTH_MS} ms.`)
+    .max(60_000)
+    .optional(),
 })
   .noUnknown()
   .test("some", "A shot uses one frame at least.", ({ from = 0, to }) => to === undefined || to > from);
@@ -86,7 +92,7 @@ export const shotJsonSchema = objectJsonSchema(
     speed: { type: "number", minimum: 0.25, maximum: 8 },
     reversed: { const: true },
     held: frameJsonSchema,
-    length: { type: "integer", minimum: 40, maximum: 60_000 },
+    length: { type: "integer", minimum: LEAST_LENGTH_MS, maximum: 60_000 },
   },
 );
 

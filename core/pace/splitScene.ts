@@ -18,10 +18,16 @@ const { least: SHORTEST } = FIELDS.length.field;
  *
  * @param passed milliseconds from the scene's start
  */
-export function splitScene(document: Promotion, scene: ResolvedScene, passed: number): Edit | null {
-  const { length } = scene.template;
+export function splitScene(
+  document: Promotion,
+  { scene, next }: { readonly scene: ResolvedScene; readonly next: ResolvedScene | undefined },
+  passed: number,
+): Edit | null {
+  const { length, overlap } = scene.template;
   const at = Math.round(passed);
-  if (at < SHORTEST || length - at < SHORTEST || Object.keys(document.scenes).length >= MOST_SCENES) return null;
+  // Each part is on screen twice as long as it shares it, as any scene.
+  const [least, leastAfter] = [Math.max(SHORTEST, 2 * overlap), Math.max(SHORTEST, 2 * (next?.template.overlap ?? 0))];
+  if (at < least || length - at < leastAfter || Object.keys(document.scenes).length >= MOST_SCENES) return null;
   const repeated = repeatScene(document, scene.id);
   const second = Object.keys(repeated.scenes).find((id) => !Object.hasOwn(document.scenes, id)) ?? "";
   const shots = Object.entries(scene.shots).flatMap(([slot, all]) => {

@@ -1,5 +1,5 @@
 import { type ClipFacts, type PictureFacts } from "../document/facts";
-import { type ShotCut, usedOf } from "../document/shots";
+import { LEAST_LENGTH_MS, type ShotCut, usedOf } from "../document/shots";
 import { type Ticks, frameOn, ticks, ticksOf, ticksPerFrame } from "../time/ticks";
 import { type Span, type Track, spansAt } from "../time/tracks";
 
@@ -8,9 +8,6 @@ export interface CutMedia {
   readonly media: PictureFacts | ClipFacts;
   readonly cut: ShotCut;
 }
-
-/** Nothing is seen in less. */
-const LEAST_MS = 40;
 
 /**
  * When the shots of a slot are on screen, counted from its scene's start: one after the other, the last to the scene's
@@ -22,7 +19,7 @@ export function shotTrack<Shot extends CutMedia>(shots: readonly Shot[], length:
   const own = shots.map((shot, index) => (index === shots.length - 1 ? null : ownLength(shot)));
   const open = own.filter((one) => one === null).length;
   const left = length - own.reduce<number>((sum, one) => sum + (one ?? 0), 0);
-  const share = Math.max(LEAST_MS, left / Math.max(1, open));
+  const share = Math.max(LEAST_LENGTH_MS, left / Math.max(1, open));
   const end = ticksOf(length);
   const track: Span<Shot>[] = [];
   let from = ticks(0);
