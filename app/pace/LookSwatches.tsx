@@ -5,7 +5,7 @@ import { applyTable } from "../../core/grading/lookupTable";
 import { LOOK_NAMES, type LookName } from "../../core/grading/looks";
 import { thumbAddress } from "../components/mediaLook";
 
-const [WIDTH, HEIGHT] = [64, 44];
+const [WIDTH, HEIGHT] = [88, 54];
 
 /** The looks of ours, each as it would make the picture that is in the slot. */
 export function LookSwatches({
@@ -33,7 +33,7 @@ export function LookSwatches({
     else canvases.current.delete(name);
   };
   return (
-    <ul aria-label="Looks" className="grid grid-cols-4 gap-1.5">
+    <ul aria-label="Looks" className="grid grid-cols-3 gap-1.5">
       {LOOK_NAMES.map((name) => (
         <li key={name}>
           <button
@@ -43,7 +43,7 @@ export function LookSwatches({
             className="flex w-full flex-col border border-rule bg-white text-[11.5px] leading-tight hover:border-accent disabled:opacity-40"
           >
             <canvas aria-hidden ref={keep(name)} width={WIDTH} height={HEIGHT} className="w-full bg-rule" />
-            <span className="truncate px-1 py-0.5 first-letter:uppercase">{name}</span>
+            <span className="truncate px-0.5 py-0.5 first-letter:uppercase">{name}</span>
           </button>
         </li>
       ))}

@@ -106,14 +106,18 @@ function MakeShorter({
           Make it
         </button>
       </div>
-      <p className="leading-snug text-soft">
-        {"document" in tried && tried.leftOut.length > 0
-          ? `Without ${tried.leftOut.length === 1 ? "one scene" : `${tried.leftOut.length} scenes`} that may be left out; the rest share the time.`
-          : "Its scenes share the time. Say of a scene that it may be left out, and it is where that helps."}
-      </p>
+      <p className="leading-snug text-soft">{howInWords(tried)}</p>
       {refused && <OutOfReachNote wanted={target} reach={refused} onHold={aim} />}
     </>
   );
+}
+
+/** How a shorter version would be made. */
+function howInWords(tried: ReturnType<typeof shorterVersion>): string {
+  if (!("document" in tried) || tried.leftOut.length === 0)
+    return "Its scenes share the time. Say of a scene that it may be left out, and it is where that helps.";
+  const left = tried.leftOut.length === 1 ? "one scene" : `${tried.leftOut.length} scenes`;
+  return `Without ${left} that may be left out; the rest share the time.`;
 }
 
 /** What a shorter version is linked to, and whether that has changed. */

@@ -92,7 +92,8 @@ lines:3
 
 test("a byte order mark, Windows line ends, hours that are left out, points and commas: all are read", () => {
   const file =
-    '\uFEFF1\r\n00:00:01,000 --> 00:00:02,500  X1:40 X2:600 Y1:20 Y2:50\r\n<font color="#fff">Hi {\\an8}there</font>\r\nline 2\r\n\r\n\r\n2\r\n00:03.5 --> 00:04.250\r\nBye\r\n';
+    "\uFEFF1\r\n00:00:01,000 --> 00:00:02,500  X1:40 X2:600 Y1:20 Y2:50\r\n" +
+    '<font color="#fff">Hi {\\an8}there</font>\r\nline 2\r\n\r\n\r\n2\r\n00:03.5 --> 00:04.250\r\nBye\r\n';
   const { kind, cues, dropped } = readCaptions(file);
   expect(kind).toBe("SubRip");
   expect(cues).toEqual([cue(1000, 2500, "Hi there\nline 2"), cue(3500, 4250, "Bye")]);
@@ -101,7 +102,8 @@ test("a byte order mark, Windows line ends, hours that are left out, points and 
 
 test("what can't be read is left out and counted, and the rest stays", () => {
   const file =
-    "WEBVTT\n\n00:05.000 --> 00:03.000\nbackwards\n\n00:99.000 --> 00:03.000\nno time\n\nbad --> 00:04.000\nno time either\n\n00:06.000 --> 00:07.000\n\n00:08.000 --> 00:09.000\nGood\n\nloose words";
+    "WEBVTT\n\n00:05.000 --> 00:03.000\nbackwards\n\n00:99.000 --> 00:03.000\nno time\n\n" +
+    "bad --> 00:04.000\nno time either\n\n00:06.000 --> 00:07.000\n\n00:08.000 --> 00:09.000\nGood\n\nloose words";
   const { cues, dropped } = readCaptions(file);
   expect(cues).toEqual([cue(8000, 9000, "Good")]);
   expect(dropped).toEqual([
@@ -174,7 +176,8 @@ test("ffmpeg reads from our files what we wrote: times and words", () => {
 
 describe("cut by the rules", () => {
   const script =
-    "Potting week starts on Monday. Come and choose from forty kinds of pot, all thrown by hand in the village, and take home a bag of compost for each of them. Tea is free!";
+    "Potting week starts on Monday. Come and choose from forty kinds of pot, all thrown by hand in the village, " +
+    "and take home a bag of compost for each of them. Tea is free!";
 
   test("at most two lines of forty characters, sentences apart, no word alone, nothing lost", () => {
     const captions = inCaptions(script);

@@ -7,6 +7,8 @@ const FREE_MS = 40;
 
 const seconds = (ms: number): string => `${(ms / 1000).toFixed(1)} s`;
 
+const quoted = ({ text }: { readonly text: string }): string => `“${text.replaceAll("\n", " ")}”`;
+
 export const captionsReadable: WholeRule = {
   id: "captions-readable",
   about: "Each caption is there for as long as it takes to read.",
@@ -22,7 +24,7 @@ export const captionsReadable: WholeRule = {
           {
             severity: "warning" as const,
             where: everywhere(null),
-            words: `the caption “${caption.text.replaceAll("\n", " ")}” needs ${seconds(need)} and has ${seconds(Math.max(0, stays))}`,
+            words: `the caption ${quoted(caption)} needs ${seconds(need)} and has ${seconds(Math.max(0, stays))}`,
             numbers: { needMs: Math.round(need), staysMs: Math.max(0, stays) },
             cures: longer && caption.from + need <= free ? [{ ...longer, label: "Show the caption longer" }] : [],
           },
@@ -45,7 +47,7 @@ export const captionsApart: WholeRule = {
           {
             severity: "warning" as const,
             where: everywhere(null),
-            words: `the captions “${caption.text.replaceAll("\n", " ")}” and “${next.text.replaceAll("\n", " ")}” are shown at once`,
+            words: `the captions ${quoted(caption)} and ${quoted(next)} are shown at once`,
             numbers: { togetherMs: caption.to - next.from },
             cures: shorter ? [{ ...shorter, label: "End the first where the second begins" }] : [],
           },

@@ -50,7 +50,9 @@ test.each(USUAL_FORMATS)(
         true,
       ]);
       const words = shape.spans
-        .filter((span) => span.start < msOf(to) && msOf(from) < span.end)
+        .filter(
+          (span) => Math.min(span.end, msOf(to)) - Math.max(span.start, msOf(from)) >= (msOf(to) - msOf(from)) / 4,
+        )
         .flatMap(({ index }) => defined(shape.scenes[index]).slots.filter(({ kind }) => kind === "words"));
       expect(words.length).toBeGreaterThan(0);
       expect(words.filter(({ place }) => overlaps(place, what.place, -1)).map(({ text }) => text)).toEqual([]);
@@ -90,4 +92,16 @@ test("a desk's handles know nothing of them, and while nothing of them changes t
   const [one, other] = [0, 1].map(() => captionsOf(preparePromotion(promotion, "square", book, memory)));
   expect(other?.[0]?.what).toBe(one?.[0]?.what);
   expect(one?.[0]?.what.id).toBe(captionKey("cue-1"));
+});
+
+test("words that are just leaving send a caption nowhere; words that stay do", async () => {
+  const at = async (from: number, to: number): Promise<number> => {
+    const cue = { from: millis(from), to: millis(to), text: "A short one" };
+    const document = applyEdit(testDocument(), replaceCaptions(testDocument(), "en", [cue], "Captions"));
+    return defined(captionsOf(await prepared(document, "square"))[0]).what.place.y;
+  };
+  // The words of the first scene are there until 3.5 s; those of the next stand elsewhere.
+  const [over, after, mostlyAfter] = [await at(1000, 3000), await at(3600, 6000), await at(3300, 6000)];
+  expect(Math.abs(after - over)).toBeGreaterThan(100);
+  expect(mostlyAfter).toBe(after);
 });

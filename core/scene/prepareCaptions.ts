@@ -16,6 +16,8 @@ const PADDING = 0.42;
 const EDGE = 0.05;
 /** So far apart are the heights that are tried, as a share of the frame's. */
 const STEP = 0.02;
+/** What is there for a smaller share of a caption's time, as words that are just leaving, does not send it elsewhere. */
+const MET = 0.25;
 /** Air around what captions keep clear of, in design units. */
 const AIR = 12;
 
@@ -46,7 +48,7 @@ export function prepareCaptions(
     const end = Math.min(to, length);
     if (end <= from) return [];
     const set = setCaption(text, size, setter);
-    const near = obstacles.filter((one) => one.from < end && from < one.to).map(({ place }) => place);
+    const near = obstacles.filter((one) => together(one, { from, to: end }) >= MET).map(({ place }) => place);
     const place = freePlace(set, { at, near, setter });
     const item: PreparedItem = {
       id: captionKey(id),
@@ -59,6 +61,12 @@ export function prepareCaptions(
     return [{ from: ticksOf(from), to: ticksOf(end), what: item }];
   });
 }
+
+/** For how much of a caption's time something else is there, 0 to 1. */
+const together = (
+  one: Pick<Obstacle, "from" | "to">,
+  { from, to }: { readonly from: number; readonly to: number },
+): number => (Math.min(one.to, to) - Math.max(one.from, from)) / (to - from);
 
 function setCaption(text: string, times: number, setter: Typesetter) {
   const { width, height } = setter.shape;

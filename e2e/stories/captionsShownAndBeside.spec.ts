@@ -11,7 +11,8 @@ import { frameAt } from "../videoFrames";
 /** Most people watch without sound: captions are brought in, mended and shown; in another language they go beside the file. */
 
 const BROUGHT =
-  '\uFEFF1\r\n00:00:00,100 --> 00:00:00,800\r\nPots on <b>Friday</b>\r\n\r\n2\r\n00:00:01,000 --> 00:00:01,900\r\n<font color="red">Come erly</font>\r\n';
+  "\uFEFF1\r\n00:00:00,100 --> 00:00:00,800\r\nPots on <b>Friday</b>\r\n\r\n" +
+  '2\r\n00:00:01,000 --> 00:00:01,900\r\n<font color="red">Come erly</font>\r\n';
 
 /** How wide the plate of a caption is at a time, as a share of the frame, wherever it found its place. */
 async function plateAt(path: string, seconds: number): Promise<number> {

@@ -51,7 +51,7 @@ async function openLook(page: Page): Promise<void> {
   await page.getByRole("button", { name: /^Look of picture/ }).click();
 }
 
-test("hue, saturation, brightness and contrast give the colours that CSS gives; of two looks one goes without a trace; shutters close", async ({
+test("colours are corrected as CSS would, of two looks one goes without a trace, and shutters close at the end", async ({
   page,
 }) => {
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));

@@ -7,7 +7,7 @@ import { newPromotion, onlyIn } from "../newPromotion";
 import { signInAs } from "../people";
 import { renderedSquare } from "../startRender";
 
-/** The same promotion as 30, 15 and 6 seconds: scenes that may go are left out, the rest share the time, and what changes in the long one comes along. */
+/** One promotion as 30, 15 and 6 seconds: scenes that may go are left out, and what changes in the long one comes along. */
 
 async function onPace(page: Page): Promise<void> {
   await page.getByRole("link", { name: "Pace", exact: true }).click();
