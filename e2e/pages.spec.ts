@@ -44,6 +44,9 @@ const OPENED: readonly (readonly [desk: string, press: RegExp, opened: (page: Pa
   ["/proof", /^Large/, (page) => page.getByLabel("beside")],
   ["/pace", /^Frames$/, (page) => page.getByRole("button", { name: /needs .+ s of/ }).first()],
   ["/pace", /^Add a shot to/, (page) => page.getByLabel("Search media by name or tag")],
+  ["/pace", /^Look of/, (page) => page.getByRole("list", { name: "Looks" }).getByText("terracotta")],
+  ["/pace", /^Captions$/, (page) => page.getByRole("button", { name: "New caption here" })],
+  ["/pace", /^From a script/, (page) => page.getByLabel(/^What is said/)],
 ];
 
 test("what is opened on the desks passes axe (WCAG 2.2 AA)", async ({ page }) => {

@@ -8,6 +8,7 @@ import { setLook } from "../core/document/lookEdits";
 import { type Item } from "../core/document/items";
 import { LOOK_NAMES } from "../core/grading/looks";
 import { OVERLAYS } from "../core/grading/overlays";
+import { WHILES } from "../core/motion/whileShown";
 import { PIECES } from "../core/motion/movement";
 import { EXITS, MOTIONS } from "../core/motion/wordMotion";
 import { scenesInOrder } from "../core/document/sceneList";
@@ -35,7 +36,7 @@ import { frameOn, frameStart, ticksOf } from "../core/time/ticks";
  * Paints frames of a promotion on the server, as the renderer does, and prints what they were painted from with the
  * SHA-256 of each: `serverFrames.ts SLUG QUALITY WHICH`. WHICH is a list of frames; `random:SEED:COUNT` for that many
  * anywhere; or `arrangements`, for the settled moments and joins of the promotion with every shipped arrangement put in,
- * items over them, every way of framing in them, every join between them, every movement of words and every look.
+ * items over them, every way of framing in them, every movement of items, every join between them, every movement of words and every look.
  * Frames with a clip are left out: decoders differ.
  */
 /** More than there are joins, so that they do not always go together. */
@@ -100,6 +101,17 @@ function withItems(before: Promotion): Promotion {
     adjust("opacity", 0.6, { target: { item: "burst" } }),
     adjust("angle", 33, { target: { item: "line" } }),
     adjust("at", { x: 0.2, y: 0.6 }, { target: { item: "star" }, layer: "scene@format", format: "vertical" }),
+    // One that moves in each of the ways in which things do while they are there.
+    ...WHILES.flatMap((moves, index) => {
+      const item = `while-${index + 1}`;
+      const target = { item };
+      return [
+        putItem(item, { ...span, kind: "sticker", sticker: "burst", order: `b${index}` }),
+        adjust("moves", moves, { target }),
+        adjust("size", 0.12, { target }),
+        adjust("at", { x: 0.1 + (index % 5) * 0.2, y: 0.3 + Math.floor(index / 5) * 0.4 }, { target }),
+      ];
+    }),
   ];
   return edits.reduce(applyEdit, before);
 }

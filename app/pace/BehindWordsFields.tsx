@@ -12,10 +12,13 @@ const BLUR = FIELDS.blur.field;
 export function BehindWordsFields({
   document,
   scene,
+  found,
   onEdit,
 }: {
   document: Promotion;
   scene: DesignedScene;
+  /** The shade that its words have been given, 0 to 1. */
+  found: number;
   onEdit: (edit: Edit) => void;
 }) {
   const target = { scene: scene.id };
@@ -32,7 +35,7 @@ export function BehindWordsFields({
           least={SHADE.least * 100}
           most={SHADE.most * 100}
           step={SHADE.step * 100}
-          value={Math.round((shade ?? SHADE.initial) * 100)}
+          value={Math.round((shade ?? found) * 100)}
           onChange={(percent) => onEdit(adjust("shade", percent / 100, { target }))}
         />
         <NumberField

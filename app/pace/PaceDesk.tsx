@@ -232,6 +232,7 @@ export function PaceDesk({
                   designed={resolved.template}
                   scene={scene}
                   index={chosen}
+                  shade={Math.max(0, ...(sheet?.scenes[chosen]?.slots ?? []).map(({ backing }) => backing?.alpha ?? 0))}
                   palette={facts.brand.palette}
                   onLength={(wanted) => setLength(chosen, wanted, "typed")}
                   onEdit={apply}

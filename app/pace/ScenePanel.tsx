@@ -24,6 +24,7 @@ export function ScenePanel({
   designed,
   scene,
   index,
+  shade,
   palette,
   onLength,
   onEdit,
@@ -35,6 +36,8 @@ export function ScenePanel({
   scene: PacedScene;
   /** Among the scenes that are shown, from 0. */
   index: number;
+  /** What its words have been given to be read on their picture, 0 to 1. */
+  shade: number;
   palette: Palette;
   /** @param length milliseconds */
   onLength: (length: number) => void;
@@ -90,7 +93,7 @@ export function ScenePanel({
           />
           May be left out of shorter versions
         </label>
-        <BehindWordsFields document={document} scene={designed} onEdit={onEdit} />
+        <BehindWordsFields document={document} scene={designed} found={shade} onEdit={onEdit} />
         <MotionFields document={document} scene={designed} onEdit={onEdit} />
         {index > 0 && (
           <JoinFields

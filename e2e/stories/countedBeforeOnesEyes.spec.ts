@@ -6,6 +6,7 @@ import { type VideoFrame, frameAt } from "../videoFrames";
 import { downloadRendition } from "../ownClips";
 import { openShortPromotion } from "../newPromotion";
 import { bothSides } from "../proofs";
+import { setItem } from "../itemsOver";
 import { renderDrafts } from "../startRender";
 
 /** A number is counted up on a plate, a word stands out in a second colour, and lines have their numbers. */
@@ -28,7 +29,7 @@ test("a counter counts to its number and stays there; a word stands out; the pro
   await expect(page.getByText("9 of 40")).toBeVisible();
 
   await add(page, "To a number", "# sold");
-  await settings(page, "# sold", async () => {
+  await setItem(page, "# sold", async () => {
     await page.getByLabel("Down, %").fill("50");
     await page.getByLabel("Up to", { exact: true }).fill("250");
     await page.getByLabel("Starting at").fill("0");
@@ -44,7 +45,7 @@ test("a counter counts to its number and stays there; a word stands out; the pro
     .first()
     .click();
   await expect(label).toHaveValue("Only\n*today*");
-  await settings(page, "Only *today*", async () => {
+  await setItem(page, "Only *today*", async () => {
     await page.getByLabel("Down, %").fill("30");
     await page.getByRole("button", { name: "Emphasis: sale" }).click();
     await page.getByLabel(/^Comes in/).selectOption("still");
@@ -76,7 +77,7 @@ test("a counter counts to its number and stays there; a word stands out; the pro
 test("a counter to a day that has passed is found, and taken out by one press", async ({ page }) => {
   await openShortPromotion(page, "counted-too-late");
   await add(page, "To a date", "# days to go");
-  await settings(page, "# days to go", async () => {
+  await setItem(page, "# days to go", async () => {
     await page.getByLabel("Days until").fill("2026-01-06");
   });
   await expect(page.getByText("saved", { exact: true })).toBeVisible();
@@ -99,12 +100,6 @@ async function put(page: Page, preset: string): Promise<void> {
 async function add(page: Page, preset: string, words: string): Promise<void> {
   await put(page, preset);
   await page.getByRole("list", { name: "Over Headline" }).getByRole("textbox").first().fill(words);
-}
-
-async function settings(page: Page, words: string, set: () => Promise<void>): Promise<void> {
-  await page.getByRole("button", { name: `“${words}”: size` }).click();
-  await set();
-  await page.keyboard.press("Escape");
 }
 
 /** The mean difference of two frames in the middle, where the counter's plate is, of 255. */

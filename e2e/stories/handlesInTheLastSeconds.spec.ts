@@ -1,11 +1,12 @@
 import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { type Page, expect, test } from "@playwright/test";
+import { expect, test } from "@playwright/test";
 import { ffprobe } from "../files";
 import { CARD, INK, type Rgb, isOf, widest } from "../colorRuns";
 import { type VideoFrame, frameAt } from "../videoFrames";
 import { downloadRendition } from "../ownClips";
+import { addItem, setItem } from "../itemsOver";
 import { renderDrafts } from "../startRender";
 import { openShortPromotion } from "../newPromotion";
 
@@ -27,8 +28,8 @@ test("two handles in the last 3 s, equal and centred; a title through the whole 
   }
   await expect(page.getByRole("slider", { name: "Place in time" })).toHaveAttribute("aria-valuemax", "6500");
 
-  await add(page, "Headline", "Label", "All this week");
-  await settings(page, "All this week", async (panel) => {
+  await addItem(page, "Headline", "Label", "All this week");
+  await setItem(page, "All this week", async (panel) => {
     await panel.getByLabel("To the end of").selectOption({ label: "2 Offer" });
     await panel.getByLabel("Down, %").fill("10");
     await panel.getByLabel(/^Comes in/).selectOption("slide");
@@ -37,8 +38,8 @@ test("two handles in the last 3 s, equal and centred; a title through the whole 
     ["@quillfern", "60", "30"],
     ["@fernquill", "75", "50"],
   ] as const) {
-    await add(page, "Offer", "Round label", words);
-    await settings(page, words, async (panel) => {
+    await addItem(page, "Offer", "Round label", words);
+    await setItem(page, words, async (panel) => {
       await panel.getByLabel("Down, %").fill(down);
       await panel.getByLabel("Size, %").fill(size);
       await panel.getByLabel(/^Stands on/).selectOption("ink");
@@ -46,7 +47,7 @@ test("two handles in the last 3 s, equal and centred; a title through the whole 
       await panel.getByLabel(/^Comes in/).selectOption("fade");
     });
   }
-  await add(page, "Offer", "Text", "Never mind");
+  await addItem(page, "Offer", "Text", "Never mind");
   await page.getByRole("button", { name: "Take “Never mind” out" }).click();
   await expect(page.getByRole("list", { name: "Over Offer" }).getByRole("listitem")).toHaveCount(2);
   // Both at once: the upper takes the size of the one above it in the list; in line they are already.
@@ -87,19 +88,6 @@ test("two handles in the last 3 s, equal and centred; a title through the whole 
 });
 
 /** Puts one of the words that are offered over a scene, and writes in it. */
-async function add(page: Page, scene: string, preset: string, words: string): Promise<void> {
-  await page.getByRole("button", { name: `Put something over scene ${scene}` }).click();
-  await page.getByRole("button", { name: preset, exact: true }).click();
-  const list = page.getByRole("list", { name: `Over ${scene}` });
-  await list.getByRole("textbox").first().fill(words);
-}
-
-async function settings(page: Page, words: string, set: (panel: Page) => Promise<void>): Promise<void> {
-  await page.getByRole("button", { name: `“${words}”: size` }).click();
-  await set(page);
-  await page.keyboard.press("Escape");
-}
-
 /** From the first to the last row between two shares of the height that is all of a colour in the middle: of a plate. */
 function plateRows(frame: VideoFrame, color: Rgb, from: number, to: number): number {
   const rows: number[] = [];
