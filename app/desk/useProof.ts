@@ -1,17 +1,7 @@
 import { proofs } from "../proof/proofs";
 import { type ProofMoment } from "./shownSlots";
 import { useState, useSyncExternalStore } from "react";
-import { type ProofEngine, type ProofState, openProofEngine } from "../proof/proofEngine";
-
-const NOTHING: ProofState = {
-  prepared: [],
-  findings: [],
-  time: 0,
-  length: 0,
-  playing: false,
-  problem: null,
-  repeated: null,
-};
+import { NOTHING_SHOWN, type ProofEngine, type ProofState, openProofEngine } from "../proof/proofEngine";
 
 /** Opens an engine while a page listens, and closes it with the page. */
 function engineHolder(of: string | undefined) {
@@ -38,8 +28,8 @@ export function useProofEngine(of?: string): ProofEngine | null {
 export function useProofState<Value>(engine: ProofEngine | null, pick: (state: ProofState) => Value): Value {
   return useSyncExternalStore(
     (listener) => engine?.subscribe(listener) ?? (() => undefined),
-    () => pick(engine?.state() ?? NOTHING),
-    () => pick(NOTHING),
+    () => pick(engine?.state() ?? NOTHING_SHOWN),
+    () => pick(NOTHING_SHOWN),
   );
 }
 

@@ -40,7 +40,6 @@ export function CaptionRow({
   }
   const need = captionNeed(caption);
   const isShort = need > to - from;
-  const split = splitCaption(document, id, time);
   return (
     <li className="border-t border-rule last:border-b">
       <button
@@ -77,7 +76,7 @@ export function CaptionRow({
             {(need / 1000).toFixed(1)} s to read, {((to - from) / 1000).toFixed(1)} s shown
           </p>
           <div className="flex flex-wrap gap-x-3 gap-y-1 text-[13px]">
-            <Press label="Split here" edit={split} onEdit={onEdit} />
+            <Press label="Split here" edit={splitCaption(document, id, time)} onEdit={onEdit} />
             <Press label="Join with the next" edit={isLast ? null : joinCaption(document, id)} onEdit={onEdit} />
             <Press label="Take out" edit={takeOutCaption(id)} onEdit={onEdit} />
           </div>

@@ -30,6 +30,17 @@ export interface ProofState {
   readonly repeated: RepeatedTime | null;
 }
 
+/** Before anything was prepared. */
+export const NOTHING_SHOWN: ProofState = {
+  prepared: [],
+  findings: [],
+  time: 0,
+  length: 0,
+  playing: false,
+  problem: null,
+  repeated: null,
+};
+
 /** A stretch of time, in milliseconds. */
 export interface RepeatedTime {
   readonly from: number;
@@ -76,15 +87,7 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
   const asked = new Map<number, { readonly resolve: (blob: Blob) => void; readonly reject: (error: Error) => void }>();
   const cells = new Map<string, ImageBitmap>();
   const cellListeners = new Set<(format: FormatName, scene: number) => void>();
-  let current: ProofState = {
-    prepared: [],
-    findings: [],
-    time: 0,
-    length: 0,
-    playing: false,
-    problem: null,
-    repeated: null,
-  };
+  let current = NOTHING_SHOWN;
   let facts: Facts | null = null;
   /** What the worker was told last. */
   let shown: Promotion | null = null;

@@ -12,22 +12,31 @@ import { millis } from "../units";
 
 const { least: SHORTEST } = FIELDS.length.field;
 
-/**
- * Makes two scenes of one at a time: what its slots show goes on from the one to the other, which follows by a cut. Both
- * have its words. Null where one of them would be too short, or there are as many scenes as there can be.
- *
- * @param passed milliseconds from the scene's start
- */
-export function splitScene(
-  document: Promotion,
-  { scene, next }: { readonly scene: ResolvedScene; readonly next: ResolvedScene | undefined },
-  passed: number,
-): Edit | null {
+/** A scene that is to be split, and the one that comes after it. */
+export interface SceneToSplit {
+  readonly scene: ResolvedScene;
+  readonly next: ResolvedScene | undefined;
+}
+
+/** Whether a scene can be split: each part is as long as a scene must be, and there is room for one more. */
+export function canSplit(document: Promotion, { scene, next }: SceneToSplit, passed: number): boolean {
   const { length, overlap } = scene.template;
   const at = Math.round(passed);
   // Each part is on screen twice as long as it shares it, as any scene.
   const [least, leastAfter] = [Math.max(SHORTEST, 2 * overlap), Math.max(SHORTEST, 2 * (next?.template.overlap ?? 0))];
-  if (at < least || length - at < leastAfter || Object.keys(document.scenes).length >= MOST_SCENES) return null;
+  return at >= least && length - at >= leastAfter && Object.keys(document.scenes).length < MOST_SCENES;
+}
+
+/**
+ * Makes two scenes of one at a time: what its slots show goes on from the one to the other, which follows by a cut. Both
+ * have its words. Null where it can't be split.
+ *
+ * @param passed milliseconds from the scene's start
+ */
+export function splitScene(document: Promotion, { scene, next }: SceneToSplit, passed: number): Edit | null {
+  if (!canSplit(document, { scene, next }, passed)) return null;
+  const { length } = scene.template;
+  const at = Math.round(passed);
   const repeated = repeatScene(document, scene.id);
   const second = Object.keys(repeated.scenes).find((id) => !Object.hasOwn(document.scenes, id)) ?? "";
   const shots = Object.entries(scene.shots).flatMap(([slot, all]) => {

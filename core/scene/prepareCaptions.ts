@@ -91,7 +91,7 @@ function freePlace(
   const edge = shape.height * EDGE;
   const [top, bottom] = [edge, shape.height - edge - height];
   const first = { low: bottom, middle: (shape.height - height) / 2, high: top }[at];
-  const steps = Math.ceil(shape.height / (shape.height * STEP));
+  const steps = Math.ceil(1 / STEP);
   const heights = Array.from({ length: 2 * steps + 1 }, (_, step) => {
     // The wanted height first, then on either side of it, farther and farther.
     const by = Math.ceil(step / 2) * (step % 2 === 0 ? 1 : -1);
