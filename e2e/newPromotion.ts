@@ -1,6 +1,6 @@
 import { type Page, expect } from "@playwright/test";
-import { execa } from "execa";
 import { type Person, signInAs } from "./people";
+import { putShortPromotion } from "./shortPromotion";
 
 /** Makes a promotion as a person does, and gives its slug. */
 export async function newPromotion(page: Page, template: string, product: string): Promise<string> {
@@ -21,9 +21,9 @@ export async function onlyIn(page: Page, title: "square" | "vertical" | "widescr
   await expect(page.getByRole("img", { name: /proof$/ })).toHaveCount(1);
 }
 
-/** Puts a promotion of two seconds in, as `shortPromotion.ts` says, and opens its Fill desk, as a marketer if nobody else. */
+/** Puts a promotion of two seconds in, as `putShortPromotion` says, and opens its Fill desk, as a marketer if nobody else. */
 export async function openShortPromotion(page: Page, slug: string, person: Person = "Tamsin Kell"): Promise<void> {
-  await execa(process.execPath, ["--import", "tsx", "e2e/shortPromotion.ts", slug]);
+  await putShortPromotion(slug);
   await signInAs(page, person);
   await page.goto(`/promotions/${slug}`);
   await expect(page.getByTestId("meters").first()).toBeVisible();

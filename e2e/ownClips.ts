@@ -7,7 +7,7 @@ import { frameAt } from "./videoFrames";
 /** A clip of three seconds that tests make themselves: rows of colours, each spread evenly over its width. */
 export async function coloredClip(folder: string, rows: readonly (readonly string[])[]): Promise<string> {
   const path = join(folder, "own-clip.mp4");
-  const [width, height] = [1920, 1080];
+  const [width, height] = [1280, 720];
   const sources = rows.flatMap((row) =>
     row.flatMap((color) => [
       "-f",
@@ -21,7 +21,7 @@ export async function coloredClip(folder: string, rows: readonly (readonly strin
   );
   const stacked =
     places.length > 1 ? ["-filter_complex", `xstack=inputs=${places.length}:layout=${places.join("|")}`] : [];
-  await ffmpeg(...sources, ...stacked, "-c:v", "libx264", "-pix_fmt", "yuv420p", path);
+  await ffmpeg(...sources, ...stacked, "-c:v", "libx264", "-preset", "ultrafast", "-pix_fmt", "yuv420p", path);
   return path;
 }
 

@@ -23,7 +23,7 @@ export async function soundingClip(folder: string): Promise<string> {
     `aevalsrc=${HEIGHT}*sin(2*PI*${hertz}*t)|${HEIGHT}*sin(2*PI*${hertz}*t):d=1:s=${RATE}`,
   ]);
   const joined = "[0:v][3:a][1:v][4:a][2:v][5:a]concat=n=3:v=1:a=1[v][a]";
-  const coded = ["-c:v", "libx264", "-pix_fmt", "yuv420p", "-c:a", "aac", "-b:a", "256k"];
+  const coded = ["-c:v", "libx264", "-preset", "ultrafast", "-pix_fmt", "yuv420p", "-c:a", "aac", "-b:a", "256k"];
   await ffmpeg(...colors, ...tones, "-filter_complex", joined, "-map", "[v]", "-map", "[a]", ...coded, path);
   return path;
 }

@@ -3,11 +3,11 @@ import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Page, expect, test } from "@playwright/test";
-import { execa } from "execa";
 import { ffprobe } from "./files";
 import { signInAs } from "./people";
 import { FORMATS } from "./proofs";
 import { startRender } from "./startRender";
+import { putShortPromotion } from "./shortPromotion";
 
 const FRAMES = "60";
 
@@ -27,7 +27,7 @@ function workerPid(): number {
 
 /** Opens the Send desk of a new promotion of two seconds and renders it at full size. */
 async function renderShort(page: Page, slug: string): Promise<void> {
-  await execa(process.execPath, ["--import", "tsx", "e2e/shortPromotion.ts", slug]);
+  await putShortPromotion(slug);
   await signInAs(page, "Tamsin Kell");
   await page.goto(`/promotions/${slug}/send`);
   await page.getByLabel("1080p").check();

@@ -33,8 +33,6 @@ const MOST_OF_FIELD = 0.25;
 
 /** What is exactly a second ago is not within it, however the times of frames are rounded. */
 const ROUNDING = 1e-6;
-/** So many changes of a cell are remembered: more than a second of 30 frames has. */
-const KEPT = 32;
 
 export function watchFlashes(size: Size): FlashWatch {
   const cells = size.width * size.height;
@@ -42,11 +40,17 @@ export function watchFlashes(size: Size): FlashWatch {
     { kind: "general", changes: changesOf(cells), isChange: luminanceChanges(cells) },
     { kind: "red", changes: changesOf(cells), isChange: redChanges(cells) },
   ] as const;
+  /** What each cell showed last: -1 at first. */
+  const shown = new Int32Array(cells).fill(-1);
   let worst: Flashing | null = null;
   return {
     add(rgba, seconds) {
       const changed = new Set<unknown>();
       for (let cell = 0; cell < cells; cell++) {
+        const color = packed(rgba, cell * 4);
+        // What is as it was neither changes nor turns back.
+        if (color === shown[cell]) continue;
+        shown[cell] = color;
         const light = lightOf(rgba, cell * 4);
         for (const { changes, isChange } of kinds)
           if (isChange(cell, light)) {
@@ -112,6 +116,10 @@ function chromaticity({ r, g, b }: Rgb): { readonly u: number; readonly v: numbe
   return sum === 0 ? { u: 0.1978, v: 0.4683 } : { u: (4 * x) / sum, v: (9 * y) / sum };
 }
 
+/** A colour as one number, without its opacity. */
+const packed = (rgba: ArrayLike<number>, at: number): number =>
+  ((rgba[at] ?? 0) << 16) | ((rgba[at + 1] ?? 0) << 8) | (rgba[at + 2] ?? 0);
+
 const LINEAR = Float32Array.from({ length: 256 }, (_, byte) => toLinear(byte / 255));
 const lightOf = (rgba: ArrayLike<number>, at: number): Rgb => ({
   r: LINEAR[rgba[at] ?? 0] ?? 0,
@@ -119,27 +127,27 @@ const lightOf = (rgba: ArrayLike<number>, at: number): Rgb => ({
   b: LINEAR[rgba[at + 2] ?? 0] ?? 0,
 });
 
-/** When each cell changed last, and the times before. */
+/** How often each cell changed within the last second. */
 interface Changes {
   add(cell: number, seconds: number): void;
-  /** How many changes each cell had after a time. Valid until the next call. */
+  /** How many changes each cell had after a time, which never goes back. Valid until the next call. */
   since(seconds: number): Uint8Array;
 }
 
 function changesOf(cells: number): Changes {
-  const times = new Float64Array(cells * KEPT).fill(-Infinity);
-  const next = new Uint8Array(cells);
   const counts = new Uint8Array(cells);
+  /** What was added at one time goes at one time. */
+  const moments: { readonly seconds: number; readonly cells: number[] }[] = [];
   return {
     add(cell, seconds) {
-      const slot = next[cell] ?? 0;
-      times[cell * KEPT + slot] = seconds;
-      next[cell] = (slot + 1) % KEPT;
+      const last = moments.at(-1);
+      if (last?.seconds === seconds) last.cells.push(cell);
+      else moments.push({ seconds, cells: [cell] });
+      counts[cell] = (counts[cell] ?? 0) + 1;
     },
     since(seconds) {
-      counts.fill(0);
-      for (let at = 0; at < times.length; at++)
-        if ((times[at] ?? 0) > seconds) counts[Math.floor(at / KEPT)] = (counts[Math.floor(at / KEPT)] ?? 0) + 1;
+      while (moments[0] && moments[0].seconds <= seconds)
+        for (const cell of moments.shift()?.cells ?? []) counts[cell] = (counts[cell] ?? 1) - 1;
       return counts;
     },
   };

@@ -2,11 +2,11 @@ import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, test } from "@playwright/test";
-import { execa } from "execa";
 import { ffmpeg, ffprobe } from "../files";
 import { colorsIn, downloadRendition, dropOnSlot, isBlue, isRed } from "../ownClips";
 import { signInAs } from "../people";
 import { renderDrafts } from "../startRender";
+import { putShortPromotion } from "../shortPromotion";
 
 /** A clip is trimmed to the frame where it is filled in, and changes places with another picture by being dragged there. */
 
@@ -14,7 +14,7 @@ test("a clip is trimmed to its blue second, dragged, typed and stepped by keys, 
   page,
 }) => {
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
-  await execa(process.execPath, ["--import", "tsx", "e2e/shortPromotion.ts", "trimmed-and-swapped"]);
+  await putShortPromotion("trimmed-and-swapped");
   // A second of red, one of blue, one of green: which frames are used is seen.
   const clip = join(folder, "own-clip.mp4");
   const seconds = ["red", "blue", "lime"].flatMap((color) => [
