@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import { type SceneTarget, targetOf } from "../core/document/adjustments";
 import { type Edit } from "../core/document/edit";
-import { adjust, applyEdit, putItem } from "../core/document/edits";
+import { adjust, applyEdit, fillSlot, putItem } from "../core/document/edits";
 import { type SlotKey } from "../core/document/sceneTemplate";
 import { JOINS, JOIN_COLORS, JOIN_EASES } from "../core/document/joins";
 import { setLook } from "../core/document/lookEdits";
@@ -15,6 +15,7 @@ import { scenesInOrder } from "../core/document/sceneList";
 import { type Promotion } from "../core/document/promotion";
 import { resolvePromotion } from "../core/document/resolve";
 import { withScenes } from "../core/document/restructure";
+import { millis } from "../core/units";
 import { USUAL_FORMATS } from "../core/placement/formats";
 import { isQuality } from "../core/placement/quality";
 import { everyNode } from "../core/scene/displayList";
@@ -36,9 +37,12 @@ import { frameOn, frameStart, ticksOf } from "../core/time/ticks";
  * Paints frames of a promotion on the server, as the renderer does, and prints what they were painted from with the
  * SHA-256 of each: `serverFrames.ts SLUG QUALITY WHICH`. WHICH is a list of frames; `random:SEED:COUNT` for that many
  * anywhere; or `arrangements`, for the settled moments and joins of the promotion with every shipped arrangement put in,
- * items over them, every way of framing in them, every movement of items, every join between them, every movement of words and every look.
+ * items over them, every way of framing in them, another picture
+ * that comes in by every join, every movement of items, every join between them, every movement of words and every look.
  * Frames with a clip are left out: decoders differ.
  */
+/** How long the first of two shots is on screen, in milliseconds. */
+const SHOT_MS = 500;
 /** More than there are joins, so that they do not always go together. */
 const ANGLES = [0, 33, 90, -150, 180, -90, 71];
 const [slug = "", quality = "", which = ""] = process.argv.slice(2);
@@ -46,7 +50,7 @@ if (!isQuality(quality)) throw new RangeError(`There is no quality “${quality}
 const { scope, document: stored } = await storedPromotion(slug);
 const document =
   which === "arrangements"
-    ? withLooks(withMovement(withFramings(withItems(await withEveryArrangement(stored)))))
+    ? withLooks(withMovement(withFramings(withShots(withItems(await withEveryArrangement(stored))))))
     : stored;
 const input = await loadRenderInput(scope, document);
 const frames = await stillFrames(input);
@@ -147,6 +151,22 @@ function withFramings(before: Promotion): Promotion {
   return edits.reduce(applyEdit, before);
 }
 
+/** Another picture that comes in over each, soon after its scene has begun: by every join in turn. */
+function withShots(before: Promotion): Promotion {
+  const filled = Object.entries(before.fills).flatMap(([slot, fill]) =>
+    fill.kind === "media" ? [{ slot: slot as SlotKey, shots: Object.entries(fill.shots) }] : [],
+  );
+  const edits = filled.flatMap(({ slot, shots: [first] }, index) => {
+    const [second] = filled[(index + 1) % filled.length]?.shots ?? [];
+    if (!first || !second) return [];
+    const [id, one] = first;
+    const coming = { ...second[1], order: "a5", comesBy: JOINS[index % JOINS.length], comesOver: millis(250) } as const;
+    const shots = { [id]: { ...one, order: "a0", length: millis(SHOT_MS) }, "comes-in": coming };
+    return [fillSlot(slot, { kind: "media", shots })];
+  });
+  return edits.reduce(applyEdit, before);
+}
+
 /** Every scene's pictures in another look, with something else laid over. */
 function withLooks(before: Promotion): Promotion {
   const edits = Object.entries(before.fills)
@@ -168,6 +188,8 @@ async function stillFrames({ document: shown, facts }: RenderInput): Promise<num
       ? promotion.spans.flatMap((span) => [
           frameOn(ticksOf(settledTime(span)), FPS_30),
           frameOn(ticksOf(span.start + 200), FPS_30),
+          // In the middle of a shot that comes in over another.
+          frameOn(ticksOf(span.start + SHOT_MS - 125), FPS_30),
           // Words on their way in, and on their way out.
           frameOn(ticksOf(span.entered + 60), FPS_30),
           frameOn(ticksOf(span.end - 130), FPS_30),

@@ -8,6 +8,7 @@ import { ENDINGS, type EndingKind } from "../core/document/endings";
 import { type DisplayList, type PictureNode } from "../core/scene/displayList";
 import { endingAt } from "../core/scene/endingAt";
 import { joinAt } from "../core/scene/joinAt";
+import { wholeOf } from "../core/geometry/rect";
 import { nodeSurface } from "../server/render/nodeResources";
 import { resourcesWith } from "../server/testing/painting";
 import { createPainter } from "./painter";
@@ -53,7 +54,7 @@ function painted(list: DisplayList): ImageData {
   return target.canvas.getContext("2d").getImageData(0, 0, SIZE.width, SIZE.height) as unknown as ImageData;
 }
 const joined = (change: Partial<Join<string>> & { readonly kind: JoinKind }, time: number): ImageData =>
-  painted(joinAt(SIZE, { color: "#ffcc00", angle: 0, ease: "even", ...change }, { list: A, coming: B, time }));
+  painted(joinAt(wholeOf(SIZE), { color: "#ffcc00", angle: 0, ease: "even", ...change }, { list: A, coming: B, time }));
 const alike = (one: ImageData, other: ImageData): number => ssim(one, other).mssim;
 
 describe("against ffmpeg's xfade", () => {
@@ -184,7 +185,7 @@ test("a dip and a sweep are all in their colour in the middle, and never show bo
   }
   const sides = (list: DisplayList): string[] => list.flatMap((node) => (node.kind === "picture" ? [node.media] : []));
   const at = (kind: JoinKind, time: number): string[] =>
-    sides(joinAt(SIZE, { kind, color: "#000000", angle: 0, ease: "even" }, { list: A, coming: B, time }));
+    sides(joinAt(wholeOf(SIZE), { kind, color: "#000000", angle: 0, ease: "even" }, { list: A, coming: B, time }));
   for (const kind of ["dip", "sweep"] as const) expect([at(kind, 0.3), at(kind, 0.7)]).toEqual([["a"], ["b"]]);
 });
 

@@ -1,6 +1,7 @@
 import { useMemo, useState } from "react";
 import { toast } from "sonner";
 import { sceneDesign } from "../../core/document/design";
+import { together } from "../../core/document/edit";
 import { applyEdit, rename } from "../../core/document/edits";
 import { type Look } from "../../core/document/look";
 import { type Promotion } from "../../core/document/promotion";
@@ -8,6 +9,7 @@ import { resolvePromotion } from "../../core/document/resolve";
 import { heldLength, setSceneLength } from "../../core/pace/lengthEdits";
 import { type PacedScene, pacedScenes } from "../../core/pace/pacedScenes";
 import { type PlacedKey } from "../../core/document/placedKey";
+import { type ShotTiming } from "../../core/pace/shotTimes";
 import { type TimeSpan, setTime } from "../../core/pace/timeEdits";
 import { type ReadText, readTexts } from "../../core/pace/readTexts";
 import { settledTime } from "../../core/scene/preparePromotion";
@@ -37,6 +39,7 @@ import { useBeats } from "./useBeats";
 import { WholePanel } from "./WholePanel";
 
 const ignore = (): void => undefined;
+const NO_ROOM = "The other scenes can't take that up: each stays long enough to be read.";
 
 const SIDES = ["scenes", "captions"] as const;
 type Side = (typeof SIDES)[number];
@@ -124,8 +127,18 @@ export function PaceDesk({
     if ("edit" in retimed) {
       apply(retimed.edit);
     } else {
-      toast.error("The other scenes can't take that up: each stays long enough to be read.");
+      toast.error(NO_ROOM);
     }
+  }
+  function setShotTiming({ cut, sceneLength }: ShotTiming): void {
+    if (sceneLength === null || !scene) {
+      apply(cut);
+      return;
+    }
+    const bounded = Math.min(scene.most, sceneLength);
+    const retimed = setSceneLength(scenes, { scene: scene.id, length: bounded, held: heldLength(document) });
+    if ("edit" in retimed) apply(together(cut.label, [cut, retimed.edit]));
+    else toast.error(NO_ROOM);
   }
   function pull(document: Promotion | null): void {
     setPulled(document);
@@ -270,6 +283,7 @@ export function PaceDesk({
                   free={free}
                   copied={{ look: copiedLook, onCopy: setCopiedLook }}
                   onChosen={desk.onChosen}
+                  onTiming={setShotTiming}
                   onEdit={apply}
                 />
               )}

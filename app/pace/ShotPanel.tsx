@@ -6,12 +6,21 @@ import { needOf } from "../../core/document/mediaNeed";
 import { type Promotion, type PromotionScene } from "../../core/document/promotion";
 import { type ResolvedPromotion, type ResolvedScene, type ResolvedShot } from "../../core/document/resolve";
 import { type MediaSlot, slotKey } from "../../core/document/sceneTemplate";
+import {
+  type Keeps,
+  type ShotTiming,
+  type Speeds,
+  type TimedShot,
+  withLength,
+  withSpeeds,
+} from "../../core/pace/shotTimes";
 import { shotOn, shotTrack } from "../../core/scene/shotTrack";
 import { usualClipLevel } from "../../core/sound/mix";
 import { msOf, ticks, ticksOf } from "../../core/time/ticks";
 import { type Track } from "../../core/time/tracks";
 import { type SceneSpan } from "../../core/time/timeline";
 import type { OfferedMedia } from "../../server/media/offeredMedia";
+import { ChoiceSwitch } from "../components/ChoiceSwitch";
 import { ClipSound } from "../desk/ClipSound";
 import { useProofState } from "../desk/useProof";
 import { needInWords } from "../mediaChoice/missWords";
@@ -31,8 +40,13 @@ interface ShotPanelProps {
   readonly free: boolean;
   readonly copied: CopiedLook;
   readonly onChosen: (item: OfferedMedia) => void;
+  /** A shot is cut so that its scene may have to be of another length. */
+  readonly onTiming: (timing: ShotTiming) => void;
   readonly onEdit: (edit: Edit) => void;
 }
+
+const KEEPS: readonly Keeps[] = ["length", "used"];
+const KEEPS_WORDS: Readonly<Record<Keeps, string>> = { length: "length stays", used: "length follows" };
 
 /** The shots of a scene, slot by slot: what is used of each, how fast, and what comes after it. */
 export function ShotPanel(props: ShotPanelProps) {
@@ -51,12 +65,15 @@ function SlotShots({
   slot,
   copied,
   onChosen,
+  onTiming,
   onEdit,
 }: ShotPanelProps & { slot: MediaSlot }) {
   const [isAdding, setAdding] = useState(false);
   const { templates, media } = promotion.facts;
   const key = slotKey(scene.template, slot);
   const shots = scene.shots[slot.id] ?? [];
+  // Alone it fills its scene; among others each is as long as what is used of it.
+  const [keeps, setKeeps] = useState<Keeps>(shots.length > 1 ? "used" : "length");
   const of: CutSlot = { slot: key, shots, fill: document.fills[key] };
   const track = shotTrack(shots, span.end - span.start);
   // While it plays, nothing is cut.
@@ -75,6 +92,15 @@ function SlotShots({
     onChosen(item);
     apply(addShot(of, shots.at(-1)?.id ?? "", item.facts));
   }
+  const timed = (shot: ResolvedShot): TimedShot => ({
+    of,
+    shot,
+    onScreen: lasting(track, shot.id),
+    sceneLength: scene.template.length,
+  });
+  const setSpeeds = (shot: ResolvedShot, speeds: Speeds, how: Keeps): void =>
+    onTiming(withSpeeds(timed(shot), speeds, how));
+  const setLength = (shot: ResolvedShot, length: number): void => onTiming(withLength(timed(shot), length));
   const label = slot.label.toLowerCase();
   return (
     <fieldset disabled={disabled} className="flex min-w-0 flex-col gap-2 border-t border-rule pt-3">
@@ -92,10 +118,26 @@ function SlotShots({
             index={index}
             onScreen={lasting(track, shot.id)}
             frame={at?.span.what.id === shot.id ? at.frame : null}
+            keeps={keeps}
+            palette={promotion.facts.brand.palette}
+            onSpeeds={setSpeeds}
+            onLength={setLength}
             onEdit={apply}
           />
         ))}
       </ol>
+      {shots.some(({ media }) => media.kind === "clip") && (
+        <div className="flex flex-wrap items-center gap-x-3 gap-y-1 text-[12.5px] text-soft">
+          On another speed its
+          <ChoiceSwitch
+            label={`On another speed of ${label}`}
+            choices={KEEPS}
+            words={KEEPS_WORDS}
+            value={keeps}
+            onChoose={setKeeps}
+          />
+        </div>
+      )}
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-[13px]">
         <button
           type="button"

@@ -1,18 +1,20 @@
 import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
 import { type ReactNode } from "react";
+import { type Palette } from "../../core/color/palette";
 import { type ClipFacts } from "../../core/document/facts";
-import { type CutSlot, changeCut, moveShot, slip, takeOutShot } from "../../core/document/cutEdits";
+import { type CutChange, type CutSlot, changeCut, moveShot, slip, takeOutShot } from "../../core/document/cutEdits";
 import { type Edit } from "../../core/document/edit";
 import { clipSeconds } from "../../core/document/mediaNeed";
 import { type ResolvedShot } from "../../core/document/resolve";
-import { usedOf } from "../../core/document/shots";
-import { millis } from "../../core/units";
+import { type ShotCut, usedOf } from "../../core/document/shots";
+import { type Keeps, type Speeds } from "../../core/pace/shotTimes";
 import { NumberField } from "../workshop/NumberField";
+import { ShotJoin } from "./ShotJoin";
+import { ShotSpeed } from "./ShotSpeed";
 import { cutInWords } from "./cutInWords";
 import { TimeField } from "./TimeField";
 
 const FIELD = "text-[12.5px] text-soft";
-const [SLOWEST, FASTEST, SPEED_STEP] = [0.25, 8, 0.01];
 
 interface ShotRowProps {
   readonly of: CutSlot;
@@ -22,19 +24,36 @@ interface ShotRowProps {
   readonly onScreen: number;
   /** The frame of its clip that is shown now; null where another shot is. */
   readonly frame: number | null;
+  /** What stays when its speed changes. */
+  readonly keeps: Keeps;
+  readonly palette: Palette;
+  readonly onSpeeds: (shot: ResolvedShot, speeds: Speeds, keeps: Keeps) => void;
+  readonly onLength: (shot: ResolvedShot, length: number) => void;
   readonly onEdit: (edit: Edit | null) => void;
 }
 
 /** How a shot is cut: typed to the frame, slipped, faster or slower, backwards, or one frame of it held. */
-export function ShotRow({ of, shot, index, onScreen, frame, onEdit }: ShotRowProps) {
+export function ShotRow({
+  of,
+  shot,
+  index,
+  onScreen,
+  frame,
+  keeps,
+  palette,
+  onSpeeds,
+  onLength,
+  onEdit,
+}: ShotRowProps) {
   const { id, media, cut } = shot;
   const name = media.name.replace(/\.\w+$/, "");
-  const isLast = of.shots.at(-1)?.id === id;
   const which = of.shots.length > 1 ? `shot ${index + 1}` : "the shot";
-  const setLength = (ms: number): void =>
-    onEdit(changeCut(of, id, { length: millis(Math.min(60_000, Math.max(40, ms))) }));
+  const set = (change: CutChange): void => onEdit(changeCut(of, id, change));
+  const setLength = (ms: number): void => onLength(shot, ms);
+  const setSpeeds = (speeds: Speeds): void => onSpeeds(shot, speeds, keeps);
   return (
     <li aria-label={`Shot ${index + 1}, ${name}`} className="border border-rule bg-paper/60 px-3 py-2">
+      {index > 0 && <ShotJoin which={which} cut={cut} palette={palette} onCut={set} />}
       <div className="flex items-center gap-2">
         <span className="min-w-0 flex-1 truncate text-[13.5px]">
           <b className="font-semibold">{index + 1}</b> {name}
@@ -58,12 +77,27 @@ export function ShotRow({ of, shot, index, onScreen, frame, onEdit }: ShotRowPro
         {media.kind === "clip" && `${usedInWords(media, cut)} · `}
         {(onScreen / 1000).toFixed(2)} s on screen
       </p>
-      {media.kind === "clip" && (
-        <ClipCut of={of} shot={shot} clip={media} which={which} frame={frame} onEdit={onEdit} />
+      <div className="mt-1.5 grid grid-cols-3 gap-2">
+        {media.kind === "clip" && cut.held === undefined && <UsedFields cut={cut} clip={media} onCut={set} />}
+        <TimeField
+          label={`Length of ${which}`}
+          shortLabel="On screen"
+          value={Math.round(onScreen)}
+          onTime={setLength}
+        />
+      </div>
+      {media.kind === "clip" && cut.held === undefined && (
+        <ShotSpeed cut={cut} clip={media} keeps={keeps} onSpeeds={setSpeeds} onCut={set} />
       )}
-      {!isLast && (media.kind === "picture" || cut.length !== undefined || cut.held !== undefined) && (
-        <div className="mt-1.5 w-28">
-          <TimeField label={`Length of ${which}`} value={cut.length ?? Math.round(onScreen)} onTime={setLength} />
+      {media.kind === "clip" && (
+        <div className="mt-1.5 flex flex-wrap items-center gap-x-3 gap-y-1 text-[12.5px] text-soft">
+          <Press label={`Slip ${which} back by a frame`} edit={slip(of, id, -1)} onEdit={onEdit}>
+            ← slip
+          </Press>
+          <Press label={`Slip ${which} on by a frame`} edit={slip(of, id, 1)} onEdit={onEdit}>
+            slip →
+          </Press>
+          <Ways cut={cut} at={frame ?? usedOf(media, cut).from} onCut={set} />
         </div>
       )}
     </li>
@@ -77,68 +111,38 @@ function usedInWords(clip: ClipFacts, cut: ResolvedShot["cut"]): string {
   return `${seconds(to - from)} of ${seconds(clip.frames)} s used`;
 }
 
-function ClipCut({
-  of,
-  shot: { id, cut },
-  clip,
-  which,
-  frame,
-  onEdit,
-}: Pick<ShotRowProps, "of" | "shot" | "frame" | "onEdit"> & { clip: ClipFacts; which: string }) {
+interface CutProps {
+  readonly cut: ShotCut;
+  readonly onCut: (change: CutChange) => void;
+}
+
+function UsedFields({ cut, clip, onCut }: CutProps & { clip: ClipFacts }) {
   const { from, to } = usedOf(clip, cut);
-  const isHeld = cut.held !== undefined;
-  const set = (change: Parameters<typeof changeCut>[2]): void => onEdit(changeCut(of, id, change));
-  const hold = (): void => set({ held: isHeld ? null : (frame ?? from) });
+  const setFrom = (frame: number): void => onCut({ from: Math.round(frame) });
+  const setTo = (frame: number): void => onCut({ to: Math.round(frame) });
   return (
     <>
-      <div className="mt-1.5 grid grid-cols-3 gap-2">
-        <NumberField
-          label="From frame"
-          least={0}
-          most={to - 1}
-          value={from}
-          onChange={(next) => set({ from: Math.round(next) })}
-          className={FIELD}
-        />
-        <NumberField
-          label="up to"
-          least={from + 1}
-          most={clip.frames}
-          value={to}
-          onChange={(next) => set({ to: Math.round(next) })}
-          className={FIELD}
-        />
-        <NumberField
-          label="Speed, times"
-          least={SLOWEST}
-          most={FASTEST}
-          step={SPEED_STEP}
-          value={cut.speed ?? 1}
-          onChange={(speed) => set({ speed: speed === 1 ? null : speed })}
-          className={FIELD}
-        />
-      </div>
-      <div className="mt-1.5 flex flex-wrap items-center gap-x-3 gap-y-1 text-[12.5px] text-soft">
-        <Press label={`Slip ${which} back by a frame`} edit={slip(of, id, -1)} onEdit={onEdit}>
-          ← slip
-        </Press>
-        <Press label={`Slip ${which} on by a frame`} edit={slip(of, id, 1)} onEdit={onEdit}>
-          slip →
-        </Press>
-        <label className="flex items-center gap-1.5">
-          <input
-            type="checkbox"
-            className="accent-accent"
-            checked={cut.reversed === true}
-            onChange={(event) => set({ reversed: event.target.checked ? true : null })}
-          />
-          backwards
-        </label>
-        <label className="flex items-center gap-1.5">
-          <input type="checkbox" className="accent-accent" checked={isHeld} onChange={hold} />
-          {isHeld ? "held" : "hold this frame"}
-        </label>
-      </div>
+      <NumberField label="From frame" least={0} most={to - 1} value={from} onChange={setFrom} className={FIELD} />
+      <NumberField label="up to" least={from + 1} most={clip.frames} value={to} onChange={setTo} className={FIELD} />
+    </>
+  );
+}
+
+/** @param at the frame that is held when one is */
+function Ways({ cut, at, onCut }: CutProps & { at: number }) {
+  const isHeld = cut.held !== undefined;
+  const turn = (): void => onCut({ reversed: cut.reversed ? null : true });
+  const hold = (): void => onCut({ held: isHeld ? null : at });
+  return (
+    <>
+      <label className="flex items-center gap-1.5">
+        <input type="checkbox" className="accent-accent" checked={cut.reversed === true} onChange={turn} />
+        backwards
+      </label>
+      <label className="flex items-center gap-1.5">
+        <input type="checkbox" className="accent-accent" checked={isHeld} onChange={hold} />
+        {isHeld ? "held" : "hold this frame"}
+      </label>
     </>
   );
 }

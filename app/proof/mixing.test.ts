@@ -43,7 +43,7 @@ const mix = (sound: string, position: number, lasts: number, length = 2): Mix =>
   ],
   length: length * 1000,
 });
-const mixing = () => openMixing((sound) => `/${sound}`);
+const mixing = () => openMixing(({ sound }) => `/${sound}`);
 
 test("all of a promotion is mixed, of which no more is fetched than is heard, and once", async () => {
   const sound = mixing();

@@ -1,6 +1,6 @@
 import { heardSamples } from "../../core/sound/heardSamples";
-import { type NeededSamples, neededSamples } from "../../core/sound/mixSamples";
-import { type Mix } from "../../core/sound/mixedPiece";
+import { type NeededSamples, type NeededSound, neededSamples } from "../../core/sound/mixSamples";
+import { type Mix, type SoundVersion } from "../../core/sound/mixedPiece";
 import { BYTES_PER_SAMPLE, type SoundSamples, type Stereo, readSamples, sampleAt } from "../../core/sound/samples";
 import { ticksOf } from "../../core/time/ticks";
 
@@ -16,32 +16,32 @@ interface Kept {
 }
 
 /** @param addressOf where the samples of a sound are fetched */
-export function openMixing(addressOf: (sound: string) => string): Mixing {
+export function openMixing(addressOf: (version: SoundVersion) => string): Mixing {
   let kept = new Map<string, Kept>();
 
-  function samplesFor(sound: string, needed: NeededSamples): Kept {
-    const before = kept.get(sound);
+  function samplesFor(name: string, needed: NeededSound): Kept {
+    const before = kept.get(name);
     return before && covers(before.needed, needed)
       ? before
-      : { needed, samples: fetchSamples(addressOf(sound), needed) };
+      : { needed, samples: fetchSamples(addressOf(needed.version), needed) };
   }
 
   return {
     async mixed(mix) {
       // What is heard no more is let go.
-      const now = new Map([...neededSamples(mix)].map(([sound, needed]) => [sound, samplesFor(sound, needed)]));
+      const now = new Map([...neededSamples(mix)].map(([name, needed]) => [name, samplesFor(name, needed)]));
       kept = now;
       const ready = new Map<string, SoundSamples | null>();
-      for (const [sound, { samples }] of now) {
+      for (const [name, { samples }] of now) {
         const found = await samples;
-        ready.set(sound, found);
+        ready.set(name, found);
         // What could not be had is asked for again the next time.
-        if (!found && kept.get(sound)?.samples === samples) kept.delete(sound);
+        if (!found && kept.get(name)?.samples === samples) kept.delete(name);
       }
       const count = sampleAt(ticksOf(mix.length));
       const whole = { left: new Float32Array(count), right: new Float32Array(count) };
       let at = 0;
-      for (const { left, right } of heardSamples(mix, (sound) => ready.get(sound) ?? null, count)) {
+      for (const { left, right } of heardSamples(mix, (name) => ready.get(name) ?? null, count)) {
         whole.left.set(left, at);
         whole.right.set(right, at);
         at += left.length;

@@ -1,8 +1,9 @@
+import { soundName } from "../../core/sound/mixedPiece";
 import { openMixing } from "../proof/mixing";
 import { type FromSounds, type ToSounds } from "../proof/soundMessages";
 
 /** Mixes what is heard of promotions, off the page. Of what is asked for in quick succession only the last is mixed. */
-const mixing = openMixing((sound) => `/media/${sound}/samples`);
+const mixing = openMixing((version) => `/media/${soundName(version)}`);
 let newest = 0;
 let before: Promise<void> = Promise.resolve();
 

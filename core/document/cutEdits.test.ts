@@ -63,6 +63,7 @@ test("wherever a shot is split, the two show what it showed, frame by frame", ()
       from: fc.nat(30),
       to: fc.integer({ min: 50, max: 90 }),
       speed: fc.constantFrom(0.5, 1, 2),
+      endSpeed: fc.constantFrom(0.5, 1, 3),
       reversed: fc.constant(true as const),
     },
     { requiredKeys: [] },
@@ -78,10 +79,22 @@ test("wherever a shot is split, the two show what it showed, frame by frame", ()
         const track = shotTrack(cutSlot(of).shots, 6000);
         return Array.from({ length: 180 }, (_, at) => shotOn(track, frameStart(at, FPS_30))?.frame ?? -1);
       };
-      expect(shown(split)).toEqual(shown(document));
+      const [whole, halves] = [shown(document), shown(split)];
+      // Where the speed changes, the cut lies on a frame of the clip and not between two.
+      if (cut.endSpeed === undefined) expect(halves).toEqual(whole);
+      else whole.forEach((one, at) => expect(Math.abs(one - (halves[at] ?? -1))).toBeLessThanOrEqual(3));
     }),
     { numRuns: 60 },
   );
+});
+
+test("what comes in by a join does so once: its second half follows at once, at the speed the first has come to", () => {
+  const document = withShot({ speed: 1, endSpeed: 3, comesBy: "wipe", comesOver: millis(300), blended: true });
+  const [first, second] = shotsOf(after(document, (of) => splitShot(of, "one", 750)));
+  // 90 frames at 1 to 3 times last 1.5 s; in the middle it is 2.
+  expect(first).toMatchObject({ speed: 1, endSpeed: 2, comesBy: "wipe", comesOver: 300, blended: true });
+  expect(second).toMatchObject({ speed: 2, endSpeed: 3, blended: true });
+  expect(second).not.toHaveProperty("comesBy");
 });
 
 test("a still is split in time; a shot is not split where it begins", () => {

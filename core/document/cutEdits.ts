@@ -7,7 +7,7 @@ import { type ResolvedShot } from "./resolve";
 import { freeId } from "./sceneIds";
 import { type SlotKey } from "./sceneTemplate";
 import { LEAST_LENGTH_MS, MOST_SHOTS, type ShotCut, usedOf } from "./shots";
-import { ownLength, sourceFrame } from "../scene/shotTrack";
+import { ownLength, sourceFrame, speedAt } from "../scene/shotTrack";
 import { millis } from "../units";
 import { ticksOf } from "../time/ticks";
 
@@ -78,13 +78,15 @@ export function splitShot(of: CutSlot, id: string, passed: number): Edit | null 
 /** How the two halves of a shot are cut; null where there is no frame to cut at. @param passed milliseconds from its start */
 export function halvesOf({ media, cut }: ResolvedShot, passed: number): readonly [ShotCut, ShotCut] | null {
   const rest = without(cut, ["length"]);
+  // The second half follows the first at once.
+  const following = without(rest, ["comesBy", "comesOver", "comesThrough"]);
   const isShort = passed < LEAST_LENGTH_MS || (cut.length !== undefined && cut.length - passed < LEAST_LENGTH_MS);
   if (isShort) return null;
   const left = cut.length === undefined ? {} : { length: millis(cut.length - Math.round(passed)) };
   if (media.kind !== "clip" || cut.held !== undefined)
     return [
       { ...rest, length: millis(Math.round(passed)) },
-      { ...rest, ...left },
+      { ...following, ...left },
     ];
   const { from, to } = usedOf(media, cut);
   // Where a clip has ended there is nothing to cut.
@@ -93,12 +95,27 @@ export function halvesOf({ media, cut }: ResolvedShot, passed: number): readonly
   // Backwards, what comes first is what lies behind in the clip.
   const edge = cut.reversed ? frame + 1 : frame;
   if (edge <= from || edge >= to) return null;
-  const [early, late] = [
-    cutWith({ media, cut: rest }, { from, to: edge }),
-    cutWith({ media, cut: rest }, { from: edge, to }),
+  const [firstUsed, secondUsed] = cut.reversed
+    ? [
+        { from: edge, to },
+        { from, to: edge },
+      ]
+    : [
+        { from, to: edge },
+        { from: edge, to },
+      ];
+  const between = cut.endSpeed === undefined ? null : round(speedAt(media, cut, ticksOf(passed)));
+  return [
+    cutWith({ media, cut: rest }, { ...firstUsed, ...(between === null ? {} : { endSpeed: between }) }),
+    {
+      ...cutWith({ media, cut: following }, { ...secondUsed, ...(between === null ? {} : { speed: between }) }),
+      ...left,
+    },
   ];
-  return cut.reversed ? [late, { ...early, ...left }] : [early, { ...late, ...left }];
 }
+
+/** A speed as it is kept. */
+const round = (speed: number): number => Math.round(speed * 10_000) / 10_000;
 
 /** Shows another picture or clip after a shot. Null where there are as many as can be. */
 export function addShot(of: CutSlot, after: string, media: MediaFacts): Edit | null {

@@ -5,7 +5,7 @@ import { type ResolvedScene } from "../document/resolve";
 import { type SlotKey } from "../document/sceneTemplate";
 import { type ShownWords, shownWords } from "../preflight/shownWords";
 import { type SheetScene } from "../scene/proofSheet";
-import { ownLength } from "../scene/shotTrack";
+import { lengthOfShots, ownLength } from "../scene/shotTrack";
 import { readingNeed } from "../time/reading";
 import { FIELDS } from "../document/fields";
 
@@ -107,9 +107,8 @@ export function pacedScenes(
 /** How long the slot that shows most of clips takes to show all that is used of them; null without any. */
 function lengthOfClips({ shots }: ResolvedScene): number | null {
   const lengths = Object.values(shots).flatMap((all) => {
-    const own = all.map(ownLength).filter((one) => one !== null);
-    const isTimed = all.some(({ media }) => media.kind === "clip") && own.length === all.length;
-    return isTimed ? [own.reduce((sum, one) => sum + one, 0)] : [];
+    const isTimed = all.some(({ media }) => media.kind === "clip") && all.every((shot) => ownLength(shot) !== null);
+    return isTimed ? [lengthOfShots(all)] : [];
   });
   return lengths.length > 0 ? Math.max(...lengths) : null;
 }

@@ -21,14 +21,14 @@ export function endingAt(size: Size, { kind, color }: Ending<string>, list: Disp
   });
   switch (kind) {
     case "fades":
-      return joinAt(size, join("crossfade"), { list, coming: page, time });
+      return joinAt(whole, join("crossfade"), { list, coming: page, time });
     case "wiped over":
-      return joinAt(size, join("wipe"), { list, coming: page, time });
+      return joinAt(whole, join("wipe"), { list, coming: page, time });
     case "page slides over":
-      return joinAt(size, join("slide", { angle: 90 }), { list, coming: page, time });
+      return joinAt(whole, join("slide", { angle: 90 }), { list, coming: page, time });
     case "shape closes":
       // As a scene is revealed, backwards: the colour is what it leaves.
-      return joinAt(size, join("reveal"), { list: page, coming: list, time: 1 - time });
+      return joinAt(whole, join("reveal"), { list: page, coming: list, time: 1 - time });
     case "shutters close":
       return [...list, ...shutters(whole, glide(time), color)];
   }

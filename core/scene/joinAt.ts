@@ -1,6 +1,6 @@
 import { type Join, type JoinEase } from "../document/joins";
 import { scaling, translation } from "../geometry/affine";
-import { type Point, type Rect, type Size, centreOf, rect, wholeOf } from "../geometry/rect";
+import { type Point, type Rect, type Size, centreOf, rect } from "../geometry/rect";
 import { type Easing, glide, leave, settle } from "../motion/easing";
 import { polygon } from "../type/outline";
 import { type DisplayList, type DisplayNode } from "./displayList";
@@ -25,10 +25,12 @@ export interface Joining {
   readonly time: number;
 }
 
-/** Two scenes on screen at once, by the way in which the second comes in. */
-export function joinAt(size: Size, join: Join<string>, { list, coming, time }: Joining): DisplayList {
+/**
+ * Two things on screen at once, by the way in which the second comes in: scenes, or shots of a slot.
+ * @param whole the place that both fill
+ */
+export function joinAt(whole: Rect, join: Join<string>, { list, coming, time }: Joining): DisplayList {
   const progress = EASES[join.ease](Math.min(1, Math.max(0, time)));
-  const whole = wholeOf(size);
   switch (join.kind) {
     case "crossfade":
       return [...list, { kind: "layer", alpha: progress, children: coming }];
@@ -39,13 +41,13 @@ export function joinAt(size: Size, join: Join<string>, { list, coming, time }: J
     case "reveal":
       return progress <= 0 ? list : [...list, revealed(coming, whole, progress)];
     case "push": {
-      const by = onWhole(size, turned(LEFT, quarters(join.angle)), progress);
-      const from = onWhole(size, turned(LEFT, quarters(join.angle)), 1);
+      const by = onWhole(whole, turned(LEFT, quarters(join.angle)), progress);
+      const from = onWhole(whole, turned(LEFT, quarters(join.angle)), 1);
       return [moved(list, by), moved(coming, { x: by.x - from.x, y: by.y - from.y })];
     }
     case "slide": {
-      const from = onWhole(size, turned(LEFT, quarters(join.angle)), 1);
-      const by = onWhole(size, turned(LEFT, quarters(join.angle)), progress);
+      const from = onWhole(whole, turned(LEFT, quarters(join.angle)), 1);
+      const by = onWhole(whole, turned(LEFT, quarters(join.angle)), progress);
       return [...list, moved(coming, { x: by.x - from.x, y: by.y - from.y })];
     }
     case "blur":
@@ -108,14 +110,14 @@ const dipped = (list: DisplayList, place: Rect, ink: string, alpha: number): Dis
 function wiped(children: DisplayList, whole: Rect, angle: number, progress: number): DisplayNode {
   const way = turned(RIGHT, angle);
   if (way.y === 0 || way.x === 0) return { kind: "clipped", place: passed(whole, way, progress), children };
-  const corners = [whole, { ...whole, x: whole.width }].flatMap(({ x }) => [
-    { x, y: 0 },
-    { x, y: whole.height },
+  const corners = [whole.x, whole.x + whole.width].flatMap((x) => [
+    { x, y: whole.y },
+    { x, y: whole.y + whole.height },
   ]);
   const along = corners.map(({ x, y }) => x * way.x + y * way.y);
   const [first, last] = [Math.min(...along), Math.max(...along)];
   const edge = first + (last - first) * progress;
-  const wide = whole.width + whole.height;
+  const wide = Math.abs(whole.x) + Math.abs(whole.y) + whole.width + whole.height;
   const at = (onWay: number, beside: number): number[] => [
     way.x * onWay - way.y * beside,
     way.y * onWay + way.x * beside,
@@ -124,10 +126,10 @@ function wiped(children: DisplayList, whole: Rect, angle: number, progress: numb
   return { kind: "layer", alpha: 1, mask: { kind: "outline", outline, at: { x: 0, y: 0 } }, children };
 }
 
-/** What of the frame an edge has passed that goes straight across or down it. */
-function passed({ width, height }: Rect, way: Point, progress: number): Rect {
+/** What of the whole an edge has passed that goes straight across or down it. */
+function passed({ x, y, width, height }: Rect, way: Point, progress: number): Rect {
   const [wide, high] = [way.x === 0 ? width : width * progress, way.y === 0 ? height : height * progress];
-  return rect(way.x < 0 ? width - wide : 0, way.y < 0 ? height - high : 0, wide, high);
+  return rect(x + (way.x < 0 ? width - wide : 0), y + (way.y < 0 ? height - high : 0), wide, high);
 }
 
 /** What lies inside a shape with cut corners that grows from the middle. */

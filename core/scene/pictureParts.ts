@@ -4,7 +4,8 @@ import { type ResolvedShot } from "../document/resolve";
 import { shotTrack } from "./shotTrack";
 import { type PlacedPicture } from "../arrangement/layout";
 import { type PictureFacts } from "../document/facts";
-import { usedOf } from "../document/shots";
+import { type Join, USUAL_JOIN, inkedJoin } from "../document/joins";
+import { type ShotCut, usedOf } from "../document/shots";
 import { type SceneTemplate, slotKey } from "../document/sceneTemplate";
 import { type Rect, evenInsets, inset, rect } from "../geometry/rect";
 import { type ResolvedScene } from "../document/resolve";
@@ -116,7 +117,9 @@ function placedShot(
   const { place } = placed;
   const key = slotKey(scene, slot);
   const use = id === "shot-1" ? key : `${key}/${id}`;
-  const shot = { media, cut, use, drift: "none", plays: false, framing: null, under: [] } as const;
+  const join = shotJoin(cut, style);
+  const base = { media, cut, use, framing: null, under: [], ...(join ? { join } : {}) };
+  const shot = { ...base, drift: "none", plays: false } as const;
   if (placed.blurred)
     return { ...shot, atRest: { kind: "still", bounds: place, children: [coverNode(media, place, 1, blur)] } };
   if (placed.shadow && media.kind === "picture")
@@ -145,6 +148,12 @@ function placedShot(
     atRest: atRest.length === 1 ? node : { kind: "still", bounds: place, children: atRest },
   };
 }
+
+/** How a shot comes in over the one before it; null where it follows at once. */
+const shotJoin = ({ comesBy, comesThrough }: ShotCut, { palette }: BrandStyle): Join<string> | null =>
+  comesBy === undefined
+    ? null
+    : inkedJoin({ ...USUAL_JOIN, kind: comesBy, ...(comesThrough ? { color: comesThrough } : {}) }, palette);
 
 /** A picture with its shadow. */
 function onGround(

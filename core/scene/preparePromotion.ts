@@ -1,7 +1,7 @@
 import { type ResolvedPromotion, type ResolvedScene } from "../document/resolve";
 import { type Ending } from "../document/endings";
 import { type Join, inkedJoin, joinInk } from "../document/joins";
-import { type Size, rect } from "../geometry/rect";
+import { type Size, rect, wholeOf } from "../geometry/rect";
 import { formatOf, type FormatName, type Shape } from "../placement/formats";
 import { type Ticks, msOf, ticks, ticksOf } from "../time/ticks";
 import { type SceneSpan, sceneTrack } from "../time/timeline";
@@ -234,7 +234,7 @@ function joined(
   const time = (at - span.from) / (ticksOf(entered) - span.from);
   const join = promotion.joins[span.what];
   const coming = sceneOf(promotion, span, at);
-  return join ? joinAt(promotion.size, join, { list, coming, time }) : coming;
+  return join ? joinAt(wholeOf(promotion.size), join, { list, coming, time }) : coming;
 }
 
 function preparedScene(promotion: PreparedShape, index: number): PreparedScene {

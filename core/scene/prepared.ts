@@ -1,3 +1,4 @@
+import { type Join } from "../document/joins";
 import { type SlotFraming } from "../document/slotFraming";
 import { type SlotKey } from "../document/sceneTemplate";
 import { type FramedPicture, type Way } from "../geometry/framedPicture";
@@ -86,6 +87,8 @@ export interface PlacedShot extends CutMedia {
   readonly framing: SlotFraming | null;
   /** What is seen beside it. */
   readonly under: readonly DisplayNode[];
+  /** How it comes in over the shot before it; it follows at once where this is not there. */
+  readonly join?: Join<string> | undefined;
   /** What is laid over it; not there where nothing is. */
   readonly over?: readonly PlacedOverlay[] | undefined;
   /** The picture without movement, over what is under it: the same object in every frame. */

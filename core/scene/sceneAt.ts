@@ -8,13 +8,16 @@ import { ENTRANCE_MS, motionAt } from "../motion/wordMotion";
 import { whileShown } from "../motion/whileShown";
 import { slowZoom } from "../motion/slowZoom";
 import { type Ticks, msOf, ticks } from "../time/ticks";
-import { shotOn } from "./shotTrack";
+import { joinAt } from "./joinAt";
+import { sourceFrames } from "./shotTrack";
+import { type ClipFacts } from "../document/facts";
+import { type Span, spansAt } from "../time/tracks";
 import { type DisplayList, type DisplayNode } from "./displayList";
 import { framedIn, framedNode } from "./framedMedia";
 import { drawnSmaller } from "./pictureNodes";
 import { overlaidAt } from "./overlayNodes";
 import { soundWaveAt } from "./soundWave";
-import { type MediaPart, type MovingPiece, type PreparedScene, type ScenePart } from "./prepared";
+import { type MediaPart, type MovingPiece, type PlacedShot, type PreparedScene, type ScenePart } from "./prepared";
 
 /** A prepared scene at a time from its start. */
 export function sceneAt(scene: PreparedScene, time: Ticks): DisplayList {
@@ -110,17 +113,52 @@ const asOne = (nodes: readonly DisplayNode[]): readonly DisplayNode[] =>
   nodes.length > 1 ? [{ kind: "layer", alpha: 1, children: nodes }] : nodes;
 
 function contentAt({ track, place }: MediaPart, time: Ticks): DisplayNode[] {
-  const now = shotOn(track, time);
-  if (!now) return [];
-  const { span, passed, frame } = now;
-  const { media, use, drift, plays, framing, under, over = [], atRest } = span.what;
+  const on = spansAt(track, time);
+  // A scene that is on screen past its end, by the rounding of a frame, shows its last shot.
+  const [first, ...coming] = on.length > 0 ? on : track.slice(-1);
+  if (!first) return [];
+  const own = shotAt(first, place, time);
+  return coming.reduce((list, span, at) => shotJoined(list, { span, over: on[at] ?? first, place }, time), own);
+}
+
+interface ComingShot {
+  readonly span: Span<PlacedShot>;
+  /** What it comes in over. */
+  readonly over: Span<PlacedShot>;
+  readonly place: Rect;
+}
+
+/** What is in a place with one more shot coming in over it. */
+function shotJoined(list: DisplayNode[], { span, over, place }: ComingShot, time: Ticks): DisplayNode[] {
+  const { join } = span.what;
+  const coming = shotAt(span, place, time);
+  if (!join) return coming;
+  const share = (time - span.from) / (over.to - span.from);
+  return [{ kind: "clipped", place, children: joinAt(place, join, { list, coming, time: share }) }];
+}
+
+function shotAt({ from, to, what }: Span<PlacedShot>, place: Rect, time: Ticks): DisplayNode[] {
+  const passed = ticks(Math.max(0, time - from));
+  const { media, drift, plays, framing, under, over = [], atRest } = what;
   const isMoving = over.some(({ kind }) => kind === "moving");
   if (!plays && drift === "none" && !isMoving) return [atRest];
   const laidOver = overlaidAt(over, place, msOf(passed));
-  if (media.kind === "clip" && plays)
-    return [...under, framedNode(media, framedIn(media, place, framing, { frame }), { use, frame }), ...laidOver];
-  const zoom = drift === "none" ? 1 : slowZoom(msOf(passed), msOf(ticks(span.to - span.from)), drift === "out");
+  if (media.kind === "clip" && plays) return [...under, ...clipAt(what, media, place, passed), ...laidOver];
+  const zoom = drift === "none" ? 1 : slowZoom(msOf(passed), msOf(ticks(to - from)), drift === "out");
   return [...under, framedNode(media, framedIn(media, place, framing, { zoom })), ...laidOver];
+}
+
+/** A frame of a clip, with as much of the next over it as is near, where frames are blended. */
+function clipAt({ cut, use, framing }: PlacedShot, clip: ClipFacts, place: Rect, passed: Ticks): DisplayNode[] {
+  const { frame, next, share } = sourceFrames(clip, cut, passed);
+  const framed = framedIn(clip, place, framing, { frame });
+  const node = framedNode(clip, framed, { use, frame });
+  if (!cut.blended || share === 0) return [node];
+  // It lies where the other does, though its subject may be elsewhere.
+  return [
+    node,
+    { kind: "layer", alpha: share, children: [framedNode(clip, framed, { use: `${use}/next`, frame: next })] },
+  ];
 }
 
 /** How much of the second picture is uncovered at a share of the scene's length: half, and resting, in the middle. */

@@ -6,7 +6,7 @@ import { sceneSpans } from "../time/timeline";
 import { msOf, ticksOf } from "../time/ticks";
 import { millis } from "../units";
 import { type SoundingScene, clipSounds } from "./clipSounds";
-import { levelAt } from "./mixedPiece";
+import { levelAt, positionAt } from "./mixedPiece";
 
 /** Six seconds at 30 frames a second. */
 const clip = testClip({ frames: 180, hasSound: true });
@@ -62,6 +62,44 @@ test("faster is shorter, backwards begins at the end, a held frame is silent, an
   expect(back && [back.what.position, back.what.speed]).toEqual([3 * 48_000 - 1, -1]);
   const silent = [shot({ held: 10 }), { media: testPicture(), cut: {} }, shot({}, testClip({ hasSound: false }))];
   for (const what of silent) expect(heard(scenes([one(what)]))).toEqual([]);
+});
+
+test("as high as it was it passes sample by sample in what was made that fast; the same stretch is heard", () => {
+  const [slow] = heard(scenes([one(shot({ from: 30, to: 60, speed: 0.5, pitchKept: true }))]));
+  expect(slow?.what).toMatchObject({ speed: 1, tempo: 0.5, position: 96_000, used: { from: 96_000, to: 192_000 } });
+  expect(slow && msOf(slow.to)).toBe(2000);
+  const [back] = heard(scenes([one(shot({ to: 60, speed: 2, pitchKept: true, reversed: true }))]));
+  expect(back?.what).toMatchObject({ speed: -1, tempo: 2, position: 47_999 });
+  // At its own speed there is nothing to keep; of one that changes it can't be.
+  const [own] = heard(scenes([one(shot({ pitchKept: true }))]));
+  expect(own?.what).not.toHaveProperty("tempo");
+  const [ramp] = heard(scenes([one(shot({ to: 60, speed: 0.5, endSpeed: 1.5, pitchKept: true }))]));
+  expect(ramp?.what).not.toHaveProperty("tempo");
+});
+
+test("what gets faster ends where its pictures end", () => {
+  const [ramp] = heard(scenes([one(shot({ to: 90, speed: 0.5, endSpeed: 2.5 }))]));
+  const { from, to, what } = defined(ramp);
+  // Three seconds at 1.5 times on the whole.
+  expect([msOf(from), msOf(to)]).toEqual([0, 2000]);
+  expect(positionAt(what, 0)).toBe(0);
+  // Half way through it has gone 0.5 to 1.5 times as fast for a second.
+  expect(positionAt(what, 48_000)).toBeCloseTo(48_000);
+  expect(positionAt(what, 96_000)).toBeCloseTo(144_000);
+  const [back] = heard(scenes([one(shot({ to: 90, speed: 0.5, endSpeed: 2.5, reversed: true }))]));
+  expect(positionAt(defined(back).what, 96_000)).toBeCloseTo(-1);
+});
+
+test("shots that are joined fade over each other as long as both are seen", () => {
+  const joined = [shot({ to: 60 }), shot({ to: 60, comesBy: "push", comesOver: millis(400) })];
+  const [first, second] = heard(scenes([one(...joined)])).map((piece) => defined(piece));
+  expect([first, second].map((piece) => piece && [msOf(piece.from), msOf(piece.to)])).toEqual([
+    [0, 2000],
+    [1600, 3600],
+  ]);
+  for (const ms of [1600, 1700, 1800, 1990])
+    expect(levelAt(defined(first), ticksOf(ms)) + levelAt(defined(second), ticksOf(ms))).toBeCloseTo(1);
+  expect(levelAt(defined(first), ticksOf(1700))).toBeCloseTo(0.75);
 });
 
 test("what has a level of its own keeps it; others have the usual one; none at all is not heard", () => {

@@ -14,7 +14,8 @@ export function heardBeats(
   { sound, beats, lasts }: { readonly sound: string; readonly beats: Beats; readonly lasts: number },
 ): number[] {
   const heard = track.flatMap(({ from, to, what }) => {
-    if (what.sound !== sound || what.speed !== 1) return [];
+    const isItself = what.speed === 1 && what.speedsUp === undefined && what.tempo === undefined;
+    if (what.sound !== sound || !isItself) return [];
     const [start, end] = [toMs(from), Math.min(length, toMs(to))];
     const begins = (what.position * 1000) / SAMPLE_RATE;
     const rounds = what.isLooped && lasts > 0 ? Math.ceil((begins + end - start) / lasts) : 1;

@@ -2,7 +2,7 @@ import { type MediaFacts } from "../document/facts";
 import { clipSeconds } from "../document/mediaNeed";
 import { SAMPLE_RATE, sampleAt, samplesIn } from "./samples";
 import { ticks, ticksOf } from "../time/ticks";
-import { type Mix, levelAt } from "./mixedPiece";
+import { type Mix, levelAt, positionAt } from "./mixedPiece";
 
 /** Milliseconds between two levels. */
 export const LEVEL_STEP = 50;
@@ -17,10 +17,11 @@ export function heardLevels({ track, length }: Mix, media: Readonly<Record<strin
     return Math.max(
       0,
       ...track.map((span) => {
-        const { sound, position, speed, isLooped } = span.what;
+        const { sound, isLooped, tempo = 1 } = span.what;
         const measured = measuredOf(media[sound]);
         if (!measured || at < span.from || at > span.to) return 0;
-        const into = position + sampleAt(ticks(at - span.from)) * speed;
+        // What is made faster is that much shorter.
+        const into = positionAt(span.what, sampleAt(ticks(at - span.from))) * tempo;
         const place = isLooped ? into % measured.length : into;
         const level = measured.levels[Math.floor((place / measured.length) * measured.levels.length)] ?? 0;
         return (level / 100) * levelAt(span, at);

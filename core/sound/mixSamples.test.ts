@@ -26,7 +26,7 @@ const span = (from: number, to: number, what: MixedPiece) => ({ from: ticksOf(fr
 const mix = (...track: Mix["track"]): Mix => ({ track, length: 1000 });
 
 function heard(of: Mix, count: number, sounds: Readonly<Record<string, SoundSamples>> = { s: counting(0, 100) }) {
-  const blocks = [...mixSamples(of, (sound) => sounds[sound] ?? null, count)];
+  const blocks = [...mixSamples(of, (name) => sounds[name.replace(/\/samples$/, "")] ?? null, count)];
   const channel = (side: "left" | "right"): number[] => blocks.flatMap((block) => Array.from(block[side]));
   // Thousandths.
   return { left: channel("left").map(rounded), right: channel("right").map(rounded) };
@@ -84,7 +84,7 @@ test("what is needed of each sound is enough: with no more than that, the same i
       const track = all.map(({ at, lasts, position, speed, isLooped }) =>
         span(at, at + lasts, piece({ position, speed, isLooped, used: { from: 500, to: 4000 } })),
       );
-      const needed = neededSamples(mix(...track)).get("s");
+      const needed = neededSamples(mix(...track)).get("s/samples");
       const end = Math.min(5000, needed?.to ?? 5000);
       const least = counting(needed?.from ?? 0, end - (needed?.from ?? 0));
       const whole = heard(mix(...track), 6000, { s: counting(0, 5000) });
@@ -106,4 +106,22 @@ test("kept samples are read as they are: signed, little-endian, left before righ
   const bytes = Uint8Array.from([0, 0, 0, 128, 255, 127, 0, 64, 1]);
   const { first, left, right } = readSamples(bytes, 7);
   expect([first, ...left, ...right]).toEqual([7, 0, 32767 / 32768, -1, 0.5]);
+});
+
+test("a piece that gets faster is read further apart with each sample, and all it passes is asked for", () => {
+  const faster = piece({ position: 10, speed: 1, speedsUp: 1 });
+  const track = [span(0, 5, faster)];
+  // 10, then 1, 2, 3, 4 samples and halves on: n + n² / 2.
+  expect(heard(mix(...track), 5).left).toEqual([10, 11.5, 14, 17.5, 22]);
+  expect(neededSamples(mix(...track)).get("s/samples")).toMatchObject({ from: 10, to: 29 });
+});
+
+test("a sound that is made faster is another one than the sound itself", () => {
+  const needed = neededSamples(mix(span(0, 4, piece()), span(0, 4, piece({ tempo: 0.5, position: 7 }))));
+  expect([...needed.keys()]).toEqual(["s/samples", "s/samples-x0.5"]);
+  expect(needed.get("s/samples-x0.5")?.version).toEqual({ sound: "s", tempo: 0.5 });
+  const both = { s: counting(0, 100), "s/samples-x0.5": counting(50, 100) };
+  expect(heard(mix(span(0, 2, piece()), span(2, 4, piece({ tempo: 0.5, position: 60 }))), 4, both).left).toEqual([
+    0, 1, 60, 61,
+  ]);
 });

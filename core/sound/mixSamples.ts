@@ -1,5 +1,5 @@
 import { type Span } from "../time/tracks";
-import { type Mix, type MixedPiece } from "./mixedPiece";
+import { type Mix, type MixedPiece, type SoundVersion, positionAt, soundName } from "./mixedPiece";
 import { SAMPLE_RATE, type SoundSamples, type Stereo, sampleAt } from "./samples";
 
 /** The samples of a sound that are needed: from one on, up to and without another; to its end where that is null. */
@@ -8,14 +8,21 @@ export interface NeededSamples {
   readonly to: number | null;
 }
 
-/** What of each sound is heard in a mix. */
-export function neededSamples({ track }: Mix): Map<string, NeededSamples> {
-  const needed = new Map<string, NeededSamples>();
+/** A sound as it is needed, and how much of it. */
+export interface NeededSound extends NeededSamples {
+  readonly version: SoundVersion;
+}
+
+/** What of each sound is heard in a mix, by its name. */
+export function neededSamples({ track }: Mix): Map<string, NeededSound> {
+  const needed = new Map<string, NeededSound>();
   for (const span of track) {
-    const { sound } = span.what;
+    const { sound, tempo } = span.what;
+    const version = { sound, tempo };
     const own = neededBy(span);
-    const before = needed.get(sound);
-    needed.set(sound, before ? { from: Math.min(before.from, own.from), to: later(before.to, own.to) } : own);
+    const before = needed.get(soundName(version));
+    const range = before ? { from: Math.min(before.from, own.from), to: later(before.to, own.to) } : own;
+    needed.set(soundName(version), { ...range, version });
   }
   return needed;
 }
@@ -23,9 +30,10 @@ export function neededSamples({ track }: Mix): Map<string, NeededSamples> {
 const later = (one: number | null, other: number | null): number | null =>
   one === null || other === null ? null : Math.max(one, other);
 
-function neededBy({ from, to, what: { position, speed, used, isLooped } }: Span<MixedPiece>): NeededSamples {
+function neededBy({ from, to, what }: Span<MixedPiece>): NeededSamples {
+  const { position, used, isLooped } = what;
   if (isLooped) return used;
-  const ends = position + speed * (sampleAt(to) - sampleAt(from));
+  const ends = positionAt(what, sampleAt(to) - sampleAt(from));
   // What lies between two samples needs both.
   const [least, most] = [Math.floor(Math.min(position, ends)), Math.ceil(Math.max(position, ends)) + 1];
   return { from: Math.max(used.from, least), to: used.to === null ? most : Math.min(used.to, most) };
@@ -34,7 +42,7 @@ function neededBy({ from, to, what: { position, speed, used, isLooped } }: Span<
 /**
  * What is heard of a mix, a second at a time.
  *
- * @param samplesOf the samples of a sound that are needed (see `neededSamples`); a sound of which there are none is not heard
+ * @param samplesOf the samples of a sound that are needed, by its name (see `neededSamples`); a sound of which there are none is not heard
  * @param count how many samples are made: silence follows what ends before
  */
 export function* mixSamples(
@@ -46,7 +54,7 @@ export function* mixSamples(
     const length = Math.min(SAMPLE_RATE, count - start);
     const block = { left: new Float32Array(length), right: new Float32Array(length) };
     for (const span of track) {
-      const samples = samplesOf(span.what.sound);
+      const samples = samplesOf(soundName(span.what));
       if (samples) addPiece({ block, start }, span, samples);
     }
     yield block;
@@ -71,7 +79,7 @@ function addPiece(
     for (let at = Math.max(first, Math.ceil(before.at)); at < stop; at++) {
       const level = before.level + slope * (at - before.at);
       const into = begins + at - start;
-      const position = what.position + at * what.speed;
+      const position = positionAt(what, at);
       block.left[into] = (block.left[into] ?? 0) + level * read(samples.left, position);
       block.right[into] = (block.right[into] ?? 0) + level * read(samples.right, position);
     }

@@ -16,6 +16,10 @@ export interface MixedPiece {
   readonly position: number;
   /** How many samples of it pass with each that is heard; backwards where there are less than none. */
   readonly speed: number;
+  /** By how much that changes with each sample; not there where it stays. */
+  readonly speedsUp?: number | undefined;
+  /** How many times as fast it is made before it is heard, as high as it was; positions count in what comes out. */
+  readonly tempo?: number | undefined;
   /** The samples of it that are used: from one on, up to and without another; to its end where that is null. */
   readonly used: { readonly from: number; readonly to: number | null };
   /** Whether it begins again where what is used of it ends; else silence follows. */
@@ -29,6 +33,20 @@ export interface Mix {
   readonly track: Track<MixedPiece>;
   readonly length: number;
 }
+
+/** The file that the samples of a sound are in, made as it is heard. */
+export const samplesFile = ({ tempo }: Pick<SoundVersion, "tempo">): string =>
+  tempo === undefined ? "samples" : `samples-x${tempo}`;
+
+/** A sound as it is made to be heard, by one name for who keeps several: where it lies among the files of media. */
+export const soundName = (version: SoundVersion): string => `${version.sound}/${samplesFile(version)}`;
+
+/** What of a piece says which samples it needs made. */
+export type SoundVersion = Pick<MixedPiece, "sound" | "tempo">;
+
+/** Which sample of its sound is heard at a sample of a piece: at a speed that changes evenly, as far as v·n + a·n² / 2. */
+export const positionAt = ({ position, speed, speedsUp = 0 }: MixedPiece, at: number): number =>
+  position + speed * at + (speedsUp * at * at) / 2;
 
 /** The levels of a piece of one level, with straight fades at its ends. Where they would meet, both are shorter. All in samples. */
 export function faded(

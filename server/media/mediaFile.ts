@@ -2,6 +2,7 @@ import { string } from "yup";
 import { type TeamScope } from "../db/teamScope";
 import { mediaFacts } from "./storedFacts";
 import { samplesPath } from "./soundSamples";
+import { stretchedPath, tempoNamed } from "./stretchedSamples";
 import { stripPath } from "./filmstrip";
 import { tonesPath } from "./tones";
 import { levelKey, proxyKey, soundProxyKey } from "../storage/keys";
@@ -33,10 +34,12 @@ export async function mediaFilePath(
     if (facts?.kind !== "clip") throw missing();
     return { path: await stripPath(facts, row.sha256), type: "image/webp", etag };
   }
-  if (file === "samples") {
+  const tempo = tempoNamed(file);
+  if (file === "samples" || tempo !== null) {
     const facts = row.state === "ready" ? mediaFacts(row) : null;
     if (!facts || facts.kind === "picture" || (facts.kind === "clip" && !facts.hasSound)) throw missing();
-    return { path: await samplesPath(row), type: "application/octet-stream", etag };
+    const path = tempo === null ? await samplesPath(row) : await stretchedPath(row, tempo);
+    return { path, type: "application/octet-stream", etag };
   }
   const level = /^level-(\d{1,2})$/.exec(file)?.[1];
   const found =

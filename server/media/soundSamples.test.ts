@@ -8,6 +8,7 @@ import { originalKey, samplesKey, workKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { ingestClip } from "./clipIngest";
 import { samplesOf, samplesPath } from "./soundSamples";
+import { stretchedPath, tempoNamed } from "./stretchedSamples";
 import { sniffType } from "./sniff";
 
 let folder: string;
@@ -103,4 +104,47 @@ test("samples are made when they are first asked for, from any sound, and read i
   // What is asked past its end is not there.
   expect((await samplesOf(kept, { from: 2 * SAMPLE_RATE - 5, to: 3 * SAMPLE_RATE })).left).toHaveLength(5);
   expect((await samplesOf(kept, { from: 3 * SAMPLE_RATE, to: 4 * SAMPLE_RATE })).left).toHaveLength(0);
+});
+
+const SWELLING =
+  "aevalsrc=if(lt(mod(t\\,1)\\,0.12)\\,0.5*sin(2*PI*880*t)*pow(sin(PI*mod(t\\,1)/0.12)\\,2)\\,0):d=6:s=48000";
+
+test.each([0.25, 0.6, 1.5, 4])(
+  "%d times as fast a sound is as high as it was, and each of it where it is to be",
+  async (tempo) => {
+    const path = join(folder, "beeps.flac");
+    // A tone of 880 Hz at the start of each second, which swells and falls within 120 ms.
+    await ffmpeg("-f", "lavfi", "-i", SWELLING, path);
+    const file = await brought(path, "beeps.flac");
+    const { left } = await samplesOf(await stretchedPath(file, tempo), { from: 0, to: null });
+    expect(left).toHaveLength(Math.round((6 * SAMPLE_RATE) / tempo));
+    for (const second of [1, 2, 3, 4]) {
+      const start = Math.round((second * SAMPLE_RATE) / tempo);
+      const lasts = Math.round((0.12 * SAMPLE_RATE) / tempo);
+      // What sounds lies where it should, to a frame; before it and after it there is silence.
+      const around = left.subarray(start - lasts, start + 2 * lasts);
+      const energy = around.reduce((sum, value) => sum + value * value, 0);
+      const middle = around.reduce((sum, value, at) => sum + value * value * at, 0) / energy - lasts;
+      expect(Math.abs(middle - lasts / 2)).toBeLessThan(SAMPLE_RATE / 30);
+      const inside = left.subarray(start + lasts * 0.3, start + lasts * 0.7);
+      const rises = Array.from(inside.keys()).filter(
+        (at) => (inside[at - 1] ?? 1) < 0 && (inside[at] ?? -1) >= 0,
+      ).length;
+      expect(Math.abs((rises * SAMPLE_RATE) / inside.length / 880 - 1)).toBeLessThan(0.12);
+    }
+  },
+);
+
+test("a speed that no shot can have, or is none, names no samples", () => {
+  expect(["samples-x0.6", "samples-x8", "samples-x2.125"].map(tempoNamed)).toEqual([0.6, 8, 2.125]);
+  for (const name of [
+    "samples",
+    "samples-x",
+    "samples-x0.1",
+    "samples-x9",
+    "samples-x1e0",
+    "samples-x0.12345",
+    "samples-x-1",
+  ])
+    expect(tempoNamed(name)).toBeNull();
 });

@@ -17,7 +17,7 @@ const LEVELS_A_SECOND = 20;
 const MOST_LEVELS = 6000;
 
 /** The format of kept samples, as ffmpeg is told it. */
-const SAMPLES = ["-f", "s16le", "-ar", String(SAMPLE_RATE), "-ac", "2"] as const;
+export const SAMPLES = ["-f", "s16le", "-ar", String(SAMPLE_RATE), "-ac", "2"] as const;
 
 /** Writes the sound of a file as samples that the browser and the server mix alike. The first is heard with its first frame. */
 async function makeSamples({ path, type }: Pick<BroughtFile, "path" | "type">, to: string): Promise<void> {

@@ -2,10 +2,12 @@ import { mkdtemp, stat, writeFile, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { resolvePromotion } from "../../core/document/resolve";
+import { type SoundVersion } from "../../core/sound/mixedPiece";
 import { sampleAt } from "../../core/sound/samples";
 import { frameStart } from "../../core/time/ticks";
 import { SAFE_INPUT, runProgram } from "../media/program";
 import { samplesPath } from "../media/soundSamples";
+import { stretchedPath } from "../media/stretchedSamples";
 import { segmentKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { type PaintPool } from "./paintPool";
@@ -84,8 +86,10 @@ async function mixSound(
   { frames, rate }: RenderPlan,
   to: string,
 ): Promise<void> {
-  const fileOf = (id: string): Promise<string> =>
-    samplesPath({ sha256: hashes[id] ?? "", name: facts.media[id]?.name ?? "a sound" });
+  const fileOf = ({ sound, tempo }: SoundVersion): Promise<string> => {
+    const item = { sha256: hashes[sound] ?? "", name: facts.media[sound]?.name ?? "a sound" };
+    return tempo === undefined ? samplesPath(item) : stretchedPath(item, tempo);
+  };
   const count = sampleAt(frameStart(frames, rate));
   await writeSound(to, resolvePromotion(document, facts).mix, { fileOf, count });
 }

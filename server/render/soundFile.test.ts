@@ -5,7 +5,7 @@ import { ONE_OFFER } from "../../core/templates/priceDrops";
 import { type SoundFacts } from "../../core/document/facts";
 import { type Lanes, tuneLanes } from "../../core/document/lanes";
 import { mixOf } from "../../core/sound/mix";
-import { type Mix } from "../../core/sound/mixedPiece";
+import { type Mix, type SoundVersion } from "../../core/sound/mixedPiece";
 import { millis } from "../../core/units";
 import { runProgram } from "../media/program";
 import { readLoudness } from "../media/soundIngest";
@@ -38,7 +38,7 @@ async function mixed(tune: string | null, lanes: Lanes = tuneLanes("t")): Promis
 }
 
 /** What is heard of a mix as a WAV file that ffmpeg measures. */
-async function written(mix: Mix, fileOf: (sound: string) => Promise<string>): Promise<string> {
+async function written(mix: Mix, fileOf: (version: SoundVersion) => Promise<string>): Promise<string> {
   const raw = join(folder, "mixed.f32");
   await writeSound(raw, mix, { fileOf, count: LENGTH * 48 });
   const path = join(folder, "mixed.wav");

@@ -1,7 +1,7 @@
 import { open } from "node:fs/promises";
 import { heardSamples } from "../../core/sound/heardSamples";
 import { neededSamples } from "../../core/sound/mixSamples";
-import { type Mix } from "../../core/sound/mixedPiece";
+import { type Mix, type SoundVersion } from "../../core/sound/mixedPiece";
 import { SAMPLE_RATE, type SoundSamples, type Stereo } from "../../core/sound/samples";
 import { samplesOf } from "../media/soundSamples";
 
@@ -17,14 +17,14 @@ export const SOUND_FORMAT = ["-f", "f32le", "-ar", String(SAMPLE_RATE), "-ac", "
 export async function writeSound(
   path: string,
   mix: Mix,
-  { fileOf, count }: { readonly fileOf: (sound: string) => Promise<string>; readonly count: number },
+  { fileOf, count }: { readonly fileOf: (version: SoundVersion) => Promise<string>; readonly count: number },
 ): Promise<void> {
   const sounds = new Map<string, SoundSamples>();
-  for (const [sound, needed] of neededSamples(mix)) sounds.set(sound, await samplesOf(await fileOf(sound), needed));
+  for (const [name, needed] of neededSamples(mix))
+    sounds.set(name, await samplesOf(await fileOf(needed.version), needed));
   const file = await open(path, "w");
   try {
-    for (const block of heardSamples(mix, (sound) => sounds.get(sound) ?? null, count))
-      await file.write(inTurns(block));
+    for (const block of heardSamples(mix, (name) => sounds.get(name) ?? null, count)) await file.write(inTurns(block));
   } finally {
     await file.close();
   }
