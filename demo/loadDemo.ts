@@ -384,6 +384,7 @@ function tallowbyBook(media: ReadonlyMap<string, string>): BrandBook {
     calls: ["Come in, it is warm", "Order your Friday box"],
     legal: ["While the oven is hot."],
     tune: media.get("morning-watering.wav") ?? null,
+    form: "arch",
     watermark: { ...book.watermark, on: true, corner: "top-left" },
   };
 }
@@ -418,6 +419,7 @@ function quillfernBook(media: ReadonlyMap<string, string>): BrandBook {
     calls: ["Come and choose yours", "Ask us on the bench", "Order by Thursday"],
     legal: ["While stocks last. In the shop only."],
     tune: media.get("potting-bench.wav") ?? null,
+    form: "leaf",
   };
 }
 

@@ -220,6 +220,7 @@ function withMovement(document: Promotion): Promotion {
       adjust("motion", MOTIONS[index % MOTIONS.length] ?? "rise", { target }),
       adjust("goes", EXITS[index % EXITS.length] ?? "fade", { target }),
       adjust("pieces", PIECES[index % PIECES.length] ?? "as one", { target }),
+      adjust("depth", (index % 3) * 0.8, { target }),
       adjust("strength", 0.5 + (index % 3) * 0.6, { target }),
       adjust("joinColor", JOIN_COLORS[index % JOIN_COLORS.length] ?? "white", { target }),
     ];

@@ -141,9 +141,24 @@ test("a draft is seen under every extreme in both brands at once, its look and s
   await page.getByLabel("One scene gives way to the next").selectOption("by a wipe");
   await page.getByLabel("Fades out, seconds").fill("2.5");
   await page.getByLabel("Loudness, LUFS").fill("-16");
+  // How it all moves, and how its second scene comes in and looks.
+  await page.getByRole("button", { name: "Pace", exact: true }).click();
+  await page.getByLabel("It ends").selectOption("shape closes");
+  await page.getByRole("list", { name: "Scenes" }).getByRole("button").nth(1).click();
+  await page.getByLabel("Comes in by").selectOption({ label: "shape reveal" });
+  await page.getByLabel("and go").selectOption("shrink");
+  await page.getByLabel(/^One shot with the scene before/).check();
   await saved(page);
   expect(await axeFaults(page)).toEqual([]);
   await page.reload();
+  await page.getByRole("list", { name: "Scenes" }).getByRole("button").nth(1).click();
+  await page.getByRole("button", { name: "Pace", exact: true }).click();
+  await expect(page.getByLabel("Comes in by")).toHaveValue("reveal");
+  await expect(page.getByLabel("and go")).toHaveValue("shrink");
+  await expect(page.getByLabel(/^One shot with the scene before/)).toBeChecked();
+  await page.getByRole("button", { name: "Look and sound" }).click();
+  await expect(page.getByLabel("It ends")).toHaveValue("shape closes");
+  await page.getByRole("button", { name: "Design", exact: true }).click();
   await page.getByRole("button", { name: "Look and sound" }).click();
   await expect(page.getByLabel("Words come in")).toHaveValue("still");
   await expect(page.getByLabel("One scene gives way to the next")).toHaveValue("wipe");

@@ -3,7 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { execa } from "execa";
 import { ssim } from "ssim.js";
-import { JOINS, JOIN_EASES, type Join, type JoinKind } from "../core/document/joins";
+import { JOINS, JOIN_EASES, type InkedJoin, type JoinKind } from "../core/document/joins";
 import { ENDINGS, type EndingKind } from "../core/document/endings";
 import { type DisplayList, type PictureNode } from "../core/scene/displayList";
 import { endingAt } from "../core/scene/endingAt";
@@ -53,8 +53,14 @@ function painted(list: DisplayList): ImageData {
   createPainter(SIZE, SIZE, resources).paint(list, target.context);
   return target.canvas.getContext("2d").getImageData(0, 0, SIZE.width, SIZE.height) as unknown as ImageData;
 }
-const joined = (change: Partial<Join<string>> & { readonly kind: JoinKind }, time: number): ImageData =>
-  painted(joinAt(wholeOf(SIZE), { color: "#ffcc00", angle: 0, ease: "even", ...change }, { list: A, coming: B, time }));
+const joined = (change: Partial<InkedJoin> & { readonly kind: JoinKind }, time: number): ImageData =>
+  painted(
+    joinAt(
+      wholeOf(SIZE),
+      { form: "cut card", color: "#ffcc00", angle: 0, ease: "even", ...change },
+      { list: A, coming: B, time },
+    ),
+  );
 const alike = (one: ImageData, other: ImageData): number => ssim(one, other).mssim;
 
 describe("against ffmpeg's xfade", () => {
@@ -129,7 +135,7 @@ test("what is blurred is blurred as by ffmpeg's gblur of the same deviation, awa
 
 describe("the end of a promotion", () => {
   const end = (kind: Exclude<EndingKind, "as it is">, time: number): ImageData =>
-    painted(endingAt(SIZE, { kind, color: "#ffcc00", lasts: 600 }, A, time));
+    painted(endingAt(SIZE, { kind, color: "#ffcc00", lasts: 600, form: "arch" }, A, time));
   const isAllColor = ({ data }: ImageData): boolean => data.every((value, at) => value === [255, 204, 0, 255][at % 4]);
 
   test.each(ENDINGS.filter((kind) => kind !== "as it is"))(
@@ -185,7 +191,13 @@ test("a dip and a sweep are all in their colour in the middle, and never show bo
   }
   const sides = (list: DisplayList): string[] => list.flatMap((node) => (node.kind === "picture" ? [node.media] : []));
   const at = (kind: JoinKind, time: number): string[] =>
-    sides(joinAt(wholeOf(SIZE), { kind, color: "#000000", angle: 0, ease: "even" }, { list: A, coming: B, time }));
+    sides(
+      joinAt(
+        wholeOf(SIZE),
+        { kind, form: "cut card", color: "#000000", angle: 0, ease: "even" },
+        { list: A, coming: B, time },
+      ),
+    );
   for (const kind of ["dip", "sweep"] as const) expect([at(kind, 0.3), at(kind, 0.7)]).toEqual([["a"], ["b"]]);
 });
 

@@ -3,24 +3,19 @@ import { toast } from "sonner";
 import { MOST_CHARACTERS, readCaptions } from "../../core/captions/readCaptions";
 import { type CaptionFile, captionsAs } from "../../core/captions/writeCaptions";
 import { type Palette } from "../../core/color/palette";
-import { adjust } from "../../core/document/edits";
 import { addCaption, replaceCaptions, shiftCaptions, showCaptions } from "../../core/document/captionEdits";
-import { CAPTION_PLACES, NO_CAPTIONS, type ShownCaptions } from "../../core/document/captionLook";
+import { NO_CAPTIONS, type ShownCaptions } from "../../core/document/captionLook";
 import { type Captions, captionsIn, isLanguage, languagesOf } from "../../core/document/captionsPart";
 import { type Edit } from "../../core/document/edit";
-import { FIELDS } from "../../core/document/fields";
 import { type Promotion } from "../../core/document/promotion";
 import { Button } from "../components/Button";
-import { ColorSwatches } from "../components/ColorSwatches";
 import { ChoiceField } from "../workshop/ChoiceField";
-import { NumberField } from "../workshop/NumberField";
+import { CaptionLookFields } from "./CaptionLookFields";
 import { CaptionRow } from "./CaptionRow";
 import { ScriptDialog } from "./ScriptDialog";
 import { TimeField } from "./TimeField";
 
-const ALL = { target: { scene: "" }, layer: "@all" } as const;
 const OTHER = "other";
-const { least: SMALLEST, most: LARGEST, step: SIZE_STEP } = FIELDS.captionsSize.field;
 
 interface CaptionPanelProps {
   readonly document: Promotion;
@@ -113,41 +108,16 @@ export function CaptionPanel(props: CaptionPanelProps) {
       )}
       <hr className="border-rule" />
       <h3 className="text-[15px] font-semibold">Over the pictures</h3>
-      <div className="grid grid-cols-2 items-start gap-3">
-        <ChoiceField
-          label="Shown"
-          value={document.adjustments["@all"]?.captionsIn ?? NO_CAPTIONS}
-          choices={[
-            [NO_CAPTIONS, "none"],
-            ...languagesOf(document.captions).map((one) => [one, languageName(one)] as const),
-          ]}
-          onChange={(one) => onEdit(showCaptions(one === NO_CAPTIONS ? null : one))}
-        />
-        <ChoiceField
-          label="They stand"
-          value={shown.at}
-          choices={CAPTION_PLACES}
-          onChange={(at) => onEdit(adjust("captionsAt", at, ALL))}
-        />
-      </div>
-      <div>
-        <p className="mb-1 text-[13px] text-soft">On</p>
-        <ColorSwatches
-          label="Captions stand on"
-          palette={palette}
-          chosen={shown.on}
-          onChoose={(on) => onEdit(adjust("captionsOn", on, ALL))}
-        />
-      </div>
-      <NumberField
-        label="Size, times the usual"
-        least={SMALLEST}
-        most={LARGEST}
-        step={SIZE_STEP}
-        value={shown.size}
-        onChange={(size) => onEdit(adjust("captionsSize", size, ALL))}
-        className="flex items-center justify-between gap-3 text-[13px] text-soft [&>input]:w-20"
+      <ChoiceField
+        label="Shown"
+        value={document.adjustments["@all"]?.captionsIn ?? NO_CAPTIONS}
+        choices={[
+          [NO_CAPTIONS, "none"],
+          ...languagesOf(document.captions).map((one) => [one, languageName(one)] as const),
+        ]}
+        onChange={(one) => onEdit(showCaptions(one === NO_CAPTIONS ? null : one))}
       />
+      <CaptionLookFields shown={shown} palette={palette} onEdit={onEdit} />
       <p className="text-[12.5px] leading-snug text-soft">
         They keep clear of other words and of what chosen placements draw.
       </p>

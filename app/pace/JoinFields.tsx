@@ -1,3 +1,4 @@
+import { type ChangeEvent } from "react";
 import { type Palette } from "../../core/color/palette";
 import { type Edit } from "../../core/document/edit";
 import { adjust } from "../../core/document/edits";
@@ -22,6 +23,7 @@ export function JoinFields({
   scene,
   join,
   overlap,
+  goesOn,
   palette,
   disabled,
   onEdit,
@@ -33,6 +35,8 @@ export function JoinFields({
   join: Join;
   /** Over how many milliseconds, as it is set. */
   overlap: number;
+  /** Whether it is one shot with the scene before. */
+  goesOn: boolean;
   palette: Palette;
   disabled: boolean;
   onEdit: (edit: Edit) => void;
@@ -41,6 +45,8 @@ export function JoinFields({
   const { kind, color, angle, ease } = join;
   const setOverlap = (ms: number): void =>
     onEdit(adjust("overlap", millis(Math.min(MOST_OVERLAP, Math.max(LEAST_OVERLAP, ms))), { target }));
+  const setGoesOn = ({ target: { checked } }: ChangeEvent<HTMLInputElement>): void =>
+    onEdit(adjust("goesOn", checked ? true : null, { target }));
   const forAll = (): void =>
     onEdit(
       setForAll(
@@ -90,6 +96,10 @@ export function JoinFields({
           onChoose={(one) => onEdit(adjust("joinColor", one, { target }))}
         />
       )}
+      <label className="flex min-h-6 items-center gap-2 text-[13px] text-soft">
+        <input type="checkbox" className="accent-accent" checked={goesOn} onChange={setGoesOn} />
+        One shot with the scene before: what both show stays
+      </label>
       <button type="button" onClick={forAll} className="self-start text-[13px] underline hover:text-accent">
         So into every scene
       </button>

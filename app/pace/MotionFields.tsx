@@ -1,3 +1,4 @@
+import { type ChangeEvent } from "react";
 import { type DesignedScene } from "../../core/document/design";
 import { type Edit } from "../../core/document/edit";
 import { adjust } from "../../core/document/edits";
@@ -14,9 +15,10 @@ import { NumberField } from "../workshop/NumberField";
 import { TimeField } from "./TimeField";
 
 const { least: LEAST, most: MOST, step: STEP } = FIELDS.strength.field;
+const { least: LEAST_DEPTH, most: MOST_DEPTH, step: DEPTH_STEP } = FIELDS.depth.field;
 const OWN = "own";
 
-/** How the words of a scene come and go, and whether those of every scene do. */
+/** How the words of a scene come and go and its pictures move, and whether those of every scene do. */
 export function MotionFields({
   document,
   scene,
@@ -28,7 +30,9 @@ export function MotionFields({
 }) {
   const target = { scene: scene.id };
   const { exit, pieces, strength, pause, ease } = scene.movement;
-  const { motion } = scene.style;
+  const { motion, zoom } = scene.style;
+  const setZoom = ({ target: { checked } }: ChangeEvent<HTMLInputElement>): void =>
+    onEdit(adjust("zoom", checked, { target }));
   const forAll = (): void =>
     onEdit(
       setForAll(
@@ -40,8 +44,10 @@ export function MotionFields({
           ["strength", strength],
           ["pause", millis(pause)],
           ["ease", ease],
+          ["zoom", zoom],
+          ["depth", scene.depth],
         ],
-        "Movement of words",
+        "Movement",
       ),
     );
   return (
@@ -84,6 +90,18 @@ export function MotionFields({
           value={pause}
           onTime={(ms) => onEdit(adjust("pause", millis(Math.min(10_000, Math.max(0, ms))), { target }))}
         />
+        <label className="flex min-h-6 items-center gap-2 pb-1.5 text-[13px] text-soft">
+          <input type="checkbox" className="accent-accent" checked={zoom} onChange={setZoom} />
+          stills zoom slowly
+        </label>
+        <NumberField
+          label="Depth of what stands free"
+          least={LEAST_DEPTH}
+          most={MOST_DEPTH}
+          step={DEPTH_STEP}
+          value={scene.depth}
+          onChange={(depth) => onEdit(adjust("depth", depth, { target }))}
+        />
       </div>
       <button type="button" onClick={forAll} className="self-start text-[13px] underline hover:text-accent">
         So in every scene
@@ -101,7 +119,7 @@ export function MovementStyleField({ document, onEdit }: { document: Promotion; 
   });
   function choose(value: MovementStyleName | typeof OWN): void {
     if (value === OWN) return;
-    const { motion, goes, pieces, strength, ease, zoom, transition } = MOVEMENT_STYLES[value];
+    const { motion, goes, pieces, strength, ease, zoom, depth, transition } = MOVEMENT_STYLES[value];
     onEdit(
       setForAll(
         document,
@@ -112,6 +130,7 @@ export function MovementStyleField({ document, onEdit }: { document: Promotion; 
           ["strength", strength],
           ["ease", ease],
           ["zoom", zoom],
+          ["depth", depth],
           ["transition", transition],
         ],
         "Movement style",

@@ -101,6 +101,7 @@ export function ScenePanel({
             scene={scene.id}
             join={designed.join}
             overlap={scene.overlap}
+            goesOn={designed.goesOn}
             palette={palette}
             disabled={scene.isLocked}
             onEdit={onEdit}

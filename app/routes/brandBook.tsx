@@ -19,6 +19,7 @@ import { ColorSection } from "../brand/ColorSection";
 import { FaceSection } from "../brand/FaceSection";
 import { Lines } from "../brand/Lines";
 import { sameBook } from "../brand/sameBook";
+import { FormChoice } from "../brand/FormChoice";
 import { LogoSection } from "../brand/LogoSection";
 import { Button, ButtonLink } from "../components/Button";
 import { Choice, Field } from "../components/Field";
@@ -332,6 +333,7 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
                 problem={problems["watermark.opacity"]}
               />
             </div>
+            <FormChoice value={book.form} color={book.colors.primary.hex} onChoose={(form) => change({ form })} />
             <div className="col-span-2">
               <Lines
                 label="Legal line"

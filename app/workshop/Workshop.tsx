@@ -1,6 +1,9 @@
 import { useEffect, useMemo, useState } from "react";
 import { Form } from "react-router";
+import { type Edit } from "../../core/document/edit";
 import { type Facts, type MediaFacts } from "../../core/document/facts";
+import { type Look } from "../../core/document/look";
+import { asSet, withPresetEdit } from "../../core/document/presetEdits";
 import { resolvePromotion } from "../../core/document/resolve";
 import { itemOfKey } from "../../core/document/itemKey";
 import { type SlotKind, slotKey } from "../../core/document/sceneTemplate";
@@ -9,6 +12,7 @@ import { type TemplateDocument } from "../../core/document/templateDocument";
 import { TRIALS, type Trial, triedIn } from "../../core/document/tryOut";
 import { type Rect } from "../../core/geometry/rect";
 import { type FormatName } from "../../core/placement/formats";
+import { ChoiceSwitch } from "../components/ChoiceSwitch";
 import { Button } from "../components/Button";
 import { EditableName } from "../components/EditableName";
 import { Toasts } from "../components/Toasts";
@@ -28,7 +32,9 @@ import { LookForm } from "./LookForm";
 import { type PlacesByFormat } from "./PlaceForm";
 import { SceneForm } from "./SceneForm";
 import { SceneList } from "./SceneList";
+import { ScenePace } from "./ScenePace";
 import { SlotForm } from "./SlotForm";
+import { WholePace } from "./WholePace";
 import { addSlot, canAddSlot, removeSlot, withPlace, withScene, withSlot } from "./draftChanges";
 import { useDraft } from "./useDraft";
 
@@ -46,6 +52,10 @@ export interface WorkshopProps {
   readonly factsByBrand: Readonly<Record<string, Facts>>;
 }
 
+type Part = "design" | "pace";
+const PARTS: readonly Part[] = ["design", "pace"];
+const PART_WORDS: Readonly<Record<Part, string>> = { design: "Design", pace: "Pace" };
+
 /** A draft of a template: its scenes, arrangements, slots, places and locks over three live proofs, or under every extreme. */
 export function Workshop(props: WorkshopProps) {
   const { slug, edition, samples, hasProductPicture, brands } = props;
@@ -57,6 +67,8 @@ export function Workshop(props: WorkshopProps) {
   const [trial, setTrial] = useState<Trial>("usual words");
   const [brand, setBrand] = useState(props.brand);
   const [view, setView] = useState<"proofs" | "extremes">("proofs");
+  const [part, setPart] = useState<Part>("design");
+  const [copiedLook, setCopiedLook] = useState<Look | null>(null);
   /** A place while it is dragged: shown, not kept yet. */
   const [dragged, setDragged] = useState<{ readonly format: FormatName; readonly place: Rect } | null>(null);
   const engine = useProofEngine();
@@ -113,6 +125,12 @@ export function Workshop(props: WorkshopProps) {
   function place(id: string, format: FormatName, to: Rect | null): void {
     setDragged(null);
     if (scene) change((before) => withScene(before, scene.id, (one) => withPlace(one, id, format, to)), "Place");
+  }
+
+  const set = shown && asSet(shown.document, draft);
+  const resolved = promotion?.scenes[index];
+  function edit(made: Edit): void {
+    if (shown) change((before) => withPresetEdit(before, shown.document, made), made.label);
   }
 
   const rename = (name: string): void => change((before) => ({ ...before, name }), "Name");
@@ -177,15 +195,36 @@ export function Workshop(props: WorkshopProps) {
         <fieldset disabled={!live} className="flex min-h-0 min-w-0">
           <SceneList draft={draft} chosen={scene?.id ?? null} onChoose={choose} onChange={change} />
           <div key={scene?.id ?? "look"} className="min-w-0 flex-1 overflow-y-auto px-4 py-3.5">
-            {!scene && <LookForm draft={draft} onChange={change} />}
-            {scene && shown && (
+            <div className="mb-4">
+              <ChoiceSwitch label="What of it" choices={PARTS} words={PART_WORDS} value={part} onChoose={setPart} />
+            </div>
+            {part === "pace" && set && promotion && !scene && (
+              <WholePace document={set} promotion={promotion} onEdit={edit} />
+            )}
+            {part === "pace" && shown && set && scene && resolved && (
+              <ScenePace
+                document={set}
+                templates={shown.facts.templates}
+                scene={resolved}
+                index={index}
+                shade={Math.max(
+                  0,
+                  ...(prepared[0]?.scenes[index]?.slots ?? []).map(({ backing }) => backing?.alpha ?? 0),
+                )}
+                palette={shown.facts.brand.palette}
+                copied={{ look: copiedLook, onCopy: setCopiedLook }}
+                onEdit={edit}
+              />
+            )}
+            {part === "design" && !scene && <LookForm draft={draft} onChange={change} />}
+            {part === "design" && scene && shown && (
               <SceneForm
                 scene={scene}
                 palette={shown.facts.brand.palette}
                 onChange={(edit) => change((before) => withScene(before, scene.id, edit))}
               />
             )}
-            {scene && (
+            {part === "design" && scene && (
               <>
                 <h2 className="mt-5 mb-2 text-[16px]">Slots</h2>
                 <div className="flex flex-col gap-2.5">

@@ -1,4 +1,5 @@
 import { array, boolean, number, object, string, type InferType } from "yup";
+import { FORMS, USUAL_FORM } from "./forms";
 import { COLOR_ROLES, type ColorRole, type Palette } from "../color/palette";
 
 /** Everything a brand is made of, as a versioned document: what was chosen, media by id. */
@@ -64,6 +65,8 @@ const schema = object({
     .required(),
   legal: array(filled(200)).max(12, "At most 12 lines.").required(),
   tune: string().uuid().nullable().defined(),
+  /** What scenes are revealed in, and what closes over the last. Books that say nothing of it have the usual one. */
+  form: string().oneOf(FORMS, "There is no such form.").default(USUAL_FORM),
   signOff: object({ first: signOffLine, second: signOffLine }).required(),
   /** Size as a share of the frame's short side; opacity 0 to 1. */
   watermark: object({
@@ -109,6 +112,7 @@ export function newBrandBook(): BrandBook {
     calls: ["Come and see"],
     legal: [],
     tune: null,
+    form: USUAL_FORM,
     signOff: { first: "website", second: "handle" },
     watermark: { on: false, corner: "top-right", size: 0.12, opacity: 0.7 },
   };

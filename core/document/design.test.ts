@@ -43,6 +43,8 @@ test("an untouched promotion has its template's scenes", () => {
         marks: {},
         movement: USUAL_MOVEMENT,
         behindWords: {},
+        goesOn: false,
+        depth: 0,
         join: { kind: style.transition, color: "primary", angle: 0, ease: "gentle" },
         overlap: scenes[index]?.overlap,
       })),

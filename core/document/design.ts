@@ -48,6 +48,10 @@ export interface DesignedScene extends SceneTemplate {
   readonly style: TemplateStyle;
   /** How it comes in. */
   readonly join: Join;
+  /** Whether it is one shot with the scene before it: what both show stays as it is. */
+  readonly goesOn: boolean;
+  /** How far what stands free moves before its ground: 0 for not at all. */
+  readonly depth: number;
   /** How its words move, besides the way in which they come. */
   readonly movement: Movement;
   /** What is between words and their picture, as far as somebody said so. */
@@ -206,6 +210,8 @@ function designedScene(
       ),
     places,
     style: withSet(style, ofScene),
+    goesOn: ofScene("goesOn") === true,
+    depth: ofScene("depth") ?? 0,
     behindWords: { shade: ofScene("shade"), blur: ofScene("blur") },
     movement: {
       exit: ofScene("goes") ?? USUAL_MOVEMENT.exit,

@@ -1,3 +1,4 @@
+import { type BrandForm } from "../brand/forms";
 import { type JoinColor } from "./joins";
 
 /** How a promotion ends: as its last scene does, or closed by a colour. */
@@ -17,4 +18,9 @@ export interface Ending<Color = JoinColor> {
   readonly color: Color;
   /** Milliseconds: the last of the promotion. */
   readonly lasts: number;
+}
+
+/** An ending as it is in a brand: with its colour, and the form that closes. */
+export interface InkedEnding extends Ending<string> {
+  readonly form: BrandForm;
 }

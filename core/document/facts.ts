@@ -1,4 +1,5 @@
 import { type Corner, type FaceRole, type LogoVariant } from "../brand/book";
+import { type BrandForm } from "../brand/forms";
 import { type DominantColor } from "../color/dominant";
 import { type Palette } from "../color/palette";
 import { type FocalPoint } from "../geometry/framing";
@@ -79,6 +80,8 @@ export interface BrandFacts {
   /** The two lines of a sign-off, in words. */
   readonly signOff: { readonly first: string; readonly second: string };
   readonly call: string;
+  /** What its scenes are revealed in; a cut card where nothing was chosen. */
+  readonly form?: BrandForm | undefined;
   /** Without the scheme, as it is written in the brand book. */
   readonly website: string;
   /** The first of its handles; empty where it has none. */

@@ -210,6 +210,12 @@ export const FIELDS = {
     lock: "timing",
     from: () => undefined,
   }),
+  goesOn: ofScene(flag("One shot with the scene before", false), {
+    named: "Being one shot with the scene before of",
+    layers: ["scene"],
+    lock: "timing",
+    from: () => false,
+  }),
   closing: ofScene(choice("How it ends", ENDINGS, "as it is"), {
     named: "The ending of the promotion with",
     layers: ["@all"],
@@ -305,6 +311,12 @@ export const FIELDS = {
     layers: LAYERS,
     lock: "arrangement",
     from: ({ style }) => style.zoom,
+  }),
+  depth: ofScene(within("Depth of what stands free", { least: 0, most: 2, step: 0.1 }, 0), {
+    named: "The depth in",
+    layers: LAYERS,
+    lock: "arrangement",
+    from: () => undefined,
   }),
   color: ofSlot(choice("Colour", COLOR_ROLES, "ink"), {
     named: "The colour of",

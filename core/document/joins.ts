@@ -1,3 +1,4 @@
+import { type BrandForm, USUAL_FORM } from "../brand/forms";
 import { COLOR_ROLES, type Palette, isColorRole } from "../color/palette";
 
 /** How a scene can come in while it shares the screen with the one before it. */
@@ -46,8 +47,20 @@ const NAMED = { white: "#ffffff", black: "#000000" } as const;
 export const joinInk = (color: JoinColor, palette: Palette): string =>
   isColorRole(color) ? palette[color] : NAMED[color];
 
-/** A join with its colour as it is in a brand. */
-export const inkedJoin = (join: Join, palette: Palette): Join<string> => ({
+/** A join as it is in a brand: with its colour, and the form that a scene is revealed in. */
+export interface InkedJoin extends Join<string> {
+  readonly form: BrandForm;
+}
+
+/** A join as it is in a brand. */
+export const inkedJoin = (join: Join, { palette, form = USUAL_FORM }: BrandOfJoins): InkedJoin => ({
   ...join,
   color: joinInk(join.color, palette),
+  form,
 });
+
+/** What of a brand is seen in its joins. */
+export interface BrandOfJoins {
+  readonly palette: Palette;
+  readonly form?: BrandForm | undefined;
+}

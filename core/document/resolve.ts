@@ -5,6 +5,7 @@ import { daysBetween } from "../offer/days";
 import { type Rect } from "../geometry/rect";
 import { NO_CAPTIONS, type ShownCaptions } from "./captionLook";
 import { captionsIn } from "./captionsPart";
+import { continuedClips } from "./continuedClips";
 import { type Ending } from "./endings";
 import { type Adjustment, FIELDS } from "./fields";
 import { placementsOf } from "./placementsPart";
@@ -79,13 +80,16 @@ export function resolvePromotion(document: Promotion, facts: Facts): ResolvedPro
     formatsThatDiffer(document, facts).map((format) => [
       format,
       {
-        scenes: resolvedScenes(document, facts, designOf(document, facts.templates, format).scenes),
+        scenes: continuedClips(
+          resolvedScenes(document, facts, designOf(document, facts.templates, format).scenes),
+          spans,
+        ),
         items: readItems(itemTrack(document, named, format), facts),
       },
     ]),
   );
   const length = totalLength(spans);
-  const scenes = resolvedScenes(document, facts, designed);
+  const scenes = continuedClips(resolvedScenes(document, facts, designed), spans);
   const sounding = { lanes: document.lanes, scenes: soundingScenes(scenes, spans) };
   return {
     base,

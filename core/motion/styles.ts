@@ -11,6 +11,8 @@ export interface MovementStyle {
   readonly strength: number;
   readonly ease: WordEase;
   readonly zoom: boolean;
+  /** How far what stands free moves before its ground. */
+  readonly depth: number;
   readonly transition: JoinKind;
 }
 
@@ -18,23 +20,23 @@ export interface MovementStyle {
 export const MOVEMENT_STYLES = {
   calm: {
     ...{ motion: "fade", goes: "fade", pieces: "as one", strength: 0, ease: "gentle" },
-    ...{ zoom: false, transition: "crossfade" },
+    ...{ zoom: false, depth: 0, transition: "crossfade" },
   },
   easy: {
     ...{ motion: "rise", goes: "as it came", pieces: "line by line", strength: 1, ease: "settling" },
-    ...{ zoom: true, transition: "crossfade" },
+    ...{ zoom: true, depth: 1, transition: "crossfade" },
   },
   crisp: {
     ...{ motion: "slide", goes: "slide on", pieces: "line by line", strength: 1.4, ease: "settling" },
-    ...{ zoom: true, transition: "push" },
+    ...{ zoom: true, depth: 1, transition: "push" },
   },
   lively: {
     ...{ motion: "spring", goes: "shrink", pieces: "word by word", strength: 1, ease: "settling" },
-    ...{ zoom: true, transition: "slide" },
+    ...{ zoom: true, depth: 1, transition: "slide" },
   },
   written: {
     ...{ motion: "fade", goes: "fade", pieces: "letter by letter", strength: 1, ease: "even" },
-    ...{ zoom: true, transition: "wipe" },
+    ...{ zoom: true, depth: 1, transition: "wipe" },
   },
 } as const satisfies Record<string, MovementStyle>;
 export type MovementStyleName = keyof typeof MOVEMENT_STYLES;

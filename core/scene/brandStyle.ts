@@ -1,4 +1,5 @@
 import { FACE_ROLES, type FaceRole } from "../brand/book";
+import { type BrandForm } from "../brand/forms";
 import { contrastRatio } from "../color/contrast";
 import { COLOR_ROLES, type ColorRole, type Palette, inkFor } from "../color/palette";
 import { type BrandFacts } from "../document/facts";
@@ -23,6 +24,7 @@ export interface GroundInks {
 /** A brand as scenes use it: colours by their work, and the fonts to try for each face. */
 export interface BrandStyle {
   readonly palette: Palette;
+  readonly form?: BrandForm | undefined;
   readonly on: Readonly<Record<ColorRole, GroundInks>>;
   /** Laid over pictures behind light words, and behind dark ones. */
   readonly shade: string;
@@ -44,6 +46,7 @@ export function brandStyle(brand: BrandFacts, book: FontBook): BrandStyle {
   const files = FACE_ROLES.map((role) => [role, faceStack(book.catalogue, brand.faces[role], brand.ownFaces)] as const);
   return {
     palette,
+    form: brand.form,
     on: Object.fromEntries(COLOR_ROLES.map((role) => [role, inksOn(palette, role)])) as Record<ColorRole, GroundInks>,
     shade: palette.ink,
     onShade: inkFor(palette.ink, palette, ["card", "ground"]),

@@ -1,5 +1,5 @@
-import { type Ending } from "../document/endings";
-import { type Join, USUAL_JOIN } from "../document/joins";
+import { type InkedEnding } from "../document/endings";
+import { type InkedJoin, USUAL_JOIN } from "../document/joins";
 import { type Rect, type Size, rect, wholeOf } from "../geometry/rect";
 import { glide } from "../motion/easing";
 import { type DisplayList, type DisplayNode } from "./displayList";
@@ -9,13 +9,19 @@ import { joinAt } from "./joinAt";
 const CLOSES_IN = 0.9;
 
 /** What is on screen while a promotion is closed. @param passed of its time, 0 to 1 */
-export function endingAt(size: Size, { kind, color }: Ending<string>, list: DisplayList, passed: number): DisplayList {
+export function endingAt(
+  size: Size,
+  { kind, color, form }: InkedEnding,
+  list: DisplayList,
+  passed: number,
+): DisplayList {
   const time = Math.min(1, passed / CLOSES_IN);
   const whole = wholeOf(size);
   const page: DisplayList = [{ kind: "fill", place: whole, ink: color }];
-  const join = (kind: Join["kind"], change: Partial<Join<string>> = {}): Join<string> => ({
+  const join = (kind: InkedJoin["kind"], change: Partial<InkedJoin> = {}): InkedJoin => ({
     ...USUAL_JOIN,
     kind,
+    form,
     ...change,
     color,
   });

@@ -1,8 +1,9 @@
-import { type Join, type JoinEase } from "../document/joins";
+import { type InkedJoin, type JoinEase } from "../document/joins";
 import { scaling, translation } from "../geometry/affine";
 import { type Point, type Rect, type Size, centreOf, rect } from "../geometry/rect";
 import { type Easing, glide, leave, settle } from "../motion/easing";
-import { polygon } from "../type/outline";
+import { formAround } from "../brand/forms";
+import { type Outline, polygon } from "../type/outline";
 import { type DisplayList, type DisplayNode } from "./displayList";
 
 const EASES: Readonly<Record<JoinEase, Easing>> = {
@@ -16,8 +17,6 @@ const EASES: Readonly<Record<JoinEase, Easing>> = {
 const NEARER = 0.6;
 /** How blurred a scene is when the other has taken its place, in design units. */
 const BLURREST = 32;
-/** Corners of the shape that a scene is revealed in are cut by this share of its shorter side. */
-const CUT = 0.25;
 export interface Joining {
   readonly list: DisplayList;
   readonly coming: DisplayList;
@@ -29,7 +28,7 @@ export interface Joining {
  * Two things on screen at once, by the way in which the second comes in: scenes, or shots of a slot.
  * @param whole the place that both fill
  */
-export function joinAt(whole: Rect, join: Join<string>, { list, coming, time }: Joining): DisplayList {
+export function joinAt(whole: Rect, join: InkedJoin, { list, coming, time }: Joining): DisplayList {
   const progress = EASES[join.ease](Math.min(1, Math.max(0, time)));
   switch (join.kind) {
     case "crossfade":
@@ -39,7 +38,7 @@ export function joinAt(whole: Rect, join: Join<string>, { list, coming, time }: 
     case "wipe":
       return progress <= 0 ? list : [...list, wiped(coming, whole, join.angle, progress)];
     case "reveal":
-      return progress <= 0 ? list : [...list, revealed(coming, whole, progress)];
+      return progress <= 0 ? list : [...list, revealed(coming, formAround(join.form, whole, progress))];
     case "push": {
       const by = onWhole(whole, turned(LEFT, quarters(join.angle)), progress);
       const from = onWhole(whole, turned(LEFT, quarters(join.angle)), 1);
@@ -132,26 +131,19 @@ function passed({ x, y, width, height }: Rect, way: Point, progress: number): Re
   return rect(x + (way.x < 0 ? width - wide : 0), y + (way.y < 0 ? height - high : 0), wide, high);
 }
 
-/** What lies inside a shape with cut corners that grows from the middle. */
-function revealed(children: DisplayList, whole: Rect, progress: number): DisplayNode {
-  const { x, y } = centreOf(whole);
-  const { width, height } = whole;
-  // So large that its cut corners go through those of the frame in the end.
-  const share = (progress * (width + height)) / (width + height - CUT * Math.min(width, height));
-  const [a, b] = [(width / 2) * share, (height / 2) * share];
-  const cut = Math.min(a, b) * CUT;
-  const outline = polygon(
-    ...[x - a + cut, y - b, x + a - cut, y - b, x + a, y - b + cut, x + a, y + b - cut],
-    ...[x + a - cut, y + b, x - a + cut, y + b, x - a, y + b - cut, x - a, y - b + cut],
-  );
-  return { kind: "layer", alpha: 1, mask: { kind: "outline", outline, at: { x: 0, y: 0 } }, children };
-}
+/** What lies inside an outline. */
+const revealed = (children: DisplayList, outline: Outline): DisplayNode => ({
+  kind: "layer",
+  alpha: 1,
+  mask: { kind: "outline", outline, at: { x: 0, y: 0 } },
+  children,
+});
 
 /** A page in a colour covers the one scene and uncovers the other, on its way across. */
 function swept(
   { list, coming }: Pick<Joining, "list" | "coming">,
   whole: Rect,
-  { angle, color }: Join<string>,
+  { angle, color }: InkedJoin,
   progress: number,
 ): DisplayList {
   const way = turned(RIGHT, quarters(angle));

@@ -1,4 +1,5 @@
-import { COLORED_JOINS, DIRECTED_JOINS, type Join, USUAL_JOIN } from "../document/joins";
+import { USUAL_FORM } from "../brand/forms";
+import { COLORED_JOINS, DIRECTED_JOINS, type InkedJoin, USUAL_JOIN } from "../document/joins";
 import { type ClipFacts, type PictureFacts } from "../document/facts";
 import { tableOf } from "../document/look";
 import { type LookupTable } from "../grading/lookupTable";
@@ -88,11 +89,12 @@ const closed = ([ending]: PreparedShape["ending"]): object | undefined =>
   ending && { from: ending.from, ...ending.what };
 
 /** What of a join is seen. One as usual is told by its kind alone, as all were when there was no more to it. */
-function paintedJoin({ kind, color, angle, ease }: Join<string>): string | object {
+function paintedJoin({ kind, color, angle, ease, form }: InkedJoin): string | object {
   const seen = {
     ...(COLORED_JOINS.includes(kind) ? { color } : {}),
     ...(DIRECTED_JOINS.includes(kind) && angle !== USUAL_JOIN.angle ? { angle } : {}),
     ...(ease === USUAL_JOIN.ease ? {} : { ease }),
+    ...(kind === "reveal" && form !== USUAL_FORM ? { form } : {}),
   };
   return Object.keys(seen).length > 0 ? { kind, ...seen } : kind;
 }

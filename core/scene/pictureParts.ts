@@ -4,9 +4,10 @@ import { type ResolvedShot } from "../document/resolve";
 import { shotTrack } from "./shotTrack";
 import { type PlacedPicture } from "../arrangement/layout";
 import { type PictureFacts } from "../document/facts";
-import { type Join, USUAL_JOIN, inkedJoin } from "../document/joins";
+import { type InkedJoin, USUAL_JOIN, inkedJoin } from "../document/joins";
 import { type ShotCut, usedOf } from "../document/shots";
-import { type SceneTemplate, slotKey } from "../document/sceneTemplate";
+import { type DesignedScene } from "../document/design";
+import { slotKey } from "../document/sceneTemplate";
 import { type Rect, evenInsets, inset, rect } from "../geometry/rect";
 import { type ResolvedScene } from "../document/resolve";
 import { PLAIN_FRAMING } from "../geometry/framedPicture";
@@ -25,6 +26,8 @@ import { type Typesetter, still } from "./wordsBlock";
 
 const WHOLE: SlotFraming = { ...PLAIN_FRAMING, way: "whole", behind: null, follows: false, bends: [] };
 const CARD_SHADOW = { reach: 48, darkness: 0.34, down: 20 } as const;
+/** So much around a picture with a shadow may belong to it, in shares of its width. */
+const AROUND = 0.15;
 const POOL_SHADOW = { reach: 30, darkness: 0.3, down: 6 } as const;
 
 /**
@@ -76,7 +79,7 @@ const middleOf = (shot: ResolvedShot | undefined): { readonly frame?: number } =
 
 /** What a picture part takes from its scene. */
 interface InScene {
-  readonly scene: SceneTemplate;
+  readonly scene: DesignedScene;
   readonly style: BrandStyle;
   /** Whether the template has pictures zoom slowly. */
   readonly zoom: boolean;
@@ -104,9 +107,11 @@ function picturePart(placed: PlacedPicture, shown: ShownMedia | undefined, inSce
   };
 }
 
+const isFree = (media: ResolvedShot["media"]): boolean => media.kind === "picture" && media.cutOut === true;
+
 /** Whether a shot looks different from one moment to the next. */
-const moves = ({ plays, drift, over = [] }: PlacedShot): boolean =>
-  plays || drift !== "none" || over.some(({ kind }) => kind === "moving");
+const moves = ({ plays, drift, apart, over = [] }: PlacedShot): boolean =>
+  plays || drift !== "none" || apart !== undefined || over.some(({ kind }) => kind === "moving");
 
 /** A shot in its place. What is blurred, stands free or casts a shadow stands still. */
 function placedShot(
@@ -122,8 +127,17 @@ function placedShot(
   const shot = { ...base, drift: "none", plays: false } as const;
   if (placed.blurred)
     return { ...shot, atRest: { kind: "still", bounds: place, children: [coverNode(media, place, 1, blur)] } };
-  if (placed.shadow && media.kind === "picture")
-    return { ...shot, atRest: still(onGround(media, place, { framing, frameInk: style.palette.card }), place) };
+  const { depth } = scene;
+  const apart = (nodes: readonly DisplayNode[], within = place): Pick<PlacedShot, "apart"> => {
+    const figure = nodes.at(-1);
+    const isApart = depth > 0 && figure !== undefined && isFree(media);
+    return isApart ? { apart: { ground: nodes.slice(0, -1), figure, by: depth, within } } : {};
+  };
+  if (placed.shadow && media.kind === "picture") {
+    const nodes = onGround(media, place, { framing, frameInk: style.palette.card });
+    // Its shade lies around its place.
+    return { ...shot, ...apart(nodes, grownBy(place, place.width * AROUND)), atRest: still(nodes, place) };
+  }
   // What stands free is shown whole, on the brand's ground, unless somebody framed it.
   if (media.kind === "picture" && media.cutOut && framing === null) {
     const margin = evenInsets(Math.min(place.width, place.height) * 0.06);
@@ -131,7 +145,7 @@ function placedShot(
       { kind: "fill", place, ink: style.palette.ground },
       containNode(media, inset(place, margin)),
     ];
-    return { ...shot, atRest: { kind: "still", bounds: place, children } };
+    return { ...shot, ...apart(children), atRest: { kind: "still", bounds: place, children } };
   }
   const under = framing ? behindNodes(media, place, framing, { style, ground: scene.ground, picture: behind }) : [];
   const node = framedNode(media, framedIn(media, place, framing));
@@ -143,6 +157,7 @@ function placedShot(
     plays: media.kind === "clip",
     framing,
     under,
+    ...(under.length > 0 ? apart([...under, node]) : {}),
     drift: zoom && !isWhole ? placed.drift : "none",
     ...(over.length > 0 ? { over } : {}),
     atRest: atRest.length === 1 ? node : { kind: "still", bounds: place, children: atRest },
@@ -150,10 +165,10 @@ function placedShot(
 }
 
 /** How a shot comes in over the one before it; null where it follows at once. */
-const shotJoin = ({ comesBy, comesThrough }: ShotCut, { palette }: BrandStyle): Join<string> | null =>
+const shotJoin = ({ comesBy, comesThrough }: ShotCut, brand: BrandStyle): InkedJoin | null =>
   comesBy === undefined
     ? null
-    : inkedJoin({ ...USUAL_JOIN, kind: comesBy, ...(comesThrough ? { color: comesThrough } : {}) }, palette);
+    : inkedJoin({ ...USUAL_JOIN, kind: comesBy, ...(comesThrough ? { color: comesThrough } : {}) }, brand);
 
 /** A picture with its shadow. */
 function onGround(

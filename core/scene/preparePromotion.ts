@@ -1,6 +1,7 @@
 import { type ResolvedPromotion, type ResolvedScene } from "../document/resolve";
-import { type Ending } from "../document/endings";
-import { type Join, inkedJoin, joinInk } from "../document/joins";
+import { USUAL_FORM } from "../brand/forms";
+import { type InkedEnding } from "../document/endings";
+import { type InkedJoin, inkedJoin, joinInk } from "../document/joins";
 import { type Size, rect, wholeOf } from "../geometry/rect";
 import { formatOf, type FormatName, type Shape } from "../placement/formats";
 import { type Ticks, msOf, ticks, ticksOf } from "../time/ticks";
@@ -12,7 +13,8 @@ import { brandStyle } from "./brandStyle";
 import { type DisplayList } from "./displayList";
 import { endingAt } from "./endingAt";
 import { joinAt } from "./joinAt";
-import { type PreparedItem, type PreparedScene } from "./prepared";
+import { asOneShot } from "./oneShot";
+import { type PreparedItem, type PreparedScene, type ScenePart } from "./prepared";
 import { type Obstacle, prepareCaptions } from "./prepareCaptions";
 import { prepareItem } from "./prepareItem";
 import { prepareScene } from "./prepareScene";
@@ -29,10 +31,10 @@ export interface PreparedShape {
   readonly items: Track<PreparedItem>;
   readonly length: number;
   /** How each scene comes in. */
-  readonly joins: readonly Join<string>[];
+  readonly joins: readonly InkedJoin[];
   readonly size: Size;
   /** How it is closed, if it is: at the end of all that is shown. */
-  readonly ending: Track<Ending<string>>;
+  readonly ending: Track<InkedEnding>;
 }
 
 export interface PreparedPromotion extends PreparedShape {
@@ -65,7 +67,7 @@ export function prepareIn(
   const { scenes: shown, items } = (format && promotion.inFormat[format]) ?? promotion;
   const last = shown.length - 1;
   const brandKey = JSON.stringify(brand);
-  const scenes = shown.map((scene, index) => {
+  const each = shown.map((scene, index) => {
     const turn = { isFirst: index === 0, isLast: index === last };
     const { style: design, movement, behindWords } = scene.template;
     const setter = { style, design, movement, behindWords, book, shape, format };
@@ -79,8 +81,10 @@ export function prepareIn(
         )
       : prepare();
   });
-  const joins = shown.map(({ template }) => inkedJoin(template.join, brand.palette));
+  const goesOn = shown.map(({ template }) => template.goesOn);
+  const joins = shown.map(({ template }) => inkedJoin(template.join, brand));
   const { spans, length, ending } = promotion;
+  const scenes = asOneShot(each, spans, goesOn);
   const setter = { style, design: promotion.base.style, book, shape, format };
   const heard = (): readonly number[] => levelsOf(promotion);
   const setItems = items.map(({ from, to, what }): Span<PreparedItem> => {
@@ -103,12 +107,12 @@ export function prepareIn(
     { scenes, spans, items: setItems },
     { setter, format, brandKey, before },
   );
-  const closing: Track<Ending<string>> = ending
+  const closing: Track<InkedEnding> = ending
     ? [
         {
           from: ticksOf(length - ending.lasts),
           to: ticksOf(length),
-          what: { ...ending, color: joinInk(ending.color, brand.palette) },
+          what: { ...ending, color: joinInk(ending.color, brand.palette), form: brand.form ?? USUAL_FORM },
         },
       ]
     : [];
@@ -210,7 +214,9 @@ export function displayListAt(promotion: PreparedShape, time: Ticks): DisplayLis
   const shown = spansAt(promotion.track, at);
   const [first, ...coming] = shown.length > 0 ? shown : promotion.track.slice(-1);
   if (!first) throw new RangeError("A promotion needs at least one scene.");
-  const scenes = coming.reduce((list, span) => joined(promotion, { list, span, at }), sceneOf(promotion, first, at));
+  // What stays over the next join is drawn above it.
+  const own = sceneOf(promotion, first, at, coming.length > 0 ? ({ staysOn }) => !staysOn : undefined);
+  const scenes = coming.reduce((list, span) => joined(promotion, { list, span, at }), own);
   const items = spansAt(promotion.items, at).flatMap(({ what, from }) => sceneAt(what, ticks(at - from)));
   const [closing] = spansAt(promotion.ending, at);
   if (!closing) return [...scenes, ...items];
@@ -222,8 +228,14 @@ export function displayListAt(promotion: PreparedShape, time: Ticks): DisplayLis
   );
 }
 
-const sceneOf = (promotion: PreparedShape, { what, from }: Span<number>, at: Ticks): DisplayList =>
-  sceneAt(preparedScene(promotion, what), ticks(at - from));
+function sceneOf(
+  promotion: PreparedShape,
+  { what, from }: Span<number>,
+  at: Ticks,
+  isSeen?: (part: ScenePart) => boolean,
+): DisplayList {
+  return sceneAt(preparedScene(promotion, what), ticks(at - from), isSeen);
+}
 
 /** What is on screen with one more scene coming in over it. */
 function joined(
@@ -233,8 +245,9 @@ function joined(
   const entered = promotion.spans[span.what]?.entered ?? 0;
   const time = (at - span.from) / (ticksOf(entered) - span.from);
   const join = promotion.joins[span.what];
-  const coming = sceneOf(promotion, span, at);
-  return join ? joinAt(wholeOf(promotion.size), join, { list, coming, time }) : coming;
+  const coming = sceneOf(promotion, span, at, ({ wasThere }) => !wasThere);
+  const both = join ? joinAt(wholeOf(promotion.size), join, { list, coming, time }) : coming;
+  return [...both, ...sceneOf(promotion, span, at, ({ wasThere }) => wasThere === true)];
 }
 
 function preparedScene(promotion: PreparedShape, index: number): PreparedScene {

@@ -1,4 +1,4 @@
-import { type Join } from "../document/joins";
+import { type InkedJoin } from "../document/joins";
 import { type SlotFraming } from "../document/slotFraming";
 import { type SlotKey } from "../document/sceneTemplate";
 import { type FramedPicture, type Way } from "../geometry/framedPicture";
@@ -13,7 +13,17 @@ import { type FittedWords } from "../type/fit";
 import { type DisplayNode, type StillNode } from "./displayList";
 
 /** A part of a scene and how it behaves in time. Times are milliseconds from the scene's start. */
-export type ScenePart =
+export type ScenePart = Part & Staying;
+
+/** What two scenes that are one shot both show stays over the join between them. */
+export interface Staying {
+  /** Whether it is there in the scene before too. */
+  readonly wasThere?: true | undefined;
+  /** Whether it is there in the next scene too. */
+  readonly staysOn?: true | undefined;
+}
+
+type Part =
   | { readonly kind: "fixed"; readonly node: DisplayNode }
   | MediaPart
   | {
@@ -76,6 +86,16 @@ export interface FillingPart extends BarLook {
   readonly place: Rect;
 }
 
+/** What stands free before its ground: the two move against each other. */
+export interface Apart {
+  readonly ground: readonly DisplayNode[];
+  readonly figure: DisplayNode;
+  /** How far: 1 is as far as is usual. */
+  readonly by: number;
+  /** Nothing of either is seen beyond it. */
+  readonly within: Rect;
+}
+
 /** A picture that may zoom slowly, or a clip that plays: a piece of it, as it is on screen in a place. */
 export interface PlacedShot extends CutMedia {
   /** Which use of the clip this is: one that is used twice is at a frame of its own in each. */
@@ -88,9 +108,11 @@ export interface PlacedShot extends CutMedia {
   /** What is seen beside it. */
   readonly under: readonly DisplayNode[];
   /** How it comes in over the shot before it; it follows at once where this is not there. */
-  readonly join?: Join<string> | undefined;
+  readonly join?: InkedJoin | undefined;
   /** What is laid over it; not there where nothing is. */
   readonly over?: readonly PlacedOverlay[] | undefined;
+  /** Not there where it is one with its ground. */
+  readonly apart?: Apart | undefined;
   /** The picture without movement, over what is under it: the same object in every frame. */
   readonly atRest: DisplayNode;
 }

@@ -17,11 +17,22 @@ import { framedIn, framedNode } from "./framedMedia";
 import { drawnSmaller } from "./pictureNodes";
 import { overlaidAt } from "./overlayNodes";
 import { soundWaveAt } from "./soundWave";
-import { type MediaPart, type MovingPiece, type PlacedShot, type PreparedScene, type ScenePart } from "./prepared";
+import {
+  type Apart,
+  type MediaPart,
+  type MovingPiece,
+  type PlacedShot,
+  type PreparedScene,
+  type ScenePart,
+} from "./prepared";
 
-/** A prepared scene at a time from its start. */
-export function sceneAt(scene: PreparedScene, time: Ticks): DisplayList {
-  return scene.parts.flatMap((part) => partAt(scene, part, time) ?? []);
+/** A prepared scene at a time from its start. @param isSeen which of its parts; all where it is not said */
+export function sceneAt(
+  scene: PreparedScene,
+  time: Ticks,
+  isSeen: (part: ScenePart) => boolean = () => true,
+): DisplayList {
+  return scene.parts.filter(isSeen).flatMap((part) => partAt(scene, part, time) ?? []);
 }
 
 function partAt(scene: PreparedScene, part: ScenePart, time: Ticks): DisplayNode | DisplayNode[] | null {
@@ -62,7 +73,7 @@ function movedAt(
   const { motion, enters, until, exit, strength, ease, moves = "still" } = part;
   const { alpha, dx, dy, scale, angle } = motionAt(motion, at, {
     from: enters + later,
-    until: until ?? (scene.leaves ? scene.length : Infinity),
+    until: part.staysOn ? Infinity : (until ?? (scene.leaves ? scene.length : Infinity)),
     exit,
     strength,
     ease,
@@ -139,13 +150,30 @@ function shotJoined(list: DisplayNode[], { span, over, place }: ComingShot, time
 
 function shotAt({ from, to, what }: Span<PlacedShot>, place: Rect, time: Ticks): DisplayNode[] {
   const passed = ticks(Math.max(0, time - from));
-  const { media, drift, plays, framing, under, over = [], atRest } = what;
+  const { media, drift, plays, framing, under, over = [], apart, atRest } = what;
   const isMoving = over.some(({ kind }) => kind === "moving");
-  if (!plays && drift === "none" && !isMoving) return [atRest];
+  if (!plays && drift === "none" && !apart && !isMoving) return [atRest];
   const laidOver = overlaidAt(over, place, msOf(passed));
+  if (apart) return [inDepth(apart, place, Math.min(1, passed / (to - from))), ...laidOver];
   if (media.kind === "clip" && plays) return [...under, ...clipAt(what, media, place, passed), ...laidOver];
   const zoom = drift === "none" ? 1 : slowZoom(msOf(passed), msOf(ticks(to - from)), drift === "out");
   return [...under, framedNode(media, framedIn(media, place, framing, { zoom })), ...laidOver];
+}
+
+/** How much larger the ground is drawn and what stands before it becomes, and how far they pass each other, at a depth of 1. */
+const DEEP = { ground: 0.06, figure: 0.06, passes: 0.02 } as const;
+
+/** What stands free comes nearer and passes before its ground. @param share of its shot that is over, 0 to 1 */
+function inDepth({ ground, figure, by, within }: Apart, place: Rect, share: number): DisplayNode {
+  const middle = centreOf(place);
+  const across = DEEP.passes * by * place.width * (share - 0.5);
+  const [behind, nearer] = [1 + DEEP.ground * by, 1 + DEEP.figure * by * share];
+  const map = (scale: number, dx: number) => after(translation(dx, 0), scaling(scale, scale, middle));
+  const children: DisplayNode[] = [
+    { kind: "transformed", alpha: 1, map: map(behind, -across), children: ground },
+    { kind: "transformed", alpha: 1, map: map(nearer, across), children: [figure] },
+  ];
+  return { kind: "clipped", place: within, children };
 }
 
 /** A frame of a clip, with as much of the next over it as is near, where frames are blended. */

@@ -38,6 +38,8 @@ const OTHER: { readonly [Id in FieldId]: ValueOf<Id> } = {
   pause: millis(300),
   ease: "gentle",
   zoom: false,
+  depth: 1,
+  goesOn: true,
   color: "accent",
   capitals: true,
   numbered: true,

@@ -59,6 +59,7 @@ export function brandFacts(
           .map((face) => ({ ...face, file: file(face.weight) })),
       ),
     signOff: { first: signOffWords(book, "first"), second: signOffWords(book, "second") },
+    form: book.form,
     call: book.calls[0] ?? "",
     website: book.contact.website,
     handle: book.contact.handles[0] ?? "",

@@ -1,0 +1,154 @@
+import { mkdtemp, rename, rm } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { type Page, expect, test } from "@playwright/test";
+import { ffprobe } from "../files";
+import { handles, placeIn } from "../handles";
+import { newPromotion, onlyIn } from "../newPromotion";
+import { coloredClip, colorsIn, dropOn, isBlue, isRed } from "../ownClips";
+import { signInAs } from "../people";
+import { renderedSquare } from "../startRender";
+import { type VideoFrame, frameAt } from "../videoFrames";
+
+/**
+ * A heading stands over four sections that look like one shot, a line under them changes, and bars in a colour of the
+ * brand lie above and below a clip. One section is a repeat of another that was filled anew.
+ */
+
+const WAYS = ["Bark first", "Water from below", "Turn it weekly", "Feed in spring"] as const;
+const section = (page: Page, at: number) => page.getByRole("region", { name: `Scene ${at}, Product` });
+
+/** Moves what is called so in the square, by keys, until its upper edge is there. */
+async function placeAt(page: Page, label: string, top: number): Promise<void> {
+  await section(page, 1)
+    .getByRole("button", { name: /: arrangement/ })
+    .click();
+  await page.getByRole("button", { name: `Place ${label} by hand` }).click();
+  await expect(handles(page, "square")).toBeVisible();
+  await handles(page, "square").focus();
+  const { y } = await placeIn(page, "square");
+  const key = y > top ? "Shift+ArrowUp" : "Shift+ArrowDown";
+  for (let step = 0; step < Math.round(Math.abs(y - top) / 10); step++) await page.keyboard.press(key);
+  // Wide enough for every line that is to stand there.
+  for (let step = 0; step < 40; step++) await page.keyboard.press("Control+Shift+ArrowRight");
+  await expect.poll(async () => Math.abs((await placeIn(page, "square")).y - top)).toBeLessThan(10);
+  await page.keyboard.press("Escape");
+}
+
+/** By how much two frames differ on average, within a part of their height given in shares. */
+function apart(one: VideoFrame, other: VideoFrame, from: number, to: number): number {
+  const [first, last] = [from, to].map((share) => Math.round(share * one.height) * one.width * 3) as [number, number];
+  let sum = 0;
+  for (let at = first; at < last; at++) sum += Math.abs((one.data[at] ?? 0) - (other.data[at] ?? 0));
+  return sum / (last - first);
+}
+
+test("a heading stays through four joined sections, the line below changes, one section is repeated and filled anew", async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
+  await signInAs(page, "Delphine Orrow");
+  await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
+  await onlyIn(page, "square");
+  // All but the product's scene and the sign-off is taken out.
+  for (const name of ["Scene 1, Headline", "Scene 2, Offer"]) {
+    await page
+      .getByRole("region", { name })
+      .getByRole("button", { name: /: arrangement/ })
+      .click();
+    await page.getByRole("button", { name: "Take out", exact: true }).click();
+    await expect(page.getByRole("region", { name })).toHaveCount(0);
+  }
+  await section(page, 1)
+    .getByRole("button", { name: /: arrangement/ })
+    .click();
+  await page.getByLabel("Arrangement", { exact: true }).selectOption({ label: "Full picture" });
+  await page.keyboard.press("Escape");
+  await dropOn(
+    section(page, 1).getByRole("button", { name: "Choose picture or clip" }),
+    await coloredClip(folder, [["red"]]),
+  );
+  await expect(section(page, 1).getByText("own-clip · clip 3.0 s")).toBeVisible({ timeout: 90_000 });
+  await section(page, 1).getByRole("textbox", { name: "Product" }).fill("Four ways to a happy pot");
+  await section(page, 1).getByRole("textbox", { name: /^Line/ }).fill(WAYS[0]);
+  // The two texts are set apart from each other: one into the upper bar, one into the lower.
+  await placeAt(page, "Product", 60);
+  await placeAt(page, "Line", 920);
+  await expect(page.getByText("saved", { exact: true })).toBeVisible();
+
+  await page.getByRole("link", { name: "Proof", exact: true }).click();
+  await page.getByRole("button", { name: /^Scene 1, .*, square:/ }).click();
+  await page.getByLabel("How it is framed").selectOption("whole");
+  await page.getByRole("button", { name: "Colour: primary" }).click();
+  await expect(page.getByText("saved", { exact: true })).toBeVisible();
+  await page.getByRole("link", { name: "Fill", exact: true }).click();
+
+  for (const at of [1, 2, 3]) {
+    await section(page, at)
+      .getByRole("button", { name: /: arrangement/ })
+      .click();
+    await page.getByRole("button", { name: "Repeat", exact: true }).click();
+    await page.keyboard.press("Escape");
+    await section(page, at + 1)
+      .getByRole("textbox", { name: /^Line/ })
+      .fill(WAYS[at] ?? "");
+  }
+  // The third is filled anew.
+  const other = join(folder, "other-clip.mp4");
+  const aside = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
+  await rename(await coloredClip(aside, [["blue", "blue"]]), other);
+  await dropOn(section(page, 3).getByRole("button", { name: "Choose picture or clip" }), other);
+  await expect(section(page, 3).getByText("other-clip · clip 3.0 s")).toBeVisible({ timeout: 90_000 });
+  await expect(page.getByText("saved", { exact: true })).toBeVisible();
+
+  await page.getByRole("link", { name: "Pace", exact: true }).click();
+  const starts: number[] = [];
+  for (const at of [1, 2, 3, 4]) {
+    await page
+      .getByRole("button", { name: `Scene ${at}, Product` })
+      .first()
+      .click();
+    await page.getByRole("textbox", { name: "Length", exact: true }).fill("3");
+    await page.keyboard.press("Enter");
+    if (at > 1) {
+      await page.getByLabel("over (0 is a cut)").fill("18 f");
+      await page.keyboard.press("Enter");
+      await page.getByLabel(/^One shot with the scene before/).check();
+      starts.push((starts.at(-1) ?? 0) + 2.4);
+    } else starts.push(0);
+  }
+  const file = await renderedSquare(page, folder);
+  expect((await ffprobe(file)).video).toMatchObject({ width: 480, height: 480 });
+
+  const stands = await frameAt(file, 1.6);
+  // Through every join, and in every section, the upper bar with its heading is the same picture.
+  for (const start of starts.slice(1))
+    for (const seconds of [start + 0.1, start + 0.3, start + 0.5, start + 1.5])
+      expect(apart(stands, await frameAt(file, seconds), 0, 0.2)).toBeLessThan(0.7);
+  // There is something to read in it: it is not a plain bar.
+  const [bar] = await colorsIn(file, [[0.01, 0.1]], 1.6);
+  expect(bar).toBeDefined();
+  const letters = Array.from({ length: 480 }, (_, x) => [(x + 0.5) / 480, 0.1] as const);
+  const across = await colorsIn(file, letters, 1.6);
+  expect(
+    across.filter(
+      ({ r, g, b }) => Math.abs(r - (bar?.r ?? 0)) + Math.abs(g - (bar?.g ?? 0)) + Math.abs(b - (bar?.b ?? 0)) > 120,
+    ).length,
+  ).toBeGreaterThan(20);
+  // The line below is another in each section.
+  const settled = await Promise.all(starts.map((start) => frameAt(file, start + 1.6)));
+  settled.forEach((one, at) =>
+    settled.slice(at + 1).forEach((other) => expect(apart(one, other, 0.8, 1)).toBeGreaterThan(2.5)),
+  );
+  // Between the bars the first, second and fourth show one clip, the third the other.
+  const shown = await Promise.all(starts.map(async (start) => (await colorsIn(file, [[0.5, 0.5]], start + 1.6))[0]));
+  expect(shown.map((color) => [isRed(color), isBlue(color)])).toEqual([
+    [true, false],
+    [true, false],
+    [false, true],
+    [true, false],
+  ]);
+  await rm(folder, { recursive: true });
+  await rm(aside, { recursive: true });
+});
