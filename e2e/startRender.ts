@@ -31,6 +31,8 @@ export async function renderDrafts(page: Page, formats: number): Promise<void> {
 export async function renderedSquare(page: Page, folder: string): Promise<string> {
   await expect(page.getByText("saved", { exact: true })).toBeVisible();
   await page.getByRole("link", { name: "Proof", exact: true }).click();
+  // The desk that is left has a link to rendering too.
+  await page.waitForURL(/\/proof$/);
   await renderDrafts(page, 1);
   return downloadRendition(page, "square", folder);
 }

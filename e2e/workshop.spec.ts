@@ -144,14 +144,14 @@ test("a draft is seen under every extreme in both brands at once, its look and s
   // How it all moves, and how its second scene comes in and looks.
   await page.getByRole("button", { name: "Pace", exact: true }).click();
   await page.getByLabel("It ends").selectOption("shape closes");
-  await page.getByRole("list", { name: "Scenes" }).getByRole("button").nth(1).click();
+  await page.getByRole("list", { name: "Scenes" }).getByRole("listitem").nth(1).getByRole("button").first().click();
   await page.getByLabel("Comes in by").selectOption({ label: "shape reveal" });
   await page.getByLabel("and go").selectOption("shrink");
   await page.getByLabel(/^One shot with the scene before/).check();
   await saved(page);
   expect(await axeFaults(page)).toEqual([]);
   await page.reload();
-  await page.getByRole("list", { name: "Scenes" }).getByRole("button").nth(1).click();
+  await page.getByRole("list", { name: "Scenes" }).getByRole("listitem").nth(1).getByRole("button").first().click();
   await page.getByRole("button", { name: "Pace", exact: true }).click();
   await expect(page.getByLabel("Comes in by")).toHaveValue("reveal");
   await expect(page.getByLabel("and go")).toHaveValue("shrink");

@@ -73,7 +73,8 @@ function SlotShots({
   const key = slotKey(scene.template, slot);
   const shots = scene.shots[slot.id] ?? [];
   // Alone it fills its scene; among others each is as long as what is used of it.
-  const [keeps, setKeeps] = useState<Keeps>(shots.length > 1 ? "used" : "length");
+  const [choice, setChoice] = useState<Keeps | null>(null);
+  const keeps = choice ?? (shots.length > 1 ? "used" : "length");
   const of: CutSlot = { slot: key, shots, fill: document.fills[key] };
   const track = shotTrack(shots, span.end - span.start);
   // While it plays, nothing is cut.
@@ -134,7 +135,7 @@ function SlotShots({
             choices={KEEPS}
             words={KEEPS_WORDS}
             value={keeps}
-            onChoose={setKeeps}
+            onChoose={setChoice}
           />
         </div>
       )}

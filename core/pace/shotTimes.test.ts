@@ -30,12 +30,17 @@ const cutAfter = (document: Promotion, { cut }: ShotTiming, id: string): unknown
 };
 const both = (speed: number): Speeds => ({ first: speed, last: speed });
 
-test("the last shot of a slot: its length stays and less of the clip is used, or all of it is and the scene is longer", () => {
+test("the last shot of a slot: its length stays and less of the clip is seen, or all of it is and the scene is longer", () => {
   const document = slotWith({ from: 10, to: 70 });
   const change = (speeds: Speeds, keeps: Keeps) => withSpeeds(timed(document, 0, 2000), speeds, keeps);
   const stays = change(both(0.5), "length");
   expect(stays.sceneLength).toBeNull();
-  expect(cutAfter(document, stays, "s-0")).toEqual({ order: "a0", media: CLIP_ID, from: 10, to: 40, speed: 0.5 });
+  expect(cutAfter(document, stays, "s-0")).toEqual({ order: "a0", media: CLIP_ID, from: 10, to: 70, speed: 0.5 });
+  // At a speed that changes half of it passes, from slow to fast, in the time there is.
+  const ramp = change({ first: 0.25, last: 0.75 }, "length");
+  expect(cutAfter(document, ramp, "s-0")).toMatchObject({ from: 10, to: 40, speed: 0.25, endSpeed: 0.75 });
+  // Faster, more of it is needed.
+  expect(cutAfter(document, change(both(1.2), "length"), "s-0")).toMatchObject({ from: 10, to: 82 });
   const follows = change(both(0.5), "used");
   expect(follows.sceneLength).toBe(6000);
   expect(cutAfter(document, follows, "s-0")).toEqual({ order: "a0", media: CLIP_ID, from: 10, to: 70, speed: 0.5 });
@@ -50,7 +55,7 @@ test("one before others: its own length stays or follows, the scene's does not c
   const stays = withSpeeds(timed(document, 0, 2000), both(0.75), "length");
   expect([stays.sceneLength, cutAfter(document, stays, "s-0")]).toEqual([
     null,
-    { order: "a0", media: CLIP_ID, to: 45, speed: 0.75, length: 2000 },
+    { order: "a0", media: CLIP_ID, to: 60, speed: 0.75, length: 2000 },
   ]);
   const held = slotWith({ to: 60, length: millis(2000) }, {});
   const follows = withSpeeds(timed(held, 0, 2000), both(0.5), "used");

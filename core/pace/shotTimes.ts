@@ -1,7 +1,7 @@
 import { type CutChange, type CutSlot, changeCut } from "../document/cutEdits";
 import { type Edit } from "../document/edit";
 import { type ResolvedShot } from "../document/resolve";
-import { LEAST_LENGTH_MS, meanSpeed, usedOf } from "../document/shots";
+import { LEAST_LENGTH_MS, meanSpeed, speedsOf, usedOf } from "../document/shots";
 import { ownLength } from "../scene/shotTrack";
 import { millis } from "../units";
 
@@ -31,7 +31,7 @@ export interface Speeds {
 
 /**
  * Has a clip pass faster or slower. Where what is used of it is kept, the shot is that much shorter or longer, and where it
- * is the last of its slot its scene with it; where its length is kept, as much of the clip is used as passes in that time.
+ * is the last of its slot its scene with it; where its length is kept, at least as much of the clip is used as passes in it.
  */
 export function withSpeeds({ of, shot, onScreen, sceneLength }: TimedShot, speeds: Speeds, keeps: Keeps): ShotTiming {
   const change: CutChange = {
@@ -62,11 +62,15 @@ export function withLength({ of, shot, onScreen, sceneLength }: TimedShot, lengt
 
 const isLast = ({ shots }: CutSlot, id: string): boolean => shots.at(-1)?.id === id;
 
-/** What of a clip passes in a time: from where it begins in the shot, as far as the clip goes. */
+/**
+ * What of a clip must be used to pass in a time, from where it begins in the shot, as far as the clip goes. At one speed
+ * what is used beyond that stays, since nobody sees it; what changes its speed does so over all that is used.
+ */
 function usedIn({ media, cut }: ResolvedShot, ms: number): CutChange {
   if (media.kind !== "clip" || cut.held !== undefined) return {};
   const { from, to } = usedOf(media, cut);
   const passing = (ms * media.rate.numerator * meanSpeed(cut)) / (1000 * media.rate.denominator);
-  const frames = Math.max(1, Math.round(passing));
+  const { first, last } = speedsOf(cut);
+  const frames = Math.max(1, Math.round(passing), first === last ? to - from : 0);
   return cut.reversed ? { from: Math.max(0, to - frames), to } : { from, to: Math.min(media.frames, from + frames) };
 }
