@@ -9,6 +9,7 @@ import { type Item } from "../core/document/items";
 import { LOOK_NAMES } from "../core/grading/looks";
 import { OVERLAYS } from "../core/grading/overlays";
 import { WHILES } from "../core/motion/whileShown";
+import { PICTURE_ENTRANCES, PICTURE_EXITS, WITH_SCENE } from "../core/motion/pictureMotion";
 import { PIECES } from "../core/motion/movement";
 import { EXITS, MOTIONS } from "../core/motion/wordMotion";
 import { scenesInOrder } from "../core/document/sceneList";
@@ -102,6 +103,7 @@ function withItems(before: Promotion): Promotion {
   const edits = [
     ...Object.entries(items).map(([id, item]) => putItem(id, item)),
     adjust("angle", -7, { target: { item: "heading" } }),
+    adjust("lettersCome", "letter by letter", { target: { item: "heading" } }),
     adjust("opacity", 0.6, { target: { item: "burst" } }),
     adjust("angle", 33, { target: { item: "line" } }),
     adjust("at", { x: 0.2, y: 0.6 }, { target: { item: "star" }, layer: "scene@format", format: "vertical" }),
@@ -219,7 +221,11 @@ function withMovement(document: Promotion): Promotion {
       adjust("joinEase", JOIN_EASES[index % JOIN_EASES.length] ?? "even", { target }),
       adjust("motion", MOTIONS[index % MOTIONS.length] ?? "rise", { target }),
       adjust("goes", EXITS[index % EXITS.length] ?? "fade", { target }),
+      adjust("wordsMove", WHILES[(index + 3) % WHILES.length] ?? "still", { target }),
       adjust("pieces", PIECES[index % PIECES.length] ?? "as one", { target }),
+      adjust("picturesCome", PICTURE_ENTRANCES[index % PICTURE_ENTRANCES.length] ?? WITH_SCENE, { target }),
+      adjust("picturesGo", PICTURE_EXITS[index % PICTURE_EXITS.length] ?? WITH_SCENE, { target }),
+      adjust("picturesMove", WHILES[index % WHILES.length] ?? "still", { target }),
       adjust("depth", (index % 3) * 0.8, { target }),
       adjust("strength", 0.5 + (index % 3) * 0.6, { target }),
       adjust("joinColor", JOIN_COLORS[index % JOIN_COLORS.length] ?? "white", { target }),

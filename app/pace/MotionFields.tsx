@@ -8,6 +8,8 @@ import { type Promotion } from "../../core/document/promotion";
 import { WORD_EASES } from "../../core/motion/easing";
 import { PIECES } from "../../core/motion/movement";
 import { MOVEMENT_STYLES, MOVEMENT_STYLE_NAMES, type MovementStyleName } from "../../core/motion/styles";
+import { PICTURE_ENTRANCES, PICTURE_EXITS } from "../../core/motion/pictureMotion";
+import { WHILES } from "../../core/motion/whileShown";
 import { EXITS, MOTIONS } from "../../core/motion/wordMotion";
 import { millis } from "../../core/units";
 import { ChoiceField } from "../workshop/ChoiceField";
@@ -29,8 +31,9 @@ export function MotionFields({
   onEdit: (edit: Edit) => void;
 }) {
   const target = { scene: scene.id };
-  const { exit, pieces, strength, pause, ease } = scene.movement;
+  const { exit, moves, pieces, strength, pause, ease } = scene.movement;
   const { motion, zoom } = scene.style;
+  const { pictures } = scene;
   const setZoom = ({ target: { checked } }: ChangeEvent<HTMLInputElement>): void =>
     onEdit(adjust("zoom", checked, { target }));
   const forAll = (): void =>
@@ -40,12 +43,16 @@ export function MotionFields({
         [
           ["motion", motion],
           ["goes", exit],
+          ["wordsMove", moves],
           ["pieces", pieces],
           ["strength", strength],
           ["pause", millis(pause)],
           ["ease", ease],
           ["zoom", zoom],
           ["depth", scene.depth],
+          ["picturesCome", pictures.comes],
+          ["picturesGo", pictures.goes],
+          ["picturesMove", pictures.moves],
         ],
         "Movement",
       ),
@@ -64,6 +71,12 @@ export function MotionFields({
           value={exit}
           choices={EXITS}
           onChange={(choice) => onEdit(adjust("goes", choice, { target }))}
+        />
+        <ChoiceField
+          label="and meanwhile they"
+          value={moves}
+          choices={WHILES.map((one) => (one === "still" ? ([one, "stand still"] as const) : one))}
+          onChange={(choice) => onEdit(adjust("wordsMove", choice, { target }))}
         />
         <ChoiceField
           label="They come"
@@ -90,12 +103,30 @@ export function MotionFields({
           value={pause}
           onTime={(ms) => onEdit(adjust("pause", millis(Math.min(10_000, Math.max(0, ms))), { target }))}
         />
+        <ChoiceField
+          label="Pictures come in"
+          value={pictures.comes}
+          choices={PICTURE_ENTRANCES}
+          onChange={(choice) => onEdit(adjust("picturesCome", choice, { target }))}
+        />
+        <ChoiceField
+          label="they go"
+          value={pictures.goes}
+          choices={PICTURE_EXITS}
+          onChange={(choice) => onEdit(adjust("picturesGo", choice, { target }))}
+        />
+        <ChoiceField
+          label="and meanwhile"
+          value={pictures.moves}
+          choices={WHILES.map((one) => (one === "still" ? ([one, "rest"] as const) : one))}
+          onChange={(choice) => onEdit(adjust("picturesMove", choice, { target }))}
+        />
         <label className="flex min-h-6 items-center gap-2 pb-1.5 text-[13px] text-soft">
           <input type="checkbox" className="accent-accent" checked={zoom} onChange={setZoom} />
           stills zoom slowly
         </label>
         <NumberField
-          label="Depth of what stands free"
+          label="Depth of cut-outs"
           least={LEAST_DEPTH}
           most={MOST_DEPTH}
           step={DEPTH_STEP}

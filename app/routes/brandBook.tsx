@@ -272,7 +272,7 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
             onChange={change}
           />
           <section aria-label="Sign-off and sound" className="grid grid-cols-2 gap-x-6 gap-y-4 max-sm:grid-cols-1">
-            <h2 className="col-span-2 -mb-1">Sign-off, watermark, sound</h2>
+            <h2 className="col-span-2 -mb-1">Sign-off, watermark, form, sound</h2>
             {(["first", "second"] as const).map((which) => (
               <Choice
                 key={which}

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { newArrangement } from "./arrangements";
+import { RESTING } from "../motion/pictureMotion";
 import { USUAL_MOVEMENT } from "../motion/movement";
 import { rect } from "../geometry/rect";
 import { ONE_OFFER } from "../templates/priceDrops";
@@ -45,6 +46,7 @@ test("an untouched promotion has its template's scenes", () => {
         behindWords: {},
         goesOn: false,
         depth: 0,
+        pictures: RESTING,
         join: { kind: style.transition, color: "primary", angle: 0, ease: "gentle" },
         overlap: scenes[index]?.overlap,
       })),

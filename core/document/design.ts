@@ -1,5 +1,6 @@
 import { type FormatName, isFormatName } from "../placement/formats";
 import { type Rect } from "../geometry/rect";
+import { type PictureMotion, RESTING } from "../motion/pictureMotion";
 import { type Movement, USUAL_MOVEMENT } from "../motion/movement";
 import { millis } from "../units";
 import { type Adjustments, type Found, type Target, formatsSet, nearest } from "./adjustments";
@@ -52,6 +53,8 @@ export interface DesignedScene extends SceneTemplate {
   readonly goesOn: boolean;
   /** How far what stands free moves before its ground: 0 for not at all. */
   readonly depth: number;
+  /** How its pictures come, go and move. */
+  readonly pictures: PictureMotion;
   /** How its words move, besides the way in which they come. */
   readonly movement: Movement;
   /** What is between words and their picture, as far as somebody said so. */
@@ -212,9 +215,15 @@ function designedScene(
     style: withSet(style, ofScene),
     goesOn: ofScene("goesOn") === true,
     depth: ofScene("depth") ?? 0,
+    pictures: {
+      comes: ofScene("picturesCome") ?? RESTING.comes,
+      goes: ofScene("picturesGo") ?? RESTING.goes,
+      moves: ofScene("picturesMove") ?? RESTING.moves,
+    },
     behindWords: { shade: ofScene("shade"), blur: ofScene("blur") },
     movement: {
       exit: ofScene("goes") ?? USUAL_MOVEMENT.exit,
+      moves: ofScene("wordsMove") ?? USUAL_MOVEMENT.moves,
       pieces: ofScene("pieces") ?? USUAL_MOVEMENT.pieces,
       strength: ofScene("strength") ?? USUAL_MOVEMENT.strength,
       pause: ofScene("pause") ?? USUAL_MOVEMENT.pause,

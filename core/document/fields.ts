@@ -7,6 +7,7 @@ import { millis } from "../units";
 import { CAPTION_PLACES, shownLanguageJsonSchema, shownLanguageSchema } from "./captionLook";
 import { ENDINGS } from "./endings";
 import { JOINS, JOIN_COLORS, JOIN_EASES } from "./joins";
+import { PICTURE_ENTRANCES, PICTURE_EXITS, WITH_SCENE } from "../motion/pictureMotion";
 import { WHILES } from "../motion/whileShown";
 import { PLATES } from "./plates";
 import { FIRST_LOOKS, ITEM_KINDS, type Item, type ItemKind, LETTERED, kindsThat } from "./items";
@@ -270,6 +271,12 @@ export const FIELDS = {
     lock: "arrangement",
     from: () => "as it came" as const,
   }),
+  wordsMove: ofScene(choice("Words move", WHILES, "still"), {
+    named: "The movement in",
+    layers: LAYERS,
+    lock: "arrangement",
+    from: () => undefined,
+  }),
   shade: ofScene(within("Shade behind words", { least: 0, most: 0.95, step: 0.05 }, 0.6), {
     named: "The shade behind the words of",
     layers: LAYERS,
@@ -311,6 +318,24 @@ export const FIELDS = {
     layers: LAYERS,
     lock: "arrangement",
     from: ({ style }) => style.zoom,
+  }),
+  picturesCome: ofScene(choice("Pictures come in", PICTURE_ENTRANCES, WITH_SCENE), {
+    named: "The movement in",
+    layers: LAYERS,
+    lock: "arrangement",
+    from: () => undefined,
+  }),
+  picturesGo: ofScene(choice("Pictures go", PICTURE_EXITS, WITH_SCENE), {
+    named: "The movement in",
+    layers: LAYERS,
+    lock: "arrangement",
+    from: () => undefined,
+  }),
+  picturesMove: ofScene(choice("Pictures move", WHILES, "still"), {
+    named: "The movement in",
+    layers: LAYERS,
+    lock: "arrangement",
+    from: () => undefined,
   }),
   depth: ofScene(within("Depth of what stands free", { least: 0, most: 2, step: 0.1 }, 0), {
     named: "The depth in",
@@ -485,6 +510,11 @@ export const FIELDS = {
     named: "The entrance of",
     kinds: kindsThat(({ turns }) => turns),
     from: () => "as usual" as const,
+  }),
+  lettersCome: ofItem(choice("Its words come", PIECES, "as one"), {
+    named: "The entrance of",
+    kinds: ["words"],
+    from: () => "as one" as const,
   }),
   departs: ofItem(choice("Goes by", EXITS, "as it came"), {
     named: "The exit of",

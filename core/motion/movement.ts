@@ -1,4 +1,5 @@
 import { type WordEase } from "./easing";
+import { type While } from "./whileShown";
 import { type ExitKind } from "./wordMotion";
 
 /** What of words comes in by itself. */
@@ -8,6 +9,8 @@ export type Pieces = (typeof PIECES)[number];
 /** How the words of a scene move besides the way in which they come. */
 export interface Movement {
   readonly exit: ExitKind;
+  /** How they move while they are there. */
+  readonly moves: While;
   readonly pieces: Pieces;
   /** Times the usual way that they go: 0 only fades. */
   readonly strength: number;
@@ -18,6 +21,7 @@ export interface Movement {
 
 export const USUAL_MOVEMENT: Movement = {
   exit: "as it came",
+  moves: "still",
   pieces: "as one",
   strength: 1,
   pause: 0,

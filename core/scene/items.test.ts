@@ -178,3 +178,20 @@ test("a frame is a border as thick as it says, of four sides that meet and never
   );
   expect(area).toBeCloseTo(972 * 48.6, 3);
 });
+
+test.each([
+  ["word by word", 2],
+  ["letter by letter", 7],
+] as const)("words over scenes come %s, the plate with the first of them, and stand as one", async (by, most) => {
+  const target = { item: "heading" };
+  const document = applyEdit(withItems(["heading", HEADING]), adjust("lettersCome", by, { target }));
+  const [early, later, rest] = [await added(document, 60), await added(document, 400), await added(document, 2000)];
+  expect(early.length).toBeGreaterThan(0);
+  expect(early.length).toBeLessThan(later.length);
+  expect(later.length).toBeLessThanOrEqual(most);
+  expect(rest.map(({ kind }) => kind)).toEqual(["still"]);
+  // The plate: a shape that is wider than any letter, once.
+  const plates = (nodes: readonly DisplayNode[]): number =>
+    [...everyNode(nodes)].filter((node) => node.kind === "shape" && node.ink === testFacts().brand.palette.card).length;
+  expect([plates(early), plates(later), plates(rest)]).toEqual([1, 1, 1]);
+});

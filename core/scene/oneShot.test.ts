@@ -1,7 +1,8 @@
 import { mediaFill } from "../document/shots";
 import { adjust, applyEdit } from "../document/edits";
 import { type Adjustment } from "../document/fields";
-import { type Promotion } from "../document/promotion";
+import { type Fill, type Promotion } from "../document/promotion";
+import { type SlotKey } from "../document/sceneTemplate";
 import { resolvePromotion } from "../document/resolve";
 import { defined } from "../testing/defined";
 import { openWanted, testBook } from "../testing/fonts";
@@ -30,7 +31,7 @@ function sections(media: string, set: Adjustment = {}): Promotion {
     ...base,
     scenes: Object.fromEntries(SECTIONS.map((id, at) => [id, { ...product, order: `a${at}` }])),
     fills: Object.fromEntries(
-      SECTIONS.flatMap((id) => [
+      SECTIONS.flatMap((id): [SlotKey, Fill][] => [
         [`${id}.name`, { kind: "words", text: "Three ways to repot" }],
         [`${id}.line`, { kind: "words", text: `Way ${id}` }],
         [`${id}.picture`, mediaFill(media)],

@@ -11,6 +11,7 @@ import { slotKey } from "../document/sceneTemplate";
 import { type Rect, evenInsets, inset, rect } from "../geometry/rect";
 import { type ResolvedScene } from "../document/resolve";
 import { PLAIN_FRAMING } from "../geometry/framedPicture";
+import { isResting } from "../motion/pictureMotion";
 import { softShadow } from "./softShadow";
 import { ellipse, roundedRect } from "../type/outline";
 import { type BrandStyle } from "./brandStyle";
@@ -46,7 +47,7 @@ export function pictureParts(
       on.kind === "picture" && on.picture === index ? (words.backings[at]?.nodes ?? []) : [],
     );
     return [
-      picturePart(placed, shown[placed.index], inScene),
+      ...picturePart(placed, shown[placed.index], inScene),
       ...onIt.map((node): ScenePart => ({ kind: "fixed", node })),
     ];
   });
@@ -87,24 +88,30 @@ interface InScene {
   readonly blur: number;
 }
 
-function picturePart(placed: PlacedPicture, shown: ShownMedia | undefined, inScene: InScene): ScenePart {
+function picturePart(placed: PlacedPicture, shown: ShownMedia | undefined, inScene: InScene): ScenePart[] {
   const { place } = placed;
   const { scene, style } = inScene;
-  if (!shown || shown.shots.length === 0) return { kind: "fixed", node: { kind: "fill", place, ink: style.blank } };
+  if (!shown || shown.shots.length === 0) return [{ kind: "fixed", node: { kind: "fill", place, ink: style.blank } }];
   const track = shotTrack(
     shown.shots.map((shot) => placedShot(placed, shot, { ...inScene, ...shown })),
     scene.length,
   );
   const [only, another] = track;
+  // What lies blurred under words stays; what wipes or arrives has its movement from the arrangement.
   const stands = placed.arrives === undefined && placed.wipes === undefined;
-  if (only && !another && stands && !moves(only.what)) return { kind: "fixed", node: only.what.atRest };
-  return {
+  const motion = stands && !placed.blurred && !isResting(scene.pictures) ? scene.pictures : undefined;
+  if (only && !another && stands && !motion && !moves(only.what)) return [{ kind: "fixed", node: only.what.atRest }];
+  const part: ScenePart = {
     kind: "media",
     track,
     place,
     enters: placed.arrives === undefined ? null : placed.arrives * scene.length,
     wipes: placed.wipes ?? null,
+    ...(motion ? { motion, ...(placed.shadow ? {} : { within: place }) } : {}),
   };
+  // Where a picture is not, or not yet, its scene's ground is seen.
+  const ground: ScenePart = { kind: "fixed", node: { kind: "fill", place, ink: style.palette[scene.ground] } };
+  return motion && !placed.shadow ? [ground, part] : [part];
 }
 
 const isFree = (media: ResolvedShot["media"]): boolean => media.kind === "picture" && media.cutOut === true;

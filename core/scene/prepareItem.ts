@@ -8,12 +8,14 @@ import { wantedContrast } from "../color/legibility";
 import { boundsOf, turning } from "../geometry/affine";
 import { type Rect, centreOf, rect } from "../geometry/rect";
 import { cutCard, ellipse, rectangle } from "../type/outline";
-import { exitOf } from "./wordParts";
+import { wordPieces } from "../type/pieces";
+import { pieceDelays } from "../motion/movement";
+import { exitOf, tight } from "./wordParts";
 import { ENTRANCE_MS, EXIT_MS, type MotionKind } from "../motion/wordMotion";
 import { type FittedWords } from "../type/fit";
 import { type DisplayNode, type StillNode } from "./displayList";
 import { soundWave } from "./soundWave";
-import { type PreparedItem, type ScenePart } from "./prepared";
+import { type MovingPiece, type PreparedItem, type ScenePart } from "./prepared";
 import { plateRound } from "./plates";
 import { burst, stickerOutline } from "./stickers";
 import { type Typesetter, type WordInks, roleFace, setWords, still, wordNodes } from "./wordsBlock";
@@ -31,6 +33,8 @@ const AHEAD = { progress: 0.25, wave: 0.45 } as const;
 interface Drawing {
   readonly place: Rect;
   readonly nodes: readonly DisplayNode[];
+  /** What of it comes in by itself, one after the other; not there where it comes as one. */
+  readonly pieces?: readonly (readonly DisplayNode[])[];
 }
 
 /** When an item is shown, in milliseconds, and what is heard. */
@@ -70,8 +74,9 @@ function itemPart(
   const motion = entranceOf(shown, setter);
   const moving = { kind: "moving", motion, enters: 0, moves: values.moves, ...exitOf(values.departs) } as const;
   if (item.kind !== "counter") {
-    const { place, nodes } = drawn(shown, item, setter);
-    return { part: { ...moving, atRest: laid(shown, place, nodes) }, place };
+    const { place, nodes, pieces = [] } = drawn(shown, item, setter);
+    const atRest = laid(shown, place, nodes);
+    return { part: { ...moving, ...(motion === "still" ? {} : inPieces(shown, place, pieces)), atRest }, place };
   }
   // It counts once it is there, and has done before it goes.
   const begins = motion === "still" ? 0 : ENTRANCE_MS;
@@ -103,6 +108,25 @@ function laid({ values }: ShownItem, place: Rect, nodes: readonly DisplayNode[])
   return still(children, bounds);
 }
 
+/** Pieces of an item's words as they come in, one after the other. */
+function inPieces(
+  shown: ShownItem,
+  place: Rect,
+  pieces: readonly (readonly DisplayNode[])[],
+): { readonly pieces?: readonly MovingPiece[] } {
+  const by = shown.values.lettersCome;
+  if (by === "as one" || pieces.length === 0) return {};
+  const delays = pieceDelays(by, pieces.length);
+  // Upright, each turns and grows round its own middle.
+  const isPlain = shown.values.angle === 0 && shown.values.opacity === 1;
+  return {
+    pieces: pieces.map((nodes, at) => ({
+      after: delays[at] ?? 0,
+      atRest: isPlain ? tight(nodes, place) : laid(shown, place, nodes),
+    })),
+  };
+}
+
 /** How an item comes in: as it was told, else as its kind does. */
 function entranceOf({ item, values }: ShownItem, { design }: Typesetter): MotionKind {
   if (values.comes !== "as usual") return values.comes;
@@ -120,8 +144,8 @@ function drawn(shown: ShownItem, item: StillItem, setter: Typesetter): Drawing {
   const place = middlePlace(shown, setter, values.tall);
   switch (item.kind) {
     case "words": {
-      const { place, each } = lettering(shown, { role: item.role, texts: [item.text], tabular: false }, setter);
-      return { place, nodes: each[0] ?? [] };
+      const { place, each, pieces } = lettering(shown, { role: item.role, texts: [item.text], tabular: false }, setter);
+      return { place, nodes: each[0] ?? [], pieces };
     }
     case "sticker": {
       const square = middlePlace(shown, setter, 1);
@@ -183,7 +207,7 @@ function lettering(
   shown: ShownItem,
   { role, texts, tabular }: Lettering,
   setter: Typesetter,
-): { readonly place: Rect; readonly each: readonly (readonly DisplayNode[])[] } {
+): Required<Pick<Drawing, "place" | "pieces">> & { readonly each: readonly (readonly DisplayNode[])[] } {
   const { values } = shown;
   const { palette } = setter.style;
   const room = middlePlace(shown, setter, values.tall);
@@ -199,8 +223,14 @@ function lettering(
       const own = text === longest ? words : set(text, words.size);
       return wordNodes(own, { x: middle.x - own.width / 2, y: middle.y - own.height / 2 }, inks);
     });
-  if (values.plate === "nothing")
-    return { place: block, each: nodesOf({ ink: palette[values.ink], marked: palette[values.emphasisInk] }) };
+  const piecesOf = (inks: WordInks): DisplayNode[][] =>
+    values.lettersCome === "as one"
+      ? []
+      : wordPieces(words, values.lettersCome).map((piece) => wordNodes(piece, { x: block.x, y: block.y }, inks));
+  if (values.plate === "nothing") {
+    const inks = { ink: palette[values.ink], marked: palette[values.emphasisInk] };
+    return { place: block, each: nodesOf(inks), pieces: piecesOf(inks) };
+  }
   const pad = words.size * PLATE_PADDING;
   // Capitals stand in the middle of the plate, as they do on cards.
   const plate = rect(
@@ -217,5 +247,11 @@ function lettering(
   const ink = readable(palette[values.ink], setter.style.on[values.plate].plain);
   const marked = readable(palette[values.emphasisInk], ink);
   const card: DisplayNode = { kind: "shape", outline, at: { x: 0, y: 0 }, ink: ground };
-  return { place, each: nodesOf({ ink, marked }).map((nodes) => [card, ...nodes]) };
+  // The plate comes with the first piece.
+  const [first = [], ...others] = piecesOf({ ink, marked });
+  return {
+    place,
+    each: nodesOf({ ink, marked }).map((nodes) => [card, ...nodes]),
+    pieces: first.length > 0 ? [[card, ...first], ...others] : [],
+  };
 }

@@ -5,6 +5,7 @@ import { type FramedPicture, type Way } from "../geometry/framedPicture";
 import { type Rect } from "../geometry/rect";
 import { type ExitKind, type MotionKind } from "../motion/wordMotion";
 import { type PlacedOverlay } from "./overlayNodes";
+import { type PictureMotion } from "../motion/pictureMotion";
 import { type WordEase } from "../motion/easing";
 import { type While } from "../motion/whileShown";
 import { type Track } from "../time/tracks";
@@ -125,6 +126,10 @@ export interface MediaPart {
   /** When it arrives; null when it is there from the start. */
   readonly enters: number | null;
   readonly wipes: "across" | "down" | null;
+  /** How it moves in its place; not there where it rests. */
+  readonly motion?: PictureMotion | undefined;
+  /** Nothing of what moves is seen beyond it; not there where it casts a shadow around itself. */
+  readonly within?: Rect | undefined;
 }
 
 /** What was put between words and the picture behind them. */

@@ -4,7 +4,8 @@ import { WIPE } from "../arrangement/beforeAfter";
 import { after, scaling, translation, turning } from "../geometry/affine";
 import { type Rect, centreOf, rect } from "../geometry/rect";
 import { glide } from "../motion/easing";
-import { ENTRANCE_MS, motionAt } from "../motion/wordMotion";
+import { type PictureMotion, WITH_SCENE } from "../motion/pictureMotion";
+import { AT_REST, ENTRANCE_MS, motionAt } from "../motion/wordMotion";
 import { whileShown } from "../motion/whileShown";
 import { slowZoom } from "../motion/slowZoom";
 import { type Ticks, msOf, ticks } from "../time/ticks";
@@ -111,12 +112,49 @@ function mediaAt(scene: PreparedScene, part: MediaPart, at: Ticks): DisplayNode 
     const place = wipedPlace(part.place, part.wipes, wipeProgress(time / scene.length));
     return place.width > 0 && place.height > 0 ? { kind: "clipped", place, children: nodes } : null;
   }
+  if (part.motion) return movedPicture(scene, part, { nodes, motion: part.motion, time });
   if (part.enters === null || time >= part.enters + ENTRANCE_MS) return nodes;
   const { alpha, scale } = motionAt("pop", time, { from: part.enters, until: Infinity });
   const map = scaling(scale, scale, centreOf(part.place));
   return alpha <= 0
     ? null
     : { kind: "transformed", alpha, map, children: asOne(nodes.map((node) => drawnSmaller(node, scale))) };
+}
+
+interface MovingPicture {
+  readonly nodes: readonly DisplayNode[];
+  readonly motion: PictureMotion;
+  /** Milliseconds from the scene's start. */
+  readonly time: number;
+}
+
+/** A picture as it comes, goes and moves in its place. */
+function movedPicture(
+  scene: PreparedScene,
+  { place, within }: MediaPart,
+  { nodes, motion: { comes, goes, moves }, time }: MovingPicture,
+): DisplayNode[] {
+  const state = motionAt(comes === WITH_SCENE ? "still" : comes, time, {
+    from: 0,
+    until: goes === WITH_SCENE || !scene.leaves ? Infinity : scene.length,
+    exit: goes === WITH_SCENE ? "at once" : goes,
+  });
+  if (state.alpha <= 0) return [];
+  if (state === AT_REST && moves === "still") return [...nodes];
+  const during = whileShown(moves, time);
+  const middle = centreOf(place);
+  const size = state.scale * during.scale;
+  const map = after(
+    translation(state.dx + during.dx, state.dy + during.dy),
+    after(turning(state.angle + during.angle, middle), scaling(size, size, middle)),
+  );
+  const moved: DisplayNode = {
+    kind: "transformed",
+    alpha: state.alpha,
+    map,
+    children: asOne(nodes.map((node) => drawnSmaller(node, size))),
+  };
+  return within ? [{ kind: "clipped", place: within, children: [moved] }] : [moved];
 }
 
 /** What lies over one another is faded as one. */

@@ -94,6 +94,7 @@ export function movingParts(
         enters: Math.max(times?.comes ?? 0, from + pause + (turn + 1) * STAGGER_MS + (later ?? 0) * length),
         ...(until === undefined ? {} : { until }),
         ...exitOf(movement.exit),
+        ...(movement.moves === USUAL_MOVEMENT.moves ? {} : { moves: movement.moves }),
         ...(movement.strength === USUAL_MOVEMENT.strength ? {} : { strength: movement.strength }),
         ...(movement.ease === USUAL_MOVEMENT.ease ? {} : { ease: movement.ease }),
         ...(motion === "still" ? {} : piecesOf(setter, { set, place }, drawn, movement.pieces)),
@@ -125,7 +126,7 @@ function piecesOf(
 const LETTERED: readonly Entry["look"][] = ["plain", "strong", "accent"];
 
 /** Nodes that hold still, in bounds no larger than what they paint. */
-function tight(nodes: readonly DisplayNode[], place: Rect): StillNode {
+export function tight(nodes: readonly DisplayNode[], place: Rect): StillNode {
   const [first, ...others] = nodes.flatMap((node) => {
     const box = node.kind === "shape" ? outlineBounds(node.outline) : "place" in node ? node.place : null;
     if (!box) return [];
