@@ -1,39 +1,16 @@
 import { type Page } from "@playwright/test";
-import { applyEdit, fillSlot } from "../core/document/edits";
-import { repeatScene } from "../core/document/restructure";
-import { scenesInOrder } from "../core/document/sceneList";
-import { mediaFill } from "../core/document/shots";
-import { type Promotion } from "../core/document/promotion";
-import { type TeamScope } from "../server/db/teamScope";
 import { addPromotion } from "./benchPromotion";
 import { withDeskPage } from "./deskPage";
 import { blockedInWords, mainThreadTasks } from "./mainThread";
+import { richPromotion } from "./richPromotion";
 
-const SIX_SCENES = "bench-six-scenes";
+const RICH = "bench-rich-scenes";
 const TIMES_PLAYED = 5;
 const BETWEEN_KEYS_MS = 150;
 
-/** A promotion of six scenes, two of them with clips. */
-async function sixScenes(model: Promotion, scope: TeamScope): Promise<Promotion> {
-  const clips = await scope
-    .media()
-    .select("id")
-    .where("kind", "=", "clip")
-    .where("state", "=", "ready")
-    .orderBy("name")
-    .limit(2)
-    .execute();
-  const six = ["product", "hook"].reduce((document, scene) => repeatScene(document, scene), model);
-  const [one, other] = clips.map(({ id }) => mediaFill(id));
-  const repeated = scenesInOrder(six).find(({ id, from }) => from.scene === "product" && id !== "product");
-  if (!one || !other || !repeated) throw new Error("The demo world has no two clips to show.");
-  const edits = [fillSlot("product.picture", one), fillSlot(`${repeated.id}.picture`, other)];
-  return edits.reduce(applyEdit, { ...six, name: "Six scenes, two clips" });
-}
-
 /** Measures the playing trio and typing in headless Chromium at 1280×800, against a server of its own. */
 export async function benchProof(data: string): Promise<void> {
-  await addPromotion(data, SIX_SCENES, sixScenes);
+  await addPromotion(data, RICH, richPromotion);
   await withDeskPage(data, async (page) => {
     // What is typed here is not kept, and answered as if it were: the demo stays as it is.
     let revision = 1000;
@@ -42,7 +19,7 @@ export async function benchProof(data: string): Promise<void> {
         ? route.fulfill({ json: { revision: ++revision, document: null, refused: [] } })
         : route.continue(),
     );
-    await page.goto(`/promotions/${SIX_SCENES}`);
+    await page.goto(`/promotions/${RICH}`);
     await page.getByTestId("meters").first().waitFor();
     await playOnce(page);
     // Looking at what is painted reads pixels on the main thread, which a person's eyes do not: blocking is measured alone,
@@ -54,13 +31,17 @@ export async function benchProof(data: string): Promise<void> {
     await typing(page, "warmup");
     const blockedWhileTyping = await mainThreadTasks(page, () => typeUnseen(page, "springishereagain"));
     const delays = await typing(page, "springishereagain");
-    const at = (share: number): number => delays[Math.floor(share * (delays.length - 1))] ?? Number.NaN;
+    const at = (share: number, of = delays): number => of[Math.floor(share * (of.length - 1))] ?? Number.NaN;
+    const sought = await scrubbing(page);
     const steps = await framesThatDiffer(page);
     console.log(
-      `playing trio, six scenes with two clips: ${painted} of ${steps} frames that differ from the one before were shown`,
+      `playing trio, six scenes with two clips, captions, letters and a look: ${painted} of ${steps} frames that differ from the one before were shown`,
     );
     console.log(
       `keystroke to three repainted proofs: median ${at(0.5).toFixed(0)} ms, 95th percentile ${at(0.95).toFixed(0)} ms`,
+    );
+    console.log(
+      `press in the strip to another frame in all three: median ${at(0.5, sought).toFixed(0)} ms, 95th percentile ${at(0.95, sought).toFixed(0)} ms`,
     );
     console.log(`main thread, playing ${TIMES_PLAYED} times: ${blockedInWords(blockedWhilePlaying)}`);
     console.log(`main thread, typing: ${blockedInWords(blockedWhileTyping)}`);
@@ -150,16 +131,43 @@ async function framesThatDiffer(page: Page): Promise<number> {
 async function typing(page: Page, letters: string): Promise<number[]> {
   await page.getByLabel("Headline", { exact: true }).first().click();
   await page.keyboard.press("End");
+  return delaysOf(
+    page,
+    "keydown",
+    letters.split("").map((letter) => () => page.keyboard.press(letter)),
+  );
+}
+
+const PRESSES = 40;
+
+/** The same from presses in the strip of time, each far from the one before. */
+async function scrubbing(page: Page): Promise<number[]> {
+  const box = await page.getByRole("slider", { name: "Place in time" }).boundingBox();
+  if (!box) throw new Error("The desk has no strip of time.");
+  const presses = Array.from({ length: PRESSES }, (_, index) => async () => {
+    // By the golden section: no two after each other are near.
+    const share = 0.02 + 0.96 * ((index * 0.618) % 1);
+    await page.mouse.click(box.x + box.width * share, box.y + box.height / 2);
+  });
+  return delaysOf(page, "pointerdown", presses);
+}
+
+/** Milliseconds from an event that each of some actions makes to the moment in which all three proofs show other pixels, sorted. */
+async function delaysOf(
+  page: Page,
+  event: "keydown" | "pointerdown",
+  actions: readonly (() => Promise<void>)[],
+): Promise<number[]> {
   const delays: number[] = [];
-  for (const letter of letters) {
-    // Taken before the key is pressed; looked at every frame after it.
-    await page.evaluate(() => {
+  for (const act of actions) {
+    // Taken before it; looked at every frame after it.
+    await page.evaluate((name) => {
       const { prints } = globalThis as unknown as { readonly prints: () => number[] };
       const before = prints();
       const root = document.documentElement;
       root.dataset["delay"] = "";
       window.addEventListener(
-        "keydown",
+        name,
         () => {
           const pressed = performance.now();
           const look = (): void => {
@@ -171,8 +179,8 @@ async function typing(page: Page, letters: string): Promise<number[]> {
         },
         { once: true, capture: true },
       );
-    });
-    await page.keyboard.press(letter);
+    }, event);
+    await act();
     await page.waitForFunction(() => document.documentElement.dataset["delay"] !== "", undefined, { timeout: 10_000 });
     delays.push(Number(await page.locator("html").getAttribute("data-delay")));
   }

@@ -6,7 +6,10 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { USUAL_FORMATS, type FormatName } from "../core/placement/formats";
 import { millis } from "../core/units";
+import { type Promotion } from "../core/document/promotion";
+import { type TeamScope } from "../server/db/teamScope";
 import { type RenderInput } from "../server/render/renderInput";
+import { richPromotion } from "./richPromotion";
 import { openDemoData } from "./demoInstance";
 import { frameStart } from "../core/time/ticks";
 
@@ -16,8 +19,14 @@ export const BENCH_PROMOTION = "potting-week-terracotta";
 export const forgetSegments = (data: string): Promise<void> =>
   rm(join(data, "files", "segments"), { recursive: true, force: true });
 
-/** The demo promotion with scenes `stretch` times as long. */
-export async function benchInput(stretch = 1): Promise<RenderInput> {
+/**
+ * The demo promotion with scenes `stretch` times as long.
+ * @param make another promotion made of it
+ */
+export async function benchInput(
+  stretch = 1,
+  make: (model: Promotion, scope: TeamScope) => Promise<Promotion> = (model) => Promise.resolve(model),
+): Promise<RenderInput> {
   const { database } = await import("../server/db/connect");
   const { teamScope } = await import("../server/db/teamScope");
   const { loadRenderInput } = await import("../server/promotions/loadFacts");
@@ -28,7 +37,8 @@ export async function benchInput(stretch = 1): Promise<RenderInput> {
     .where("slug", "=", BENCH_PROMOTION)
     .executeTakeFirstOrThrow();
   const scope = teamScope(database(), team_id);
-  const input = await loadRenderInput(scope, (await promotionBySlug(scope, BENCH_PROMOTION)).document);
+  const { document } = await promotionBySlug(scope, BENCH_PROMOTION);
+  const input = await loadRenderInput(scope, await make(document, scope));
   const templates = Object.fromEntries(
     Object.entries(input.facts.templates).map(([key, template]) => [
       key,
@@ -46,35 +56,47 @@ export async function benchRender(data: string): Promise<void> {
   const demo = await openDemoData(data);
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-bench-"));
   try {
-    const input = await benchInput();
-    // Both are measured several times in turn, and the least of each counts: other work on the machine only ever adds.
-    let whole = await wholeRender(input, { data, folder });
-    let alone = 0;
-    let painting = 0;
-    for (const format of USUAL_FORMATS) {
-      const one = await encodeAlone(input, format, folder);
-      alone += one.encode;
-      painting += one.paint;
-    }
-    whole = Math.min(whole, await wholeRender(input, { data, folder }));
-    console.log(`whole render, three formats at 1080p: ${whole.toFixed(1)} s`);
-    console.log(`ffmpeg alone, the same frames and settings: ${alone.toFixed(1)} s`);
-    console.log(
-      `painting alone, one thread: ${painting.toFixed(1)} s; ${painting > alone ? "painting" : "encoding"} dominates`,
-    );
+    const plain = await measured(await benchInput(), { data, folder });
+    console.log(`plain promotion: ${inWords(plain)}`);
+    const rich = await measured(await benchInput(1, richPromotion), { data, folder });
+    console.log(`with clips, captions, letters and a look: ${inWords(rich)}`);
     const [short, long] = [await peakMemory(1, data), await peakMemory(4, data)];
     console.log(`peak memory: ${short} MB for 15 s, ${long} MB for 60 s, ratio ${(long / short).toFixed(3)}`);
-    console.log(`ratio ${(whole / alone).toFixed(2)}`);
+    console.log(`ratio ${(plain.whole / plain.encode).toFixed(2)}`);
   } finally {
     await rm(folder, { recursive: true, force: true });
     await demo.close();
   }
 }
 
-async function wholeRender(
-  input: RenderInput,
-  { data, folder }: { readonly data: string; readonly folder: string },
-): Promise<number> {
+/** Seconds that a promotion in three formats at 1080p takes: to render it, for ffmpeg alone to encode its frames, to paint them. */
+interface Measured {
+  readonly whole: number;
+  readonly encode: number;
+  readonly paint: number;
+}
+
+interface Where {
+  readonly data: string;
+  readonly folder: string;
+}
+
+async function measured(input: RenderInput, where: Where): Promise<Measured> {
+  // Both are measured several times in turn, and the least of each counts: other work on the machine only ever adds.
+  const first = await wholeRender(input, where);
+  let [encode, paint] = [0, 0];
+  for (const format of USUAL_FORMATS) {
+    const one = await encodeAlone(input, format, where.folder);
+    encode += one.encode;
+    paint += one.paint;
+  }
+  return { whole: Math.min(first, await wholeRender(input, where)), encode, paint };
+}
+
+const inWords = ({ whole, encode, paint }: Measured): string =>
+  `whole render ${whole.toFixed(1)} s, ffmpeg alone on the same frames ${encode.toFixed(1)} s, painting alone in one thread ${paint.toFixed(1)} s, ratio ${(whole / encode).toFixed(2)}`;
+
+async function wholeRender(input: RenderInput, { data, folder }: Where): Promise<number> {
   await forgetSegments(data);
   const { openPaintPool } = await import("../server/render/paintPool");
   const { renderFile } = await import("../server/render/renderFile");

@@ -4,22 +4,15 @@ import { type Promotion } from "../core/document/promotion";
 import { ONE_OFFER } from "../core/templates/priceDrops";
 import { shippedRef } from "../core/templates/shipped";
 import { millis } from "../core/units";
-import { database } from "../server/db/connect";
-import { teamScope } from "../server/db/teamScope";
-import { promotionBySlug } from "../server/promotions/promotionStore";
+import { type TeamScope } from "../server/db/teamScope";
+import { storedPromotion } from "./storedPromotion";
 
 /**
  * Puts a promotion of two seconds into the database of the instance under test, so that a render takes seconds. Its headline
  * is its slug, so that no segment of it was rendered before.
  */
 export async function putShortPromotion(slug: string): Promise<void> {
-  const model = await database()
-    .selectFrom("promotion")
-    .select("team_id")
-    .where("slug", "=", "potting-week-terracotta")
-    .executeTakeFirstOrThrow();
-  const scope = teamScope(database(), model.team_id);
-  const { document } = await promotionBySlug(scope, "potting-week-terracotta");
+  const { scope, document } = await storedPromotion("potting-week-terracotta");
   const { hook, offer } = scenesOf(shippedRef(ONE_OFFER), ONE_OFFER);
   if (!hook || !offer) throw new Error("The template has other scenes.");
   const length = millis(1250);
@@ -32,7 +25,12 @@ export async function putShortPromotion(slug: string): Promise<void> {
     adjustments: { hook: { length }, offer: { length } },
     fills: { ...document.fills, "hook.headline": { kind: "words", text: slug } },
   };
-  const json = JSON.stringify(short);
+  await putPromotion(scope, slug, short);
+}
+
+/** Puts a promotion into the database of the instance under test, as it is. */
+export async function putPromotion(scope: TeamScope, slug: string, document: Promotion): Promise<void> {
+  const json = JSON.stringify(document);
   const { id } = await scope
     .insert("promotion", { id: randomUUID(), slug, name: slug, document: json })
     .returning("id")

@@ -1,6 +1,7 @@
 import { type BoundedCache, boundedCache } from "./boundedCache";
 import { type Size } from "../../core/geometry/rect";
 import { type LookupTable, applyTable } from "../../core/grading/lookupTable";
+import { QUICK_TABLE_BYTES, type QuickTable, quickTable } from "../../core/grading/quickTable";
 import { type ClipNode, type DisplayList, type PictureNode, everyNode } from "../../core/scene/displayList";
 import { emojiLevel, pictureLevel } from "../../core/scene/drawnLevel";
 import { type DecodedFrame, type PaintResources, type Surface } from "../../paint/resources";
@@ -48,7 +49,8 @@ export function browserResources(
     if (response.redirected) throw new Error("A picture could not be fetched: you are signed out.");
     if (!response.ok) throw new Error(`A picture could not be fetched (${response.status}).`);
     const bitmap = await createImageBitmap(await response.blob());
-    const picture = wanted.table ? tabled(bitmap, bitmap, wanted.table) : bitmap;
+    const { table } = wanted;
+    const picture = table ? changed(bitmap, bitmap, (pixels) => applyTable(pixels, table)) : bitmap;
     bitmaps.put(pictureKey(wanted), picture, picture.width * picture.height * BYTES_PER_PIXEL);
   }
 
@@ -79,10 +81,20 @@ export function browserResources(
 /** Frames with their colours changed: one is shown in several formats, and again while time stands. */
 const tabledFrames = new WeakMap<CanvasImageSource, { readonly table: string; readonly shown: DecodedFrame }>();
 
+const MOST_TABLES = 4;
+/** Of the looks that clips were shown in last. */
+const quickTables = boundedCache<QuickTable>(
+  MOST_TABLES * QUICK_TABLE_BYTES,
+  () => undefined,
+  () => performance.now(),
+);
+
 function tabledFrame(frame: DecodedFrame, table: LookupTable): DecodedFrame {
   const known = tabledFrames.get(frame.image);
   if (known?.table === table.id) return known.shown;
-  const shown = { ...frame, image: tabled(frame.image, frame, table) };
+  const quick = quickTables.get(table.id) ?? quickTable(table);
+  quickTables.put(table.id, quick, QUICK_TABLE_BYTES);
+  const shown = { ...frame, image: changed(frame.image, frame, (pixels) => quick.apply(pixels)) };
   tabledFrames.set(frame.image, { table: table.id, shown });
   return shown;
 }
@@ -102,13 +114,17 @@ const wantedPicture = ({ media, table }: PictureNode, level: number): WantedPict
 const pictureKey = ({ address, table }: WantedPicture): string => (table ? `${address}#${table.id}` : address);
 
 /** A picture with its colours changed. */
-function tabled(image: CanvasImageSource, { width, height }: Size, table: LookupTable): OffscreenCanvas {
+function changed(
+  image: CanvasImageSource,
+  { width, height }: Size,
+  change: (pixels: Uint8ClampedArray) => void,
+): OffscreenCanvas {
   const canvas = new OffscreenCanvas(width, height);
   const context = canvas.getContext("2d", { willReadFrequently: true });
   if (!context) throw new Error("This browser gives no canvas to paint on.");
   context.drawImage(image, 0, 0);
   const pixels = context.getImageData(0, 0, width, height);
-  applyTable(pixels.data, table);
+  change(pixels.data);
   context.putImageData(pixels, 0, 0);
   return canvas;
 }
