@@ -6,6 +6,7 @@ import { applyEdit, rename } from "../../core/document/edits";
 import { type Look } from "../../core/document/look";
 import { type Promotion } from "../../core/document/promotion";
 import { resolvePromotion } from "../../core/document/resolve";
+import { setSoundTime } from "../../core/document/soundEdits";
 import { heldLength, setSceneLength } from "../../core/pace/lengthEdits";
 import { type PacedScene, pacedScenes } from "../../core/pace/pacedScenes";
 import { type PlacedKey } from "../../core/document/placedKey";
@@ -28,6 +29,7 @@ import { usePresence } from "../desk/usePresence";
 import { CaptionsBeside } from "./CaptionsBeside";
 import { type Lengthening } from "./SceneLane";
 import { SceneCuts } from "./SceneCuts";
+import { SoundBeside } from "./SoundBeside";
 import { ScenePanel } from "./ScenePanel";
 import { ShotPanel } from "./ShotPanel";
 import { TimeLanes } from "./TimeLanes";
@@ -41,9 +43,9 @@ import { WholePanel } from "./WholePanel";
 const ignore = (): void => undefined;
 const NO_ROOM = "The other scenes can't take that up: each stays long enough to be read.";
 
-const SIDES = ["scenes", "captions"] as const;
+const SIDES = ["scenes", "sound", "captions"] as const;
 type Side = (typeof SIDES)[number];
-const SIDE_WORDS: Readonly<Record<Side, string>> = { scenes: "Scenes", captions: "Captions" };
+const SIDE_WORDS: Readonly<Record<Side, string>> = { scenes: "Scenes", sound: "Sound", captions: "Captions" };
 /** The Pace desk: time as a page. Scenes, words, pictures and sound under one ruler, and how long each is, dragged or typed. */
 export function PaceDesk({
   loaded,
@@ -79,6 +81,7 @@ export function PaceDesk({
   const span = promotion.spans[chosen];
 
   const [side, setSide] = useState<Side>("scenes");
+  const [heard, setHeard] = useState<string | null>(null);
   const [pressed, setPressed] = useState<PlacedKey | null>(null);
   const captions = useCaptionDesk(document, engine, apply);
   const named = useMemo(
@@ -88,6 +91,14 @@ export function PaceDesk({
   function openCaption(id: string): void {
     setSide("captions");
     captions.open(id);
+  }
+  function openSound(id: string): void {
+    setSide("sound");
+    setHeard(id);
+  }
+  function setHeardTime(id: string, was: TimeSpan, wanted: TimeSpan): void {
+    const edit = setSoundTime(document, id, was, wanted);
+    if (edit) apply(edit);
   }
   function setTextTime(key: PlacedKey, time: TimeSpan): void {
     const edit = setTime(document, named, key, time);
@@ -195,6 +206,10 @@ export function PaceDesk({
                   pressed={pressed}
                   onScene={choose}
                   onLength={setLength}
+                  document={document}
+                  sound={heard}
+                  onSound={openSound}
+                  onSoundTime={setHeardTime}
                   onLeave={() => pull(null)}
                   onText={lookAt}
                   onCaption={openCaption}
@@ -212,7 +227,19 @@ export function PaceDesk({
           <div>
             <ChoiceSwitch label="Beside" choices={SIDES} words={SIDE_WORDS} value={side} onChoose={setSide} />
           </div>
-          {side === "captions" ? (
+          {side === "sound" && (
+            <SoundBeside
+              engine={engine}
+              document={document}
+              promotion={promotion}
+              sounds={loaded.sounds}
+              chosen={heard}
+              onChoose={setHeard}
+              onChosen={desk.onChosen}
+              onEdit={apply}
+            />
+          )}
+          {side === "captions" && (
             <CaptionsBeside
               engine={engine}
               document={document}
@@ -226,7 +253,8 @@ export function PaceDesk({
               onSeek={(time) => engine?.seek(time)}
               onEdit={apply}
             />
-          ) : (
+          )}
+          {side === "scenes" && (
             <>
               <WholePanel
                 document={document}

@@ -1,5 +1,6 @@
 import { useMemo } from "react";
 import { type PlacedKey } from "../../core/document/placedKey";
+import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
 import { type PacedScene } from "../../core/pace/pacedScenes";
 import { type ReadText } from "../../core/pace/readTexts";
@@ -13,6 +14,7 @@ import { Ruler } from "./Ruler";
 import { type Lengthening, SceneLane } from "./SceneLane";
 import { ShotLane } from "./ShotLane";
 import { SoundLane } from "./SoundLane";
+import { SoundLanes } from "./SoundLanes";
 import { type CaptionDesk } from "./useCaptionDesk";
 import { type HeardBeat } from "./useBeats";
 import { WordLane } from "./WordLane";
@@ -24,6 +26,9 @@ interface TimeLanesProps {
   readonly texts: readonly ReadText[];
   readonly beat: HeardBeat | null;
   readonly captions: CaptionDesk;
+  readonly document: Promotion;
+  /** The piece of sound that is chosen. */
+  readonly sound: string | null;
   /** How wide all of it is, in pixels. */
   readonly width: number;
   /** Which scene is chosen, and which words. */
@@ -35,12 +40,14 @@ interface TimeLanesProps {
   readonly onText: (text: ReadText) => void;
   readonly onCaption: (id: string) => void;
   readonly onTime: (key: PlacedKey, time: TimeSpan) => void;
+  readonly onSound: (id: string) => void;
+  readonly onSoundTime: (id: string, was: TimeSpan, wanted: TimeSpan) => void;
 }
 
 /** All that there is over time, lane under lane. */
 export function TimeLanes(props: TimeLanesProps) {
-  const { engine, promotion, scenes, texts, beat, captions, width, chosen, pressed } = props;
-  const { onScene, onLength, onLeave, onText, onCaption, onTime } = props;
+  const { engine, document, promotion, scenes, texts, beat, captions, width, chosen, pressed, sound } = props;
+  const { onScene, onLength, onLeave, onText, onCaption, onTime, onSound, onSoundTime } = props;
   const { spans, length, items } = promotion;
   const beats = beat?.times ?? NO_BEATS;
   // What is pulled snaps to where scenes begin and end, and to beats.
@@ -71,7 +78,16 @@ export function TimeLanes(props: TimeLanesProps) {
           onTime={captions.setTime}
         />
       )}
-      <SoundLane promotion={promotion} />
+      <SoundLanes
+        document={document}
+        promotion={promotion}
+        snaps={snaps}
+        chosen={sound}
+        onChoose={onSound}
+        onTime={onSoundTime}
+      />
+      {/* A tune alone is shown by its own piece. */}
+      {promotion.mix.track.length !== 1 && <SoundLane promotion={promotion} />}
       <ReadingCurve texts={texts} length={length} width={width} />
       <Playhead engine={engine} length={length} />
     </>

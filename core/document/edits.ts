@@ -5,7 +5,7 @@ import { type Edit } from "./edit";
 import { FIELDS, type FieldId, type Layer, type ValueOf } from "./fields";
 import { type Change, type Paths, differences, inverseOf as inversePatch, patched, pointer, stepsOf } from "./patch";
 import { type Item } from "./items";
-import { TUNE, tuneLanes } from "./lanes";
+import { type SoundPiece, TUNE, tuneLanes } from "./lanes";
 import { type Fill, type Promotion, checkTouchedPromotion } from "./promotion";
 import { orderAt, orderBehind } from "./ordered";
 import { type ListedScene, scenesInOrder } from "./sceneList";
@@ -55,6 +55,13 @@ export function chooseTune(media: string | null): Edit {
   const { [TUNE]: piece } = tuneLanes(media);
   return { label: "Music", patch: [piece ? put(path, piece) : takeAway(path)], isUrgent: true };
 }
+
+export const putSound = (id: string, piece: SoundPiece): Edit => ({
+  label: "Sound",
+  patch: [put(pointer("lanes", id), piece)],
+});
+
+export const takeOutSound = (id: string): Edit => ({ label: "Sound", patch: [takeAway(pointer("lanes", id))] });
 
 export const putCaption = (id: string, caption: Caption): Edit => ({
   label: "Caption",

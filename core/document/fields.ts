@@ -259,6 +259,24 @@ export const FIELDS = {
     lock: "timing",
     from: () => undefined,
   }),
+  stepsBack: ofScene(within("Music steps back under voice, dB", { least: 0, most: 40, step: 1 }, 12), {
+    named: "The stepping back of music with",
+    layers: ["@all"],
+    lock: "timing",
+    from: () => undefined,
+  }),
+  stepsBackIn: ofScene(time("Music steps back within", { least: 0, most: 5000 }, 250), {
+    named: "The stepping back of music with",
+    layers: ["@all"],
+    lock: "timing",
+    from: () => undefined,
+  }),
+  comesForwardIn: ofScene(time("Music comes forward within", { least: 0, most: 5000 }, 600), {
+    named: "The stepping back of music with",
+    layers: ["@all"],
+    lock: "timing",
+    from: () => undefined,
+  }),
   motion: ofScene(choice("Words come in", MOTIONS, "rise"), {
     named: "The movement in",
     layers: LAYERS,

@@ -1,4 +1,5 @@
-import { boolean, number, object, string } from "yup";
+import { array, boolean, number, object, string } from "yup";
+import { FADE_CURVES, type FadeCurve } from "../sound/fadeCurves";
 import { type Millis } from "../units";
 import { type RecordPart } from "./documentShape";
 import { type Ordered } from "./ordered";
@@ -24,14 +25,34 @@ export interface SoundPiece extends Ordered {
   readonly gain?: number | undefined;
   readonly fadeIn?: Millis | undefined;
   readonly fadeOut?: Millis | undefined;
+  /** How it fades; evenly where nothing is said. */
+  readonly curve?: FadeCurve | undefined;
+  /** How loud it is over time besides: straight from point to point. */
+  readonly points?: readonly GainPoint[] | undefined;
+  /** Whether it is not heard. */
+  readonly muted?: true | undefined;
   /** Whether it begins again at its end. */
   readonly loop?: true | undefined;
+}
+
+/** Decibels more or less at a time, counted from where the piece begins. */
+export interface GainPoint {
+  readonly at: Millis;
+  readonly gain: number;
 }
 export type Lanes = Readonly<Record<string, SoundPiece>>;
 
 const LONGEST_MS = 24 * 3_600_000;
 const LONGEST_FADE_MS = 60_000;
 const time = (most: number) => number().integer("Times are whole milliseconds.").min(0).max(most).optional();
+const gain = number().min(-60, "At least −60 dB.").max(20, "At most +20 dB.");
+export const MOST_GAIN_POINTS = 64;
+const gainPoint = object({
+  at: number().integer("Times are whole milliseconds.").min(0).max(LONGEST_MS).required(),
+  gain: gain.required(),
+})
+  .noUnknown()
+  .required();
 const piece = object({
   order: orderKey,
   lane: string()
@@ -41,13 +62,23 @@ const piece = object({
   at: time(LONGEST_MS),
   from: time(LONGEST_MS),
   length: time(LONGEST_MS),
-  gain: number().min(-60, "At least −60 dB.").max(20, "At most +20 dB.").optional(),
+  gain: gain.optional(),
   fadeIn: time(LONGEST_FADE_MS),
   fadeOut: time(LONGEST_FADE_MS),
+  curve: string().oneOf(FADE_CURVES, "There is no such curve.").optional(),
+  points: array(gainPoint)
+    .min(1, "A level has a point at least.")
+    .max(MOST_GAIN_POINTS, `A piece has at most ${MOST_GAIN_POINTS} points of level.`)
+    .test("order", "Points of level come one after the other.", (points) => inOrderOfTime(points ?? []))
+    .optional(),
+  muted: boolean().oneOf([true], "A piece is muted, or says nothing of it.").optional(),
   loop: boolean().oneOf([true], "A piece loops, or says nothing of it.").optional(),
 })
   .noUnknown()
   .required();
+
+const inOrderOfTime = (points: readonly { readonly at: number }[]): boolean =>
+  points.every(({ at }, index) => index === 0 || at > (points[index - 1]?.at ?? 0));
 
 export const MOST_SOUND_PIECES = 100;
 
@@ -63,15 +94,24 @@ export const LANES_PART: RecordPart = {
 };
 
 const timeJsonSchema = (most: number) => ({ type: "integer", minimum: 0, maximum: most });
+const gainJsonSchema = { type: "number", minimum: -60, maximum: 20 };
 export const pieceJsonSchema = objectJsonSchema(
   { order: orderJsonSchema, lane: { enum: LANES }, media: { type: "string", format: "uuid" } },
   {
     at: timeJsonSchema(LONGEST_MS),
     from: timeJsonSchema(LONGEST_MS),
     length: timeJsonSchema(LONGEST_MS),
-    gain: { type: "number", minimum: -60, maximum: 20 },
+    gain: gainJsonSchema,
     fadeIn: timeJsonSchema(LONGEST_FADE_MS),
     fadeOut: timeJsonSchema(LONGEST_FADE_MS),
+    curve: { enum: [...FADE_CURVES] },
+    points: {
+      type: "array",
+      minItems: 1,
+      maxItems: MOST_GAIN_POINTS,
+      items: objectJsonSchema({ at: timeJsonSchema(LONGEST_MS), gain: gainJsonSchema }),
+    },
+    muted: { const: true },
     loop: { const: true },
   },
 );

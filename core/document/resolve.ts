@@ -12,6 +12,7 @@ import { placementsOf } from "./placementsPart";
 import { type Item, isLettered } from "./items";
 import { type SoundingScene } from "../sound/clipSounds";
 import { mixOf } from "../sound/mix";
+import { type SteppingBack } from "../sound/stepsBack";
 import { type Mix } from "../sound/mixedPiece";
 import { sceneSpans, totalLength, type SceneSpan } from "../time/timeline";
 import { type Track } from "../time/tracks";
@@ -107,7 +108,7 @@ export function resolvePromotion(document: Promotion, facts: Facts): ResolvedPro
     ),
     furniture: furnitureByFormat(document),
     ending: endingOf(document, base, length),
-    mix: mixOf(sounding, facts.media, { plan: base.sound, length }),
+    mix: mixOf(sounding, facts.media, { plan: base.sound, length, stepsBack: steppingBack(document, base) }),
   };
 }
 
@@ -131,6 +132,16 @@ function furnitureByFormat(document: Promotion): ResolvedPromotion["furniture"] 
   for (const { format, furniture } of placementsOf(document))
     byFormat[format] = [...(byFormat[format] ?? []), ...furniture.map(({ place }) => place)];
   return byFormat;
+}
+
+/** How music steps back under a voice, as the promotion or its template says. Times in milliseconds. */
+function steppingBack(document: Promotion, base: Template): SteppingBack {
+  const set = { ...base.adjustments["@all"], ...document.adjustments["@all"] };
+  return {
+    depth: set.stepsBack ?? FIELDS.stepsBack.field.initial,
+    attack: set.stepsBackIn ?? FIELDS.stepsBackIn.field.initial,
+    release: set.comesForwardIn ?? FIELDS.comesForwardIn.field.initial,
+  };
 }
 
 /** How a promotion ends, as it or its template says. It takes no more than the whole of it. */

@@ -1,3 +1,4 @@
+import { STAYING } from "./stepsBack";
 import { type SoundFacts } from "../document/facts";
 import { type Lanes } from "../document/lanes";
 import { type ShotCut } from "../document/shots";
@@ -23,7 +24,7 @@ const PLAIN = { ...ONE_OFFER.sound, fadeIn: millis(0), fadeOut: millis(0) };
 /** The levels in the middle of each second. */
 const bySeconds = (lanes: Lanes, length: number, sounds: readonly SoundFacts[] = [tune]): number[] => {
   const media = Object.fromEntries(sounds.map((sound) => [sound.id, sound]));
-  const levels = heardLevels(mixOf({ lanes, scenes: [] }, media, { plan: PLAIN, length }), media);
+  const levels = heardLevels(mixOf({ lanes, scenes: [] }, media, { plan: PLAIN, length, stepsBack: STAYING }), media);
   expect(levels).toHaveLength(Math.ceil(length / LEVEL_STEP) + 1);
   return Array.from({ length: length / 1000 }, (_, second) => levels[(second * 1000 + 500) / LEVEL_STEP] ?? NaN);
 };
@@ -60,7 +61,9 @@ test("a clip's sound counts while it is shown, backwards where it is", () => {
         slots: [{ shots: [{ media: clip, cut }], level: 1 }],
       },
     ];
-    const all = heardLevels(mixOf({ lanes: {}, scenes }, {}, { plan: PLAIN, length: 4000 }), { [clip.id]: clip });
+    const all = heardLevels(mixOf({ lanes: {}, scenes }, {}, { plan: PLAIN, length: 4000, stepsBack: STAYING }), {
+      [clip.id]: clip,
+    });
     return [500, 1500, 2500].map((ms) => all[ms / LEVEL_STEP] ?? NaN);
   };
   expect(levelsOf({})).toEqual([0, 1, 0]);

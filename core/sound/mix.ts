@@ -5,7 +5,9 @@ import { type SoundPlan } from "../document/template";
 import { ticksOf } from "../time/ticks";
 import { type Span } from "../time/tracks";
 import { type SoundingScene, clipSounds } from "./clipSounds";
-import { type Mix, type MixedPiece, faded } from "./mixedPiece";
+import { type Envelope, fadedEnds, pointsOf, steady, throughPoints } from "./envelope";
+import { type Mix, type MixedPiece } from "./mixedPiece";
+import { type SteppingBack, type Stretch, steppedBack } from "./stepsBack";
 import { samplesIn } from "./samples";
 
 /** Peaks stay below this, in dBTP (common practice for online channels). */
@@ -22,26 +24,60 @@ interface Sounding {
   readonly scenes: readonly SoundingScene[];
 }
 
+/** What holds for all sounds of a promotion. */
+export interface MixPlan {
+  readonly plan: SoundPlan;
+  /** Milliseconds. */
+  readonly length: number;
+  /** How music steps back under a voice: times in milliseconds. */
+  readonly stepsBack: SteppingBack;
+}
+
+/** A piece of sound whose item is there, and when it is heard, in milliseconds. */
+interface HeardPiece extends Stretch {
+  readonly piece: Omit<SoundPiece, "order"> & { readonly id: string };
+  readonly sound: SoundFacts;
+}
+
 /**
  * What is heard of a promotion: the sounds on its lanes and those of the clips it shows. Sounds that are not there any more
- * are left out.
- * @param length in milliseconds
+ * are left out. Music steps back while a voice is heard.
  */
 export function mixOf(
   { lanes, scenes }: Sounding,
   media: Readonly<Record<string, MediaFacts>>,
-  { plan, length }: { readonly plan: SoundPlan; readonly length: number },
+  { plan, length, stepsBack }: MixPlan,
 ): Mix {
-  const pieces = listedMembers<string, SoundPiece>(lanes).flatMap((piece): Span<MixedPiece>[] => {
+  const heard = listedMembers<string, SoundPiece>(lanes).flatMap((piece): HeardPiece[] => {
     const sound = media[piece.media];
     const { at = 0, length: wanted } = piece;
     const end = wanted === undefined ? length : Math.min(length, at + wanted);
-    if (sound?.kind !== "sound" || end <= at) return [];
-    const what = mixedPiece(piece, sound, { plan, lasts: end - at });
-    return [{ from: ticksOf(at), to: ticksOf(end), what }];
+    return sound?.kind !== "sound" || end <= at || piece.muted ? [] : [{ piece, sound, from: at, to: end }];
+  });
+  const voice = heard.filter(({ piece }) => piece.lane === "voice").map(spoken);
+  const pieces = heard.map((one): Span<MixedPiece> => {
+    const back = one.piece.lane === "music" ? steppedBack(voice.map(after(one.from)), inSamples(stepsBack)) : null;
+    return { from: ticksOf(one.from), to: ticksOf(one.to), what: mixedPiece(one, plan, back) };
   });
   return { track: [...pieces, ...clipSounds(scenes, { usual: usualClipLevel(lanes, media), length })], length };
 }
+
+/** While a voice sounds: no longer than it lasts, however long its piece is. */
+const spoken = ({ piece, sound, from, to }: HeardPiece): Stretch => ({
+  from,
+  to: piece.loop ? to : Math.min(to, from + Math.max(0, sound.length - (piece.from ?? 0))),
+});
+
+/** A stretch of the promotion in samples, counted from a time. */
+const after =
+  (start: number) =>
+  ({ from, to }: Stretch): Stretch => ({ from: samplesIn(from - start), to: samplesIn(to - start) });
+
+const inSamples = ({ depth, attack, release }: SteppingBack): SteppingBack => ({
+  depth,
+  attack: samplesIn(attack),
+  release: samplesIn(release),
+});
 
 /** How loud the clips of a promotion are where nobody said so: 1 is as loud as they are themselves. */
 export const usualClipLevel = (lanes: Lanes, media: Readonly<Record<string, MediaFacts>>): number =>
@@ -49,23 +85,31 @@ export const usualClipLevel = (lanes: Lanes, media: Readonly<Record<string, Medi
     ? UNDER_MUSIC
     : 1;
 
-function mixedPiece(
-  { lane, media, from, gain = 0, fadeIn, fadeOut, loop }: Omit<SoundPiece, "order">,
-  sound: SoundFacts,
-  { plan, lasts }: { readonly plan: SoundPlan; readonly lasts: number },
-): MixedPiece {
+function mixedPiece({ piece, sound, from, to }: HeardPiece, plan: SoundPlan, back: Envelope | null): MixedPiece {
+  const { lane, media, from: taken, gain = 0, fadeIn, fadeOut, curve = "even", points, loop } = piece;
   // Music that says nothing of its fades has the template's.
   const usual = lane === "music" ? plan : { fadeIn: 0, fadeOut: 0 };
   const fades = { in: samplesIn(fadeIn ?? usual.fadeIn), out: samplesIn(fadeOut ?? usual.fadeOut) };
+  const lasts = samplesIn(to - from);
+  const drawn = points?.map((point) => ({ at: samplesIn(point.at), level: factorOf(point.gain) }));
+  const envelopes = [
+    steady(factorOf(gain + levelling(sound, plan))),
+    fadedEnds(lasts, fades, curve),
+    ...(drawn ? [throughPoints(drawn)] : []),
+    ...(back ? [back] : []),
+  ];
   return {
     sound: media,
-    position: samplesIn(from ?? 0),
+    position: samplesIn(taken ?? 0),
     speed: 1,
     used: { from: 0, to: null },
     isLooped: loop === true,
-    levels: faded(10 ** ((gain + levelling(sound, plan)) / 20), samplesIn(lasts), fades),
+    levels: pointsOf(envelopes, lasts),
   };
 }
+
+/** Decibels as a linear factor. */
+const factorOf = (decibels: number): number => 10 ** (decibels / 20);
 
 /** The decibels that bring a sound to the wanted loudness without its peaks passing the limit. */
 function levelling({ loudness, peak }: SoundFacts, plan: SoundPlan): number {

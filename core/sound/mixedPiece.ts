@@ -48,22 +48,6 @@ export type SoundVersion = Pick<MixedPiece, "sound" | "tempo">;
 export const positionAt = ({ position, speed, speedsUp = 0 }: MixedPiece, at: number): number =>
   position + speed * at + (speedsUp * at * at) / 2;
 
-/** The levels of a piece of one level, with straight fades at its ends. Where they would meet, both are shorter. All in samples. */
-export function faded(
-  level: number,
-  lasts: number,
-  fades: { readonly in: number; readonly out: number },
-): LevelPoint[] {
-  const share = fades.in + fades.out > lasts ? lasts / (fades.in + fades.out) : 1;
-  const [opening, closing] = [fades.in * share, fades.out * share];
-  return [
-    ...(opening > 0 ? [{ at: 0, level: 0 }] : []),
-    { at: opening, level },
-    { at: lasts - closing, level },
-    ...(closing > 0 ? [{ at: lasts, level: 0 }] : []),
-  ];
-}
-
 /** The linear factor that a piece is heard with at a time of the promotion; none outside its span. */
 export function levelAt({ from, to, what }: Span<MixedPiece>, time: Ticks): number {
   if (time < from || time > to) return 0;

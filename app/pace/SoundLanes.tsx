@@ -1,0 +1,115 @@
+import { clsx } from "clsx";
+import { useMemo } from "react";
+import { LANES, type Lane as LaneName } from "../../core/document/lanes";
+import { type ListedPiece, heardFor, piecesOn } from "../../core/document/soundEdits";
+import { type Promotion } from "../../core/document/promotion";
+import { type ResolvedPromotion } from "../../core/document/resolve";
+import { type TimeSpan } from "../../core/pace/timeEdits";
+import { msOf } from "../../core/time/ticks";
+import { pieceShape } from "../../core/sound/pieceShape";
+import { Lane } from "./Lane";
+import { TimeBar } from "./TimeBar";
+import { inRows } from "./timeShare";
+
+const ROW = 38;
+const TITLES: Readonly<Record<LaneName, string>> = { music: "Music", voice: "Voice", effects: "Effects" };
+
+interface SoundLanesProps {
+  readonly document: Promotion;
+  readonly promotion: ResolvedPromotion;
+  readonly snaps: readonly number[];
+  readonly chosen: string | null;
+  readonly onChoose: (id: string) => void;
+  readonly onTime: (id: string, was: TimeSpan, wanted: TimeSpan) => void;
+}
+
+/** The pieces of sound of a promotion, lane by lane: each as its waveform, with the line of how loud it is over it. */
+export function SoundLanes(props: SoundLanesProps) {
+  return LANES.map((lane) => <PiecesLane key={lane} {...props} lane={lane} />);
+}
+
+interface TimedPiece extends TimeSpan {
+  readonly piece: ListedPiece;
+  readonly name: string;
+}
+
+function PiecesLane({
+  document,
+  promotion,
+  snaps,
+  chosen,
+  onChoose,
+  onTime,
+  lane,
+}: SoundLanesProps & { lane: LaneName }) {
+  const { facts, length } = promotion;
+  const pieces = useMemo(
+    () =>
+      piecesOn(document.lanes, lane).flatMap((piece): TimedPiece[] => {
+        const sound = facts.media[piece.media];
+        if (sound?.kind !== "sound") return [];
+        const { at = 0 } = piece;
+        const name = sound.name.replace(/\.\w+$/, "");
+        return [{ piece, name, from: at, to: at + Math.max(40, heardFor(piece, sound, length)) }];
+      }),
+    [document.lanes, lane, facts.media, length],
+  );
+  if (pieces.length === 0) return null;
+  const rows = inRows(pieces);
+  return (
+    <Lane title={TITLES[lane]} height={rows.length * ROW + 6}>
+      {rows.flatMap((row, index) =>
+        row.map((timed) => (
+          <TimeBar
+            key={timed.piece.id}
+            time={timed}
+            length={length}
+            snaps={snaps}
+            top={index * ROW + 3}
+            label={`${TITLES[lane]}: ${timed.name}${timed.piece.muted ? ", muted" : ""}`}
+            pressed={timed.piece.id === chosen}
+            className={clsx(
+              "h-[34px] overflow-hidden border",
+              timed.piece.id === chosen
+                ? "border-accent bg-white outline-1 outline-accent"
+                : "border-rule bg-card hover:border-ink",
+              timed.piece.muted && "opacity-45",
+            )}
+            onChoose={() => onChoose(timed.piece.id)}
+            onTime={(wanted) => onTime(timed.piece.id, timed, wanted)}
+          >
+            <PieceShape promotion={promotion} timed={timed} />
+            <span className="absolute top-0 left-1 max-w-full truncate bg-card/80 px-0.5 text-[11px] leading-[15px]">
+              {timed.name}
+            </span>
+          </TimeBar>
+        )),
+      )}
+    </Lane>
+  );
+}
+
+/** A piece's waveform, and the line of how loud it is made over that. */
+function PieceShape({ promotion: { mix, facts }, timed }: { promotion: ResolvedPromotion; timed: TimedPiece }) {
+  const { piece } = timed;
+  const span = mix.track.find(({ from, what }) => what.sound === piece.media && Math.abs(msOf(from) - timed.from) < 1);
+  const shape = useMemo(
+    () => (span ? pieceShape(span, facts.media[piece.media]) : null),
+    [span, facts.media, piece.media],
+  );
+  if (!shape) return null;
+  const { levels, line } = shape;
+  const last = Math.max(1, levels.length - 1);
+  const upper = levels.map((level, at) => `${at},${50 - level * 46}`);
+  const lower = levels.map((level, at) => `${at},${50 + level * 46}`).reverse();
+  return (
+    <svg aria-hidden viewBox={`0 0 ${last} 100`} preserveAspectRatio="none" className="absolute inset-0 h-full w-full">
+      <polygon points={[...upper, ...lower].join(" ")} className="fill-ready/45" />
+      <polyline
+        points={line.map(({ share, level }) => `${share * last},${96 - level * 88}`).join(" ")}
+        vectorEffect="non-scaling-stroke"
+        className="fill-none stroke-accent stroke-[1.5]"
+      />
+    </svg>
+  );
+}

@@ -1,0 +1,156 @@
+import { type ChangeEvent } from "react";
+import { levelOfAllClips, setAllClips } from "../../core/document/clipLevelEdits";
+import { type Edit } from "../../core/document/edit";
+import { adjust } from "../../core/document/edits";
+import { FIELDS } from "../../core/document/fields";
+import { LANES, type Lane } from "../../core/document/lanes";
+import { RIGHTS_WORDS } from "../../core/document/rights";
+import { type ListedPiece, addSound, piecesOn } from "../../core/document/soundEdits";
+import { type Promotion } from "../../core/document/promotion";
+import { type ResolvedPromotion } from "../../core/document/resolve";
+import { usualClipLevel } from "../../core/sound/mix";
+import { type SteppingBack } from "../../core/sound/stepsBack";
+import { millis } from "../../core/units";
+import type { OfferedMedia } from "../../server/media/offeredMedia";
+import { fieldLook } from "../components/fieldLook";
+import { LevelField } from "../desk/LevelField";
+import { usualWords } from "../desk/usualWords";
+import { NumberField } from "../workshop/NumberField";
+import { SoundPieceRow } from "./SoundPieceRow";
+import { TimeField } from "./TimeField";
+
+const LANE_WORDS: Readonly<Record<Lane, { readonly title: string; readonly add: string; readonly none: string }>> = {
+  music: { title: "Music", add: "Add music …", none: "No music." },
+  voice: { title: "Voice", add: "Add a voice …", none: "Nobody speaks." },
+  effects: { title: "Effects", add: "Add an effect …", none: "No effects." },
+};
+const DEPTH = FIELDS.stepsBack.field;
+const ALL = { target: { scene: "" }, layer: "@all" } as const;
+
+export interface SoundPanelProps {
+  readonly document: Promotion;
+  readonly promotion: ResolvedPromotion;
+  /** What the team has to be heard. */
+  readonly sounds: readonly OfferedMedia[];
+  /** The time that is looked at, in milliseconds. */
+  readonly time: number;
+  readonly chosen: string | null;
+  readonly onChoose: (id: string | null) => void;
+  readonly onChosen: (item: OfferedMedia) => void;
+  readonly onEdit: (edit: Edit) => void;
+}
+
+/** What is heard: music, voice and effects piece by piece, the clips, and how music steps back under a voice. */
+export function SoundPanel(props: SoundPanelProps) {
+  const { document, promotion, onEdit } = props;
+  return (
+    <section aria-label="Sound" className="flex flex-col gap-4">
+      {LANES.map((lane) => (
+        <LanePieces key={lane} {...props} lane={lane} />
+      ))}
+      <ClipsLevel document={document} promotion={promotion} onEdit={onEdit} />
+    </section>
+  );
+}
+
+function LanePieces({ lane, ...props }: SoundPanelProps & { lane: Lane }) {
+  const { document, promotion, sounds, time, chosen, onChoose, onChosen, onEdit } = props;
+  const { title, add, none } = LANE_WORDS[lane];
+  const pieces = piecesOn(document.lanes, lane);
+  function choose({ target: { value } }: ChangeEvent<HTMLSelectElement>): void {
+    const item = sounds.find(({ facts }) => facts.id === value);
+    if (item?.facts.kind !== "sound") return;
+    const at = lane === "music" && pieces.length === 0 ? 0 : time;
+    const added = addSound(document, { lane, sound: item.facts, at, length: promotion.length });
+    if (!added) return;
+    onChosen(item);
+    onEdit(added.edit);
+    onChoose(added.id);
+  }
+  const rowOf = (piece: ListedPiece) => (
+    <SoundPieceRow
+      key={piece.id}
+      document={document}
+      promotion={promotion}
+      piece={piece}
+      time={time}
+      isOpen={piece.id === chosen}
+      onOpen={onChoose}
+      onEdit={onEdit}
+    />
+  );
+  return (
+    <section aria-label={title} className="flex flex-col gap-2">
+      <h3 className="text-[15px] font-semibold">{title}</h3>
+      {pieces.length === 0 && <p className="text-[13px] text-soft">{none}</p>}
+      <ol className="flex flex-col gap-1.5">{pieces.map(rowOf)}</ol>
+      <select aria-label={add} value="" onChange={choose} className={fieldLook}>
+        <option value="">{add}</option>
+        {sounds.map(({ facts: { id, name }, rights }) => (
+          <option key={id} value={id}>
+            {name.replace(/\.\w+$/, "")}
+            {rights === "clear" ? "" : ` (${RIGHTS_WORDS[rights]})`}
+          </option>
+        ))}
+      </select>
+      {lane === "voice" && pieces.length > 0 && <SteppingBackFields document={document} onEdit={onEdit} />}
+    </section>
+  );
+}
+
+/** How music steps back while somebody speaks. */
+function SteppingBackFields({ document, onEdit }: Pick<SoundPanelProps, "document" | "onEdit">) {
+  const set = document.adjustments["@all"] ?? {};
+  const depth: SteppingBack["depth"] = set.stepsBack ?? DEPTH.initial;
+  const setAttack = (ms: number): void =>
+    onEdit(adjust("stepsBackIn", millis(Math.min(FIELDS.stepsBackIn.field.most, Math.max(0, ms))), ALL));
+  const setRelease = (ms: number): void =>
+    onEdit(adjust("comesForwardIn", millis(Math.min(FIELDS.comesForwardIn.field.most, Math.max(0, ms))), ALL));
+  return (
+    <div className="grid grid-cols-3 items-end gap-2">
+      <NumberField
+        label="Music back, dB"
+        least={DEPTH.least}
+        most={DEPTH.most}
+        step={DEPTH.step}
+        value={depth}
+        onChange={(decibels) => onEdit(adjust("stepsBack", decibels, ALL))}
+        className="text-[12.5px] text-soft"
+      />
+      <TimeField
+        label="Music steps back within"
+        shortLabel="within"
+        value={set.stepsBackIn ?? FIELDS.stepsBackIn.field.initial}
+        onTime={setAttack}
+      />
+      <TimeField
+        label="Music comes forward within"
+        shortLabel="and back in"
+        value={set.comesForwardIn ?? FIELDS.comesForwardIn.field.initial}
+        onTime={setRelease}
+      />
+    </div>
+  );
+}
+
+/** How loud all clips are. */
+function ClipsLevel({ document, promotion, onEdit }: Pick<SoundPanelProps, "document" | "promotion" | "onEdit">) {
+  const usual = usualClipLevel(document.lanes, promotion.facts.media);
+  const ofAll = levelOfAllClips(document);
+  const hasClips = promotion.scenes.some(({ shots }) =>
+    Object.values(shots)
+      .flat()
+      .some(({ media }) => media.kind === "clip" && media.hasSound),
+  );
+  if (!hasClips) return null;
+  const setAll = (level: number): void => onEdit(setAllClips(document, level));
+  return (
+    <section aria-label="Clips" className="flex flex-col gap-1.5">
+      <h3 className="text-[15px] font-semibold">Clips</h3>
+      <div className="flex items-center gap-3 text-[13px] text-soft">
+        <LevelField label="Sound of all clips" level={ofAll ?? usual} usual={usual} disabled={false} onLevel={setAll} />
+        {ofAll === undefined && <span>{usualWords(usual)}, unless one is set by itself</span>}
+      </div>
+    </section>
+  );
+}

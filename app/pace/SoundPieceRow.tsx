@@ -1,0 +1,178 @@
+import { clsx } from "clsx";
+import { Trash2, Volume2, VolumeX } from "lucide-react";
+import { type Edit } from "../../core/document/edit";
+import { type SoundFacts } from "../../core/document/facts";
+import {
+  type ListedPiece,
+  type PieceChange,
+  changeSound,
+  heardFor,
+  removeSound,
+  splitSound,
+} from "../../core/document/soundEdits";
+import { type Promotion } from "../../core/document/promotion";
+import { type ResolvedPromotion } from "../../core/document/resolve";
+import { FADE_CURVES } from "../../core/sound/fadeCurves";
+import { millis } from "../../core/units";
+import { ChoiceField } from "../workshop/ChoiceField";
+import { NumberField } from "../workshop/NumberField";
+import { SoundPoints } from "./SoundPoints";
+import { TimeField } from "./TimeField";
+
+const FIELD = "text-[12.5px] text-soft";
+const [QUIETEST, LOUDEST, GAIN_STEP] = [-60, 20, 0.5];
+const MOST_PERCENT = 1000;
+
+interface SoundPieceRowProps {
+  readonly document: Promotion;
+  readonly promotion: ResolvedPromotion;
+  readonly piece: ListedPiece;
+  /** The time that is looked at, in milliseconds. */
+  readonly time: number;
+  readonly isOpen: boolean;
+  readonly onOpen: (id: string | null) => void;
+  readonly onEdit: (edit: Edit) => void;
+}
+
+/** A piece of sound: named, muted and taken out; opened, where it lies, what of it is heard and how loud. */
+export function SoundPieceRow(props: SoundPieceRowProps) {
+  const { document, promotion, piece, isOpen, onOpen, onEdit } = props;
+  const sound = promotion.facts.media[piece.media];
+  const name = sound?.name.replace(/\.\w+$/, "") ?? "not there any more";
+  const open = (): void => onOpen(isOpen ? null : piece.id);
+  const mute = (): void => {
+    const edit = changeSound(document, piece.id, { muted: piece.muted ? null : true }, "Mute");
+    if (edit) onEdit(edit);
+  };
+  const remove = (): void => onEdit(removeSound(piece.id));
+  const Mark = piece.muted ? VolumeX : Volume2;
+  return (
+    <li aria-label={name} className="border border-rule bg-paper/60">
+      <div className="flex items-center gap-1 px-2 py-1.5">
+        <button
+          type="button"
+          aria-pressed={piece.muted === true}
+          aria-label={`Mute ${name}`}
+          onClick={mute}
+          className={clsx("p-1", piece.muted ? "text-wrong" : "text-soft hover:text-ink")}
+        >
+          <Mark aria-hidden size={15} />
+        </button>
+        <button
+          type="button"
+          aria-expanded={isOpen}
+          onClick={open}
+          className="flex min-w-0 flex-1 items-baseline gap-2 text-left text-[13.5px] hover:text-accent"
+        >
+          <span className="truncate font-semibold">{name}</span>
+          <span className="ml-auto shrink-0 figures text-[12px] text-soft">
+            {((piece.at ?? 0) / 1000).toFixed(1)} s · {(piece.gain ?? 0).toFixed(1)} dB
+          </span>
+        </button>
+        <button type="button" aria-label={`Take ${name} out`} onClick={remove} className="p-1 text-soft hover:text-ink">
+          <Trash2 aria-hidden size={14} />
+        </button>
+      </div>
+      {isOpen && sound?.kind === "sound" && <PieceFields {...props} sound={sound} name={name} />}
+    </li>
+  );
+}
+
+function PieceFields({
+  document,
+  promotion,
+  piece,
+  time,
+  sound,
+  name,
+  onEdit,
+}: SoundPieceRowProps & { sound: SoundFacts; name: string }) {
+  const { at = 0, from = 0, gain = 0, curve = "even", loop, lane } = piece;
+  const { base, length } = promotion;
+  const usual = lane === "music" ? base.sound : { fadeIn: 0, fadeOut: 0 };
+  const lasts = heardFor(piece, sound, length);
+  const set = (change: PieceChange): void => {
+    const edit = changeSound(document, piece.id, change);
+    if (edit) onEdit(edit);
+  };
+  const setTime =
+    (key: "at" | "from" | "length" | "fadeIn" | "fadeOut", least = 0) =>
+    (ms: number): void =>
+      set({ [key]: millis(Math.max(least, Math.round(ms))) });
+  const split = splitSound(document, promotion.facts, piece.id, time, length);
+  const cut = (): void => {
+    if (split) onEdit(split);
+  };
+  const fit = (): void => set({ at: null, length: null, loop: sound.length - from < length ? true : null });
+  const again = (): void => set({ loop: loop ? null : true });
+  return (
+    <div className="flex flex-col gap-2 border-t border-rule px-2.5 py-2">
+      <div className="grid grid-cols-3 gap-2">
+        <TimeField label={`${name} begins at`} shortLabel="Begins at" value={at} onTime={setTime("at")} />
+        <TimeField label={`${name} is taken from`} shortLabel="Taken from" value={from} onTime={setTime("from")} />
+        <TimeField
+          label={`${name} is heard for`}
+          shortLabel="Heard for"
+          value={Math.round(lasts)}
+          onTime={setTime("length", 40)}
+        />
+        <NumberField
+          label="dB"
+          least={QUIETEST}
+          most={LOUDEST}
+          step={GAIN_STEP}
+          value={Number(gain.toFixed(2))}
+          onChange={(decibels) => set({ gain: decibels === 0 ? null : decibels })}
+          className={FIELD}
+        />
+        <NumberField
+          label="or per cent"
+          least={1}
+          most={MOST_PERCENT}
+          value={Math.round(10 ** (gain / 20) * 100)}
+          onChange={(percent) => set({ gain: Number((20 * Math.log10(percent / 100)).toFixed(2)) })}
+          className={FIELD}
+        />
+        <ChoiceField
+          label="It fades"
+          value={curve}
+          choices={FADE_CURVES}
+          onChange={(one) => set({ curve: one === "even" ? null : one })}
+          className={FIELD}
+        />
+        <TimeField
+          label={`${name} fades in for`}
+          shortLabel="Fades in"
+          value={piece.fadeIn ?? usual.fadeIn}
+          onTime={setTime("fadeIn")}
+        />
+        <TimeField
+          label={`${name} fades out for`}
+          shortLabel="Fades out"
+          value={piece.fadeOut ?? usual.fadeOut}
+          onTime={setTime("fadeOut")}
+        />
+      </div>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-[12.5px] text-soft">
+        <label className="flex min-h-6 items-center gap-1.5">
+          <input type="checkbox" className="accent-accent" checked={loop === true} onChange={again} />
+          begins again at its end
+        </label>
+        {lane === "music" && (
+          <button type="button" onClick={fit} className="underline hover:text-accent">
+            As long as the promotion
+          </button>
+        )}
+        <button
+          type="button"
+          disabled={!split}
+          onClick={cut}
+          className="underline hover:text-accent disabled:text-soft disabled:no-underline"
+        >
+          Split here
+        </button>
+      </div>
+      <SoundPoints name={name} piece={piece} time={time - at} lasts={lasts} onChange={set} />
+    </div>
+  );
+}
