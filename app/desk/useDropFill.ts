@@ -6,17 +6,19 @@ import { useTeamEvents } from "../components/useTeamEvents";
 
 const received = object({ id: string().required(), name: string().required(), known: boolean().required() });
 
-/** Brings a file dropped on a slot into the media, and fills the slot with it once it has been read in. */
-export function useDropFill(fill: (slot: SlotKey, media: string) => void): (slot: SlotKey, files: FileList) => void {
-  const waiting = useRef(new Map<string, SlotKey>());
+/** Brings a file dropped on a slot, or on a lane, into the media, and fills that with it once it has been read in. */
+export function useDropFill<Place extends string = SlotKey>(
+  fill: (place: Place, media: string) => void,
+): (place: Place, files: FileList) => void {
+  const waiting = useRef(new Map<string, Place>());
   /** What came of items while files are on their way: that may be known before the answer to the upload is here. */
   const ended = useRef(new Map<string, string>());
   function settle(id: string, state: string): void {
-    const slot = waiting.current.get(id);
-    if (!slot) return;
+    const place = waiting.current.get(id);
+    if (!place) return;
     waiting.current.delete(id);
     if (state === "failed") toast.error("The file could not be read in. Media says why.");
-    else fill(slot, id);
+    else fill(place, id);
   }
   async function askForWaiting(): Promise<void> {
     for (const id of waiting.current.keys()) {
@@ -34,7 +36,7 @@ export function useDropFill(fill: (slot: SlotKey, media: string) => void): (slot
     // Asked again when the stream is open the next time.
     () => void askForWaiting().catch(() => undefined),
   );
-  return (slot, files) => {
+  return (place, files) => {
     const file = files[0];
     if (!file) return;
     void (async () => {
@@ -54,10 +56,10 @@ export function useDropFill(fill: (slot: SlotKey, media: string) => void): (slot
       }
       if (body.known) {
         // The very file is here already, read in long ago.
-        fill(slot, body.id);
+        fill(place, body.id);
         return;
       }
-      waiting.current.set(body.id, slot);
+      waiting.current.set(body.id, place);
       const already = ended.current.get(body.id);
       if (already) settle(body.id, already);
       else toast(`Reading in “${file.name}” …`);

@@ -13,6 +13,7 @@ import { type SteppingBack } from "../../core/sound/stepsBack";
 import { millis } from "../../core/units";
 import type { OfferedMedia } from "../../server/media/offeredMedia";
 import { fieldLook } from "../components/fieldLook";
+import { useDropFill } from "../desk/useDropFill";
 import { LevelField } from "../desk/LevelField";
 import { usualWords } from "../desk/usualWords";
 import { NumberField } from "../workshop/NumberField";
@@ -59,14 +60,23 @@ function LanePieces({ lane, ...props }: SoundPanelProps & { lane: Lane }) {
   const pieces = piecesOn(document.lanes, lane);
   function choose({ target: { value } }: ChangeEvent<HTMLSelectElement>): void {
     const item = sounds.find(({ facts }) => facts.id === value);
-    if (item?.facts.kind !== "sound") return;
-    const at = lane === "music" && pieces.length === 0 ? 0 : time;
-    const added = addSound(document, { lane, sound: item.facts, at, length: promotion.length });
-    if (!added) return;
+    if (!item) return;
     onChosen(item);
+    put(item.facts.id);
+  }
+  function put(media: string): void {
+    // Music begins with the promotion, what comes after it where one looks.
+    const at = lane === "music" && pieces.length === 0 ? 0 : time;
+    const added = addSound(document, { lane, media, at });
+    if (!added) return;
     onEdit(added.edit);
     onChoose(added.id);
   }
+  const bring = useDropFill<Lane>((_, media) => put(media));
+  const pick = ({ target }: ChangeEvent<HTMLInputElement>): void => {
+    if (target.files) bring(lane, target.files);
+    target.value = "";
+  };
   const rowOf = (piece: ListedPiece) => (
     <SoundPieceRow
       key={piece.id}
@@ -93,6 +103,16 @@ function LanePieces({ lane, ...props }: SoundPanelProps & { lane: Lane }) {
           </option>
         ))}
       </select>
+      <label className="cursor-pointer self-start text-[13px] text-soft underline focus-within:outline-2 hover:text-accent">
+        Bring in a file of your own
+        <input
+          type="file"
+          accept="audio/*,.wav,.mp3,.m4a,.flac,.ogg,.opus"
+          aria-label={`Bring in a file for ${title.toLowerCase()}`}
+          onChange={pick}
+          className="sr-only"
+        />
+      </label>
       {lane === "voice" && pieces.length > 0 && <SteppingBackFields document={document} onEdit={onEdit} />}
     </section>
   );

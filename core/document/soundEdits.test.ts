@@ -6,7 +6,7 @@ import { applyEdit } from "./edits";
 import { type SoundFacts } from "./facts";
 import { type SoundPiece } from "./lanes";
 import { type Promotion } from "./promotion";
-import { addSound, changeSound, piecesOn, removeSound, setSoundTime, splitSound } from "./soundEdits";
+import { addSound, changeSound, heardFor, piecesOn, removeSound, setSoundTime, splitSound } from "./soundEdits";
 
 const ID = "5f0d7f1e-3c1b-4c7c-9a53-0a3f0c1d2e3f";
 const sound: SoundFacts = { kind: "sound", id: ID, name: "bell.wav", length: 8000, loudness: -18, peak: -3 };
@@ -20,13 +20,18 @@ const withPiece = (change: Partial<SoundPiece> = {}): Promotion => ({
 });
 const bell = (document: Promotion): SoundPiece => defined(document.lanes["bell"]);
 
-test("sounds are put on their lanes where one looks, as long as they are and as there is room", () => {
-  const music = defined(addSound(bare(), { lane: "music", sound, at: 0, length: LENGTH }));
+test("sounds are put on their lanes where one looks, and are heard to their end or that of the promotion", () => {
+  const music = defined(addSound(bare(), { lane: "music", media: ID, at: 0 }));
   const first = apply(bare(), music.edit);
   expect(first.lanes[music.id]).toEqual({ order: "a0", lane: "music", media: ID });
-  const late = defined(addSound(first, { lane: "voice", sound, at: 12_000, length: LENGTH }));
+  const late = defined(addSound(first, { lane: "voice", media: ID, at: 12_000 }));
   const both = apply(first, late.edit);
-  expect(both.lanes[late.id]).toMatchObject({ lane: "voice", at: 12_000, length: 3000 });
+  const voice = defined(both.lanes[late.id]);
+  expect(voice).toMatchObject({ lane: "voice", at: 12_000 });
+  expect([heardFor(voice, sound, LENGTH), heardFor(defined(first.lanes[music.id]), sound, LENGTH)]).toEqual([
+    3000, 8000,
+  ]);
+  expect(heardFor({ ...voice, at: millis(2000), loop: true }, sound, LENGTH)).toBe(13_000);
   expect(piecesOn(both.lanes, "voice").map(({ id }) => id)).toEqual([late.id]);
   expect(apply(both, removeSound(late.id)).lanes).toEqual(first.lanes);
 });

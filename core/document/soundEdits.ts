@@ -18,30 +18,18 @@ export const piecesOn = (lanes: Lanes, lane: Lane): ListedPiece[] =>
   membersInOrder<string, SoundPiece>(lanes).filter((piece) => piece.lane === lane);
 
 /**
- * Puts a sound on a lane. Music that follows other music begins where that ends, if there is room. Null where there are as
- * many as can be. @param at where else it begins, in milliseconds
+ * Puts a sound on a lane, from its beginning to its end. Null where there are as many as can be.
+ * @param at when it begins, in milliseconds
  */
 export function addSound(
   { lanes }: Sounds,
-  {
-    lane,
-    sound,
-    at,
-    length,
-  }: { readonly lane: Lane; readonly sound: SoundFacts; readonly at: number; readonly length: number },
+  { lane, media, at }: { readonly lane: Lane; readonly media: string; readonly at: number },
 ): { readonly id: string; readonly edit: Edit } | null {
   if (Object.keys(lanes).length >= MOST_SOUND_PIECES) return null;
-  const id = freeId(lane === "music" ? "music" : lane, new Set(Object.keys(lanes)));
-  const begins = Math.round(Math.min(at, Math.max(0, length - SHORTEST_PIECE_MS)));
-  const lasts = Math.min(Math.round(sound.length), Math.round(length) - begins);
-  const piece: SoundPiece = {
-    order: orderBehind(lanes),
-    lane,
-    media: sound.id,
-    ...(begins > 0 ? { at: millis(begins) } : {}),
-    ...(lane === "music" ? {} : { length: millis(Math.max(SHORTEST_PIECE_MS, lasts)) }),
-  };
-  return { id, edit: { ...putSound(id, piece), label: "Add a sound" } };
+  const id = freeId(lane, new Set(Object.keys(lanes)));
+  const begins = Math.max(0, Math.round(at));
+  const piece: SoundPiece = { order: orderBehind(lanes), lane, media, ...(begins > 0 ? { at: millis(begins) } : {}) };
+  return { id, edit: { ...putSound(id, piece), label: "Add a sound", isUrgent: true } };
 }
 
 /** What is to be different in a piece; null takes a value away. */

@@ -12,8 +12,6 @@ export interface PieceShape {
 }
 
 const STEPS = 240;
-/** Measured levels go up to it. */
-const WHOLE = 100;
 
 /** What a piece looks like. Null where its sound was never measured. */
 export function pieceShape({ from, to, what }: Span<MixedPiece>, media: MediaFacts | undefined): PieceShape | null {
@@ -22,10 +20,12 @@ export function pieceShape({ from, to, what }: Span<MixedPiece>, media: MediaFac
   const whole = samplesIn(media.length);
   const lasts = sampleAt(ticks(to - from));
   const loudest = Math.max(...what.levels.map(({ level }) => level));
+  // The highest of it fills the bar.
+  const highest = Math.max(1, ...measured);
   const levels = Array.from({ length: STEPS }, (_, step) => {
     const into = what.position + (lasts * step) / (STEPS - 1);
     const place = what.isLooped ? into % whole : into;
-    return (measured[Math.floor((place / whole) * measured.length)] ?? 0) / WHOLE;
+    return (measured[Math.floor((place / whole) * measured.length)] ?? 0) / highest;
   });
   return {
     levels,
