@@ -45,6 +45,7 @@ const OPENED: readonly (readonly [desk: string, press: RegExp, opened: (page: Pa
   ["/pace", /^Frames$/, (page) => page.getByRole("button", { name: /needs .+ s of/ }).first()],
   ["/pace", /^Add a shot to/, (page) => page.getByLabel("Search media by name or tag")],
   ["/pace", /^Look of/, (page) => page.getByRole("list", { name: "Looks" }).getByText("terracotta")],
+  ["/pace", /^Sound$/, (page) => page.getByLabel("Add music …")],
   ["/pace", /^Captions$/, (page) => page.getByRole("button", { name: "New caption here" })],
   ["/pace", /^From a script/, (page) => page.getByLabel(/^What is said/)],
 ];

@@ -5,6 +5,7 @@ import { execa } from "execa";
 import { ssim } from "ssim.js";
 import { JOINS, JOIN_EASES, type InkedJoin, type JoinKind } from "../core/document/joins";
 import { ENDINGS, type EndingKind } from "../core/document/endings";
+import { type BrandForm, FORMS } from "../core/brand/forms";
 import { type DisplayList, type PictureNode } from "../core/scene/displayList";
 import { endingAt } from "../core/scene/endingAt";
 import { joinAt } from "../core/scene/joinAt";
@@ -134,8 +135,8 @@ test("what is blurred is blurred as by ffmpeg's gblur of the same deviation, awa
 });
 
 describe("the end of a promotion", () => {
-  const end = (kind: Exclude<EndingKind, "as it is">, time: number): ImageData =>
-    painted(endingAt(SIZE, { kind, color: "#ffcc00", lasts: 600, form: "arch" }, A, time));
+  const end = (kind: Exclude<EndingKind, "as it is">, time: number, form: BrandForm = "cut card"): ImageData =>
+    painted(endingAt(SIZE, { kind, color: "#ffcc00", lasts: 600, form }, A, time));
   const isAllColor = ({ data }: ImageData): boolean => data.every((value, at) => value === [255, 204, 0, 255][at % 4]);
 
   test.each(ENDINGS.filter((kind) => kind !== "as it is"))(
@@ -148,6 +149,17 @@ describe("the end of a promotion", () => {
       expect(isAllColor(end(kind, 1))).toBe(true);
     },
   );
+
+  test.each(FORMS)("a %s closes: its corners first, its middle last", (form) => {
+    const isColor = ({ data }: ImageData, x: number, y: number): boolean =>
+      (data[(y * SIZE.width + x) * 4 + 2] ?? 255) < 20 && (data[(y * SIZE.width + x) * 4 + 1] ?? 0) === 204;
+    const half = end("shape closes", 0.55, form);
+    const [right, low] = [SIZE.width - 4, SIZE.height - 4];
+    const corners = [isColor(half, 4, 4), isColor(half, right, 4), isColor(half, 4, low), isColor(half, right, low)];
+    expect(corners).toEqual([true, true, true, true]);
+    expect(isColor(half, SIZE.width / 2, SIZE.height / 2)).toBe(false);
+    expect(isAllColor(end("shape closes", 1, form))).toBe(true);
+  });
 
   test("a shape closes toward the middle, shutters close from above and below", () => {
     const isYellow = ({ data }: ImageData, x: number, y: number): boolean =>
