@@ -7,7 +7,7 @@ import { frameAt } from "./videoFrames";
 /** A clip of three seconds that tests make themselves: rows of colours, each spread evenly over its width. */
 export async function coloredClip(folder: string, rows: readonly (readonly string[])[]): Promise<string> {
   const path = join(folder, "own-clip.mp4");
-  const [width, height] = [1280, 720];
+  const [width, height] = [1920, 1080];
   const sources = rows.flatMap((row) =>
     row.flatMap((color) => [
       "-f",

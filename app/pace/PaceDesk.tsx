@@ -11,6 +11,7 @@ import { heldLength, setSceneLength } from "../../core/pace/lengthEdits";
 import { type PacedScene, pacedScenes } from "../../core/pace/pacedScenes";
 import { type PlacedKey } from "../../core/document/placedKey";
 import { type ShotTiming } from "../../core/pace/shotTimes";
+import { lengthForVoice, spokenTimes } from "../../core/pace/voiceTimes";
 import { type TimeSpan, setTime } from "../../core/pace/timeEdits";
 import { type ReadText, readTexts } from "../../core/pace/readTexts";
 import { settledTime } from "../../core/scene/preparePromotion";
@@ -156,6 +157,7 @@ export function PaceDesk({
     desk.onDragged(document);
   }
   const { spans, length } = shown;
+  const voice = spokenTimes(document.lanes, facts.media, promotion.length);
   return (
     <main className="flex h-[calc(100vh-46px)] min-h-[560px] flex-col max-lg:h-auto">
       <DeskHeader
@@ -274,6 +276,7 @@ export function PaceDesk({
                   scene={scene}
                   index={chosen}
                   shade={Math.max(0, ...(sheet?.scenes[chosen]?.slots ?? []).map(({ backing }) => backing?.alpha ?? 0))}
+                  forVoice={span ? lengthForVoice(span, voice, scenes[chosen + 1]?.overlap ?? 0) : null}
                   palette={facts.brand.palette}
                   onLength={(wanted) => setLength(chosen, wanted, "typed")}
                   onEdit={apply}

@@ -25,6 +25,7 @@ export function ScenePanel({
   scene,
   index,
   shade,
+  forVoice,
   palette,
   onLength,
   onEdit,
@@ -38,6 +39,8 @@ export function ScenePanel({
   index: number;
   /** What its words have been given to be read on their picture, 0 to 1. */
   shade: number;
+  /** How long it has to be for those who begin to speak in it; null where nobody does. */
+  forVoice: number | null;
   palette: Palette;
   /** @param length milliseconds */
   onLength: (length: number) => void;
@@ -72,6 +75,9 @@ export function ScenePanel({
           )}
           {scene.forClips !== null && (
             <FitTo words="As its clip lasts" length={scene.forClips} now={scene.length} onLength={onLength} />
+          )}
+          {forVoice !== null && (
+            <FitTo words="As its voice lasts" length={forVoice} now={scene.length} onLength={onLength} />
           )}
           <FieldSource document={document} id="length" scene={scene.id} design={design} onEdit={onEdit} />
         </div>

@@ -7,7 +7,8 @@ import { SoundPanel } from "./SoundPanel";
 export function SoundBeside({
   engine,
   ...rest
-}: { engine: ProofEngine | null } & Omit<ComponentProps<typeof SoundPanel>, "time">) {
+}: { engine: ProofEngine | null } & Omit<ComponentProps<typeof SoundPanel>, "time" | "loudness">) {
   const time = useProofState(engine, (state) => (state.playing ? 0 : state.time));
-  return <SoundPanel {...rest} time={time} />;
+  const loudness = useProofState(engine, (state) => state.loudness);
+  return <SoundPanel {...rest} time={time} loudness={loudness} />;
 }

@@ -9,6 +9,7 @@ import { type ListedPiece, addSound, piecesOn } from "../../core/document/soundE
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
 import { usualClipLevel } from "../../core/sound/mix";
+import { type Loudness } from "../../core/sound/loudness";
 import { type SteppingBack } from "../../core/sound/stepsBack";
 import { millis } from "../../core/units";
 import type { OfferedMedia } from "../../server/media/offeredMedia";
@@ -35,6 +36,8 @@ export interface SoundPanelProps {
   readonly sounds: readonly OfferedMedia[];
   /** The time that is looked at, in milliseconds. */
   readonly time: number;
+  /** How loud all of it is; null until that was measured. */
+  readonly loudness: Loudness | null;
   readonly chosen: string | null;
   readonly onChoose: (id: string | null) => void;
   readonly onChosen: (item: OfferedMedia) => void;
@@ -43,12 +46,13 @@ export interface SoundPanelProps {
 
 /** What is heard: music, voice and effects piece by piece, the clips, and how music steps back under a voice. */
 export function SoundPanel(props: SoundPanelProps) {
-  const { document, promotion, onEdit } = props;
+  const { document, promotion, loudness, onEdit } = props;
   return (
     <section aria-label="Sound" className="flex flex-col gap-4">
       {LANES.map((lane) => (
         <LanePieces key={lane} {...props} lane={lane} />
       ))}
+      {promotion.mix.track.length > 0 && loudness && <Measured loudness={loudness} />}
       <ClipsLevel document={document} promotion={promotion} onEdit={onEdit} />
     </section>
   );
@@ -150,6 +154,25 @@ function SteppingBackFields({ document, onEdit }: Pick<SoundPanelProps, "documen
         onTime={setRelease}
       />
     </div>
+  );
+}
+
+/** How loud all that is heard is together, as it will be in the files. */
+function Measured({ loudness: { integrated, momentary, truePeak } }: { loudness: Loudness }) {
+  const inWords = (value: number | null, unit: string): string =>
+    value === null ? "silent" : `${value.toFixed(1).replace("-", "−")} ${unit}`;
+  return (
+    <section aria-label="Loudness" className="flex flex-col gap-1">
+      <h3 className="text-[15px] font-semibold">All together</h3>
+      <dl className="grid grid-cols-[1fr_auto] gap-x-3 gap-y-0.5 text-[13px] text-soft [&>dd]:text-right [&>dd]:figures">
+        <dt>Loudness</dt>
+        <dd>{inWords(integrated, "LUFS")}</dd>
+        <dt>Loudest moment</dt>
+        <dd>{inWords(momentary, "LUFS")}</dd>
+        <dt>Highest peak</dt>
+        <dd>{inWords(truePeak, "dBTP")}</dd>
+      </dl>
+    </section>
   );
 }
 

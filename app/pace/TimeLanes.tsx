@@ -4,6 +4,7 @@ import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
 import { type PacedScene } from "../../core/pace/pacedScenes";
 import { type ReadText } from "../../core/pace/readTexts";
+import { type Spoken, spokenTimes } from "../../core/pace/voiceTimes";
 import { type TimeSpan } from "../../core/pace/timeEdits";
 import { type ProofEngine } from "../proof/proofEngine";
 import { CaptionLane } from "./CaptionLane";
@@ -50,8 +51,11 @@ export function TimeLanes(props: TimeLanesProps) {
   const { onScene, onLength, onLeave, onText, onCaption, onTime, onSound, onSoundTime } = props;
   const { spans, length, items } = promotion;
   const beats = beat?.times ?? NO_BEATS;
-  // What is pulled snaps to where scenes begin and end, and to beats.
-  const snaps = useMemo(() => [...spans.flatMap(({ start, end }) => [start, end]), ...beats], [spans, beats]);
+  // What is pulled snaps to where scenes begin and end, to beats, and to where somebody speaks.
+  const snaps = useMemo(() => {
+    const voice = spokenTimes(document.lanes, promotion.facts.media, length);
+    return [...[...spans, ...voice].flatMap(edgesOf), ...beats];
+  }, [spans, beats, document.lanes, promotion.facts.media, length]);
   const seek = (time: number): void => engine?.seek(time);
   return (
     <>
@@ -93,5 +97,8 @@ export function TimeLanes(props: TimeLanesProps) {
     </>
   );
 }
+
+const edgesOf = (stretch: { readonly start: number; readonly end: number } | Spoken): number[] =>
+  "start" in stretch ? [stretch.start, stretch.end] : [stretch.from, stretch.to];
 
 const NO_BEATS: readonly number[] = [];

@@ -5,6 +5,7 @@ import { type Quality } from "../../core/placement/quality";
 import { type Size } from "../../core/geometry/rect";
 import { type Finding } from "../../core/preflight/finding";
 import { type ProofSheet } from "../../core/scene/proofSheet";
+import { type Loudness } from "../../core/sound/loudness";
 import { type Mix } from "../../core/sound/mixedPiece";
 import { FPS_30 } from "../../core/time/frames";
 import { frameStart, msOf } from "../../core/time/ticks";
@@ -25,6 +26,8 @@ export interface ProofState {
   readonly time: number;
   readonly length: number;
   readonly playing: boolean;
+  /** How loud all that is heard is; null until it was mixed, and where nothing is. */
+  readonly loudness: Loudness | null;
   readonly problem: string | null;
   /** What is played again and again; null where it plays on to the end. */
   readonly repeated: RepeatedTime | null;
@@ -37,6 +40,7 @@ export const NOTHING_SHOWN: ProofState = {
   time: 0,
   length: 0,
   playing: false,
+  loudness: null,
   problem: null,
   repeated: null,
 };
@@ -93,7 +97,7 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
   let shown: Promotion | null = null;
   let sent: Facts | null = null;
   let started = { at: 0, from: 0 };
-  const sound = openSoundPlayer(openSoundMixer());
+  const sound = openSoundPlayer(openSoundMixer((loudness) => change({ loudness })));
   let heard = "";
   let videos: VideoRelay | null = null;
   let closed = false;

@@ -1,3 +1,4 @@
+import { type Loudness } from "../../core/sound/loudness";
 import { type Mix } from "../../core/sound/mixedPiece";
 import { type Stereo } from "../../core/sound/samples";
 
@@ -7,8 +8,6 @@ export interface ToSounds {
   readonly mix: Mix;
 }
 
-/** What it answers: with nothing where another was asked for meanwhile. */
-export interface FromSounds {
-  readonly ask: number;
-  readonly mixed: Stereo | null;
-}
+/** What it answers: with nothing where another was asked for meanwhile; and then how loud that is. */
+export type FromSounds =
+  { readonly ask: number; readonly mixed: Stereo | null } | { readonly ask: number; readonly loudness: Loudness };

@@ -1,3 +1,4 @@
+import { type Loudness } from "../../core/sound/loudness";
 import { type Mix } from "../../core/sound/mixedPiece";
 import { type Stereo } from "../../core/sound/samples";
 import { type FromSounds, type ToSounds } from "./soundMessages";
@@ -9,16 +10,21 @@ export interface SoundMixer {
   close(): void;
 }
 
-export function openSoundMixer(): SoundMixer {
+/** @param onLoudness told how loud what was mixed last is, a little after it was mixed */
+export function openSoundMixer(onLoudness: (loudness: Loudness) => void = () => undefined): SoundMixer {
   let worker: Worker | null = null;
   let last = 0;
   const asked = new Map<number, (mixed: Stereo | null) => void>();
 
   function start(): Worker {
     const started = new Worker(new URL("../workers/soundWorker.ts", import.meta.url), { type: "module" });
-    started.onmessage = ({ data: { ask, mixed } }: MessageEvent<FromSounds>) => {
-      asked.get(ask)?.(mixed);
-      asked.delete(ask);
+    started.onmessage = ({ data }: MessageEvent<FromSounds>) => {
+      if ("loudness" in data) {
+        if (data.ask === last) onLoudness(data.loudness);
+        return;
+      }
+      asked.get(data.ask)?.(data.mixed);
+      asked.delete(data.ask);
     };
     return started;
   }

@@ -29,8 +29,12 @@ test("a clip is heard while it is seen, from where it is cut, and fades over wit
   ]);
   expect(track.map(({ what }) => what.position)).toEqual([0, 48_000]);
   const levelAtMs = (index: number, ms: number): number => levelAt(defined(track[index]), ticksOf(ms));
-  expect([1000, 3500, 3625, 3750, 3990].map((ms) => levelAtMs(0, ms))).toEqual([1, 1, 0.75, 0.5, expect.closeTo(0.02)]);
-  expect([3625, 3750, 4000, 7400].map((ms) => levelAtMs(1, ms))).toEqual([0.25, 0.5, 1, 1]);
+  // At equal power: in the middle both have as much, and together they are as strong as one.
+  const half = expect.closeTo(Math.SQRT1_2, 3) as number;
+  expect([1000, 3500, 3750].map((ms) => levelAtMs(0, ms))).toEqual([1, 1, half]);
+  expect([3750, 4000, 7400].map((ms) => levelAtMs(1, ms))).toEqual([half, 1, 1]);
+  for (let ms = 3510; ms < 3990; ms += 20)
+    expect(Math.abs(10 * Math.log10(levelAtMs(0, ms) ** 2 + levelAtMs(1, ms) ** 2))).toBeLessThan(0.1);
   // Where it is cut it is softened so shortly that nobody hears it.
   expect([0, 2, 4].map((ms) => levelAtMs(0, ms))).toEqual([0, 0.5, 1]);
   expect([7496, 7498, 7500].map((ms) => levelAtMs(1, ms))).toEqual([1, 0.5, 0]);
@@ -41,7 +45,7 @@ test("a clip that ends before its scene goes is not faded before its time", () =
   // Two seconds of four.
   expect(levelAt(defined(long[0]), ticksOf(1990))).toBe(1);
   // 3.7 of four, of which the last half second fades.
-  expect(levelAt(defined(within[0]), ticksOf(3625))).toBe(0.75);
+  expect(levelAt(defined(within[0]), ticksOf(3625))).toBeCloseTo(Math.cos(Math.PI / 8), 3);
 });
 
 test("after its end there is silence, and what is cut out is not heard", () => {
@@ -98,8 +102,8 @@ test("shots that are joined fade over each other as long as both are seen", () =
     [1600, 3600],
   ]);
   for (const ms of [1600, 1700, 1800, 1990])
-    expect(levelAt(defined(first), ticksOf(ms)) + levelAt(defined(second), ticksOf(ms))).toBeCloseTo(1);
-  expect(levelAt(defined(first), ticksOf(1700))).toBeCloseTo(0.75);
+    expect(levelAt(defined(first), ticksOf(ms)) ** 2 + levelAt(defined(second), ticksOf(ms)) ** 2).toBeCloseTo(1, 2);
+  expect(levelAt(defined(first), ticksOf(1700))).toBeCloseTo(Math.cos(Math.PI / 8), 2);
 });
 
 test("what has a level of its own keeps it; others have the usual one; none at all is not heard", () => {
@@ -129,4 +133,19 @@ test("the same stretch of a clip in two slots is heard once, the louder one; oth
 
 test("nothing is heard after the end of the promotion", () => {
   expect(heard(scenes([one(shot())]), { length: 2500 }).map(({ to }) => msOf(to))).toEqual([2500]);
+});
+
+test("a clip that goes on in the next scene is heard once, without a fade where both show it", () => {
+  // The second begins where the first has come to after 3.5 s.
+  const [first, second, ...others] = heard(scenes([one(shot({ to: 170 }))], [one(shot({ from: 105, to: 170 }))]));
+  expect(others).toEqual([]);
+  expect([defined(first), defined(second)].map(({ from, to }) => [msOf(from), msOf(to)])).toEqual([
+    [0, 3504],
+    [3500, expect.closeTo(5666.67, 1)],
+  ]);
+  const sum = (ms: number): number => levelAt(defined(first), ticksOf(ms)) + levelAt(defined(second), ticksOf(ms));
+  for (const ms of [3000, 3500, 3501, 3502, 3503, 3504, 3700, 4500]) expect(sum(ms)).toBeCloseTo(1);
+  // Another stretch of it is another sound: both fade.
+  const [one2] = heard(scenes([one(shot())], [one(shot({ from: 10 }))]));
+  expect(msOf(defined(one2).to)).toBe(4000);
 });

@@ -5,8 +5,10 @@ import { type FrameRate } from "../time/frames";
 import { type SceneSpan } from "../time/timeline";
 import { type Ticks, msOf, ticks, ticksOf } from "../time/ticks";
 import { type Span, type Track } from "../time/tracks";
-import { type LevelPoint, type MixedPiece } from "./mixedPiece";
-import { SAMPLE_RATE, sampleAt } from "./samples";
+import { type Envelope, fadedEnds, pointsOf, steady } from "./envelope";
+import { type FadeCurve } from "./fadeCurves";
+import { type MixedPiece } from "./mixedPiece";
+import { SAMPLE_RATE, sampleAt, samplesIn } from "./samples";
 
 /** What may be heard of a scene. */
 export interface SoundingScene {
@@ -19,9 +21,9 @@ export interface SoundingScene {
 const CUT_MS = 4;
 
 /**
- * What is heard of the clips that scenes show: cut, as fast and as long as their pictures, faded over as the scenes are. A
- * frame that is held is silent, and so is what follows the end of a clip. The same stretch of a clip in two slots of a scene
- * is heard once.
+ * What is heard of the clips that scenes show: cut, as fast and as long as their pictures, faded over at equal power as the
+ * scenes are. A frame that is held is silent, and so is what follows the end of a clip. The same stretch of a clip in two
+ * slots of a scene is heard once, and so is a clip that goes on in the next scene.
  *
  * @param usual the level of what nobody gave one
  * @param length of the promotion, in milliseconds
@@ -30,22 +32,46 @@ export function clipSounds(
   scenes: readonly SoundingScene[],
   { usual, length }: { readonly usual: number; readonly length: number },
 ): Track<MixedPiece> {
-  return scenes.flatMap(({ span, slots }, index) => {
-    const fades = { in: span.entered - span.start, out: overlapAfter(span, scenes[index + 1]?.span) };
-    const heard = new Map<string, { readonly piece: Span<MixedPiece>; readonly level: number }>();
-    for (const { shots, level = usual } of slots) {
-      const track = shotTrack(shots, span.end - span.start);
-      for (const [at, shot] of track.entries()) {
-        const own = { in: sharedBy(track[at - 1], shot), out: sharedBy(shot, track[at + 1]) };
-        const piece = level > 0 ? clipPiece(shot, { span, fades, own, level, length }) : null;
-        if (!piece) continue;
-        const { sound, position, speed, speedsUp, tempo } = piece.what;
-        const key = [piece.from, sound, position, speed, speedsUp, tempo].join("/");
-        if (level > (heard.get(key)?.level ?? 0)) heard.set(key, { piece, level });
-      }
+  const heard = scenes.map((scene, index) => heardIn(scene, scenes[index + 1]?.span, { usual, length }));
+  return heard.flatMap((pieces, index) =>
+    pieces.map((piece) => {
+      const next = (heard[index + 1] ?? []).find((one) => goesOnIn(piece, one));
+      const isBegun = (heard[index - 1] ?? []).some((one) => goesOnIn(one, piece));
+      return levelled(piece, { next, isBegun });
+    }),
+  );
+}
+
+/** A clip as it is heard in a scene, before it is known what is heard of it beside that. */
+interface HeardClip extends Stretch {
+  readonly what: Omit<MixedPiece, "levels">;
+  readonly scene: Stretch;
+  readonly level: number;
+  /** How long its scene shares the screen with those beside it, and its shot with the others, in milliseconds. */
+  readonly fades: Fades;
+  readonly own: Fades;
+}
+
+function heardIn(
+  { span, slots }: SoundingScene,
+  next: SceneSpan | undefined,
+  { usual, length }: { readonly usual: number; readonly length: number },
+): HeardClip[] {
+  const fades = { in: span.entered - span.start, out: overlapAfter(span, next) };
+  const heard = new Map<string, HeardClip>();
+  for (const { shots, level = usual } of slots) {
+    const track = shotTrack(shots, span.end - span.start);
+    for (const [at, shot] of track.entries()) {
+      const stretch = level > 0 ? clipPiece(shot, span, length) : null;
+      if (!stretch) continue;
+      const { sound, position, speed, speedsUp, tempo } = stretch.what;
+      const key = [stretch.from, sound, position, speed, speedsUp, tempo].join("/");
+      const own = { in: sharedBy(track[at - 1], shot), out: sharedBy(shot, track[at + 1]) };
+      const scene = { from: ticksOf(span.start), to: ticksOf(span.end) };
+      if (level > (heard.get(key)?.level ?? 0)) heard.set(key, { ...stretch, scene, level, fades, own });
     }
-    return [...heard.values()].map(({ piece }) => piece);
-  });
+  }
+  return [...heard.values()];
 }
 
 const overlapAfter = (span: SceneSpan, next: SceneSpan | undefined): number =>
@@ -60,18 +86,13 @@ interface Fades {
   readonly out: number;
 }
 
-interface Within {
-  readonly span: SceneSpan;
-  /** How long the scene shares the screen with those beside it, in milliseconds. */
-  readonly fades: Fades;
-  /** The same of the shot. */
-  readonly own: Fades;
-  readonly level: number;
-  readonly length: number;
+interface Stretch {
+  readonly from: Ticks;
+  readonly to: Ticks;
 }
 
-/** A shot as it is heard; null where it has no sound. */
-function clipPiece(shot: Span<CutMedia>, { span, fades, own, level, length }: Within): Span<MixedPiece> | null {
+/** A shot as it is heard; null where it has no sound. @param length of the promotion, in milliseconds */
+function clipPiece(shot: Span<CutMedia>, span: SceneSpan, length: number): (Stretch & Pick<HeardClip, "what">) | null {
   const { media, cut } = shot.what;
   if (media.kind !== "clip" || !media.hasSound || cut.held !== undefined) return null;
   const heard = heardOf(media, cut);
@@ -79,44 +100,53 @@ function clipPiece(shot: Span<CutMedia>, { span, fades, own, level, length }: Wi
   const from = ticks(start + shot.from);
   const sounds = ticksOf((heard.lasts * 1000) / SAMPLE_RATE);
   const to = ticks(Math.min(start + shot.to, from + sounds, ticksOf(length)));
-  if (to <= from) return null;
-  return {
-    from,
-    to,
-    what: {
-      sound: media.id,
-      ...heard.piece,
-      isLooped: false,
-      levels: levelsOf({ from, to }, { span, fades, own, level }),
-    },
-  };
+  return to <= from ? null : { from, to, what: { sound: media.id, ...heard.piece, isLooped: false } };
 }
 
-/** The levels of a piece: as its scene comes and goes, and softened where the piece itself begins and ends. */
-function levelsOf(piece: Stretch, { span, fades, own, level }: Omit<Within, "length">): LevelPoint[] {
-  const scene = { from: ticksOf(span.start), to: ticksOf(span.end) };
-  const turns = [scene.from + ticksOf(fades.in), scene.to - ticksOf(fades.out)];
-  const ends = [piece.from, piece.from + ticksOf(own.in), piece.to - ticksOf(own.out), piece.to];
-  const times = [...turns, ...ends].filter((time) => time >= piece.from && time <= piece.to);
-  return [...new Set(times)]
-    .sort((one, other) => one - other)
-    .map((time) => ({
-      at: sampleAt(ticks(time - piece.from)),
-      level: level * shareAt(time, scene, fades) * shareAt(time, piece, own),
-    }));
+/** A clip that goes on begins again on one of its frames: so many samples off at most. */
+const MOST_OFF = SAMPLE_RATE / 15;
+
+/** Whether a clip goes on in another scene where it has come to in one: it is not heard over itself then. */
+function goesOnIn(one: HeardClip, other: HeardClip): boolean {
+  const { sound, speed, speedsUp, tempo } = one.what;
+  const isSame = sound === other.what.sound && speed === other.what.speed && tempo === other.what.tempo;
+  if (!isSame || speedsUp !== undefined || other.what.speedsUp !== undefined) return false;
+  if (other.from <= one.from || other.from > one.to) return false;
+  const passed = sampleAt(ticks(other.from - one.from));
+  return Math.abs(one.what.position + speed * passed - other.what.position) <= MOST_OFF;
 }
 
-interface Stretch {
-  readonly from: Ticks;
-  readonly to: Ticks;
+/** A clip with its levels: as its scene comes and goes, and softened where it itself begins and ends. */
+function levelled(
+  { from, to, what, scene, level, fades, own }: HeardClip,
+  { next, isBegun }: { readonly next: HeardClip | undefined; readonly isBegun: boolean },
+): Span<MixedPiece> {
+  // Where it goes on it gives way at once.
+  const end = next ? ticks(Math.min(to, next.from + ticksOf(CUT_MS))) : to;
+  const lasts = sampleAt(ticks(end - from));
+  const over = { in: isBegun ? 0 : fades.in, out: next ? 0 : fades.out };
+  const shared = { in: isBegun ? CUT_MS : own.in, out: next ? CUT_MS : own.out };
+  const envelopes = [
+    steady(level),
+    shifted(
+      fadedEnds(sampleAt(ticks(scene.to - scene.from)), inSamples(over), "equal power"),
+      sampleAt(ticks(from - scene.from)),
+    ),
+    fadedEnds(lasts, { in: samplesIn(shared.in), out: 0 }, curveOf(shared.in)),
+    fadedEnds(lasts, { in: 0, out: samplesIn(shared.out) }, curveOf(shared.out)),
+  ];
+  return { from, to: end, what: { ...what, levels: pointsOf(envelopes, lasts) } };
 }
 
-/** How much of what comes and goes at the ends of a stretch is there at a time. @param fades in milliseconds */
-function shareAt(time: number, { from, to }: Stretch, fades: Fades): number {
-  const coming = fades.in > 0 ? (time - from) / ticksOf(fades.in) : 1;
-  const going = fades.out > 0 ? (to - time) / ticksOf(fades.out) : 1;
-  return Math.max(0, Math.min(1, coming, going));
-}
+const inSamples = ({ in: opening, out }: Fades): Fades => ({ in: samplesIn(opening), out: samplesIn(out) });
+/** What only softens a cut does so evenly. */
+const curveOf = (lasts: number): FadeCurve => (lasts > CUT_MS ? "equal power" : "even");
+
+/** An envelope of something that began so many samples before. */
+const shifted = ({ bends, at }: Envelope, by: number): Envelope => ({
+  bends: bends.map((bend) => bend - by),
+  at: (sample) => at(sample + by),
+});
 
 type HeardOf = Pick<MixedPiece, "position" | "speed" | "speedsUp" | "tempo"> & {
   readonly used: { readonly from: number; readonly to: number };

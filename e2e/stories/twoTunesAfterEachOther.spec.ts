@@ -1,7 +1,7 @@
 import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { type Page, expect, test } from "@playwright/test";
+import { type Locator, type Page, expect, test } from "@playwright/test";
 import { ffmpeg } from "../files";
 import { onlyIn, openShortPromotion } from "../newPromotion";
 import { samplesOfFile, toneIn } from "../samples";
@@ -36,6 +36,19 @@ async function setTo(page: Page, label: string, value: string): Promise<void> {
 async function bringIn(page: Page, lane: string, path: string, name: string): Promise<void> {
   await page.getByLabel(`Bring in a file for ${lane}`).setInputFiles(path);
   await expect(page.getByRole("listitem", { name, exact: true })).toBeVisible({ timeout: 90_000 });
+}
+
+/** What ffmpeg's `ebur128` measures of a file: loudness in LUFS, true peak in dBTP. */
+async function ebur128(file: string): Promise<{ integrated: number; peak: number }> {
+  const { stderr } = await ffmpeg("-i", file, "-af", "ebur128=peak=true", "-f", "null", "-");
+  const summary = stderr.slice(stderr.lastIndexOf("Summary:"));
+  const value = (pattern: RegExp): number => Number(pattern.exec(summary)?.[1]);
+  return { integrated: value(/I:\s+(-?[\d.]+) LUFS/), peak: value(/Peak:\s+(-?[\d.]+) dBFS/) };
+}
+
+/** A number that something says, written with a minus of its own. */
+async function numberIn(said: Locator, pattern: RegExp): Promise<number> {
+  return Number(pattern.exec(await said.innerText())?.[1]?.replace("−", "-"));
 }
 
 test("a tune is cut to length and faded in, a calmer one follows it to the end and steps back under a voice", async ({
@@ -86,7 +99,8 @@ test("a tune is cut to length and faded in, a calmer one follows it to the end a
   await page.getByLabel("Music back, dB").fill("14");
   await setTo(page, "Music steps back within", "0.3");
   await setTo(page, "Music comes forward within", "0.5");
-  const under = await samplesOfFile(await renderedSquare(page, folder));
+  const file = await renderedSquare(page, folder);
+  const under = await samplesOfFile(file);
   const decibels = (from: number, to: number): number => 20 * Math.log10(toneIn(under, CALM, [from, to]) / calm);
   // As deep as was asked for while the voice is heard, and as it was before and after.
   expect(Math.abs(decibels(6.1, 7.9) + 14)).toBeLessThan(1);
@@ -95,9 +109,17 @@ test("a tune is cut to length and faded in, a calmer one follows it to the end a
   expect(toneIn(under, SPOKEN, [6.1, 7.9])).toBeGreaterThan(0.1);
   expect(toneIn(under, SPOKEN, [8.1, 9.9])).toBeLessThan(0.001);
 
-  // Muted it is not there: the music stays as it was.
+  // What the desk says of how loud it is, is what ffmpeg measures in the file.
   await page.getByRole("link", { name: "Pace", exact: true }).click();
   await page.getByRole("button", { name: "Sound", exact: true }).click();
+  const loudness = page.getByRole("region", { name: "Loudness" });
+  const measured = await ebur128(file);
+  await expect
+    .poll(async () => Math.abs((await numberIn(loudness, /(−?[\d.]+) LUFS/)) - measured.integrated))
+    .toBeLessThan(0.3);
+  expect(Math.abs((await numberIn(loudness, /(−?[\d.]+) dBTP/)) - measured.peak)).toBeLessThan(0.7);
+
+  // Muted it is not there: the music stays as it was.
   await page.getByRole("button", { name: "Mute spoken" }).click();
   const muted = await samplesOfFile(await renderedSquare(page, folder));
   expect(toneIn(muted, SPOKEN, [6.1, 7.9])).toBeLessThan(0.001);

@@ -1,0 +1,134 @@
+import { SAMPLE_RATE, type Stereo } from "./samples";
+
+/** How loud something is on the whole. */
+export interface Loudness {
+  /** Integrated loudness in LUFS (ITU-R BS.1770-4); null where there is nothing but silence. */
+  readonly integrated: number | null;
+  /** The loudest 400 ms, in LUFS; null where there is nothing but silence. */
+  readonly momentary: number | null;
+  /** The highest peak of the wave, between samples too, in dBTP; null for silence. */
+  readonly truePeak: number | null;
+}
+
+/** A filter of the second order, as BS.1770-4 writes it: the coefficients at 48 kHz. */
+interface Biquad {
+  readonly b: readonly [number, number, number];
+  readonly a: readonly [number, number];
+}
+
+/** The two stages of the K-weighting (BS.1770-4, tables 1 and 2): a shelf as the head makes it, and a high-pass. */
+const SHELF: Biquad = {
+  b: [1.53512485958697, -2.69169618940638, 1.19839281085285],
+  a: [-1.69065929318241, 0.73248077421585],
+};
+const HIGH_PASS: Biquad = { b: [1, -2, 1], a: [-1.99004745483398, 0.99007225036621] };
+
+/** Blocks of 400 ms, each 100 ms after the one before. */
+const STEP = SAMPLE_RATE / 10;
+const STEPS_A_BLOCK = 4;
+/** What is under it does not count; nor what is so far under the mean of the rest. */
+const ABSOLUTE_GATE = -70;
+const RELATIVE_GATE = -10;
+
+/**
+ * Loudness after ITU-R BS.1770-4 (as EBU R 128 uses it) and true peak after its Annex 2. What is shorter than a block of
+ * 400 ms has no loudness.
+ */
+export function loudnessOf({ left, right }: Stereo): Loudness {
+  const steps = stepsOf(left, right);
+  const blocks = Array.from({ length: Math.max(0, steps.length - STEPS_A_BLOCK + 1) }, (_, at) => {
+    let sum = 0;
+    for (let step = at; step < at + STEPS_A_BLOCK; step++) sum += steps[step] ?? 0;
+    return sum / STEPS_A_BLOCK;
+  });
+  const heard = blocks.filter((power) => inLufs(power) > ABSOLUTE_GATE);
+  const peak = Math.max(truePeakOf(left), truePeakOf(right));
+  const truePeak = peak > 0 ? 20 * Math.log10(peak) : null;
+  if (heard.length === 0) return { integrated: null, momentary: null, truePeak };
+  const gate = inLufs(mean(heard)) + RELATIVE_GATE;
+  const loud = heard.filter((power) => inLufs(power) > gate);
+  return {
+    integrated: inLufs(mean(loud)),
+    momentary: inLufs(heard.reduce((most, power) => Math.max(most, power), 0)),
+    truePeak,
+  };
+}
+
+const inLufs = (power: number): number => -0.691 + 10 * Math.log10(power);
+const mean = (values: readonly number[]): number => values.reduce((sum, one) => sum + one, 0) / values.length;
+
+/** The mean power of both channels together, weighted, in each 100 ms. */
+function stepsOf(left: Float32Array, right: Float32Array): Float64Array {
+  const steps = new Float64Array(Math.floor(left.length / STEP));
+  for (const channel of [left, right]) {
+    const weighted = kWeighting();
+    for (let at = 0; at < steps.length * STEP; at++) {
+      const value = weighted(channel[at] ?? 0);
+      const step = Math.floor(at / STEP);
+      steps[step] = (steps[step] ?? 0) + (value * value) / STEP;
+    }
+  }
+  return steps;
+}
+
+function kWeighting(): (sample: number) => number {
+  const shelf = filtered(SHELF);
+  const highPass = filtered(HIGH_PASS);
+  return (sample) => highPass(shelf(sample));
+}
+
+/** In transposed direct form II. */
+function filtered({ b: [b0, b1, b2], a: [a1, a2] }: Biquad): (sample: number) => number {
+  let first = 0;
+  let second = 0;
+  return (sample) => {
+    const out = b0 * sample + first;
+    first = b1 * sample - a1 * out + second;
+    second = b2 * sample - a2 * out;
+    return out;
+  };
+}
+
+/** The interpolating filter of BS.1770-4, Annex 2: the first two of its four phases; the others are these backwards. */
+const FIRST_PHASE = Float64Array.of(
+  ...[0.001708984375, 0.010986328125, -0.0196533203125, 0.033203125, -0.0594482421875, 0.1373291015625],
+  ...[0.97216796875, -0.102294921875, 0.047607421875, -0.026611328125, 0.014892578125, -0.00830078125],
+);
+const SECOND_PHASE = Float64Array.of(
+  ...[-0.0291748046875, 0.029296875, -0.0517578125, 0.089111328125, -0.16650390625, 0.465087890625],
+  ...[0.77978515625, -0.2003173828125, 0.1015625, -0.0582275390625, 0.0330810546875, -0.0189208984375],
+);
+const TAPS = FIRST_PHASE.length;
+/** So much higher than the samples around it a wave is between them at most: what its phases add up to. */
+const MOST_BETWEEN = Math.max(
+  ...[FIRST_PHASE, SECOND_PHASE].map((phase) => phase.reduce((sum, tap) => sum + Math.abs(tap), 0)),
+);
+
+/** The highest peak of a channel at four times its rate: a linear factor of full scale. */
+function truePeakOf(samples: Float32Array): number {
+  let most = 0;
+  for (const sample of samples) most = Math.max(most, Math.abs(sample));
+  // With silence before and after it, so that no sample has to be asked for that is not there.
+  const padded = new Float32Array(samples.length + 2 * TAPS);
+  padded.set(samples, TAPS);
+  const near = most / MOST_BETWEEN;
+  let lastHigh = -Infinity;
+  for (let at = TAPS - 1; at < padded.length; at++) {
+    if (Math.abs(padded[at] ?? 0) >= near) lastHigh = at;
+    // Where all samples are lower than that, no wave between them can be the highest.
+    if (at - lastHigh >= TAPS) continue;
+    let first = 0;
+    let second = 0;
+    let third = 0;
+    let fourth = 0;
+    for (let tap = 0; tap < TAPS; tap++) {
+      const sample = padded[at - tap] ?? 0;
+      first += (FIRST_PHASE[tap] ?? 0) * sample;
+      second += (SECOND_PHASE[tap] ?? 0) * sample;
+      third += (SECOND_PHASE[TAPS - 1 - tap] ?? 0) * sample;
+      fourth += (FIRST_PHASE[TAPS - 1 - tap] ?? 0) * sample;
+    }
+    most = Math.max(most, Math.abs(first), Math.abs(second), Math.abs(third), Math.abs(fourth));
+  }
+  return most;
+}
