@@ -1,13 +1,12 @@
 import { type Palette } from "../../core/color/palette";
 import { CAPTION_PLACES, type ShownCaptions } from "../../core/document/captionLook";
 import { type Edit } from "../../core/document/edit";
-import { adjust } from "../../core/document/edits";
+import { FOR_ALL, adjust } from "../../core/document/edits";
 import { FIELDS } from "../../core/document/fields";
 import { ColorSwatches } from "../components/ColorSwatches";
 import { ChoiceField } from "../workshop/ChoiceField";
 import { NumberField } from "../workshop/NumberField";
 
-const ALL = { target: { scene: "" }, layer: "@all" } as const;
 const { least: SMALLEST, most: LARGEST, step: SIZE_STEP } = FIELDS.captionsSize.field;
 
 /** Where captions stand over the pictures, on what, and how large. */
@@ -26,7 +25,7 @@ export function CaptionLookFields({
         label="They stand"
         value={shown.at}
         choices={CAPTION_PLACES}
-        onChange={(at) => onEdit(adjust("captionsAt", at, ALL))}
+        onChange={(at) => onEdit(adjust("captionsAt", at, FOR_ALL))}
       />
       <div>
         <p className="mb-1 text-[13px] text-soft">On</p>
@@ -34,7 +33,7 @@ export function CaptionLookFields({
           label="Captions stand on"
           palette={palette}
           chosen={shown.on}
-          onChoose={(on) => onEdit(adjust("captionsOn", on, ALL))}
+          onChoose={(on) => onEdit(adjust("captionsOn", on, FOR_ALL))}
         />
       </div>
       <NumberField
@@ -43,7 +42,7 @@ export function CaptionLookFields({
         most={LARGEST}
         step={SIZE_STEP}
         value={shown.size}
-        onChange={(size) => onEdit(adjust("captionsSize", size, ALL))}
+        onChange={(size) => onEdit(adjust("captionsSize", size, FOR_ALL))}
         className="flex items-center justify-between gap-3 text-[13px] text-soft [&>input]:w-20"
       />
     </>

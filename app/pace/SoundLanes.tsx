@@ -1,7 +1,7 @@
 import { clsx } from "clsx";
 import { useMemo } from "react";
-import { LANES, type Lane as LaneName } from "../../core/document/lanes";
-import { type ListedPiece, heardFor, piecesOn } from "../../core/document/soundEdits";
+import { LANES, type Lane as LaneName, heardFor } from "../../core/document/lanes";
+import { type ListedPiece, piecesOn } from "../../core/document/soundEdits";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
 import { type TimeSpan } from "../../core/pace/timeEdits";

@@ -1,7 +1,7 @@
 import { type ChangeEvent } from "react";
 import { levelOfAllClips, setAllClips } from "../../core/document/clipLevelEdits";
 import { type Edit } from "../../core/document/edit";
-import { adjust } from "../../core/document/edits";
+import { FOR_ALL, adjust } from "../../core/document/edits";
 import { FIELDS } from "../../core/document/fields";
 import { LANES, type Lane } from "../../core/document/lanes";
 import { RIGHTS_WORDS } from "../../core/document/rights";
@@ -27,7 +27,6 @@ const LANE_WORDS: Readonly<Record<Lane, { readonly title: string; readonly add: 
   effects: { title: "Effects", add: "Add an effect …", none: "No effects." },
 };
 const DEPTH = FIELDS.stepsBack.field;
-const ALL = { target: { scene: "" }, layer: "@all" } as const;
 
 export interface SoundPanelProps {
   readonly document: Promotion;
@@ -127,9 +126,9 @@ function SteppingBackFields({ document, onEdit }: Pick<SoundPanelProps, "documen
   const set = document.adjustments["@all"] ?? {};
   const depth: SteppingBack["depth"] = set.stepsBack ?? DEPTH.initial;
   const setAttack = (ms: number): void =>
-    onEdit(adjust("stepsBackIn", millis(Math.min(FIELDS.stepsBackIn.field.most, Math.max(0, ms))), ALL));
+    onEdit(adjust("stepsBackIn", millis(Math.min(FIELDS.stepsBackIn.field.most, Math.max(0, ms))), FOR_ALL));
   const setRelease = (ms: number): void =>
-    onEdit(adjust("comesForwardIn", millis(Math.min(FIELDS.comesForwardIn.field.most, Math.max(0, ms))), ALL));
+    onEdit(adjust("comesForwardIn", millis(Math.min(FIELDS.comesForwardIn.field.most, Math.max(0, ms))), FOR_ALL));
   return (
     <div className="grid grid-cols-3 items-end gap-2">
       <NumberField
@@ -138,7 +137,7 @@ function SteppingBackFields({ document, onEdit }: Pick<SoundPanelProps, "documen
         most={DEPTH.most}
         step={DEPTH.step}
         value={depth}
-        onChange={(decibels) => onEdit(adjust("stepsBack", decibels, ALL))}
+        onChange={(decibels) => onEdit(adjust("stepsBack", decibels, FOR_ALL))}
         className="text-[12.5px] text-soft"
       />
       <TimeField

@@ -2,16 +2,17 @@ import { clsx } from "clsx";
 import { Trash2, Volume2, VolumeX } from "lucide-react";
 import { type Edit } from "../../core/document/edit";
 import { type SoundFacts } from "../../core/document/facts";
+import { heardFor } from "../../core/document/lanes";
 import {
   type ListedPiece,
   type PieceChange,
   changeSound,
-  heardFor,
   removeSound,
   splitSound,
 } from "../../core/document/soundEdits";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
+import { decibelsOf, factorOf } from "../../core/sound/decibels";
 import { FADE_CURVES } from "../../core/sound/fadeCurves";
 import { millis } from "../../core/units";
 import { ChoiceField } from "../workshop/ChoiceField";
@@ -129,8 +130,8 @@ function PieceFields({
           label="or per cent"
           least={1}
           most={MOST_PERCENT}
-          value={Math.round(10 ** (gain / 20) * 100)}
-          onChange={(percent) => set({ gain: Number((20 * Math.log10(percent / 100)).toFixed(2)) })}
+          value={Math.round(factorOf(gain) * 100)}
+          onChange={(percent) => set({ gain: Number(decibelsOf(percent / 100).toFixed(2)) })}
           className={FIELD}
         />
         <ChoiceField

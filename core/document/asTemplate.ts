@@ -60,7 +60,7 @@ export function asTemplate(document: Promotion, facts: Facts, { fixed, ...about 
 }
 
 /** What of an adjustment is a template's style. */
-const styleOf = ({ motion, transition, zoom }: Adjustment = {}): Partial<TemplateStyle> =>
+export const styleOf = ({ motion, transition, zoom }: Adjustment = {}): Partial<TemplateStyle> =>
   Object.fromEntries(Object.entries({ motion, transition, zoom }).filter(([, value]) => value !== undefined));
 
 /** What is set of scenes that look or move in another way than the style. */

@@ -5,7 +5,7 @@ import { plainWords } from "../type/emphasis";
 import { millis } from "../units";
 import { type Caption, type Captions, MOST_CAPTIONS, captionsIn } from "./captionsPart";
 import { type Edit, together } from "./edit";
-import { adjust, putCaption, takeOutCaption } from "./edits";
+import { FOR_ALL, adjust, putCaption, takeOutCaption } from "./edits";
 import { type Promotion } from "./promotion";
 import { freeId } from "./sceneIds";
 
@@ -26,8 +26,7 @@ const shownIn = ({ adjustments }: Captioned, language: string): Edit[] =>
   adjustments["@all"]?.captionsIn === undefined ? [showCaptions(language)] : [];
 
 /** Which captions are shown over the pictures; null for none. */
-export const showCaptions = (language: string | null): Edit =>
-  adjust("captionsIn", language ?? "none", { target: { scene: "" }, layer: "@all" });
+export const showCaptions = (language: string | null): Edit => adjust("captionsIn", language ?? "none", FOR_ALL);
 
 /**
  * Puts a caption in at a time, as long as there is room before the next. Null where another is shown already. Throws,

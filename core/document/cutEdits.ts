@@ -95,22 +95,14 @@ export function halvesOf({ media, cut }: ResolvedShot, passed: number): readonly
   // Backwards, what comes first is what lies behind in the clip.
   const edge = cut.reversed ? frame + 1 : frame;
   if (edge <= from || edge >= to) return null;
-  const [firstUsed, secondUsed] = cut.reversed
-    ? [
-        { from: edge, to },
-        { from, to: edge },
-      ]
-    : [
-        { from, to: edge },
-        { from: edge, to },
-      ];
-  const between = cut.endSpeed === undefined ? null : round(speedAt(media, cut, ticksOf(passed)));
+  const [early, late] = [{ to: edge }, { from: edge }];
+  const [first, second] = cut.reversed ? [late, early] : [early, late];
+  // Where the speed changes, the first half comes to that which the second begins with.
+  const between = round(speedAt(media, cut, ticksOf(passed)));
+  const [ends, begins] = cut.endSpeed === undefined ? [{}, {}] : [{ endSpeed: between }, { speed: between }];
   return [
-    cutWith({ media, cut: rest }, { ...firstUsed, ...(between === null ? {} : { endSpeed: between }) }),
-    {
-      ...cutWith({ media, cut: following }, { ...secondUsed, ...(between === null ? {} : { speed: between }) }),
-      ...left,
-    },
+    cutWith({ media, cut: rest }, { ...first, ...ends }),
+    { ...cutWith({ media, cut: following }, { ...second, ...begins }), ...left },
   ];
 }
 

@@ -90,6 +90,9 @@ export function adjust<Id extends FieldId>(
   return { label: FIELDS[id].field.label, patch: [value === null ? takeAway(path) : put(path, value)] };
 }
 
+/** Where something is set for all of a promotion. That layer holds it for every scene, whichever is named. */
+export const FOR_ALL = { target: { scene: "" }, layer: "@all" } as const;
+
 /** Gives a field of a target back, in whatever format it was set. Null when it was set in none. */
 export const giveBack = (document: Promotion, id: FieldId, target: Target): Edit | null =>
   giveAllBack(document, [id], { target, label: FIELDS[id].field.label });

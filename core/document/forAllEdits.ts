@@ -1,14 +1,12 @@
 import { adjustmentKey, readAdjustmentKey } from "./adjustments";
 import { type Edit, together } from "./edit";
-import { adjust } from "./edits";
+import { FOR_ALL, adjust } from "./edits";
 import { type FieldId, type ValueOf } from "./fields";
 import { type Promotion } from "./promotion";
 
 type SetValue = { readonly [Id in FieldId]: readonly [id: Id, value: ValueOf<Id> | null] }[FieldId];
 
-// A layer of its own holds what is so in every scene, whichever is named.
-const ALL = { target: { scene: "" }, layer: "@all" } as const;
-const ALL_KEY = adjustmentKey(ALL.target, ALL.layer, null);
+const ALL_KEY = adjustmentKey(FOR_ALL.target, FOR_ALL.layer, null);
 
 /** Has values hold in all of a promotion: what scenes and slots had of their own gives way. Null gives all of them back. */
 export function setForAll(
@@ -21,7 +19,7 @@ export function setForAll(
       const { target, layer, format } = readAdjustmentKey(key);
       return target && adjustments[key]?.[id] !== undefined ? [adjust(id, null, { target, layer, format })] : [];
     });
-    return value === null && adjustments[ALL_KEY]?.[id] === undefined ? own : [...own, adjust(id, value, ALL)];
+    return value === null && adjustments[ALL_KEY]?.[id] === undefined ? own : [...own, adjust(id, value, FOR_ALL)];
   });
   return together(label, edits);
 }

@@ -1,6 +1,7 @@
 import { array, boolean, number, object, string } from "yup";
 import { FADE_CURVES, type FadeCurve } from "../sound/fadeCurves";
 import { type Millis } from "../units";
+import { type SoundFacts } from "./facts";
 import { type RecordPart } from "./documentShape";
 import { type Ordered } from "./ordered";
 import { MEMBER_ID } from "./memberId";
@@ -45,7 +46,11 @@ export type Lanes = Readonly<Record<string, SoundPiece>>;
 const LONGEST_MS = 24 * 3_600_000;
 const LONGEST_FADE_MS = 60_000;
 const time = (most: number) => number().integer("Times are whole milliseconds.").min(0).max(most).optional();
-const gain = number().min(-60, "At least −60 dB.").max(20, "At most +20 dB.");
+/** How much softer and louder a piece can be made, in decibels, and the step in which that is typed. */
+export const GAINS = { least: -60, most: 20, step: 0.5 } as const;
+/** A piece is heard for so long at least, in milliseconds. */
+export const SHORTEST_PIECE_MS = 40;
+const gain = number().min(GAINS.least, "At least −60 dB.").max(GAINS.most, "At most +20 dB.");
 export const MOST_GAIN_POINTS = 64;
 const gainPoint = object({
   at: number().integer("Times are whole milliseconds.").min(0).max(LONGEST_MS).required(),
@@ -94,7 +99,7 @@ export const LANES_PART: RecordPart = {
 };
 
 const timeJsonSchema = (most: number) => ({ type: "integer", minimum: 0, maximum: most });
-const gainJsonSchema = { type: "number", minimum: -60, maximum: 20 };
+const gainJsonSchema = { type: "number", minimum: GAINS.least, maximum: GAINS.most };
 export const pieceJsonSchema = objectJsonSchema(
   { order: orderJsonSchema, lane: { enum: LANES }, media: { type: "string", format: "uuid" } },
   {
@@ -115,6 +120,16 @@ export const pieceJsonSchema = objectJsonSchema(
     loop: { const: true },
   },
 );
+
+/** How long a piece is heard, in milliseconds. @param length of the promotion */
+export function heardFor(
+  { at, from, length: wanted, loop }: Omit<SoundPiece, "order">,
+  sound: SoundFacts,
+  length: number,
+): number {
+  const room = Math.max(0, Math.min(wanted ?? Infinity, length - (at ?? 0)));
+  return loop ? room : Math.min(room, Math.max(0, sound.length - (from ?? 0)));
+}
 
 /** The piece that a promotion's one tune is, by its id. */
 export const TUNE = "tune";

@@ -1,4 +1,5 @@
 import { type Adjustments } from "./adjustments";
+import { styleOf } from "./asTemplate";
 import { type Edit } from "./edit";
 import { applyEdit } from "./edits";
 import { type Adjustment } from "./fields";
@@ -18,7 +19,6 @@ export function asSet(tried: Promotion, { adjustments, style: { motion, transiti
 export function withPresetEdit(draft: Template, tried: Promotion, edit: Edit): Template {
   const { adjustments } = applyEdit(asSet(tried, draft), edit);
   const { motion, transition, zoom, overlap, ...all } = adjustments["@all"] ?? {};
-  const { style } = draft;
   const scenes = draft.scenes.map((scene) =>
     withOwn(overlap === undefined ? scene : { ...scene, overlap }, adjustments[scene.id] ?? {}),
   );
@@ -29,17 +29,7 @@ export function withPresetEdit(draft: Template, tried: Promotion, edit: Edit): T
       return Object.keys(left).length > 0 ? [[key, left] as const] : [];
     }),
   ) satisfies Adjustments;
-  return {
-    ...draft,
-    scenes,
-    style: {
-      ...style,
-      motion: motion ?? style.motion,
-      transition: transition ?? style.transition,
-      zoom: zoom ?? style.zoom,
-    },
-    adjustments: others,
-  };
+  return { ...draft, scenes, style: { ...draft.style, ...styleOf({ motion, transition, zoom }) }, adjustments: others };
 }
 
 /** What a scene of a template holds itself. */

@@ -4,9 +4,9 @@ import { millis } from "../units";
 import { type Edit } from "./edit";
 import { applyEdit } from "./edits";
 import { type SoundFacts } from "./facts";
-import { type SoundPiece } from "./lanes";
+import { type SoundPiece, heardFor } from "./lanes";
 import { type Promotion } from "./promotion";
-import { addSound, changeSound, heardFor, piecesOn, removeSound, setSoundTime, splitSound } from "./soundEdits";
+import { addSound, changeSound, piecesOn, removeSound, setSoundTime, splitSound } from "./soundEdits";
 
 const ID = "5f0d7f1e-3c1b-4c7c-9a53-0a3f0c1d2e3f";
 const sound: SoundFacts = { kind: "sound", id: ID, name: "bell.wav", length: 8000, loudness: -18, peak: -3 };

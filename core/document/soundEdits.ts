@@ -1,17 +1,14 @@
 import { millis } from "../units";
 import { type Edit } from "./edit";
 import { putSound, takeOutSound } from "./edits";
-import { type Facts, type SoundFacts } from "./facts";
-import { type Lane, type Lanes, MOST_SOUND_PIECES, type SoundPiece } from "./lanes";
+import { type Facts } from "./facts";
+import { type Lane, type Lanes, MOST_SOUND_PIECES, SHORTEST_PIECE_MS, type SoundPiece, heardFor } from "./lanes";
 import { membersInOrder, orderBehind } from "./ordered";
 import { type Promotion } from "./promotion";
 import { freeId } from "./sceneIds";
 
 type Sounds = Pick<Promotion, "lanes">;
 export type ListedPiece = SoundPiece & { readonly id: string };
-
-/** A piece is heard for so long at least, in milliseconds. */
-export const SHORTEST_PIECE_MS = 40;
 
 /** The pieces on a lane, in the order in which they were put there. */
 export const piecesOn = (lanes: Lanes, lane: Lane): ListedPiece[] =>
@@ -46,12 +43,6 @@ export function changeSound({ lanes }: Sounds, id: string, change: PieceChange, 
 }
 
 export const removeSound = (id: string): Edit => ({ ...takeOutSound(id), label: "Take a sound out" });
-
-/** How long a piece is heard, in milliseconds. @param length of the promotion */
-export function heardFor({ at, from, length: wanted, loop }: SoundPiece, sound: SoundFacts, length: number): number {
-  const room = Math.max(0, Math.min(wanted ?? Infinity, length - (at ?? 0)));
-  return loop ? room : Math.min(room, Math.max(0, sound.length - (from ?? 0)));
-}
 
 /**
  * Makes two pieces of one at a time of the promotion: what is heard stays what it was. Null where there is nothing to cut.

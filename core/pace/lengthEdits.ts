@@ -1,5 +1,5 @@
 import { type Edit, together } from "../document/edit";
-import { adjust } from "../document/edits";
+import { FOR_ALL, adjust } from "../document/edits";
 import { type Promotion } from "../document/promotion";
 import { millis } from "../units";
 import { type HeldUpBy, type PacedScene } from "./pacedScenes";
@@ -51,17 +51,15 @@ export function retime(scenes: readonly PacedScene[], target: number): Retimed {
   return { edit: together("Lengths", edits) };
 }
 
-const WHOLE = { target: { scene: "" }, layer: "@all" } as const;
-
 /** Holds a promotion to a length, which its scenes share. */
 export function holdLength(scenes: readonly PacedScene[], target: number): Retimed {
   const retimed = retime(scenes, target);
   if (!("edit" in retimed)) return retimed;
-  return { edit: together("Length of the promotion", [adjust("held", millis(target), WHOLE), retimed.edit]) };
+  return { edit: together("Length of the promotion", [adjust("held", millis(target), FOR_ALL), retimed.edit]) };
 }
 
 /** Lets a promotion be as long as its scenes are. */
-export const freeLength = (): Edit => adjust("held", null, WHOLE);
+export const freeLength = (): Edit => adjust("held", null, FOR_ALL);
 
 /**
  * Has a scene last a given time. Where the promotion is held to a length, the others share what that takes from them.

@@ -1,6 +1,6 @@
 import { type MediaFacts } from "../document/facts";
-import { type Lanes } from "../document/lanes";
-import { heardFor, piecesOn } from "../document/soundEdits";
+import { type Lanes, heardFor } from "../document/lanes";
+import { piecesOn } from "../document/soundEdits";
 import { type SceneSpan } from "../time/timeline";
 
 /** When somebody speaks, in milliseconds. */

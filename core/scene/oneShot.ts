@@ -95,8 +95,15 @@ function inRun(part: ScenePart, { run, index, spans, isOver }: InRun): ScenePart
 
 /** Whether two parts show the same at the same place. */
 function isSame(one: ScenePart | undefined, other: ScenePart | undefined): boolean {
-  if (!one || !other || one.kind !== other.kind) return false;
-  return JSON.stringify(shownBy(one)) === JSON.stringify(shownBy(other));
+  return one !== undefined && other !== undefined && one.kind === other.kind && textOf(one) === textOf(other);
+}
+
+/** What parts show as text, written once: parts of scenes that did not change are taken over as they are. */
+const texts = new WeakMap<ScenePart, string>();
+function textOf(part: ScenePart): string {
+  const text = texts.get(part) ?? JSON.stringify(shownBy(part));
+  texts.set(part, text);
+  return text;
 }
 
 /** What a part shows, without when and how it comes. Which of the uses of a clip it is changes nothing. */

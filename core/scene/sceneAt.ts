@@ -28,12 +28,9 @@ import {
 } from "./prepared";
 
 /** A prepared scene at a time from its start. @param isSeen which of its parts; all where it is not said */
-export function sceneAt(
-  scene: PreparedScene,
-  time: Ticks,
-  isSeen: (part: ScenePart) => boolean = () => true,
-): DisplayList {
-  return scene.parts.filter(isSeen).flatMap((part) => partAt(scene, part, time) ?? []);
+export function sceneAt(scene: PreparedScene, time: Ticks, isSeen?: (part: ScenePart) => boolean): DisplayList {
+  const seen = isSeen ? scene.parts.filter(isSeen) : scene.parts;
+  return seen.flatMap((part) => partAt(scene, part, time) ?? []);
 }
 
 function partAt(scene: PreparedScene, part: ScenePart, time: Ticks): DisplayNode | DisplayNode[] | null {
@@ -83,14 +80,20 @@ function movedAt(
   const isAtRest = alpha === 1 && dx === 0 && dy === 0 && scale === 1 && angle === 0;
   if (isAtRest && moves === "still") return atRest;
   const during = whileShown(moves, at - enters);
-  const { bounds, children } = atRest;
-  const middle = centreOf(bounds);
-  const size = scale * during.scale;
+  const { map, scale: size } = movedMap({ dx, dy, scale, angle }, during, centreOf(atRest.bounds));
+  return { kind: "transformed", alpha, map, children: atRest.children.map((node) => drawnSmaller(node, size)) };
+}
+
+type Moved = ReturnType<typeof whileShown>;
+
+/** How a coming or going and the movement while shown lie together about the middle of what moves. */
+function movedMap(state: Moved, during: Moved, middle: Parameters<typeof turning>[1]) {
+  const scale = state.scale * during.scale;
   const map = after(
-    translation(dx + during.dx, dy + during.dy),
-    after(turning(angle + during.angle, middle), scaling(size, size, middle)),
+    translation(state.dx + during.dx, state.dy + during.dy),
+    after(turning(state.angle + during.angle, middle), scaling(scale, scale, middle)),
   );
-  return { kind: "transformed", alpha, map, children: children.map((node) => drawnSmaller(node, size)) };
+  return { map, scale };
 }
 
 /** @param share of its way that it has gone */
@@ -141,19 +144,9 @@ function movedPicture(
   });
   if (state.alpha <= 0) return [];
   if (state === AT_REST && moves === "still") return [...nodes];
-  const during = whileShown(moves, time);
-  const middle = centreOf(place);
-  const size = state.scale * during.scale;
-  const map = after(
-    translation(state.dx + during.dx, state.dy + during.dy),
-    after(turning(state.angle + during.angle, middle), scaling(size, size, middle)),
-  );
-  const moved: DisplayNode = {
-    kind: "transformed",
-    alpha: state.alpha,
-    map,
-    children: asOne(nodes.map((node) => drawnSmaller(node, size))),
-  };
+  const { map, scale } = movedMap(state, whileShown(moves, time), centreOf(place));
+  const children = asOne(nodes.map((node) => drawnSmaller(node, scale)));
+  const moved: DisplayNode = { kind: "transformed", alpha: state.alpha, map, children };
   return within ? [{ kind: "clipped", place: within, children: [moved] }] : [moved];
 }
 

@@ -1,3 +1,4 @@
+import { factorOf } from "./decibels";
 import { limited } from "./limiter";
 import { MOST_PEAK } from "./mix";
 import { mixSamples } from "./mixSamples";
@@ -6,7 +7,7 @@ import { type SoundSamples, type Stereo } from "./samples";
 
 /** Between two samples a wave may be a little higher than at either. */
 const BETWEEN_SAMPLES = 0.3;
-const LIMIT = 10 ** ((MOST_PEAK - BETWEEN_SAMPLES) / 20);
+const LIMIT = factorOf(MOST_PEAK - BETWEEN_SAMPLES);
 
 /**
  * What is heard of a promotion, in the browser as in the files: its pieces mixed and kept under the limit, about a second at

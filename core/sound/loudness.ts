@@ -1,3 +1,4 @@
+import { decibelsOf } from "./decibels";
 import { SAMPLE_RATE, type Stereo } from "./samples";
 
 /** How loud something is on the whole. */
@@ -43,7 +44,7 @@ export function loudnessOf({ left, right }: Stereo): Loudness {
   });
   const heard = blocks.filter((power) => inLufs(power) > ABSOLUTE_GATE);
   const peak = Math.max(truePeakOf(left), truePeakOf(right));
-  const truePeak = peak > 0 ? 20 * Math.log10(peak) : null;
+  const truePeak = peak > 0 ? decibelsOf(peak) : null;
   if (heard.length === 0) return { integrated: null, momentary: null, truePeak };
   const gate = inLufs(mean(heard)) + RELATIVE_GATE;
   const loud = heard.filter((power) => inLufs(power) > gate);

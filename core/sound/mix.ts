@@ -1,5 +1,5 @@
 import { type MediaFacts, type SoundFacts } from "../document/facts";
-import { type SoundPiece, type Lanes } from "../document/lanes";
+import { type SoundPiece, type Lanes, heardFor } from "../document/lanes";
 import { listedMembers } from "../document/ordered";
 import { type SoundPlan } from "../document/template";
 import { ticksOf } from "../time/ticks";
@@ -7,6 +7,7 @@ import { type Span } from "../time/tracks";
 import { type SoundingScene, clipSounds } from "./clipSounds";
 import { type Envelope, fadedEnds, pointsOf, steady, throughPoints } from "./envelope";
 import { type Mix, type MixedPiece } from "./mixedPiece";
+import { factorOf } from "./decibels";
 import { type SteppingBack, type Stretch, steppedBack } from "./stepsBack";
 import { samplesIn } from "./samples";
 
@@ -54,19 +55,15 @@ export function mixOf(
     const end = wanted === undefined ? length : Math.min(length, at + wanted);
     return sound?.kind !== "sound" || end <= at || piece.muted ? [] : [{ piece, sound, from: at, to: end }];
   });
-  const voice = heard.filter(({ piece }) => piece.lane === "voice").map(spoken);
+  const voice = heard
+    .filter(({ piece }) => piece.lane === "voice")
+    .map(({ piece, sound, from }): Stretch => ({ from, to: from + heardFor(piece, sound, length) }));
   const pieces = heard.map((one): Span<MixedPiece> => {
     const back = one.piece.lane === "music" ? steppedBack(voice.map(after(one.from)), inSamples(stepsBack)) : null;
     return { from: ticksOf(one.from), to: ticksOf(one.to), what: mixedPiece(one, plan, back) };
   });
   return { track: [...pieces, ...clipSounds(scenes, { usual: usualClipLevel(lanes, media), length })], length };
 }
-
-/** While a voice sounds: no longer than it lasts, however long its piece is. */
-const spoken = ({ piece, sound, from, to }: HeardPiece): Stretch => ({
-  from,
-  to: piece.loop ? to : Math.min(to, from + Math.max(0, sound.length - (piece.from ?? 0))),
-});
 
 /** A stretch of the promotion in samples, counted from a time. */
 const after =
@@ -107,9 +104,6 @@ function mixedPiece({ piece, sound, from, to }: HeardPiece, plan: SoundPlan, bac
     levels: pointsOf(envelopes, lasts),
   };
 }
-
-/** Decibels as a linear factor. */
-const factorOf = (decibels: number): number => 10 ** (decibels / 20);
 
 /** The decibels that bring a sound to the wanted loudness without its peaks passing the limit. */
 function levelling({ loudness, peak }: SoundFacts, plan: SoundPlan): number {

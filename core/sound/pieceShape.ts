@@ -1,7 +1,8 @@
 import { type MediaFacts } from "../document/facts";
 import { type Span } from "../time/tracks";
 import { type MixedPiece } from "./mixedPiece";
-import { sampleAt, samplesIn } from "./samples";
+import { sampleAt } from "./samples";
+import { measuredAt, measuredOf } from "./heardLevels";
 import { ticks } from "../time/ticks";
 
 /** What a piece of sound looks like: what is heard of the sound in even steps, 0 to 1, and how loud it is made. */
@@ -15,20 +16,17 @@ const STEPS = 240;
 
 /** What a piece looks like. Null where its sound was never measured. */
 export function pieceShape({ from, to, what }: Span<MixedPiece>, media: MediaFacts | undefined): PieceShape | null {
-  if (media?.kind !== "sound" || !media.levels) return null;
-  const measured = media.levels;
-  const whole = samplesIn(media.length);
+  const measured = measuredOf(media);
+  if (!measured) return null;
   const lasts = sampleAt(ticks(to - from));
   const loudest = Math.max(...what.levels.map(({ level }) => level));
   // The highest of it fills the bar.
-  const highest = Math.max(1, ...measured);
-  const levels = Array.from({ length: STEPS }, (_, step) => {
-    const into = what.position + (lasts * step) / (STEPS - 1);
-    const place = what.isLooped ? into % whole : into;
-    return (measured[Math.floor((place / whole) * measured.length)] ?? 0) / highest;
-  });
+  const highest = Math.max(1, ...measured.levels);
   return {
-    levels,
+    levels: Array.from(
+      { length: STEPS },
+      (_, step) => measuredAt(what, (lasts * step) / (STEPS - 1), measured) / highest,
+    ),
     line: what.levels.map(({ at, level }) => ({
       share: lasts > 0 ? at / lasts : 0,
       level: loudest > 0 ? level / loudest : 0,

@@ -1,3 +1,4 @@
+import { factorOf } from "./decibels";
 import { type Envelope, throughPoints } from "./envelope";
 
 /** How music steps back while somebody speaks. */
@@ -24,7 +25,7 @@ export interface Stretch {
  */
 export function steppedBack(voice: readonly Stretch[], { depth, attack, release }: SteppingBack): Envelope {
   if (depth <= 0 || voice.length === 0) return throughPoints([]);
-  const low = 10 ** (-depth / 20);
+  const low = factorOf(-depth);
   const points = merged(voice, attack + release).flatMap(({ from, to }) => [
     { at: from - Math.max(1, attack), level: 1 },
     { at: from, level: low },
