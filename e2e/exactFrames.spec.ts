@@ -167,9 +167,9 @@ test(`where browsers decode no frames, over plain http, it stands right after ${
     await plain.keyboard.press("Home");
     await expect.poll(async () => (await readProof(plain)).number).toBe(0);
     await plain.getByRole("button", { name: "Play" }).click();
-    // It follows a video that plays beside it: other frames come, in their order.
+    // It follows a video that plays beside it: other frames come, in their order. How many can be read depends on the machine.
     const seen: number[] = [];
-    while ((await shownFrame(plain)) < FRAMES / 2) seen.push((await readProof(plain)).number);
+    while (new Set(seen).size <= 10 && (await shownFrame(plain)) < FRAMES - 30) seen.push((await readProof(plain)).number);
     await plain.getByRole("button", { name: "Pause" }).click();
     expect(new Set(seen).size).toBeGreaterThan(10);
     expect([...seen].sort((one, other) => one - other)).toEqual(seen);
