@@ -9,7 +9,8 @@ import { type Report, readJestReport, readPlaywrightReport } from "./testReports
 
 /**
  * bin/test: every check, the slowest ten, and one closing line. `--only types,lint,unit,e2e` runs some of them, `--grep`
- * some of the end-to-end tests; `--full` tests all of the big samples of which a part is tested else, `--seed` chooses it.
+ * some of the end-to-end tests; `--full` tests all of the big samples of which a part is tested else, and lints with both
+ * linters; `--seed` chooses the part.
  */
 const { values } = parseArgs({
   options: {
@@ -76,7 +77,9 @@ async function types(): Promise<void> {
 }
 
 async function lint(): Promise<void> {
-  await npx("lint", "eslint", ".");
+  await check("lint rules", process.execPath, ["--import", "tsx", "server/cli/lintRules.ts"]);
+  await npx("lint", "oxlint", ".");
+  if (values.full) await npx("lint, as its rules were first written", "eslint", ".");
   await npx("layout", "prettier", "--check", "--log-level", "warn", ".");
   const rooms = ["core", "paint", "server", "app", "demo", "bench"];
   await npx("arrows between rooms", "depcruise", "--config", ".dependency-cruiser.cjs", ...rooms);

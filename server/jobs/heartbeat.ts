@@ -31,6 +31,10 @@ async function beat(ids: ReadonlySet<string>): Promise<void> {
     .execute();
   if (dead.length === 0) return;
   const utils = await makeWorkerUtils({ connectionString: config().DATABASE_URL });
-  await utils.forceUnlockWorkers(dead.map(({ id }) => id)).finally(() => utils.release());
+  try {
+    await utils.forceUnlockWorkers(dead.map(({ id }) => id));
+  } finally {
+    await utils.release();
+  }
   log.warn({ workers: dead.length }, "took over the jobs of workers that were gone");
 }

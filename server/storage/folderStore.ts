@@ -25,7 +25,11 @@ export function folderStore(folder: string): Store {
       await mkdir(dirname(path), { recursive: true });
       await rename(localFile, aside).catch(() => copyFile(localFile, aside));
       const file = await open(aside, "r");
-      await file.sync().finally(() => file.close());
+      try {
+        await file.sync();
+      } finally {
+        await file.close();
+      }
       await rename(aside, path);
     },
     async local(key) {

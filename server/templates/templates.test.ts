@@ -4,7 +4,6 @@ import { mkdtemp, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { buffer } from "node:stream/consumers";
-import { type Readable } from "node:stream";
 import { strToU8, unzipSync, zipSync } from "fflate";
 import sharp from "sharp";
 import { type Edit } from "../../core/document/edit";
@@ -46,7 +45,7 @@ afterAll(() => team.close());
 
 const streamOf = (bytes: Uint8Array): ReadableStream => new Blob([new Uint8Array(bytes)]).stream() as ReadableStream;
 const exported = async (slug: string): Promise<Uint8Array> =>
-  new Uint8Array(await buffer((await exportPackage(team.scope, team.memberId, slug)).stream as unknown as Readable));
+  new Uint8Array(await buffer((await exportPackage(team.scope, team.memberId, slug)).stream));
 const brought = (files: Record<string, Uint8Array>): Promise<{ slug: string; name: string }> =>
   importPackage(team.scope, team.memberId, "brought.zip", streamOf(zipSync(files)));
 
