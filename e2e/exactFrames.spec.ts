@@ -11,7 +11,8 @@ import { ffmpeg } from "./files";
 import { newPromotion } from "./newPromotion";
 import { signInAs } from "./people";
 import { goToFrame } from "./proofs";
-import { RUNS, SEED, anyFrames } from "./sample";
+import { anyFrames } from "./anyFrames";
+import { RUNS, SEED } from "../core/testing/sample";
 import { CHROMIUM } from "../server/testing/chromium";
 
 /**
@@ -169,7 +170,8 @@ test(`where browsers decode no frames, over plain http, it stands right after ${
     await plain.getByRole("button", { name: "Play" }).click();
     // It follows a video that plays beside it: other frames come, in their order. How many can be read depends on the machine.
     const seen: number[] = [];
-    while (new Set(seen).size <= 10 && (await shownFrame(plain)) < FRAMES - 30) seen.push((await readProof(plain)).number);
+    while (new Set(seen).size <= 10 && (await shownFrame(plain)) < FRAMES - 30)
+      seen.push((await readProof(plain)).number);
     await plain.getByRole("button", { name: "Pause" }).click();
     expect(new Set(seen).size).toBeGreaterThan(10);
     expect([...seen].sort((one, other) => one - other)).toEqual(seen);

@@ -8,7 +8,7 @@ import { applyEdit } from "../core/document/edits";
 import { setLook } from "../core/document/lookEdits";
 import { signInAs } from "./people";
 import { FORMATS, bothSides, difference } from "./proofs";
-import { RUNS, SEED } from "./sample";
+import { RUNS, SEED } from "../core/testing/sample";
 import { putPromotion } from "./shortPromotion";
 import { storedPromotion } from "./storedPromotion";
 

@@ -30,7 +30,7 @@ import { loadRenderInput } from "../server/promotions/loadFacts";
 import { samplesFor } from "../server/promotions/samples";
 import { openFrameSource } from "../server/render/frameSource";
 import { type RenderInput } from "../server/render/renderInput";
-import { anyFrames } from "./sample";
+import { anyFrames } from "./anyFrames";
 import { storedPromotion } from "./storedPromotion";
 import { frameOn, frameStart, ticksOf } from "../core/time/ticks";
 

@@ -6,7 +6,7 @@ import { readPromotion } from "../../core/document/promotion";
 import { newPromotion } from "../newPromotion";
 import { type Person, signInAs } from "../people";
 import { query } from "../query";
-import { RUNS, SEED } from "../sample";
+import { RUNS, SEED } from "../../core/testing/sample";
 
 /** Two people change one promotion at once, and nothing that either was told is saved gets lost, even as the server dies. */
 

@@ -1,7 +1,3 @@
-/** Big samples are tested in part each time, with another seed; `bin/test --full` tests five times as much. */
-export const SEED = Number(process.env["TEST_SEED"] ?? 1);
-export const RUNS = process.env["TEST_FULL"] === "yes" ? 5 : 1;
-
 /** Frames spread by a linear congruential generator (Numerical Recipes' constants): the same for the same seed. */
 export function anyFrames(seed: number, count: number, length: number): number[] {
   let state = seed >>> 0;
