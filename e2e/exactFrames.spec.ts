@@ -164,17 +164,21 @@ test(`where browsers decode no frames, over plain http, it stands right after ${
     await plain.goto(`/promotions/${slug}`);
     await expect(plain.getByTestId("meters").first()).toBeVisible();
     await seekAbout(plain, PLAIN_SEEKS);
-    await sliderOf(plain).focus();
-    await plain.keyboard.press("Home");
-    await expect.poll(async () => (await readProof(plain)).number).toBe(0);
-    await plain.getByRole("button", { name: "Play" }).click();
-    // It follows a video that plays beside it: other frames come, in their order. How many can be read depends on the machine.
-    const seen: number[] = [];
-    while (new Set(seen).size <= 10 && (await shownFrame(plain)) < FRAMES - 30)
-      seen.push((await readProof(plain)).number);
-    await plain.getByRole("button", { name: "Pause" }).click();
-    expect(new Set(seen).size).toBeGreaterThan(10);
-    expect([...seen].sort((one, other) => one - other)).toEqual(seen);
+    // It follows a video that plays beside it: other frames come, in their order. How many can be read of one play depends
+    // on the machine, so it is played until enough were.
+    const seen = new Set<number>();
+    while (seen.size <= 10) {
+      await sliderOf(plain).focus();
+      await plain.keyboard.press("Home");
+      await expect.poll(async () => (await readProof(plain)).number).toBe(0);
+      await plain.getByRole("button", { name: "Play" }).click();
+      const read: number[] = [];
+      while ((await shownFrame(plain)) < FRAMES / 2) read.push((await readProof(plain)).number);
+      await plain.getByRole("button", { name: "Pause" }).click();
+      expect([...read].sort((one, other) => one - other)).toEqual(read);
+      expect(new Set(read).size).toBeGreaterThan(1);
+      read.forEach((number) => seen.add(number));
+    }
     await expect.poll(async () => (await readProof(plain)).number).toBe(await shownFrame(plain));
   } finally {
     await browser.close();

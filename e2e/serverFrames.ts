@@ -11,7 +11,7 @@ import { OVERLAYS } from "../core/grading/overlays";
 import { WHILES } from "../core/motion/whileShown";
 import { PICTURE_ENTRANCES, PICTURE_EXITS, WITH_SCENE } from "../core/motion/pictureMotion";
 import { PIECES } from "../core/motion/movement";
-import { EXITS, MOTIONS } from "../core/motion/wordMotion";
+import { ENTRANCE_MS, EXITS, EXIT_MS, MOTIONS } from "../core/motion/wordMotion";
 import { scenesInOrder } from "../core/document/sceneList";
 import { type Promotion } from "../core/document/promotion";
 import { resolvePromotion } from "../core/document/resolve";
@@ -24,12 +24,14 @@ import { displayListAt, preparePromotion, settledTime } from "../core/scene/prep
 import { fontFilesWanted } from "../core/scene/wantedFiles";
 import { SHIPPED_TEMPLATES, shippedRef } from "../core/templates/shipped";
 import { FPS_30 } from "../core/time/frames";
+import { type SceneSpan } from "../core/time/timeline";
 import { closeDatabase } from "../server/db/connect";
 import { openedBook } from "../server/faces/faceFiles";
 import { loadRenderInput } from "../server/promotions/loadFacts";
 import { samplesFor } from "../server/promotions/samples";
 import { openFrameSource } from "../server/render/frameSource";
 import { type RenderInput } from "../server/render/renderInput";
+import { partOf } from "../core/testing/sample";
 import { anyFrames } from "./anyFrames";
 import { storedPromotion } from "./storedPromotion";
 import { frameOn, frameStart, ticksOf } from "../core/time/ticks";
@@ -37,13 +39,17 @@ import { frameOn, frameStart, ticksOf } from "../core/time/ticks";
 /**
  * Paints frames of a promotion on the server, as the renderer does, and prints what they were painted from with the
  * SHA-256 of each: `serverFrames.ts SLUG QUALITY WHICH`. WHICH is a list of frames; `random:SEED:COUNT` for that many
- * anywhere; or `arrangements`, for the settled moments and joins of the promotion with every shipped arrangement put in,
+ * anywhere; or `arrangements`, for moments all over the scenes of the promotion with every shipped arrangement put in,
  * items over them, every way of framing in them, another picture
  * that comes in by every join, every movement of items, every join between them, every movement of words and every look.
  * Frames with a clip are left out: decoders differ.
  */
 /** How long the first of two shots is on screen, in milliseconds. */
 const SHOT_MS = 500;
+/** How long the second takes to come in. */
+const SHOT_JOIN_MS = 250;
+/** Of the moments of a scene so many are looked at in each run, others with another seed; all of them with `--full`. */
+const MOMENTS_A_RUN = 6;
 /** More than there are joins, so that they do not always go together. */
 const ANGLES = [0, 33, 90, -150, 180, -90, 71];
 const [slug = "", quality = "", which = ""] = process.argv.slice(2);
@@ -162,7 +168,12 @@ function withShots(before: Promotion): Promotion {
     const [second] = filled[(index + 1) % filled.length]?.shots ?? [];
     if (!first || !second) return [];
     const [id, one] = first;
-    const coming = { ...second[1], order: "a5", comesBy: JOINS[index % JOINS.length], comesOver: millis(250) } as const;
+    const coming = {
+      ...second[1],
+      order: "a5",
+      comesBy: JOINS[index % JOINS.length],
+      comesOver: millis(SHOT_JOIN_MS),
+    } as const;
     const shots = { [id]: { ...one, order: "a0", length: millis(SHOT_MS) }, "comes-in": coming };
     return [fillSlot(slot, { kind: "media", shots })];
   });
@@ -183,19 +194,27 @@ function withLooks(before: Promotion): Promotion {
   return edits.reduce(applyEdit, before);
 }
 
+/** Five moments of all that happens in a scene, and its settled one, in milliseconds. */
+function momentsOf(span: SceneSpan): number[] {
+  const five = (from: number, to: number): number[] =>
+    Array.from({ length: 5 }, (_, at) => from + ((at + 0.5) / 5) * (to - from));
+  return [
+    settledTime(span),
+    // The scene's join to the one before; that of its second shot; words and pictures on their way in, and out.
+    ...five(span.start, span.entered),
+    ...five(span.start + SHOT_MS - SHOT_JOIN_MS, span.start + SHOT_MS),
+    ...five(span.entered, span.entered + ENTRANCE_MS),
+    ...five(span.end - EXIT_MS, span.end),
+  ];
+}
+
 async function stillFrames({ document: shown, facts }: RenderInput): Promise<number[]> {
   const promotion = resolvePromotion(shown, facts);
   const wanted =
     which === "arrangements"
-      ? promotion.spans.flatMap((span) => [
-          frameOn(ticksOf(settledTime(span)), FPS_30),
-          frameOn(ticksOf(span.start + 200), FPS_30),
-          // In the middle of a shot that comes in over another.
-          frameOn(ticksOf(span.start + SHOT_MS - 125), FPS_30),
-          // Words on their way in, and on their way out.
-          frameOn(ticksOf(span.entered + 60), FPS_30),
-          frameOn(ticksOf(span.end - 130), FPS_30),
-        ])
+      ? promotion.spans.flatMap((span) =>
+          partOf(momentsOf(span), MOMENTS_A_RUN).map((time) => frameOn(ticksOf(time), FPS_30)),
+        )
       : which.startsWith("random:")
         ? anyFrames(
             Number(which.split(":")[1]),

@@ -18,7 +18,7 @@ async function bundle(): Promise<string> {
       outDir: folder,
       emptyOutDir: true,
       minify: false,
-      rollupOptions: { input: "e2e/harness/frames.ts", output: { entryFileNames: "frames.js" } },
+      rolldownOptions: { input: "e2e/harness/frames.ts", output: { entryFileNames: "frames.js" } },
     },
   });
   return folder;

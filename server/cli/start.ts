@@ -118,6 +118,7 @@ function buildIfChanged(): void {
     "server",
     "package-lock.json",
     "vite.config.ts",
+    "reactCompiler.ts",
     "react-router.config.ts",
     "-type",
     "f",
