@@ -72,7 +72,7 @@ interface KeptStill {
 }
 
 /** Bumped whenever the same document would paint other pixels, so that stored segments are not reused. */
-export const PAINTER_VERSION = 11;
+export const PAINTER_VERSION = 12;
 
 /**
  * A painter for frames of `format` (design units) on surfaces of `pixels`. The two axes scale on their own, so that a
@@ -323,11 +323,26 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
 
   function paintLayer({ children, alpha, blend, blur = 0, mask }: LayerNode, pen: Pen): void {
     if (alpha <= 0) return;
+    const [only] = children;
+    if (only?.kind === "texture" && children.length === 1 && blend && blur === 0 && !mask) {
+      blendTexture(only, { alpha, how: blend }, pen);
+      return;
+    }
     const layer = clearedLayer(pen);
     const inside: Pen = { ...pen, context: layer.context, alpha: 1, depth: pen.depth + 1 };
     paintAll(children, inside);
     if (mask) cutTo(mask, inside);
     layOver(layer, pen, { alpha: pen.alpha * alpha, how: blend, blur });
+  }
+
+  /** A texture by itself needs no surface of its own: its tiles do not cover one another. */
+  function blendTexture(texture: TextureNode, { alpha = 1, how = "source-over" }: Over, pen: Pen): void {
+    const { context } = pen;
+    context.save();
+    context.globalAlpha = pen.alpha * alpha;
+    context.globalCompositeOperation = how;
+    paintTexture(texture, pen);
+    context.restore();
   }
 
   /** An empty surface for the depth of a pen, mapped as what it paints on is. */

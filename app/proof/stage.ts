@@ -74,7 +74,7 @@ export interface StageParts {
 /** How long a painted moment stays while clips are late, in milliseconds. */
 const LONGEST_HOLD = 1000;
 /** Frames are checked when nothing was changed and nothing has played for so long, in milliseconds. */
-const QUIET_MS = 700;
+const QUIET_MS = 2500;
 
 export function openStage({ isPreview, memory, checksFrames, pictures, openClips, say }: StageParts): Stage {
   const screens = new Map<FormatName, Screen>();
