@@ -5,6 +5,7 @@ export default tseslint.config(
   {
     ignores: [
       "server/threads/bootstrap.mjs",
+      "**/*.as.ts",
       "node_modules",
       "build",
       ".react-router",

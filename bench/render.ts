@@ -15,6 +15,10 @@ import { frameStart } from "../core/time/ticks";
 
 export const BENCH_PROMOTION = "potting-week-terracotta";
 
+/** How ffmpeg makes of canvases' pixels what it encodes. */
+const FROM_RGBA =
+  "scale=out_color_matrix=bt709:out_range=tv:flags=bicubic+accurate_rnd+full_chroma_int,format=yuv420p,setsar=1";
+
 /** Takes all segments out of a demo world's store, so that a render paints them again. */
 export const forgetSegments = (data: string): Promise<void> =>
   rm(join(data, "files", "segments"), { recursive: true, force: true });
@@ -149,7 +153,7 @@ async function encodeAlone(
         "-i",
         raw,
         "-an",
-        ...encodeSettings(rate),
+        ...encodeSettings(rate, FROM_RGBA),
         join(folder, "alone.mp4"),
       ],
       { stdio: ["ignore", "ignore", "inherit"] },

@@ -42,8 +42,20 @@ const paperAt = (x: number, y: number): number =>
 
 const VALUES: Readonly<Record<TextureName, (x: number, y: number) => number>> = { grain: grainAt, paper: paperAt };
 
-/** RGBA of a tile, row by row; at each level half as wide and high as at the one before, of the mean of what it stands for. */
+const made = new Map<string, Uint8ClampedArray<ArrayBuffer>>();
+
+/**
+ * RGBA of a tile, row by row; at each level half as wide and high as at the one before, of the mean of what it stands for.
+ * Worked out once: it is the same for every painter.
+ */
 export function textureTile(name: TextureName, level: number): Uint8ClampedArray<ArrayBuffer> {
+  const key = `${name}/${level}`;
+  const tile = made.get(key) ?? newTile(name, level);
+  made.set(key, tile);
+  return tile;
+}
+
+function newTile(name: TextureName, level: number): Uint8ClampedArray<ArrayBuffer> {
   const [block, side] = [2 ** level, TEXTURE_SIDE / 2 ** level];
   const pixels = new Uint8ClampedArray(side * side * 4);
   for (let y = 0; y < side; y++)

@@ -11,24 +11,29 @@ export interface FrameEncoder {
   stop(): void;
 }
 
-export interface EncodedFrames {
-  readonly path: string;
+export interface RawFrames {
   /** Pixels. */
   readonly width: number;
   readonly height: number;
   readonly rate: FrameRate;
+  /** How a frame lies in its bytes, by ffmpeg's name for it: RGBA when absent, or planes of Y, U and V. */
+  readonly pixels?: "rgba" | "yuv420p";
+}
+
+export interface EncodedFrames extends RawFrames {
+  readonly path: string;
   /** ffmpeg's options for the output: filter, codec, tags. */
   readonly settings: readonly string[];
 }
 
-/** ffmpeg's options that say what raw RGBA frames it is given. */
-export const rawFrames = ({ width, height, rate }: Pick<EncodedFrames, "width" | "height" | "rate">): string[] => [
-  ...["-f", "rawvideo", "-pix_fmt", "rgba"],
+/** ffmpeg's options that say what raw frames it is given. */
+export const rawFrames = ({ width, height, rate, pixels = "rgba" }: RawFrames): string[] => [
+  ...["-f", "rawvideo", "-pix_fmt", pixels],
   ...["-video_size", `${width}x${height}`],
   ...["-framerate", `${rate.numerator}/${rate.denominator}`],
 ];
 
-/** Starts ffmpeg on raw RGBA frames of a fixed size. */
+/** Starts ffmpeg on raw frames of a fixed size. */
 export function startFrameEncoder(file: EncodedFrames): FrameEncoder {
   const args = [...["-v", "error", "-y", "-nostdin"], ...rawFrames(file), "-i", "pipe:0", ...file.settings, file.path];
   const child = execa("ffmpeg", args, { stdin: "pipe", stdout: "ignore" });

@@ -32,15 +32,22 @@ export interface NodeResources extends PaintResources {
   setClipFrame(node: ClipNode, pixels: Uint8ClampedArray, size: Size): void;
 }
 
-/** Decoded pictures by file, shared by the segments a thread renders one after another. The longest unused goes first. */
-const decoded = new LRUCache<string, Promise<Image>>({ max: 8 });
+/** Pictures by file and table, shared by the segments a thread renders one after another. The longest unused goes first. */
+const kept = new LRUCache<string, Promise<Image | Canvas>>({ max: 8 });
 
-function decode(file: string): Promise<Image> {
-  const image = decoded.get(file) ?? loadImage(file);
-  decoded.set(file, image);
-  image.catch(() => decoded.delete(file));
-  return image;
+/** What is kept under a name, or is made now. */
+function once(name: string, make: () => Promise<Image | Canvas>): Promise<Image | Canvas> {
+  const picture = kept.get(name) ?? make();
+  kept.set(name, picture);
+  picture.catch(() => kept.delete(name));
+  return picture;
 }
+
+const decoded = (file: string): Promise<Image | Canvas> => once(file, () => loadImage(file));
+
+/** A picture's file decoded, its colours changed. */
+const shown = (file: string, table?: LookupTable): Promise<Image | Canvas> =>
+  table ? once(`${file} ${table.id}`, async () => tabled(await decoded(file), table)) : decoded(file);
 
 /** @param hashes SHA-256 of each media item by id */
 export function nodeResources(hashes: Readonly<Record<string, string>>): NodeResources {
@@ -48,9 +55,7 @@ export function nodeResources(hashes: Readonly<Record<string, string>>): NodeRes
   const clips = new Map<string, { surface: Canvas; width: number; height: number }>();
 
   async function loadOnce(key: string, file: () => Promise<string>, table?: LookupTable): Promise<void> {
-    if (pictures.has(key)) return;
-    const image = await decode(await file());
-    pictures.set(key, table ? tabled(image, table) : image);
+    if (!pictures.has(key)) pictures.set(key, await shown(await file(), table));
   }
 
   const levelFile = async (media: string, level: number): Promise<string> => {
@@ -91,7 +96,7 @@ export function nodeResources(hashes: Readonly<Record<string, string>>): NodeRes
 const pictureKey = ({ media, table }: PictureNode, level: number): string => `${media}/${level}/${table?.id ?? ""}`;
 
 /** A picture with its colours changed. */
-function tabled(image: Image, table: LookupTable): Canvas {
+function tabled(image: Image | Canvas, table: LookupTable): Canvas {
   const canvas = createCanvas(image.width, image.height);
   const context = canvas.getContext("2d");
   context.drawImage(image, 0, 0);

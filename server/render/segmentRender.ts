@@ -2,6 +2,7 @@ import { type FrameRate } from "../../core/time/frames";
 import { startFrameEncoder } from "../media/frameEncoder";
 import { encodeSettings } from "./encoder";
 import { openFrameSource } from "./frameSource";
+import { openPlanarFrames } from "./planar/planarFrames";
 import { type OutputChoice, type RenderInput } from "./renderInput";
 import { frameStart } from "../../core/time/ticks";
 
@@ -19,11 +20,12 @@ export interface SegmentTask extends OutputChoice {
 /** Paints and encodes the frames of one segment. Calls `onFrame` after each; stops early when `stopped` says so. */
 export async function renderSegment(task: SegmentTask, onFrame: () => void, stopped: () => boolean): Promise<void> {
   const source = await openFrameSource(task.input, task);
-  const encoder = startFrameEncoder({ ...task, settings: encodeSettings(task.rate) });
+  const planar = await openPlanarFrames(task);
+  const encoder = startFrameEncoder({ ...task, pixels: "yuv420p", settings: encodeSettings(task.rate) });
   try {
     for (let frame = task.from; frame < task.to; frame++) {
       if (stopped()) throw new Error("The render was stopped.");
-      await encoder.write(await source.frameAt(frameStart(frame, task.rate)));
+      await encoder.write(planar.planesOf(await source.frameAt(frameStart(frame, task.rate))));
       onFrame();
     }
     await encoder.finish();

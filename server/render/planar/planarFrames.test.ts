@@ -1,0 +1,92 @@
+import { mkdtemp, readFile, rm } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { execa } from "execa";
+import { randomFrom } from "../../../core/testing/randomFrom";
+import { openPlanarFrames } from "./planarFrames";
+
+/** A frame of what is hard: noise, flat colours with hard edges, and a slow gradient, with full alpha. */
+function hardFrame(width: number, height: number): Uint8Array {
+  const random = randomFrom(width * height);
+  const rgba = new Uint8Array(width * height * 4);
+  const flat = [255, 0, 0, 0, 255, 0, 0, 0, 255, 255, 255, 255, 0, 0, 0];
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const at = (y * width + x) * 4;
+      const part = Math.floor((y * 3) / height);
+      const color = (Math.floor(x / 7) + Math.floor(y / 5)) % 5;
+      for (let channel = 0; channel < 3; channel++)
+        rgba[at + channel] = [
+          Math.floor(random() * 256),
+          flat[color * 3 + channel] ?? 0,
+          (((x + y) * (channel + 1)) >> 2) & 255,
+        ][part] as number;
+      rgba[at + 3] = 255;
+    }
+  return rgba;
+}
+
+/** What ffmpeg's scaler makes of the same pixels. */
+async function scaled(rgba: Uint8Array, width: number, height: number): Promise<Uint8Array> {
+  const raw = ["-f", "rawvideo", "-pix_fmt", "rgba", "-video_size", `${width}x${height}`, "-i", "pipe:0"];
+  const scale = "scale=out_color_matrix=bt709:out_range=tv:flags=bicubic+accurate_rnd+full_chroma_int,format=yuv420p";
+  const { stdout } = await execa("ffmpeg", ["-v", "error", ...raw, "-vf", scale, "-f", "rawvideo", "pipe:1"], {
+    input: rgba,
+    encoding: "buffer",
+  });
+  return stdout;
+}
+
+test.each([
+  [64, 48],
+  [1080, 54],
+  [854, 30],
+  [10, 20],
+])("planes of %d × %d are those that ffmpeg's scaler makes, to one step of 255", async (width, height) => {
+  const rgba = hardFrame(width, height);
+  const ours = (await openPlanarFrames({ width, height })).planesOf(rgba);
+  const theirs = await scaled(rgba, width, height);
+  expect(ours).toHaveLength(width * height * 1.5);
+  expect(theirs).toHaveLength(ours.length);
+  let most = 0;
+  ours.forEach((value, at) => (most = Math.max(most, Math.abs(value - (theirs[at] ?? 999)))));
+  expect(most).toBeLessThanOrEqual(1);
+});
+
+/** ITU-R BT.709-6, 3.4: black is 16, white 235; without colour, 128. And red as the formulas of 3.2 and 3.3 give it. */
+test.each([
+  ["black", [0, 0, 0], [16, 128, 128]],
+  ["white", [255, 255, 255], [235, 128, 128]],
+  ["red", [255, 0, 0], [63, 102, 240]],
+  ["blue", [0, 0, 255], [32, 240, 118]],
+])("%s has the levels of the recommendation", async (_, color, levels) => {
+  const rgba = Uint8Array.from({ length: 16 * 4 * 4 }, (_value, at) => [...color, 255][at % 4] ?? 0);
+  const planes = (await openPlanarFrames({ width: 16, height: 4 })).planesOf(rgba);
+  expect([planes[0], planes[63], planes[64], planes[79], planes[80], planes[95]]).toEqual(
+    levels.flatMap((level) => [level, level]),
+  );
+});
+
+test("a frame keeps its planes when the next is converted; sizes without a half are refused", async () => {
+  const frames = await openPlanarFrames({ width: 16, height: 2 });
+  const first = frames.planesOf(new Uint8Array(16 * 2 * 4).fill(255));
+  frames.planesOf(new Uint8Array(16 * 2 * 4));
+  expect(first[0]).toBe(235);
+  await expect(openPlanarFrames({ width: 15, height: 2 })).rejects.toThrow("no planes of half the size");
+});
+
+test("the compiled module is what its source compiles to", async () => {
+  const folder = await mkdtemp(join(tmpdir(), "stencilcraft-unit-"));
+  try {
+    const { scripts } = JSON.parse(await readFile("package.json", "utf8")) as { scripts: { wasm: string } };
+    const made = join(folder, "planar.wasm");
+    const [, source = "", ...options] = scripts.wasm.split(" ");
+    await execa("node_modules/.bin/asc", [
+      source,
+      ...options.map((option) => (option.endsWith(".wasm") ? made : option)),
+    ]);
+    expect((await readFile(made)).equals(await readFile("server/render/planar/planar.wasm"))).toBe(true);
+  } finally {
+    await rm(folder, { recursive: true });
+  }
+}, 60_000);

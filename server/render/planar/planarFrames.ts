@@ -1,0 +1,34 @@
+import { readFile } from "node:fs/promises";
+import { type Size } from "../../../core/geometry/rect";
+
+/** Turns RGBA frames of one size into planes of Y, U and V (BT.709, studio range, 4:2:0), one after the other in one piece. */
+export interface PlanarFrames {
+  /** The planes of a frame: width × height × 1.5 bytes, which are the caller's. */
+  planesOf(rgba: Uint8Array): Uint8Array;
+}
+
+type Convert = (rgba: number, out: number, between: number, width: number, height: number) => void;
+
+const PAGE_BYTES = 65_536;
+let compiled: Promise<WebAssembly.Module> | null = null;
+
+/** @throws RangeError for a size that has no half of both sides, or is under eight pixels wide */
+export async function openPlanarFrames({ width, height }: Size): Promise<PlanarFrames> {
+  if (width % 2 !== 0 || height % 2 !== 0 || width < 8)
+    throw new RangeError(`Frames of ${width} × ${height} have no planes of half the size.`);
+  const pixels = width * height;
+  const [rgbaAt, outAt, betweenAt] = [0, pixels * 4, pixels * 5.5];
+  const memory = new WebAssembly.Memory({ initial: Math.ceil((betweenAt + pixels * 2) / PAGE_BYTES) });
+  compiled ??= readFile("server/render/planar/planar.wasm").then((bytes) => WebAssembly.compile(bytes));
+  const { exports } = await WebAssembly.instantiate(await compiled, { env: { memory } });
+  // The one function of planar.as.ts: what it takes is written there.
+  const convert = exports["convert"] as Convert;
+  const bytes = new Uint8Array(memory.buffer);
+  return {
+    planesOf(rgba) {
+      bytes.set(rgba, rgbaAt);
+      convert(rgbaAt, outAt, betweenAt, width, height);
+      return bytes.slice(outAt, betweenAt);
+    },
+  };
+}
