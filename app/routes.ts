@@ -19,6 +19,7 @@ export default [
   route("media/offered", "routes/mediaOffered.ts"),
   route("media/chosen", "routes/mediaChosen.ts"),
   route("media/:id/:file", "routes/mediaFile.ts"),
+  route("voice", "routes/voice.ts"),
   route("formats/template.schema.json", "routes/templateSchema.ts"),
   route("formats/promotion.schema.json", "routes/promotionSchema.ts"),
   route("templates/import", "routes/templateImport.ts"),

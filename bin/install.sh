@@ -7,6 +7,7 @@ missing=()
 command -v ffmpeg >/dev/null && command -v ffprobe >/dev/null || missing+=(ffmpeg)
 compgen -G '/usr/lib/postgresql/*/bin/initdb' >/dev/null || missing+=(postgresql)
 [ "${WANT_BROWSER:-no}" = yes ] && ! command -v chromium-headless-shell >/dev/null && missing+=(chromium-headless-shell)
+command -v espeak-ng >/dev/null || missing+=(espeak-ng)
 command -v runuser >/dev/null || missing+=(util-linux)
 [ "${WANT_BROWSER:-no}" = yes ] && ! command -v ps >/dev/null && missing+=(procps)
 if [ ${#missing[@]} -gt 0 ]; then

@@ -46,6 +46,7 @@ const OPENED: readonly (readonly [desk: string, press: RegExp, opened: (page: Pa
   ["/pace", /^Add a shot to/, (page) => page.getByLabel("Search media by name or tag")],
   ["/pace", /^Look of/, (page) => page.getByRole("list", { name: "Looks" }).getByText("terracotta")],
   ["/pace", /^Sound$/, (page) => page.getByLabel("Add music …")],
+  ["/pace", /^Have a script spoken/, (page) => page.getByLabel(/^Script, spoken from/)],
   ["/pace", /^Captions$/, (page) => page.getByRole("button", { name: "New caption here" })],
   ["/pace", /^From a script/, (page) => page.getByLabel(/^What is said/)],
 ];

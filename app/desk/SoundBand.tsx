@@ -7,8 +7,8 @@ import { levelOfAllClips, setAllClips } from "../../core/document/clipLevelEdits
 import { type ResolvedPromotion } from "../../core/document/resolve";
 import { usualClipLevel } from "../../core/sound/mix";
 import { LevelField } from "./LevelField";
+import { SoundOptions } from "./SoundOptions";
 import { usualWords } from "./usualWords";
-import { RIGHTS_WORDS } from "../../core/document/rights";
 import type { OfferedMedia } from "../../server/media/offeredMedia";
 import { RightsMark } from "../components/RightsMark";
 import { fieldLook } from "../components/fieldLook";
@@ -50,12 +50,7 @@ export function SoundBand({
         className={`${fieldLook} w-auto! min-w-60`}
       >
         <option value="">no music</option>
-        {sounds.map(({ facts: { id, name }, rights }) => (
-          <option key={id} value={id}>
-            {name.replace(/\.\w+$/, "")}
-            {rights === "clear" ? "" : ` (${RIGHTS_WORDS[rights]})`}
-          </option>
-        ))}
+        <SoundOptions sounds={sounds} />
       </select>
       <RightsMark state={sounds.find(({ facts }) => facts.id === tuneOf(document))?.rights ?? "clear"} />
       <span className="text-[13px] text-soft">

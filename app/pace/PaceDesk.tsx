@@ -235,6 +235,7 @@ export function PaceDesk({
               document={document}
               promotion={promotion}
               sounds={loaded.sounds}
+              language={captions.language}
               chosen={heard}
               onChoose={setHeard}
               onChosen={desk.onChosen}

@@ -49,7 +49,7 @@ function PiecesLane({
         const sound = facts.media[piece.media];
         if (sound?.kind !== "sound") return [];
         const { at = 0 } = piece;
-        const name = sound.name.replace(/\.\w+$/, "");
+        const name = piece.says ?? sound.name.replace(/\.\w+$/, "");
         return [{ piece, name, from: at, to: at + Math.max(40, heardFor(piece, sound, length)) }];
       }),
     [document.lanes, lane, facts.media, length],

@@ -4,7 +4,6 @@ import { type Edit } from "../../core/document/edit";
 import { FOR_ALL, adjust } from "../../core/document/edits";
 import { FIELDS } from "../../core/document/fields";
 import { LANES, type Lane } from "../../core/document/lanes";
-import { RIGHTS_WORDS } from "../../core/document/rights";
 import { type ListedPiece, addSound, piecesOn } from "../../core/document/soundEdits";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
@@ -16,10 +15,12 @@ import type { OfferedMedia } from "../../server/media/offeredMedia";
 import { fieldLook } from "../components/fieldLook";
 import { useDropFill } from "../desk/useDropFill";
 import { LevelField } from "../desk/LevelField";
+import { SoundOptions } from "../desk/SoundOptions";
 import { usualWords } from "../desk/usualWords";
 import { NumberField } from "../workshop/NumberField";
 import { SoundPieceRow } from "./SoundPieceRow";
 import { TimeField } from "./TimeField";
+import { VoiceTools } from "./VoiceTools";
 
 const LANE_WORDS: Readonly<Record<Lane, { readonly title: string; readonly add: string; readonly none: string }>> = {
   music: { title: "Music", add: "Add music …", none: "No music." },
@@ -35,6 +36,8 @@ export interface SoundPanelProps {
   readonly sounds: readonly OfferedMedia[];
   /** The time that is looked at, in milliseconds. */
   readonly time: number;
+  /** The language that captions are written in. */
+  readonly language: string;
   /** How loud all of it is; null until that was measured. */
   readonly loudness: Loudness | null;
   readonly chosen: string | null;
@@ -85,6 +88,8 @@ function LanePieces({ lane, ...props }: SoundPanelProps & { lane: Lane }) {
       key={piece.id}
       document={document}
       promotion={promotion}
+      sounds={sounds}
+      onChosen={onChosen}
       piece={piece}
       time={time}
       isOpen={piece.id === chosen}
@@ -99,12 +104,7 @@ function LanePieces({ lane, ...props }: SoundPanelProps & { lane: Lane }) {
       <ol className="flex flex-col gap-1.5">{pieces.map(rowOf)}</ol>
       <select aria-label={add} value="" onChange={choose} className={fieldLook}>
         <option value="">{add}</option>
-        {sounds.map(({ facts: { id, name }, rights }) => (
-          <option key={id} value={id}>
-            {name.replace(/\.\w+$/, "")}
-            {rights === "clear" ? "" : ` (${RIGHTS_WORDS[rights]})`}
-          </option>
-        ))}
+        <SoundOptions sounds={sounds} />
       </select>
       <label className="cursor-pointer self-start text-[13px] text-soft underline focus-within:outline-2 hover:text-accent">
         Bring in a file of your own
@@ -116,6 +116,9 @@ function LanePieces({ lane, ...props }: SoundPanelProps & { lane: Lane }) {
           className="sr-only"
         />
       </label>
+      {lane === "voice" && (
+        <VoiceTools document={document} promotion={promotion} time={time} language={props.language} onEdit={onEdit} />
+      )}
       {lane === "voice" && pieces.length > 0 && <SteppingBackFields document={document} onEdit={onEdit} />}
     </section>
   );

@@ -1,4 +1,5 @@
 import { clsx } from "clsx";
+import { type ChangeEvent } from "react";
 import { Trash2, Volume2, VolumeX } from "lucide-react";
 import { type Edit } from "../../core/document/edit";
 import { type SoundFacts } from "../../core/document/facts";
@@ -15,6 +16,9 @@ import { type ResolvedPromotion } from "../../core/document/resolve";
 import { decibelsOf, factorOf } from "../../core/sound/decibels";
 import { FADE_CURVES } from "../../core/sound/fadeCurves";
 import { millis } from "../../core/units";
+import type { OfferedMedia } from "../../server/media/offeredMedia";
+import { fieldLook } from "../components/fieldLook";
+import { SoundOptions } from "../desk/SoundOptions";
 import { ChoiceField } from "../workshop/ChoiceField";
 import { NumberField } from "../workshop/NumberField";
 import { SoundPoints } from "./SoundPoints";
@@ -27,6 +31,9 @@ const MOST_PERCENT = 1000;
 interface SoundPieceRowProps {
   readonly document: Promotion;
   readonly promotion: ResolvedPromotion;
+  /** What the team has to be heard. */
+  readonly sounds: readonly OfferedMedia[];
+  readonly onChosen: (item: OfferedMedia) => void;
   readonly piece: ListedPiece;
   /** The time that is looked at, in milliseconds. */
   readonly time: number;
@@ -39,7 +46,7 @@ interface SoundPieceRowProps {
 export function SoundPieceRow(props: SoundPieceRowProps) {
   const { document, promotion, piece, isOpen, onOpen, onEdit } = props;
   const sound = promotion.facts.media[piece.media];
-  const name = sound?.name.replace(/\.\w+$/, "") ?? "not there any more";
+  const name = piece.says ?? sound?.name.replace(/\.\w+$/, "") ?? "not there any more";
   const open = (): void => onOpen(isOpen ? null : piece.id);
   const mute = (): void => {
     const edit = changeSound(document, piece.id, { muted: piece.muted ? null : true }, "Mute");
@@ -63,10 +70,13 @@ export function SoundPieceRow(props: SoundPieceRowProps) {
           type="button"
           aria-expanded={isOpen}
           onClick={open}
-          className="flex min-w-0 flex-1 items-baseline gap-2 text-left text-[13.5px] hover:text-accent"
+          className={clsx(
+            "flex min-w-0 flex-1 text-left text-[13.5px] hover:text-accent",
+            piece.says ? "flex-col gap-0.5" : "items-baseline gap-2",
+          )}
         >
-          <span className="truncate font-semibold">{name}</span>
-          <span className="ml-auto shrink-0 figures text-[12px] text-soft">
+          <span className={clsx("font-semibold", piece.says ? "line-clamp-2" : "truncate")}>{name}</span>
+          <span className={clsx("shrink-0 figures text-[12px] text-soft", !piece.says && "ml-auto")}>
             {((piece.at ?? 0) / 1000).toFixed(1)} s · {(piece.gain ?? 0).toFixed(1)} dB
           </span>
         </button>
@@ -82,6 +92,8 @@ export function SoundPieceRow(props: SoundPieceRowProps) {
 function PieceFields({
   document,
   promotion,
+  sounds,
+  onChosen,
   piece,
   time,
   sound,
@@ -106,6 +118,14 @@ function PieceFields({
   };
   const fit = (): void => set({ at: null, length: null, loop: sound.length - from < length ? true : null });
   const again = (): void => set({ loop: loop ? null : true });
+  /** Where it lies stays; what is heard of the other is heard from its beginning. */
+  function replace({ target: { value } }: ChangeEvent<HTMLSelectElement>): void {
+    const item = sounds.find(({ facts }) => facts.id === value);
+    if (!item) return;
+    onChosen(item);
+    const edit = changeSound(document, piece.id, { media: item.facts.id, from: null, length: null }, "Replace a sound");
+    if (edit) onEdit(edit);
+  }
   return (
     <div className="flex flex-col gap-2 border-t border-rule px-2.5 py-2">
       <div className="grid grid-cols-3 gap-2">
@@ -173,6 +193,13 @@ function PieceFields({
           Split here
         </button>
       </div>
+      <label className={FIELD}>
+        {lane === "voice" ? "Heard instead: another take" : "Heard instead"}
+        <select aria-label={`Heard instead of ${name}`} value="" onChange={replace} className={fieldLook}>
+          <option value="">{sound.name.replace(/\.\w+$/, "")}</option>
+          <SoundOptions sounds={sounds} />
+        </select>
+      </label>
       <SoundPoints name={name} piece={piece} time={time - at} lasts={lasts} onChange={set} />
     </div>
   );

@@ -34,6 +34,8 @@ export interface SoundPiece extends Ordered {
   readonly muted?: true | undefined;
   /** Whether it begins again at its end. */
   readonly loop?: true | undefined;
+  /** The words that are said in it. */
+  readonly says?: string | undefined;
 }
 
 /** Decibels more or less at a time, counted from where the piece begins. */
@@ -52,6 +54,8 @@ export const GAINS = { least: -60, most: 20, step: 0.5 } as const;
 export const SHORTEST_PIECE_MS = 40;
 const gain = number().min(GAINS.least, "At least −60 dB.").max(GAINS.most, "At most +20 dB.");
 export const MOST_GAIN_POINTS = 64;
+/** Characters said in one piece. */
+export const MOST_SAID = 2000;
 const gainPoint = object({
   at: number().integer("Times are whole milliseconds.").min(0).max(LONGEST_MS).required(),
   gain: gain.required(),
@@ -78,6 +82,10 @@ const piece = object({
     .optional(),
   muted: boolean().oneOf([true], "A piece is muted, or says nothing of it.").optional(),
   loop: boolean().oneOf([true], "A piece loops, or says nothing of it.").optional(),
+  says: string()
+    .min(1, "Nothing is said in it.")
+    .max(MOST_SAID, `In one piece at most ${MOST_SAID} characters are said.`)
+    .optional(),
 })
   .noUnknown()
   .required();
@@ -118,6 +126,7 @@ export const pieceJsonSchema = objectJsonSchema(
     },
     muted: { const: true },
     loop: { const: true },
+    says: { type: "string", minLength: 1, maxLength: MOST_SAID },
   },
 );
 

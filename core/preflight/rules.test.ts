@@ -1,4 +1,13 @@
-import { addPlacement, adjust, applyEdit, fillSlot, putCaption, putItem, removePlacement } from "../document/edits";
+import {
+  addPlacement,
+  adjust,
+  applyEdit,
+  fillSlot,
+  putCaption,
+  putItem,
+  putSound,
+  removePlacement,
+} from "../document/edits";
 import { type Edit } from "../document/edit";
 import { type BrandFacts, type Facts, templateKey } from "../document/facts";
 import { placeMark } from "../document/markEdits";
@@ -51,6 +60,12 @@ const withSizes = (): Facts => {
   return { ...facts, media: { ...facts.media, [SMALL]: small, [LARGE]: large } };
 };
 const withStanding = (standing: Partial<Standing>): Facts => testFacts({ standing: { ...NO_STANDING, ...standing } });
+const VOICE_ID = "00000000-0000-4000-8000-000000000082";
+const withVoice = (): Facts => {
+  const facts = testFacts();
+  const voice = { kind: "sound", id: VOICE_ID, name: "spoken.wav", length: 2000, loudness: -18, peak: -3 } as const;
+  return { ...facts, media: { ...facts.media, [VOICE_ID]: voice } };
+};
 const OFFER = {
   state: "running",
   from: "Monday 23 November",
@@ -447,6 +462,15 @@ const CASES: readonly Case[] = [
       putCaption("2", { language: "en", from: millis(3000), to: millis(5000), text: "Second" }),
     ],
     words: /the captions “First” and “Second” are shown at once/,
+    isCured: true,
+  },
+  {
+    rule: "only-heard",
+    edits: [
+      putSound("voice", { order: "a0", lane: "voice", media: VOICE_ID, says: "Come on Friday.", at: millis(500) }),
+    ],
+    facts: withVoice(),
+    words: /“Come on Friday.” can only be heard, at 0\.5 s/,
     isCured: true,
   },
 ];

@@ -9,6 +9,7 @@ import { countsToComing, itemsInSafeArea, itemsReadable, textsApart } from "./it
 import { keepsLength } from "./keepsLength";
 import { noFlashes } from "./noFlashes";
 import { noSliver, notEnlarged, sourceGood, subjectInSight, subjectUncovered } from "./pictures";
+import { onlyHeard } from "./onlyHeard";
 import { insideSafeArea } from "./places";
 import { clearOfFurniture, fitsPlacements } from "./placements";
 import { readingTime } from "./readingTime";
@@ -53,4 +54,5 @@ export const RULES: readonly Rule[] = [
   chipsFilled,
   captionsReadable,
   captionsApart,
+  onlyHeard,
 ];

@@ -12,6 +12,8 @@ interface RunOptions {
   readonly signal?: AbortSignal;
   /** Called with each line of standard output as it comes. */
   readonly onLine?: (line: string) => void;
+  /** What it reads; nothing when absent. */
+  readonly input?: string;
 }
 
 const MOST_OUTPUT = 16_000_000;
@@ -21,9 +23,9 @@ const MOST_OUTPUT = 16_000_000;
  * or when `signal` stops it.
  */
 export async function runProgram(
-  program: "ffmpeg" | "ffprobe",
+  program: "ffmpeg" | "ffprobe" | "espeak-ng",
   args: readonly string[],
-  { timeLimitMs, signal, onLine }: RunOptions,
+  { timeLimitMs, signal, onLine, input }: RunOptions,
 ): Promise<{ stdout: string; stderr: string }> {
   const watched = function* (line: unknown) {
     onLine?.(String(line));
@@ -31,7 +33,7 @@ export async function runProgram(
   };
   try {
     const { stdout, stderr } = await execa(program, args, {
-      stdin: "ignore",
+      ...(input === undefined ? { stdin: "ignore" as const } : { input }),
       stdout: onLine ? watched : "pipe",
       timeout: timeLimitMs,
       killSignal: "SIGKILL",
