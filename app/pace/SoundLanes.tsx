@@ -1,6 +1,6 @@
 import { clsx } from "clsx";
 import { useMemo } from "react";
-import { LANES, type Lane as LaneName, heardFor } from "../../core/document/lanes";
+import { LANES, type Lane as LaneName, SHORTEST_PIECE_MS, heardFor } from "../../core/document/lanes";
 import { type ListedPiece, piecesOn } from "../../core/document/soundEdits";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
@@ -50,7 +50,7 @@ function PiecesLane({
         if (sound?.kind !== "sound") return [];
         const { at = 0 } = piece;
         const name = piece.says ?? sound.name.replace(/\.\w+$/, "");
-        return [{ piece, name, from: at, to: at + Math.max(40, heardFor(piece, sound, length)) }];
+        return [{ piece, name, from: at, to: at + Math.max(SHORTEST_PIECE_MS, heardFor(piece, sound, length)) }];
       }),
     [document.lanes, lane, facts.media, length],
   );

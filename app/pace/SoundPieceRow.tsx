@@ -3,7 +3,7 @@ import { type ChangeEvent } from "react";
 import { Trash2, Volume2, VolumeX } from "lucide-react";
 import { type Edit } from "../../core/document/edit";
 import { type SoundFacts } from "../../core/document/facts";
-import { heardFor } from "../../core/document/lanes";
+import { GAINS, SHORTEST_PIECE_MS, heardFor } from "../../core/document/lanes";
 import {
   type ListedPiece,
   type PieceChange,
@@ -25,7 +25,6 @@ import { SoundPoints } from "./SoundPoints";
 import { TimeField } from "./TimeField";
 
 const FIELD = "text-[12.5px] text-soft";
-const [QUIETEST, LOUDEST, GAIN_STEP] = [-60, 20, 0.5];
 const MOST_PERCENT = 1000;
 
 interface SoundPieceRowProps {
@@ -135,13 +134,11 @@ function PieceFields({
           label={`${name} is heard for`}
           shortLabel="Heard for"
           value={Math.round(lasts)}
-          onTime={setTime("length", 40)}
+          onTime={setTime("length", SHORTEST_PIECE_MS)}
         />
         <NumberField
           label="dB"
-          least={QUIETEST}
-          most={LOUDEST}
-          step={GAIN_STEP}
+          {...GAINS}
           value={Number(gain.toFixed(2))}
           onChange={(decibels) => set({ gain: decibels === 0 ? null : decibels })}
           className={FIELD}

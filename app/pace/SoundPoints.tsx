@@ -1,11 +1,9 @@
 import { Trash2 } from "lucide-react";
-import { type GainPoint, MOST_GAIN_POINTS } from "../../core/document/lanes";
+import { GAINS, type GainPoint, MOST_GAIN_POINTS } from "../../core/document/lanes";
 import { type ListedPiece, type PieceChange } from "../../core/document/soundEdits";
 import { millis } from "../../core/units";
 import { NumberField } from "../workshop/NumberField";
 import { TimeField } from "./TimeField";
-
-const [QUIETEST, LOUDEST, STEP] = [-60, 20, 0.5];
 
 /** How loud a piece is over time: points of its level, typed, put where one looks, and taken out. */
 export function SoundPoints({
@@ -71,15 +69,7 @@ function PointRow({
   return (
     <li className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
       <TimeField label={`Time of point ${number}`} shortLabel="At" value={point.at} onTime={setTime} />
-      <NumberField
-        label="dB"
-        least={QUIETEST}
-        most={LOUDEST}
-        step={STEP}
-        value={point.gain}
-        onChange={setGain}
-        className="text-[12.5px] text-soft"
-      />
+      <NumberField label="dB" {...GAINS} value={point.gain} onChange={setGain} className="text-[12.5px] text-soft" />
       <button type="button" aria-label={`Take point ${number} out`} onClick={remove} className="p-2 text-soft">
         <Trash2 aria-hidden size={14} />
       </button>
