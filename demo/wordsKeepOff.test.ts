@@ -12,7 +12,6 @@ import { prepareIn } from "../core/scene/preparePromotion";
 import { testBook } from "../core/testing/fonts";
 import { PICTURE_ID, testFacts, testPicture } from "../core/testing/promotions";
 import { sceneOf } from "../core/testing/scenes";
-import { partOf } from "../core/testing/sample";
 import { triedScenes } from "../core/testing/tried";
 import { subjectOf } from "../server/media/pictureLook";
 import { measureTones } from "../core/picture/tones";
@@ -138,14 +137,10 @@ async function bothWays(
 const isLegible = ({ backing }: PlacedSlot): boolean =>
   backing !== undefined && (backing.kind === "panel" || (backing.contrast ?? 0) >= backing.wanted - 1e-6);
 
-const SEEDS = partOf(
-  Array.from({ length: 40 }, (_, at) => 500 + at),
-  12,
-);
-test(`in ${SEEDS.length} made-up pictures, words at the clearest place cover at most half as much of the subject as at the bottom`, async () => {
-  const pictures = await Promise.all(SEEDS.map(madeUp));
+test("in 40 made-up pictures, words at the clearest place cover at most half as much of the subject as at the bottom", async () => {
+  const pictures = await Promise.all(Array.from({ length: 40 }, (_, at) => madeUp(500 + at)));
   const { bottom, clearest, words } = await bothWays(pictures);
-  expect(bottom).toBeGreaterThan(SEEDS.length / 4);
+  expect(bottom).toBeGreaterThan(10);
   expect(clearest).toBeLessThanOrEqual(bottom / 2);
   expect(words.every(isLegible)).toBe(true);
 }, 120_000);

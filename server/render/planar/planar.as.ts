@@ -22,13 +22,8 @@ const FAR: i16 = -691;
 const FARTHEST: i16 = -230;
 
 /** The sum of pairs of neighbours, for four pixels of three products and a nought each. */
-// @ts-ignore: decorator
-@inline
 function pairSums(one: v128, other: v128): v128 {
-  return i32x4.add(
-    v128.shuffle<i32>(one, other, 0, 2, 4, 6),
-    v128.shuffle<i32>(one, other, 1, 3, 5, 7),
-  );
+  return i32x4.add(v128.shuffle<i32>(one, other, 0, 2, 4, 6), v128.shuffle<i32>(one, other, 1, 3, 5, 7));
 }
 
 /**
@@ -40,7 +35,14 @@ export function convert(rgba: usize, out: usize, between: usize, width: i32, hei
   const half = width >> 1;
   const us = between;
   const vs = between + usize(half * height * 2);
-  for (let y = 0; y < height; y++) convertRow(rgba + usize(y * width * 4), out + usize(y * width), us + usize(y * half * 2), vs + usize(y * half * 2), width);
+  for (let y = 0; y < height; y++)
+    convertRow(
+      rgba + usize(y * width * 4),
+      out + usize(y * width),
+      us + usize(y * half * 2),
+      vs + usize(y * half * 2),
+      width,
+    );
   const u = out + usize(width * height);
   const v = u + usize(half * (height >> 1));
   for (let y = 0; y < height >> 1; y++) {
@@ -76,8 +78,14 @@ function convertRow(from: usize, luma: usize, us: usize, vs: usize, width: i32):
     const first = i16x8.add(ab0, ab1);
     const second = i16x8.add(ab2, ab3);
     // Of a sum of two in 2^-15 to 2^-6: ten bits fewer.
-    const u = i32x4.shr_s(i32x4.add(pairSums(i32x4.dot_i16x8_s(first, toU), i32x4.dot_i16x8_s(second, toU)), round), 10);
-    const v = i32x4.shr_s(i32x4.add(pairSums(i32x4.dot_i16x8_s(first, toV), i32x4.dot_i16x8_s(second, toV)), round), 10);
+    const u = i32x4.shr_s(
+      i32x4.add(pairSums(i32x4.dot_i16x8_s(first, toU), i32x4.dot_i16x8_s(second, toU)), round),
+      10,
+    );
+    const v = i32x4.shr_s(
+      i32x4.add(pairSums(i32x4.dot_i16x8_s(first, toV), i32x4.dot_i16x8_s(second, toV)), round),
+      10,
+    );
     v128.store64_lane(us + usize(x), i16x8.narrow_i32x4_s(u, u), 0);
     v128.store64_lane(vs + usize(x), i16x8.narrow_i32x4_s(v, v), 0);
   }
