@@ -1,4 +1,5 @@
 import { readFile } from "node:fs/promises";
+import { LRUCache } from "lru-cache";
 import { type Size } from "../../../core/geometry/rect";
 
 /** Turns RGBA frames of one size into planes of Y, U and V (BT.709, studio range, 4:2:0), one after the other in one piece. */
@@ -12,8 +13,19 @@ type Convert = (rgba: number, out: number, between: number, width: number, heigh
 const PAGE_BYTES = 65_536;
 let compiled: Promise<WebAssembly.Module> | null = null;
 
+/** The few sizes that a thread converts: each holds as much memory as two frames. */
+const kept = new LRUCache<string, Promise<PlanarFrames>>({ max: 4 });
+
 /** @throws RangeError for a size that has no half of both sides, or is under eight pixels wide */
-export async function openPlanarFrames({ width, height }: Size): Promise<PlanarFrames> {
+export function openPlanarFrames(size: Size): Promise<PlanarFrames> {
+  const key = `${size.width}x${size.height}`;
+  const frames = kept.get(key) ?? newPlanarFrames(size);
+  kept.set(key, frames);
+  frames.catch(() => kept.delete(key));
+  return frames;
+}
+
+async function newPlanarFrames({ width, height }: Size): Promise<PlanarFrames> {
   if (width % 2 !== 0 || height % 2 !== 0 || width < 8)
     throw new RangeError(`Frames of ${width} × ${height} have no planes of half the size.`);
   const pixels = width * height;
