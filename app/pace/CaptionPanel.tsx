@@ -9,6 +9,7 @@ import { type Captions, captionsIn, isLanguage, languagesOf } from "../../core/d
 import { type Edit } from "../../core/document/edit";
 import { type Promotion } from "../../core/document/promotion";
 import { Button } from "../components/Button";
+import { attemptEdit } from "../edits/attemptEdit";
 import { ChoiceField } from "../workshop/ChoiceField";
 import { CaptionLookFields } from "./CaptionLookFields";
 import { CaptionRow } from "./CaptionRow";
@@ -38,14 +39,7 @@ export function CaptionPanel(props: CaptionPanelProps) {
   const { document, shown, palette, length, time, language, chosen, onLanguage, onChoose, onSeek, onEdit } = props;
   const [isWriting, setWriting] = useState(false);
   const all = captionsIn(document.captions, language);
-  function attempt(make: () => Edit | null): void {
-    try {
-      const edit = make();
-      if (edit) onEdit(edit);
-    } catch (error) {
-      toast.error(error instanceof Error ? error.message : "That did not work.");
-    }
-  }
+  const attempt = (make: () => Edit | null): void => attemptEdit(make, onEdit);
   function addHere(): void {
     attempt(() => {
       const added = addCaption(document, { language, at: time, until: length, text: "New caption" });

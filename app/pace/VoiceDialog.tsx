@@ -1,7 +1,7 @@
 import { type ChangeEvent, useState } from "react";
 import { array, number, object, string } from "yup";
 import { readingNeed } from "../../core/time/reading";
-import { type Spoken } from "../../core/document/voiceEdits";
+import { type SpokenSentence } from "../../core/document/voiceEdits";
 import { MOST_SPOKEN_LETTERS, sentencesOf } from "../../core/voice/sentences";
 import {
   PACE,
@@ -27,7 +27,7 @@ const answer = object({
 const NO_ANSWER = "The voice did not answer: the connection was lost. Try again.";
 
 /** Has a script spoken. Throws, in words, when it can't be. */
-async function spoken(script: string, speaking: Speaking): Promise<Spoken[]> {
+async function spoken(script: string, speaking: Speaking): Promise<SpokenSentence[]> {
   const response = await fetch("/voice", {
     method: "POST",
     headers: { "content-type": "application/json" },
@@ -43,7 +43,7 @@ async function spoken(script: string, speaking: Speaking): Promise<Spoken[]> {
 interface VoiceDialogProps {
   /** Where the first sentence begins, in milliseconds. */
   readonly from: number;
-  readonly onSpoken: (spoken: readonly Spoken[]) => void;
+  readonly onSpoken: (spoken: readonly SpokenSentence[]) => void;
   readonly onClose: () => void;
 }
 

@@ -1,11 +1,11 @@
 import { useState } from "react";
-import { toast } from "sonner";
 import { replaceCaptions } from "../../core/document/captionEdits";
 import { type Edit } from "../../core/document/edit";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
-import { type Spoken, captionsOfVoice, putVoice } from "../../core/document/voiceEdits";
+import { type SpokenSentence, captionsOfVoice, putVoice } from "../../core/document/voiceEdits";
 import { Button } from "../components/Button";
+import { attemptEdit } from "../edits/attemptEdit";
 import { VoiceDialog } from "./VoiceDialog";
 
 interface VoiceToolsProps {
@@ -22,15 +22,9 @@ interface VoiceToolsProps {
 export function VoiceTools({ document, promotion, time, language, onEdit }: VoiceToolsProps) {
   const [isWriting, setWriting] = useState(false);
   const cues = captionsOfVoice(document.lanes, promotion.facts.media, promotion.length);
-  function attempt(make: () => Edit): void {
-    try {
-      onEdit(make());
-    } catch (error) {
-      toast.error(error instanceof Error ? error.message : "That did not work.");
-    }
-  }
-  const put = (spoken: readonly Spoken[]): void => attempt(() => putVoice(document, spoken, time));
-  const caption = (): void => attempt(() => replaceCaptions(document, language, cues, "Captions of the voice"));
+  const put = (spoken: readonly SpokenSentence[]): void => attemptEdit(() => putVoice(document, spoken, time), onEdit);
+  const caption = (): void =>
+    attemptEdit(() => replaceCaptions(document, language, cues, "Captions of the voice"), onEdit);
   return (
     <div className="flex flex-wrap gap-2">
       <Button onClick={() => setWriting(true)} className="px-3 py-1.5 text-[13.5px]">

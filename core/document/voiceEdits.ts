@@ -2,15 +2,16 @@ import { inCaptions } from "../captions/breakLines";
 import { type Cue } from "../captions/cue";
 import { millis } from "../units";
 import { type Edit } from "./edit";
-import { type Facts } from "./facts";
+import { type Facts, type SoundFacts } from "./facts";
 import { type Lanes, MOST_SOUND_PIECES, SHORTEST_PIECE_MS, type SoundPiece, heardFor } from "./lanes";
 import { putSound } from "./edits";
 import { membersInOrder, ordersAt } from "./ordered";
 import { type Promotion } from "./promotion";
 import { freeId } from "./sceneIds";
+import { type ListedPiece, piecesOn } from "./soundEdits";
 
 /** A sentence as it was spoken. */
-export interface Spoken {
+export interface SpokenSentence {
   readonly media: string;
   readonly says: string;
   /** Milliseconds. */
@@ -24,7 +25,7 @@ export const BREATH_MS = 250;
  * Puts spoken sentences on the voice lane, one after the other from a time on. Throws, naming the limit, when there would
  * be too many pieces.
  */
-export function putVoice({ lanes }: Pick<Promotion, "lanes">, spoken: readonly Spoken[], from: number): Edit {
+export function putVoice({ lanes }: Pick<Promotion, "lanes">, spoken: readonly SpokenSentence[], from: number): Edit {
   const taken = new Set(Object.keys(lanes));
   if (taken.size + spoken.length > MOST_SOUND_PIECES)
     throw new RangeError(`A promotion has at most ${MOST_SOUND_PIECES} pieces of sound.`);
@@ -47,6 +48,16 @@ export function putVoice({ lanes }: Pick<Promotion, "lanes">, spoken: readonly S
   return { label: "Speak", patch, isUrgent: true };
 }
 
+/** The pieces in which somebody is heard: on the voice lane, not muted, their sounds there. */
+export const heardVoices = (
+  lanes: Lanes,
+  media: Facts["media"],
+): { readonly piece: ListedPiece; readonly sound: SoundFacts }[] =>
+  piecesOn(lanes, "voice").flatMap((piece) => {
+    const sound = media[piece.media];
+    return sound?.kind === "sound" && !piece.muted ? [{ piece, sound }] : [];
+  });
+
 /** A piece in which words are said, and when it is heard, in milliseconds of the promotion. */
 export interface SaidPiece {
   readonly id: string;
@@ -57,13 +68,11 @@ export interface SaidPiece {
 
 /** The pieces in which somebody says known words, in the order in which they are heard. Muted ones are not heard. */
 export function saidPieces(lanes: Lanes, media: Facts["media"], length: number): SaidPiece[] {
-  return Object.entries(lanes)
-    .flatMap(([id, piece]): SaidPiece[] => {
-      const sound = media[piece.media];
-      if (piece.lane !== "voice" || !piece.says || piece.muted || sound?.kind !== "sound") return [];
-      const from = piece.at ?? 0;
+  return heardVoices(lanes, media)
+    .flatMap(({ piece, sound }): SaidPiece[] => {
+      const { id, says, at: from = 0 } = piece;
       const lasts = heardFor(piece, sound, length);
-      return lasts < SHORTEST_PIECE_MS ? [] : [{ id, says: piece.says, from, to: from + lasts }];
+      return !says || lasts < SHORTEST_PIECE_MS ? [] : [{ id, says, from, to: from + lasts }];
     })
     .sort((one, other) => one.from - other.from);
 }

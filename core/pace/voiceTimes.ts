@@ -1,6 +1,6 @@
 import { type MediaFacts } from "../document/facts";
 import { type Lanes, heardFor } from "../document/lanes";
-import { piecesOn } from "../document/soundEdits";
+import { heardVoices } from "../document/voiceEdits";
 import { type SceneSpan } from "../time/timeline";
 
 /** When somebody speaks, in milliseconds. */
@@ -11,9 +11,7 @@ export interface Spoken {
 
 /** When voices are heard: those that are not muted, as far as their sounds last. @param length of the promotion */
 export const spokenTimes = (lanes: Lanes, media: Readonly<Record<string, MediaFacts>>, length: number): Spoken[] =>
-  piecesOn(lanes, "voice").flatMap((piece) => {
-    const sound = media[piece.media];
-    if (sound?.kind !== "sound" || piece.muted) return [];
+  heardVoices(lanes, media).flatMap(({ piece, sound }) => {
     const from = piece.at ?? 0;
     // As long as it is, also where the promotion ends before it does.
     const lasts = heardFor(piece, sound, Math.max(length, from + sound.length));

@@ -5,6 +5,7 @@ import { type Page, expect, test } from "@playwright/test";
 import { ffmpeg } from "../files";
 import { onlyIn, openShortPromotion } from "../newPromotion";
 import { samplesOfFile, toneIn } from "../samples";
+import { setTo } from "../setTo";
 import { renderedSquare } from "../startRender";
 
 /**
@@ -19,12 +20,6 @@ async function toneFile(folder: string, name: string, hertz: number, seconds: nu
   const path = join(folder, `${name}.wav`);
   await ffmpeg("-f", "lavfi", "-i", `sine=frequency=${hertz}:duration=${seconds}:sample_rate=48000`, path);
   return path;
-}
-
-async function setTo(page: Page, label: string, value: string): Promise<void> {
-  const field = page.getByLabel(label, { exact: true });
-  await field.fill(value);
-  await field.press("Enter");
 }
 
 async function openSound(page: Page): Promise<void> {

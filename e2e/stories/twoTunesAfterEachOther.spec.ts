@@ -5,6 +5,7 @@ import { type Locator, type Page, expect, test } from "@playwright/test";
 import { ffmpeg } from "../files";
 import { onlyIn, openShortPromotion } from "../newPromotion";
 import { samplesOfFile, toneIn } from "../samples";
+import { setTo } from "../setTo";
 import { renderedSquare } from "../startRender";
 
 /**
@@ -24,13 +25,6 @@ async function toneFile(folder: string, name: string, hertz: number, seconds: nu
     path,
   );
   return path;
-}
-
-/** Types what a field is to be, and takes it. */
-async function setTo(page: Page, label: string, value: string): Promise<void> {
-  const field = page.getByLabel(label, { exact: true });
-  await field.fill(value);
-  await field.press("Enter");
 }
 
 async function bringIn(page: Page, lane: string, path: string, name: string): Promise<void> {

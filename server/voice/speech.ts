@@ -6,6 +6,7 @@ import { Readable } from "node:stream";
 import { MOST_SPOKEN_LETTERS, sentencesOf } from "../../core/voice/sentences";
 import { type Speaking, VOICES, languageOf } from "../../core/voice/voices";
 import { MOST_SAID } from "../../core/document/lanes";
+import { type SpokenSentence } from "../../core/document/voiceEdits";
 import { type TeamScope } from "../db/teamScope";
 import { receiveMedia } from "../media/receive";
 import { probe } from "../media/probe";
@@ -17,14 +18,6 @@ import { untilReadIn } from "../media/untilReadIn";
 /** What can't be spoken, in words for who wrote it. */
 export class SpeechProblem extends Error {
   override readonly name = "SpeechProblem";
-}
-
-/** A sentence that was spoken, and the media item that it is. */
-export interface SpokenSentence {
-  readonly media: string;
-  readonly says: string;
-  /** Milliseconds. */
-  readonly length: number;
 }
 
 const TIME_LIMIT_MS = 30_000;
