@@ -1,5 +1,6 @@
 import { useRef, useState } from "react";
 import { boolean, object, string } from "yup";
+import { problemIn } from "./problemIn";
 
 /** A file on its way in. */
 export interface Upload {
@@ -120,9 +121,4 @@ function parsed(text: string): unknown {
   }
 }
 
-function problemOf(text: string): string | null {
-  const answer = parsed(text);
-  return typeof answer === "object" && answer !== null && "problem" in answer && typeof answer.problem === "string"
-    ? answer.problem
-    : null;
-}
+const problemOf = (text: string): string | null => problemIn(parsed(text));

@@ -3,6 +3,7 @@ import { toast } from "sonner";
 import { boolean, object, string } from "yup";
 import { type SlotKey } from "../../core/document/sceneTemplate";
 import { useTeamEvents } from "../components/useTeamEvents";
+import { problemIn } from "../components/problemIn";
 
 const received = object({ id: string().required(), name: string().required(), known: boolean().required() });
 
@@ -47,11 +48,7 @@ export function useDropFill<Place extends string = SlotKey>(
       });
       const body: unknown = await response.json();
       if (!received.isValidSync(body)) {
-        toast.error(
-          typeof body === "object" && body !== null && "problem" in body
-            ? String(body.problem)
-            : `“${file.name}” was not taken.`,
-        );
+        toast.error(problemIn(body) ?? `“${file.name}” was not taken.`);
         return;
       }
       if (body.known) {

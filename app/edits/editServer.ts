@@ -1,5 +1,6 @@
 import { array, mixed, number, object, string } from "yup";
 import { type Edit } from "../../core/document/edit";
+import { problemIn } from "../components/problemIn";
 
 /** A document as it is on the server. */
 export interface SavedDocument<Document> {
@@ -72,8 +73,4 @@ export async function fetchNewest<Document>(
   return { revision, document: read(document) };
 }
 
-function problemOf(body: unknown): string {
-  return typeof body === "object" && body !== null && "problem" in body && typeof body.problem === "string"
-    ? body.problem
-    : "The change was not taken.";
-}
+const problemOf = (body: unknown): string => problemIn(body) ?? "The change was not taken.";

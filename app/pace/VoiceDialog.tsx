@@ -18,6 +18,7 @@ import { DialogFrame } from "../components/DialogFrame";
 import { fieldLook } from "../components/fieldLook";
 import { ChoiceField } from "../workshop/ChoiceField";
 import { NumberField } from "../workshop/NumberField";
+import { problemIn } from "../components/problemIn";
 
 const answer = object({
   spoken: array(
@@ -37,7 +38,7 @@ async function spoken(script: string, speaking: Speaking): Promise<SpokenSentenc
   });
   const body: unknown = await response.json().catch(() => null);
   if (answer.isValidSync(body)) return body.spoken;
-  throw new Error(typeof body === "object" && body !== null && "problem" in body ? String(body.problem) : NO_ANSWER);
+  throw new Error(problemIn(body) ?? NO_ANSWER);
 }
 
 interface VoiceDialogProps {
