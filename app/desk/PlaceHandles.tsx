@@ -1,6 +1,6 @@
 import { clsx } from "clsx";
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
-import { type Rect, contains, rect } from "../../core/geometry/rect";
+import { type Rect, contains, rect, unionOf } from "../../core/geometry/rect";
 import { formatOf, type FormatName, safeArea, formatTitle } from "../../core/placement/formats";
 import { LEAST_SIDE } from "../../core/placement/leastSide";
 import { type DraggedEdges, type Guide, WHOLE, dragged, snap, toHalves } from "../../core/placement/snapping";
@@ -13,11 +13,13 @@ import { useMoment } from "./useProof";
 export interface MovedPlace {
   readonly from: Rect;
   readonly to: Rect;
+  /** Where each of what is placed stood when it was taken hold of, in the order of their keys. */
+  readonly each: readonly Rect[];
 }
 
-/** What is being placed by hand, and who wants to know. */
+/** What is being placed by hand, one or several at once, and who wants to know. */
 export interface Placing {
-  readonly slot: PlacedKey;
+  readonly keys: readonly PlacedKey[];
   readonly label: string;
   /** The place it was given in a format; null where the arrangement decides. */
   readonly byHand: (format: FormatName) => Rect | null;
@@ -61,12 +63,17 @@ interface Drag {
   readonly edges: DraggedEdges;
   readonly from: { readonly x: number; readonly y: number };
   readonly start: Rect;
+  /** Where each of what is placed stood then. */
+  readonly each: readonly Rect[];
   readonly now: Rect;
   readonly guides: readonly Guide[];
   readonly moved: boolean;
 }
 
-/** A slot's place on one proof with handles: dragged and resized with snapping, or moved by the arrow keys. */
+/**
+ * The place of what is placed on one proof, with handles: dragged and resized with snapping, or moved by the arrow keys.
+ * Several at once keep their sizes.
+ */
 export function PlaceHandles({
   engine,
   format,
@@ -87,7 +94,9 @@ export function PlaceHandles({
   const justDragged = useRef(false);
   const shape = formatOf(format);
   const places = placesAt(moment, format);
-  const shown = places.get(placing.slot);
+  const each = placing.keys.flatMap((key) => places.get(key) ?? []);
+  const isOne = placing.keys.length === 1;
+  const shown = each.length === placing.keys.length ? unionOf(each) : null;
   const byHand = placing.byHand(format);
 
   useEffect(() => {
@@ -111,7 +120,7 @@ export function PlaceHandles({
   const surroundings = {
     shape,
     safe,
-    others: [...places].filter(([key]) => key !== placing.slot).map(([, one]) => one),
+    others: [...places].filter(([key]) => !placing.keys.includes(key)).map(([, one]) => one),
   };
   /** Design units of a pixel of the screen. */
   const unitsPerPixel = (element: Element): number =>
@@ -126,6 +135,7 @@ export function PlaceHandles({
       edges,
       from: { x: event.clientX, y: event.clientY },
       start: place,
+      each,
       now: place,
       guides: [],
       moved: false,
@@ -144,7 +154,7 @@ export function PlaceHandles({
       ? { place: free, guides: [] }
       : snap(free, drag.edges, surroundings, REACH_PX * units);
     setDrag({ ...drag, now: next, guides, moved: true });
-    placing.onDrag(format, { from: drag.start, to: toHalves(next) });
+    placing.onDrag(format, { from: drag.start, to: toHalves(next), each: drag.each });
   }
 
   function letGo(): void {
@@ -152,7 +162,7 @@ export function PlaceHandles({
     if (!drag) return;
     setDrag(null);
     justDragged.current = drag.moved;
-    if (drag.moved) placing.onPlace(format, { from: drag.start, to: toHalves(drag.now) });
+    if (drag.moved) placing.onPlace(format, { from: drag.start, to: toHalves(drag.now), each: drag.each });
   }
 
   function pressKey(event: KeyboardEvent<HTMLElement>): void {
@@ -166,8 +176,8 @@ export function PlaceHandles({
     if (!by) return;
     event.preventDefault();
     event.stopPropagation();
-    const edges: DraggedEdges = event.ctrlKey || event.metaKey ? { across: "end", down: "end" } : WHOLE;
-    placing.onPlace(format, { from: place, to: toHalves(dragged(place, edges, by)) });
+    const edges: DraggedEdges = isOne && (event.ctrlKey || event.metaKey) ? { across: "end", down: "end" } : WHOLE;
+    placing.onPlace(format, { from: place, to: toHalves(dragged(place, edges, by)), each });
   }
 
   const outside = !contains(safe, exact, 0.5);
@@ -196,7 +206,7 @@ export function PlaceHandles({
       <div
         tabIndex={0}
         role="group"
-        aria-label={`${placing.label} in ${formatTitle(format)}: ${Math.round(place.x)}, ${Math.round(place.y)}, ${Math.round(place.width)} by ${Math.round(place.height)} units${outside ? ", outside the safe area" : ""}. Arrow keys move it, with Shift by ten, with Control its size.`}
+        aria-label={`${placing.label} in ${formatTitle(format)}: ${Math.round(place.x)}, ${Math.round(place.y)}, ${Math.round(place.width)} by ${Math.round(place.height)} units${outside ? ", outside the safe area" : ""}. ${isOne ? "Arrow keys move it, with Shift by ten, with Control its size." : "Arrow keys move them, with Shift by ten."}`}
         data-handles={format}
         onPointerDown={(event) => take(event, WHOLE)}
         onPointerMove={pull}
@@ -214,17 +224,18 @@ export function PlaceHandles({
         )}
         style={boxStyle(place, shape)}
       >
-        {EDGES.map(({ edges, look }) => (
-          <span
-            key={look}
-            aria-hidden
-            onPointerDown={(event) => take(event, edges)}
-            data-edge={`${edges.across ?? "none"}-${edges.down ?? "none"}`}
-            className={`absolute h-5 w-5 touch-none items-center justify-center ${look}`}
-          >
-            <span className={`h-2.5 w-2.5 border-2 bg-white ${outside ? "border-wrong" : "border-accent"}`} />
-          </span>
-        ))}
+        {isOne &&
+          EDGES.map(({ edges, look }) => (
+            <span
+              key={look}
+              aria-hidden
+              onPointerDown={(event) => take(event, edges)}
+              data-edge={`${edges.across ?? "none"}-${edges.down ?? "none"}`}
+              className={`absolute h-5 w-5 touch-none items-center justify-center ${look}`}
+            >
+              <span className={`h-2.5 w-2.5 border-2 bg-white ${outside ? "border-wrong" : "border-accent"}`} />
+            </span>
+          ))}
       </div>
     </>
   );

@@ -15,7 +15,7 @@ export interface ProofScreenProps {
   readonly slug: string;
   readonly format: FormatName;
   readonly marked: PlacedKey | null;
-  /** The slot that is being placed by hand, if any: it has handles. */
+  /** What is being placed by hand, if anything: it has handles. */
   readonly placing?: Placing | null;
   /** What is taken together, to be aligned. */
   readonly several?: readonly PlacedKey[];
@@ -77,7 +77,7 @@ export function ProofScreen({
   }
 
   const outlined = new Set([...several, ...(marked && several.length === 0 ? [marked] : [])]);
-  if (placing) outlined.delete(placing.slot);
+  if (placing?.keys.length === 1) placing.keys.forEach((key) => outlined.delete(key));
   return (
     <figure className="@container">
       <figcaption className="mb-1 flex h-[22px] items-center gap-2 text-[#12181a]">

@@ -11,7 +11,9 @@ import { FIRST_LOOKS } from "../../core/document/items";
 import { type Promotion } from "../../core/document/promotion";
 import { targetOf } from "../../core/document/adjustments";
 import { type FormatName } from "../../core/placement/formats";
+import { arrangePlaced } from "../../core/document/severalPlaced";
 import { type MovedPlace, type Placing } from "./PlaceHandles";
+import { type Together } from "./useTogether";
 import { type PlacedKey, readPlacedKey } from "../../core/document/placedKey";
 
 /** What is said of something that can be placed, and what placing it edits. */
@@ -23,13 +25,21 @@ interface Placeable {
 }
 
 /**
- * Placing a slot, an item or a mark of the brand by hand. `onDragged` is given the document as it would be while it is
- * dragged.
+ * Placing a slot, an item or a mark of the brand by hand, or several taken together. `onDragged` is given the document as
+ * it would be while it is dragged.
  */
 export function usePlacing(
   document: Promotion,
   templates: TemplatesByRef,
-  { onEdit, onDragged }: { onEdit: (edit: Edit) => void; onDragged: (document: Promotion | null) => void },
+  {
+    onEdit,
+    onDragged,
+    together,
+  }: {
+    onEdit: (edit: Edit) => void;
+    onDragged: (document: Promotion | null) => void;
+    together: Pick<Together, "keys" | "end">;
+  },
 ): {
   placing: Placing | null;
   startPlacing: (key: PlacedKey) => void;
@@ -38,22 +48,30 @@ export function usePlacing(
   const [key, setKey] = useState<PlacedKey | null>(null);
   const [isDragged, setDragged] = useState(false);
   const stopPlacing = useCallback(() => setKey(null), []);
+  const isSeveral = together.keys.length > 1;
+  const stop = isSeveral ? together.end : stopPlacing;
+  const isOn = isSeveral || key !== null;
   useEffect(() => {
-    if (!key) return;
+    if (!isOn) return;
     const end = (event: KeyboardEvent): void => {
-      if (event.key === "Escape" && !isDragged) setKey(null);
+      if (event.key === "Escape" && !isDragged) stop();
     };
     window.addEventListener("keydown", end);
     return () => window.removeEventListener("keydown", end);
-  }, [key, isDragged]);
+  }, [isOn, stop, isDragged]);
 
-  const found = key && placeable(document, templates, key);
-  if (!key || !found) return { placing: null, startPlacing: setKey, stopPlacing };
+  const keys = isSeveral ? together.keys : key ? [key] : [];
+  const found = isSeveral ? severalOf(document, keys) : key && placeable(document, templates, key);
+  const startPlacing = (one: PlacedKey): void => {
+    together.end();
+    setKey(one);
+  };
+  if (!found) return { placing: null, startPlacing, stopPlacing };
   return {
-    startPlacing: setKey,
+    startPlacing,
     stopPlacing,
     placing: {
-      slot: key,
+      keys,
       label: found.label,
       byHand: found.byHand,
       onDrag: (format, moved) => {
@@ -70,6 +88,16 @@ export function usePlacing(
     },
   };
 }
+
+const severalOf = (document: Promotion, keys: readonly PlacedKey[]): Placeable => ({
+  label: `${keys.length} together`,
+  byHand: () => null,
+  edit: (format, { from, to, each }) =>
+    arrangePlaced(document, keys, [{ format, places: each }], {
+      label: "Move together",
+      change: (places) => places.map((one) => ({ ...one, x: one.x + to.x - from.x, y: one.y + to.y - from.y })),
+    }),
+});
 
 function placeable(document: Promotion, templates: TemplatesByRef, key: PlacedKey): Placeable | null {
   const placed = readPlacedKey(key);

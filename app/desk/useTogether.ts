@@ -17,12 +17,9 @@ export function useTogether(
   prepared: readonly ProofSheet[],
   {
     isPlaceable,
-    onTaken,
     onKept,
   }: {
     readonly isPlaceable: (key: PlacedKey) => boolean;
-    /** Something is taken together: what was in hand alone is so no more. */
-    readonly onTaken: () => void;
     /** Something stays in its place, whoever wants to move it. */
     readonly onKept: () => void;
   },
@@ -33,10 +30,7 @@ export function useTogether(
   function take(key: PlacedKey, isOn: boolean, others: readonly PlacedKey[]): void {
     const rest = others.filter((one) => one !== key);
     if (isOn && !isPlaceable(key)) onKept();
-    else {
-      onTaken();
-      setSeveral(isOn ? [...rest, key] : rest);
-    }
+    else setSeveral(isOn ? [...rest, key] : rest);
   }
   return {
     keys,

@@ -58,15 +58,15 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
   const live = useLive();
   const dropFill = useDropFill((slot, id) => apply(fillSlot(slot, mediaFill(id))));
 
-  const { placing, startPlacing, stopPlacing } = usePlacing(document, templates, {
-    onEdit: apply,
-    onDragged: desk.onDragged,
-  });
   const mayPlace = (key: PlacedKey): boolean => isPlaceable(document, templates, key, free);
   const together = useTogether(prepared, {
     isPlaceable: mayPlace,
-    onTaken: stopPlacing,
     onKept: () => toast.error("The template keeps this in its place."),
+  });
+  const { placing, startPlacing, stopPlacing } = usePlacing(document, templates, {
+    onEdit: apply,
+    onDragged: desk.onDragged,
+    together,
   });
   const newer = offered.find(
     ({ ref }) => ref.slug === document.template.slug && ref.edition > document.template.edition,
@@ -89,8 +89,13 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
     const { from, to } = shown ?? { from: span?.start ?? 0, to: span?.end ?? 0 };
     if (state && !state.playing && (state.time < from || state.time >= to)) engine?.seek(from + (to - from) * 0.6);
   }
+  function takeTogether(key: PlacedKey, isOn: boolean): void {
+    stopPlacing();
+    together.set(key, isOn);
+  }
   function pick(slot: PlacedKey, isAdded: boolean): void {
     if (isAdded) {
+      stopPlacing();
       together.add(slot, marked);
       return;
     }
@@ -98,7 +103,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
     // Its scene may be out of view: then it is on the sheet only once it is marked.
     flushSync(() => setMarked(slot));
     if (itemOfKey(slot) !== null || (markOfKey(slot) && mayPlace(slot))) startPlacing(slot);
-    else if (placing && slot !== placing.slot) stopPlacing();
+    else if (placing && !placing.keys.includes(slot)) stopPlacing();
     deck.current?.querySelector<HTMLElement>(`[data-slot="${slot}"]`)?.focus();
   }
 
@@ -123,7 +128,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
             findings={findings}
             marked={marked}
             several={together.keys}
-            onSeveral={together.set}
+            onSeveral={takeTogether}
             present={present}
             free={free}
             onEdit={apply}
@@ -166,7 +171,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
               suggestions: loaded.suggestions,
             }}
             onMark={(slot, span) => {
-              if (placing && slot !== placing.slot) stopPlacing();
+              if (placing && !placing.keys.includes(slot)) stopPlacing();
               mark(slot, span);
             }}
             onPlaceItem={takeItem}

@@ -139,7 +139,7 @@ export function Workshop(props: WorkshopProps) {
   const placing: Placing | null =
     scene && slot
       ? {
-          slot: slotKey(scene, slot),
+          keys: [slotKey(scene, slot)],
           label: slot.label,
           byHand: (format) => scene.places[format]?.[slot.id] ?? null,
           onDrag: (format, moved) => setDragged(moved && { format, place: moved.to }),

@@ -63,6 +63,12 @@ export function union(a: Rect, b: Rect): Rect {
   return rect(x, y, Math.max(right(a), right(b)) - x, Math.max(bottom(a), bottom(b)) - y);
 }
 
+/** The smallest rectangle around all; null around none. */
+export function unionOf(all: readonly Rect[]): Rect | null {
+  const [first, ...others] = all;
+  return first ? others.reduce(union, first) : null;
+}
+
 /** Where two rectangles lie over each other; null where they share no area. */
 export function intersection(a: Rect, b: Rect): Rect | null {
   const [x, y] = [Math.max(a.x, b.x), Math.max(a.y, b.y)];

@@ -1,7 +1,7 @@
 import { type Align } from "../geometry/column";
 import { type BrandFacts } from "../document/facts";
 import { type Entry } from "../arrangement/layout";
-import { type Rect, union } from "../geometry/rect";
+import { type Rect, unionOf } from "../geometry/rect";
 import { type Pieces, USUAL_MOVEMENT, pieceDelays } from "../motion/movement";
 import { wordPieces } from "../type/pieces";
 import { outlineBounds } from "../type/outline";
@@ -127,12 +127,12 @@ const LETTERED: readonly Entry["look"][] = ["plain", "strong", "accent"];
 
 /** Nodes that hold still, in bounds no larger than what they paint. */
 export function tight(nodes: readonly DisplayNode[], place: Rect): StillNode {
-  const [first, ...others] = nodes.flatMap((node) => {
+  const boxes = nodes.flatMap((node) => {
     const box = node.kind === "shape" ? outlineBounds(node.outline) : "place" in node ? node.place : null;
     if (!box) return [];
     return [node.kind === "shape" ? { ...box, x: box.x + node.at.x, y: box.y + node.at.y } : box];
   });
-  return still(nodes, first ? others.reduce(union, first) : place);
+  return still(nodes, unionOf(boxes) ?? place);
 }
 
 /** When a thing has left, in milliseconds from its scene's start; undefined where it goes with its scene. */

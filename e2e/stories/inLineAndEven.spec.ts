@@ -2,7 +2,7 @@ import { type Page, expect, test } from "@playwright/test";
 import { centre, handles, placeIn } from "../handles";
 import { openShortPromotion } from "../newPromotion";
 
-/** Words, the logo and a label are taken together on a proof, put in line in every format, and spaced by a number. */
+/** Words, the logo and a label are taken together on a proof, put in line in every format, spaced by a number, dragged as one. */
 
 /** Presses on what is there on the square proof, at shares of it. */
 async function pressAt(page: Page, x: number, y: number, modifiers: "Shift"[] = []): Promise<void> {
@@ -54,7 +54,36 @@ test("a headline, the logo and a label are centred at once in three formats, spa
   await tools.getByLabel("Gap down").fill("60");
   await page.keyboard.press("Tab");
   await expect(page.getByText("saved", { exact: true })).toBeVisible();
-  await tools.getByRole("button", { name: "No longer together" }).click();
+
+  // Dragged as one in the vertical, each of them goes as far; the other formats stay.
+  const tall = page.locator("[data-proof=vertical] [data-outlined]");
+  const stand = async () =>
+    (await Promise.all((await tall.all()).map((one) => one.boundingBox()))).map((box) => box?.y ?? 0);
+  const [standing, squareBefore] = [await stand(), await placeIn(page, "square")];
+  const all = await handles(page, "vertical").boundingBox();
+  const [x, y] = [(all?.x ?? 0) + (all?.width ?? 0) / 2, (all?.y ?? 0) + (all?.height ?? 0) / 2];
+  await page.keyboard.down("Alt");
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x, y - 20, { steps: 4 });
+  await page.mouse.up();
+  await page.keyboard.up("Alt");
+  await expect
+    .poll(async () =>
+      (await stand()).map((now, at) => Math.round((standing[at] ?? 0) - now - 20)).every((off) => Math.abs(off) <= 1),
+    )
+    .toBe(true);
+  expect(await placeIn(page, "square")).toEqual(squareBefore);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect.poll(stand).toEqual(standing);
+  // By the keys, ten units at a time.
+  const before = await placeIn(page, "vertical");
+  await handles(page, "vertical").press("Shift+ArrowDown");
+  await expect.poll(async () => (await placeIn(page, "vertical")).y - before.y).toBe(10);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect.poll(stand).toEqual(standing);
+
+  await page.keyboard.press("Escape");
   await expect(tools).toHaveCount(0);
 
   const placed = async (press: () => Promise<void>) => {
