@@ -14,7 +14,7 @@ import { type ShelfRecipe } from "./shelfItems";
 import { type ShelfTask } from "./shelfThread";
 
 /** Bumped when what the recipes draw changes, so that no old preview is shown. */
-const SHELF_VERSION = 1;
+const SHELF_VERSION = 2;
 
 /** One thread, started when the first file is asked for and kept a while: who looks at one thing looks at the next. */
 const threads = openThreads<ShelfTask, undefined>("server/shelf/shelfThread.ts", {

@@ -2,6 +2,7 @@ import { beatsOf } from "../../core/sound/beats";
 import { partOf } from "../../core/testing/sample";
 import { EFFECTS, type EffectName } from "./effects";
 import { seeded } from "./random";
+import { SHELF } from "./shelfItems";
 import { TUNES, playTune } from "./tunes";
 import { SAMPLE_RATE, type Stereo, bass, pad, pluck, silence, tap, wavFile } from "./synth";
 
@@ -25,8 +26,34 @@ test.each(partOf(TUNES, 2))("$name goes at the tempo it is written in, and its b
   expect(Math.abs((found?.tempo ?? 0) / tune.beatsAMinute - 1)).toBeLessThan(0.01);
   const beat = 60_000 / tune.beatsAMinute;
   const off = (found?.times ?? []).map((time) => Math.abs(((time + beat / 2) % beat) - beat / 2));
-  expect(off.length).toBeGreaterThan(50);
+  expect(off.length).toBeGreaterThan(45);
   expect(off.filter((ms) => ms <= 40).length / off.length).toBeGreaterThanOrEqual(0.9);
+});
+
+test.each(partOf(TUNES, 3))("$name lasts 30 to 60 s and begins again at its end without a seam", (tune) => {
+  const { left, right } = playTune(tune, 5);
+  expect(left.length / SAMPLE_RATE).toBeGreaterThanOrEqual(30);
+  expect(left.length / SAMPLE_RATE).toBeLessThanOrEqual(60);
+  for (const channel of [left, right]) {
+    // What jumps is heard as a click: from the end to the beginning it jumps no farther than in the tune itself.
+    const jumps = channel.map((sample, at) => Math.abs(sample - (channel[at - 1] ?? channel.at(-1) ?? 0)));
+    const inside = jumps.subarray(1).reduce((most, jump) => Math.max(most, jump), 0);
+    expect(jumps[0]).toBeLessThanOrEqual(inside);
+    // Nor is it silent there: what rings after the last bar rings on over the first.
+    const power = (from: number): number =>
+      channel.subarray(from, from + SAMPLE_RATE / 50).reduce((sum, sample) => sum + sample * sample, 0);
+    expect(power(0)).toBeGreaterThan(power(channel.length - SAMPLE_RATE / 50) / 100);
+  }
+});
+
+test("there are twelve tunes and twenty effects at least, each on the shelf", () => {
+  expect(TUNES.length).toBeGreaterThanOrEqual(12);
+  expect(Object.keys(EFFECTS).length).toBeGreaterThanOrEqual(20);
+  const named: string[] = SHELF.flatMap(({ recipe }) => {
+    if (recipe.kind === "tune") return [recipe.tune];
+    return recipe.kind === "effect" ? [recipe.effect] : [];
+  });
+  expect([...TUNES.map(({ name }) => name), ...Object.keys(EFFECTS)].filter((one) => !named.includes(one))).toEqual([]);
 });
 
 /** MIDI note 69 is 440 Hz (MIDI 1.0); an octave is twelve notes and doubles it. */

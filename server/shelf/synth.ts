@@ -14,9 +14,10 @@ export const silence = (seconds: number): Stereo => ({
 });
 
 /** Frequency of a MIDI note number (69 is 440 Hz). */
-const frequency = (note: number): number => 440 * 2 ** ((note - 69) / 12);
+export const frequency = (note: number): number => 440 * 2 ** ((note - 69) / 12);
 
-function add({ left, right }: Stereo, at: number, sample: number, pan: number): void {
+/** Adds a sample where it is; what is past the end is cut off. @param pan from left (−1) to right (1) */
+export function add({ left, right }: Stereo, at: number, sample: number, pan: number): void {
   if (at >= left.length) return;
   left[at] = (left[at] ?? 0) + sample * Math.cos(((pan + 1) * Math.PI) / 4);
   right[at] = (right[at] ?? 0) + sample * Math.sin(((pan + 1) * Math.PI) / 4);
