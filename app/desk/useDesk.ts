@@ -8,6 +8,8 @@ import { mediaShown, newlyNamed } from "../../core/document/named";
 import { type Promotion } from "../../core/document/promotion";
 import { isShowable } from "../../core/document/refs";
 import { resolvePromotion } from "../../core/document/resolve";
+import { inOrder } from "../../core/preflight/inOrder";
+import { findingsInSound } from "../../core/preflight/soundFindings";
 import { type FormatName } from "../../core/placement/formats";
 import { SHIPPED_BY_REF } from "../../core/templates/shipped";
 // Erased at run time: a page takes nothing from the server but what its loader gives.
@@ -59,7 +61,8 @@ export function useDesk(loaded: LoadedDesk) {
   useUndoKeys(session.undo, session.redo);
   const engine = useProofEngine(slug);
   const prepared = useProofState(engine, (now) => now.prepared);
-  const findings = useProofState(engine, (now) => now.findings);
+  const inProofs = useProofState(engine, (now) => now.findings);
+  const measured = useProofState(engine, (now) => (now.listening.alone === null ? now.measured : null));
   /** The document as it would be, while something is dragged. */
   const [dragged, setDragged] = useState<Promotion | null>(null);
 
@@ -90,6 +93,10 @@ export function useDesk(loaded: LoadedDesk) {
     };
   }, [loaded.facts, onProduct, templates, products, product, media, document.offer]);
   const promotion = useMemo(() => resolvePromotion(document, facts), [document, facts]);
+  const findings = useMemo(() => {
+    const inSound = measured ? findingsInSound({ document, promotion, measured }) : [];
+    return inSound.length === 0 ? inProofs : inOrder([...inProofs, ...inSound], promotion);
+  }, [inProofs, measured, document, promotion]);
   useEffect(() => engine?.show(dragged ?? document, facts), [engine, document, dragged, facts]);
   // What is typed is told to the worker at once, which prepares it while this page is still rendering its fields.
   const showAtOnce = useEffectEvent((): void => engine?.show(session.state().document, facts));

@@ -7,8 +7,7 @@ import { SoundPanel } from "./SoundPanel";
 export function SoundBeside({
   engine,
   ...rest
-}: { engine: ProofEngine | null } & Omit<ComponentProps<typeof SoundPanel>, "time" | "loudness">) {
+}: { engine: ProofEngine | null } & Omit<ComponentProps<typeof SoundPanel>, "time">) {
   const time = useProofState(engine, (state) => (state.playing ? 0 : state.time));
-  const loudness = useProofState(engine, (state) => state.loudness);
-  return <SoundPanel {...rest} time={time} loudness={loudness} />;
+  return <SoundPanel {...rest} engine={engine} time={time} />;
 }

@@ -5,7 +5,6 @@ import { type ListedPiece, piecesOn } from "../../core/document/soundEdits";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
 import { type TimeSpan } from "../../core/pace/timeEdits";
-import { msOf } from "../../core/time/ticks";
 import { pieceShape } from "../../core/sound/pieceShape";
 import { Lane } from "./Lane";
 import { TimeBar } from "./TimeBar";
@@ -92,7 +91,7 @@ function PiecesLane({
 /** A piece's waveform, and the line of how loud it is made over that. */
 function PieceShape({ promotion: { mix, facts }, timed }: { promotion: ResolvedPromotion; timed: TimedPiece }) {
   const { piece } = timed;
-  const span = mix.track.find(({ from, what }) => what.sound === piece.media && Math.abs(msOf(from) - timed.from) < 1);
+  const span = mix.track.find(({ what }) => what.piece === piece.id);
   const shape = useMemo(
     () => (span ? pieceShape(span, facts.media[piece.media]) : null),
     [span, facts.media, piece.media],

@@ -8,7 +8,6 @@ import { type ListedPiece, addSound, piecesOn } from "../../core/document/soundE
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
 import { usualClipLevel } from "../../core/sound/mix";
-import { type Loudness } from "../../core/sound/loudness";
 import { type SteppingBack } from "../../core/sound/stepsBack";
 import { millis } from "../../core/units";
 import type { OfferedMedia } from "../../server/media/offeredMedia";
@@ -17,7 +16,10 @@ import { useDropFill } from "../desk/useDropFill";
 import { LevelField } from "../desk/LevelField";
 import { SoundOptions } from "../desk/SoundOptions";
 import { usualWords } from "../desk/usualWords";
+import { useProofState } from "../desk/useProof";
 import { NumberField } from "../workshop/NumberField";
+import { type ProofEngine } from "../proof/proofEngine";
+import { FinishPanel } from "./FinishPanel";
 import { SoundPieceRow } from "./SoundPieceRow";
 import { TimeField } from "./TimeField";
 import { VoiceTools } from "./VoiceTools";
@@ -38,8 +40,7 @@ export interface SoundPanelProps {
   readonly time: number;
   /** The language that captions are written in. */
   readonly language: string;
-  /** How loud all of it is; null until that was measured. */
-  readonly loudness: Loudness | null;
+  readonly engine: ProofEngine | null;
   readonly chosen: string | null;
   readonly onChoose: (id: string | null) => void;
   readonly onChosen: (item: OfferedMedia) => void;
@@ -48,20 +49,20 @@ export interface SoundPanelProps {
 
 /** What is heard: music, voice and effects piece by piece, the clips, and how music steps back under a voice. */
 export function SoundPanel(props: SoundPanelProps) {
-  const { document, promotion, loudness, onEdit } = props;
+  const { document, promotion, engine, onEdit } = props;
   return (
     <section aria-label="Sound" className="flex flex-col gap-4">
       {LANES.map((lane) => (
         <LanePieces key={lane} {...props} lane={lane} />
       ))}
-      {promotion.mix.track.length > 0 && loudness && <Measured loudness={loudness} />}
+      {promotion.mix.track.length > 0 && <FinishPanel promotion={promotion} engine={engine} onEdit={onEdit} />}
       <ClipsLevel document={document} promotion={promotion} onEdit={onEdit} />
     </section>
   );
 }
 
 function LanePieces({ lane, ...props }: SoundPanelProps & { lane: Lane }) {
-  const { document, promotion, sounds, time, chosen, onChoose, onChosen, onEdit } = props;
+  const { document, promotion, engine, sounds, time, chosen, onChoose, onChosen, onEdit } = props;
   const { title, add, none } = LANE_WORDS[lane];
   const pieces = piecesOn(document.lanes, lane);
   function choose({ target: { value } }: ChangeEvent<HTMLSelectElement>): void {
@@ -78,6 +79,8 @@ function LanePieces({ lane, ...props }: SoundPanelProps & { lane: Lane }) {
     onEdit(added.edit);
     onChoose(added.id);
   }
+  const alone = useProofState(engine, (state) => state.listening.alone);
+  const hearAlone = (id: string | null): void => engine?.listen({ alone: id });
   const bring = useDropFill<Lane>((_, media) => put(media));
   const pick = ({ target }: ChangeEvent<HTMLInputElement>): void => {
     if (target.files) bring(lane, target.files);
@@ -92,6 +95,8 @@ function LanePieces({ lane, ...props }: SoundPanelProps & { lane: Lane }) {
       onChosen={onChosen}
       piece={piece}
       time={time}
+      isAlone={piece.id === alone}
+      onAlone={hearAlone}
       isOpen={piece.id === chosen}
       onOpen={onChoose}
       onEdit={onEdit}
@@ -156,25 +161,6 @@ function SteppingBackFields({ document, onEdit }: Pick<SoundPanelProps, "documen
         onTime={setRelease}
       />
     </div>
-  );
-}
-
-/** How loud all that is heard is together, as it will be in the files. */
-function Measured({ loudness: { integrated, momentary, truePeak } }: { loudness: Loudness }) {
-  const inWords = (value: number | null, unit: string): string =>
-    value === null ? "silent" : `${value.toFixed(1).replace("-", "−")} ${unit}`;
-  return (
-    <section aria-label="Loudness" className="flex flex-col gap-1">
-      <h3 className="text-[15px] font-semibold">All together</h3>
-      <dl className="grid grid-cols-[1fr_auto] gap-x-3 gap-y-0.5 text-[13px] text-soft [&>dd]:text-right [&>dd]:figures">
-        <dt>Loudness</dt>
-        <dd>{inWords(integrated, "LUFS")}</dd>
-        <dt>Loudest moment</dt>
-        <dd>{inWords(momentary, "LUFS")}</dd>
-        <dt>Highest peak</dt>
-        <dd>{inWords(truePeak, "dBTP")}</dd>
-      </dl>
-    </section>
   );
 }
 

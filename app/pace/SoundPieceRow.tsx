@@ -1,6 +1,6 @@
 import { clsx } from "clsx";
 import { type ChangeEvent } from "react";
-import { Trash2, Volume2, VolumeX } from "lucide-react";
+import { Ear, Trash2, Volume2, VolumeX } from "lucide-react";
 import { type Edit } from "../../core/document/edit";
 import { type SoundFacts } from "../../core/document/facts";
 import { GAINS, SHORTEST_PIECE_MS, heardFor } from "../../core/document/lanes";
@@ -36,6 +36,9 @@ interface SoundPieceRowProps {
   readonly piece: ListedPiece;
   /** The time that is looked at, in milliseconds. */
   readonly time: number;
+  /** Whether only it is heard, until somebody wants to hear the others again. */
+  readonly isAlone: boolean;
+  readonly onAlone: (id: string | null) => void;
   readonly isOpen: boolean;
   readonly onOpen: (id: string | null) => void;
   readonly onEdit: (edit: Edit) => void;
@@ -43,7 +46,7 @@ interface SoundPieceRowProps {
 
 /** A piece of sound: named, muted and taken out; opened, where it lies, what of it is heard and how loud. */
 export function SoundPieceRow(props: SoundPieceRowProps) {
-  const { document, promotion, piece, isOpen, onOpen, onEdit } = props;
+  const { document, promotion, piece, isAlone, onAlone, isOpen, onOpen, onEdit } = props;
   const sound = promotion.facts.media[piece.media];
   const name = piece.says ?? sound?.name.replace(/\.\w+$/, "") ?? "not there any more";
   const open = (): void => onOpen(isOpen ? null : piece.id);
@@ -51,6 +54,7 @@ export function SoundPieceRow(props: SoundPieceRowProps) {
     const edit = changeSound(document, piece.id, { muted: piece.muted ? null : true }, "Mute");
     if (edit) onEdit(edit);
   };
+  const hearAlone = (): void => onAlone(isAlone ? null : piece.id);
   const remove = (): void => onEdit(removeSound(piece.id));
   const Mark = piece.muted ? VolumeX : Volume2;
   return (
@@ -64,6 +68,17 @@ export function SoundPieceRow(props: SoundPieceRowProps) {
           className={clsx("p-1", piece.muted ? "text-wrong" : "text-soft hover:text-ink")}
         >
           <Mark aria-hidden size={15} />
+        </button>
+        <button
+          type="button"
+          aria-pressed={isAlone}
+          aria-label={`Hear ${name} alone`}
+          title="Hear it alone, for now; files have all"
+          disabled={piece.muted === true}
+          onClick={hearAlone}
+          className={clsx("p-1 disabled:opacity-25", isAlone ? "bg-accent text-white" : "text-soft hover:text-ink")}
+        >
+          <Ear aria-hidden size={15} />
         </button>
         <button
           type="button"

@@ -2,6 +2,7 @@ import { jest } from "@jest/globals";
 import { type Mix } from "../../core/sound/mixedPiece";
 import { ticksOf } from "../../core/time/ticks";
 import { openMixing } from "./mixing";
+import { AS_MIXED } from "../../core/sound/finish";
 
 /** Two seconds of a sound: the first at half of full scale, the second at a quarter. */
 const SECOND = 48_000;
@@ -42,12 +43,17 @@ const mix = (sound: string, position: number, lasts: number, length = 2): Mix =>
     },
   ],
   length: length * 1000,
+  finish: AS_MIXED,
 });
 const mixing = () => openMixing(({ sound }) => `/${sound}`);
 
 test("all of a promotion is mixed, of which no more is fetched than is heard, and once", async () => {
   const sound = mixing();
-  const { left, right } = await sound.mixed(mix("tune", 0.5, 1));
+  const {
+    whole: { left, right },
+    ended,
+  } = await sound.mixed(mix("tune", 0.5, 1));
+  expect(ended).toBe(1);
   expect(left).toHaveLength(2 * SECOND);
   expect([left[0], left[SECOND / 2 - 1], left[SECOND / 2], left[SECOND - 1], left[SECOND]]).toEqual([
     0.5, 0.5, 0.25, 0.25, 0,
@@ -63,9 +69,9 @@ test("all of a promotion is mixed, of which no more is fetched than is heard, an
 
 test("a sound that can't be fetched is silent, and asked for again the next time", async () => {
   const sound = mixing();
-  expect(Math.max(...(await sound.mixed(mix("refused", 0, 1))).left)).toBe(0);
+  expect(Math.max(...(await sound.mixed(mix("refused", 0, 1))).whole.left)).toBe(0);
   isBroken = true;
-  expect(Math.max(...(await sound.mixed(mix("tune", 0, 1))).left)).toBe(0);
+  expect(Math.max(...(await sound.mixed(mix("tune", 0, 1))).whole.left)).toBe(0);
   isBroken = false;
-  expect((await sound.mixed(mix("tune", 0, 1))).left[0]).toBe(0.5);
+  expect((await sound.mixed(mix("tune", 0, 1))).whole.left[0]).toBe(0.5);
 });

@@ -1,3 +1,4 @@
+import { inOne } from "../../core/sound/finished";
 import { heardSamples } from "../../core/sound/heardSamples";
 import { type NeededSamples, type NeededSound, neededSamples } from "../../core/sound/mixSamples";
 import { type Mix, type SoundVersion } from "../../core/sound/mixedPiece";
@@ -6,8 +7,8 @@ import { ticksOf } from "../../core/time/ticks";
 
 /** Mixes what is heard of promotions, and keeps the samples that it fetched for it. */
 export interface Mixing {
-  /** All that is heard of a promotion, in one. */
-  mixed(mix: Mix): Promise<Stereo>;
+  /** All that is heard of a promotion, in one, and the least factor that anything in it was turned down by. */
+  mixed(mix: Mix): Promise<{ readonly whole: Stereo; readonly ended: number }>;
 }
 
 interface Kept {
@@ -39,14 +40,10 @@ export function openMixing(addressOf: (version: SoundVersion) => string): Mixing
         if (!found && kept.get(name)?.samples === samples) kept.delete(name);
       }
       const count = sampleAt(ticksOf(mix.length));
-      const whole = { left: new Float32Array(count), right: new Float32Array(count) };
-      let at = 0;
-      for (const { left, right } of heardSamples(mix, (name) => ready.get(name) ?? null, count)) {
-        whole.left.set(left, at);
-        whole.right.set(right, at);
-        at += left.length;
-      }
-      return whole;
+      return inOne(
+        heardSamples(mix, (name) => ready.get(name) ?? null, count),
+        count,
+      );
     },
   };
 }

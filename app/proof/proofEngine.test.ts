@@ -3,6 +3,7 @@ import { testDocument, testFacts } from "../../core/testing/promotions";
 import { type ProofEngine, openProofEngine } from "./proofEngine";
 import { type StageNews, type ToStage } from "./proofMessages";
 import { type Proofs } from "./proofs";
+import { AS_MIXED } from "../../core/sound/finish";
 
 /** Lets the page's frames and clock be moved by hand. */
 let frames: ((now: number) => void)[] = [];
@@ -44,7 +45,7 @@ const prepared = (time: number, length = 15_000): StageNews => ({
   kind: "prepared",
   sheets: [],
   findings: [],
-  mix: { track: [], length },
+  mix: { track: [], length, finish: AS_MIXED },
   length,
   time,
 });

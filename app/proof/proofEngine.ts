@@ -5,7 +5,7 @@ import { type Quality } from "../../core/placement/quality";
 import { type Size } from "../../core/geometry/rect";
 import { type Finding } from "../../core/preflight/finding";
 import { type ProofSheet } from "../../core/scene/proofSheet";
-import { type Loudness } from "../../core/sound/loudness";
+import { type MeasuredMix } from "../../core/sound/measuredMix";
 import { type Mix } from "../../core/sound/mixedPiece";
 import { FPS_30 } from "../../core/time/frames";
 import { frameStart, msOf } from "../../core/time/ticks";
@@ -26,8 +26,9 @@ export interface ProofState {
   readonly time: number;
   readonly length: number;
   readonly playing: boolean;
-  /** How loud all that is heard is; null until it was mixed, and where nothing is. */
-  readonly loudness: Loudness | null;
+  /** What was measured of all that is heard; null until it was mixed, and where nothing is. */
+  readonly measured: MeasuredMix | null;
+  readonly listening: Listening;
   readonly problem: string | null;
   /** What is played again and again; null where it plays on to the end. */
   readonly repeated: RepeatedTime | null;
@@ -40,10 +41,19 @@ export const NOTHING_SHOWN: ProofState = {
   time: 0,
   length: 0,
   playing: false,
-  loudness: null,
+  measured: null,
+  listening: { alone: null, isMono: false },
   problem: null,
   repeated: null,
 };
+
+/** How somebody listens for a while: nothing of it is kept, and files have all of the sound. */
+export interface Listening {
+  /** The piece of sound that is heard alone, by its id; null for all. */
+  readonly alone: string | null;
+  /** Whether it is heard as from one speaker. */
+  readonly isMono: boolean;
+}
 
 /** A stretch of time, in milliseconds. */
 export interface RepeatedTime {
@@ -66,6 +76,8 @@ export interface ProofEngine {
   seek(time: number): void;
   /** Plays a stretch again and again; null to play on. */
   repeat(time: RepeatedTime | null): void;
+  /** Changes how it is listened to. */
+  listen(how: Partial<Listening>): void;
   /** Moves by whole frames and pauses. */
   step(frames: number): void;
   /** Paints the present frame at an output's full size, exactly as it will render. */
@@ -97,8 +109,9 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
   let shown: Promotion | null = null;
   let sent: Facts | null = null;
   let started = { at: 0, from: 0 };
-  const sound = openSoundPlayer(openSoundMixer((loudness) => change({ loudness })));
+  const sound = openSoundPlayer(openSoundMixer((measured) => change({ measured })));
   let heard = "";
+  let whole: Mix | null = null;
   let videos: VideoRelay | null = null;
   let closed = false;
   let ask = 0;
@@ -198,10 +211,17 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
   }
 
   function prepareSound(mix: Mix): void {
-    const key = JSON.stringify(mix);
+    whole = mix;
+    const { alone } = current.listening;
+    const isThere = mix.track.some(({ what }) => what.piece === alone);
+    // Where the piece that is heard alone was taken out, all is heard again.
+    if (alone !== null && !isThere) change({ listening: { ...current.listening, alone: null } });
+    const listened = isThere ? { ...mix, track: mix.track.filter(({ what }) => what.piece === alone) } : mix;
+    const key = JSON.stringify(listened);
     if (key === heard) return;
     heard = key;
-    sound.load(mix);
+    if (listened.track.length === 0) change({ measured: null });
+    sound.load(listened);
   }
 
   function tellSize(format: FormatName, canvas: HTMLCanvasElement): void {
@@ -250,6 +270,11 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
       untouched = false;
       if (current.playing) playFrom(Math.min(current.length, Math.max(0, time)));
       else pauseAt(time);
+    },
+    listen(how) {
+      change({ listening: { ...current.listening, ...how } });
+      sound.setMono(current.listening.isMono);
+      if (whole) prepareSound(whole);
     },
     repeat(time) {
       change({ repeated: time });

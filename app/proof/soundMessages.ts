@@ -1,4 +1,4 @@
-import { type Loudness } from "../../core/sound/loudness";
+import { type MeasuredMix } from "../../core/sound/measuredMix";
 import { type Mix } from "../../core/sound/mixedPiece";
 import { type Stereo } from "../../core/sound/samples";
 
@@ -10,4 +10,4 @@ export interface ToSounds {
 
 /** What it answers: with nothing where another was asked for meanwhile; and then how loud that is. */
 export type FromSounds =
-  { readonly ask: number; readonly mixed: Stereo | null } | { readonly ask: number; readonly loudness: Loudness };
+  { readonly ask: number; readonly mixed: Stereo | null } | { readonly ask: number; readonly measured: MeasuredMix };

@@ -1,4 +1,4 @@
-import { type Loudness } from "../../core/sound/loudness";
+import { type MeasuredMix } from "../../core/sound/measuredMix";
 import { type Mix } from "../../core/sound/mixedPiece";
 import { type Stereo } from "../../core/sound/samples";
 import { type FromSounds, type ToSounds } from "./soundMessages";
@@ -10,8 +10,8 @@ export interface SoundMixer {
   close(): void;
 }
 
-/** @param onLoudness told how loud what was mixed last is, a little after it was mixed */
-export function openSoundMixer(onLoudness: (loudness: Loudness) => void = () => undefined): SoundMixer {
+/** @param onMeasured told what was measured of what was mixed last, a little after it was mixed */
+export function openSoundMixer(onMeasured: (measured: MeasuredMix) => void = () => undefined): SoundMixer {
   let worker: Worker | null = null;
   let last = 0;
   const asked = new Map<number, (mixed: Stereo | null) => void>();
@@ -19,8 +19,8 @@ export function openSoundMixer(onLoudness: (loudness: Loudness) => void = () => 
   function start(): Worker {
     const started = new Worker(new URL("../workers/soundWorker.ts", import.meta.url), { type: "module" });
     started.onmessage = ({ data }: MessageEvent<FromSounds>) => {
-      if ("loudness" in data) {
-        if (data.ask === last) onLoudness(data.loudness);
+      if ("measured" in data) {
+        if (data.ask === last) onMeasured(data.measured);
         return;
       }
       asked.get(data.ask)?.(data.mixed);

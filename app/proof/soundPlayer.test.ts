@@ -3,6 +3,7 @@ import { type Mix } from "../../core/sound/mixedPiece";
 import { type Stereo } from "../../core/sound/samples";
 import { ticksOf } from "../../core/time/ticks";
 import { openSoundPlayer } from "./soundPlayer";
+import { AS_MIXED } from "../../core/sound/finish";
 
 interface Started {
   /** Seconds into what is heard. */
@@ -10,6 +11,7 @@ interface Started {
   isStopped: boolean;
 }
 const started: Started[] = [];
+const outs: { channelCount: number; channelCountMode: string; connect: (next: object) => object }[] = [];
 let isClosed = false;
 let now = 0;
 
@@ -22,6 +24,10 @@ class TestContext {
     duration: length / rate,
     copyToChannel: () => undefined,
   });
+  createGain = (): object => {
+    outs.push({ channelCount: 0, channelCountMode: "", connect: (next: object) => next });
+    return outs.at(-1) ?? {};
+  };
   createBufferSource = (): object => {
     let mine: Started | null = null;
     return {
@@ -47,8 +53,12 @@ beforeEach(() => {
 const settled = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 
 const piece = { sound: "s", position: 0, speed: 1, used: { from: 0, to: null }, isLooped: false, levels: [] };
-const tenSeconds: Mix = { track: [{ from: ticksOf(0), to: ticksOf(10_000), what: piece }], length: 10_000 };
-const silence: Mix = { track: [], length: 10_000 };
+const tenSeconds: Mix = {
+  track: [{ from: ticksOf(0), to: ticksOf(10_000), what: piece }],
+  length: 10_000,
+  finish: AS_MIXED,
+};
+const silence: Mix = { track: [], length: 10_000, finish: AS_MIXED };
 
 /** A player, and a way to have what it asked for mixed. */
 function player(later = 0) {
@@ -79,6 +89,17 @@ test("it is heard from where it is played, and stops where it is held", async ()
   sound.play(10_500);
   await settled();
   expect(started).toHaveLength(1);
+});
+
+test("as from one speaker, all goes through one channel, whether it was asked for before or while it plays", async () => {
+  const sound = player();
+  sound.setMono(true);
+  sound.load(tenSeconds);
+  await sound.answer(0);
+  expect(outs.at(-1)).toMatchObject({ channelCount: 1, channelCountMode: "explicit" });
+  sound.play(0);
+  sound.setMono(false);
+  expect(outs.at(-1)?.channelCount).toBe(2);
 });
 
 test("what is mixed while it plays is heard from where it is by then", async () => {

@@ -9,6 +9,8 @@ export interface SoundPlayer {
   /** @param time in milliseconds */
   play(time: number): void;
   hold(): void;
+  /** Whether it is heard as from one speaker. */
+  setMono(isMono: boolean): void;
   close(): void;
 }
 
@@ -24,6 +26,9 @@ const LATER_MS = 1500;
 /** @param later how long it waits before it mixes what is not played, in milliseconds */
 export function openSoundPlayer(mixer: SoundMixer, later = LATER_MS): SoundPlayer {
   let context: AudioContext | null = null;
+  /** What all goes through: as one channel, or as two. */
+  let out: GainNode | null = null;
+  let isMono = false;
   let heard: AudioBuffer | null = null;
   let source: AudioBufferSourceNode | null = null;
   let playing: Playing | null = null;
@@ -50,7 +55,7 @@ export function openSoundPlayer(mixer: SoundMixer, later = LATER_MS): SoundPlaye
     if (into >= heard.duration) return;
     source = context.createBufferSource();
     source.buffer = heard;
-    source.connect(context.destination);
+    source.connect(out ?? context.destination);
     source.start(context.currentTime, into);
   }
 
@@ -72,11 +77,21 @@ export function openSoundPlayer(mixer: SoundMixer, later = LATER_MS): SoundPlaye
     void load(mix);
   }
 
+  function opened(): AudioContext {
+    const made = new AudioContext({ sampleRate: SAMPLE_RATE });
+    out = made.createGain();
+    out.channelCountMode = "explicit";
+    out.channelCount = channels();
+    out.connect(made.destination);
+    return made;
+  }
+  const channels = (): number => (isMono ? 1 : 2);
+
   async function load(mix: Mix): Promise<void> {
     const mine = ++loads;
     const mixed = mix.track.length > 0 ? await mixer.mixed(mix) : null;
     if (mine !== loads) return;
-    if (mixed) context ??= new AudioContext({ sampleRate: SAMPLE_RATE });
+    if (mixed) context ??= opened();
     heard = context && mixed ? bufferOf(context, mixed) : null;
     await sound();
   }
@@ -89,6 +104,10 @@ export function openSoundPlayer(mixer: SoundMixer, later = LATER_MS): SoundPlaye
       void sound();
     },
     hold,
+    setMono(wanted) {
+      isMono = wanted;
+      if (out) out.channelCount = channels();
+    },
     close() {
       loads++;
       if (waiting) clearTimeout(waiting.timer);

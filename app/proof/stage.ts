@@ -6,7 +6,8 @@ import { type Size } from "../../core/geometry/rect";
 import { type FormatName, formatOf } from "../../core/placement/formats";
 import { outputSize, pixelsPerUnit, type Quality } from "../../core/placement/quality";
 import { type Finding } from "../../core/preflight/finding";
-import { type FindingMemory, findingsOf, inOrder } from "../../core/preflight/findings";
+import { type FindingMemory, findingsOf } from "../../core/preflight/findings";
+import { inOrder } from "../../core/preflight/inOrder";
 import { type ClipNode, type DisplayList, clipsIn, sameFrame } from "../../core/scene/displayList";
 import {
   type PreparationMemory,

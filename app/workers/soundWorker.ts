@@ -1,4 +1,4 @@
-import { loudnessOf } from "../../core/sound/loudness";
+import { measuredMix } from "../../core/sound/measuredMix";
 import { type Stereo } from "../../core/sound/samples";
 import { soundName } from "../../core/sound/mixedPiece";
 import { openMixing } from "../proof/mixing";
@@ -10,12 +10,12 @@ let newest = 0;
 let before: Promise<void> = Promise.resolve();
 
 /** Gives what was mixed at once, and how loud it is after that: nobody who wants to hear it waits for that. */
-function answer(ask: number, mixed: Stereo | null): void {
-  const kept = mixed && { left: mixed.left.slice(), right: mixed.right.slice() };
-  const told: FromSounds = { ask, mixed };
-  self.postMessage(told, { transfer: mixed ? [mixed.left.buffer, mixed.right.buffer] : [] });
+function answer(ask: number, made: { readonly whole: Stereo; readonly ended: number } | null): void {
+  const kept = made && { left: made.whole.left.slice(), right: made.whole.right.slice() };
+  const told: FromSounds = { ask, mixed: made?.whole ?? null };
+  self.postMessage(told, { transfer: made ? [made.whole.left.buffer, made.whole.right.buffer] : [] });
   if (!kept || ask !== newest) return;
-  const measured: FromSounds = { ask, loudness: loudnessOf(kept) };
+  const measured: FromSounds = { ask, measured: measuredMix(kept, made.ended) };
   self.postMessage(measured);
 }
 

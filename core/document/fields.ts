@@ -32,6 +32,7 @@ import {
   type SlotKind,
   type TemplateStyle,
 } from "./sceneTemplate";
+import { ASKED_FOR, USUAL_CEILING } from "../sound/finish";
 
 /**
  * Where a value can be set, nearest first: for one scene (or a slot of it) in one format, for it in every format, for
@@ -273,6 +274,18 @@ export const FIELDS = {
   }),
   comesForwardIn: ofScene(time("Music comes forward within", { least: 0, most: 5000 }, 600), {
     named: "The stepping back of music with",
+    layers: ["@all"],
+    lock: "timing",
+    from: () => undefined,
+  }),
+  loudness: ofScene(within("Loudness of the whole, LUFS", { least: -31, most: -8, step: 0.5 }, ASKED_FOR[0]), {
+    named: "The loudness of the whole with",
+    layers: ["@all"],
+    lock: "timing",
+    from: () => undefined,
+  }),
+  ceiling: ofScene(within("Highest peak, dBTP", { least: -9, most: 0, step: 0.5 }, USUAL_CEILING), {
+    named: "The highest peak with",
     layers: ["@all"],
     lock: "timing",
     from: () => undefined,

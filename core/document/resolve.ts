@@ -12,6 +12,7 @@ import { placementsOf } from "./placementsPart";
 import { type Item, isLettered } from "./items";
 import { type SoundingScene } from "../sound/clipSounds";
 import { mixOf } from "../sound/mix";
+import { type Finish } from "../sound/finish";
 import { type SteppingBack } from "../sound/stepsBack";
 import { type Mix } from "../sound/mixedPiece";
 import { sceneSpans, totalLength, type SceneSpan } from "../time/timeline";
@@ -108,7 +109,12 @@ export function resolvePromotion(document: Promotion, facts: Facts): ResolvedPro
     ),
     furniture: furnitureByFormat(document),
     ending: endingOf(document, base, length),
-    mix: mixOf(sounding, facts.media, { plan: base.sound, length, stepsBack: steppingBack(document, base) }),
+    mix: mixOf(sounding, facts.media, {
+      plan: base.sound,
+      length,
+      stepsBack: steppingBack(document, base),
+      finish: finishOf(document, base),
+    }),
   };
 }
 
@@ -142,6 +148,12 @@ function steppingBack(document: Promotion, base: Template): SteppingBack {
     attack: set.stepsBackIn ?? FIELDS.stepsBackIn.field.initial,
     release: set.comesForwardIn ?? FIELDS.comesForwardIn.field.initial,
   };
+}
+
+/** How loud the whole is made, as the promotion or its template says. */
+function finishOf(document: Promotion, base: Template): Finish {
+  const set = { ...base.adjustments["@all"], ...document.adjustments["@all"] };
+  return { loudness: set.loudness ?? null, ceiling: set.ceiling ?? FIELDS.ceiling.field.initial };
 }
 
 /** How a promotion ends, as it or its template says. It takes no more than the whole of it. */

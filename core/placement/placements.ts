@@ -17,6 +17,8 @@ export interface Placement {
   readonly furniture: readonly Furniture[];
   /** Seconds; null where nothing says so. */
   readonly longest: number | null;
+  /** How loud the whole of it is asked to be, in LUFS. */
+  readonly loudness: number;
 }
 
 const drawn = (what: string, x: number, y: number, width: number, height: number): Furniture => ({
@@ -33,16 +35,24 @@ function soundButton(format: FormatName): Furniture {
 
 /**
  * The placements that ship. Their values are common practice of feeds, full-screen players and screens in shops, rounded
- * up to where any of them draws; none is a rule of one channel.
+ * up to where any of them draws; none is a rule of one channel. Screens in shops are as soft as broadcasters are (EBU R 128).
  */
 export const PLACEMENTS: readonly Placement[] = [
-  { id: "square-feed", title: "Square feed", format: "square", furniture: [soundButton("square")], longest: 60 },
+  {
+    id: "square-feed",
+    title: "Square feed",
+    format: "square",
+    furniture: [soundButton("square")],
+    longest: 60,
+    loudness: -14,
+  },
   {
     id: "square-card",
     title: "Square card in a row",
     format: "square",
     furniture: [drawn("dots", 0.3, 0.94, 0.4, 0.06), soundButton("square")],
     longest: 60,
+    loudness: -14,
   },
   {
     id: "portrait-feed",
@@ -50,6 +60,7 @@ export const PLACEMENTS: readonly Placement[] = [
     format: "portrait",
     furniture: [soundButton("portrait")],
     longest: 60,
+    loudness: -14,
   },
   {
     id: "vertical-full-screen",
@@ -61,6 +72,7 @@ export const PLACEMENTS: readonly Placement[] = [
       drawn("caption", 0, 0.825, 0.9, 0.175),
     ],
     longest: 90,
+    loudness: -14,
   },
   {
     id: "vertical-short",
@@ -72,6 +84,7 @@ export const PLACEMENTS: readonly Placement[] = [
       drawn("caption", 0, 0.825, 0.9, 0.175),
     ],
     longest: 60,
+    loudness: -14,
   },
   {
     id: "vertical-day",
@@ -79,14 +92,23 @@ export const PLACEMENTS: readonly Placement[] = [
     format: "vertical",
     furniture: [drawn("header", 0, 0, 1, 0.13), drawn("reply line", 0, 0.87, 1, 0.13)],
     longest: 15,
+    loudness: -14,
   },
-  { id: "upright-screen", title: "Upright screen in a shop", format: "vertical", furniture: [], longest: null },
+  {
+    id: "upright-screen",
+    title: "Upright screen in a shop",
+    format: "vertical",
+    furniture: [],
+    longest: null,
+    loudness: -23,
+  },
   {
     id: "widescreen-player",
     title: "Widescreen player",
     format: "widescreen",
     furniture: [drawn("controls", 0, 0.95, 1, 0.05)],
     longest: null,
+    loudness: -14,
   },
   {
     id: "in-stream",
@@ -94,6 +116,7 @@ export const PLACEMENTS: readonly Placement[] = [
     format: "widescreen",
     furniture: [drawn("skip button", 0.8, 0.78, 0.2, 0.14), drawn("mark of the ad", 0, 0.88, 0.25, 0.12)],
     longest: 30,
+    loudness: -16,
   },
   {
     id: "widescreen-feed",
@@ -101,14 +124,16 @@ export const PLACEMENTS: readonly Placement[] = [
     format: "widescreen",
     furniture: [soundButton("widescreen")],
     longest: 120,
+    loudness: -14,
   },
-  { id: "shop-screen", title: "Screen in a shop", format: "widescreen", furniture: [], longest: null },
+  { id: "shop-screen", title: "Screen in a shop", format: "widescreen", furniture: [], longest: null, loudness: -23 },
   {
     id: "banner",
     title: "Banner",
     format: "3x1",
     furniture: [drawn("sign of the page", 0.03, 0.55, 0.16, 0.45)],
     longest: 15,
+    loudness: -14,
   },
 ];
 

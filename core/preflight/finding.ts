@@ -5,6 +5,7 @@ import { type ResolvedPromotion, type ResolvedScene } from "../document/resolve"
 import { type SlotKey } from "../document/sceneTemplate";
 import { type Size } from "../geometry/rect";
 import { type FormatName } from "../placement/formats";
+import { type MeasuredMix } from "../sound/measuredMix";
 import { type PreparedPromotion } from "../scene/preparePromotion";
 import { type PreparedScene } from "../scene/prepared";
 
@@ -92,4 +93,16 @@ export interface FrameWatch {
   readonly found: () => readonly (Omit<Found, "slot"> & { readonly at: number })[];
 }
 
-export type Rule = SceneRule | WholeRule | FrameRule;
+/** A promotion with what was measured of all that is heard of it. */
+export interface HeardPromotion {
+  readonly document: Promotion;
+  readonly promotion: ResolvedPromotion;
+  readonly measured: MeasuredMix;
+}
+
+/** Something that is listened for in all that is heard. */
+export interface SoundRule extends RuleBase {
+  readonly listen: (heard: HeardPromotion) => readonly Omit<Found, "slot">[];
+}
+
+export type Rule = SceneRule | WholeRule | FrameRule | SoundRule;

@@ -3,7 +3,8 @@ import { type PreparedPromotion } from "../scene/preparePromotion";
 import { type PreparedScene } from "../scene/prepared";
 import { type Promotion } from "../document/promotion";
 import { sceneOf } from "../document/sceneIds";
-import { type CheckedPromotion, type CheckedScene, type Finding, SEVERITIES } from "./finding";
+import { type CheckedPromotion, type CheckedScene, type Finding } from "./finding";
+import { inOrder } from "./inOrder";
 import { RULES } from "./rules";
 
 /** What was found in scenes that have not changed since: by what was prepared, and how long it stays. */
@@ -33,15 +34,6 @@ export function findingsOf(
   const [first] = formats;
   const inAll = first ? ofWhole({ document, promotion, prepared: first, formats }) : [];
   return inOrder([...found, ...inAll], promotion);
-}
-
-/** Findings as they are read: what is wrong first, else in the order of the scenes. */
-export function inOrder(findings: readonly Finding[], { scenes }: Pick<ResolvedPromotion, "scenes">): Finding[] {
-  const order = new Map(scenes.map(({ id }, index) => [id, index]));
-  const rank = ({ severity, where }: Finding): number =>
-    SEVERITIES.indexOf(severity) * (scenes.length + 1) +
-    (where.scene === null ? scenes.length : (order.get(where.scene) ?? 0));
-  return [...findings].sort((one, other) => rank(one) - rank(other));
 }
 
 const SCENE_RULES = RULES.filter((rule) => "look" in rule);

@@ -1,4 +1,5 @@
 import {
+  FOR_ALL,
   addPlacement,
   adjust,
   applyEdit,
@@ -60,11 +61,13 @@ const withSizes = (): Facts => {
   return { ...facts, media: { ...facts.media, [SMALL]: small, [LARGE]: large } };
 };
 const withStanding = (standing: Partial<Standing>): Facts => testFacts({ standing: { ...NO_STANDING, ...standing } });
+const MUSIC_ID = "00000000-0000-4000-8000-000000000083";
 const VOICE_ID = "00000000-0000-4000-8000-000000000082";
 const withVoice = (): Facts => {
   const facts = testFacts();
   const voice = { kind: "sound", id: VOICE_ID, name: "spoken.wav", length: 2000, loudness: -18, peak: -3 } as const;
-  return { ...facts, media: { ...facts.media, [VOICE_ID]: voice } };
+  const music = { ...voice, id: MUSIC_ID, name: "tune.wav", length: 20_000, peak: -9 } as const;
+  return { ...facts, media: { ...facts.media, [VOICE_ID]: { ...voice, peak: -9 }, [MUSIC_ID]: music } };
 };
 const OFFER = {
   state: "running",
@@ -473,6 +476,18 @@ const CASES: readonly Case[] = [
     words: /“Come on Friday.” can only be heard, at 0\.5 s/,
     isCured: true,
   },
+  {
+    rule: "voice-above-music",
+    edits: [
+      putSound("bed", { order: "a0", lane: "music", media: MUSIC_ID }),
+      putSound("voice", { order: "a1", lane: "voice", media: VOICE_ID, at: millis(1000) }),
+      adjust("stepsBack", 2, FOR_ALL),
+    ],
+    facts: withVoice(),
+    // Both are as loud as the template has it, the music two decibels less.
+    words: /the voice at 1\.0 s is only 2\.0 dB over the music/,
+    isCured: true,
+  },
 ];
 
 test.each(CASES)(
@@ -499,6 +514,8 @@ test.each(CASES)(
 
 test("every rule is tested here, or where it says", () => {
   const elsewhere = ["contrast-on-pictures", "subject-uncovered", "own-words", "own-media", "no-flashes"];
+  // See soundRules.test.ts.
+  elsewhere.push("loudness-on-target", "peaks-kept", "no-silence", "heard-from-one-speaker");
   expect([...new Set([...CASES.map(({ rule }) => rule), ...elsewhere])].sort()).toEqual(
     RULES.map(({ id }) => id).sort(),
   );

@@ -10,6 +10,8 @@ import { keepsLength } from "./keepsLength";
 import { noFlashes } from "./noFlashes";
 import { noSliver, notEnlarged, sourceGood, subjectInSight, subjectUncovered } from "./pictures";
 import { onlyHeard } from "./onlyHeard";
+import { SOUND_RULES } from "./soundRules";
+import { voiceAboveMusic } from "./voiceAboveMusic";
 import { insideSafeArea } from "./places";
 import { clearOfFurniture, fitsPlacements } from "./placements";
 import { readingTime } from "./readingTime";
@@ -55,4 +57,6 @@ export const RULES: readonly Rule[] = [
   captionsReadable,
   captionsApart,
   onlyHeard,
+  voiceAboveMusic,
+  ...SOUND_RULES,
 ];

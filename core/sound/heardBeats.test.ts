@@ -2,6 +2,7 @@ import { ticksOf } from "../time/ticks";
 import { heardBeats } from "./heardBeats";
 import { type MixedPiece } from "./mixedPiece";
 import { samplesIn } from "./samples";
+import { AS_MIXED } from "./finish";
 
 const piece = (change: Partial<MixedPiece> = {}): MixedPiece => ({
   sound: "tune",
@@ -15,7 +16,7 @@ const piece = (change: Partial<MixedPiece> = {}): MixedPiece => ({
 const BEATS = { tempo: 120, times: [100, 600, 1100, 1600] };
 const heard = (what: MixedPiece, from = 0, to = 10_000) =>
   heardBeats(
-    { track: [{ from: ticksOf(from), to: ticksOf(to), what }], length: 10_000 },
+    { track: [{ from: ticksOf(from), to: ticksOf(to), what }], length: 10_000, finish: AS_MIXED },
     { sound: "tune", beats: BEATS, lasts: 2000 },
   );
 

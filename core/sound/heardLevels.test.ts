@@ -9,6 +9,7 @@ import { sceneSpans } from "../time/timeline";
 import { millis } from "../units";
 import { LEVEL_STEP, heardLevels } from "./heardLevels";
 import { mixOf } from "./mix";
+import { AS_MIXED } from "./finish";
 
 /** Four seconds: silent, loud, silent, half as loud. */
 const tune: SoundFacts = {
@@ -24,7 +25,10 @@ const PLAIN = { ...ONE_OFFER.sound, fadeIn: millis(0), fadeOut: millis(0) };
 /** The levels in the middle of each second. */
 const bySeconds = (lanes: Lanes, length: number, sounds: readonly SoundFacts[] = [tune]): number[] => {
   const media = Object.fromEntries(sounds.map((sound) => [sound.id, sound]));
-  const levels = heardLevels(mixOf({ lanes, scenes: [] }, media, { plan: PLAIN, length, stepsBack: STAYING }), media);
+  const levels = heardLevels(
+    mixOf({ lanes, scenes: [] }, media, { plan: PLAIN, length, stepsBack: STAYING, finish: AS_MIXED }),
+    media,
+  );
   expect(levels).toHaveLength(Math.ceil(length / LEVEL_STEP) + 1);
   return Array.from({ length: length / 1000 }, (_, second) => levels[(second * 1000 + 500) / LEVEL_STEP] ?? NaN);
 };
@@ -61,9 +65,12 @@ test("a clip's sound counts while it is shown, backwards where it is", () => {
         slots: [{ shots: [{ media: clip, cut }], level: 1 }],
       },
     ];
-    const all = heardLevels(mixOf({ lanes: {}, scenes }, {}, { plan: PLAIN, length: 4000, stepsBack: STAYING }), {
-      [clip.id]: clip,
-    });
+    const all = heardLevels(
+      mixOf({ lanes: {}, scenes }, {}, { plan: PLAIN, length: 4000, stepsBack: STAYING, finish: AS_MIXED }),
+      {
+        [clip.id]: clip,
+      },
+    );
     return [500, 1500, 2500].map((ms) => all[ms / LEVEL_STEP] ?? NaN);
   };
   expect(levelsOf({})).toEqual([0, 1, 0]);

@@ -12,9 +12,11 @@ const NOTHING: Stereo = { left: new Float32Array(0), right: new Float32Array(0) 
  * come out as they are. Both channels are turned down alike, so that nothing moves to a side.
  *
  * @param most the limit: a linear factor of full scale
+ * @returns at the end, the least factor that anything was turned down by
  */
-export function* limited(blocks: Iterable<Stereo>, most: number): Generator<Stereo> {
+export function* limited(blocks: Iterable<Stereo>, most: number): Generator<Stereo, number> {
   const factors = openFactors();
+  let least = 1;
   let waiting = NOTHING;
   for (const block of blocks) {
     const all = { left: joined(waiting.left, block.left), right: joined(waiting.right, block.right) };
@@ -23,7 +25,9 @@ export function* limited(blocks: Iterable<Stereo>, most: number): Generator<Ster
     for (let at = 0; at < block.left.length; at++) {
       const peak = Math.max(Math.abs(block.left[at] ?? 0), Math.abs(block.right[at] ?? 0));
       const factor = factors(peak > most ? most / peak : 1);
-      if (factor !== null) turnDown(all, out, count++, factor);
+      if (factor === null) continue;
+      least = Math.min(least, factor);
+      turnDown(all, out, count++, factor);
     }
     yield { left: out.left.subarray(0, count), right: out.right.subarray(0, count) };
     waiting = { left: all.left.subarray(count), right: all.right.subarray(count) };
@@ -31,9 +35,12 @@ export function* limited(blocks: Iterable<Stereo>, most: number): Generator<Ster
   const rest = { left: new Float32Array(waiting.left.length), right: new Float32Array(waiting.left.length) };
   for (let count = 0; count < rest.left.length;) {
     const factor = factors(1);
-    if (factor !== null) turnDown(waiting, rest, count++, factor);
+    if (factor === null) continue;
+    least = Math.min(least, factor);
+    turnDown(waiting, rest, count++, factor);
   }
   yield rest;
+  return least;
 }
 
 function turnDown(from: Stereo, to: Stereo, at: number, factor: number): void {

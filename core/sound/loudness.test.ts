@@ -33,7 +33,7 @@ test("the loudest 400 ms are found among softer ones", () => {
 });
 
 test("silence, and what is too short, has no loudness", () => {
-  expect(loudnessOf(signal([-Infinity, 2]))).toEqual({ integrated: null, momentary: null, truePeak: null });
+  expect(loudnessOf(signal([-Infinity, 2]))).toMatchObject({ integrated: null, momentary: null, truePeak: null });
   expect(loudnessOf(signal([-20, 0.2])).integrated).toBeNull();
 });
 

@@ -9,6 +9,8 @@ export interface Loudness {
   readonly momentary: number | null;
   /** The highest peak of the wave, between samples too, in dBTP; null for silence. */
   readonly truePeak: number | null;
+  /** How loud each 400 ms are, in LUFS, each 100 ms after the one before: what a meter shows. Silence is minus infinity. */
+  readonly moments: readonly number[];
 }
 
 /** A filter of the second order, as BS.1770-4 writes it: the coefficients at 48 kHz. */
@@ -27,6 +29,9 @@ const HIGH_PASS: Biquad = { b: [1, -2, 1], a: [-1.99004745483398, 0.990072250366
 /** Blocks of 400 ms, each 100 ms after the one before. */
 const STEP = SAMPLE_RATE / 10;
 const STEPS_A_BLOCK = 4;
+/** How far apart moments are, and how long each is, in milliseconds. */
+export const MOMENT_STEP_MS = 100;
+export const MOMENT_MS = MOMENT_STEP_MS * STEPS_A_BLOCK;
 /** What is under it does not count; nor what is so far under the mean of the rest. */
 const ABSOLUTE_GATE = -70;
 const RELATIVE_GATE = -10;
@@ -42,20 +47,27 @@ export function loudnessOf({ left, right }: Stereo): Loudness {
     for (let step = at; step < at + STEPS_A_BLOCK; step++) sum += steps[step] ?? 0;
     return sum / STEPS_A_BLOCK;
   });
-  const heard = blocks.filter((power) => inLufs(power) > ABSOLUTE_GATE);
+  const moments = blocks.map(inLufs);
   const peak = Math.max(truePeakOf(left), truePeakOf(right));
-  const truePeak = peak > 0 ? decibelsOf(peak) : null;
-  if (heard.length === 0) return { integrated: null, momentary: null, truePeak };
-  const gate = inLufs(mean(heard)) + RELATIVE_GATE;
-  const loud = heard.filter((power) => inLufs(power) > gate);
+  const loudest = moments.reduce((most, moment) => Math.max(most, moment), -Infinity);
   return {
-    integrated: inLufs(mean(loud)),
-    momentary: inLufs(heard.reduce((most, power) => Math.max(most, power), 0)),
-    truePeak,
+    integrated: integratedOf(moments),
+    momentary: loudest > ABSOLUTE_GATE ? loudest : null,
+    truePeak: peak > 0 ? decibelsOf(peak) : null,
+    moments,
   };
 }
 
+/** The integrated loudness of what has such moments, in LUFS, gated twice as BS.1770-4 says; null for silence. */
+export function integratedOf(moments: readonly number[]): number | null {
+  const heard = moments.filter((moment) => moment > ABSOLUTE_GATE).map(inPower);
+  if (heard.length === 0) return null;
+  const gate = inLufs(mean(heard)) + RELATIVE_GATE;
+  return inLufs(mean(heard.filter((power) => inLufs(power) > gate)));
+}
+
 const inLufs = (power: number): number => -0.691 + 10 * Math.log10(power);
+const inPower = (lufs: number): number => 10 ** ((lufs + 0.691) / 10);
 const mean = (values: readonly number[]): number => values.reduce((sum, one) => sum + one, 0) / values.length;
 
 /** The mean power of both channels together, weighted, in each 100 ms. */

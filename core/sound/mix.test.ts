@@ -8,6 +8,7 @@ import { ticksOf } from "../time/ticks";
 import { millis } from "../units";
 import { mixOf } from "./mix";
 import { type MixedPiece, levelAt } from "./mixedPiece";
+import { AS_MIXED } from "./finish";
 
 const tune = (change: Partial<SoundFacts> = {}): SoundFacts => ({
   kind: "sound",
@@ -19,7 +20,8 @@ const tune = (change: Partial<SoundFacts> = {}): SoundFacts => ({
   ...change,
 });
 const mixed = (lanes: Lanes, length: number, sound = tune()) =>
-  mixOf({ lanes, scenes: [] }, { t: sound }, { plan: ONE_OFFER.sound, length, stepsBack: STAYING }).track;
+  mixOf({ lanes, scenes: [] }, { t: sound }, { plan: ONE_OFFER.sound, length, stepsBack: STAYING, finish: AS_MIXED })
+    .track;
 const only = (length: number, sound = tune()): MixedPiece => defined(mixed(tuneLanes("t"), length, sound)[0]).what;
 const piece = (change: Partial<SoundPiece>): SoundPiece => ({ order: "a0", lane: "effects", media: "t", ...change });
 
@@ -79,7 +81,11 @@ const spoken = (voice: Partial<SoundPiece>, stepsBack: SteppingBack): Span<Mixed
     bed: piece({ lane: "music", fadeIn: millis(0), fadeOut: millis(0) }),
     voice: piece({ lane: "voice", ...voice }),
   };
-  const { track } = mixOf({ lanes, scenes: [] }, { t: tune() }, { plan: ONE_OFFER.sound, length: 15_000, stepsBack });
+  const { track } = mixOf(
+    { lanes, scenes: [] },
+    { t: tune() },
+    { plan: ONE_OFFER.sound, length: 15_000, stepsBack, finish: AS_MIXED },
+  );
   return defined(track.find(({ from }) => from === 0));
 };
 
@@ -110,7 +116,11 @@ test("between two sentences music stays back unless there is time to come and go
   const bedWith = (second: number): Span<MixedPiece> => {
     const lanes = { bed: piece({ lane: "music" }), one: sentence(2000), two: sentence(second) };
     const stepsBack = { depth: 10, attack: 200, release: 400 };
-    const { track } = mixOf({ lanes, scenes: [] }, { t: tune() }, { plan: ONE_OFFER.sound, length: 15_000, stepsBack });
+    const { track } = mixOf(
+      { lanes, scenes: [] },
+      { t: tune() },
+      { plan: ONE_OFFER.sound, length: 15_000, stepsBack, finish: AS_MIXED },
+    );
     return defined(track.find(({ from }) => from === 0));
   };
   const between = (second: number, ms: number): number => {

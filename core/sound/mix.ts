@@ -8,11 +8,10 @@ import { type SoundingScene, clipSounds } from "./clipSounds";
 import { type Envelope, fadedEnds, pointsOf, steady, throughPoints } from "./envelope";
 import { type Mix, type MixedPiece } from "./mixedPiece";
 import { factorOf } from "./decibels";
+import { type Finish, USUAL_CEILING } from "./finish";
 import { type SteppingBack, type Stretch, steppedBack } from "./stepsBack";
 import { samplesIn } from "./samples";
 
-/** Peaks stay below this, in dBTP (common practice for online channels). */
-export const MOST_PEAK = -1;
 const MOST_GAIN = 20;
 
 /** The share of its own level that a clip is heard with while music plays, unless somebody said otherwise. */
@@ -32,6 +31,7 @@ export interface MixPlan {
   readonly length: number;
   /** How music steps back under a voice: times in milliseconds. */
   readonly stepsBack: SteppingBack;
+  readonly finish: Finish;
 }
 
 /** A piece of sound whose item is there, and when it is heard, in milliseconds. */
@@ -47,7 +47,7 @@ interface HeardPiece extends Stretch {
 export function mixOf(
   { lanes, scenes }: Sounding,
   media: Readonly<Record<string, MediaFacts>>,
-  { plan, length, stepsBack }: MixPlan,
+  { plan, length, stepsBack, finish }: MixPlan,
 ): Mix {
   const heard = listedMembers<string, SoundPiece>(lanes).flatMap((piece): HeardPiece[] => {
     const sound = media[piece.media];
@@ -62,7 +62,7 @@ export function mixOf(
     const back = one.piece.lane === "music" ? steppedBack(voice.map(after(one.from)), inSamples(stepsBack)) : null;
     return { from: ticksOf(one.from), to: ticksOf(one.to), what: mixedPiece(one, plan, back) };
   });
-  return { track: [...pieces, ...clipSounds(scenes, { usual: usualClipLevel(lanes, media), length })], length };
+  return { track: [...pieces, ...clipSounds(scenes, { usual: usualClipLevel(lanes, media), length })], length, finish };
 }
 
 /** A stretch of the promotion in samples, counted from a time. */
@@ -96,6 +96,7 @@ function mixedPiece({ piece, sound, from, to }: HeardPiece, plan: SoundPlan, bac
     ...(back ? [back] : []),
   ];
   return {
+    piece: piece.id,
     sound: media,
     position: samplesIn(taken ?? 0),
     speed: 1,
@@ -108,6 +109,6 @@ function mixedPiece({ piece, sound, from, to }: HeardPiece, plan: SoundPlan, bac
 /** The decibels that bring a sound to the wanted loudness without its peaks passing the limit. */
 function levelling({ loudness, peak }: SoundFacts, plan: SoundPlan): number {
   const wanted = loudness === null ? 0 : plan.loudness - loudness;
-  const room = peak === null ? MOST_GAIN : MOST_PEAK - peak;
+  const room = peak === null ? MOST_GAIN : USUAL_CEILING - peak;
   return Math.min(wanted, room, MOST_GAIN);
 }

@@ -3,6 +3,7 @@ import { ticksOf } from "../time/ticks";
 import { type Mix, type MixedPiece } from "./mixedPiece";
 import { mixSamples, neededSamples } from "./mixSamples";
 import { SAMPLE_RATE, type SoundSamples, readSamples } from "./samples";
+import { AS_MIXED } from "./finish";
 
 /** A sound whose samples say where they are: 0, 0.001, 0.002 … on the left, as many below nothing on the right. */
 function counting(first: number, count: number): SoundSamples {
@@ -23,7 +24,7 @@ const piece = (change: Partial<MixedPiece> = {}): MixedPiece => ({
 });
 /** Times in samples. */
 const span = (from: number, to: number, what: MixedPiece) => ({ from: ticksOf(from / 48), to: ticksOf(to / 48), what });
-const mix = (...track: Mix["track"]): Mix => ({ track, length: 1000 });
+const mix = (...track: Mix["track"]): Mix => ({ track, length: 1000, finish: AS_MIXED });
 
 function heard(of: Mix, count: number, sounds: Readonly<Record<string, SoundSamples>> = { s: counting(0, 100) }) {
   const blocks = [...mixSamples(of, (name) => sounds[name.replace(/\/samples$/, "")] ?? null, count)];

@@ -49,7 +49,7 @@ export function* mixSamples(
   { track }: Mix,
   samplesOf: (sound: string) => SoundSamples | null,
   count: number,
-): Generator<Stereo> {
+): Generator<Stereo, void> {
   for (let start = 0; start < count; start += SAMPLE_RATE) {
     const length = Math.min(SAMPLE_RATE, count - start);
     const block = { left: new Float32Array(length), right: new Float32Array(length) };

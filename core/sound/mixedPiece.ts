@@ -1,4 +1,5 @@
 import { ticks, type Ticks } from "../time/ticks";
+import { type Finish } from "./finish";
 import { type Span, type Track } from "../time/tracks";
 import { sampleAt } from "./samples";
 
@@ -10,6 +11,8 @@ export interface LevelPoint {
 
 /** A piece of sound as it is heard. */
 export interface MixedPiece {
+  /** The piece on the lanes that it is, by its id; not there for what is heard of a clip. */
+  readonly piece?: string | undefined;
   /** The media item whose sound it is: a sound, or a clip. */
   readonly sound: string;
   /** The sample of it that is heard first, counted in the sound; between two where it is a fraction. */
@@ -32,6 +35,8 @@ export interface MixedPiece {
 export interface Mix {
   readonly track: Track<MixedPiece>;
   readonly length: number;
+  /** What is done with the whole. */
+  readonly finish: Finish;
 }
 
 /** The file that the samples of a sound are in, made as it is heard. */

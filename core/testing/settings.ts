@@ -17,6 +17,8 @@ const OTHER: { readonly [Id in FieldId]: ValueOf<Id> } = {
   gives: 2,
   droppable: true,
   stepsBack: 20,
+  loudness: -16,
+  ceiling: -2,
   stepsBackIn: millis(100),
   comesForwardIn: millis(900),
   held: millis(20_000),

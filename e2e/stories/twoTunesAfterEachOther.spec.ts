@@ -106,7 +106,7 @@ test("a tune is cut to length and faded in, a calmer one follows it to the end a
   // What the desk says of how loud it is, is what ffmpeg measures in the file.
   await page.getByRole("link", { name: "Pace", exact: true }).click();
   await page.getByRole("button", { name: "Sound", exact: true }).click();
-  const loudness = page.getByRole("region", { name: "Loudness" });
+  const loudness = page.getByRole("group", { name: "Measured" });
   const measured = await ebur128(file);
   await expect
     .poll(async () => Math.abs((await numberIn(loudness, /(−?[\d.]+) LUFS/)) - measured.integrated))
@@ -118,5 +118,18 @@ test("a tune is cut to length and faded in, a calmer one follows it to the end a
   const muted = await samplesOfFile(await renderedSquare(page, folder));
   expect(toneIn(muted, SPOKEN, [6.1, 7.9])).toBeLessThan(0.001);
   expect(Math.abs(20 * Math.log10(toneIn(muted, CALM, [6.1, 7.9]) / calm))).toBeLessThan(0.1);
+
+  // As loud as broadcasters ask: said by the desk once it is mixed, and so in the file.
+  await page.getByRole("link", { name: "Pace", exact: true }).click();
+  await page.getByRole("button", { name: "Sound", exact: true }).click();
+  await page.getByLabel("Loudness wanted").selectOption({ label: "−23 LUFS, broadcast" });
+  await setTo(page, "Peaks, dBTP", "-3");
+  await expect.poll(async () => Math.abs((await numberIn(loudness, /(−?[\d.]+) LUFS/)) + 23)).toBeLessThan(0.2);
+  // Heard alone, the desk measures that alone; the file has all.
+  await page.getByRole("button", { name: "Hear calm alone" }).click();
+  await expect(page.getByText("Of what is heard alone:")).toBeVisible();
+  const broadcast = await ebur128(await renderedSquare(page, folder));
+  expect(Math.abs(broadcast.integrated + 23)).toBeLessThanOrEqual(0.5);
+  expect(broadcast.peak).toBeLessThanOrEqual(-3);
   await rm(folder, { recursive: true });
 });

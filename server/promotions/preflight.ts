@@ -1,12 +1,14 @@
 import { formatsInOrder } from "../../core/document/formatList";
 import { type ResolvedPromotion, resolvePromotion } from "../../core/document/resolve";
 import { type Finding } from "../../core/preflight/finding";
-import { findingsOf, inOrder } from "../../core/preflight/findings";
+import { findingsOf } from "../../core/preflight/findings";
+import { inOrder } from "../../core/preflight/inOrder";
 import { preparePromotion } from "../../core/scene/preparePromotion";
 import { fontFilesWanted } from "../../core/scene/wantedFiles";
 import { openedBook } from "../faces/faceFiles";
 import { type RenderInput } from "../render/renderInput";
 import { findingsInFrames } from "./checkedFrames";
+import { heardFindings } from "./heardFindings";
 
 /** A promotion as it would be rendered, and what was found in it. */
 interface Preflight {
@@ -22,5 +24,6 @@ export async function preflight(input: RenderInput): Promise<Preflight> {
   const formats = formatsInOrder(document).map((format) => preparePromotion(promotion, format, book));
   const found = findingsOf({ document, promotion }, formats);
   const inFrames = await Promise.all(formats.map((prepared) => findingsInFrames(prepared, promotion, input)));
-  return { promotion, findings: inOrder([...found, ...inFrames.flat()], promotion) };
+  const inSound = await heardFindings(promotion, input);
+  return { promotion, findings: inOrder([...found, ...inFrames.flat(), ...inSound], promotion) };
 }

@@ -6,13 +6,12 @@ import { type SoundVersion } from "../../core/sound/mixedPiece";
 import { sampleAt } from "../../core/sound/samples";
 import { frameStart } from "../../core/time/ticks";
 import { SAFE_INPUT, runProgram } from "../media/program";
-import { samplesPath } from "../media/soundSamples";
-import { stretchedPath } from "../media/stretchedSamples";
 import { segmentKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { type PaintPool } from "./paintPool";
 import { type OutputChoice, type RenderInput } from "./renderInput";
 import { type RenderPlan, renderPlan } from "./renderPlan";
+import { soundFiles } from "./soundFiles";
 import { SOUND_FORMAT, writeSound } from "./soundFile";
 
 /** What a finished file is. */
@@ -81,17 +80,9 @@ export async function renderFile(
 }
 
 /** Writes what is heard of a promotion, exactly as long as its frames. */
-async function mixSound(
-  { document, facts, hashes }: RenderInput,
-  { frames, rate }: RenderPlan,
-  to: string,
-): Promise<void> {
-  const fileOf = ({ sound, tempo }: SoundVersion): Promise<string> => {
-    const item = { sha256: hashes[sound] ?? "", name: facts.media[sound]?.name ?? "a sound" };
-    return tempo === undefined ? samplesPath(item) : stretchedPath(item, tempo);
-  };
+async function mixSound(input: RenderInput, { frames, rate }: RenderPlan, to: string): Promise<void> {
   const count = sampleAt(frameStart(frames, rate));
-  await writeSound(to, resolvePromotion(document, facts).mix, { fileOf, count });
+  await writeSound(to, resolvePromotion(input.document, input.facts).mix, { fileOf: soundFiles(input), count });
 }
 
 interface Joining {

@@ -11,6 +11,7 @@ import { millis } from "../../core/units";
 import { runProgram } from "../media/program";
 import { readLoudness } from "../media/soundIngest";
 import { SOUND_FORMAT, writeSound } from "./soundFile";
+import { AS_MIXED } from "../../core/sound/finish";
 
 /** The mixed bed against ffmpeg's own measurements: ebur128 (EBU R 128) and ffprobe. */
 const LENGTH = 15_000;
@@ -34,7 +35,11 @@ async function mixed(tune: string | null, lanes: Lanes = tuneLanes("t")): Promis
   const about = tune ? await measured(tune) : { loudness: null, peak: null };
   const facts: SoundFacts = { kind: "sound", id: "t", name: "t", length: 0, ...about };
   const sounding = { lanes: tune ? lanes : {}, scenes: [] };
-  const mix = mixOf(sounding, { t: facts }, { plan: ONE_OFFER.sound, length: LENGTH, stepsBack: STAYING });
+  const mix = mixOf(
+    sounding,
+    { t: facts },
+    { plan: ONE_OFFER.sound, length: LENGTH, stepsBack: STAYING, finish: AS_MIXED },
+  );
   return written(mix, () => samplesOfFile(tune ?? ""));
 }
 
@@ -161,7 +166,11 @@ test("three pieces of a sound are mixed as ffmpeg's own filters mix them: trimme
     loop: { order: "a2", lane: "effects", media: "t", at: millis(6000), gain: -9, fadeIn: millis(250), loop: true },
   };
   const facts: SoundFacts = { kind: "sound", id: "t", name: "t", length: 4000, loudness: null, peak: null };
-  const mix = mixOf({ lanes, scenes: [] }, { t: facts }, { plan: ONE_OFFER.sound, length: LENGTH, stepsBack: STAYING });
+  const mix = mixOf(
+    { lanes, scenes: [] },
+    { t: facts },
+    { plan: ONE_OFFER.sound, length: LENGTH, stepsBack: STAYING, finish: AS_MIXED },
+  );
   const own = await floats(await written(mix, () => samplesOfFile(tune)));
   const kept = join(folder, "kept.s16le");
   const input = ["-f", "s16le", "-ar", "48000", "-ac", "2"];
@@ -189,7 +198,11 @@ test("two loud pieces at once stay under −1 dBTP", async () => {
   const at = { lane: "effects", media: "t", gain: 0 } as const;
   const lanes: Lanes = { one: { ...at, order: "a0" }, other: { ...at, order: "a1", at: millis(3000) } };
   const facts: SoundFacts = { kind: "sound", id: "t", name: "t", length: 10_000, loudness: null, peak: null };
-  const mix = mixOf({ lanes, scenes: [] }, { t: facts }, { plan: ONE_OFFER.sound, length: LENGTH, stepsBack: STAYING });
+  const mix = mixOf(
+    { lanes, scenes: [] },
+    { t: facts },
+    { plan: ONE_OFFER.sound, length: LENGTH, stepsBack: STAYING, finish: AS_MIXED },
+  );
   const { peak } = await measured(await written(mix, () => samplesOfFile(loud)));
   expect(peak).toBeLessThanOrEqual(-1);
   expect(peak).toBeGreaterThan(-2);
