@@ -4,9 +4,10 @@ import { sceneDesign } from "../../core/document/design";
 import { together } from "../../core/document/edit";
 import { applyEdit, rename } from "../../core/document/edits";
 import { type Look } from "../../core/document/look";
+import { type GainPoint } from "../../core/document/lanes";
 import { type Promotion } from "../../core/document/promotion";
 import { resolvePromotion } from "../../core/document/resolve";
-import { setSoundTime } from "../../core/document/soundEdits";
+import { changeSound, setSoundTime } from "../../core/document/soundEdits";
 import { heldLength, setSceneLength } from "../../core/pace/lengthEdits";
 import { type PacedScene, pacedScenes } from "../../core/pace/pacedScenes";
 import { type PlacedKey } from "../../core/document/placedKey";
@@ -99,6 +100,10 @@ export function PaceDesk({
   }
   function setHeardTime(id: string, was: TimeSpan, wanted: TimeSpan): void {
     const edit = setSoundTime(document, id, was, wanted);
+    if (edit) apply(edit);
+  }
+  function setHeardPoints(id: string, points: readonly GainPoint[] | null): void {
+    const edit = changeSound(document, id, { points }, "Level of a sound");
     if (edit) apply(edit);
   }
   function setTextTime(key: PlacedKey, time: TimeSpan): void {
@@ -212,6 +217,7 @@ export function PaceDesk({
                   sound={heard}
                   onSound={openSound}
                   onSoundTime={setHeardTime}
+                  onSoundPoints={setHeardPoints}
                   onLeave={() => pull(null)}
                   onText={lookAt}
                   onCaption={openCaption}

@@ -1,16 +1,20 @@
 import { clsx } from "clsx";
-import { useMemo } from "react";
-import { LANES, type Lane as LaneName, SHORTEST_PIECE_MS, heardFor } from "../../core/document/lanes";
+import { Fragment, useMemo } from "react";
+import { type GainPoint, LANES, type Lane as LaneName, SHORTEST_PIECE_MS, heardFor } from "../../core/document/lanes";
 import { type ListedPiece, piecesOn } from "../../core/document/soundEdits";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
 import { type TimeSpan } from "../../core/pace/timeEdits";
+import { levelAt } from "../../core/sound/mixedPiece";
+import { ticks, ticksOf } from "../../core/time/ticks";
 import { pieceShape } from "../../core/sound/pieceShape";
 import { Lane } from "./Lane";
+import { LevelPoints } from "./LevelPoints";
 import { TimeBar } from "./TimeBar";
 import { inRows } from "./timeShare";
 
 const ROW = 38;
+const BAR = 34;
 const TITLES: Readonly<Record<LaneName, string>> = { music: "Music", voice: "Voice", effects: "Effects" };
 
 interface SoundLanesProps {
@@ -20,6 +24,7 @@ interface SoundLanesProps {
   readonly chosen: string | null;
   readonly onChoose: (id: string) => void;
   readonly onTime: (id: string, was: TimeSpan, wanted: TimeSpan) => void;
+  readonly onPoints: (id: string, points: readonly GainPoint[] | null) => void;
 }
 
 /** The pieces of sound of a promotion, lane by lane: each as its waveform, with the line of how loud it is over it. */
@@ -39,6 +44,7 @@ function PiecesLane({
   chosen,
   onChoose,
   onTime,
+  onPoints,
   lane,
 }: SoundLanesProps & { lane: LaneName }) {
   const { facts, length } = promotion;
@@ -59,34 +65,60 @@ function PiecesLane({
     <Lane title={TITLES[lane]} height={rows.length * ROW + 6}>
       {rows.flatMap((row, index) =>
         row.map((timed) => (
-          <TimeBar
-            key={timed.piece.id}
-            time={timed}
-            length={length}
-            snaps={snaps}
-            top={index * ROW + 3}
-            label={`${TITLES[lane]}: ${timed.name}${timed.piece.muted ? ", muted" : ""}`}
-            pressed={timed.piece.id === chosen}
-            className={clsx(
-              "h-[34px] overflow-hidden border",
-              timed.piece.id === chosen
-                ? "border-accent bg-white outline-1 outline-accent"
-                : "border-rule bg-card hover:border-ink",
-              timed.piece.muted && "opacity-45",
+          <Fragment key={timed.piece.id}>
+            <TimeBar
+              time={timed}
+              length={length}
+              snaps={snaps}
+              top={index * ROW + 3}
+              label={`${TITLES[lane]}: ${timed.name}${timed.piece.muted ? ", muted" : ""}`}
+              pressed={timed.piece.id === chosen}
+              className={clsx(
+                "h-[34px] overflow-hidden border",
+                timed.piece.id === chosen
+                  ? "border-accent bg-white outline-1 outline-accent"
+                  : "border-rule bg-card hover:border-ink",
+                timed.piece.muted && "opacity-45",
+              )}
+              onChoose={() => onChoose(timed.piece.id)}
+              onTime={(wanted) => onTime(timed.piece.id, timed, wanted)}
+            >
+              <PieceShape promotion={promotion} timed={timed} />
+              <span className="absolute top-0 left-1 max-w-full truncate bg-card/80 px-0.5 text-[11px] leading-[15px]">
+                {timed.name}
+              </span>
+            </TimeBar>
+            {timed.piece.id === chosen && timed.piece.points && (
+              <LevelPoints
+                name={timed.name}
+                points={timed.piece.points}
+                from={timed.from}
+                lasts={timed.to - timed.from}
+                length={length}
+                heights={heightsOf(promotion, timed.piece).map((height) => index * ROW + 3 + height)}
+                onPoints={(points) => onPoints(timed.piece.id, points)}
+              />
             )}
-            onChoose={() => onChoose(timed.piece.id)}
-            onTime={(wanted) => onTime(timed.piece.id, timed, wanted)}
-          >
-            <PieceShape promotion={promotion} timed={timed} />
-            <span className="absolute top-0 left-1 max-w-full truncate bg-card/80 px-0.5 text-[11px] leading-[15px]">
-              {timed.name}
-            </span>
-          </TimeBar>
+          </Fragment>
         )),
       )}
     </Lane>
   );
 }
+
+/** How high the line of a piece's level is at its points, in pixels from the top of its bar. */
+function heightsOf({ mix }: ResolvedPromotion, { id, points = [] }: ListedPiece): number[] {
+  const span = mix.track.find(({ what }) => what.piece === id);
+  if (!span) return points.map(() => 0);
+  const loudest = Math.max(...span.what.levels.map(({ level }) => level));
+  return points.map(({ at }) => {
+    const level = levelAt(span, ticks(span.from + ticksOf(at)));
+    return (BAR * lineHeight(loudest > 0 ? level / loudest : 0)) / 100;
+  });
+}
+
+/** Where the line of a level lies in a bar, in hundredths from its top. @param level against the loudest, 0 to 1 */
+const lineHeight = (level: number): number => 96 - level * 88;
 
 /** A piece's waveform, and the line of how loud it is made over that. */
 function PieceShape({ promotion: { mix, facts }, timed }: { promotion: ResolvedPromotion; timed: TimedPiece }) {
@@ -105,7 +137,7 @@ function PieceShape({ promotion: { mix, facts }, timed }: { promotion: ResolvedP
     <svg aria-hidden viewBox={`0 0 ${last} 100`} preserveAspectRatio="none" className="absolute inset-0 h-full w-full">
       <polygon points={[...upper, ...lower].join(" ")} className="fill-ready/45" />
       <polyline
-        points={line.map(({ share, level }) => `${share * last},${96 - level * 88}`).join(" ")}
+        points={line.map(({ share, level }) => `${share * last},${lineHeight(level)}`).join(" ")}
         vectorEffect="non-scaling-stroke"
         className="fill-none stroke-accent stroke-[1.5]"
       />

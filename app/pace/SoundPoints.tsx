@@ -1,4 +1,5 @@
 import { Trash2 } from "lucide-react";
+import { gainAt, gainPointsOf } from "../../core/document/gainPoints";
 import { GAINS, type GainPoint, MOST_GAIN_POINTS } from "../../core/document/lanes";
 import { type ListedPiece, type PieceChange } from "../../core/document/soundEdits";
 import { millis } from "../../core/units";
@@ -20,12 +21,7 @@ export function SoundPoints({
   lasts: number;
   onChange: (change: PieceChange) => void;
 }) {
-  const put = (list: readonly GainPoint[]): void => {
-    const sorted = [...list].sort((one, other) => one.at - other.at);
-    // Two at one time would leave none of them heard: the later one counts.
-    const single = sorted.filter((point, index) => point.at !== sorted[index + 1]?.at);
-    onChange({ points: single.length > 0 ? single : null });
-  };
+  const put = (list: readonly GainPoint[]): void => onChange({ points: gainPointsOf(list) });
   const here = millis(Math.round(Math.min(Math.max(0, time), lasts)));
   const add = (): void => put([...points.filter(({ at }) => at !== here), { at: here, gain: gainAt(points, here) }]);
   return (
@@ -75,15 +71,4 @@ function PointRow({
       </button>
     </li>
   );
-}
-
-/** The level that a piece has at a time already: straight between its points. */
-function gainAt(points: readonly GainPoint[], time: number): number {
-  const next = points.findIndex(({ at }) => at >= time);
-  const [before, after] = [points.at(next < 0 ? -1 : next - 1), points[next]];
-  if (points.length === 0) return 0;
-  if (next === 0 || !before) return after?.gain ?? 0;
-  if (!after) return before.gain;
-  const gain = before.gain + ((after.gain - before.gain) * (time - before.at)) / (after.at - before.at);
-  return Math.round(gain * 2) / 2;
 }

@@ -1,5 +1,6 @@
 import { useMemo } from "react";
 import { type PlacedKey } from "../../core/document/placedKey";
+import { type GainPoint } from "../../core/document/lanes";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
 import { type PacedScene } from "../../core/pace/pacedScenes";
@@ -43,12 +44,13 @@ interface TimeLanesProps {
   readonly onTime: (key: PlacedKey, time: TimeSpan) => void;
   readonly onSound: (id: string) => void;
   readonly onSoundTime: (id: string, was: TimeSpan, wanted: TimeSpan) => void;
+  readonly onSoundPoints: (id: string, points: readonly GainPoint[] | null) => void;
 }
 
 /** All that there is over time, lane under lane. */
 export function TimeLanes(props: TimeLanesProps) {
   const { engine, document, promotion, scenes, texts, beat, captions, width, chosen, pressed, sound } = props;
-  const { onScene, onLength, onLeave, onText, onCaption, onTime, onSound, onSoundTime } = props;
+  const { onScene, onLength, onLeave, onText, onCaption, onTime, onSound, onSoundTime, onSoundPoints } = props;
   const { spans, length, items } = promotion;
   const beats = beat?.times ?? NO_BEATS;
   // What is pulled snaps to where scenes begin and end, to beats, and to where somebody speaks.
@@ -89,6 +91,7 @@ export function TimeLanes(props: TimeLanesProps) {
         chosen={sound}
         onChoose={onSound}
         onTime={onSoundTime}
+        onPoints={onSoundPoints}
       />
       {/* A tune alone is shown by its own piece. */}
       {promotion.mix.track.length !== 1 && <SoundLane promotion={promotion} />}
