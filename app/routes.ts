@@ -18,6 +18,7 @@ export default [
   route("media/page", "routes/mediaPage.ts"),
   route("media/offered", "routes/mediaOffered.ts"),
   route("media/chosen", "routes/mediaChosen.ts"),
+  route("media/sounds", "routes/mediaSounds.ts"),
   route("media/:id/:file", "routes/mediaFile.ts"),
   route("voice", "routes/voice.ts"),
   route("formats/template.schema.json", "routes/templateSchema.ts"),

@@ -10,7 +10,7 @@ const received = object({ id: string().required(), name: string().required(), kn
 /** Brings a file dropped on a slot, or on a lane, into the media, and fills that with it once it has been read in. */
 export function useDropFill<Place extends string = SlotKey>(
   fill: (place: Place, media: string) => void,
-): (place: Place, files: FileList) => void {
+): (place: Place, files: ArrayLike<File>) => void {
   const waiting = useRef(new Map<string, Place>());
   /** What came of items while files are on their way: that may be known before the answer to the upload is here. */
   const ended = useRef(new Map<string, string>());

@@ -1,26 +1,29 @@
-import { type ChangeEvent } from "react";
+import { type ChangeEvent, useState } from "react";
 import { levelOfAllClips, setAllClips } from "../../core/document/clipLevelEdits";
 import { type Edit } from "../../core/document/edit";
 import { FOR_ALL, adjust } from "../../core/document/edits";
 import { FIELDS } from "../../core/document/fields";
 import { LANES, type Lane } from "../../core/document/lanes";
 import { type ListedPiece, addSound, piecesOn } from "../../core/document/soundEdits";
+import { scriptsOf } from "../../core/document/scripts";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
 import { usualClipLevel } from "../../core/sound/mix";
 import { type SteppingBack } from "../../core/sound/stepsBack";
 import { millis } from "../../core/units";
 import type { OfferedMedia } from "../../server/media/offeredMedia";
-import { fieldLook } from "../components/fieldLook";
+import { Button } from "../components/Button";
 import { useDropFill } from "../desk/useDropFill";
 import { LevelField } from "../desk/LevelField";
-import { SoundOptions } from "../desk/SoundOptions";
 import { usualWords } from "../desk/usualWords";
 import { useProofState } from "../desk/useProof";
 import { NumberField } from "../workshop/NumberField";
 import { type ProofEngine } from "../proof/proofEngine";
 import { FinishPanel } from "./FinishPanel";
+import { VoiceRecorder } from "../record/VoiceRecorder";
+import { SoundPicker } from "../soundChoice/SoundPicker";
 import { SoundPieceRow } from "./SoundPieceRow";
+import { type Recording, takeName, useTakes } from "./useTakes";
 import { TimeField } from "./TimeField";
 import { VoiceTools } from "./VoiceTools";
 
@@ -49,11 +52,31 @@ export interface SoundPanelProps {
 
 /** What is heard: music, voice and effects piece by piece, the clips, and how music steps back under a voice. */
 export function SoundPanel(props: SoundPanelProps) {
-  const { document, promotion, engine, onEdit } = props;
+  const { document, promotion, engine, time, onEdit } = props;
+  const [recording, setRecording] = useState<Recording | null>(null);
+  const take = useTakes({ document, onEdit, onChoose: props.onChoose });
+  const recordHere = (): void => setRecording({ piece: null, from: time, says: null });
+  const recordAgain = ({ id, at, says }: ListedPiece): void =>
+    setRecording({ piece: id, from: at ?? 0, says: says ?? null });
+  if (recording) {
+    const script = recording.says
+      ? [{ from: recording.from, text: recording.says }]
+      : scriptsOf(document, promotion).map(({ from, text }) => ({ from, text }));
+    return (
+      <VoiceRecorder
+        engine={engine}
+        from={recording.from}
+        name={takeName(recording, document)}
+        script={script}
+        onRecorded={(file) => take(recording, file)}
+        onClose={() => setRecording(null)}
+      />
+    );
+  }
   return (
     <section aria-label="Sound" className="flex flex-col gap-4">
       {LANES.map((lane) => (
-        <LanePieces key={lane} {...props} lane={lane} />
+        <LanePieces key={lane} {...props} lane={lane} onRecord={recordHere} onAgain={recordAgain} />
       ))}
       {promotion.mix.track.length > 0 && <FinishPanel promotion={promotion} engine={engine} onEdit={onEdit} />}
       <ClipsLevel document={document} promotion={promotion} onEdit={onEdit} />
@@ -61,13 +84,18 @@ export function SoundPanel(props: SoundPanelProps) {
   );
 }
 
-function LanePieces({ lane, ...props }: SoundPanelProps & { lane: Lane }) {
+interface LanePiecesProps extends SoundPanelProps {
+  readonly lane: Lane;
+  readonly onRecord: () => void;
+  readonly onAgain: (piece: ListedPiece) => void;
+}
+
+function LanePieces({ lane, onRecord, onAgain, ...props }: LanePiecesProps) {
   const { document, promotion, engine, sounds, time, chosen, onChoose, onChosen, onEdit } = props;
   const { title, add, none } = LANE_WORDS[lane];
   const pieces = piecesOn(document.lanes, lane);
-  function choose({ target: { value } }: ChangeEvent<HTMLSelectElement>): void {
-    const item = sounds.find(({ facts }) => facts.id === value);
-    if (!item) return;
+  const [isChoosing, setChoosing] = useState(false);
+  function choose(item: OfferedMedia): void {
     onChosen(item);
     put(item.facts.id);
   }
@@ -99,6 +127,7 @@ function LanePieces({ lane, ...props }: SoundPanelProps & { lane: Lane }) {
       onAlone={hearAlone}
       isOpen={piece.id === chosen}
       onOpen={onChoose}
+      onAgain={onAgain}
       onEdit={onEdit}
     />
   );
@@ -107,10 +136,17 @@ function LanePieces({ lane, ...props }: SoundPanelProps & { lane: Lane }) {
       <h3 className="text-[15px] font-semibold">{title}</h3>
       {pieces.length === 0 && <p className="text-[13px] text-soft">{none}</p>}
       <ol className="flex flex-col gap-1.5">{pieces.map(rowOf)}</ol>
-      <select aria-label={add} value="" onChange={choose} className={fieldLook}>
-        <option value="">{add}</option>
-        <SoundOptions sounds={sounds} />
-      </select>
+      <Button onClick={() => setChoosing(true)} className="self-start px-3 py-1.5 text-[13.5px]">
+        {add}
+      </Button>
+      {isChoosing && (
+        <SoundPicker
+          title={add.replace(" …", "")}
+          onChoose={choose}
+          onFiles={(files) => bring(lane, files)}
+          onClose={() => setChoosing(false)}
+        />
+      )}
       <label className="cursor-pointer self-start text-[13px] text-soft underline focus-within:outline-2 hover:text-accent">
         Bring in a file of your own
         <input
@@ -122,7 +158,14 @@ function LanePieces({ lane, ...props }: SoundPanelProps & { lane: Lane }) {
         />
       </label>
       {lane === "voice" && (
-        <VoiceTools document={document} promotion={promotion} time={time} language={props.language} onEdit={onEdit} />
+        <VoiceTools
+          document={document}
+          promotion={promotion}
+          time={time}
+          language={props.language}
+          onEdit={onEdit}
+          onRecord={onRecord}
+        />
       )}
       {lane === "voice" && pieces.length > 0 && <SteppingBackFields document={document} onEdit={onEdit} />}
     </section>

@@ -11,6 +11,7 @@ import {
   removeSound,
   splitSound,
 } from "../../core/document/soundEdits";
+import { hearTake } from "../../core/document/takeEdits";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
 import { decibelsOf, factorOf } from "../../core/sound/decibels";
@@ -22,6 +23,7 @@ import { SoundOptions } from "../desk/SoundOptions";
 import { ChoiceField } from "../workshop/ChoiceField";
 import { NumberField } from "../workshop/NumberField";
 import { SoundPoints } from "./SoundPoints";
+import { Takes } from "./Takes";
 import { TimeField } from "./TimeField";
 
 const FIELD = "text-[12.5px] text-soft";
@@ -41,6 +43,8 @@ interface SoundPieceRowProps {
   readonly onAlone: (id: string | null) => void;
   readonly isOpen: boolean;
   readonly onOpen: (id: string | null) => void;
+  /** Somebody wants to say it once more. */
+  readonly onAgain: (piece: ListedPiece) => void;
   readonly onEdit: (edit: Edit) => void;
 }
 
@@ -84,13 +88,10 @@ export function SoundPieceRow(props: SoundPieceRowProps) {
           type="button"
           aria-expanded={isOpen}
           onClick={open}
-          className={clsx(
-            "flex min-w-0 flex-1 text-left text-[13.5px] hover:text-accent",
-            piece.says ? "flex-col gap-0.5" : "items-baseline gap-2",
-          )}
+          className={clsx("flex min-w-0 flex-1 text-left text-[13.5px] hover:text-accent", "flex-col gap-0.5")}
         >
           <span className={clsx("font-semibold", piece.says ? "line-clamp-2" : "truncate")}>{name}</span>
-          <span className={clsx("shrink-0 figures text-[12px] text-soft", !piece.says && "ml-auto")}>
+          <span className="shrink-0 figures text-[12px] text-soft">
             {((piece.at ?? 0) / 1000).toFixed(1)} s · {(piece.gain ?? 0).toFixed(1)} dB
           </span>
         </button>
@@ -112,6 +113,7 @@ function PieceFields({
   time,
   sound,
   name,
+  onAgain,
   onEdit,
 }: SoundPieceRowProps & { sound: SoundFacts; name: string }) {
   const { at = 0, from = 0, gain = 0, curve = "even", loop, lane } = piece;
@@ -126,6 +128,7 @@ function PieceFields({
     (key: "at" | "from" | "length" | "fadeIn" | "fadeOut", least = 0) =>
     (ms: number): void =>
       set({ [key]: millis(Math.max(least, Math.round(ms))) });
+  const recordAgain = (): void => onAgain(piece);
   const split = splitSound(document, promotion.facts, piece.id, time, length);
   const cut = (): void => {
     if (split) onEdit(split);
@@ -137,7 +140,7 @@ function PieceFields({
     const item = sounds.find(({ facts }) => facts.id === value);
     if (!item) return;
     onChosen(item);
-    const edit = changeSound(document, piece.id, { media: item.facts.id, from: null, length: null }, "Replace a sound");
+    const edit = hearTake(document, piece.id, item.facts.id);
     if (edit) onEdit(edit);
   }
   return (
@@ -205,6 +208,16 @@ function PieceFields({
           Split here
         </button>
       </div>
+      {lane === "voice" && (
+        <button
+          type="button"
+          onClick={recordAgain}
+          className="self-start text-[12.5px] text-soft underline hover:text-accent"
+        >
+          Record it again
+        </button>
+      )}
+      <Takes document={document} promotion={promotion} piece={piece} name={name} onEdit={onEdit} />
       <label className={FIELD}>
         {lane === "voice" ? "Heard instead: another take" : "Heard instead"}
         <select aria-label={`Heard instead of ${name}`} value="" onChange={replace} className={fieldLook}>

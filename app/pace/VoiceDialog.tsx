@@ -1,7 +1,7 @@
 import { type ChangeEvent, useState } from "react";
 import { array, number, object, string } from "yup";
 import { readingNeed } from "../../core/time/reading";
-import { type SpokenSentence } from "../../core/document/voiceEdits";
+import { type SpokenFrom, type SpokenSentence } from "../../core/document/voiceEdits";
 import { MOST_SPOKEN_LETTERS, sentencesOf } from "../../core/voice/sentences";
 import {
   PACE,
@@ -42,26 +42,33 @@ async function spoken(script: string, speaking: Speaking): Promise<SpokenSentenc
 }
 
 interface VoiceDialogProps {
-  /** Where the first sentence begins, in milliseconds. */
+  /** Where the first sentence of a text begins, in milliseconds. */
   readonly from: number;
-  readonly onSpoken: (spoken: readonly SpokenSentence[]) => void;
+  /** What was written to be said in scenes, and when they begin. */
+  readonly scripts: readonly { readonly from: number; readonly text: string }[];
+  readonly onSpoken: (parts: readonly SpokenFrom[]) => void;
   readonly onClose: () => void;
 }
 
 /** A script, and the voice that speaks it: sentence by sentence, so that each can be moved and replaced by itself. */
-export function VoiceDialog({ from, onSpoken, onClose }: VoiceDialogProps) {
+export function VoiceDialog({ from, scripts, onSpoken, onClose }: VoiceDialogProps) {
   const [script, setScript] = useState("");
+  const [isOfScenes, setOfScenes] = useState(scripts.length > 0);
   const [speaking, setSpeaking] = useState(USUAL_SPEAKING);
   const [isSpeaking, setIsSpeaking] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
-  const sentences = sentencesOf(script, languageOf(speaking.voice));
+  const parts = isOfScenes ? scripts : [{ from, text: script }];
+  const sentences = parts.flatMap(({ text }) => sentencesOf(text, languageOf(speaking.voice)));
   const type = ({ target: { value } }: ChangeEvent<HTMLTextAreaElement>): void => setScript(value);
+  const takeScenes = (): void => setOfScenes(!isOfScenes);
   const set = (change: Partial<Speaking>): void => setSpeaking({ ...speaking, ...change });
   async function speak(): Promise<void> {
     setIsSpeaking(true);
     setProblem(null);
     try {
-      onSpoken(await spoken(script, speaking));
+      const done: SpokenFrom[] = [];
+      for (const part of parts) done.push({ from: part.from, spoken: await spoken(part.text, speaking) });
+      onSpoken(done);
       onClose();
     } catch (error) {
       setProblem(error instanceof Error ? error.message : NO_ANSWER);
@@ -85,16 +92,24 @@ export function VoiceDialog({ from, onSpoken, onClose }: VoiceDialogProps) {
       }
     >
       <div className="flex min-h-0 flex-1 flex-col gap-4 overflow-y-auto px-6 py-4">
-        <label className="flex flex-col gap-1 text-[13px] text-soft">
-          Script, spoken from {(from / 1000).toFixed(1)} s on
-          <textarea
-            rows={5}
-            value={script}
-            maxLength={MOST_SPOKEN_LETTERS}
-            onChange={type}
-            className={`${fieldLook} resize-y text-ink`}
-          />
-        </label>
+        {scripts.length > 0 && (
+          <label className="flex min-h-6 items-center gap-1.5 text-[13px] text-soft">
+            <input type="checkbox" className="accent-accent" checked={isOfScenes} onChange={takeScenes} />
+            the scripts of the scenes, each from where its scene begins
+          </label>
+        )}
+        {!isOfScenes && (
+          <label className="flex flex-col gap-1 text-[13px] text-soft">
+            Script, spoken from {(from / 1000).toFixed(1)} s on
+            <textarea
+              rows={5}
+              value={script}
+              maxLength={MOST_SPOKEN_LETTERS}
+              onChange={type}
+              className={`${fieldLook} resize-y text-ink`}
+            />
+          </label>
+        )}
         <div className="grid grid-cols-[2fr_1fr_1fr_1fr] items-end gap-3">
           <ChoiceField
             label="Language"

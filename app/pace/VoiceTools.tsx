@@ -1,11 +1,13 @@
 import { useState } from "react";
 import { replaceCaptions } from "../../core/document/captionEdits";
 import { type Edit } from "../../core/document/edit";
+import { scriptsOf } from "../../core/document/scripts";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
-import { type SpokenSentence, captionsOfVoice, putVoice } from "../../core/document/voiceEdits";
+import { type SpokenFrom, captionsOfVoice, putVoices } from "../../core/document/voiceEdits";
 import { Button } from "../components/Button";
 import { attemptEdit } from "../edits/attemptEdit";
+import { SceneScripts } from "./SceneScripts";
 import { VoiceDialog } from "./VoiceDialog";
 
 interface VoiceToolsProps {
@@ -16,26 +18,41 @@ interface VoiceToolsProps {
   /** The language that captions are written in. */
   readonly language: string;
   readonly onEdit: (edit: Edit) => void;
+  /** Somebody wants to say it themselves. */
+  readonly onRecord: () => void;
 }
 
-/** Has a script spoken, and makes captions of what is said. */
-export function VoiceTools({ document, promotion, time, language, onEdit }: VoiceToolsProps) {
+/** What is said in each scene: written, spoken, recorded, and shown as captions. */
+export function VoiceTools({ document, promotion, time, language, onEdit, onRecord }: VoiceToolsProps) {
   const [isWriting, setWriting] = useState(false);
   const cues = captionsOfVoice(document.lanes, promotion.facts.media, promotion.length);
-  const put = (spoken: readonly SpokenSentence[]): void => attemptEdit(() => putVoice(document, spoken, time), onEdit);
+  const put = (parts: readonly SpokenFrom[]): void => attemptEdit(() => putVoices(document, parts), onEdit);
   const caption = (): void =>
     attemptEdit(() => replaceCaptions(document, language, cues, "Captions of the voice"), onEdit);
   return (
-    <div className="flex flex-wrap gap-2">
-      <Button onClick={() => setWriting(true)} className="px-3 py-1.5 text-[13.5px]">
-        Have a script spoken
-      </Button>
-      {cues.length > 0 && (
-        <Button onClick={caption} className="px-3 py-1.5 text-[13.5px]">
-          Captions of the voice
+    <div className="flex flex-col gap-2">
+      <SceneScripts document={document} promotion={promotion} onEdit={onEdit} />
+      <div className="flex flex-wrap gap-2">
+        <Button onClick={onRecord} className="px-3 py-1.5 text-[13.5px]">
+          Record a voice
         </Button>
+        <Button onClick={() => setWriting(true)} className="px-3 py-1.5 text-[13.5px]">
+          Have a script spoken
+        </Button>
+        {cues.length > 0 && (
+          <Button onClick={caption} className="px-3 py-1.5 text-[13.5px]">
+            Captions of the voice
+          </Button>
+        )}
+      </div>
+      {isWriting && (
+        <VoiceDialog
+          from={time}
+          scripts={scriptsOf(document, promotion)}
+          onSpoken={put}
+          onClose={() => setWriting(false)}
+        />
       )}
-      {isWriting && <VoiceDialog from={time} onSpoken={put} onClose={() => setWriting(false)} />}
     </div>
   );
 }

@@ -42,7 +42,7 @@ export const NOTHING_SHOWN: ProofState = {
   length: 0,
   playing: false,
   measured: null,
-  listening: { alone: null, isMono: false },
+  listening: { alone: null, isMono: false, isSilent: false },
   problem: null,
   repeated: null,
 };
@@ -53,6 +53,8 @@ export interface Listening {
   readonly alone: string | null;
   /** Whether it is heard as from one speaker. */
   readonly isMono: boolean;
+  /** Whether nothing is heard, as where somebody records what they say. */
+  readonly isSilent: boolean;
 }
 
 /** A stretch of time, in milliseconds. */
@@ -273,7 +275,7 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
     },
     listen(how) {
       change({ listening: { ...current.listening, ...how } });
-      sound.setMono(current.listening.isMono);
+      sound.setOutput(current.listening);
       if (whole) prepareSound(whole);
     },
     repeat(time) {

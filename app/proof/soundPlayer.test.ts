@@ -11,7 +11,12 @@ interface Started {
   isStopped: boolean;
 }
 const started: Started[] = [];
-const outs: { channelCount: number; channelCountMode: string; connect: (next: object) => object }[] = [];
+const outs: {
+  channelCount: number;
+  channelCountMode: string;
+  gain: { value: number };
+  connect: (next: object) => object;
+}[] = [];
 let isClosed = false;
 let now = 0;
 
@@ -25,7 +30,7 @@ class TestContext {
     copyToChannel: () => undefined,
   });
   createGain = (): object => {
-    outs.push({ channelCount: 0, channelCountMode: "", connect: (next: object) => next });
+    outs.push({ channelCount: 0, channelCountMode: "", gain: { value: NaN }, connect: (next: object) => next });
     return outs.at(-1) ?? {};
   };
   createBufferSource = (): object => {
@@ -93,13 +98,16 @@ test("it is heard from where it is played, and stops where it is held", async ()
 
 test("as from one speaker, all goes through one channel, whether it was asked for before or while it plays", async () => {
   const sound = player();
-  sound.setMono(true);
+  sound.setOutput({ isMono: true, isSilent: false });
   sound.load(tenSeconds);
   await sound.answer(0);
-  expect(outs.at(-1)).toMatchObject({ channelCount: 1, channelCountMode: "explicit" });
+  expect(outs.at(-1)).toMatchObject({ channelCount: 1, channelCountMode: "explicit", gain: { value: 1 } });
   sound.play(0);
-  sound.setMono(false);
-  expect(outs.at(-1)?.channelCount).toBe(2);
+  sound.setOutput({ isMono: false, isSilent: false });
+  expect(outs.at(-1)).toMatchObject({ channelCount: 2, gain: { value: 1 } });
+  // Silent it goes on all the same, so that it is heard from where it is when it is no more.
+  sound.setOutput({ isMono: false, isSilent: true });
+  expect(outs.at(-1)?.gain.value).toBe(0);
 });
 
 test("what is mixed while it plays is heard from where it is by then", async () => {

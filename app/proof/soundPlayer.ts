@@ -9,9 +9,14 @@ export interface SoundPlayer {
   /** @param time in milliseconds */
   play(time: number): void;
   hold(): void;
-  /** Whether it is heard as from one speaker. */
-  setMono(isMono: boolean): void;
+  /** Whether it is heard as from one speaker, and whether at all. */
+  setOutput(output: Output): void;
   close(): void;
+}
+
+interface Output {
+  readonly isMono: boolean;
+  readonly isSilent: boolean;
 }
 
 /** What plays: since when by the page's clock, and from which time of the promotion, both in milliseconds. */
@@ -28,7 +33,7 @@ export function openSoundPlayer(mixer: SoundMixer, later = LATER_MS): SoundPlaye
   let context: AudioContext | null = null;
   /** What all goes through: as one channel, or as two. */
   let out: GainNode | null = null;
-  let isMono = false;
+  let output: Output = { isMono: false, isSilent: false };
   let heard: AudioBuffer | null = null;
   let source: AudioBufferSourceNode | null = null;
   let playing: Playing | null = null;
@@ -81,11 +86,14 @@ export function openSoundPlayer(mixer: SoundMixer, later = LATER_MS): SoundPlaye
     const made = new AudioContext({ sampleRate: SAMPLE_RATE });
     out = made.createGain();
     out.channelCountMode = "explicit";
-    out.channelCount = channels();
+    applyTo(out);
     out.connect(made.destination);
     return made;
   }
-  const channels = (): number => (isMono ? 1 : 2);
+  function applyTo(node: GainNode): void {
+    node.channelCount = output.isMono ? 1 : 2;
+    node.gain.value = output.isSilent ? 0 : 1;
+  }
 
   async function load(mix: Mix): Promise<void> {
     const mine = ++loads;
@@ -104,9 +112,9 @@ export function openSoundPlayer(mixer: SoundMixer, later = LATER_MS): SoundPlaye
       void sound();
     },
     hold,
-    setMono(wanted) {
-      isMono = wanted;
-      if (out) out.channelCount = channels();
+    setOutput(wanted) {
+      output = wanted;
+      if (out) applyTo(out);
     },
     close() {
       loads++;

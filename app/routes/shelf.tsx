@@ -3,7 +3,7 @@ import { Form, data, useFetcher, useSubmit } from "react-router";
 import { Check, Plus } from "lucide-react";
 import { formText } from "../../server/formText";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
-import { keepFromShelf } from "../../server/shelf/shelfFiles";
+import { keptFromShelf } from "../../server/shelf/keptFromShelf";
 import { SHELF_CATEGORIES, searchShelf, shelfItem } from "../../server/shelf/shelfItems";
 import type { Route } from "./+types/shelf";
 import { inputClasses } from "../components/Field";
@@ -34,10 +34,7 @@ export async function action({ request }: Route.ActionArgs) {
   const { scope } = await requireEditor(request);
   const item = shelfItem(formText(await request.formData(), "slug"));
   if (!item) throw new Response("There is no such item on the shelf.", { status: 404 });
-  const kept = await keepFromShelf(scope, item.recipe, item.name, "starter shelf", [
-    item.category,
-    ...item.words.slice(0, 4),
-  ]);
+  const kept = await keptFromShelf(scope, item);
   return data({ kept: kept.id, known: kept.known });
 }
 

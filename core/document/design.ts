@@ -121,7 +121,8 @@ export interface Placed extends SceneDesign {
 export const isLocked = (id: FieldId, { origin, slot }: Pick<Placed, "origin" | "slot">): boolean => {
   const field = FIELDS[id];
   if (field.of === "item") return false;
-  return field.of === "scene" ? !origin.allows[field.lock] : slot !== undefined && !slot.allows[field.lock];
+  if (field.of === "scene") return field.lock !== null && !origin.allows[field.lock];
+  return slot !== undefined && !slot.allows[field.lock];
 };
 
 /** A field's value with its source: the nearest layer in which it was set, else the template. */

@@ -32,6 +32,7 @@ import {
   type SlotKind,
   type TemplateStyle,
 } from "./sceneTemplate";
+import { scriptJsonSchema, scriptSchema } from "./script";
 import { ASKED_FOR, USUAL_CEILING } from "../sound/finish";
 
 /**
@@ -63,8 +64,8 @@ interface OfTemplate<Of extends Field | ShapedField> extends Adjustable<Of> {
 /** A value of a scene that can be set. */
 interface SceneField<Of extends Field | ShapedField> extends OfTemplate<Of> {
   readonly of: "scene";
-  /** The permission of the template without which only designers and owners may set it. */
-  readonly lock: keyof SceneAllows;
+  /** The permission of the template without which only designers and owners may set it; null where all who fill may. */
+  readonly lock: keyof SceneAllows | null;
 }
 /** A value of a slot that can be set. */
 interface SlotField<Of extends Field | ShapedField> extends OfTemplate<Of> {
@@ -276,6 +277,12 @@ export const FIELDS = {
     named: "The stepping back of music with",
     layers: ["@all"],
     lock: "timing",
+    from: () => undefined,
+  }),
+  script: ofScene(shaped<string>("Script", scriptSchema, scriptJsonSchema), {
+    named: "The script of",
+    layers: ["scene"],
+    lock: null,
     from: () => undefined,
   }),
   loudness: ofScene(within("Loudness of the whole, LUFS", { least: -31, most: -8, step: 0.5 }, ASKED_FOR[0]), {

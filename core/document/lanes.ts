@@ -5,6 +5,7 @@ import { type SoundFacts } from "./facts";
 import { type RecordPart } from "./documentShape";
 import { type Ordered } from "./ordered";
 import { MEMBER_ID } from "./memberId";
+import { MOST_SAID } from "./script";
 import { orderJsonSchema, orderKey } from "./orderKey";
 import { objectJsonSchema } from "./valueJsonSchemas";
 
@@ -36,6 +37,8 @@ export interface SoundPiece extends Ordered {
   readonly loop?: true | undefined;
   /** The words that are said in it. */
   readonly says?: string | undefined;
+  /** Other takes of it that are kept: sounds that can be heard in its place. */
+  readonly takes?: readonly string[] | undefined;
 }
 
 /** Decibels more or less at a time, counted from where the piece begins. */
@@ -54,8 +57,8 @@ export const GAINS = { least: -60, most: 20, step: 0.5 } as const;
 export const SHORTEST_PIECE_MS = 40;
 const gain = number().min(GAINS.least, "At least −60 dB.").max(GAINS.most, "At most +20 dB.");
 export const MOST_GAIN_POINTS = 64;
-/** Characters said in one piece. */
-export const MOST_SAID = 2000;
+/** Other takes kept of one piece. */
+export const MOST_TAKES = 20;
 const gainPoint = object({
   at: number().integer("Times are whole milliseconds.").min(0).max(LONGEST_MS).required(),
   gain: gain.required(),
@@ -85,6 +88,10 @@ const piece = object({
   says: string()
     .min(1, "Nothing is said in it.")
     .max(MOST_SAID, `In one piece at most ${MOST_SAID} characters are said.`)
+    .optional(),
+  takes: array(string().uuid("A take is named by its id.").required())
+    .min(1)
+    .max(MOST_TAKES, `Of a piece at most ${MOST_TAKES} other takes are kept.`)
     .optional(),
 })
   .noUnknown()
@@ -127,6 +134,7 @@ export const pieceJsonSchema = objectJsonSchema(
     muted: { const: true },
     loop: { const: true },
     says: { type: "string", minLength: 1, maxLength: MOST_SAID },
+    takes: { type: "array", minItems: 1, maxItems: MOST_TAKES, items: { type: "string", format: "uuid" } },
   },
 );
 

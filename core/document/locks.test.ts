@@ -29,8 +29,8 @@ interface Locked {
   readonly lock: Parameters<typeof withAllows>[0];
   readonly words: string;
 }
-/** Every field of the registry, in every layer in which it can be set for a scene or slot. */
-const SET = SETTINGS.map(({ what, id, edit, slot }): Locked => {
+/** Every field of the registry that a template can lock, in every layer in which it can be set for a scene or slot. */
+const SET = SETTINGS.filter(({ id }) => FIELDS[id].lock !== null).map(({ what, id, edit, slot }): Locked => {
   const { of, lock, named } = FIELDS[id];
   return {
     what,
@@ -84,6 +84,15 @@ test("no place to set a field is left out of the locks' cases", () => {
   const lockable = FIELD_IDS.filter((id) => FIELDS[id].lock !== null);
   const layers = lockable.flatMap((id) => FIELDS[id].layers.filter((layer) => !layer.startsWith("@")));
   expect(SET).toHaveLength(layers.length);
+});
+
+test("a scene’s script is everybody’s, whatever its template locks", () => {
+  const [setting, ...others] = SETTINGS.filter(({ id }) => FIELDS[id].of === "scene" && FIELDS[id].lock === null);
+  expect(others).toEqual([]);
+  const allows = { arrangement: false, timing: false, color: false, remove: false };
+  const after = applyEdit(before, defined(setting).edit);
+  expect(after.adjustments["hook"]?.script).toBeDefined();
+  expect(lockProblem(before, after, withAllows({ scene: "hook", allows }))).toBeNull();
 });
 
 test("many changes in one edit are compared like any other", () => {

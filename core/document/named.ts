@@ -16,7 +16,9 @@ export function thingsNamed({ brand, product, offer, lanes, fills, adjustments }
     { kind: "brand", id: brand },
     ...(product === null ? [] : [{ kind: "product", id: product } as const]),
     ...(offer === null ? [] : [{ kind: "offer", id: offer } as const]),
-    ...Object.values(lanes).map(({ media }) => ({ kind: "media", id: media }) as const),
+    ...Object.values(lanes).flatMap(({ media, takes = [] }) =>
+      [media, ...takes].map((id) => ({ kind: "media", id }) as const),
+    ),
   ];
   const filled = Object.entries(fills).flatMap(([key, fill]): NamedThing[] => {
     const slot = key as SlotKey;

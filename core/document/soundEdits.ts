@@ -20,12 +20,18 @@ export const piecesOn = (lanes: Lanes, lane: Lane): ListedPiece[] =>
  */
 export function addSound(
   { lanes }: Sounds,
-  { lane, media, at }: { readonly lane: Lane; readonly media: string; readonly at: number },
+  { lane, media, at, says }: Pick<SoundPiece, "lane" | "media" | "says"> & { readonly at: number },
 ): { readonly id: string; readonly edit: Edit } | null {
   if (Object.keys(lanes).length >= MOST_SOUND_PIECES) return null;
   const id = freeId(lane, new Set(Object.keys(lanes)));
   const begins = Math.max(0, Math.round(at));
-  const piece: SoundPiece = { order: orderBehind(lanes), lane, media, ...(begins > 0 ? { at: millis(begins) } : {}) };
+  const piece: SoundPiece = {
+    order: orderBehind(lanes),
+    lane,
+    media,
+    ...(begins > 0 ? { at: millis(begins) } : {}),
+    ...(says ? { says } : {}),
+  };
   return { id, edit: { ...putSound(id, piece), label: "Add a sound", isUrgent: true } };
 }
 

@@ -1,10 +1,10 @@
 import { inCaptions } from "../captions/breakLines";
 import { type Cue } from "../captions/cue";
 import { millis } from "../units";
-import { type Edit } from "./edit";
+import { type Edit, together } from "./edit";
 import { type Facts, type SoundFacts } from "./facts";
 import { type Lanes, MOST_SOUND_PIECES, SHORTEST_PIECE_MS, type SoundPiece, heardFor } from "./lanes";
-import { putSound } from "./edits";
+import { applyEdit, putSound } from "./edits";
 import { membersInOrder, ordersAt } from "./ordered";
 import { type Promotion } from "./promotion";
 import { freeId } from "./sceneIds";
@@ -46,6 +46,23 @@ export function putVoice({ lanes }: Pick<Promotion, "lanes">, spoken: readonly S
     return putSound(id, piece).patch;
   });
   return { label: "Speak", patch, isUrgent: true };
+}
+
+/** What was spoken from a time on, in milliseconds. */
+export interface SpokenFrom {
+  readonly from: number;
+  readonly spoken: readonly SpokenSentence[];
+}
+
+/** Puts what was spoken on the voice lane, each part from its time on. Throws as `putVoice` does. */
+export function putVoices(document: Promotion, parts: readonly SpokenFrom[]): Edit {
+  let shown = document;
+  const edits = parts.map(({ spoken, from }) => {
+    const edit = putVoice(shown, spoken, from);
+    shown = applyEdit(shown, edit);
+    return edit;
+  });
+  return { ...together("Speak", edits), isUrgent: true };
 }
 
 /** The pieces in which somebody is heard: on the voice lane, not muted, their sounds there. */

@@ -1,5 +1,4 @@
 import { factorOf } from "./decibels";
-import { type Finish } from "./finish";
 import { limited } from "./limiter";
 import { loudnessOf } from "./loudness";
 import { type Stereo } from "./samples";

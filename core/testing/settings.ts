@@ -19,6 +19,7 @@ const OTHER: { readonly [Id in FieldId]: ValueOf<Id> } = {
   stepsBack: 20,
   loudness: -16,
   ceiling: -2,
+  script: "Come to the yard. It is half price.",
   stepsBackIn: millis(100),
   comesForwardIn: millis(900),
   held: millis(20_000),

@@ -1,20 +1,26 @@
 import { join } from "node:path";
 import { type SoundFacts } from "../../core/document/facts";
+import { beatsOf } from "../../core/sound/beats";
+import { SAMPLE_RATE } from "../../core/sound/samples";
 import { config } from "../config";
 import { soundProxyKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { type BroughtFile } from "./broughtFile";
 import { probe } from "./probe";
 import { SAFE_INPUT, runProgram } from "./program";
-import { samplesPath, soundShape } from "./soundSamples";
+import { samplesOf, samplesPath, soundShape } from "./soundSamples";
 import { UploadProblem } from "./uploadProblem";
 
 export type IngestedSound = Pick<SoundFacts, "length" | "loudness" | "peak"> & {
   readonly levels: readonly number[];
   readonly peaks: readonly number[];
+  /** Beats a minute; null where none were found. */
+  readonly tempo: number | null;
 };
 
 const BARS = 240;
+/** The beat is looked for in so much of a sound. */
+const LISTENED_SECONDS = 40;
 
 /** Measures a sound (EBU R 128) and makes the copy that browsers play. */
 export async function ingestSound({ path, type, sha256, name, folder }: BroughtFile): Promise<IngestedSound> {
@@ -50,12 +56,15 @@ export async function ingestSound({ path, type, sha256, name, folder }: BroughtF
     { timeLimitMs: 300_000 },
   );
   await store().keep(soundProxyKey(sha256), proxy);
-  const { seconds, ...shape } = await soundShape(await samplesPath({ sha256, name }), folder, BARS);
+  const samples = await samplesPath({ sha256, name });
+  const { seconds, ...shape } = await soundShape(samples, folder, BARS);
+  const beats = beatsOf(await samplesOf(samples, { from: 0, to: LISTENED_SECONDS * SAMPLE_RATE }));
   // Files written by a recorder as it goes do not say how long they are; the samples do.
   return {
     length: Math.round((probed.length > 0 ? probed.length : seconds) * 1000),
     ...shape,
     ...readLoudness(stderr),
+    tempo: beats && Math.round(beats.tempo * 10) / 10,
   };
 }
 

@@ -71,6 +71,8 @@ const more = object({
   cuts: array(number().required()).optional(),
   movement: number().optional(),
   peaks: array(number().required()).optional(),
+  /** Beats a minute of a sound; null where none were found. */
+  tempo: number().nullable().optional(),
 });
 
 const STRIP = { stripUnknown: true };

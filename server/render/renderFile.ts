@@ -2,7 +2,6 @@ import { mkdtemp, stat, writeFile, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { resolvePromotion } from "../../core/document/resolve";
-import { type SoundVersion } from "../../core/sound/mixedPiece";
 import { sampleAt } from "../../core/sound/samples";
 import { frameStart } from "../../core/time/ticks";
 import { SAFE_INPUT, runProgram } from "../media/program";

@@ -1,3 +1,4 @@
+import { wavBytes } from "../../core/sound/wavBytes";
 import { type Random } from "./random";
 
 export const SAMPLE_RATE = 48000;
@@ -112,27 +113,11 @@ export function room(track: Stereo): Stereo {
   return wet;
 }
 
+const PEAK = 0.708;
+
 /** A 16-bit WAV file, brought to a peak of −3 dBFS. */
 export function wavFile({ left, right }: Stereo): Buffer {
   let peak = 1e-9;
   for (const channel of [left, right]) for (const sample of channel) peak = Math.max(peak, Math.abs(sample));
-  const factor = (0.708 / peak) * 32767;
-  const data = Buffer.alloc(44 + left.length * 4);
-  data.write("RIFF", 0);
-  data.writeUInt32LE(36 + left.length * 4, 4);
-  data.write("WAVEfmt ", 8);
-  data.writeUInt32LE(16, 16);
-  data.writeUInt16LE(1, 20);
-  data.writeUInt16LE(2, 22);
-  data.writeUInt32LE(SAMPLE_RATE, 24);
-  data.writeUInt32LE(SAMPLE_RATE * 4, 28);
-  data.writeUInt16LE(4, 32);
-  data.writeUInt16LE(16, 34);
-  data.write("data", 36);
-  data.writeUInt32LE(left.length * 4, 40);
-  for (let index = 0; index < left.length; index++) {
-    data.writeInt16LE(Math.round((left[index] ?? 0) * factor), 44 + index * 4);
-    data.writeInt16LE(Math.round((right[index] ?? 0) * factor), 46 + index * 4);
-  }
-  return data;
+  return Buffer.from(wavBytes([left, right], SAMPLE_RATE, PEAK / peak).buffer);
 }

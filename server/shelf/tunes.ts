@@ -182,6 +182,19 @@ const LEAST_SECONDS = 30;
 /** What still sounds after the last bar, in seconds. */
 const TAIL_SECONDS = 3;
 
+/** How often a tune goes round, and how long it lasts then. */
+function roundsOf({ beatsAMinute, beatsABar = 4, chords }: Score): {
+  readonly repeats: number;
+  readonly seconds: number;
+} {
+  const once = (60 / beatsAMinute) * beatsABar * chords.length;
+  const repeats = Math.max(2, Math.ceil(LEAST_SECONDS / once));
+  return { repeats, seconds: once * repeats };
+}
+
+/** How long a tune lasts, in seconds. */
+export const tuneSeconds = (tune: Score): number => roundsOf(tune).seconds;
+
 /**
  * Plays a tune to samples, the same for the same seed: whole bars, 30 to 60 s. What rings after the last bar lies over the
  * first, so that it can begin again at its end without a seam.
@@ -191,8 +204,7 @@ export function playTune(tune: Score, seed: number): Stereo {
   const random = seeded(seed);
   const beat = 60 / beatsAMinute;
   const bar = beat * beatsABar;
-  const repeats = Math.max(2, Math.ceil(LEAST_SECONDS / (bar * chords.length)));
-  const seconds = bar * chords.length * repeats;
+  const { repeats, seconds } = roundsOf(tune);
   const track = silence(seconds + TAIL_SECONDS);
   for (let repeat = 0; repeat < repeats; repeat++)
     chords.forEach((chord, index) =>

@@ -5,7 +5,7 @@ import { join } from "node:path";
 import { Readable } from "node:stream";
 import { MOST_SPOKEN_LETTERS, sentencesOf } from "../../core/voice/sentences";
 import { type Speaking, VOICES, languageOf } from "../../core/voice/voices";
-import { MOST_SAID } from "../../core/document/lanes";
+import { MOST_SAID } from "../../core/document/script";
 import { type SpokenSentence } from "../../core/document/voiceEdits";
 import { type TeamScope } from "../db/teamScope";
 import { receiveMedia } from "../media/receive";
