@@ -90,9 +90,9 @@ test("a scene’s script is everybody’s, whatever its template locks", () => {
   const [setting, ...others] = SETTINGS.filter(({ id }) => FIELDS[id].of === "scene" && FIELDS[id].lock === null);
   expect(others).toEqual([]);
   const allows = { arrangement: false, timing: false, color: false, remove: false };
-  const after = applyEdit(before, defined(setting).edit);
+  const after = applyEdit(testDocument(), defined(setting).edit);
   expect(after.adjustments["hook"]?.script).toBeDefined();
-  expect(lockProblem(before, after, withAllows({ scene: "hook", allows }))).toBeNull();
+  expect(lockProblem(testDocument(), after, withAllows({ scene: "hook", allows }))).toBeNull();
 });
 
 test("many changes in one edit are compared like any other", () => {
