@@ -15,6 +15,7 @@ import { hearTake } from "../../core/document/takeEdits";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
 import { decibelsOf, factorOf } from "../../core/sound/decibels";
+import { takenToEndOnBar } from "../../core/sound/endOnBar";
 import { FADE_CURVES } from "../../core/sound/fadeCurves";
 import { millis } from "../../core/units";
 import type { OfferedMedia } from "../../server/media/offeredMedia";
@@ -24,10 +25,14 @@ import { ChoiceField } from "../workshop/ChoiceField";
 import { NumberField } from "../workshop/NumberField";
 import { SoundPoints } from "./SoundPoints";
 import { Takes } from "./Takes";
+import { VoiceFields } from "./VoiceFields";
 import { TimeField } from "./TimeField";
+import { useSoundBeats } from "./useBeats";
 
 const FIELD = "text-[12.5px] text-soft";
 const MOST_PERCENT = 1000;
+/** Where music ends with a bar it ends at once, but for what spares a click. */
+const ON_BAR_FADE_MS = 150;
 
 interface SoundPieceRowProps {
   readonly document: Promotion;
@@ -134,6 +139,13 @@ function PieceFields({
     if (split) onEdit(split);
   };
   const fit = (): void => set({ at: null, length: null, loop: sound.length - from < length ? true : null });
+  const beats = useSoundBeats(lane === "music" ? piece.media : undefined);
+  const toEnd = length - at;
+  const onBar = beats && takenToEndOnBar(beats, { from, lasts: toEnd, length: sound.length });
+  const endOnBar = (): void => {
+    if (onBar === null) return;
+    set({ from: onBar > 0 ? millis(onBar) : null, length: null, loop: null, fadeOut: millis(ON_BAR_FADE_MS) });
+  };
   const again = (): void => set({ loop: loop ? null : true });
   /** Where it lies stays; what is heard of the other is heard from its beginning. */
   function replace({ target: { value } }: ChangeEvent<HTMLSelectElement>): void {
@@ -199,6 +211,16 @@ function PieceFields({
             As long as the promotion
           </button>
         )}
+        {onBar !== null && (
+          <button
+            type="button"
+            title="Taken from where one of its bars ends with the promotion"
+            onClick={endOnBar}
+            className="underline hover:text-accent"
+          >
+            End with a bar
+          </button>
+        )}
         <button
           type="button"
           disabled={!split}
@@ -217,6 +239,7 @@ function PieceFields({
           Record it again
         </button>
       )}
+      {lane === "voice" && <VoiceFields piece={piece} name={name} onChange={set} />}
       <Takes document={document} promotion={promotion} piece={piece} name={name} onEdit={onEdit} />
       <label className={FIELD}>
         {lane === "voice" ? "Heard instead: another take" : "Heard instead"}

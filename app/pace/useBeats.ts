@@ -16,9 +16,8 @@ export interface HeardBeat {
   readonly times: readonly number[];
 }
 
-/** The beat of a promotion's music, found in a worker; null until it is, and where there is none. */
-export function useBeats(document: Promotion, { mix, facts }: ResolvedPromotion): HeardBeat | null {
-  const sound = listedMembers<string, SoundPiece>(document.lanes).find(({ lane }) => lane === "music")?.media;
+/** The beats of a sound, found in a worker; null until they are, and where there are none. @param sound its id, if any */
+export function useSoundBeats(sound: string | undefined): Beats | null {
   const [found, setFound] = useState<FoundBeats | null>(null);
   useEffect(() => {
     if (sound === undefined || known.has(sound)) return;
@@ -31,7 +30,14 @@ export function useBeats(document: Promotion, { mix, facts }: ResolvedPromotion)
     worker.postMessage({ sound } satisfies AskedBeats);
     return () => worker.terminate();
   }, [sound]);
-  const beats = sound === undefined ? null : found?.sound === sound ? found.beats : (known.get(sound) ?? null);
+  if (sound === undefined) return null;
+  return found?.sound === sound ? found.beats : (known.get(sound) ?? null);
+}
+
+/** The beat of a promotion's music, found in a worker; null until it is, and where there is none. */
+export function useBeats(document: Promotion, { mix, facts }: ResolvedPromotion): HeardBeat | null {
+  const sound = listedMembers<string, SoundPiece>(document.lanes).find(({ lane }) => lane === "music")?.media;
+  const beats = useSoundBeats(sound);
   const media = sound === undefined ? undefined : facts.media[sound];
   return useMemo(() => {
     if (!beats || sound === undefined || media?.kind !== "sound") return null;

@@ -1,5 +1,6 @@
 import { array, boolean, number, object, string } from "yup";
 import { FADE_CURVES, type FadeCurve } from "../sound/fadeCurves";
+import { CHARACTERS, CLEANINGS, type Character, type Cleaning } from "../sound/treatment";
 import { type Millis } from "../units";
 import { type SoundFacts } from "./facts";
 import { type RecordPart } from "./documentShape";
@@ -37,6 +38,9 @@ export interface SoundPiece extends Ordered {
   readonly loop?: true | undefined;
   /** The words that are said in it. */
   readonly says?: string | undefined;
+  /** What is cleaned up in it, and what it is made to sound like. */
+  readonly cleaned?: readonly Cleaning[] | undefined;
+  readonly character?: Character | undefined;
   /** Other takes of it that are kept: sounds that can be heard in its place. */
   readonly takes?: readonly string[] | undefined;
 }
@@ -89,6 +93,11 @@ const piece = object({
     .min(1, "Nothing is said in it.")
     .max(MOST_SAID, `In one piece at most ${MOST_SAID} characters are said.`)
     .optional(),
+  cleaned: array(string().oneOf(CLEANINGS, "There is no such cleaning up.").required())
+    .min(1)
+    .max(CLEANINGS.length)
+    .optional(),
+  character: string().oneOf(CHARACTERS, "A voice can’t be made to sound like that.").optional(),
   takes: array(string().uuid("A take is named by its id.").required())
     .min(1)
     .max(MOST_TAKES, `Of a piece at most ${MOST_TAKES} other takes are kept.`)
@@ -134,6 +143,8 @@ export const pieceJsonSchema = objectJsonSchema(
     muted: { const: true },
     loop: { const: true },
     says: { type: "string", minLength: 1, maxLength: MOST_SAID },
+    cleaned: { type: "array", minItems: 1, maxItems: CLEANINGS.length, items: { enum: [...CLEANINGS] } },
+    character: { enum: [...CHARACTERS] },
     takes: { type: "array", minItems: 1, maxItems: MOST_TAKES, items: { type: "string", format: "uuid" } },
   },
 );

@@ -11,6 +11,7 @@ import { factorOf } from "./decibels";
 import { type Finish, USUAL_CEILING } from "./finish";
 import { type SteppingBack, type Stretch, steppedBack } from "./stepsBack";
 import { samplesIn } from "./samples";
+import { treatmentName } from "./treatment";
 
 const MOST_GAIN = 20;
 
@@ -83,7 +84,20 @@ export const usualClipLevel = (lanes: Lanes, media: Readonly<Record<string, Medi
     : 1;
 
 function mixedPiece({ piece, sound, from, to }: HeardPiece, plan: SoundPlan, back: Envelope | null): MixedPiece {
-  const { lane, media, from: taken, gain = 0, fadeIn, fadeOut, curve = "even", points, loop } = piece;
+  const {
+    lane,
+    media,
+    from: taken,
+    gain = 0,
+    fadeIn,
+    fadeOut,
+    curve = "even",
+    points,
+    loop,
+    cleaned,
+    character,
+  } = piece;
+  const treated = treatmentName({ cleaned: cleaned ?? [], character: character ?? null });
   // Music that says nothing of its fades has the template's.
   const usual = lane === "music" ? plan : { fadeIn: 0, fadeOut: 0 };
   const fades = { in: samplesIn(fadeIn ?? usual.fadeIn), out: samplesIn(fadeOut ?? usual.fadeOut) };
@@ -98,6 +112,7 @@ function mixedPiece({ piece, sound, from, to }: HeardPiece, plan: SoundPlan, bac
   return {
     piece: piece.id,
     sound: media,
+    ...(treated === null ? {} : { treated }),
     position: samplesIn(taken ?? 0),
     speed: 1,
     used: { from: 0, to: null },

@@ -17,8 +17,8 @@ export interface NeededSound extends NeededSamples {
 export function neededSamples({ track }: Mix): Map<string, NeededSound> {
   const needed = new Map<string, NeededSound>();
   for (const span of track) {
-    const { sound, tempo } = span.what;
-    const version = { sound, tempo };
+    const { sound, tempo, treated } = span.what;
+    const version = { sound, tempo, treated };
     const own = neededBy(span);
     const before = needed.get(soundName(version));
     const range = before ? { from: Math.min(before.from, own.from), to: later(before.to, own.to) } : own;

@@ -23,6 +23,8 @@ export interface MixedPiece {
   readonly speedsUp?: number | undefined;
   /** How many times as fast it is made before it is heard, as high as it was; positions count in what comes out. */
   readonly tempo?: number | undefined;
+  /** How it is worked on before it is heard, by its name (see `treatment.ts`); not there where it is as it is. */
+  readonly treated?: string | undefined;
   /** The samples of it that are used: from one on, up to and without another; to its end where that is null. */
   readonly used: { readonly from: number; readonly to: number | null };
   /** Whether it begins again where what is used of it ends; else silence follows. */
@@ -40,14 +42,16 @@ export interface Mix {
 }
 
 /** The file that the samples of a sound are in, made as it is heard. */
-export const samplesFile = ({ tempo }: Pick<SoundVersion, "tempo">): string =>
-  tempo === undefined ? "samples" : `samples-x${tempo}`;
+export function samplesFile({ tempo, treated }: Omit<SoundVersion, "sound">): string {
+  if (treated !== undefined) return `samples-${treated}`;
+  return tempo === undefined ? "samples" : `samples-x${tempo}`;
+}
 
 /** A sound as it is made to be heard, by one name for who keeps several: where it lies among the files of media. */
 export const soundName = (version: SoundVersion): string => `${version.sound}/${samplesFile(version)}`;
 
 /** What of a piece says which samples it needs made. */
-export type SoundVersion = Pick<MixedPiece, "sound" | "tempo">;
+export type SoundVersion = Pick<MixedPiece, "sound" | "tempo" | "treated">;
 
 /** Which sample of its sound is heard at a sample of a piece: at a speed that changes evenly, as far as v·n + a·n² / 2. */
 export const positionAt = ({ position, speed, speedsUp = 0 }: MixedPiece, at: number): number =>

@@ -1,8 +1,7 @@
 import { string } from "yup";
 import { type TeamScope } from "../db/teamScope";
 import { mediaFacts } from "./storedFacts";
-import { samplesPath } from "./soundSamples";
-import { stretchedPath, tempoNamed } from "./stretchedSamples";
+import { versionNamed, versionPath } from "./soundVersions";
 import { stripPath } from "./filmstrip";
 import { tonesPath } from "./tones";
 import { levelKey, proxyKey, soundProxyKey } from "../storage/keys";
@@ -34,12 +33,11 @@ export async function mediaFilePath(
     if (facts?.kind !== "clip") throw missing();
     return { path: await stripPath(facts, row.sha256), type: "image/webp", etag };
   }
-  const tempo = tempoNamed(file);
-  if (file === "samples" || tempo !== null) {
+  const version = versionNamed(file);
+  if (version) {
     const facts = row.state === "ready" ? mediaFacts(row) : null;
     if (!facts || facts.kind === "picture" || (facts.kind === "clip" && !facts.hasSound)) throw missing();
-    const path = tempo === null ? await samplesPath(row) : await stretchedPath(row, tempo);
-    return { path, type: "application/octet-stream", etag };
+    return { path: await versionPath(row, version), type: "application/octet-stream", etag };
   }
   const level = /^level-(\d{1,2})$/.exec(file)?.[1];
   const found =

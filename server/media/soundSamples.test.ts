@@ -8,7 +8,7 @@ import { originalKey, samplesKey, workKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { ingestClip } from "./clipIngest";
 import { samplesOf, samplesPath } from "./soundSamples";
-import { stretchedPath, tempoNamed } from "./stretchedSamples";
+import { versionNamed, versionPath } from "./soundVersions";
 import { sniffType } from "./sniff";
 
 let folder: string;
@@ -116,7 +116,7 @@ test.each([0.25, 0.6, 1.5, 4])(
     // A tone of 880 Hz at the start of each second, which swells and falls within 120 ms.
     await ffmpeg("-f", "lavfi", "-i", SWELLING, path);
     const file = await brought(path, "beeps.flac");
-    const { left } = await samplesOf(await stretchedPath(file, tempo), { from: 0, to: null });
+    const { left } = await samplesOf(await versionPath(file, { tempo }), { from: 0, to: null });
     expect(left).toHaveLength(Math.round((6 * SAMPLE_RATE) / tempo));
     for (const second of [1, 2, 3, 4]) {
       const start = Math.round((second * SAMPLE_RATE) / tempo);
@@ -136,9 +136,16 @@ test.each([0.25, 0.6, 1.5, 4])(
 );
 
 test("a speed that no shot can have, or is none, names no samples", () => {
-  expect(["samples-x0.6", "samples-x8", "samples-x2.125"].map(tempoNamed)).toEqual([0.6, 8, 2.125]);
+  expect(["samples-x0.6", "samples-x8", "samples-x2.125"].map(versionNamed)).toEqual([
+    { tempo: 0.6 },
+    { tempo: 8 },
+    { tempo: 2.125 },
+  ]);
+  expect(versionNamed("samples")).toEqual({});
+  expect(versionNamed("samples-hum-gate-deeper")).toEqual({ treated: "hum-gate-deeper" });
   for (const name of [
-    "samples",
+    "sample",
+    "samples-deeper-hum",
     "samples-x",
     "samples-x0.1",
     "samples-x9",
@@ -146,5 +153,5 @@ test("a speed that no shot can have, or is none, names no samples", () => {
     "samples-x0.12345",
     "samples-x-1",
   ])
-    expect(tempoNamed(name)).toBeNull();
+    expect(versionNamed(name)).toBeNull();
 });

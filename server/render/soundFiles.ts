@@ -1,12 +1,9 @@
 import { type SoundVersion } from "../../core/sound/mixedPiece";
-import { samplesPath } from "../media/soundSamples";
-import { stretchedPath } from "../media/stretchedSamples";
+import { versionPath } from "../media/soundVersions";
 import { type RenderInput } from "./renderInput";
 
 /** Where the samples of a promotion's sounds are, made as they are heard the first time they are asked for. */
 export const soundFiles =
   ({ facts, hashes }: RenderInput) =>
-  ({ sound, tempo }: SoundVersion): Promise<string> => {
-    const item = { sha256: hashes[sound] ?? "", name: facts.media[sound]?.name ?? "a sound" };
-    return tempo === undefined ? samplesPath(item) : stretchedPath(item, tempo);
-  };
+  ({ sound, ...version }: SoundVersion): Promise<string> =>
+    versionPath({ sha256: hashes[sound] ?? "", name: facts.media[sound]?.name ?? "a sound" }, version);

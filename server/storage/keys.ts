@@ -16,8 +16,8 @@ export const stripKey = (sha256: string): string => `${folderOf(sha256)}/strip.w
 export const tonesKey = (sha256: string): string => `${folderOf(sha256)}/tones.json`;
 export const soundProxyKey = (sha256: string): string => `${folderOf(sha256)}/proxy.m4a`;
 export const samplesKey = (sha256: string): string => `${folderOf(sha256)}/samples.s16le`;
-/** @param tempo how many times as fast */
-export const stretchedKey = (sha256: string, tempo: number): string => `${folderOf(sha256)}/samples-x${tempo}.s16le`;
+/** @param file what its samples are called (see `samplesFile`) */
+export const versionKey = (sha256: string, file: string): string => `${folderOf(sha256)}/${file}.s16le`;
 export function fontKey(sha256: string): string {
   if (!SHA.test(sha256)) throw new RangeError("Fonts are stored under their SHA-256 only.");
   return `fonts/${sha256}.ttf`;
