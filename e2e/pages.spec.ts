@@ -48,6 +48,7 @@ const OPENED: readonly (readonly [desk: string, press: RegExp, opened: (page: Pa
   ["/pace", /^Sound$/, (page) => page.getByRole("button", { name: "Add music …" })],
   ["/pace", /^Add music/, (page) => page.getByRole("button", { name: /^Hear / }).first()],
   ["/pace", /^Have a script spoken/, (page) => page.getByLabel(/^Script, spoken from/)],
+  ["/pace", /^Record a voice/, (page) => page.getByRole("button", { name: /^Record from/ })],
   ["/pace", /^Captions$/, (page) => page.getByRole("button", { name: "New caption here" })],
   ["/pace", /^From a script/, (page) => page.getByLabel(/^What is said/)],
 ];

@@ -1,5 +1,6 @@
 import { clsx } from "clsx";
 import { Fragment, useMemo } from "react";
+import { heardMedia } from "../../core/document/heardMedia";
 import { type GainPoint, LANES, type Lane as LaneName, SHORTEST_PIECE_MS, heardFor } from "../../core/document/lanes";
 import { type ListedPiece, piecesOn } from "../../core/document/soundEdits";
 import { type Promotion } from "../../core/document/promotion";
@@ -51,8 +52,8 @@ function PiecesLane({
   const pieces = useMemo(
     () =>
       piecesOn(document.lanes, lane).flatMap((piece): TimedPiece[] => {
-        const sound = facts.media[piece.media];
-        if (sound?.kind !== "sound") return [];
+        const sound = heardMedia(facts.media[piece.media]);
+        if (!sound) return [];
         const { at = 0 } = piece;
         const name = piece.says ?? sound.name.replace(/\.\w+$/, "");
         return [{ piece, name, from: at, to: at + Math.max(SHORTEST_PIECE_MS, heardFor(piece, sound, length)) }];

@@ -1,5 +1,6 @@
 import { type ChangeEvent, useState } from "react";
 import { levelOfAllClips, setAllClips } from "../../core/document/clipLevelEdits";
+import { type HeardSlot, detachSound, heardSlots } from "../../core/document/detachSound";
 import { type Edit } from "../../core/document/edit";
 import { FOR_ALL, adjust } from "../../core/document/edits";
 import { FIELDS } from "../../core/document/fields";
@@ -151,7 +152,7 @@ function LanePieces({ lane, onRecord, onAgain, ...props }: LanePiecesProps) {
         Bring in a file of your own
         <input
           type="file"
-          accept="audio/*,.wav,.mp3,.m4a,.flac,.ogg,.opus"
+          accept="audio/*,video/*,.wav,.mp3,.m4a,.flac,.ogg,.opus"
           aria-label={`Bring in a file for ${title.toLowerCase()}`}
           onChange={pick}
           className="sr-only"
@@ -225,6 +226,49 @@ function ClipsLevel({ document, promotion, onEdit }: Pick<SoundPanelProps, "docu
         <LevelField label="Sound of all clips" level={ofAll ?? usual} usual={usual} disabled={false} onLevel={setAll} />
         {ofAll === undefined && <span>{usualWords(usual)}, unless one is set by itself</span>}
       </div>
+      <ul className="flex flex-col text-[13px]">
+        {heardSlots(promotion).map((heard) => (
+          <DetachedRow
+            key={`${heard.scene}.${heard.slot}`}
+            document={document}
+            promotion={promotion}
+            heard={heard}
+            onEdit={onEdit}
+          />
+        ))}
+      </ul>
     </section>
+  );
+}
+
+/** A clip that is heard where it is seen, and the way to have its sound by itself. */
+function DetachedRow({
+  document,
+  promotion,
+  heard,
+  onEdit,
+}: Pick<SoundPanelProps, "document" | "promotion" | "onEdit"> & { heard: HeardSlot }) {
+  const edit = detachSound(document, promotion, heard);
+  const detach = (): void => {
+    if (edit) onEdit(edit);
+  };
+  const number = promotion.scenes.findIndex(({ id }) => id === heard.scene) + 1;
+  const name = heard.names.join(", ");
+  return (
+    <li className="flex items-center gap-2 border-t border-rule py-1">
+      <span className="min-w-0 flex-1 truncate">
+        {number} · {name}
+      </span>
+      <button
+        type="button"
+        aria-label={`Detach the sound of ${name} in scene ${number}`}
+        title={edit ? "Its sound becomes a piece of its own" : "What is slowed or turned round stays with its picture"}
+        disabled={!edit}
+        onClick={detach}
+        className="min-h-6 text-soft underline hover:text-accent disabled:no-underline disabled:opacity-50"
+      >
+        Detach
+      </button>
+    </li>
   );
 }

@@ -3,6 +3,7 @@ import { type ChangeEvent } from "react";
 import { Ear, Trash2, Volume2, VolumeX } from "lucide-react";
 import { type Edit } from "../../core/document/edit";
 import { type SoundFacts } from "../../core/document/facts";
+import { heardMedia } from "../../core/document/heardMedia";
 import { GAINS, SHORTEST_PIECE_MS, heardFor } from "../../core/document/lanes";
 import {
   type ListedPiece,
@@ -56,7 +57,7 @@ interface SoundPieceRowProps {
 /** A piece of sound: named, muted and taken out; opened, where it lies, what of it is heard and how loud. */
 export function SoundPieceRow(props: SoundPieceRowProps) {
   const { document, promotion, piece, isAlone, onAlone, isOpen, onOpen, onEdit } = props;
-  const sound = promotion.facts.media[piece.media];
+  const sound = heardMedia(promotion.facts.media[piece.media]);
   const name = piece.says ?? sound?.name.replace(/\.\w+$/, "") ?? "not there any more";
   const open = (): void => onOpen(isOpen ? null : piece.id);
   const mute = (): void => {
@@ -104,7 +105,7 @@ export function SoundPieceRow(props: SoundPieceRowProps) {
           <Trash2 aria-hidden size={14} />
         </button>
       </div>
-      {isOpen && sound?.kind === "sound" && <PieceFields {...props} sound={sound} name={name} />}
+      {isOpen && sound && <PieceFields {...props} sound={sound} name={name} />}
     </li>
   );
 }

@@ -136,7 +136,7 @@ export function SoundPicker({ title, onChoose, onFiles, onClose }: SoundPickerPr
           Bring in a file of your own
           <input
             type="file"
-            accept="audio/*,.wav,.mp3,.m4a,.flac,.ogg,.opus"
+            accept="audio/*,video/*,.wav,.mp3,.m4a,.flac,.ogg,.opus"
             aria-label="Bring in a sound of your own"
             onChange={pick}
             className="sr-only"

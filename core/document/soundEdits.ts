@@ -2,6 +2,7 @@ import { millis } from "../units";
 import { type Edit } from "./edit";
 import { putSound, takeOutSound } from "./edits";
 import { type Facts } from "./facts";
+import { heardMedia } from "./heardMedia";
 import { type Lane, type Lanes, MOST_SOUND_PIECES, SHORTEST_PIECE_MS, type SoundPiece, heardFor } from "./lanes";
 import { membersInOrder, orderBehind } from "./ordered";
 import { type Promotion } from "./promotion";
@@ -61,8 +62,8 @@ export function splitSound(
   length: number,
 ): Edit | null {
   const piece = document.lanes[id];
-  const sound = piece && facts.media[piece.media];
-  if (!piece || sound?.kind !== "sound" || Object.keys(document.lanes).length >= MOST_SOUND_PIECES) return null;
+  const sound = piece && heardMedia(facts.media[piece.media]);
+  if (!piece || !sound || Object.keys(document.lanes).length >= MOST_SOUND_PIECES) return null;
   const { at = millis(0), from = millis(0), points, ...rest } = piece;
   const passed = Math.round(time - at);
   const lasts = heardFor(piece, sound, length);

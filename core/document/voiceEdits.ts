@@ -3,6 +3,7 @@ import { type Cue } from "../captions/cue";
 import { millis } from "../units";
 import { type Edit, together } from "./edit";
 import { type Facts, type SoundFacts } from "./facts";
+import { heardMedia } from "./heardMedia";
 import { type Lanes, MOST_SOUND_PIECES, SHORTEST_PIECE_MS, type SoundPiece, heardFor } from "./lanes";
 import { applyEdit, putSound } from "./edits";
 import { membersInOrder, ordersAt } from "./ordered";
@@ -71,8 +72,8 @@ export const heardVoices = (
   media: Facts["media"],
 ): { readonly piece: ListedPiece; readonly sound: SoundFacts }[] =>
   piecesOn(lanes, "voice").flatMap((piece) => {
-    const sound = media[piece.media];
-    return sound?.kind === "sound" && !piece.muted ? [{ piece, sound }] : [];
+    const sound = heardMedia(media[piece.media]);
+    return sound && !piece.muted ? [{ piece, sound }] : [];
   });
 
 /** A piece in which words are said, and when it is heard, in milliseconds of the promotion. */

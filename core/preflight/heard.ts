@@ -1,6 +1,7 @@
 import { levelOfAllClips, setAllClips } from "../document/clipLevelEdits";
 import { type Edit, together } from "../document/edit";
 import { FOR_ALL, adjust } from "../document/edits";
+import { heardMedia } from "../document/heardMedia";
 import { GAINS, type SoundPiece, heardFor } from "../document/lanes";
 import { membersInOrder } from "../document/ordered";
 import { placementsOf } from "../document/placementsPart";
@@ -118,8 +119,8 @@ function longestPause(moments: readonly number[], length: number): { from: numbe
 /** Has the music that ended last before a time go on to the end; null where none did. */
 function musicBefore({ document, promotion: { facts, length } }: HeardPromotion, time: number): Edit | null {
   const ended = membersInOrder<string, SoundPiece>(document.lanes).filter((piece) => {
-    const sound = facts.media[piece.media];
-    if (piece.lane !== "music" || piece.muted || sound?.kind !== "sound") return false;
+    const sound = heardMedia(facts.media[piece.media]);
+    if (piece.lane !== "music" || piece.muted || !sound) return false;
     // A moment is silent once all of it is: the music may end a little after its beginning.
     return (piece.at ?? 0) + heardFor(piece, sound, length) <= time + MOMENT_MS;
   });

@@ -1,5 +1,6 @@
 import { FOR_ALL, adjust } from "../document/edits";
 import { FIELDS } from "../document/fields";
+import { heardMedia } from "../document/heardMedia";
 import { type Lanes, heardFor } from "../document/lanes";
 import { type ResolvedPromotion } from "../document/resolve";
 import { decibelsOf } from "../sound/decibels";
@@ -44,8 +45,8 @@ function spokenFor(
   { what }: Span<MixedPiece>,
   { lanes, facts, length }: Pick<ResolvedPromotion, "facts" | "length"> & { readonly lanes: Lanes },
 ): number {
-  const [piece, sound] = [lanes[what.piece ?? ""], facts.media[what.sound]];
-  return piece && sound?.kind === "sound" ? heardFor(piece, sound, length) : 0;
+  const [piece, sound] = [lanes[what.piece ?? ""], heardMedia(facts.media[what.sound])];
+  return piece && sound ? heardFor(piece, sound, length) : 0;
 }
 
 /** The piece of voice that stands least above the music for a while: by how much, in LU; null where there is none. */
@@ -56,8 +57,7 @@ function leastApart(
   const on = (lane: string): Span<MixedPiece>[] =>
     mix.track.filter(({ what }) => what.piece !== undefined && lanes[what.piece]?.lane === lane);
   const loudAt = ({ what, ...span }: Span<MixedPiece>, time: Ticks): number => {
-    const sound = facts.media[what.sound];
-    const own = sound?.kind === "sound" ? sound.loudness : null;
+    const own = heardMedia(facts.media[what.sound])?.loudness ?? null;
     return own === null ? -Infinity : own + decibelsOf(levelAt({ ...span, what }, time));
   };
   const music = on("music");

@@ -1,4 +1,5 @@
 import { type MediaFacts, type SoundFacts } from "../document/facts";
+import { heardMedia } from "../document/heardMedia";
 import { type SoundPiece, type Lanes, heardFor } from "../document/lanes";
 import { listedMembers } from "../document/ordered";
 import { type SoundPlan } from "../document/template";
@@ -51,10 +52,10 @@ export function mixOf(
   { plan, length, stepsBack, finish }: MixPlan,
 ): Mix {
   const heard = listedMembers<string, SoundPiece>(lanes).flatMap((piece): HeardPiece[] => {
-    const sound = media[piece.media];
+    const sound = heardMedia(media[piece.media]);
     const { at = 0, length: wanted } = piece;
     const end = wanted === undefined ? length : Math.min(length, at + wanted);
-    return sound?.kind !== "sound" || end <= at || piece.muted ? [] : [{ piece, sound, from: at, to: end }];
+    return !sound || end <= at || piece.muted ? [] : [{ piece, sound, from: at, to: end }];
   });
   const voice = heard
     .filter(({ piece }) => piece.lane === "voice")
@@ -79,7 +80,7 @@ const inSamples = ({ depth, attack, release }: SteppingBack): SteppingBack => ({
 
 /** How loud the clips of a promotion are where nobody said so: 1 is as loud as they are themselves. */
 export const usualClipLevel = (lanes: Lanes, media: Readonly<Record<string, MediaFacts>>): number =>
-  Object.values(lanes).some((piece) => piece.lane === "music" && media[piece.media]?.kind === "sound")
+  Object.values(lanes).some((piece) => piece.lane === "music" && heardMedia(media[piece.media]) !== null)
     ? UNDER_MUSIC
     : 1;
 

@@ -1,8 +1,8 @@
 import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { type Page, expect, test } from "@playwright/test";
-import { ffmpeg } from "../files";
+import { expect, test } from "@playwright/test";
+import { openSound, toneFile } from "../lanes";
 import { onlyIn, openShortPromotion } from "../newPromotion";
 import { samplesOfFile, toneIn } from "../samples";
 import { setTo } from "../setTo";
@@ -15,17 +15,6 @@ import { renderedSquare } from "../startRender";
 
 const [TAKE, MUSIC] = [1250, 440] as const;
 const SCRIPT = "Come to the yard on Friday. All herbs are $(half) price, it's true. Bring a friend!";
-
-async function toneFile(folder: string, name: string, hertz: number, seconds: number): Promise<string> {
-  const path = join(folder, `${name}.wav`);
-  await ffmpeg("-f", "lavfi", "-i", `sine=frequency=${hertz}:duration=${seconds}:sample_rate=48000`, path);
-  return path;
-}
-
-async function openSound(page: Page): Promise<void> {
-  await page.getByRole("link", { name: "Pace", exact: true }).click();
-  await page.getByRole("button", { name: "Sound", exact: true }).click();
-}
 
 test("a script is spoken, a sentence replaced by a take that is shifted, over soft music, and shown as captions", async ({
   page,

@@ -1,8 +1,9 @@
 import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { type Locator, type Page, expect, test } from "@playwright/test";
+import { type Locator, expect, test } from "@playwright/test";
 import { ffmpeg } from "../files";
+import { bringIn, toneFile } from "../lanes";
 import { onlyIn, openShortPromotion } from "../newPromotion";
 import { samplesOfFile, toneIn } from "../samples";
 import { setTo } from "../setTo";
@@ -13,24 +14,7 @@ import { renderedSquare } from "../startRender";
  * goes out at the end. A voice comes over it, and it steps back. Each tune is a tone: what is audible when is measured.
  */
 
-const [CHEERFUL, CALM, SPOKEN] = [440, 660, 1250] as const;
-
-async function toneFile(folder: string, name: string, hertz: number, seconds: number): Promise<string> {
-  const path = join(folder, `${name}.wav`);
-  await ffmpeg(
-    "-f",
-    "lavfi",
-    "-i",
-    `aevalsrc=0.2*sin(2*PI*${hertz}*t)|0.2*sin(2*PI*${hertz}*t):d=${seconds}:s=48000`,
-    path,
-  );
-  return path;
-}
-
-async function bringIn(page: Page, lane: string, path: string, name: string): Promise<void> {
-  await page.getByLabel(`Bring in a file for ${lane}`).setInputFiles(path);
-  await expect(page.getByRole("listitem", { name, exact: true })).toBeVisible({ timeout: 90_000 });
-}
+const [CHEERFUL, CALM, SPOKEN] = [440, 660, 1340] as const;
 
 /** What ffmpeg's `ebur128` measures of a file: loudness in LUFS, true peak in dBTP. */
 async function ebur128(file: string): Promise<{ integrated: number; peak: number }> {
