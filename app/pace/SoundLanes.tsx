@@ -6,13 +6,15 @@ import { type ListedPiece, piecesOn } from "../../core/document/soundEdits";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion } from "../../core/document/resolve";
 import { type TimeSpan } from "../../core/pace/timeEdits";
-import { levelAt } from "../../core/sound/mixedPiece";
-import { ticks, ticksOf } from "../../core/time/ticks";
+import { type MixedPiece, levelAt } from "../../core/sound/mixedPiece";
+import { msOf, ticks, ticksOf } from "../../core/time/ticks";
+import { type Span } from "../../core/time/tracks";
+import { type MediaFacts } from "../../core/document/facts";
 import { pieceShape } from "../../core/sound/pieceShape";
 import { Lane } from "./Lane";
 import { LevelPoints } from "./LevelPoints";
 import { TimeBar } from "./TimeBar";
-import { inRows } from "./timeShare";
+import { inRows, stretchStyle } from "./timeShare";
 
 const ROW = 38;
 const BAR = 34;
@@ -30,7 +32,51 @@ interface SoundLanesProps {
 
 /** The pieces of sound of a promotion, lane by lane: each as its waveform, with the line of how loud it is over it. */
 export function SoundLanes(props: SoundLanesProps) {
-  return LANES.map((lane) => <PiecesLane key={lane} {...props} lane={lane} />);
+  return (
+    <>
+      <ClipsLane promotion={props.promotion} />
+      {LANES.map((lane) => (
+        <PiecesLane key={lane} {...props} lane={lane} />
+      ))}
+    </>
+  );
+}
+
+/** What is heard of the clips, where their pictures are: it goes with them. */
+function ClipsLane({ promotion }: Pick<SoundLanesProps, "promotion">) {
+  const { mix, facts, length } = promotion;
+  const clips = useMemo(
+    () =>
+      mix.track
+        .filter(({ what }) => what.piece === undefined)
+        .map((span) => ({ span, from: msOf(span.from), to: Math.min(length, msOf(span.to)) })),
+    [mix, length],
+  );
+  if (clips.length === 0) return null;
+  const rows = inRows(clips);
+  return (
+    <Lane title="Clips" height={rows.length * ROW + 6}>
+      {rows.flatMap((row, index) =>
+        row.map(({ span, from, to }, at) => {
+          const name = facts.media[span.what.sound]?.name.replace(/\.\w+$/, "") ?? "";
+          return (
+            <div
+              key={`${span.what.sound} ${from} ${at}`}
+              role="img"
+              aria-label={`Sound of ${name}, ${(from / 1000).toFixed(2)} s to ${(to / 1000).toFixed(2)} s`}
+              className="absolute h-[34px] overflow-hidden border border-dashed border-rule bg-card/60"
+              style={{ ...stretchStyle(from, to, length), top: index * ROW + 3 }}
+            >
+              <SpanShape span={span} media={facts.media[span.what.sound]} />
+              <span className="absolute top-0 left-1 max-w-full truncate bg-card/80 px-0.5 text-[11px] leading-[15px]">
+                {name}
+              </span>
+            </div>
+          );
+        }),
+      )}
+    </Lane>
+  );
 }
 
 interface TimedPiece extends TimeSpan {
@@ -121,14 +167,15 @@ function heightsOf({ mix }: ResolvedPromotion, { id, points = [] }: ListedPiece)
 /** Where the line of a level lies in a bar, in hundredths from its top. @param level against the loudest, 0 to 1 */
 const lineHeight = (level: number): number => 96 - level * 88;
 
-/** A piece's waveform, and the line of how loud it is made over that. */
 function PieceShape({ promotion: { mix, facts }, timed }: { promotion: ResolvedPromotion; timed: TimedPiece }) {
   const { piece } = timed;
   const span = mix.track.find(({ what }) => what.piece === piece.id);
-  const shape = useMemo(
-    () => (span ? pieceShape(span, facts.media[piece.media]) : null),
-    [span, facts.media, piece.media],
-  );
+  return span && <SpanShape span={span} media={facts.media[piece.media]} />;
+}
+
+/** The waveform of what is heard, and the line of how loud it is made over that. */
+function SpanShape({ span, media }: { span: Span<MixedPiece>; media: MediaFacts | undefined }) {
+  const shape = useMemo(() => pieceShape(span, media), [span, media]);
   if (!shape) return null;
   const { levels, line } = shape;
   const last = Math.max(1, levels.length - 1);

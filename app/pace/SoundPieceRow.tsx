@@ -32,6 +32,8 @@ import { useSoundBeats } from "./useBeats";
 
 const FIELD = "text-[12.5px] text-soft";
 const MOST_PERCENT = 1000;
+/** What is heard under all scenes, among their ids. */
+const ALL = "@all";
 /** Where music ends with a bar it ends at once, but for what spares a click. */
 const ON_BAR_FADE_MS = 150;
 
@@ -139,7 +141,7 @@ function PieceFields({
   const cut = (): void => {
     if (split) onEdit(split);
   };
-  const fit = (): void => set({ at: null, length: null, loop: sound.length - from < length ? true : null });
+  const fit = (): void => set({ at: null, length: null, loop: loopFor(length) });
   const beats = useSoundBeats(lane === "music" ? piece.media : undefined);
   const toEnd = length - at;
   const onBar = beats && takenToEndOnBar(beats, { from, lasts: toEnd, length: sound.length });
@@ -148,6 +150,21 @@ function PieceFields({
     set({ from: onBar > 0 ? millis(onBar) : null, length: null, loop: null, fadeOut: millis(ON_BAR_FADE_MS) });
   };
   const again = (): void => set({ loop: loop ? null : true });
+  /** From where a scene begins to where it ends, or all along. */
+  function hearUnder({ target: { value } }: ChangeEvent<HTMLSelectElement>): void {
+    const span = promotion.spans[promotion.scenes.findIndex(({ id }) => id === value)];
+    if (value === ALL) fit();
+    else if (span) {
+      const lastsThere = millis(Math.round(span.end - span.start));
+      set({
+        at: span.start > 0 ? millis(Math.round(span.start)) : null,
+        length: lastsThere,
+        loop: loopFor(lastsThere),
+      });
+    }
+  }
+  /** Where a sound is shorter than what it is heard under, it begins again. */
+  const loopFor = (ms: number): true | null => (sound.length - from < ms ? true : null);
   /** Where it lies stays; what is heard of the other is heard from its beginning. */
   function replace({ target: { value } }: ChangeEvent<HTMLSelectElement>): void {
     const item = sounds.find(({ facts }) => facts.id === value);
@@ -202,6 +219,18 @@ function PieceFields({
           onTime={setTime("fadeOut")}
         />
       </div>
+      <label className={FIELD}>
+        Heard under
+        <select aria-label={`${name} is heard under`} value="" onChange={hearUnder} className={fieldLook}>
+          <option value="">from {(at / 1000).toFixed(2)} s on</option>
+          <option value={ALL}>all of it</option>
+          {promotion.scenes.map(({ id, template }, index) => (
+            <option key={id} value={id}>
+              {index + 1} · {template.name}
+            </option>
+          ))}
+        </select>
+      </label>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-[12.5px] text-soft">
         <label className="flex min-h-6 items-center gap-1.5">
           <input type="checkbox" className="accent-accent" checked={loop === true} onChange={again} />

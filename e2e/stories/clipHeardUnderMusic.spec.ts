@@ -3,6 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Page, expect, test } from "@playwright/test";
 import { ffprobe } from "../files";
+import { heardOnPage, keepHeard } from "../heardOnPage";
 import { onlyIn, openShortPromotion } from "../newPromotion";
 import { dropOnSlot } from "../ownClips";
 import { HEIGHT, SECONDS, soundingClip } from "../soundingClip";
@@ -16,13 +17,6 @@ const HEARD = [0.1, 0.7] as const;
 const GOING = [0.86, 0.89] as const;
 const AFTER = [1.3, 1.9] as const;
 
-/** What the page last had mixed, as it is heard there. */
-const heardOnPage = (page: Page): Promise<number[]> =>
-  page.evaluate(() => {
-    const { heard } = window as unknown as { heard?: AudioBuffer };
-    return heard ? Array.from(heard.getChannelData(0)) : [];
-  });
-
 /** Renders as it is now, and gives the sound of the square file. */
 async function rendered(page: Page, folder: string): Promise<Float32Array> {
   const file = await renderedSquare(page, folder);
@@ -34,15 +28,7 @@ test("a clip is heard from where it is trimmed, as loud as it is set, at 30 % un
   page,
 }) => {
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
-  await page.addInitScript(() => {
-    window.AudioContext = class extends AudioContext {
-      override createBuffer(...given: Parameters<AudioContext["createBuffer"]>): AudioBuffer {
-        const heard = super.createBuffer(...given);
-        Object.assign(window, { heard });
-        return heard;
-      }
-    };
-  });
+  await keepHeard(page);
   await openShortPromotion(page, "heard-under-music");
   await onlyIn(page, "square");
   await dropOnSlot(page, "Choose picture", await soundingClip(folder));
@@ -73,10 +59,8 @@ test("a clip is heard from where it is trimmed, as loud as it is set, at 30 % un
   await page.getByRole("link", { name: "Fill", exact: true }).click();
   await level.fill("50");
   await expect(hook.getByRole("button", { name: "Reset" }).first()).toBeVisible();
-  await expect
-    .poll(async () => toneIn(Float32Array.from(await heardOnPage(page)), 1000, HEARD))
-    .toBeCloseTo(HEIGHT / 2, 2);
-  const proof = Float32Array.from(await heardOnPage(page));
+  await expect.poll(async () => toneIn((await heardOnPage(page))[0], 1000, HEARD)).toBeCloseTo(HEIGHT / 2, 2);
+  const [proof] = await heardOnPage(page);
   const half = await rendered(page, folder);
   // What is heard on the desk is what is rendered, but for what AAC takes away: no more than a hundredth of it.
   const apart = proof.reduce((sum, sample, at) => sum + (sample - (half[at] ?? 0)) ** 2, 0);
