@@ -5,6 +5,7 @@ bin/bench proof    frames a second of the playing trio, and keystroke to repaint
 bin/bench wall     the Proof desk’s wall of 24 scenes in five formats: first cell and all of them
 bin/bench solve    all scenes of a six-scene promotion in three formats, against 30 ms
 bin/bench gallery  scrolling 60 templates while their previews are painted ÷ when all are there
+bin/bench sound    mixing 30 s of twelve pieces ÷ 30 s, and how smoothly the lanes of three minutes scroll
 bin/bench lists    list, search and page requests over 10 000 products and 5 000 media rows
   --data DIR       the data folder of bin/start with the demo world (.data)`;
 
@@ -18,6 +19,7 @@ else if (name === "proof") await (await import("./proof")).benchProof(values.dat
 else if (name === "wall") await (await import("./wall")).benchWall(values.data);
 else if (name === "solve") await (await import("./solve")).benchSolve();
 else if (name === "gallery") await (await import("./gallery")).benchGallery(values.data);
+else if (name === "sound") await (await import("./sound")).benchSound(values.data);
 else if (name === "lists") await (await import("./lists")).benchLists(values.data);
 else {
   console.log(USAGE);
