@@ -104,6 +104,7 @@ export function LanePieces({ lane, onRecord, onAgain, ...props }: LanePiecesProp
           time={time}
           language={props.language}
           onEdit={onEdit}
+          onMade={props.onMade}
           onRecord={onRecord}
         />
       )}

@@ -7,6 +7,7 @@ import { type Look } from "../../core/document/look";
 import { type GainPoint } from "../../core/document/lanes";
 import { type Promotion } from "../../core/document/promotion";
 import { resolvePromotion } from "../../core/document/resolve";
+import { type Edit } from "../../core/document/edit";
 import { changeSound, setSoundTime } from "../../core/document/soundEdits";
 import { heldLength, setSceneLength } from "../../core/pace/lengthEdits";
 import { type PacedScene, pacedScenes } from "../../core/pace/pacedScenes";
@@ -31,6 +32,7 @@ import { usePresence } from "../desk/usePresence";
 import { CaptionsBeside } from "./CaptionsBeside";
 import { type Lengthening } from "./SceneLane";
 import { SceneCuts } from "./SceneCuts";
+import { attemptEdit } from "../edits/attemptEdit";
 import { SoundBeside } from "./SoundBeside";
 import { ScenePanel } from "./ScenePanel";
 import { ShotPanel } from "./ShotPanel";
@@ -106,6 +108,8 @@ export function PaceDesk({
     const edit = changeSound(document, id, { points }, "Level of a sound");
     if (edit) apply(edit);
   }
+  const editAsItIs = (make: (now: Promotion) => Edit | null): void =>
+    attemptEdit(() => make(session.state().document), apply);
   function setTextTime(key: PlacedKey, time: TimeSpan): void {
     const edit = setTime(document, named, key, time);
     if (edit) apply(edit);
@@ -246,6 +250,7 @@ export function PaceDesk({
               onChoose={setHeard}
               onChosen={desk.onChosen}
               onEdit={apply}
+              onMade={editAsItIs}
             />
           )}
           {side === "captions" && (

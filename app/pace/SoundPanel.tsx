@@ -13,7 +13,7 @@ import { type SoundPanelProps } from "./soundPanelProps";
 export function SoundPanel(props: SoundPanelProps) {
   const { document, promotion, engine, time, onEdit } = props;
   const [recording, setRecording] = useState<Recording | null>(null);
-  const take = useTakes({ document, onEdit, onChoose: props.onChoose });
+  const take = useTakes({ onMade: props.onMade, onChoose: props.onChoose });
   const recordHere = (): void => setRecording({ piece: null, from: time, says: null });
   const recordAgain = ({ id, at, says }: ListedPiece): void =>
     setRecording({ piece: id, from: at ?? 0, says: says ?? null });

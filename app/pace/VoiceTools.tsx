@@ -18,15 +18,17 @@ interface VoiceToolsProps {
   /** The language that captions are written in. */
   readonly language: string;
   readonly onEdit: (edit: Edit) => void;
+  /** Makes an edit of the document as it is by then: speaking takes a while. */
+  readonly onMade: (make: (document: Promotion) => Edit) => void;
   /** Somebody wants to say it themselves. */
   readonly onRecord: () => void;
 }
 
 /** What is said in each scene: written, spoken, recorded, and shown as captions. */
-export function VoiceTools({ document, promotion, time, language, onEdit, onRecord }: VoiceToolsProps) {
+export function VoiceTools({ document, promotion, time, language, onEdit, onMade, onRecord }: VoiceToolsProps) {
   const [isWriting, setWriting] = useState(false);
   const cues = captionsOfVoice(document.lanes, promotion.facts.media, promotion.length);
-  const put = (parts: readonly SpokenFrom[]): void => attemptEdit(() => putVoices(document, parts), onEdit);
+  const put = (parts: readonly SpokenFrom[]): void => onMade((now) => putVoices(now, parts));
   const caption = (): void =>
     attemptEdit(() => replaceCaptions(document, language, cues, "Captions of the voice"), onEdit);
   return (

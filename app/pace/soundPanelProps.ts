@@ -20,4 +20,6 @@ export interface SoundPanelProps {
   readonly onChoose: (id: string | null) => void;
   readonly onChosen: (item: OfferedMedia) => void;
   readonly onEdit: (edit: Edit) => void;
+  /** Makes an edit of the document as it is by then: for what takes a while, meanwhile others edit too. */
+  readonly onMade: (make: (document: Promotion) => Edit | null) => void;
 }

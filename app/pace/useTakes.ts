@@ -28,25 +28,20 @@ export function takeName({ piece, says }: Recording, { lanes }: Pick<Promotion, 
 
 /** Brings recordings in, and has each be heard where it was recorded once it can be. */
 export function useTakes({
-  document,
-  onEdit,
+  onMade,
   onChoose,
 }: {
-  readonly document: Promotion;
-  readonly onEdit: (edit: Edit) => void;
+  readonly onMade: (make: (document: Promotion) => Edit | null) => void;
   readonly onChoose: (id: string | null) => void;
 }): (recording: Recording, file: File) => void {
   const bring = useDropFill<string>((place, media) => {
     const { piece, from } = readPlace(place);
-    if (piece !== null) {
-      const edit = hearTake(document, piece, media);
-      if (edit) onEdit(edit);
-      return;
-    }
-    const added = addSound(document, { lane: "voice", media, at: from });
-    if (!added) return;
-    onEdit(added.edit);
-    onChoose(added.id);
+    onMade((document) => {
+      if (piece !== null) return hearTake(document, piece, media);
+      const added = addSound(document, { lane: "voice", media, at: from });
+      if (added) onChoose(added.id);
+      return added?.edit ?? null;
+    });
   });
   return ({ piece, from }, file) => bring(piece === null ? `${NEW}${from}` : `${PIECE}${piece}`, [file]);
 }
