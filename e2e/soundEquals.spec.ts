@@ -9,7 +9,7 @@ import { database } from "../server/db/connect";
 import { loadRenderInput } from "../server/promotions/loadFacts";
 import { soundFiles } from "../server/render/soundFiles";
 import { writeSound } from "../server/render/soundFile";
-import { heardOnPage, keepHeard } from "./heardOnPage";
+import { heardOnPage, keepHeard, untilHeard } from "./heardOnPage";
 import { openSound } from "./lanes";
 import { openShortPromotion } from "./newPromotion";
 import { storedPromotion } from "./storedPromotion";
@@ -57,7 +57,7 @@ test("every promotion of the demo, and one that is made as loud as is asked for,
       await expect(page.getByRole("button", { name: "Play", exact: true })).toBeEnabled();
       const server = await written(slug);
       // It is mixed a little after the desk has settled.
-      await expect.poll(async () => (await heardOnPage(page))[0].length).toBe(server[0].length);
+      await untilHeard(page, server[0].length);
       const desk = await heardOnPage(page);
       for (const side of [0, 1] as const) expect(apart(desk[side], server[side])).toBeLessThan(MOST_APART);
       expect(desk[0].some((sample) => Math.abs(sample) > 0.02)).toBe(true);

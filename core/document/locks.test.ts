@@ -15,7 +15,7 @@ import { ONE_OFFER, PRICE_ON_A_CARD } from "../templates/priceDrops";
 import { THREE_REASONS } from "../templates/proofs";
 import { SHIPPED_BY_REF, shippedRef } from "../templates/shipped";
 import { defined } from "../testing/defined";
-import { SETTINGS } from "../testing/settings";
+import { FREE_SETTINGS, SETTINGS } from "../testing/settings";
 import { withAllows } from "../testing/withAllows";
 
 const idsOf = (document: Promotion): string[] => scenesInOrder(document).map(({ id }) => id);
@@ -30,7 +30,7 @@ interface Locked {
   readonly words: string;
 }
 /** Every field of the registry that a template can lock, in every layer in which it can be set for a scene or slot. */
-const SET = SETTINGS.filter(({ id }) => FIELDS[id].lock !== null).map(({ what, id, edit, slot }): Locked => {
+const SET = SETTINGS.map(({ what, id, edit, slot }): Locked => {
   const { of, lock, named } = FIELDS[id];
   return {
     what,
@@ -87,7 +87,7 @@ test("no place to set a field is left out of the locks' cases", () => {
 });
 
 test("a scene’s script is everybody’s, whatever its template locks", () => {
-  const [setting, ...others] = SETTINGS.filter(({ id }) => FIELDS[id].of === "scene" && FIELDS[id].lock === null);
+  const [setting, ...others] = FREE_SETTINGS;
   expect(others).toEqual([]);
   const allows = { arrangement: false, timing: false, color: false, remove: false };
   const after = applyEdit(testDocument(), defined(setting).edit);

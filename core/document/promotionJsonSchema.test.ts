@@ -1,7 +1,7 @@
 import { Ajv2020 } from "ajv/dist/2020";
 import { readFileSync } from "node:fs";
 import { array, mixed } from "yup";
-import { SETTINGS } from "../testing/settings";
+import { FREE_SETTINGS, SETTINGS } from "../testing/settings";
 import { CLIP_ID, PICTURE_ID, testDocument } from "../testing/promotions";
 import { adjust, applyEdit, chooseTune, fillSlot, putItem } from "./edits";
 import { type Promotion, readPromotion } from "./promotion";
@@ -13,7 +13,7 @@ const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value));
 
 /** A promotion in which everything is set that can be: for its scene, its headline, an item, and the whole. */
 const FULL: Promotion = [
-  ...SETTINGS.map(({ edit }) => edit),
+  ...[...SETTINGS, ...FREE_SETTINGS].map(({ edit }) => edit),
   adjust("zoom", false, { target: { scene: "hook" }, layer: "@all" }),
   adjust("motion", "pop", { target: { scene: "hook" }, layer: "@format", format: "5x7" }),
   fillSlot("hook.headline", { kind: "words", text: "Words" }),

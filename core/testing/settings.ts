@@ -102,22 +102,26 @@ export interface Setting {
   readonly slot: "headline" | "picture" | null;
 }
 
+const settingsOf = (ids: readonly (typeof DESIGN_FIELD_IDS)[number][]): readonly Setting[] =>
+  ids.flatMap((id) => {
+    const field = FIELDS[id];
+    const { layers } = field;
+    const ofSlot = field.of === "slot" && field.kinds.some((kind) => kind === "words") ? "headline" : "picture";
+    const slot = field.of === "scene" ? null : ofSlot;
+    const target = { scene: "hook", slot: slot ?? undefined };
+    return layers
+      .filter((layer) => !layer.startsWith("@"))
+      .map((layer): Setting => ({
+        what: `${id} in the layer ${layer}`,
+        id,
+        slot,
+        edit: adjust(id, OTHER[id], { target, layer, format: "square" }),
+      }));
+  });
+
 /**
  * Every field of the registry that a template may lock, set in every layer that it has for the first scene of a template,
- * or for its headline or picture.
+ * or for its headline or picture; and the fields of scenes that all who fill may set.
  */
-export const SETTINGS: readonly Setting[] = DESIGN_FIELD_IDS.flatMap((id) => {
-  const field = FIELDS[id];
-  const { layers } = field;
-  const ofSlot = field.of === "slot" && field.kinds.some((kind) => kind === "words") ? "headline" : "picture";
-  const slot = field.of === "scene" ? null : ofSlot;
-  const target = { scene: "hook", slot: slot ?? undefined };
-  return layers
-    .filter((layer) => !layer.startsWith("@"))
-    .map((layer): Setting => ({
-      what: `${id} in the layer ${layer}`,
-      id,
-      slot,
-      edit: adjust(id, OTHER[id], { target, layer, format: "square" }),
-    }));
-});
+export const SETTINGS = settingsOf(DESIGN_FIELD_IDS.filter((id) => FIELDS[id].lock !== null));
+export const FREE_SETTINGS = settingsOf(DESIGN_FIELD_IDS.filter((id) => FIELDS[id].lock === null));
