@@ -46,7 +46,7 @@ test("strips have a spoken toast from another recording under them, from where t
   );
 
   await signInAs(page, "Delphine Orrow");
-  await newPromotion(page, "three-strips", "Hand-thrown pot, 24 cm");
+  await newPromotion(page, "three-strips", "Kitchen herb tray");
   for (let more = 4; more > 0; more--) {
     await page.getByRole("button", { name: "Scene 2: arrangement, length, order" }).click();
     await page.getByRole("button", { name: "Take out" }).click();
