@@ -170,7 +170,9 @@ const lineHeight = (level: number): number => 96 - level * 88;
 function PieceShape({ promotion: { mix, facts }, timed }: { promotion: ResolvedPromotion; timed: TimedPiece }) {
   const { piece } = timed;
   const span = mix.track.find(({ what }) => what.piece === piece.id);
-  return span && <SpanShape span={span} media={facts.media[piece.media]} />;
+  // Its span may go on when the sound has ended; its bar does not.
+  const shown = useMemo(() => span && { ...span, to: ticksOf(timed.to) }, [span, timed.to]);
+  return shown && <SpanShape span={shown} media={facts.media[piece.media]} />;
 }
 
 /** The waveform of what is heard, and the line of how loud it is made over that. */
