@@ -1,21 +1,9 @@
 import { expect, test } from "@playwright/test";
 import { signInAs } from "./people";
-import { CHROMIUM } from "../server/testing/chromium";
+import { withDevices } from "./simulatedDevices";
 
 /** Recording with the simulated camera and microphone that Chromium ships. */
-test.use({
-  launchOptions: {
-    executablePath: CHROMIUM,
-    args: [
-      "--no-sandbox",
-      "--disable-gpu",
-      "--disable-background-networking",
-      "--use-fake-device-for-media-stream",
-      "--use-fake-ui-for-media-stream",
-      "--auto-select-desktop-capture-source=Entire",
-    ],
-  },
-});
+test.use({ launchOptions: withDevices("--auto-select-desktop-capture-source=Entire") });
 
 for (const [source, kind, word] of [
   ["Camera and microphone", "clip", "camera"],

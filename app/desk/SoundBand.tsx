@@ -3,9 +3,9 @@ import { type Edit } from "../../core/document/edit";
 import { chooseTune } from "../../core/document/edits";
 import { tuneOf } from "../../core/document/lanes";
 import { type Promotion } from "../../core/document/promotion";
-import { levelOfAllClips, setAllClips } from "../../core/document/clipLevelEdits";
+import { setAllClips } from "../../core/document/clipLevelEdits";
+import { clipsHeard } from "../../core/document/clipsHeard";
 import { type ResolvedPromotion } from "../../core/document/resolve";
-import { usualClipLevel } from "../../core/sound/mix";
 import { LevelField } from "./LevelField";
 import { SoundOptions } from "./SoundOptions";
 import { usualWords } from "./usualWords";
@@ -25,13 +25,7 @@ export function SoundBand({
   sounds: readonly OfferedMedia[];
   onEdit: (edit: Edit) => void;
 }) {
-  const usual = usualClipLevel(document.lanes, promotion.facts.media);
-  const ofAll = levelOfAllClips(document);
-  const hasClips = promotion.scenes.some(({ shots }) =>
-    Object.values(shots)
-      .flat()
-      .some(({ media }) => media.kind === "clip" && media.hasSound),
-  );
+  const clips = clipsHeard(document, promotion);
   const setAll = (level: number): void => onEdit(setAllClips(document, level));
   const reset = (): void => onEdit(setAllClips(document, null));
   return (
@@ -56,18 +50,18 @@ export function SoundBand({
       <span className="text-[13px] text-soft">
         {sounds.length === 0 ? "Bring a tune in under Media." : "fades in and out, at −14 LUFS"}
       </span>
-      {hasClips && (
+      {clips && (
         <div className="ml-[74px] flex basis-full items-center gap-3 text-[13px] text-soft">
           Clips
           <LevelField
             label="Sound of all clips"
-            level={ofAll ?? usual}
-            usual={usual}
+            level={clips.level}
+            usual={clips.usual}
             disabled={false}
             onLevel={setAll}
           />
-          {ofAll === undefined ? (
-            <span>{usualWords(usual)}, unless one is set by itself</span>
+          {!clips.isSet ? (
+            <span>{usualWords(clips.usual)}, unless one is set by itself</span>
           ) : (
             <button type="button" className="underline hover:text-ink" onClick={reset}>
               Reset

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from "react";
 import { Button } from "../components/Button";
 import { Notice } from "../components/Notice";
 import { SidePanel } from "../components/SidePanel";
+import { whyNoDevice } from "../record/whyNoDevice";
 
 const SOURCES = [
   ["camera", "Camera and microphone"],
@@ -22,15 +23,6 @@ const wanted = (source: Source): string[] =>
   source === "microphone"
     ? ["audio/webm;codecs=opus", "audio/mp4"]
     : ["video/webm;codecs=vp9,opus", "video/webm;codecs=vp8,opus", "video/webm", "video/mp4"];
-
-/** Browsers lend devices to pages with a secure address only. */
-function whyNotReady(error: unknown): string {
-  if (!isSecureContext)
-    return "Browsers record on secure pages only. Ask whoever runs Stencilcraft for an address that begins with https.";
-  return error instanceof DOMException && error.name === "NotFoundError"
-    ? "No such device was found. Plug it in, and try again."
-    : "The browser did not allow it. Allow it in the address bar, and try again.";
-}
 
 /** Records camera, microphone or screen, and brings the recording in like any file. */
 export function Recorder({ onRecorded, onClose }: { onRecorded: (file: File) => void; onClose: () => void }) {
@@ -56,7 +48,7 @@ export function Recorder({ onRecorded, onClose }: { onRecorded: (file: File) => 
     try {
       setStream(await open(source));
     } catch (error) {
-      setProblem(whyNotReady(error));
+      setProblem(whyNoDevice(error, "No such device was found. Plug it in, and try again."));
     }
   }
 

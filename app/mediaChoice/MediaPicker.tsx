@@ -1,10 +1,11 @@
 import { clsx } from "clsx";
-import { type ChangeEvent, useEffect, useState } from "react";
+import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
 import { type MediaNeed, missesOf } from "../../core/document/mediaNeed";
 import type { OfferedMedia } from "../../server/media/offeredMedia";
 import { Button } from "../components/Button";
 import { DialogFrame } from "../components/DialogFrame";
+import { DialogSearch } from "../components/DialogSearch";
 import { factLine, thumbAddress } from "../components/mediaLook";
 import { useTeamEvents } from "../components/useTeamEvents";
 import type { loader } from "../routes/mediaOffered";
@@ -36,8 +37,8 @@ function OpenPicker({ title, need, chosen, onChoose, onClose }: PickerProps) {
   useTeamEvents((event) => {
     if (event.topic === "media" && event.state === "ready") void load(address);
   });
-  const search = (event: ChangeEvent<HTMLInputElement>): void => {
-    setWords(event.target.value);
+  const search = (wanted: string): void => {
+    setWords(wanted);
     setMost(A_PAGE);
   };
   const fitting = data?.items.filter(({ facts, rights }) => missesOf(facts, rights, need).length === 0) ?? [];
@@ -55,13 +56,11 @@ function OpenPicker({ title, need, chosen, onChoose, onClose }: PickerProps) {
       size="max-w-4xl"
       onClose={onClose}
       tools={
-        <input
-          type="search"
-          value={words}
-          onChange={search}
+        <DialogSearch
+          label="Search media by name or tag"
           placeholder="Search by name or tag"
-          aria-label="Search media by name or tag"
-          className="w-60 border border-rule bg-white px-3 py-1.5"
+          words={words}
+          onWords={search}
         />
       }
     >

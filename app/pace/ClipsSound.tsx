@@ -1,6 +1,6 @@
-import { levelOfAllClips, setAllClips } from "../../core/document/clipLevelEdits";
+import { setAllClips } from "../../core/document/clipLevelEdits";
+import { clipsHeard } from "../../core/document/clipsHeard";
 import { type HeardSlot, detachSound, heardSlots } from "../../core/document/detachSound";
-import { usualClipLevel } from "../../core/sound/mix";
 import { LevelField } from "../desk/LevelField";
 import { usualWords } from "../desk/usualWords";
 import { type SoundPanelProps } from "./soundPanelProps";
@@ -11,21 +11,21 @@ export function ClipsSound({
   promotion,
   onEdit,
 }: Pick<SoundPanelProps, "document" | "promotion" | "onEdit">) {
-  const usual = usualClipLevel(document.lanes, promotion.facts.media);
-  const ofAll = levelOfAllClips(document);
-  const hasClips = promotion.scenes.some(({ shots }) =>
-    Object.values(shots)
-      .flat()
-      .some(({ media }) => media.kind === "clip" && media.hasSound),
-  );
-  if (!hasClips) return null;
+  const clips = clipsHeard(document, promotion);
+  if (!clips) return null;
   const setAll = (level: number): void => onEdit(setAllClips(document, level));
   return (
     <section aria-label="Clips" className="flex flex-col gap-1.5">
       <h3 className="text-[15px] font-semibold">Clips</h3>
       <div className="flex items-center gap-3 text-[13px] text-soft">
-        <LevelField label="Sound of all clips" level={ofAll ?? usual} usual={usual} disabled={false} onLevel={setAll} />
-        {ofAll === undefined && <span>{usualWords(usual)}, unless one is set by itself</span>}
+        <LevelField
+          label="Sound of all clips"
+          level={clips.level}
+          usual={clips.usual}
+          disabled={false}
+          onLevel={setAll}
+        />
+        {!clips.isSet && <span>{usualWords(clips.usual)}, unless one is set by itself</span>}
       </div>
       <ul className="flex flex-col text-[13px]">
         {heardSlots(promotion).map((heard) => (

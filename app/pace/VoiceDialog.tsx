@@ -18,7 +18,7 @@ import { DialogFrame } from "../components/DialogFrame";
 import { fieldLook } from "../components/fieldLook";
 import { ChoiceField } from "../workshop/ChoiceField";
 import { NumberField } from "../workshop/NumberField";
-import { problemIn } from "../components/problemIn";
+import { asked } from "../components/asked";
 
 const answer = object({
   spoken: array(
@@ -29,16 +29,8 @@ const NO_ANSWER = "The voice did not answer: the connection was lost. Try again.
 
 /** Has a script spoken. Throws, in words, when it can't be. */
 async function spoken(script: string, speaking: Speaking): Promise<SpokenSentence[]> {
-  const response = await fetch("/voice", {
-    method: "POST",
-    headers: { "content-type": "application/json" },
-    body: JSON.stringify({ script, ...speaking }),
-  }).catch(() => {
-    throw new Error(NO_ANSWER);
-  });
-  const body: unknown = await response.json().catch(() => null);
-  if (answer.isValidSync(body)) return body.spoken;
-  throw new Error(problemIn(body) ?? NO_ANSWER);
+  const answered = await asked("/voice", { script, ...speaking }, { answer, lost: NO_ANSWER });
+  return answered.spoken;
 }
 
 interface VoiceDialogProps {

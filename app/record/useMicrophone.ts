@@ -1,14 +1,6 @@
 import { useEffect, useRef, useState } from "react";
+import { whyNoDevice } from "./whyNoDevice";
 import { type Input, type Microphone, inputs, openMicrophone } from "./microphone";
-
-/** Browsers lend devices to pages with a secure address only. */
-function whyNot(error: unknown): string {
-  if (!isSecureContext)
-    return "Browsers record on secure pages only. Ask whoever runs Stencilcraft for an address that begins with https.";
-  return error instanceof DOMException && error.name === "NotFoundError"
-    ? "No microphone was found. Plug one in, and try again."
-    : "The browser did not allow it. Allow it in the address bar, and try again.";
-}
 
 /** The microphone that is listened to while a component is there, and those that can be chosen. */
 export function useMicrophone() {
@@ -31,7 +23,7 @@ export function useMicrophone() {
         setKnown(await inputs());
       })
       .catch((error: unknown) => {
-        if (!isGone) setProblem(whyNot(error));
+        if (!isGone) setProblem(whyNoDevice(error, "No microphone was found. Plug one in, and try again."));
       });
     return () => {
       isGone = true;

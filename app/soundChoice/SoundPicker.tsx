@@ -7,6 +7,7 @@ import type { OfferedMedia } from "../../server/media/offeredMedia";
 import type { ShelfSound, SoundChoice } from "../../server/media/soundChoices";
 import { Button } from "../components/Button";
 import { DialogFrame } from "../components/DialogFrame";
+import { DialogSearch } from "../components/DialogSearch";
 import { RightsMark } from "../components/RightsMark";
 import { useTeamEvents } from "../components/useTeamEvents";
 import type { loader } from "../routes/mediaSounds";
@@ -52,7 +53,6 @@ export function SoundPicker({ title, onChoose, onFiles, onClose }: SoundPickerPr
   useTeamEvents((event) => {
     if (event.topic === "media" && event.state === "ready") void load(address);
   });
-  const search = ({ target: { value } }: ChangeEvent<HTMLInputElement>): void => setWords(value);
   const pick = ({ target }: ChangeEvent<HTMLInputElement>): void => {
     if (target.files?.length) {
       onFiles(target.files);
@@ -122,13 +122,11 @@ export function SoundPicker({ title, onChoose, onFiles, onClose }: SoundPickerPr
       size="max-w-4xl"
       onClose={onClose}
       tools={
-        <input
-          type="search"
-          value={words}
-          onChange={search}
+        <DialogSearch
+          label="Search sounds by name or tag"
           placeholder="calm, keys, winter …"
-          aria-label="Search sounds by name or tag"
-          className="w-60 border border-rule bg-white px-3 py-1.5"
+          words={words}
+          onWords={setWords}
         />
       }
       foot={

@@ -4,9 +4,9 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Page, expect, test } from "@playwright/test";
 import { ffmpeg, ffprobe } from "../files";
-import { newPromotion, onlyIn } from "../newPromotion";
 import { type Rgb, colorsIn, downloadRendition, dropOnSlot } from "../ownClips";
 import { signInAs } from "../people";
+import { stripsAlone } from "../strips";
 import { renderDrafts } from "../startRender";
 
 /** Three clips of 15 s stand over each other as strips of one height; then one is swapped, in a promotion of its own. */
@@ -70,19 +70,7 @@ test("three clips of 15 s are stacked exactly; a copy has one of them swapped, a
 }) => {
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
   await signInAs(page, "Delphine Orrow");
-  const slug = await newPromotion(page, "three-strips", "Hand-thrown pot, 24 cm");
-  // The strips alone, for as long as the clips are.
-  for (let more = 4; more > 0; more--) {
-    await page.getByRole("button", { name: "Scene 2: arrangement, length, order" }).click();
-    await page.getByRole("button", { name: "Take out" }).click();
-    // The strip of time shows every scene, and where it stands.
-    await expect(page.getByRole("slider", { name: "Place in time" }).locator("> div")).toHaveCount(more + 1);
-  }
-  await page.getByRole("button", { name: "Scene 1: arrangement, length, order" }).click();
-  await page.getByLabel("Length in seconds").fill(String(SECONDS));
-  await page.keyboard.press("Escape");
-  // For one place only, which is upright.
-  await onlyIn(page, "vertical");
+  const slug = await stripsAlone(page, "Hand-thrown pot, 24 cm", SECONDS);
   const strips = [
     ["first strip", "red"],
     ["second strip", "lime"],

@@ -4,11 +4,11 @@ import { join } from "node:path";
 import { expect, test } from "@playwright/test";
 import { ffmpeg } from "../files";
 import { bringIn, openSound } from "../lanes";
-import { newPromotion, onlyIn } from "../newPromotion";
 import { colorsIn, downloadRendition, dropOnSlot } from "../ownClips";
 import { signInAs } from "../people";
 import { samplesOfFile, toneIn } from "../samples";
 import { setTo } from "../setTo";
+import { stripsAlone } from "../strips";
 import { renderDrafts } from "../startRender";
 
 /**
@@ -46,16 +46,7 @@ test("strips have a spoken toast from another recording under them, from where t
   );
 
   await signInAs(page, "Delphine Orrow");
-  await newPromotion(page, "three-strips", "Kitchen herb tray");
-  for (let more = 4; more > 0; more--) {
-    await page.getByRole("button", { name: "Scene 2: arrangement, length, order" }).click();
-    await page.getByRole("button", { name: "Take out" }).click();
-    await expect(page.getByRole("slider", { name: "Place in time" }).locator("> div")).toHaveCount(more + 1);
-  }
-  await page.getByRole("button", { name: "Scene 1: arrangement, length, order" }).click();
-  await page.getByLabel("Length in seconds").fill(String(SECONDS));
-  await page.keyboard.press("Escape");
-  await onlyIn(page, "vertical");
+  await stripsAlone(page, "Kitchen herb tray", SECONDS);
   for (const [slot, color] of [
     ["first strip", "red"],
     ["second strip", "lime"],

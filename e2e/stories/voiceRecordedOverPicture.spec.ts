@@ -4,10 +4,10 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, test } from "@playwright/test";
 import { wavBytes } from "../../core/sound/wavBytes";
-import { CHROMIUM } from "../../server/testing/chromium";
 import { onlyIn, openShortPromotion } from "../newPromotion";
 import { goToFrame } from "../proofs";
 import { RATE, samplesOfFile, toneIn } from "../samples";
+import { withDevices } from "../simulatedDevices";
 import { setTo } from "../setTo";
 import { renderedSquare } from "../startRender";
 
@@ -38,18 +38,10 @@ function phaseIn(samples: Float32Array, from: number): number {
 const turnsApart = (one: number, other: number): number => Math.abs(one - other - Math.round(one - other));
 
 test.use({
-  launchOptions: {
-    executablePath: CHROMIUM,
-    args: [
-      "--no-sandbox",
-      "--disable-gpu",
-      "--disable-background-networking",
-      "--autoplay-policy=no-user-gesture-required",
-      "--use-fake-device-for-media-stream",
-      "--use-fake-ui-for-media-stream",
-      `--use-file-for-fake-audio-capture=${MICROPHONE}`,
-    ],
-  },
+  launchOptions: withDevices(
+    "--autoplay-policy=no-user-gesture-required",
+    `--use-file-for-fake-audio-capture=${MICROPHONE}`,
+  ),
 });
 
 test("a voice is recorded over the picture and again, the first take is heard, moved by 300 ms and cut in two", async ({

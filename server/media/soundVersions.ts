@@ -29,15 +29,14 @@ export function versionNamed(file: string): Version | null {
 
 /** The file that holds the samples of an item's sound as they are heard, made when it is first asked for. */
 export async function versionPath(item: Pick<BroughtFile, "sha256" | "name">, version: Version): Promise<string> {
-  const plain = await samplesPath(item);
   const treatment = version.treated === undefined ? null : readTreatment(version.treated);
-  if (!treatment && version.tempo === undefined) return plain;
+  if (!treatment && version.tempo === undefined) return samplesPath(item);
   const key = versionKey(item.sha256, samplesFile(version));
   if (!(await store().has(key))) {
     const folder = await mkdtemp(join(tmpdir(), "stencilcraft-version-"));
     try {
       const to = join(folder, "samples");
-      await made({ treatment, tempo: version.tempo ?? 1 }, { path: plain, folder, to });
+      await made({ treatment, tempo: version.tempo ?? 1 }, { path: await samplesPath(item), folder, to });
       await store().keep(key, to);
     } finally {
       await rm(folder, { recursive: true, force: true });

@@ -23,7 +23,9 @@ export async function preflight(input: RenderInput): Promise<Preflight> {
   const book = await openedBook((open) => fontFilesWanted(promotion, open));
   const formats = formatsInOrder(document).map((format) => preparePromotion(promotion, format, book));
   const found = findingsOf({ document, promotion }, formats);
-  const inFrames = await Promise.all(formats.map((prepared) => findingsInFrames(prepared, promotion, input)));
-  const inSound = await heardFindings(promotion, input);
-  return { promotion, findings: inOrder([...found, ...inFrames.flat(), ...inSound], promotion) };
+  const lookedAt = await Promise.all([
+    ...formats.map((prepared) => findingsInFrames(prepared, promotion, input)),
+    heardFindings(promotion, input),
+  ]);
+  return { promotion, findings: inOrder([...found, ...lookedAt.flat()], promotion) };
 }
