@@ -129,17 +129,26 @@ const MORE_PICTURES: Readonly<Record<string, readonly string[]>> = {
   loaf: ["loaf-cut-out.png", "bread-morning.jpg"],
 };
 
-/** Loads the demo world into an empty database. Does nothing when there is any team already. */
+/**
+ * Loads the demo world into an empty database. Does nothing when there is any team already; one whose loading was cut short
+ * is loaded anew, from the files that were made by then.
+ */
 export async function loadDemo(db: Kysely<Database>, tell: (step: string) => void): Promise<void> {
+  await db.deleteFrom("team").where("is_demo", "=", true).where("loaded", "=", false).execute();
   if (await db.selectFrom("team").select("id").limit(1).executeTakeFirst()) return;
   tell("Making the demo world: pictures, clips, tunes …");
   const team = await db
     .insertInto("team")
-    .values({ name: "Quillfern", locale: "en-GB", zone: "Europe/London", currency: "GBP", is_demo: true })
+    .values({
+      ...{ name: "Quillfern", locale: "en-GB", zone: "Europe/London", currency: "GBP" },
+      ...{ is_demo: true, loaded: false },
+    })
     .returning("id")
     .executeTakeFirstOrThrow();
   try {
     await fillTeam(db, teamScope(db, team.id), tell);
+    await db.updateTable("team").set({ loaded: true }).where("id", "=", team.id).execute();
+    tell("The demo world is loaded.");
   } catch (error) {
     await db.deleteFrom("team").where("id", "=", team.id).execute();
     throw error;
@@ -287,7 +296,6 @@ async function fillTeam(db: Kysely<Database>, scope: TeamScope, tell: (step: str
       "sign-off.picture": pick("rye-loaf.jpg"),
     },
   });
-  tell("The demo world is loaded.");
 }
 
 async function loadMedia(

@@ -21,6 +21,7 @@ const schema = object({
   LIMIT_CLIP_SECONDS: number().default(600),
   LIMIT_CLIP_PIXELS: number().default(4096 * 2304),
   LIMIT_CLIP_TRACKS: number().default(8),
+  LEAST_FREE_BYTES: number().min(0).default(200_000_000),
 });
 
 export type Config = ReturnType<typeof readConfig>;

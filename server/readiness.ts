@@ -1,17 +1,18 @@
-import { randomUUID } from "node:crypto";
-import { mkdir, writeFile } from "node:fs/promises";
+import { writeFile } from "node:fs/promises";
 import { join } from "node:path";
+import { randomUUID } from "node:crypto";
 import { sql } from "kysely";
-import { config } from "./config";
 import { database } from "./db/connect";
-import { DEAD_AFTER_MS } from "./jobs/heartbeat";
+import { seenLately } from "./jobs/heartbeat";
+import { hasRoom } from "./storage/full";
 import { store } from "./storage/store";
+import { inWorkFolder } from "./workFolder";
 
 /** Whether each thing that work depends on answers: `ok`, or what is wrong. */
 export async function readiness(): Promise<Record<"database" | "storage" | "worker", string>> {
   const attempt = (work: Promise<unknown>, problem: string): Promise<string> =>
     work.then(
-      () => "ok",
+      (answer) => (typeof answer === "string" ? answer : "ok"),
       () => problem,
     );
   return {
@@ -21,21 +22,18 @@ export async function readiness(): Promise<Record<"database" | "storage" | "work
   };
 }
 
-async function storageAnswers(): Promise<void> {
-  const folder = join(config().data, "incoming");
-  await mkdir(folder, { recursive: true });
-  const path = join(folder, randomUUID());
-  await writeFile(path, "ready");
-  const key = `ready/${randomUUID()}`;
-  await store().keep(key, path);
-  await store().remove(key);
+async function storageAnswers(): Promise<string | null> {
+  if (!(await hasRoom())) return "is full";
+  await inWorkFolder("ready", async (folder) => {
+    const path = join(folder, "file");
+    await writeFile(path, "ready");
+    const key = `ready/${randomUUID()}`;
+    await store().keep(key, path);
+    await store().remove(key);
+  });
+  return null;
 }
 
 async function workerSeen(): Promise<void> {
-  await database()
-    .selectFrom("worker")
-    .select("id")
-    .where("seen_at", ">", new Date(Date.now() - DEAD_AFTER_MS))
-    .limit(1)
-    .executeTakeFirstOrThrow();
+  await database().selectFrom("worker").select("id").where(seenLately).limit(1).executeTakeFirstOrThrow();
 }

@@ -1,12 +1,13 @@
-import { type ChildProcess, execFileSync, spawn } from "node:child_process";
-import { once } from "node:events";
+import { execFileSync } from "node:child_process";
 import { existsSync, readFileSync, writeFileSync, mkdirSync } from "node:fs";
 import { join, resolve } from "node:path";
 import { parseArgs } from "node:util";
 import { createHash } from "node:crypto";
 import { createServer } from "node:net";
 import { freePort, startCluster } from "./cluster";
+import { execa, type ResultPromise } from "execa";
 import { compressAssets } from "./compressAssets";
+import { type Supervised, supervise } from "./supervise";
 
 const USUAL_PORT = 4173;
 const USAGE = `bin/start [--port N] [--data DIR] [--no-demo] [--no-worker] [--dev]
@@ -36,7 +37,8 @@ if (values.help) {
 process.title = "stencilcraft";
 const data = resolve(values.data);
 mkdirSync(data, { recursive: true });
-const children: ChildProcess[] = [];
+const supervised: Supervised[] = [];
+let loading: ResultPromise | null = null;
 let stopping = false;
 let wasReady = false;
 const isStopping = (): boolean => stopping;
@@ -62,11 +64,16 @@ try {
   const { database, closeDatabase } = await import("../db/connect");
   const { migrate } = await import("../db/migrate");
   await migrate(database());
-  if (!values["no-demo"]) {
-    const { loadDemo } = await import("../../demo/loadDemo");
-    await loadDemo(database(), (step) => process.stderr.write(`${step}\n`));
-  }
   await closeDatabase();
+  if (!values["no-demo"]) {
+    loading = execa(process.execPath, ["--import", "tsx", "server/cli/loadDemo.ts"], {
+      env: environment,
+      stdin: "ignore",
+      stdout: "inherit",
+      stderr: "inherit",
+    });
+    await loading;
+  }
   if (!isStopping()) {
     startProcess("web", ["server/cli/web.ts", ...(values.dev ? ["--dev"] : [])]);
     if (!values["no-worker"]) startProcess("worker", ["server/cli/worker.ts"]);
@@ -75,36 +82,29 @@ try {
     process.stdout.write(`Stencilcraft is ready at http://127.0.0.1:${port}\n`);
   }
 } catch (error) {
-  process.stderr.write(`${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
-  await stop(1);
+  // What was cut short by us is no mistake.
+  if (!isStopping()) {
+    process.stderr.write(`${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+    await stop(1);
+  }
 }
 
 function startProcess(name: string, args: readonly string[]): void {
-  // A group of its own, so that Ctrl-C reaches it through us and once only.
-  const child = spawn(process.execPath, ["--import", "tsx", ...args], {
-    env: environment,
-    stdio: ["ignore", "inherit", "inherit"],
-    detached: true,
-  });
-  children.push(child);
-  child.on("exit", (code, signal) => {
-    if (stopping) return;
-    process.stderr.write(`The ${name} process ended with ${code ?? signal}.\n`);
+  const onEnd = (ended: string, how: string): boolean => {
     // A web server that was never up would not be the next time either.
-    if (name === "web" && !wasReady) void stop(1);
-    else setTimeout(() => !stopping && startProcess(name, args), 1000);
-  });
+    const again = ended !== "web" || wasReady;
+    process.stderr.write(`The ${ended} process ended with ${how}.${again ? " It is started again." : ""}\n`);
+    if (!again) void stop(1);
+    return again;
+  };
+  supervised.push(supervise({ name, args, env: environment }, onEnd));
 }
 
 async function stop(code: number): Promise<void> {
   if (stopping) return;
   stopping = true;
-  const alive = children.filter((child) => child.exitCode === null && child.signalCode === null);
-  const ended = Promise.all(alive.map((child) => once(child, "exit")));
-  alive.forEach((child) => child.kill("SIGTERM"));
-  const late = setTimeout(() => alive.forEach((child) => child.kill("SIGKILL")), 15_000);
-  await ended;
-  clearTimeout(late);
+  loading?.kill("SIGTERM");
+  await Promise.all([loading?.catch(() => undefined), ...supervised.map((one) => one.stop())]);
   await cluster.stop();
   process.exit(code);
 }

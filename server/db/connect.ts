@@ -4,16 +4,23 @@ import { config } from "../config";
 import { log } from "../log";
 import { type Database } from "./tables";
 
-/** A pool of connections. Whoever opens one destroys it. */
+/** A pool of connections. Whoever opens one ends it. */
+export function connectionPool(url = config().DATABASE_URL): pg.Pool {
+  const pool = new pg.Pool({ connectionString: url, max: 10 });
+  const lost = (error: Error): void => log.warn({ error: error.message }, "a database connection was lost");
+  // A connection that breaks is replaced by the pool; without listeners it would end the process, idle or in use.
+  pool.on("error", lost);
+  pool.on("connect", (client) => client.on("error", lost));
+  return pool;
+}
+
+/** Queries over a pool of connections. Whoever opens one destroys it. */
 export function connect(url = config().DATABASE_URL): Kysely<Database> {
   // Amounts are bigint columns; JavaScript's safe integers are far beyond any price.
   pg.types.setTypeParser(pg.types.builtins.NUMERIC, Number);
   // A day is a day: never a midnight in the zone of this machine.
   pg.types.setTypeParser(pg.types.builtins.DATE, (day) => day);
-  const pool = new pg.Pool({ connectionString: url, max: 10 });
-  // A connection that breaks while idle is replaced by the pool; without a listener it would end the process.
-  pool.on("error", (error) => log.warn({ error: error.message }, "a database connection was lost"));
-  return new Kysely<Database>({ dialect: new PostgresDialect({ pool }) });
+  return new Kysely<Database>({ dialect: new PostgresDialect({ pool: connectionPool(url) }) });
 }
 
 let shared: Kysely<Database> | null = null;

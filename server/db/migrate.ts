@@ -8,6 +8,7 @@ import * as templates from "./migrations/0003_templates";
 import * as edits from "./migrations/0004_edits";
 import * as passed from "./migrations/0005_passed";
 import * as brandAge from "./migrations/0006_brand_age";
+import * as holding from "./migrations/0007_holding";
 import { type Database } from "./tables";
 
 /** In order. A migration that has run anywhere is never changed; a new one is added. */
@@ -18,6 +19,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   "0004_edits": edits,
   "0005_passed": passed,
   "0006_brand_age": brandAge,
+  "0007_holding": holding,
 };
 
 /** Brings the database to the newest shape, the job queue's tables included. Safe to run twice. */

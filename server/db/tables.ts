@@ -18,6 +18,8 @@ export interface TeamTable {
   zone: string;
   currency: string;
   is_demo: Generated<boolean>;
+  /** Whether all of a demo team is there; false while it is being loaded. */
+  loaded: Generated<boolean>;
 }
 export interface MemberTable extends TeamRow {
   email: string;
@@ -199,10 +201,22 @@ export interface RenditionTable extends TeamRow {
   created_at: Timestamp;
   /** What has changed since it was rendered, in words; null while it is what would be rendered now. */
   outdated_by: string | null;
+  /** Counts how often it was asked for: what was begun for an earlier asking has no say any more. */
+  asking: Generated<number>;
 }
 export interface WorkerTable {
+  /** What the queue notes in jobs that it has taken. */
   id: string;
+  /** By the database's clock. */
   seen_at: Date;
+  host: Generated<string>;
+  pid: Generated<number>;
+}
+/** A job whose worker broke while it ran. */
+export interface JobStrikeTable {
+  job_key: string;
+  strikes: Generated<number>;
+  struck_at: Timestamp;
 }
 
 export interface Database {
@@ -228,4 +242,5 @@ export interface Database {
   render: RenderTable;
   rendition: RenditionTable;
   worker: WorkerTable;
+  job_strike: JobStrikeTable;
 }

@@ -1,5 +1,4 @@
-import { mkdir, mkdtemp, readFile, rm } from "node:fs/promises";
-import { tmpdir } from "node:os";
+import { mkdir, readFile } from "node:fs/promises";
 import { join } from "node:path";
 import { Resvg } from "@resvg/resvg-js";
 import sharp from "sharp";
@@ -7,6 +6,7 @@ import { levelLength } from "../../core/geometry/pyramid";
 import { EMOJI_LEVELS, EMOJI_SIDE } from "../../core/type/emojiPictures";
 import { store } from "../storage/store";
 import { packageFolder } from "./faceFiles";
+import { inWorkFolder } from "../workFolder";
 
 const CODE = /^[0-9a-f]+(-[0-9a-f]+)*$/;
 
@@ -22,14 +22,11 @@ export async function emojiFile(code: string, level: number): Promise<string> {
 async function drawEmoji(code: string, level: number, key: string): Promise<void> {
   const drawing = await readFile(join(packageFolder("@twemoji/svg"), `${code}.svg`), "utf8");
   const full = new Resvg(drawing, { fitTo: { mode: "width", value: EMOJI_SIDE } }).render().asPng();
-  const folder = await mkdtemp(join(tmpdir(), "stencilcraft-emoji-"));
-  try {
+  await inWorkFolder("emoji", async (folder) => {
     await mkdir(folder, { recursive: true });
     const side = levelLength(EMOJI_SIDE, level);
     const file = join(folder, "picture.webp");
     await sharp(full).resize(side, side, { kernel: "lanczos3" }).webp({ lossless: true }).toFile(file);
     await store().keep(key, file);
-  } finally {
-    await rm(folder, { recursive: true, force: true });
-  }
+  });
 }

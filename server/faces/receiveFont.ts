@@ -1,7 +1,6 @@
-import { createHash, randomUUID } from "node:crypto";
-import { mkdir, rm, writeFile } from "node:fs/promises";
+import { createHash } from "node:crypto";
+import { writeFile } from "node:fs/promises";
 import { join } from "node:path";
-import { config } from "../config";
 import { type TeamScope } from "../db/teamScope";
 import { BRAND_FAMILIES } from "../../core/type/shippedFaces";
 import { displayName } from "../media/fileName";
@@ -10,6 +9,7 @@ import { readBrandBook } from "../../core/brand/book";
 import { fontKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { readFont } from "./readFont";
+import { inWorkFolder } from "../workFolder";
 
 const MOST_BYTES = 12_000_000;
 
@@ -23,15 +23,11 @@ export async function receiveFont(scope: TeamScope, file: File): Promise<{ famil
   if (BRAND_FAMILIES.some((shipped) => shipped.family === family))
     throw new UploadProblem(`“${name}” holds ${family}, which ships with Stencilcraft already.`);
   const sha256 = createHash("sha256").update(bytes).digest("hex");
-  const folder = join(config().data, "incoming");
-  await mkdir(folder, { recursive: true });
-  const path = join(folder, randomUUID());
-  try {
+  await inWorkFolder("font", async (folder) => {
+    const path = join(folder, "font");
     await writeFile(path, bytes);
     await store().keep(fontKey(sha256), path);
-  } finally {
-    await rm(path, { force: true });
-  }
+  });
   await scope.together(async (within) => {
     await within.remove("font").where("family", "=", family).execute();
     await within.insert("font", { family, file_name: name, sha256, facts: JSON.stringify(facts) }).execute();

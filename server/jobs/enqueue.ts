@@ -1,29 +1,53 @@
 import { type Kysely, sql } from "kysely";
+import { type InferType, number, object, string } from "yup";
 import { type Database } from "../db/tables";
 
 /** A file that takes the place of an item's own once it is read in. */
-export interface Replacement {
-  readonly sha256: string;
-  readonly mime: string;
-  readonly bytes: number;
-}
+const replacement = object({
+  sha256: string()
+    .matches(/^[0-9a-f]{64}$/)
+    .required(),
+  mime: string().required(),
+  bytes: number().required(),
+});
+export type Replacement = InferType<typeof replacement>;
 
 /** The jobs there are and what each is told. */
-export interface Jobs {
-  readonly "ingest-media": { readonly media: string; readonly replacement?: Replacement };
-  readonly "follow-subject": { readonly media: string };
-  readonly "render-rendition": { readonly rendition: string };
-}
+export const JOBS = {
+  "ingest-media": object({
+    media: string().uuid().required(),
+    replacement: replacement.optional().default(undefined),
+  }),
+  "follow-subject": object({ media: string().uuid().required() }),
+  "render-rendition": object({ rendition: string().uuid().required(), asking: number().integer().default(1) }),
+} as const;
+export type Jobs = { readonly [Name in keyof typeof JOBS]: InferType<(typeof JOBS)[Name]> };
+export type JobName = keyof Jobs;
 
 export const MOST_TRIES = 4;
 
-/** Queues a job, in the caller's transaction if it is one. */
-export async function enqueue<Name extends keyof Jobs>(
+/** What a job is about: the same work asked for twice is one job, as long as it waits. */
+function keyOf<Name extends JobName>(name: Name, payload: Jobs[Name]): string {
+  const { media = "", replacement, rendition = "" } = payload as Partial<Jobs["ingest-media"] & Jobs["render-rendition"]>;
+  return [name, media, rendition, replacement?.sha256 ?? ""].filter((part) => part !== "").join(":");
+}
+
+/**
+ * Queues a job, in the caller's transaction if it is one. One that waits already is not queued twice.
+ *
+ * @param afterMs how long it is to wait at least
+ */
+export async function enqueue<Name extends JobName>(
   db: Kysely<Database>,
   name: Name,
   payload: Jobs[Name],
+  afterMs = 0,
 ): Promise<void> {
-  await sql`select graphile_worker.add_job(${name}, payload := ${JSON.stringify(payload)}::json, max_attempts := ${MOST_TRIES})`.execute(
-    db,
-  );
+  await sql`select graphile_worker.add_job(
+    ${name},
+    payload := ${JSON.stringify(payload)}::json,
+    run_at := now() + ${afterMs} * interval '1 millisecond',
+    max_attempts := ${MOST_TRIES},
+    job_key := ${keyOf(name, payload)}
+  )`.execute(db);
 }

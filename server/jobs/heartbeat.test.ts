@@ -27,7 +27,7 @@ const wasSeen = (id: string, ago: number) =>
 /** A job that a worker has taken, as the queue notes it. Gives a function that says who holds it now. */
 async function takenBy(worker: string): Promise<() => Promise<string | null>> {
   const rendition = randomUUID();
-  await enqueue(db, "render-rendition", { rendition });
+  await enqueue(db, "render-rendition", { rendition, asking: 1 });
   const mine = sql`payload ->> 'rendition' = ${rendition}`;
   await sql`update graphile_worker._private_jobs set locked_by = ${worker}, locked_at = now() where ${mine}`.execute(
     db,

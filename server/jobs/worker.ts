@@ -1,97 +1,97 @@
 import { EventEmitter } from "node:events";
 import { Logger, type Runner, type TaskList, type WorkerEvents, run } from "graphile-worker";
-import { number, object, string } from "yup";
-import { config } from "../config";
-import { closeDatabase, database } from "../db/connect";
+import { setTimeout as sleep } from "node:timers/promises";
+import { closeDatabase, connectionPool, database } from "../db/connect";
 import { log } from "../log";
 import { followMedia } from "../media/followJob";
 import { giveUpIngest, ingestMedia } from "../media/ingest";
 import { openPaintPool } from "../render/paintPool";
 import { giveUpRendition, renderRendition } from "../render/renditionJob";
-import { type Jobs } from "./enqueue";
-import { startHeartbeat } from "./heartbeat";
+import { removeWorkFolder, tidyWorkFolders } from "../workFolder";
+import { openRoom } from "./alone";
+import { type JobName } from "./enqueue";
+import { freeJobsOf } from "./freedJobs";
+import { startHeartbeat, takeOverFromGone } from "./heartbeat";
+import { type JobWork, taskOf } from "./jobTask";
 
 const POLL_MS = 500;
-
-const replacement = object({
-  sha256: string()
-    .matches(/^[0-9a-f]{64}$/)
-    .required(),
-  mime: string().required(),
-  bytes: number().required(),
-});
-const media = object({ media: string().uuid().required(), replacement: replacement.optional().default(undefined) });
-const followed = object({ media: string().uuid().required() });
-const rendition = object({ rendition: string().uuid().required() });
+/** How long running jobs have to notice that the worker stops. */
+const STOP_WITHIN_MS = 5000;
 
 export interface RunningWorker {
-  /** Lets running jobs finish for a moment, then gives them back to the queue. */
+  /** Takes no more jobs, and gives those that run back to the queue within seconds. */
   stop(): Promise<void>;
   readonly ended: Promise<void>;
 }
 
-/** Starts a worker in this process: takes jobs from the queue until it is stopped. */
-export async function startWorker(): Promise<RunningWorker> {
+/**
+ * Starts a worker in this process: takes jobs from the queue until it is stopped.
+ *
+ * @param broke the process of an earlier worker on this machine whose own work ended it, if that is known
+ */
+export async function startWorker(broke: number | null = null): Promise<RunningWorker> {
   const db = database();
+  await Promise.all([takeOverFromGone(db, broke), tidyWorkFolders()]);
   const pool = openPaintPool();
-  const tasks: TaskList = {
-    "ingest-media": async (payload, { job }) => {
-      const { media: id, replacement } = media.validateSync(payload);
-      await ingestMedia(db, id, replacement).catch((error: unknown) =>
-        failed("ingest-media", error, job, () => giveUpIngest(db, id)),
-      );
+  const stopping = new AbortController();
+  const work: { readonly [Name in JobName]: JobWork<Name> } = {
+    "ingest-media": {
+      run: ({ media, replacement }) => ingestMedia(db, media, replacement),
+      giveUp: ({ media, replacement }, why) => giveUpIngest(db, media, why, replacement),
     },
-    "follow-subject": async (payload, { job }) => {
-      const { media: id } = followed.validateSync(payload);
-      await followMedia(db, id).catch((error: unknown) =>
-        failed("follow-subject", error, job, () => Promise.resolve()),
-      );
+    "follow-subject": {
+      run: ({ media }) => followMedia(db, media),
+      giveUp: () => Promise.resolve(),
     },
-    "render-rendition": async (payload, { job }) => {
-      const { rendition: id } = rendition.validateSync(payload);
-      await renderRendition(db, pool, id).catch((error: unknown) =>
-        failed("render-rendition", error, job, () => giveUpRendition(db, id)),
-      );
+    "render-rendition": {
+      run: (asked) => renderRendition(db, pool, asked),
+      giveUp: (asked, why) => giveUpRendition(db, asked, why),
     },
-  } satisfies Record<keyof Jobs, TaskList[string]>;
+  };
+  const place = { db, room: openRoom(), stopping: stopping.signal };
+  const tasks = {
+    "ingest-media": taskOf("ingest-media", work["ingest-media"], place),
+    "follow-subject": taskOf("follow-subject", work["follow-subject"], place),
+    "render-rendition": taskOf("render-rendition", work["render-rendition"], place),
+  } satisfies Record<JobName, TaskList[string]>;
 
   // The queue notes which pool of workers took a job; that name is what others free it by when we are killed.
   const ids = new Set<string>();
   const events: WorkerEvents = new EventEmitter();
   events.on("pool:create", ({ workerPool }) => ids.add(workerPool.id));
+  const connections = connectionPool();
   const runner: Runner = await run({
     events,
-    connectionString: config().DATABASE_URL,
+    pgPool: connections,
     taskList: tasks,
     concurrency: 3,
     pollInterval: POLL_MS,
     noHandleSignals: true,
-    logger: new Logger(() => (level, message) => (Object.is(level, "error") ? log.error(message) : log.debug(message))),
+    logger: new Logger(() => (level, message) => (Object.is(level, "error") ? log.warn(message) : log.debug(message))),
   });
   const beat = startHeartbeat(ids);
   return {
     ended: runner.promise,
     async stop() {
       clearInterval(beat);
-      await pool.close();
-      await runner.stop();
+      stopping.abort(new Error("The worker stops."));
+      // Stop taking first: a job that is given back must not be taken again by us.
+      const stopped = runner.stop().catch((error: unknown) => log.warn({ error: String(error) }, "stopped late"));
+      await Promise.race([
+        Promise.all([stopped, pool.close()]),
+        sleep(STOP_WITHIN_MS, undefined, { ref: false }),
+      ]);
+      await freeJobsOf(db, [...ids], "stopped");
       if (ids.size > 0)
         await db
           .deleteFrom("worker")
           .where("id", "in", [...ids])
           .execute();
-      await closeDatabase();
+      await removeWorkFolder();
+      await Promise.race([
+        Promise.all([closeDatabase(), connections.end()]),
+        sleep(1000, undefined, { ref: false }),
+      ]);
     },
   };
-}
-
-async function failed(
-  task: keyof Jobs,
-  error: unknown,
-  job: { attempts: number; max_attempts: number },
-  giveUp: () => Promise<void>,
-): Promise<never> {
-  log.error({ task, attempt: job.attempts, error: error instanceof Error ? error.stack : String(error) }, "job failed");
-  if (job.attempts >= job.max_attempts) await giveUp();
-  throw error;
 }

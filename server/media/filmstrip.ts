@@ -1,5 +1,3 @@
-import { mkdtemp, rm } from "node:fs/promises";
-import { tmpdir } from "node:os";
 import { join } from "node:path";
 import sharp from "sharp";
 import { type ClipFacts } from "../../core/document/facts";
@@ -7,6 +5,7 @@ import { STRIP_FRAMES, stripFrame } from "../../core/picture/filmstrip";
 import { proxyKey, stripKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { SAFE_INPUT, runProgram } from "./program";
+import { inWorkFolder } from "../workFolder";
 
 /** Of each frame, which is cut to a square. */
 const SIDE = 96;
@@ -15,8 +14,7 @@ const SIDE = 96;
 export async function stripPath(clip: Pick<ClipFacts, "frames">, sha256: string): Promise<string> {
   const key = stripKey(sha256);
   if (!(await store().has(key))) {
-    const folder = await mkdtemp(join(tmpdir(), "stencilcraft-strip-"));
-    try {
+    await inWorkFolder("strip", async (folder) => {
       const wanted = Array.from({ length: STRIP_FRAMES }, (_, index) => stripFrame(index, clip.frames));
       // A clip of few frames shows some of them twice.
       const distinct = [...new Set(wanted)];
@@ -44,9 +42,7 @@ export async function stripPath(clip: Pick<ClipFacts, "frames">, sha256: string)
         .webp({ quality: 80 })
         .toFile(file);
       await store().keep(key, file);
-    } finally {
-      await rm(folder, { recursive: true, force: true });
-    }
+    });
   }
   return store().local(key);
 }

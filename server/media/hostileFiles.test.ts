@@ -1,7 +1,7 @@
 import { createServer } from "node:http";
 import { mkdtemp, readFile, readdir, rm } from "node:fs/promises";
 import { type AddressInfo } from "node:net";
-import { tmpdir } from "node:os";
+import { hostname, tmpdir } from "node:os";
 import { join } from "node:path";
 import { crc32, deflateSync } from "node:zlib";
 import { execa } from "execa";
@@ -216,7 +216,7 @@ test("nothing is left where uploads come in, whatever became of them", async () 
     "“logo.svg” is plain text inside",
   );
   await expect(brought("empty.jpg", "")).rejects.toThrow("0 bytes");
-  expect(await readdir(join(config().data, "incoming"))).toEqual([]);
+  expect(await readdir(join(config().data, "work", `${hostname()}-${process.pid}`))).toEqual([]);
 });
 
 test("a name with slashes and control characters is kept tamed", async () => {

@@ -1,6 +1,3 @@
-import { mkdtemp, rm } from "node:fs/promises";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import { type Kysely } from "kysely";
 import { colorWords } from "../../core/color/colorNames";
 import { type Database } from "../db/tables";
@@ -8,8 +5,10 @@ import { teamScope } from "../db/teamScope";
 import { markNaming } from "../promotions/outdated";
 import { tellTeam } from "../events/teamEvents";
 import { type Replacement } from "../jobs/enqueue";
+import { type GivenUp } from "../jobs/jobTask";
 import { log } from "../log";
 import { originalKey } from "../storage/keys";
+import { NO_ROOM, StorageFull, hasRoom, isStorageFull } from "../storage/full";
 import { store } from "../storage/store";
 import { ingestClip } from "./clipIngest";
 import { ingestPicture } from "./pictureIngest";
@@ -21,6 +20,7 @@ import { type StoredFacts } from "./storedFacts";
 import { toldProgress } from "./toldProgress";
 import { sniffType } from "./sniff";
 import { UploadProblem } from "./uploadProblem";
+import { inWorkFolder } from "../workFolder";
 
 /**
  * The ingest job: measures an item and makes its working copies. Safe to run twice. A problem of the file ends it, in words.
@@ -29,36 +29,41 @@ import { UploadProblem } from "./uploadProblem";
 export async function ingestMedia(db: Kysely<Database>, mediaId: string, replacement?: Replacement): Promise<void> {
   const item = await db.selectFrom("media").selectAll().where("id", "=", mediaId).executeTakeFirst();
   if (!item || (replacement ? item.sha256 === replacement.sha256 : item.state === "ready")) return;
-  const folder = await mkdtemp(join(tmpdir(), "stencilcraft-ingest-"));
+  /** Changes the item, if it is there and has its file still, and tells the team. Gives whether it was. */
   const tell = async (
-    phase: "working" | "ready" | "failed",
+    phase: "waiting" | "working" | "ready" | "failed",
     progress: number,
     change: { problem?: string | null } & Partial<Measured & Replacement> = {},
-  ): Promise<void> => {
+  ): Promise<boolean> => {
     const state = replacement ? "ready" : phase;
-    await db
+    const changed = await db
       .updateTable("media")
       .set({ state, progress, ...change })
       .where("id", "=", mediaId)
-      .execute();
+      .where("sha256", "=", item.sha256)
+      .executeTakeFirst();
+    if (changed.numUpdatedRows === 0n) return false;
     await tellTeam(db, item.team_id, { topic: "media", id: mediaId, state: phase, progress });
+    return true;
   };
   try {
-    await tell("working", 0.02);
-    const onProgress = toldProgress((share) => tell("working", share));
+    if (!(await hasRoom())) throw new StorageFull();
+    await tell("working", 0.02, { problem: null });
+    const onProgress = toldProgress((share) => tell("working", share).then(() => undefined));
     const file = { ...item, ...replacement };
-    const measured = await measuredOnce(file.sha256, folder, () => ingestFile(file, folder, onProgress));
-    await tell("ready", 1, { ...measured, ...replacement, problem: null });
-    await markNaming(teamScope(db, item.team_id), [mediaId], `${item.name} was replaced`);
+    const measured = await inWorkFolder("ingest", (folder) =>
+      measuredOnce(file.sha256, folder, () => ingestFile(file, folder, onProgress)),
+    );
+    if (!(await tell("ready", 1, { ...measured, ...replacement, problem: null }))) return;
+    if (replacement) await markNaming(teamScope(db, item.team_id), [mediaId], `${item.name} was replaced`);
     log.info({ media: mediaId, kind: item.kind }, "media ready");
   } catch (error) {
+    if (isStorageFull(error)) await tell("waiting", 0, { problem: `${NO_ROOM} It is read in when there is room again.` });
     if (!(error instanceof UploadProblem)) throw error;
     log.info({ media: mediaId, problem: error.message }, "media refused");
     await tell("failed", 1, {
       problem: replacement ? `The replacement was not used. ${error.message}` : error.message,
     });
-  } finally {
-    await rm(folder, { recursive: true, force: true });
   }
 }
 
@@ -121,17 +126,26 @@ const seen = (look: PictureLook): Pick<Measured, "colors" | "look" | "sharpness"
   sharpness: look.sharpness,
 });
 
-/** Says that an item could not be read in after all tries: something of ours broke, not the file. */
-export async function giveUpIngest(db: Kysely<Database>, mediaId: string): Promise<void> {
+const PROBLEMS: Readonly<Record<GivenUp, string>> = {
+  failed:
+    "Reading it in failed on our side. Remove it and bring it again; if that does not help, tell whoever runs Stencilcraft.",
+  "set aside":
+    "It was set aside: reading it in stopped the program that reads files, twice. Export it anew, perhaps in another format.",
+};
+
+/** Says that an item could not be read in. One that was to get another file keeps its own. */
+export async function giveUpIngest(
+  db: Kysely<Database>,
+  mediaId: string,
+  why: GivenUp,
+  replacement?: Replacement,
+): Promise<void> {
+  const problem = replacement ? `The replacement was not used. ${PROBLEMS[why]}` : PROBLEMS[why];
   const row = await db
     .updateTable("media")
-    .set({
-      state: "failed",
-      problem:
-        "Reading it in failed on our side. Remove it and bring it again; if that does not help, tell whoever runs Stencilcraft.",
-    })
+    .set(replacement ? { problem } : { state: "failed", problem })
     .where("id", "=", mediaId)
-    .where("state", "!=", "ready")
+    .where("state", replacement ? "=" : "!=", "ready")
     .returning("team_id")
     .executeTakeFirst();
   if (row) await tellTeam(db, row.team_id, { topic: "media", id: mediaId, state: "failed", progress: 1 });

@@ -1,6 +1,5 @@
-import { createHash, randomUUID } from "node:crypto";
+import { createHash } from "node:crypto";
 import { createWriteStream } from "node:fs";
-import { mkdir, rm } from "node:fs/promises";
 import { join } from "node:path";
 import { Readable, Transform } from "node:stream";
 import { pipeline } from "node:stream/promises";
@@ -10,6 +9,7 @@ import { type TeamScope } from "../db/teamScope";
 import { isId } from "../ids";
 import { enqueue } from "../jobs/enqueue";
 import { originalKey } from "../storage/keys";
+import { inWorkFolder } from "../workFolder";
 import { store } from "../storage/store";
 import { displayName } from "./fileName";
 import { sniffType } from "./sniff";
@@ -42,10 +42,8 @@ export async function receiveMedia(
 ): Promise<ReceivedMedia> {
   const name = displayName(rawName);
   if (!body) throw new UploadProblem(`“${name}” is empty (0 bytes). Export or copy it again, then bring it once more.`);
-  const folder = join(config().data, "incoming");
-  await mkdir(folder, { recursive: true });
-  const path = join(folder, randomUUID());
-  try {
+  return inWorkFolder("incoming", async (folder) => {
+    const path = join(folder, "file");
     const { sha256, bytes } = await spool(body as WebStream, path, name);
     const type = await sniffType(path, name);
     const { LIMIT_PICTURE_BYTES } = config();
@@ -91,9 +89,7 @@ export async function receiveMedia(
     const { id } = await scope.insert("media", row).returning("id").executeTakeFirstOrThrow();
     await enqueue(scope.connection, "ingest-media", { media: id });
     return { id, name, known: false };
-  } finally {
-    await rm(path, { force: true });
-  }
+  });
 }
 
 async function spool(body: WebStream, path: string, name: string): Promise<{ sha256: string; bytes: number }> {

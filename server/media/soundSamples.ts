@@ -1,5 +1,4 @@
-import { mkdtemp, open, readFile, rm } from "node:fs/promises";
-import { tmpdir } from "node:os";
+import { open, readFile } from "node:fs/promises";
 import { join } from "node:path";
 import { type NeededSamples } from "../../core/sound/mixSamples";
 import { waveformPeaks } from "../../core/sound/peaks";
@@ -9,6 +8,7 @@ import { store } from "../storage/store";
 import { type BroughtFile } from "./broughtFile";
 import { SAFE_INPUT, runProgram } from "./program";
 import { sniffType } from "./sniff";
+import { inWorkFolder } from "../workFolder";
 
 const TIME_LIMIT_MS = 5 * 60_000;
 const SHAPE_RATE = 8000;
@@ -30,15 +30,12 @@ async function makeSamples({ path, type }: Pick<BroughtFile, "path" | "type">, t
 export async function samplesPath({ sha256, name }: Pick<BroughtFile, "sha256" | "name">): Promise<string> {
   const key = samplesKey(sha256);
   if (!(await store().has(key))) {
-    const folder = await mkdtemp(join(tmpdir(), "stencilcraft-samples-"));
-    try {
+    await inWorkFolder("samples", async (folder) => {
       const path = await store().local(originalKey(sha256));
       const made = join(folder, "samples");
       await makeSamples({ path, type: await sniffType(path, name) }, made);
       await store().keep(key, made);
-    } finally {
-      await rm(folder, { recursive: true, force: true });
-    }
+    });
   }
   return store().local(key);
 }

@@ -1,5 +1,3 @@
-import { mkdtemp, rm } from "node:fs/promises";
-import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { SPEEDS } from "../../core/document/shots";
 import { type SoundVersion, samplesFile } from "../../core/sound/mixedPiece";
@@ -10,6 +8,7 @@ import { type BroughtFile } from "./broughtFile";
 import { filteredInStep } from "./filteredInStep";
 import { samplesPath } from "./soundSamples";
 import { treat } from "./treatedSamples";
+import { inWorkFolder } from "../workFolder";
 
 /** How samples are made before they are heard; nothing for as they are. */
 type Version = Omit<SoundVersion, "sound">;
@@ -33,14 +32,11 @@ export async function versionPath(item: Pick<BroughtFile, "sha256" | "name">, ve
   if (!treatment && version.tempo === undefined) return samplesPath(item);
   const key = versionKey(item.sha256, samplesFile(version));
   if (!(await store().has(key))) {
-    const folder = await mkdtemp(join(tmpdir(), "stencilcraft-version-"));
-    try {
+    await inWorkFolder("version", async (folder) => {
       const to = join(folder, "samples");
       await made({ treatment, tempo: version.tempo ?? 1 }, { path: await samplesPath(item), folder, to });
       await store().keep(key, to);
-    } finally {
-      await rm(folder, { recursive: true, force: true });
-    }
+    });
   }
   return store().local(key);
 }

@@ -1,5 +1,4 @@
-import { mkdtemp, readFile, rm, writeFile } from "node:fs/promises";
-import { tmpdir } from "node:os";
+import { readFile, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { LRUCache } from "lru-cache";
 import sharp from "sharp";
@@ -11,6 +10,7 @@ import { levelKey, tonesKey, workKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { SAFE_INPUT, runProgram } from "./program";
 import { frameStart, msOf } from "../../core/time/ticks";
+import { inWorkFolder } from "../workFolder";
 
 const SIDE = 480;
 
@@ -54,17 +54,14 @@ async function readTones(item: PictureFacts | ClipFacts, sha256: string): Promis
 export async function tonesPath(item: PictureFacts | ClipFacts, sha256: string): Promise<string> {
   const key = tonesKey(sha256);
   if (!(await store().has(key))) {
-    const folder = await mkdtemp(join(tmpdir(), "stencilcraft-tones-"));
-    try {
+    await inWorkFolder("tones", async (folder) => {
       const pictures =
         item.kind === "clip" ? await clipMoments(item, sha256, folder) : [await store().local(levelKey(sha256, 0))];
       const tones = await Promise.all(pictures.map(tonesOfFile));
       const file = join(folder, "tones.json");
       await writeFile(file, JSON.stringify(tones));
       await store().keep(key, file);
-    } finally {
-      await rm(folder, { recursive: true, force: true });
-    }
+    });
   }
   return store().local(key);
 }

@@ -1,5 +1,4 @@
-import { mkdtemp, stat, writeFile, rm } from "node:fs/promises";
-import { tmpdir } from "node:os";
+import { stat, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { resolvePromotion } from "../../core/document/resolve";
 import { sampleAt } from "../../core/sound/samples";
@@ -8,10 +7,12 @@ import { SAFE_INPUT, runProgram } from "../media/program";
 import { segmentKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { type PaintPool } from "./paintPool";
+import { allOrStop } from "./allOrStop";
 import { type OutputChoice, type RenderInput } from "./renderInput";
 import { type RenderPlan, renderPlan } from "./renderPlan";
 import { soundFiles } from "./soundFiles";
 import { SOUND_FORMAT, writeSound } from "./soundFile";
+import { inWorkFolder } from "../workFolder";
 
 /** What a finished file is. */
 export interface RenderedFile {
@@ -35,11 +36,10 @@ export async function renderFile(
   signal: AbortSignal = new AbortController().signal,
 ): Promise<RenderedFile> {
   const plan = await renderPlan(input, choice);
-  const folder = await mkdtemp(join(tmpdir(), "stencilcraft-render-"));
-  try {
+  return inWorkFolder("render", async (folder) => {
     let done = 0;
     const onFrame = (): void => onProgress((0.98 * ++done) / plan.frames);
-    const files = await Promise.all(
+    const files = await allOrStop(signal, (stop) =>
       plan.segments.map(async (segment) => {
         const key = segmentKey(segment.key);
         if (await store().has(key)) for (let frame = segment.from; frame < segment.to; frame++) onFrame();
@@ -49,7 +49,7 @@ export async function renderFile(
           await pool.render(
             { ...choice, input, from, to, rate: plan.rate, width: plan.width, height: plan.height, path: file },
             onFrame,
-            signal,
+            stop,
           );
           await store().keep(key, file);
         }
@@ -73,9 +73,7 @@ export async function renderFile(
       seconds: plan.frames / fps,
       bytes: size,
     };
-  } finally {
-    await rm(folder, { recursive: true, force: true });
-  }
+  });
 }
 
 /** Writes what is heard of a promotion, exactly as long as its frames. */

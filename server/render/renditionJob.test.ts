@@ -1,4 +1,6 @@
 import { randomUUID } from "node:crypto";
+import { writeFile } from "node:fs/promises";
+import { sql } from "kysely";
 import { type RenditionEvent } from "../../core/team/teamEvent";
 import { closeTeamEvents, onTeamEvent } from "../events/teamEvents";
 import { createPromotion } from "../promotions/promotionStore";
@@ -53,7 +55,8 @@ async function asked(length: number): Promise<string> {
   return (await team.scope.select("rendition").select("id").executeTakeFirstOrThrow()).id;
 }
 const rowOf = (id: string) => team.scope.select("rendition").selectAll().where("id", "=", id).executeTakeFirstOrThrow();
-const render = (id: string, by = pool) => renderRendition(team.scope.connection, by, id);
+const render = async (id: string, by = pool): Promise<void> =>
+  renderRendition(team.scope.connection, by, { rendition: id, asking: (await rowOf(id)).asking });
 
 test("a rendition becomes a file in the store with all its frames, and the team is told", async () => {
   const id = await asked(500);
@@ -124,10 +127,65 @@ test("one that fails goes back to the queue as it is; after the last try it says
   };
   await expect(render(id, broken)).rejects.toThrow("no more memory");
   expect((await rowOf(id)).state).toBe("working");
-  await giveUpRendition(team.scope.connection, id);
+  await giveUpRendition(team.scope.connection, { rendition: id, asking: 1 }, "failed");
   expect(await rowOf(id)).toMatchObject({ state: "failed", problem: expect.stringContaining("Press Retry") as string });
   await until(() => told.some(({ state }) => state === "failed"));
   await retryRendition(team.scope, id);
+  await render(id);
+  expect(await rowOf(id)).toMatchObject({ state: "ready", problem: null });
+});
+
+test("one that is cancelled and taken up again at once is made by the new job alone", async () => {
+  const id = await asked(20_000);
+  const first = render(id);
+  await until(async () => (await rowOf(id)).progress > 0);
+  await cancelRendition(team.scope, id);
+  await retryRendition(team.scope, id);
+  // The first is not told of the cancelling, but that it was asked for again; it ends without a file.
+  await first;
+  expect(await rowOf(id)).toMatchObject({ state: "waiting", asking: 2, file_key: null });
+  const { rows } = await sql`
+    select id from graphile_worker._private_jobs
+    where payload ->> 'rendition' = ${id} and key is not null`.execute(team.scope.connection);
+  expect(rows).toHaveLength(1);
+});
+
+test("when a segment fails, the others are stopped before the folder that they write to is cleared", async () => {
+  const id = await asked(500);
+  let [begun, stopped] = [0, 0];
+  let allBegun = (): void => undefined;
+  const others = new Promise<void>((resolve) => (allBegun = resolve));
+  const halfBroken: PaintPool = {
+    render: async ({ path }, _onFrame, signal) => {
+      if (begun++ === 0) {
+        await others;
+        throw new Error("no more memory");
+      }
+      allBegun();
+      await new Promise((resolve) => signal.addEventListener("abort", resolve));
+      stopped++;
+      // The folder is there still.
+      await writeFile(path, "late");
+      throw new Error("stopped");
+    },
+    close: () => Promise.resolve(),
+  };
+  await expect(render(id, halfBroken)).rejects.toThrow("no more memory");
+  expect(begun).toBeGreaterThan(1);
+  expect(stopped).toBe(begun - 1);
+});
+
+test("where the disk is full it waits, and says so", async () => {
+  const id = await asked(500);
+  const full: PaintPool = {
+    render: () => Promise.reject(Object.assign(new Error("write"), { code: "ENOSPC" })),
+    close: () => Promise.resolve(),
+  };
+  await expect(render(id, full)).rejects.toThrow("write");
+  expect(await rowOf(id)).toMatchObject({
+    state: "waiting",
+    problem: "The disk that files are kept on is full. It goes on by itself when there is room again.",
+  });
   await render(id);
   expect(await rowOf(id)).toMatchObject({ state: "ready", problem: null });
 });

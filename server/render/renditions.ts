@@ -1,9 +1,8 @@
-import { type Kysely } from "kysely";
 import { number, object, string } from "yup";
 import { languagesOf } from "../../core/document/captionsPart";
 import { type FormatName, isFormatName } from "../../core/placement/formats";
 import { type Quality, isQuality } from "../../core/placement/quality";
-import { type Database, type RenditionState } from "../db/tables";
+import { type RenditionState } from "../db/tables";
 import { type TeamScope } from "../db/teamScope";
 import { enqueue } from "../jobs/enqueue";
 import { loadRenderInput } from "../promotions/loadFacts";
@@ -51,11 +50,11 @@ export async function requestRender(
       .returning("id")
       .executeTakeFirstOrThrow();
     for (const format of formats) {
-      const { id } = await within
+      const { id, asking } = await within
         .insert("rendition", { render_id: render.id, format, file: null, file_key: null, problem: null })
-        .returning("id")
+        .returning(["id", "asking"])
         .executeTakeFirstOrThrow();
-      await enqueue(within.connection, "render-rendition", { rendition: id });
+      await enqueue(within.connection, "render-rendition", { rendition: id, asking });
       await tellRendition(within.connection, id, { state: "waiting", progress: 0 });
     }
     return { render: render.id };
@@ -159,18 +158,13 @@ export async function retryRendition(scope: TeamScope, id: string): Promise<void
   await scope.together(async (within) => {
     const row = await within
       .update("rendition")
-      .set({ state: "waiting", progress: 0, problem: null })
+      .set((eb) => ({ state: "waiting", progress: 0, problem: null, asking: eb("asking", "+", 1) }))
       .where("id", "=", id)
       .where("state", "in", ["failed", "cancelled"])
-      .returning("id")
+      .returning("asking")
       .executeTakeFirst();
     if (!row) return;
-    await enqueue(within.connection, "render-rendition", { rendition: id });
+    await enqueue(within.connection, "render-rendition", { rendition: id, asking: row.asking });
     await tellRendition(within.connection, id, { state: "waiting", progress: 0 });
   });
-}
-
-export async function renditionState(db: Kysely<Database>, id: string): Promise<RenditionState | null> {
-  const row = await db.selectFrom("rendition").select("state").where("id", "=", id).executeTakeFirst();
-  return row?.state ?? null;
 }

@@ -1,12 +1,11 @@
-import { createHash, randomUUID } from "node:crypto";
-import { mkdir, rm, writeFile } from "node:fs/promises";
+import { createHash } from "node:crypto";
+import { writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { type Promotion } from "../../core/document/promotion";
 import { formatOf, type FormatName } from "../../core/placement/formats";
 import { paintedStretch } from "../../core/scene/paintedText";
 import { settledTime } from "../../core/scene/preparePromotion";
 import { PAINTER_VERSION } from "../../paint/painter";
-import { config } from "../config";
 import { type TeamScope } from "../db/teamScope";
 import { loadRenderInput } from "../promotions/loadFacts";
 import { stillKey } from "../storage/keys";
@@ -14,6 +13,7 @@ import { store } from "../storage/store";
 import { frameSource } from "./frameSource";
 import { preparedInput } from "./preparedInput";
 import { ticksOf } from "../../core/time/ticks";
+import { inWorkFolder } from "../workFolder";
 
 const SHORT_SIDE = 360;
 
@@ -36,15 +36,14 @@ export async function stillFile(
     const { width, height } = formatOf(format);
     const size = { width: Math.round((width * SHORT_SIDE) / 1080), height: Math.round((height * SHORT_SIDE) / 1080) };
     const source = frameSource(prepared, input, size);
-    const folder = join(config().data, "incoming");
-    const path = join(folder, `${randomUUID()}.png`);
     try {
-      await mkdir(folder, { recursive: true });
-      await writeFile(path, await source.pngAt(time));
-      await store().keep(key, path);
+      await inWorkFolder("still", async (folder) => {
+        const path = join(folder, "still.png");
+        await writeFile(path, await source.pngAt(time));
+        await store().keep(key, path);
+      });
     } finally {
       source.stop();
-      await rm(path, { force: true });
     }
   }
   return store().local(key);

@@ -1,12 +1,11 @@
-import { createHash, randomUUID } from "node:crypto";
+import { createHash } from "node:crypto";
 import { createReadStream } from "node:fs";
-import { mkdir, rm } from "node:fs/promises";
 import { join } from "node:path";
 import { Readable } from "node:stream";
-import { config } from "../config";
 import { type TeamScope } from "../db/teamScope";
 import { type ReceivedMedia, receiveMedia } from "../media/receive";
 import { shelfKey } from "../storage/keys";
+import { inWorkFolder } from "../workFolder";
 import { store } from "../storage/store";
 import { openThreads } from "../threads/openThreads";
 import { shelfFileType } from "./makeShelfFile";
@@ -74,13 +73,5 @@ export async function keepFromShelf(
   });
 }
 
-async function withFile<Result>(ending: string, work: (path: string) => Promise<Result>): Promise<Result> {
-  const folder = join(config().data, "incoming");
-  await mkdir(folder, { recursive: true });
-  const path = join(folder, `${randomUUID()}.${ending}`);
-  try {
-    return await work(path);
-  } finally {
-    await rm(path, { force: true });
-  }
-}
+const withFile = <Result>(ending: string, work: (path: string) => Promise<Result>): Promise<Result> =>
+  inWorkFolder("shelf", (folder) => work(join(folder, `made.${ending}`)));

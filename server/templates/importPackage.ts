@@ -1,27 +1,21 @@
-import { createHash, randomUUID } from "node:crypto";
+import { createHash } from "node:crypto";
 import { createWriteStream } from "node:fs";
-import { mkdir, open, rm } from "node:fs/promises";
+import { open } from "node:fs/promises";
 import { join } from "node:path";
 import { Readable, Transform } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { type ReadableStream as WebStream } from "node:stream/web";
 import { ValidationError } from "yup";
-import {
-  type PackagedMedia,
-  PACKAGE_FILE,
-  mediaOfTemplate,
-  readPackage,
-  renameMedia,
-} from "../../core/document/templatePackage";
+import { type PackagedMedia, PACKAGE_FILE, mediaOfTemplate, readPackage, renameMedia } from "../../core/document/templatePackage";
 import { type Template } from "../../core/document/template";
 import { templateDocument } from "../../core/document/templateDocument";
 import { jsonPointer, readTemplate } from "../../core/document/templateSchema";
 import { isShippedSlug } from "../../core/templates/shipped";
-import { config } from "../config";
 import { type TeamScope } from "../db/teamScope";
 import { displayName } from "../media/fileName";
 import { receiveMedia } from "../media/receive";
 import { UploadProblem } from "../media/uploadProblem";
+import { inWorkFolder } from "../workFolder";
 import { freeSlug } from "../promotions/slug";
 import { type ZippedFile, readText, readZip } from "./readZip";
 
@@ -40,10 +34,8 @@ export async function importPackage(
 ): Promise<{ slug: string; name: string }> {
   const name = displayName(rawName);
   if (!body) throw new UploadProblem(`“${name}” is empty (0 bytes).`);
-  const folder = join(config().data, "incoming");
-  await mkdir(folder, { recursive: true });
-  const path = join(folder, randomUUID());
-  try {
+  return inWorkFolder("package", async (folder) => {
+    const path = join(folder, "package.zip");
     await pipeline(Readable.fromWeb(body as WebStream), limited(name), createWriteStream(path));
     const file = await open(path);
     try {
@@ -51,9 +43,7 @@ export async function importPackage(
     } finally {
       await file.close();
     }
-  } finally {
-    await rm(path, { force: true });
-  }
+  });
 }
 
 function limited(name: string): Transform {

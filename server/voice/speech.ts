@@ -1,6 +1,4 @@
 import { createReadStream } from "node:fs";
-import { mkdtemp, rm } from "node:fs/promises";
-import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { Readable } from "node:stream";
 import { MOST_SPOKEN_LETTERS, sentencesOf } from "../../core/voice/sentences";
@@ -14,6 +12,7 @@ import { ProgramFailed, runProgram } from "../media/program";
 import { type SniffedType } from "../media/sniff";
 import { UploadProblem } from "../media/uploadProblem";
 import { untilReadIn } from "../media/untilReadIn";
+import { inWorkFolder } from "../workFolder";
 
 /** What can't be spoken, in words for who wrote it. */
 export class SpeechProblem extends Error {
@@ -46,8 +45,7 @@ export async function speak(scope: TeamScope, script: string, speaking: Speaking
     throw new SpeechProblem(
       `The sentence “${long.slice(0, 40)}…” is longer than ${MOST_SAID} characters. End it sooner.`,
     );
-  const folder = await mkdtemp(join(tmpdir(), "stencilcraft-voice-"));
-  try {
+  return inWorkFolder("voice", async (folder) => {
     const spoken: SpokenSentence[] = [];
     for (const [index, says] of sentences.entries()) {
       const path = join(folder, `${index}.wav`);
@@ -66,9 +64,7 @@ export async function speak(scope: TeamScope, script: string, speaking: Speaking
       .execute();
     await untilReadIn(scope, items);
     return spoken;
-  } finally {
-    await rm(folder, { recursive: true, force: true });
-  }
+  });
 }
 
 /** Speaks a sentence to a WAV file. Gives how long it is, in milliseconds. */

@@ -1,0 +1,81 @@
+import { type Task } from "graphile-worker";
+import { type Kysely } from "kysely";
+import { isDatabaseAway, untilDatabaseAnswers } from "../db/away";
+import { type Database } from "../db/tables";
+import { log } from "../log";
+import { isStorageFull } from "../storage/full";
+import { type Room } from "./alone";
+import { JOBS, type JobName, type Jobs, enqueue } from "./enqueue";
+import { MOST_STRIKES, forgiveJob, strikesOf } from "./freedJobs";
+
+/** Why a job is not tried again: it failed each time, or workers broke whenever it ran. */
+export type GivenUp = "failed" | "set aside";
+
+/** What a job does, and how it is said that it can't be done. */
+export interface JobWork<Name extends JobName> {
+  run(asked: Jobs[Name]): Promise<void>;
+  giveUp(asked: Jobs[Name], why: GivenUp): Promise<void>;
+}
+
+/** Where jobs run. */
+export interface JobPlace {
+  readonly db: Kysely<Database>;
+  readonly room: Room;
+  /** Aborted when the worker stops. */
+  readonly stopping: AbortSignal;
+}
+
+const ROOM_AGAIN_MS = 10_000;
+
+/**
+ * A task of the queue. Only its own failures count as tries: when the worker stops, the database is away or the disk is
+ * full, the same job is queued again and this one ends.
+ */
+export function taskOf<Name extends JobName>(name: Name, work: JobWork<Name>, { db, room, stopping }: JobPlace): Task {
+  async function runOnce(asked: Jobs[Name], { key, attempts, most }: Tries): Promise<void> {
+    try {
+      await work.run(asked);
+      if (key !== null) await forgiveJob(db, key);
+    } catch (error) {
+      const wait = waitWithoutFault(error, stopping);
+      if (wait !== null) {
+        await untilDatabaseAnswers(db, AbortSignal.timeout(60_000));
+        await enqueue(db, name, asked, wait);
+        log.warn({ task: name, wait, error: inWords(error) }, "job is taken up again");
+        return;
+      }
+      log.error({ task: name, attempt: attempts, error: stackOf(error) }, "job failed");
+      if (attempts >= most) await work.giveUp(asked, "failed");
+      throw error;
+    }
+  }
+
+  return async (payload, { job }) => {
+    // What is queued was made by `enqueue`; a schema's own type is that of its name's.
+    const asked = JOBS[name].validateSync(payload) as Jobs[Name];
+    const strikes = await strikesOf(db, job.key);
+    if (strikes >= MOST_STRIKES && job.key !== null) {
+      log.error({ task: name, job: job.key, strikes }, "job set aside: workers broke whenever it ran");
+      await work.giveUp(asked, "set aside");
+      await forgiveJob(db, job.key);
+      return;
+    }
+    const tries = { key: job.key, attempts: job.attempts, most: job.max_attempts };
+    await room.run(strikes > 0, () => runOnce(asked, tries));
+  };
+}
+
+interface Tries {
+  readonly key: string | null;
+  readonly attempts: number;
+  readonly most: number;
+}
+
+/** How long to wait before a job is tried again that failed through no fault of its own, in milliseconds; else null. */
+function waitWithoutFault(error: unknown, stopping: AbortSignal): number | null {
+  if (stopping.aborted || isDatabaseAway(error)) return 0;
+  return isStorageFull(error) ? ROOM_AGAIN_MS : null;
+}
+
+const inWords = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+const stackOf = (error: unknown): string => (error instanceof Error ? (error.stack ?? error.message) : String(error));
