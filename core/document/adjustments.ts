@@ -5,6 +5,7 @@ import { type RecordPart } from "./documentShape";
 import { itemKey } from "./itemKey";
 import { inOrder } from "./patch";
 import { type SlotKey } from "./sceneTemplate";
+import { Refusal } from "../refusal";
 
 /**
  * What was set besides what is filled in, by where it holds: `hook.headline@square` (a slot in one format), `hook` (a scene
@@ -67,13 +68,13 @@ export function readAdjustmentKey(key: string): {
   const { item, scene, slot, format } = KEY.exec(key)?.groups ?? {};
   const inFormat = format !== undefined && isFormatName(format) ? format : null;
   if (format !== undefined && format !== "all" && inFormat === null)
-    throw new TypeError(`There is no format “${format}”.`);
+    throw new Refusal(`There is no format “${format}”.`);
   const target = item !== undefined ? { item } : scene !== undefined ? { scene, slot } : null;
   if (target) {
-    if (format === "all") throw new TypeError(`“${key}” is no place to set anything: leave “@all” out.`);
+    if (format === "all") throw new Refusal(`“${key}” is no place to set anything: leave “@all” out.`);
     return { target, layer: inFormat === null ? "scene" : "scene@format", format: inFormat };
   }
-  if (format === undefined) throw new TypeError(`“${key}” is no place to set anything.`);
+  if (format === undefined) throw new Refusal(`“${key}” is no place to set anything.`);
   return { target: null, layer: inFormat === null ? "@all" : "@format", format: inFormat };
 }
 
@@ -81,17 +82,17 @@ export function readAdjustmentKey(key: string): {
 export function readAdjustment(key: string, value: unknown): Adjustment {
   const { target, layer } = readAdjustmentKey(key);
   if (typeof value !== "object" || value === null || Array.isArray(value))
-    throw new TypeError(`What is set at “${key}” must be given by field.`);
+    throw new Refusal(`What is set at “${key}” must be given by field.`);
   const read = Object.entries(value).map(([name, one]: [string, unknown]) => {
-    if (!isFieldId(name)) throw new TypeError(`There is no “${name}” to set.`);
+    if (!isFieldId(name)) throw new Refusal(`There is no “${name}” to set.`);
     const { field, of, layers } = FIELDS[name];
     // What holds for every scene holds for the slots in them too.
     if (target ? of !== kindOfTarget(target) : of === "item")
-      throw new TypeError(`${field.label} is set for a ${of}, and “${key}” is none.`);
-    if (!layers.some((one) => one === layer)) throw new TypeError(`${field.label} can't be set at “${key}”.`);
+      throw new Refusal(`${field.label} is set for a ${of}, and “${key}” is none.`);
+    if (!layers.some((one) => one === layer)) throw new Refusal(`${field.label} can't be set at “${key}”.`);
     return [name, checked(name, one)] as const;
   });
-  if (read.length === 0) throw new TypeError(`Nothing is set at “${key}”.`);
+  if (read.length === 0) throw new Refusal(`Nothing is set at “${key}”.`);
   return inOrder(Object.fromEntries(read));
 }
 
@@ -108,7 +109,7 @@ function checked(name: FieldId, value: unknown): unknown {
   try {
     return fieldSchema(field, value).validateSync(value, { strict: true });
   } catch (error) {
-    throw new TypeError(`${field.label}: ${error instanceof Error ? error.message : String(error)}`);
+    throw new Refusal(`${field.label}: ${error instanceof Error ? error.message : String(error)}`);
   }
 }
 

@@ -8,6 +8,7 @@ import { type Edit, together } from "./edit";
 import { FOR_ALL, adjust, putCaption, takeOutCaption } from "./edits";
 import { type Promotion } from "./promotion";
 import { freeId } from "./sceneIds";
+import { Refusal } from "../refusal";
 
 const FIRST_LASTS_MS = 2000;
 /** What is shorter can't be seen to be there. */
@@ -54,7 +55,7 @@ export function addCaption(
 
 function checkRoom(captions: Captions, more: number): void {
   if (Object.keys(captions).length + more > MOST_CAPTIONS)
-    throw new RangeError(`A promotion has at most ${MOST_CAPTIONS} captions.`);
+    throw new Refusal(`A promotion has at most ${MOST_CAPTIONS} captions.`);
 }
 
 /** Changes a caption. It keeps a length in which it can be seen. */

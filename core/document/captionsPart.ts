@@ -3,6 +3,7 @@ import { type Cue } from "../captions/cue";
 import { type RecordPart } from "./documentShape";
 import { MEMBER_ID } from "./memberId";
 import { type Json, objectJsonSchema } from "./valueJsonSchemas";
+import { Refusal } from "../refusal";
 
 /** A caption of a promotion, in a language. */
 export interface Caption extends Cue {
@@ -37,7 +38,7 @@ export const CAPTIONS_PART: RecordPart = {
   most: MOST_CAPTIONS,
   named: "caption",
   read: (key, value) => {
-    if (!MEMBER_ID.test(key)) throw new TypeError(`“${key}” can't be the id of a caption.`);
+    if (!MEMBER_ID.test(key)) throw new Refusal(`“${key}” can't be the id of a caption.`);
     return caption.validateSync(value, { strict: true });
   },
 };

@@ -23,6 +23,7 @@ import {
   findSlot,
 } from "./sceneTemplate";
 import { type Template } from "./template";
+import { Refusal } from "../refusal";
 
 /** A promotion's scenes as they are designed: each template's scene under the promotion's own id, with what was changed. */
 export interface Design {
@@ -74,7 +75,7 @@ export interface DesignedScene extends SceneTemplate {
 /** A template of a promotion. Throws, naming it, when it is not among those given. */
 export function templateOf(templates: TemplatesByRef, ref: TemplateRef): Template {
   const found = templates[templateKey(ref)];
-  if (!found) throw new RangeError(`There is no template “${ref.slug}” in edition ${ref.edition}.`);
+  if (!found) throw new Refusal(`There is no template “${ref.slug}” in edition ${ref.edition}.`);
   return found;
 }
 
@@ -82,7 +83,7 @@ export function templateOf(templates: TemplatesByRef, ref: TemplateRef): Templat
 export function sceneOrigin(templates: TemplatesByRef, { from }: Pick<PromotionScene, "from">): SceneTemplate {
   const found = templateOf(templates, from).scenes.find(({ id }) => id === from.scene);
   if (!found)
-    throw new RangeError(`The template “${from.slug}” has no scene “${from.scene}” in edition ${from.edition}.`);
+    throw new Refusal(`The template “${from.slug}” has no scene “${from.scene}” in edition ${from.edition}.`);
   return found;
 }
 

@@ -1,5 +1,6 @@
 import { ValidationError, type Schema } from "yup";
 import { inOrder } from "./patch";
+import { Refusal } from "../refusal";
 
 /** A record of a document: how many members it has, and how one is read. */
 export interface RecordPart {
@@ -39,7 +40,7 @@ function within(steps: readonly string[], check: () => unknown): ValidationError
           new ValidationError(message, value, path !== undefined && path !== "" ? joined(at, path) : at),
       );
     }
-    if (error instanceof TypeError || error instanceof RangeError)
+    if (error instanceof Refusal)
       return [new ValidationError(error.message, undefined, at)];
     throw error;
   }
@@ -110,6 +111,6 @@ export function checkTouched(shape: DocumentShape, document: object, touched: re
       throwAny(within([part], () => single.validateSync(parts[part], STRICT)).slice(0, 1));
     else if (record && key !== undefined)
       throwAny(readRecord(shape, part, { record, value: parts[part], only: [key] }).problems.slice(0, 1));
-    else throw new TypeError(`“/${part}” can't be changed as a whole.`);
+    else throw new Refusal(`“/${part}” can't be changed as a whole.`);
   }
 }

@@ -1,5 +1,6 @@
 import { object, string } from "yup";
 import { type Change, readPatch } from "./patch";
+import { Refusal } from "../refusal";
 
 /** A step of what somebody does: some changes that belong together, under a name for undo. It is taken whole or not at all. */
 export interface Edit {
@@ -31,7 +32,7 @@ const editSchema = object({ label: string().max(120).defined() });
 
 /** Edits as they came over the wire, each still to be read: one that is none loses no other. */
 export function editList(value: unknown): readonly unknown[] {
-  if (!Array.isArray(value) || value.length > 200) throw new TypeError("Edits must be a list of at most 200.");
+  if (!Array.isArray(value) || value.length > 200) throw new Refusal("Edits must be a list of at most 200.");
   return value;
 }
 

@@ -28,6 +28,7 @@ import { resolvePromotion } from "./resolve";
 import { repeatScene } from "./restructure";
 import { scenesInOrder } from "./sceneList";
 import { type SlotKey } from "./sceneTemplate";
+import { Refusal } from "../refusal";
 
 const words = (text: string) => ({ kind: "words", text }) as const;
 const HOOK = { scene: "hook" };
@@ -140,7 +141,7 @@ function madeOneAfterAnother(start: Promotion, makes: readonly ((document: Promo
       edits.push(edit);
       return next;
     } catch (error) {
-      expect(error).toBeInstanceOf(RangeError);
+      expect(error).toBeInstanceOf(Refusal);
       return document;
     }
   }, start);

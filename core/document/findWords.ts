@@ -6,6 +6,7 @@ import { membersInOrder } from "./ordered";
 import { MOST_WORDS, type Promotion } from "./promotion";
 import { type ResolvedPromotion } from "./resolve";
 import { type SlotKey, slotKey } from "./sceneTemplate";
+import { Refusal } from "../refusal";
 
 /** Words of a promotion, wherever they stand. */
 export interface WordsPlace {
@@ -85,7 +86,7 @@ export function replaceWords(
     const next = text.replace(pattern, () => by);
     if (kept !== null || next === text) return [];
     if (Array.from(next).length > MOST_WORDS)
-      throw new RangeError(`“${named}” would have more than ${MOST_WORDS} characters.`);
+      throw new Refusal(`“${named}” would have more than ${MOST_WORDS} characters.`);
     const id = itemOfKey(key);
     const item = id === null ? undefined : document.items[id];
     if (id !== null && item && isLettered(item)) return [putItem(id, { ...item, text: next })];

@@ -13,6 +13,7 @@ import { inOrder } from "./patch";
 import { membersInOrder, orderAt, orderBehind } from "./ordered";
 import { type Promotion } from "./promotion";
 import { freeId } from "./sceneIds";
+import { Refusal } from "../refusal";
 
 /**
  * Puts an item over a scene, above all others. Throws, naming the limit, when there would be too many.
@@ -25,7 +26,7 @@ export function addItem(
   { isPlacedSo = false }: { readonly isPlacedSo?: boolean } = {},
 ): { readonly id: string; readonly edit: Edit } {
   const others = membersInOrder<string, Item>(document.items);
-  if (others.length >= MOST_ITEMS) throw new RangeError(`A promotion has at most ${MOST_ITEMS} items.`);
+  if (others.length >= MOST_ITEMS) throw new Refusal(`A promotion has at most ${MOST_ITEMS} items.`);
   const id = freeId(item.kind, takenItemIds(document));
   const whole: Item = { ...item, order: orderAt(others, others.length), from: scene, to: scene };
   const wanted = set.at ?? FIRST_LOOKS[item.kind].at;

@@ -9,6 +9,7 @@ import { MEMBER_ID } from "./memberId";
 import { MOST_SAID } from "./script";
 import { orderJsonSchema, orderKey } from "./orderKey";
 import { objectJsonSchema } from "./valueJsonSchemas";
+import { Refusal } from "../refusal";
 
 /** What a piece of sound is for; it lies on the lane of that name. */
 export const LANES = ["music", "voice", "effects"] as const;
@@ -117,7 +118,7 @@ export const LANES_PART: RecordPart = {
   most: MOST_SOUND_PIECES,
   named: "piece of sound",
   read: (key, value) => {
-    if (!MEMBER_ID.test(key)) throw new TypeError(`“${key}” can't be the id of a piece of sound.`);
+    if (!MEMBER_ID.test(key)) throw new Refusal(`“${key}” can't be the id of a piece of sound.`);
     return piece.validateSync(value, { strict: true });
   },
 };

@@ -1,4 +1,5 @@
 import { array, mixed, object, string } from "yup";
+import { Refusal } from "../refusal";
 
 /**
  * One change of a document: a subset of JSON Patch (RFC 6902) on members of records, with paths as JSON Pointers
@@ -19,7 +20,7 @@ export const pointer = (...steps: readonly string[]): string =>
 
 /** The steps of a path. Throws, naming it, when it is none. */
 export function stepsOf(path: string): string[] {
-  if (!path.startsWith("/")) throw new TypeError(`“${path}” is not a path: it starts with “/”.`);
+  if (!path.startsWith("/")) throw new Refusal(`“${path}” is not a path: it starts with “/”.`);
   return path
     .slice(1)
     .split("/")
@@ -62,7 +63,7 @@ function changed<Document extends object>(
     const made = value === undefined && isSparse(steps.slice(0, depth)) ? {} : value;
     if (!isObject(made)) {
       if (change.op === "remove") return value;
-      throw new RangeError(`There is no “${pointer(...steps.slice(0, depth))}” any more.`);
+      throw new Refusal(`There is no “${pointer(...steps.slice(0, depth))}” any more.`);
     }
     const own = Object.hasOwn(made, step) ? made[step] : undefined;
     if (depth < steps.length - 1) {
@@ -71,7 +72,7 @@ function changed<Document extends object>(
       return isGone ? without(made, step) : inner === own ? made : withMember(made, step, inner);
     }
     if (change.op === "remove") return own === undefined ? made : without(made, step);
-    if (change.op === "replace" && own === undefined) throw new RangeError(`There is no “${change.path}” any more.`);
+    if (change.op === "replace" && own === undefined) throw new Refusal(`There is no “${change.path}” any more.`);
     return withMember(made, step, change.value);
   };
   // Only plain records are rebuilt, each with the members it had: what a document must be is checked by its own schema.
@@ -163,6 +164,6 @@ const patchSchema = array(changeSchema.required())
 export const readPatch = (value: unknown): Change[] =>
   patchSchema.validateSync(value, { strict: true }).map(({ op, path, value: put }): Change => {
     if (op === "remove") return { op, path };
-    if (put === undefined) throw new TypeError(`“${path}” is given nothing to ${op}.`);
+    if (put === undefined) throw new Refusal(`“${path}” is given nothing to ${op}.`);
     return { op, path, value: put };
   });

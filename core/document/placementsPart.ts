@@ -3,6 +3,7 @@ import { type RecordPart } from "./documentShape";
 import { MEMBER_ID } from "./memberId";
 import { type Ordered, membersInOrder } from "./ordered";
 import { orderOnly } from "./orderKey";
+import { Refusal } from "../refusal";
 
 /** The placements that something is made for, each where it stands among the others. */
 export type Placements = Readonly<Record<string, Ordered>>;
@@ -19,7 +20,7 @@ export const PLACEMENTS_PART: RecordPart = {
   most: MOST_PLACEMENTS,
   named: "placement",
   read: (key, value) => {
-    if (!MEMBER_ID.test(key)) throw new TypeError(`“${key}” is no placement’s id.`);
+    if (!MEMBER_ID.test(key)) throw new Refusal(`“${key}” is no placement’s id.`);
     return orderOnly.validateSync(value, { strict: true });
   },
 };

@@ -12,6 +12,7 @@ import { type Shots, shotsSchema } from "./shots";
 import { PLACEMENTS_PART, type Placements } from "./placementsPart";
 import { type SlotKey } from "./sceneTemplate";
 import { upgradePromotion } from "./upgrades";
+import { Refusal } from "../refusal";
 
 /** What was chosen for a slot. Nothing that can be derived is kept. */
 export type Fill =
@@ -151,7 +152,7 @@ const SINGLE: ReadonlyMap<string, Schema<unknown>> = new Map<string, Schema<unkn
 );
 
 const bySlot = (key: string, value: unknown): unknown => {
-  if (!/^[a-z0-9-]+\.[a-z0-9-]+$/.test(key)) throw new TypeError(`“${key}” is not a slot's address.`);
+  if (!/^[a-z0-9-]+\.[a-z0-9-]+$/.test(key)) throw new Refusal(`“${key}” is not a slot's address.`);
   return fillSchema.validateSync(value, { strict: true });
 };
 const byName =

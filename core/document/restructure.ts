@@ -10,6 +10,7 @@ import { ordersAt } from "./ordered";
 import { scenesInOrder } from "./sceneList";
 import { type Slot, type SlotKey, slotKey } from "./sceneTemplate";
 import { type Template } from "./template";
+import { Refusal } from "../refusal";
 
 /** A promotion moved to another template, and what found no place there. */
 export interface Moved {
@@ -115,7 +116,7 @@ function withScenesAt(
 ): Promotion["scenes"] {
   const scenes = scenesInOrder(document);
   if (scenes.length + added.length > MOST_SCENES)
-    throw new RangeError(`A promotion has at most ${MOST_SCENES} scenes.`);
+    throw new Refusal(`A promotion has at most ${MOST_SCENES} scenes.`);
   const orders = ordersAt(scenes, at, added.length);
   return inOrder({
     ...document.scenes,
@@ -162,7 +163,7 @@ export function withScenes(
 export function repeatScene(document: Promotion, sceneId: string): Promotion {
   const at = scenesInOrder(document).findIndex(({ id }) => id === sceneId);
   const scene = document.scenes[sceneId];
-  if (!scene) throw new RangeError(`There is no scene “${sceneId}”.`);
+  if (!scene) throw new Refusal(`There is no scene “${sceneId}”.`);
   const id = freeId(sceneId, takenIds(document));
   const copied = <Value>(record: Readonly<Record<string, Value>>): Record<string, Value> =>
     inOrder<string, Value>({

@@ -7,6 +7,7 @@ import { type SlotKey } from "./sceneTemplate";
 import { listedMembers, orderedRecord } from "./ordered";
 import { freeId } from "./sceneIds";
 import { type Shot, type UsedFrames, mediaFill, usedOf } from "./shots";
+import { Refusal } from "../refusal";
 
 /** A part of a clip that is shown, as the shot that shows it. */
 export interface KeptPart extends UsedFrames {
@@ -38,8 +39,8 @@ export function keepParts(
   label = "Trim",
 ): Edit {
   const clip = shots[0]?.media;
-  if (clip?.kind !== "clip") throw new RangeError("Only a clip has parts.");
-  if (parts.length === 0) throw new RangeError("A part of the clip stays at least.");
+  if (clip?.kind !== "clip") throw new Refusal("Only a clip has parts.");
+  if (parts.length === 0) throw new Refusal("A part of the clip stays at least.");
   const before = mediaOf(document.fills[slot])?.shots ?? mediaFill(clip.id).shots;
   const all = listedMembers<string, Shot>(before);
   const others = all.filter(({ media }) => media !== clip.id);

@@ -10,6 +10,7 @@ import { membersInOrder, ordersAt } from "./ordered";
 import { type Promotion } from "./promotion";
 import { freeId } from "./sceneIds";
 import { type ListedPiece, piecesOn } from "./soundEdits";
+import { Refusal } from "../refusal";
 
 /** A sentence as it was spoken. */
 export interface SpokenSentence {
@@ -29,7 +30,7 @@ export const BREATH_MS = 250;
 export function putVoice({ lanes }: Pick<Promotion, "lanes">, spoken: readonly SpokenSentence[], from: number): Edit {
   const taken = new Set(Object.keys(lanes));
   if (taken.size + spoken.length > MOST_SOUND_PIECES)
-    throw new RangeError(`A promotion has at most ${MOST_SOUND_PIECES} pieces of sound.`);
+    throw new Refusal(`A promotion has at most ${MOST_SOUND_PIECES} pieces of sound.`);
   let at = Math.max(0, Math.round(from));
   const others = membersInOrder(lanes);
   const orders = ordersAt(others, others.length, spoken.length);

@@ -1,4 +1,5 @@
 import { array, object, string } from "yup";
+import { Refusal } from "../refusal";
 
 /** Which products an offer is for. */
 export type OfferScope =
@@ -46,6 +47,6 @@ const schemas = {
 export function readOfferScope(value: unknown): OfferScope {
   const on: unknown = typeof value === "object" && value !== null && "on" in value ? value.on : undefined;
   if (on !== "all" && on !== "products" && on !== "tags")
-    throw new TypeError("An offer is for all products, for chosen ones, or for tags.");
+    throw new Refusal("An offer is for all products, for chosen ones, or for tags.");
   return schemas[on].validateSync(value, { strict: true, stripUnknown: true });
 }

@@ -1,6 +1,7 @@
 import { mixed, number, object, string, type ObjectSchema } from "yup";
 import { type Money, money } from "./money";
 import { PRICE_ENDINGS, type PriceEnding } from "./priceEnding";
+import { Refusal } from "../refusal";
 
 /** What an offer promises, by kind. Amounts are money; whole offers are for one currency. */
 export type OfferTerms =
@@ -100,7 +101,7 @@ export const isOfferKind = (value: unknown): value is OfferKind => OFFER_KINDS.s
 /** Reads an offer's terms at any door. Throws Yup's ValidationError, with a problem for each field. */
 export function readOfferTerms(value: unknown): OfferTerms {
   const found: unknown = typeof value === "object" && value !== null && "kind" in value ? value.kind : undefined;
-  if (!isOfferKind(found)) throw new TypeError("An offer must be of one of the known kinds.");
+  if (!isOfferKind(found)) throw new Refusal("An offer must be of one of the known kinds.");
   return revived(
     SCHEMAS[found].validateSync(value, { strict: true, abortEarly: false, stripUnknown: true }) as OfferTerms,
   );

@@ -1,4 +1,5 @@
 import { type Insets, type Rect, type Size, inset, wholeOf } from "../geometry/rect";
+import { Refusal } from "../refusal";
 
 /** The formats that have a name of their own. */
 export const NAMED_FORMATS = ["square", "vertical", "widescreen", "portrait"] as const;
@@ -77,7 +78,7 @@ const MOST_TERM = 999;
 export function customShape(across: number, down: number): Shape {
   const ratio = across / down;
   if (!(ratio >= 1 / MOST_RATIO - 1e-9 && ratio <= MOST_RATIO + 1e-9))
-    throw new RangeError(`A shape may be from 1:${MOST_RATIO} to ${MOST_RATIO}:1, not ${across}:${down}.`);
+    throw new Refusal(`A shape may be from 1:${MOST_RATIO} to ${MOST_RATIO}:1, not ${across}:${down}.`);
   const width = ratio >= 1 ? Math.round(SHORT_SIDE * ratio) : SHORT_SIDE;
   const height = ratio >= 1 ? SHORT_SIDE : Math.round(SHORT_SIDE / ratio);
   const [x, y] = [Math.round(width * TITLE_SAFE), Math.round(height * TITLE_SAFE)];
@@ -91,7 +92,7 @@ export function customShape(across: number, down: number): Shape {
 export function formatOfRatio(across: number, down: number): FormatName {
   const isTerm = (term: number): boolean => Number.isInteger(term) && term >= 1 && term <= MOST_TERM;
   if (!isTerm(across) || !isTerm(down))
-    throw new RangeError(`A shape is two whole numbers from 1 to ${MOST_TERM}, as in 5:7.`);
+    throw new Refusal(`A shape is two whole numbers from 1 to ${MOST_TERM}, as in 5:7.`);
   customShape(across, down);
   const common = greatestCommonDivisor(across, down);
   const [a, b] = [across / common, down / common];

@@ -1,5 +1,6 @@
 import { ValidationError } from "yup";
 import { type Edit, readEdit } from "../../core/document/edit";
+import { Refusal } from "../../core/refusal";
 
 /** An edit that was not taken: which of those sent, and why. */
 export interface RefusedEdit {
@@ -57,4 +58,4 @@ export async function applyEach<Document>(
 
 /** Whether an error says what is wrong with what was sent, rather than with us. */
 export const isRefusal = (error: unknown): error is Error =>
-  error instanceof ValidationError || error instanceof TypeError || error instanceof RangeError;
+  error instanceof ValidationError || error instanceof Refusal;

@@ -15,6 +15,7 @@ import { notThere } from "./goneThings";
 import { keepRevision } from "./revisions";
 import { firstFills, samplesFor } from "./samples";
 import { freeSlug, slugOf } from "./slug";
+import { Refusal } from "../../core/refusal";
 
 export interface StoredPromotion {
   readonly id: string;
@@ -206,7 +207,7 @@ export async function checkDesign(scope: TeamScope, before: Promotion, after: Pr
   const templates = await templatesByRef(scope, [...refsOf(before), ...refsOf(after)]);
   const problem =
     promotionProblem(after, templates) ?? (mayChangeLocked(role) ? null : lockProblem(before, after, templates));
-  if (problem) throw new TypeError(problem);
+  if (problem) throw new Refusal(problem);
 }
 
 /**
@@ -215,7 +216,7 @@ export async function checkDesign(scope: TeamScope, before: Promotion, after: Pr
  */
 export async function checkReferences(scope: TeamScope, before: Promotion, after: Promotion): Promise<void> {
   const [missing] = await notThere(scope, newlyNamed(before, after));
-  if (missing) throw new TypeError(NOT_THERE[missing.kind]);
+  if (missing) throw new Refusal(NOT_THERE[missing.kind]);
 }
 
 const NOT_THERE: Readonly<Record<NamedThing["kind"], string>> = {

@@ -8,6 +8,7 @@ import { type Role } from "../db/tables";
 import { type EditResult } from "../edits/applyEach";
 import { addPromotion, checkDesign, checkReferences, promotionBySlug, saveEdits } from "./promotionStore";
 import { keepRevision } from "./revisions";
+import { Refusal } from "../../core/refusal";
 
 /** A promotion that another is linked to. */
 export interface LinkedPromotion {
@@ -63,7 +64,7 @@ interface Member {
 /**
  * Makes a shorter version of a promotion, under a name of its own: the document that the desk made of it. What its
  * templates lock stays as it is. The longer one is kept as it is now, so that what changes in it later can be told.
- * Throws a ValidationError or TypeError, in words, when it can't be made.
+ * Throws a ValidationError or Refusal, in words, when it can't be made.
  */
 export async function makeShorter(
   scope: TeamScope,
@@ -74,7 +75,7 @@ export async function makeShorter(
   const { seconds, document: wished, revision } = wish.validateSync(sent);
   const longer = await promotionBySlug(scope, slug);
   if (longer.revision !== revision)
-    throw new TypeError("The promotion has just been changed. Look at it again, then make the shorter version.");
+    throw new Refusal("The promotion has just been changed. Look at it again, then make the shorter version.");
   const ending = `, ${seconds} s`;
   const document: Promotion = {
     ...readPromotion(wished),
@@ -94,7 +95,7 @@ export async function makeShorter(
   return { slug: made.slug, name: document.name };
 }
 
-const NOT_LINKED = () => new TypeError("This promotion is not a shorter version of another, or that one is gone.");
+const NOT_LINKED = () => new Refusal("This promotion is not a shorter version of another, or that one is gone.");
 
 /** Brings what was changed in the longer promotion into a shorter version of it. Throws, in words, when that can't be. */
 export async function takeOverLonger(

@@ -18,6 +18,7 @@ import { loadRenderInput } from "../promotions/loadFacts";
 import { samplesFor } from "../promotions/samples";
 import { freeSlug, slugOf } from "../promotions/slug";
 import { newestTemplate } from "./templateStore";
+import { Refusal } from "../../core/refusal";
 
 const missing = (slug: string): Response =>
   new Response(`There is no template “${slug}” that your team can change. Templates that ship are copied first.`, {
@@ -151,7 +152,7 @@ export async function saveDraftEdits(
     const { document, taken, refused } = await applyEach(current, edits, async (before, edit) => {
       const after = applyTemplateEdit(before, edit);
       // The address is what promotions and people know it by.
-      if (after.slug !== before.slug) throw new TypeError("The address of a template can't be changed.");
+      if (after.slug !== before.slug) throw new Refusal("The address of a template can't be changed.");
       await checkMedia(within, listedTemplate(before), listedTemplate(after));
       return after;
     });
@@ -221,5 +222,5 @@ async function checkMedia(scope: TeamScope, before: Template, after: Template): 
     scope,
     named.map((id) => ({ kind: "media", id }) as const),
   );
-  if (missing) throw new TypeError("A picture of the template is not in your team's media.");
+  if (missing) throw new Refusal("A picture of the template is not in your team's media.");
 }
