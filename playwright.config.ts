@@ -3,6 +3,9 @@ import { CHROMIUM } from "./server/testing/chromium";
 
 /** These kill parts of the instance under test: nothing may run beside them. */
 const ALONE = ["**/workerKilled.spec.ts", "**/twoPeopleAtOnce.spec.ts"];
+/** What is long and rough: only all of it is tested with `bin/test --full`. */
+const FAULTS = ["**/faults/**"];
+const isFull = process.env["TEST_FULL"] === "yes";
 /** The longest in a row: it starts first, so that nothing waits for it at the end. */
 const LONG = ["**/gather.spec.ts"];
 
@@ -10,8 +13,9 @@ export default defineConfig({
   testDir: "e2e",
   projects: [
     { name: "a team of its own", testMatch: LONG },
-    { name: "side by side", testMatch: "**/*.spec.ts", testIgnore: [...LONG, ...ALONE] },
+    { name: "side by side", testMatch: "**/*.spec.ts", testIgnore: [...LONG, ...ALONE, ...FAULTS] },
     { name: "alone", testMatch: ALONE, workers: 1, dependencies: ["a team of its own", "side by side"] },
+    ...(isFull ? [{ name: "faults", testMatch: FAULTS, workers: 1, dependencies: ["alone"] }] : []),
   ],
   // Two, for two cores: a page paints, the server renders.
   workers: 2,

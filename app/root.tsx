@@ -1,10 +1,17 @@
+import { useContext } from "react";
 import { Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
+import { answered } from "../server/doors/answered";
+import type { Route } from "./+types/root";
+import { Nonce } from "./nonce";
 import { ProblemPage } from "./components/ProblemPage";
 import "./app.css";
 
 export const meta = () => [{ title: "Stencilcraft" }];
 
+export const middleware: Route.MiddlewareFunction[] = [({ request }, next) => answered(request, next)];
+
 export function Layout({ children }: { children: React.ReactNode }) {
+  const nonce = useContext(Nonce);
   return (
     <html lang="en-GB">
       <head>
@@ -16,8 +23,8 @@ export function Layout({ children }: { children: React.ReactNode }) {
       </head>
       <body>
         {children}
-        <ScrollRestoration />
-        <Scripts />
+        <ScrollRestoration nonce={nonce} />
+        <Scripts nonce={nonce} />
       </body>
     </html>
   );

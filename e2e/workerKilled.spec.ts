@@ -1,4 +1,3 @@
-import { execFileSync } from "node:child_process";
 import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -7,22 +6,15 @@ import { ffprobe } from "./files";
 import { signInAs } from "./people";
 import { FORMATS } from "./proofs";
 import { startRender } from "./startRender";
+import { findWorker } from "./workerProcess";
 import { putShortPromotion } from "./shortPromotion";
 
 const FRAMES = "60";
 
-/** The worker process of the instance under test: the child of its start command that carries that title. */
 function workerPid(): number {
-  const rows = execFileSync("ps", ["-eo", "pid=,ppid=,comm="])
-    .toString()
-    .trim()
-    .split("\n")
-    .map((row) => row.trim().split(/\s+/));
-  const row = rows.find(
-    ([, parent, title]) => parent === process.env["INSTANCE_PID"] && title?.startsWith("stencilcraft-wo"),
-  );
-  if (!row) throw new Error("The instance under test has no worker.");
-  return Number(row[0]);
+  const pid = findWorker();
+  if (pid === null) throw new Error("The instance under test has no worker.");
+  return pid;
 }
 
 /** Opens the Send desk of a new promotion of two seconds and renders it at full size. */

@@ -7,14 +7,3 @@ export const NO_ID = "00000000-0000-0000-0000-000000000000";
 
 /** The ids of a list with commas; what is none is left out. */
 export const readIds = (text: string): string[] => text.split(",").filter(isId);
-
-/** JSON out of a form field. Throws a 400, naming what it should have been. */
-export function readJson(text: string, what: string): unknown {
-  try {
-    return JSON.parse(text) as unknown;
-  } catch {
-    throw new Response(`The page sent ${what} that can't be read. Load it again, and repeat the change.`, {
-      status: 400,
-    });
-  }
-}

@@ -8,7 +8,10 @@ const allFolders = (): string => join(config().data, "work");
 const ownName = (): string => `${hostname()}-${process.pid}`;
 
 /** Runs work in an empty folder that is there for this work alone, and removes it whatever happens. */
-export async function inWorkFolder<Result>(purpose: string, work: (folder: string) => Promise<Result>): Promise<Result> {
+export async function inWorkFolder<Result>(
+  purpose: string,
+  work: (folder: string) => Promise<Result>,
+): Promise<Result> {
   const own = join(allFolders(), ownName());
   await mkdir(own, { recursive: true });
   const folder = await mkdtemp(join(own, `${purpose}-`));

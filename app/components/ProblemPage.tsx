@@ -1,15 +1,27 @@
+import { useEffect } from "react";
 import { Link, isRouteErrorResponse, useRouteError } from "react-router";
+
+/** After so long a page that could not be shown for a reason that passes is asked for again. */
+const AGAIN_AFTER_MS = 5000;
 
 /** What a page shows when it can't be shown: what happened, and a way on. */
 export function ProblemPage() {
   const error = useRouteError();
   const known = isRouteErrorResponse(error);
+  const isPassing = known && error.status === 503;
+  useEffect(() => {
+    if (!isPassing) return undefined;
+    const again = setTimeout(() => location.reload(), AGAIN_AFTER_MS);
+    return () => clearTimeout(again);
+  }, [isPassing]);
   const title =
     known && error.status === 404
       ? "Not here"
       : known && error.status === 403
         ? "Not yours to change"
-        : "Something went wrong";
+        : isPassing
+          ? "One moment"
+          : "Something went wrong";
   const text =
     known && typeof error.data === "string" && error.data !== ""
       ? error.data

@@ -6,6 +6,7 @@ import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { workingBrand } from "../../server/brand/brandBook";
 import { backdropRecipe, readWords } from "../../server/shelf/pictureService";
 import { keepFromShelf } from "../../server/shelf/shelfFiles";
+import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/backdrops";
 import { Button, ButtonLink } from "../components/Button";
 import { inputClasses } from "../components/Field";
@@ -27,7 +28,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 
 export async function action({ request }: Route.ActionArgs) {
   const { scope, id } = await requireEditor(request);
-  const form = await request.formData();
+  const form = await formOf(request);
   const brand = await workingBrand(scope, id);
   const words = readWords(formText(form, "words"));
   const recipe =

@@ -4,8 +4,9 @@ import { Printer } from "lucide-react";
 import { type BrandBook, CORNERS, SIGN_OFF_LINES, newBrandBook, paletteOf, signOffWords } from "../../core/brand/book";
 import { COLOR_ROLES, inkFor } from "../../core/color/palette";
 import { isHex } from "../../core/color/srgb";
+import { ownPath } from "../../server/auth/ownPath";
 import { formText } from "../../server/formText";
-import { NO_ID, readIds, readJson } from "../../server/ids";
+import { NO_ID, readIds } from "../../server/ids";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { addBrand, brandsOf, promotionsOf, removeBrand, saveBook, switchBrand } from "../../server/brand/brandBook";
 import { colorProposals, lackingLetters } from "../../server/brand/brandPage";
@@ -14,6 +15,7 @@ import { receiveFont, removeFont } from "../../server/faces/receiveFont";
 import { todayIn } from "../../server/media/mediaList";
 import { chosenMedia, offeredSounds } from "../../server/media/offeredMedia";
 import { UploadProblem } from "../../server/media/uploadProblem";
+import { formOf, readJson } from "../../server/doors/readBody";
 import type { Route } from "./+types/brandBook";
 import { ColorSection } from "../brand/ColorSection";
 import { FaceSection } from "../brand/FaceSection";
@@ -77,15 +79,14 @@ const answer = (change: Partial<Answer>): Answer => ({
 
 export async function action({ request }: Route.ActionArgs) {
   const { scope, id } = await requireEditor(request);
-  const form = await request.formData();
+  const form = await formOf(request);
   const text = (name: string): string => formText(form, name);
   const failed = (change: Partial<Answer>) => data(answer(change), { status: 422 });
   const brandId = readIds(text("brand"))[0] ?? NO_ID;
   switch (text("intent")) {
     case "switch": {
       await switchBrand(scope, id, brandId);
-      const from = text("from");
-      return redirect(from.startsWith("/") && !from.startsWith("//") ? from : "/brand-book");
+      return redirect(ownPath(text("from"), "/brand-book"));
     }
     case "add": {
       const problem = await addBrand(scope, id, text("name"));

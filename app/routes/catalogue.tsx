@@ -13,6 +13,7 @@ import { todayIn } from "../../server/media/mediaList";
 import { chosenMedia } from "../../server/media/offeredMedia";
 import { factsOf } from "../../server/media/factsOf";
 import { type TeamScope } from "../../server/db/teamScope";
+import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/catalogue";
 import { answer, outdatedWords, type CatalogueAnswer } from "../catalogue/answer";
 import { type EditedProduct, ProductEditor } from "../catalogue/ProductEditor";
@@ -91,7 +92,7 @@ async function editedProduct(scope: TeamScope, id: string, locale: string): Prom
 
 export async function action({ request }: Route.ActionArgs) {
   const { scope, team } = await requireEditor(request);
-  const form = await request.formData();
+  const form = await formOf(request);
   const text = (name: string): string => formText(form, name);
   // A pressed button comes after the form’s own intent.
   const intent = formText(form, "intent");

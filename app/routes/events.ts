@@ -6,7 +6,7 @@ const KEEP_ALIVE_MS = 20_000;
 
 /** What happens in the team, as server-sent events. */
 export async function loader({ request }: Route.LoaderArgs) {
-  const { team } = await requirePerson(request);
+  const { team, session } = await requirePerson(request);
   const encode = new TextEncoder();
   let close = (): void => undefined;
   const body = new ReadableStream<Uint8Array>({
@@ -17,7 +17,14 @@ export async function loader({ request }: Route.LoaderArgs) {
         close();
         controller.close();
       };
-      const off = onTeamEvent(team.id, (event) => send(`data: ${JSON.stringify(event)}\n\n`), end);
+      const off = onTeamEvent(
+        team.id,
+        (event) => {
+          if (event.topic !== "session-ended") send(`data: ${JSON.stringify(event)}\n\n`);
+          else if (event.session === session) end();
+        },
+        end,
+      );
       const alive = setInterval(() => send(": still here\n\n"), KEEP_ALIVE_MS);
       send(": listening\n\n");
       close = () => {

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } fro
 import { LayoutGrid, List, Mic, Upload as UploadIcon } from "lucide-react";
 import { formText } from "../../server/formText";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
-import { NO_ID, isId, readIds, readJson } from "../../server/ids";
+import { NO_ID, isId, readIds } from "../../server/ids";
 import { addCollection, collect, collectionsOf, removeCollection, takeOut } from "../../server/media/collections";
 import {
   moveFocal,
@@ -18,6 +18,7 @@ import {
 import { askToFollow } from "../../server/media/followJob";
 import { mediaDetail } from "../../server/media/mediaDetail";
 import { MEDIA_A_PAGE, listMedia, mediaTags, readMediaQuery, todayIn } from "../../server/media/mediaList";
+import { formOf, readJson } from "../../server/doors/readBody";
 import type { Route } from "./+types/media";
 import { Button } from "../components/Button";
 import { Notice } from "../components/Notice";
@@ -64,7 +65,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 
 export async function action({ request }: Route.ActionArgs) {
   const { scope } = await requireEditor(request);
-  const form = await request.formData();
+  const form = await formOf(request);
   const text = (name: string): string => formText(form, name);
   const ids = readIds(text("ids"));
   const collection = readIds(text("collection"))[0] ?? NO_ID;

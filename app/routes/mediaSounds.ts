@@ -6,6 +6,7 @@ import { readSoundQuery, shelfSound, soundChoices } from "../../server/media/sou
 import { untilReadIn } from "../../server/media/untilReadIn";
 import { UploadProblem } from "../../server/media/uploadProblem";
 import { keptFromShelf } from "../../server/shelf/keptFromShelf";
+import { jsonOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/mediaSounds";
 
 /** What can be chosen to be heard: the team's sounds, and those on the shelf. */
@@ -19,7 +20,7 @@ const wanted = object({ slug: string().required() });
 /** Takes a sound from the shelf. Answers with the item that it is now, once it was read in. */
 export async function action({ request }: Route.ActionArgs) {
   const { scope, team } = await requireEditor(request);
-  const body: unknown = await request.json().catch(() => null);
+  const body: unknown = await jsonOf(request).catch(() => null);
   const item = wanted.isValidSync(body) ? shelfSound(body.slug) : null;
   if (!item) return Response.json({ problem: "There is no such sound on the shelf." }, { status: 404 });
   try {

@@ -14,6 +14,7 @@ import { bundlePrices, linesOrReason } from "../../server/catalogue/offerOnProdu
 import { mainPictures } from "../../server/catalogue/productPictures";
 import { offeredTemplates } from "../../server/templates/templateStore";
 import { createPromotion } from "../../server/promotions/promotionStore";
+import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/newPromotion";
 import { inputClasses } from "../components/Field";
 import { Button } from "../components/Button";
@@ -78,7 +79,7 @@ const chosenProduct = async (scope: TeamScope, id: string | null) =>
 
 export async function action({ request }: Route.ActionArgs) {
   const { scope, id } = await requireEditor(request);
-  const form = await request.formData();
+  const form = await formOf(request);
   const product = formText(form, "product");
   if (product === "") return data({ problem: "Choose the product this promotion is about." }, { status: 422 });
   const offer = formText(form, "offer");

@@ -10,6 +10,7 @@ import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { removeOffer, saveOffer } from "../../server/catalogue/offers";
 import { type OfferSheetRow, SHEET_ROWS, listOffers, offerSheet } from "../../server/catalogue/offerSheet";
 import { productTags } from "../../server/catalogue/productList";
+import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/offers";
 import { answer, outdatedWords } from "../catalogue/answer";
 import { OfferEditor } from "../catalogue/OfferEditor";
@@ -71,7 +72,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 
 export async function action({ request }: Route.ActionArgs) {
   const { scope, team } = await requireEditor(request);
-  const form = await request.formData();
+  const form = await formOf(request);
   if (formText(form, "intent") === "remove-offer") {
     const [id] = readIds(formText(form, "id"));
     const problem = id ? await removeOffer(scope, id) : "There is no such offer in your team.";

@@ -2,9 +2,9 @@ import { Link, data, useFetcher } from "react-router";
 import { useRef, useState } from "react";
 import { type ColumnMatch, PRODUCT_FIELDS, PRODUCT_FIELD_NAMES } from "../../core/catalogue/productRow";
 import { CSV_LIMITS } from "../../core/catalogue/csvText";
-import { readJson } from "../../server/ids";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { type ImportPreview, previewImport, readMatch, runImport } from "../../server/catalogue/productImport";
+import { formOf, readJson } from "../../server/doors/readBody";
 import type { Route } from "./+types/productImport";
 import { Button, ButtonLink } from "../components/Button";
 import { inputClasses } from "../components/Field";
@@ -30,7 +30,7 @@ export async function action({ request }: Route.ActionArgs) {
   // Read only when it may be a list: nobody gets to fill our memory.
   if (Number(request.headers.get("content-length") ?? 0) > CSV_LIMITS.bytes + 100_000)
     return failed(`The file is larger than the limit for lists: ${CSV_LIMITS.bytes / 1e6} MB.`);
-  const form = await request.formData();
+  const form = await formOf(request);
   const file = form.get("file");
   if (!(file instanceof File)) return failed("Choose a CSV file first.");
   try {

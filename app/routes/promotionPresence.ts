@@ -1,6 +1,7 @@
 import { boolean, object, string } from "yup";
 import { requirePerson } from "../../server/auth/sessions";
 import { tellTeam } from "../../server/events/teamEvents";
+import { jsonOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/promotionPresence";
 
 const body = object({
@@ -12,7 +13,7 @@ const body = object({
 /** A page says that its person is at a promotion, and where in it; the others of the team hear it. Nothing is stored. */
 export async function action({ request, params: { slug } }: Route.ActionArgs) {
   const { scope, name } = await requirePerson(request);
-  const said: unknown = await request.json().catch(() => null);
+  const said: unknown = await jsonOf(request).catch(() => null);
   if (!body.isValidSync(said, { strict: true }))
     return Response.json({ problem: "Say which page, where, and whether you are here." }, { status: 422 });
   await tellTeam(scope.connection, scope.teamId, { topic: "presence", slug, name, ...said });

@@ -2,6 +2,7 @@ import { object, string } from "yup";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { promotionBySlug } from "../../server/promotions/promotionStore";
 import { keepRevision, keptVersions } from "../../server/promotions/revisions";
+import { jsonOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/promotionVersions";
 
 const wanted = object({
@@ -26,7 +27,7 @@ export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
 /** Keeps the promotion as it is saved now, under a name. */
 export async function action({ request, params: { slug } }: Route.ActionArgs) {
   const { scope, id: member } = await requireEditor(request);
-  const said: unknown = await request.json().catch(() => null);
+  const said: unknown = await jsonOf(request).catch(() => null);
   try {
     const { name } = wanted.validateSync(said, { strict: true });
     const { id, revision, document } = await promotionBySlug(scope, slug);

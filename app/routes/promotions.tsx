@@ -4,6 +4,7 @@ import { formatsInOrder } from "../../core/document/formatList";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { formText } from "../../server/formText";
 import { allPromotions, copyPromotion } from "../../server/promotions/promotionStore";
+import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/promotions";
 import { ButtonLink } from "../components/Button";
 import { PageHead } from "../components/PageHead";
@@ -25,7 +26,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 /** Makes a copy of a promotion, and goes on with it. */
 export async function action({ request }: Route.ActionArgs) {
   const { scope, id } = await requireEditor(request);
-  const { slug } = await copyPromotion(scope, formText(await request.formData(), "copy"), id);
+  const { slug } = await copyPromotion(scope, formText(await formOf(request), "copy"), id);
   return redirect(`/promotions/${slug}`);
 }
 

@@ -18,6 +18,7 @@ import {
   requestRender,
   retryRendition,
 } from "../../server/render/renditions";
+import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/sendDesk";
 import { Button } from "../components/Button";
 import { FormatMark } from "../components/FormatMark";
@@ -43,7 +44,7 @@ export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
 
 export async function action({ request, params: { slug } }: Route.ActionArgs) {
   const { scope, name } = await requireEditor(request);
-  const form = await request.formData();
+  const form = await formOf(request);
   const intent = form.get("intent");
   if (intent === "cancel") await cancelRendition(scope, formText(form, "rendition"));
   else if (intent === "retry") await retryRendition(scope, formText(form, "rendition"));

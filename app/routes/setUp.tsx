@@ -1,5 +1,6 @@
 import { Form, data, redirect, useNavigation } from "react-router";
 import { CURRENCIES, isEmpty, setUp } from "../../server/auth/setUp";
+import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/setUp";
 import { Button } from "../components/Button";
 import { Choice, Field } from "../components/Field";
@@ -10,7 +11,7 @@ export async function loader() {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const result = await setUp(await request.formData());
+  const result = await setUp(await formOf(request));
   if (!result.ok) return data({ problems: result.problems }, { status: 422 });
   return redirect("/brand-book", { headers: { "set-cookie": result.cookie ?? "" } });
 }

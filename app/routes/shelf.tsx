@@ -5,6 +5,7 @@ import { formText } from "../../server/formText";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { keptFromShelf } from "../../server/shelf/keptFromShelf";
 import { SHELF_CATEGORIES, searchShelf, shelfItem } from "../../server/shelf/shelfItems";
+import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/shelf";
 import { inputClasses } from "../components/Field";
 import { PageHead } from "../components/PageHead";
@@ -32,7 +33,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 
 export async function action({ request }: Route.ActionArgs) {
   const { scope } = await requireEditor(request);
-  const item = shelfItem(formText(await request.formData(), "slug"));
+  const item = shelfItem(formText(await formOf(request), "slug"));
   if (!item) throw new Response("There is no such item on the shelf.", { status: 404 });
   const kept = await keptFromShelf(scope, item);
   return data({ kept: kept.id, known: kept.known });

@@ -1,16 +1,16 @@
 import { Form, data, redirect, useNavigation } from "react-router";
 import { isEmpty } from "../../server/auth/setUp";
 import { demoAccounts, signIn } from "../../server/auth/signIn";
+import { askedFrom } from "../../server/auth/askedFrom";
+import { ownPath } from "../../server/auth/ownPath";
 import { findPerson } from "../../server/auth/sessions";
 import { DEMO_PASSWORD } from "../../server/auth/demoPassword";
+import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/signIn";
 import { Button } from "../components/Button";
 import { Field } from "../components/Field";
 import { Notice } from "../components/Notice";
 import { ThreeShapes } from "../components/ThreeShapes";
-
-/** Only a path of our own is gone to after signing in. */
-const safeNext = (next: unknown): string => (typeof next === "string" && /^\/(?![/\\])/.test(next) ? next : "/");
 
 export async function loader({ request }: Route.LoaderArgs) {
   if (await findPerson(request)) throw redirect("/");
@@ -19,10 +19,10 @@ export async function loader({ request }: Route.LoaderArgs) {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = await request.formData();
-  const result = await signIn(form.get("email"), form.get("password"));
+  const form = await formOf(request);
+  const result = await signIn(form.get("email"), form.get("password"), askedFrom(request));
   if (result.ok)
-    return redirect(safeNext(new URL(request.url).searchParams.get("next")), {
+    return redirect(ownPath(new URL(request.url).searchParams.get("next")), {
       headers: { "set-cookie": result.cookie },
     });
   return data({ problem: result.problem }, { status: result.status });

@@ -1,6 +1,7 @@
 import { redirect } from "react-router";
 import { requireDesigner } from "../../server/auth/sessions";
 import { loadWorkshop, publishDraft, removeTemplate } from "../../server/templates/workshop";
+import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/templateWorkshop";
 import { Workshop } from "../workshop/Workshop";
 
@@ -11,7 +12,7 @@ export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
 
 export async function action({ request, params: { slug } }: Route.ActionArgs) {
   const { scope, id } = await requireDesigner(request);
-  const form = await request.formData();
+  const form = await formOf(request);
   if (form.get("intent") === "remove") await removeTemplate(scope, slug);
   else await publishDraft(scope, id, slug);
   return redirect("/templates?shelf=own");

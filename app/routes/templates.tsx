@@ -10,6 +10,7 @@ import { setFavourite } from "../../server/templates/favourites";
 import { startTemplate, unpublished } from "../../server/templates/workshop";
 import { mayChangeLocked } from "../../server/auth/roles";
 import { LENGTHS, NEEDS, SHELVES, loadGallery, readGalleryQuery } from "../../server/templates/gallery";
+import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/templates";
 import { Button, ButtonLink } from "../components/Button";
 import { Notice } from "../components/Notice";
@@ -36,7 +37,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 
 export async function action({ request }: Route.ActionArgs) {
   const { scope, id } = await requirePerson(request);
-  const form = await request.formData();
+  const form = await formOf(request);
   if (form.get("intent") === "start") {
     await requireDesigner(request);
     const from = formText(form, "from");

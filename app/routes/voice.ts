@@ -2,8 +2,8 @@ import { number, object, string } from "yup";
 import { PACE, PITCH, SOUNDS_LIKE, VOICE_NAMES } from "../../core/voice/voices";
 import { requireEditor } from "../../server/auth/sessions";
 import { isRefusal } from "../../server/edits/applyEach";
-import { UploadProblem } from "../../server/media/uploadProblem";
-import { SpeechProblem, speak } from "../../server/voice/speech";
+import { speak } from "../../server/voice/speech";
+import { jsonOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/voice";
 
 const wanted = object({
@@ -18,16 +18,10 @@ const wanted = object({
 export async function action({ request }: Route.ActionArgs) {
   const { scope } = await requireEditor(request);
   try {
-    const { script, ...speaking } = wanted.validateSync(await request.json(), { strict: true });
+    const { script, ...speaking } = wanted.validateSync(await jsonOf(request), { strict: true });
     return Response.json({ spoken: await speak(scope, script, speaking) }, { status: 201 });
   } catch (error) {
-    if (
-      error instanceof SyntaxError ||
-      error instanceof SpeechProblem ||
-      error instanceof UploadProblem ||
-      isRefusal(error)
-    )
-      return Response.json({ problem: error.message }, { status: 422 });
+    if (isRefusal(error)) return Response.json({ problem: error.message }, { status: 422 });
     throw error;
   }
 }

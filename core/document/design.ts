@@ -82,8 +82,7 @@ export function templateOf(templates: TemplatesByRef, ref: TemplateRef): Templat
 /** The template's scene that a promotion's scene comes from. Throws, naming both, when there is none. */
 export function sceneOrigin(templates: TemplatesByRef, { from }: Pick<PromotionScene, "from">): SceneTemplate {
   const found = templateOf(templates, from).scenes.find(({ id }) => id === from.scene);
-  if (!found)
-    throw new Refusal(`The template “${from.slug}” has no scene “${from.scene}” in edition ${from.edition}.`);
+  if (!found) throw new Refusal(`The template “${from.slug}” has no scene “${from.scene}” in edition ${from.edition}.`);
   return found;
 }
 

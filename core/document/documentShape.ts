@@ -40,8 +40,7 @@ function within(steps: readonly string[], check: () => unknown): ValidationError
           new ValidationError(message, value, path !== undefined && path !== "" ? joined(at, path) : at),
       );
     }
-    if (error instanceof Refusal)
-      return [new ValidationError(error.message, undefined, at)];
+    if (error instanceof Refusal) return [new ValidationError(error.message, undefined, at)];
     throw error;
   }
 }

@@ -115,8 +115,7 @@ function withScenesAt(
   at: number,
 ): Promotion["scenes"] {
   const scenes = scenesInOrder(document);
-  if (scenes.length + added.length > MOST_SCENES)
-    throw new Refusal(`A promotion has at most ${MOST_SCENES} scenes.`);
+  if (scenes.length + added.length > MOST_SCENES) throw new Refusal(`A promotion has at most ${MOST_SCENES} scenes.`);
   const orders = ordersAt(scenes, at, added.length);
   return inOrder({
     ...document.scenes,

@@ -39,10 +39,25 @@ const presence = object({
   at: string().defined(),
   here: boolean().required(),
 });
-const BY_TOPIC = { media, rendition, promotion: saved, template: saved, presence } as const;
+/** A session was ended: its open pages hear nothing more. */
+const ended = object({
+  topic: string()
+    .oneOf(["session-ended"] as const)
+    .required(),
+  session: string().required(),
+});
+const BY_TOPIC = {
+  media,
+  rendition,
+  promotion: saved,
+  template: saved,
+  presence,
+  "session-ended": ended,
+} as const;
 
 /** Something that the open pages of a team may want to show. Told by any process, heard by every page. */
-export type TeamEvent = RenditionEvent | InferType<typeof media> | InferType<typeof saved> | PresenceEvent;
+export type TeamEvent =
+  RenditionEvent | InferType<typeof media> | InferType<typeof saved> | PresenceEvent | InferType<typeof ended>;
 export type RenditionEvent = InferType<typeof rendition>;
 export type PresenceEvent = InferType<typeof presence>;
 

@@ -1,9 +1,11 @@
 import { createHash, randomBytes } from "node:crypto";
+import { type DeleteQueryBuilder, type DeleteResult } from "kysely";
 import { createCookie, redirect } from "react-router";
 import { config } from "../config";
 import { database } from "../db/connect";
 import { type TeamScope, teamScope } from "../db/teamScope";
-import { type Role } from "../db/tables";
+import { type Database, type Role } from "../db/tables";
+import { tellTeam } from "../events/teamEvents";
 import { mayChangeLocked } from "./roles";
 
 const LIFETIME_DAYS = 14;
@@ -33,26 +35,45 @@ export interface Person {
     readonly currency: string;
   };
   readonly scope: TeamScope;
+  /** The session they are in. */
+  readonly session: string;
 }
 
 /** Starts a session for a member and gives the header that carries it. */
-export async function startSession(memberId: string, teamId: string): Promise<string> {
+export async function startSession(memberId: string, teamId: string, device = ""): Promise<string> {
   const token = randomBytes(32).toString("base64url");
   const expires = new Date(Date.now() + LIFETIME_DAYS * 86_400_000);
   await database().deleteFrom("session").where("expires_at", "<", new Date()).execute();
   await database()
     .insertInto("session")
-    .values({ token_hash: tokenHash(token), member_id: memberId, team_id: teamId, expires_at: expires })
+    .values({ token_hash: tokenHash(token), member_id: memberId, team_id: teamId, expires_at: expires, device })
     .execute();
   return cookie().serialize(token);
 }
 
 export async function endSession(request: Request): Promise<string> {
   const token: unknown = await cookie().parse(request.headers.get("cookie"));
-  if (typeof token === "string")
-    await database().deleteFrom("session").where("token_hash", "=", tokenHash(token)).execute();
+  if (typeof token === "string") await endSessions((query) => query.where("token_hash", "=", tokenHash(token)));
   return cookie().serialize("", { maxAge: 0 });
 }
+
+type Ending = DeleteQueryBuilder<Database, "session", DeleteResult>;
+
+/** Ends sessions; their open pages hear nothing more from then on. */
+async function endSessions(which: (query: Ending) => Ending): Promise<number> {
+  const db = database();
+  const ended = await which(db.deleteFrom("session")).returning(["id", "team_id"]).execute();
+  for (const { id, team_id } of ended) await tellTeam(db, team_id, { topic: "session-ended", session: id });
+  return ended.length;
+}
+
+/** Ends all sessions of a person but one. Gives how many they were. */
+export const endOtherSessions = (member: string, kept: string): Promise<number> =>
+  endSessions((query) => query.where("member_id", "=", member).where("id", "!=", kept));
+
+/** Ends one session of a person. */
+export const endOneSession = (member: string, id: string): Promise<number> =>
+  endSessions((query) => query.where("member_id", "=", member).where("id", "=", id));
 
 /** The signed-in person, or null. */
 export async function findPerson(request: Request): Promise<Person | null> {
@@ -65,6 +86,7 @@ export async function findPerson(request: Request): Promise<Person | null> {
     .where("session.token_hash", "=", tokenHash(token))
     .where("session.expires_at", ">", new Date())
     .select([
+      "session.id as session",
       "member.id",
       "member.name",
       "member.email",
@@ -77,7 +99,7 @@ export async function findPerson(request: Request): Promise<Person | null> {
     ])
     .executeTakeFirst();
   if (!row) return null;
-  const { id, name, email, role, team_id, team_name, locale, zone, currency } = row;
+  const { session, id, name, email, role, team_id, team_name, locale, zone, currency } = row;
   return {
     id,
     name,
@@ -85,6 +107,7 @@ export async function findPerson(request: Request): Promise<Person | null> {
     role,
     team: { id: team_id, name: team_name, locale, zone, currency },
     scope: teamScope(database(), team_id),
+    session,
   };
 }
 

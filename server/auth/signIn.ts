@@ -1,10 +1,9 @@
+import { setTimeout as sleep } from "node:timers/promises";
 import { object, string } from "yup";
 import { database } from "../db/connect";
 import { passwordMatches } from "./passwords";
+import { LONGEST_WAIT_S, forgetTries, nextTurn } from "./signInPace";
 import { startSession } from "./sessions";
-
-const FREE_TRIES = 5;
-const LONGEST_WAIT_S = 900;
 
 const form = object({
   email: string()
@@ -20,46 +19,34 @@ export type SignInResult =
   | { readonly ok: false; readonly problem: string; readonly status: 400 | 401 | 429 };
 
 /**
- * Signs in with e-mail and password. From the sixth wrong password on, an address must wait, twice as long each time, up
- * to a quarter of an hour; the answer does not tell whether the address is known.
+ * Signs in with e-mail and password. Each try is counted before it is checked; tries that come fast are checked later and
+ * later, but the right password is never refused for what others tried. The answer does not tell whether the address is
+ * known.
+ *
+ * @param from who asks: the client's address, and what the browser says that it is
  */
-export async function signIn(email: unknown, password: unknown): Promise<SignInResult> {
+export async function signIn(
+  email: unknown,
+  password: unknown,
+  from: { readonly client: string; readonly device: string },
+): Promise<SignInResult> {
   const typed = await form
     .validate({ email, password })
     .catch((error: unknown) => (error instanceof Error ? error : new Error(String(error))));
   if (typed instanceof Error) return { ok: false, problem: typed.message, status: 400 };
-  const attempts = await database()
-    .selectFrom("sign_in_attempt")
-    .selectAll()
-    .where("email", "=", typed.email)
-    .executeTakeFirst();
-  const wait = attempts ? Math.ceil((attempts.blocked_until.getTime() - Date.now()) / 1000) : 0;
-  if (wait > 0) return { ok: false, problem: `Too many wrong passwords. Wait ${wait} s, then try again.`, status: 429 };
+  const wait = await nextTurn(from.client, typed.email);
+  if (wait > LONGEST_WAIT_S)
+    return {
+      ok: false,
+      problem: `Too many tries from here. Wait ${Math.ceil(wait - LONGEST_WAIT_S)} s, then try again.`,
+      status: 429,
+    };
+  if (wait > 0) await sleep(wait * 1000);
   const member = await database().selectFrom("member").selectAll().where("email", "=", typed.email).executeTakeFirst();
-  if (!(await passwordMatches(typed.password, member?.password_hash)) || !member) {
-    await countFailure(typed.email);
+  if (!(await passwordMatches(typed.password, member?.password_hash)) || !member)
     return { ok: false, problem: "This e-mail address and password do not belong together.", status: 401 };
-  }
-  await database().deleteFrom("sign_in_attempt").where("email", "=", typed.email).execute();
-  return { ok: true, cookie: await startSession(member.id, member.team_id) };
-}
-
-async function countFailure(email: string): Promise<void> {
-  const { failures } = await database()
-    .insertInto("sign_in_attempt")
-    .values({ email, failures: 1, blocked_until: new Date() })
-    .onConflict((conflict) =>
-      conflict.column("email").doUpdateSet((eb) => ({ failures: eb("sign_in_attempt.failures", "+", 1) })),
-    )
-    .returning("failures")
-    .executeTakeFirstOrThrow();
-  if (failures < FREE_TRIES) return;
-  const wait = Math.min(LONGEST_WAIT_S, 2 ** (failures - FREE_TRIES));
-  await database()
-    .updateTable("sign_in_attempt")
-    .set({ blocked_until: new Date(Date.now() + wait * 1000) })
-    .where("email", "=", email)
-    .execute();
+  await forgetTries(from.client, typed.email);
+  return { ok: true, cookie: await startSession(member.id, member.team_id, from.device) };
 }
 
 /** Accounts offered on the sign-in page: those of demo teams only. */

@@ -23,7 +23,7 @@ interface Program {
 }
 
 /**
- * Runs a program and starts it again whenever it ends, waiting longer each time that it did not run for long. What it
+ * Runs a program and starts it again whenever it ends, waiting longer each time that it broke soon after it began. What it
  * started itself ends with it: nothing of an old one works on beside the new.
  *
  * @param onEnd told how it ended; gives whether it is to be started again
@@ -47,8 +47,11 @@ export function supervise(
     process.on("exit", (code, signal) => {
       endGroup(process);
       if (stopping || !onEnd(name, String(code ?? signal))) return;
-      wait = Date.now() - started >= WELL_AFTER_MS ? FIRST_WAIT_MS : Math.min(LONGEST_WAIT_MS, wait * 2);
-      const ended = `${process.pid} ${hasBroken(code, signal) ? "BROKE" : "STOPPED"}`;
+      const broke = hasBroken(code, signal);
+      // One that somebody killed would run on; one that breaks as soon as it runs would break again.
+      const wasWell = !broke || Date.now() - started >= WELL_AFTER_MS;
+      wait = wasWell ? FIRST_WAIT_MS : Math.min(LONGEST_WAIT_MS, wait * 2);
+      const ended = `${process.pid} ${broke ? "BROKE" : "STOPPED"}`;
       setTimeout(() => stopping || (child = begin({ [ENDED_BEFORE]: ended })), wait);
     });
     return process;

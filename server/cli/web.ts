@@ -7,22 +7,28 @@ import compression from "compression";
 import express from "express";
 import expressStaticGzip from "express-static-gzip";
 import { type ServerBuild } from "react-router";
+import { CLIENT_HEADER } from "../auth/askedFrom";
 import { config } from "../config";
-import { closeDatabase } from "../db/connect";
+import { bodyProblem } from "../doors/bodyLimits";
+import { isFromOurPages } from "../doors/sameSite";
+import { writeSafetyHeaders } from "../doors/safetyHeaders";
 import { log } from "../log";
+import { removeWorkFolder, tidyWorkFolders } from "../workFolder";
 
 process.title = "stencilcraft-web";
 const development = process.argv.includes("--dev");
-const app = express().disable("x-powered-by");
+const app = express().disable("x-powered-by").set("trust proxy", config().PROXIES);
 const server = createServer(app);
 let closing = false;
 /** Responses under way; streams of events among them never end by themselves. */
 const open = new Set<express.Response>();
+const tidied = tidyWorkFolders();
 
 app.use((request, response, next) => {
   const started = process.hrtime.bigint();
   const id = randomUUID().slice(0, 8);
   response.setHeader("x-request-id", id);
+  request.headers[CLIENT_HEADER] = request.ip ?? "";
   if (closing) response.setHeader("connection", "close");
   open.add(response);
   response.on("close", () => open.delete(response));
@@ -36,26 +42,23 @@ app.use((request, response, next) => {
   next();
 });
 
-// A form sent from another site carries that site's origin.
 app.use((request, response, next) => {
-  const { origin, host } = request.headers;
-  if (request.method === "GET" || request.method === "HEAD" || !origin || new URL(origin).host === host) {
+  if (request.method === "GET" || request.method === "HEAD" || isFromOurPages(request.headers)) next();
+  else response.status(403).type("text").send("This request came from another site and was not carried out.");
+});
+
+app.use((request, response, next) => {
+  const refused = bodyProblem(request.method, request.path, request.headers);
+  if (!refused) {
     next();
     return;
   }
-  response.status(403).send("This request came from another site and was not carried out.");
+  // Nothing of it is read: the connection ends with the answer.
+  response.status(refused.status).setHeader("connection", "close").type("text").send(refused.problem);
 });
 
 app.use((_request, response, next) => {
-  response.setHeader("x-content-type-options", "nosniff");
-  response.setHeader("x-frame-options", "DENY");
-  response.setHeader("referrer-policy", "same-origin");
-  // The development server talks to the page in ways of its own.
-  if (!development)
-    response.setHeader(
-      "content-security-policy",
-      "default-src 'self'; img-src 'self' blob: data:; media-src 'self' blob:; style-src 'self' 'unsafe-inline'; script-src 'self' 'unsafe-inline' 'wasm-unsafe-eval'; worker-src 'self' blob:; object-src 'none'; base-uri 'self'; form-action 'self'",
-    );
+  writeSafetyHeaders(response, { development });
   next();
 });
 
@@ -94,12 +97,14 @@ if (development) {
   app.use(createRequestHandler({ build: () => import(built.href) as Promise<ServerBuild>, mode: "production" }));
 }
 
+await tidied;
 // Uploads of large clips take longer than Node's usual limit for a request.
 server.requestTimeout = 30 * 60_000;
 server.listen(config().PORT, config().HOST);
 await once(server, "listening");
 log.info({ port: config().PORT }, "web server listening");
 
+const end = (): void => void removeWorkFolder().finally(() => process.exit(0));
 for (const signal of ["SIGINT", "SIGTERM"] as const)
   process.on(signal, () => {
     if (closing) return;
@@ -107,7 +112,7 @@ for (const signal of ["SIGINT", "SIGTERM"] as const)
     log.info("web server stopping: requests under way are finished");
     for (const response of open)
       if (String(response.getHeader("content-type")).startsWith("text/event-stream")) response.end();
-    server.close(() => void closeDatabase().finally(() => process.exit(0)));
+    server.close(end);
     server.closeIdleConnections();
-    setTimeout(() => process.exit(0), 10_000).unref();
+    setTimeout(end, 9_000).unref();
   });

@@ -29,15 +29,22 @@ export interface MemberTable extends TeamRow {
   working_brand_id: string | null;
 }
 export interface SessionTable {
+  id: Generated<string>;
   token_hash: string;
   team_id: string;
   member_id: string;
   expires_at: Date;
+  started_at: Timestamp;
+  seen_at: Timestamp;
+  /** What the browser says that it is. */
+  device: Generated<string>;
 }
-export interface SignInAttemptTable {
-  email: string;
-  failures: number;
-  blocked_until: Date;
+/** How fast passwords may be tried: by a client, for an address, or by a client for an address. */
+export interface SignInPaceTable {
+  key: string;
+  tries: Generated<number>;
+  /** When the next try may be checked. */
+  next_at: Timestamp;
 }
 export interface BrandTable extends TeamRow {
   name: string;
@@ -223,7 +230,7 @@ export interface Database {
   team: TeamTable;
   member: MemberTable;
   session: SessionTable;
-  sign_in_attempt: SignInAttemptTable;
+  sign_in_pace: SignInPaceTable;
   brand: BrandTable;
   product: ProductTable;
   product_picture: ProductPictureTable;

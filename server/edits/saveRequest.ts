@@ -1,5 +1,6 @@
 import { number, object } from "yup";
 import { editList } from "../../core/document/edit";
+import { jsonOf } from "../doors/readBody";
 import { type EditResult, type SentEdits, isRefusal } from "./applyEach";
 
 const envelope = object({ base: number().integer().min(1).required() });
@@ -10,13 +11,12 @@ export async function answerSave(
   save: (sent: SentEdits) => Promise<EditResult<unknown>>,
 ): Promise<Response> {
   try {
-    const body: unknown = await request.json();
+    const body: unknown = await jsonOf(request);
     const { base } = envelope.validateSync(body);
     const edits = editList(typeof body === "object" && body !== null && "edits" in body ? body.edits : undefined);
     return Response.json(await save({ base, edits }));
   } catch (error) {
-    if (error instanceof SyntaxError || isRefusal(error))
-      return Response.json({ problem: error.message }, { status: 422 });
+    if (isRefusal(error)) return Response.json({ problem: error.message }, { status: 422 });
     throw error;
   }
 }

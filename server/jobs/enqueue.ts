@@ -28,7 +28,11 @@ export const MOST_TRIES = 4;
 
 /** What a job is about: the same work asked for twice is one job, as long as it waits. */
 function keyOf<Name extends JobName>(name: Name, payload: Jobs[Name]): string {
-  const { media = "", replacement, rendition = "" } = payload as Partial<Jobs["ingest-media"] & Jobs["render-rendition"]>;
+  const {
+    media = "",
+    replacement,
+    rendition = "",
+  } = payload as Partial<Jobs["ingest-media"] & Jobs["render-rendition"]>;
   return [name, media, rendition, replacement?.sha256 ?? ""].filter((part) => part !== "").join(":");
 }
 

@@ -27,7 +27,9 @@ export async function freeJobsOf(db: Kysely<Database>, workers: readonly string[
       set locked_by = null, locked_at = null, attempts = greatest(attempts - 1, 0), run_at = least(run_at, now())
       where ${theirs}`.execute(within);
     await sql`
-      update graphile_worker._private_job_queues set locked_by = null, locked_at = null where ${theirs}`.execute(within);
+      update graphile_worker._private_job_queues set locked_by = null, locked_at = null where ${theirs}`.execute(
+      within,
+    );
     await sql`select pg_notify('jobs:insert', '{"count":1}')`.execute(within);
   });
 }

@@ -29,7 +29,11 @@ async function beat(ids: ReadonlySet<string>): Promise<void> {
       .values({ id, seen_at: sql`now()`, host: hostname(), pid: process.pid })
       .onConflict((conflict) => conflict.column("id").doUpdateSet({ seen_at: sql`now()` }))
       .execute();
-  const dead = await db.deleteFrom("worker").where(sql<boolean>`not ${seenLately}`).returning("id").execute();
+  const dead = await db
+    .deleteFrom("worker")
+    .where(sql<boolean>`not ${seenLately}`)
+    .returning("id")
+    .execute();
   await takeOver(
     db,
     dead.map(({ id }) => id),

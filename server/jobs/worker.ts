@@ -77,10 +77,7 @@ export async function startWorker(broke: number | null = null): Promise<RunningW
       stopping.abort(new Error("The worker stops."));
       // Stop taking first: a job that is given back must not be taken again by us.
       const stopped = runner.stop().catch((error: unknown) => log.warn({ error: String(error) }, "stopped late"));
-      await Promise.race([
-        Promise.all([stopped, pool.close()]),
-        sleep(STOP_WITHIN_MS, undefined, { ref: false }),
-      ]);
+      await Promise.race([Promise.all([stopped, pool.close()]), sleep(STOP_WITHIN_MS, undefined, { ref: false })]);
       await freeJobsOf(db, [...ids], "stopped");
       if (ids.size > 0)
         await db
@@ -88,10 +85,7 @@ export async function startWorker(broke: number | null = null): Promise<RunningW
           .where("id", "in", [...ids])
           .execute();
       await removeWorkFolder();
-      await Promise.race([
-        Promise.all([closeDatabase(), connections.end()]),
-        sleep(1000, undefined, { ref: false }),
-      ]);
+      await Promise.race([Promise.all([closeDatabase(), connections.end()]), sleep(1000, undefined, { ref: false })]);
     },
   };
 }

@@ -58,7 +58,8 @@ export async function ingestMedia(db: Kysely<Database>, mediaId: string, replace
     if (replacement) await markNaming(teamScope(db, item.team_id), [mediaId], `${item.name} was replaced`);
     log.info({ media: mediaId, kind: item.kind }, "media ready");
   } catch (error) {
-    if (isStorageFull(error)) await tell("waiting", 0, { problem: `${NO_ROOM} It is read in when there is room again.` });
+    if (isStorageFull(error))
+      await tell("waiting", 0, { problem: `${NO_ROOM} It is read in when there is room again.` });
     if (!(error instanceof UploadProblem)) throw error;
     log.info({ media: mediaId, problem: error.message }, "media refused");
     await tell("failed", 1, {

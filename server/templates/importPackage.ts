@@ -6,7 +6,13 @@ import { Readable, Transform } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { type ReadableStream as WebStream } from "node:stream/web";
 import { ValidationError } from "yup";
-import { type PackagedMedia, PACKAGE_FILE, mediaOfTemplate, readPackage, renameMedia } from "../../core/document/templatePackage";
+import {
+  type PackagedMedia,
+  PACKAGE_FILE,
+  mediaOfTemplate,
+  readPackage,
+  renameMedia,
+} from "../../core/document/templatePackage";
 import { type Template } from "../../core/document/template";
 import { templateDocument } from "../../core/document/templateDocument";
 import { jsonPointer, readTemplate } from "../../core/document/templateSchema";
@@ -15,11 +21,11 @@ import { type TeamScope } from "../db/teamScope";
 import { displayName } from "../media/fileName";
 import { receiveMedia } from "../media/receive";
 import { UploadProblem } from "../media/uploadProblem";
+import { MOST_PACKAGE_BYTES } from "./packageLimits";
 import { inWorkFolder } from "../workFolder";
 import { freeSlug } from "../promotions/slug";
 import { type ZippedFile, readText, readZip } from "./readZip";
 
-const MOST_PACKAGE_BYTES = 300_000_000;
 const MOST_JSON_BYTES = 2_000_000;
 
 /**

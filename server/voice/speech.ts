@@ -12,12 +12,11 @@ import { ProgramFailed, runProgram } from "../media/program";
 import { type SniffedType } from "../media/sniff";
 import { UploadProblem } from "../media/uploadProblem";
 import { untilReadIn } from "../media/untilReadIn";
+import { Refusal } from "../../core/refusal";
 import { inWorkFolder } from "../workFolder";
 
 /** What can't be spoken, in words for who wrote it. */
-export class SpeechProblem extends Error {
-  override readonly name = "SpeechProblem";
-}
+export class SpeechProblem extends Refusal {}
 
 const TIME_LIMIT_MS = 30_000;
 /** The synthesiser's variants of a voice. */

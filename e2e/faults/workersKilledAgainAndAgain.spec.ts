@@ -1,0 +1,105 @@
+import { mkdtemp, readFile, readdir, rm } from "node:fs/promises";
+import { hostname, tmpdir } from "node:os";
+import { join } from "node:path";
+import { setTimeout as sleep } from "node:timers/promises";
+import { expect, test } from "@playwright/test";
+import { randomFrom } from "../../core/testing/randomFrom";
+import { requestRender } from "../../server/render/renditions";
+import { promotionBySlug } from "../../server/promotions/promotionStore";
+import { closeDatabase } from "../../server/db/connect";
+import { renditionKey } from "../../server/storage/keys";
+import { store } from "../../server/storage/store";
+import { isAlive } from "../../server/workFolder";
+import { ffmpeg, ffprobe } from "../files";
+import { signInAs } from "../people";
+import { query } from "../query";
+import { putShortPromotion } from "../shortPromotion";
+import { storedPromotion } from "../storedPromotion";
+import { findWorker } from "../workerProcess";
+
+const KILLS = 20;
+const FRAMES = "60";
+const FORMATS = ["square", "vertical", "widescreen"] as const;
+const SLUGS = ["killed-one", "killed-two", "killed-three", "killed-four"];
+const CLIPS = 6;
+
+let folder: string;
+test.beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
+});
+test.afterAll(async () => {
+  await rm(folder, { recursive: true });
+  await closeDatabase();
+});
+
+interface Row {
+  readonly id: string;
+  readonly state: string;
+  readonly problem: string | null;
+}
+
+test("twenty workers killed at random while twelve renders and six clips are under way: each is done once, whole", async ({
+  page,
+}) => {
+  test.setTimeout(600_000);
+  const seed = Number(process.env["TEST_SEED"] ?? 1);
+  const random = randomFrom(seed);
+  const renditions: string[] = [];
+  for (const slug of SLUGS) {
+    await putShortPromotion(slug);
+    const { scope } = await storedPromotion(slug);
+    const answer = await requestRender(scope, await promotionBySlug(scope, slug), {
+      formats: FORMATS,
+      quality: "1080p",
+      letPass: { by: "Imre Vass", reason: "Short on purpose" },
+    });
+    if (!("render" in answer)) throw new Error("It was blocked.");
+    const made = await query<Row>("select id from rendition where render_id = $1", [answer.render]);
+    renditions.push(...made.map(({ id }) => id));
+  }
+  expect(renditions).toHaveLength(FORMATS.length * SLUGS.length);
+  await signInAs(page, "Imre Vass");
+  const clips: string[] = [];
+  for (let clip = 0; clip < CLIPS; clip++) {
+    const path = join(folder, `killed ${clip}.mp4`);
+    await ffmpeg("-f", "lavfi", "-i", `testsrc2=size=640x360:rate=30:duration=${2 + clip}`, "-pix_fmt", "yuv420p", path);
+    const sent = await page.request.post(`/media/upload?name=killed+${clip}.mp4`, { data: await readFile(path) });
+    expect(sent.status()).toBe(201);
+    clips.push(((await sent.json()) as Row).id);
+  }
+
+  let killed = 0;
+  while (killed < KILLS) {
+    await sleep(200 + random() * 1300);
+    const pid = findWorker();
+    if (pid === null) continue;
+    process.kill(pid, "SIGKILL");
+    killed++;
+  }
+
+  const lastKill = Date.now();
+  const states = async (table: string, ids: readonly string[]): Promise<Row[]> =>
+    query<Row>(`select id, state, problem from ${table} where id = any($1::uuid[])`, [ids]);
+  await expect
+    .poll(async () => (await states("rendition", renditions)).filter(({ state }) => state !== "ready"), {
+      timeout: 240_000,
+    })
+    .toEqual([]);
+  await expect
+    .poll(async () => (await states("media", clips)).filter(({ state }) => state !== "ready"), { timeout: 60_000 })
+    .toEqual([]);
+  process.stdout.write(`All was done ${Math.round((Date.now() - lastKill) / 1000)} s after the last of ${killed} kills.\n`);
+
+  for (const id of renditions)
+    expect((await ffprobe(await store().local(renditionKey(id)))).video["nb_read_frames"]).toBe(FRAMES);
+  const waiting = await query(
+    `select id from graphile_worker._private_jobs
+     where payload ->> 'rendition' = any($1) or payload ->> 'media' = any($2)`,
+    [renditions, clips],
+  );
+  expect(waiting).toEqual([]);
+  // No folder is left but those of processes that live.
+  const left = await readdir(join(process.env["STENCILCRAFT_DATA"] ?? "", "work"));
+  const dead = left.filter((name) => !isAlive(Number(name.slice(hostname().length + 1))));
+  expect(dead).toEqual([]);
+});

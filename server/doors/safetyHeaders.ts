@@ -1,0 +1,43 @@
+import { type ServerResponse } from "node:http";
+import { config } from "../config";
+
+/** What a page says its own scripts are marked with; never sent. */
+const NONCE_HEADER = "x-script-nonce";
+const YEAR_S = 31_536_000;
+
+/** What pages may load and run: their own, and of scripts in them only those with the answer's nonce. */
+const policy = (nonce: string | null): string =>
+  [
+    "default-src 'self'",
+    "img-src 'self' blob: data:",
+    "media-src 'self' blob:",
+    "style-src 'self' 'unsafe-inline'",
+    `script-src 'self' ${nonce === null ? "" : `'nonce-${nonce}' `}'wasm-unsafe-eval'`,
+    "worker-src 'self' blob:",
+    "object-src 'none'",
+    "base-uri 'self'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
+  ].join("; ");
+
+/**
+ * Has a response carry the headers that keep pages safe, just before it is sent. What is made for one person is not kept by
+ * anything on the way, nor shown by “Back” after signing out, unless the route itself says for how long.
+ */
+export function writeSafetyHeaders(response: ServerResponse, { development }: { readonly development: boolean }): void {
+  response.setHeader("x-content-type-options", "nosniff");
+  response.setHeader("x-frame-options", "DENY");
+  response.setHeader("referrer-policy", "same-origin");
+  if (config().SECURE_COOKIES === "yes") response.setHeader("strict-transport-security", `max-age=${YEAR_S}`);
+  const writeHead = response.writeHead.bind(response);
+  // The nonce is known when the page is drawn.
+  response.writeHead = ((...args: Parameters<ServerResponse["writeHead"]>) => {
+    const nonce = response.getHeader(NONCE_HEADER);
+    response.removeHeader(NONCE_HEADER);
+    if (!response.hasHeader("cache-control")) response.setHeader("cache-control", "no-store");
+    // The development server talks to the page in ways of its own.
+    if (!development && !response.hasHeader("content-security-policy"))
+      response.setHeader("content-security-policy", policy(typeof nonce === "string" ? nonce : null));
+    return writeHead(...args);
+  }) as ServerResponse["writeHead"];
+}
