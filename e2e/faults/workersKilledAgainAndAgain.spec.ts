@@ -62,7 +62,15 @@ test("twenty workers killed at random while twelve renders and six clips are und
   const clips: string[] = [];
   for (let clip = 0; clip < CLIPS; clip++) {
     const path = join(folder, `killed ${clip}.mp4`);
-    await ffmpeg("-f", "lavfi", "-i", `testsrc2=size=640x360:rate=30:duration=${2 + clip}`, "-pix_fmt", "yuv420p", path);
+    await ffmpeg(
+      "-f",
+      "lavfi",
+      "-i",
+      `testsrc2=size=640x360:rate=30:duration=${2 + clip}`,
+      "-pix_fmt",
+      "yuv420p",
+      path,
+    );
     const sent = await page.request.post(`/media/upload?name=killed+${clip}.mp4`, { data: await readFile(path) });
     expect(sent.status()).toBe(201);
     clips.push(((await sent.json()) as Row).id);
@@ -88,7 +96,9 @@ test("twenty workers killed at random while twelve renders and six clips are und
   await expect
     .poll(async () => (await states("media", clips)).filter(({ state }) => state !== "ready"), { timeout: 60_000 })
     .toEqual([]);
-  process.stdout.write(`All was done ${Math.round((Date.now() - lastKill) / 1000)} s after the last of ${killed} kills.\n`);
+  process.stdout.write(
+    `All was done ${Math.round((Date.now() - lastKill) / 1000)} s after the last of ${killed} kills.\n`,
+  );
 
   for (const id of renditions)
     expect((await ffprobe(await store().local(renditionKey(id)))).video["nb_read_frames"]).toBe(FRAMES);

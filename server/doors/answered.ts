@@ -13,8 +13,6 @@ export function noteFailure(error: unknown): void {
   if (noted) noted.error = error;
 }
 
-const AGAIN_AFTER_S = "5";
-
 /**
  * Has every request answered in words: an address that can't be looked for is refused, and what failed for a reason that
  * passes, or that the person can mend, is said as such rather than as a fault of ours. Throws such an answer.
@@ -31,10 +29,7 @@ export async function answered(request: Request, next: () => Promise<Response>):
 
 function inWords(error: unknown): Response | null {
   if (isDatabaseAway(error))
-    return new Response("The database is starting again. Wait a moment; nothing you saved is lost.", {
-      status: 503,
-      headers: { "retry-after": AGAIN_AFTER_S },
-    });
+    return new Response("The database is starting again. Wait a moment; nothing you saved is lost.", { status: 503 });
   if (isStorageFull(error)) return new Response(`${NO_ROOM} Tell whoever runs Stencilcraft.`, { status: 507 });
   return error instanceof Refusal ? new Response(error.message, { status: 422 }) : null;
 }

@@ -4,6 +4,8 @@ import { config } from "../config";
 /** What a page says its own scripts are marked with; never sent. */
 const NONCE_HEADER = "x-script-nonce";
 const YEAR_S = 31_536_000;
+/** What passes has passed by then. */
+const AGAIN_AFTER_S = 5;
 
 /** What pages may load and run: their own, and of scripts in them only those with the answer's nonce. */
 const policy = (nonce: string | null): string =>
@@ -35,6 +37,8 @@ export function writeSafetyHeaders(response: ServerResponse, { development }: { 
     const nonce = response.getHeader(NONCE_HEADER);
     response.removeHeader(NONCE_HEADER);
     if (!response.hasHeader("cache-control")) response.setHeader("cache-control", "no-store");
+    if (response.statusCode === 503 && !response.hasHeader("retry-after"))
+      response.setHeader("retry-after", AGAIN_AFTER_S);
     // The development server talks to the page in ways of its own.
     if (!development && !response.hasHeader("content-security-policy"))
       response.setHeader("content-security-policy", policy(typeof nonce === "string" ? nonce : null));

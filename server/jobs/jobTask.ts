@@ -26,6 +26,8 @@ export interface JobPlace {
 }
 
 const ROOM_AGAIN_MS = 10_000;
+/** How long a worker that stops waits for the database. */
+const STOP_WITHIN_MS = 3000;
 
 /**
  * A task of the queue. Only its own failures count as tries: when the worker stops, the database is away or the disk is
@@ -39,7 +41,7 @@ export function taskOf<Name extends JobName>(name: Name, work: JobWork<Name>, { 
     } catch (error) {
       const wait = waitWithoutFault(error, stopping);
       if (wait !== null) {
-        await untilDatabaseAnswers(db, AbortSignal.timeout(60_000));
+        await untilDatabaseAnswers(db, stopping.aborted ? AbortSignal.timeout(STOP_WITHIN_MS) : stopping);
         await enqueue(db, name, asked, wait);
         log.warn({ task: name, wait, error: inWords(error) }, "job is taken up again");
         return;
