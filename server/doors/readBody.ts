@@ -38,13 +38,13 @@ export function readJson(text: string, what: string): unknown {
   }
 }
 
-/** @param what how a sentence about it begins */
-function parseJson(text: string, what: string): unknown {
+/** JSON out of a text. Throws a Refusal, in words, where it can't be read or kept. @param what how a sentence about it begins */
+export function parseJson(text: string, what: string): unknown {
   let value: unknown;
   try {
     value = JSON.parse(text);
-  } catch {
-    throw new Refusal(`${what} can't be read. Load the page again, and repeat the change.`);
+  } catch (error) {
+    throw new Refusal(`${what} is not JSON: ${error instanceof Error ? error.message : "it is damaged"}.`);
   }
   return cleanJson(value, what, 0);
 }

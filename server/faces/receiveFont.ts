@@ -1,4 +1,3 @@
-import { createHash } from "node:crypto";
 import { writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { type TeamScope } from "../db/teamScope";
@@ -8,7 +7,8 @@ import { UploadProblem } from "../media/uploadProblem";
 import { readBrandBook } from "../../core/brand/book";
 import { fontKey } from "../storage/keys";
 import { store } from "../storage/store";
-import { readFont } from "./readFont";
+import { readForeign } from "../foreign/readForeign";
+import { sha256Of } from "../storage/sha256";
 import { inWorkFolder } from "../workFolder";
 
 const MOST_BYTES = 12_000_000;
@@ -19,20 +19,20 @@ export async function receiveFont(scope: TeamScope, file: File): Promise<{ famil
   if (file.size === 0) throw new UploadProblem(`“${name}” is empty (0 bytes).`);
   if (file.size > MOST_BYTES)
     throw new UploadProblem(`“${name}” is larger than the limit for fonts: ${MOST_BYTES / 1e6} MB.`);
-  const { family, bytes, facts } = await readFont(Buffer.from(await file.arrayBuffer()), name);
-  if (BRAND_FAMILIES.some((shipped) => shipped.family === family))
-    throw new UploadProblem(`“${name}” holds ${family}, which ships with Stencilcraft already.`);
-  const sha256 = createHash("sha256").update(bytes).digest("hex");
-  await inWorkFolder("font", async (folder) => {
-    const path = join(folder, "font");
-    await writeFile(path, bytes);
-    await store().keep(fontKey(sha256), path);
+  return inWorkFolder("font", async (folder) => {
+    const [path, to] = [join(folder, "brought"), join(folder, "font")];
+    await writeFile(path, Buffer.from(await file.arrayBuffer()));
+    const { family, facts } = await readForeign("openFont", { path, to, name }, name);
+    if (BRAND_FAMILIES.some((shipped) => shipped.family === family))
+      throw new UploadProblem(`“${name}” holds ${family}, which ships with Stencilcraft already.`);
+    const sha256 = await sha256Of(to);
+    await store().keep(fontKey(sha256), to);
+    await scope.together(async (within) => {
+      await within.remove("font").where("family", "=", family).execute();
+      await within.insert("font", { family, file_name: name, sha256, facts: JSON.stringify(facts) }).execute();
+    });
+    return { family };
   });
-  await scope.together(async (within) => {
-    await within.remove("font").where("family", "=", family).execute();
-    await within.insert("font", { family, file_name: name, sha256, facts: JSON.stringify(facts) }).execute();
-  });
-  return { family };
 }
 
 /** Removes a typeface the team brought, unless a brand book uses it; says which then. */

@@ -1,10 +1,10 @@
 import { join } from "node:path";
-import { Resvg } from "@resvg/resvg-js";
 import { readFile } from "node:fs/promises";
 import sharp from "sharp";
 import { type PictureFacts } from "../../core/document/facts";
 import { levelLength, pyramidLevels } from "../../core/geometry/pyramid";
 import { config } from "../config";
+import { readForeign } from "../foreign/readForeign";
 import { levelKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { type PictureLook, pictureLook } from "./pictureLook";
@@ -15,7 +15,6 @@ import { UploadProblem } from "./uploadProblem";
 
 /** The longest side of the largest working copy: enough for a 4K frame with room to crop. */
 const LONGEST_SIDE = 4096;
-const LOGO_WIDTH = 2048;
 /** The working copy that the look is measured from: large enough to tell sharp from soft. */
 const LOOK_LEVEL = 1;
 
@@ -28,7 +27,7 @@ export type IngestedPicture = Pyramid & { readonly look: PictureLook };
  */
 export async function ingestPicture(brought: BroughtFile): Promise<IngestedPicture> {
   const { path, name, sha256 } = brought;
-  const input = brought.type.mime === "image/svg+xml" ? await rasteriseSvg(path, name) : path;
+  const input = brought.type.mime === "image/svg+xml" ? await rasteriseSvg(brought) : path;
   const limit = config().LIMIT_PICTURE_PIXELS;
   const about = await sharp(input, { limitInputPixels: false })
     .metadata()
@@ -102,15 +101,12 @@ function isCutOut(rgba: Uint8Array, width: number, height: number): boolean {
   return free / (width * height) >= FREE_SHARE;
 }
 
-async function rasteriseSvg(path: string, name: string): Promise<Buffer> {
+/** Gives the file that holds the drawing as pixels. */
+async function rasteriseSvg({ path, name, folder }: BroughtFile): Promise<string> {
   const text = await readFile(path, "utf8");
   const problem = svgProblem(text);
   if (problem) throw new UploadProblem(`“${name}” ${problem} Export it as plain shapes, or bring it as PNG.`);
-  try {
-    return new Resvg(text, { fitTo: { mode: "width", value: LOGO_WIDTH }, font: { loadSystemFonts: false } })
-      .render()
-      .asPng();
-  } catch {
-    throw new UploadProblem(`“${name}” is damaged: it can't be drawn as SVG. Export it again, or bring it as PNG.`);
-  }
+  const to = join(folder, "drawn.png");
+  await readForeign("drawSvg", { text, to, name }, name);
+  return to;
 }

@@ -5,6 +5,12 @@ const MOST_CHARACTERS = 2_000_000;
 /** Repetitions as drawn: a part repeated in a part that is repeated counts each time. */
 const MOST_USES = 500;
 const LONGEST_VIEW = 100_000;
+/** How many times as long as wide a drawing may be, either way. */
+const MOST_ASPECT = 50;
+/** Filters look at as many pixels around each as they are told; so few of them, and so near, are drawn in no time. */
+const MOST_FILTER_STEPS = 40;
+const FARTHEST = 100;
+const FARTHEST_MORPHOLOGY = 10;
 
 const OUTSIDE = "refers to something outside of itself, which is never fetched.";
 
@@ -25,8 +31,11 @@ export function svgProblem(text: string): string | null {
   parser.on("doctype", (doctype) => {
     if (/<!ENTITY/i.test(doctype)) refuse("defines entities, which are not allowed.");
   });
+  let filterSteps = 0;
   parser.on("opentag", (tag) => {
     refuse(tagProblem(tag));
+    if (open.length === 0) refuse(sizeProblem(tag));
+    if (localName(tag.name).startsWith("fe") && ++filterSteps > MOST_FILTER_STEPS) refuse("has too many filters.");
     open.push(localName(tag.name));
     uses.open(localName(tag.name), attribute(tag, "id"), attribute(tag, "href"));
   });
@@ -64,7 +73,35 @@ function tagProblem(tag: SaxesTagPlain): string | null {
     const problem = styleProblem(value);
     if (problem) return problem;
   }
-  return viewProblem(attribute(tag, "viewbox"));
+  return filterProblem(name, tag) ?? viewProblem(attribute(tag, "viewbox"));
+}
+
+/** The lengths in an attribute, in whatever unit they are written. */
+const numbersIn = (text: string): number[] =>
+  (text.match(/[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?/gi) ?? []).map(Number);
+
+function sizeProblem(tag: SaxesTagPlain): string | null {
+  const length = (name: string): number | undefined =>
+    attribute(tag, name).endsWith("%") ? undefined : numbersIn(attribute(tag, name))[0];
+  const [, , viewWidth, viewHeight] = numbersIn(attribute(tag, "viewbox"));
+  const [width, height] = [length("width") ?? viewWidth ?? 100, length("height") ?? viewHeight ?? 100];
+  const lengths = [width, height, viewWidth ?? width, viewHeight ?? height];
+  if (lengths.some((one) => !(one > 0) || one > LONGEST_VIEW)) return "has a size that can't be drawn.";
+  const isLong = (one: number, other: number): boolean => Math.max(one / other, other / one) > MOST_ASPECT;
+  return isLong(width, height) || isLong(viewWidth ?? width, viewHeight ?? height)
+    ? `is more than ${MOST_ASPECT} times as long as it is wide.`
+    : null;
+}
+
+function filterProblem(name: string, tag: SaxesTagPlain): string | null {
+  const reaches = (attributeName: string, most: number): boolean =>
+    numbersIn(attribute(tag, attributeName)).some((one) => Math.abs(one) > most);
+  const isFar =
+    (name === "femorphology" && reaches("radius", FARTHEST_MORPHOLOGY)) ||
+    (name === "feconvolvematrix" && reaches("order", FARTHEST_MORPHOLOGY)) ||
+    (name === "feturbulence" && reaches("numoctaves", FARTHEST_MORPHOLOGY)) ||
+    ((name === "fegaussianblur" || name === "fedropshadow") && reaches("stddeviation", FARTHEST));
+  return isFar ? "has a filter that reaches too far to be drawn." : null;
 }
 
 const isOutside = (target: string): boolean =>

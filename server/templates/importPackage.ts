@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
-import { createWriteStream } from "node:fs";
-import { open } from "node:fs/promises";
+import { createReadStream, createWriteStream } from "node:fs";
+import { readFile } from "node:fs/promises";
 import { join } from "node:path";
 import { Readable, Transform } from "node:stream";
 import { pipeline } from "node:stream/promises";
@@ -24,7 +24,9 @@ import { UploadProblem } from "../media/uploadProblem";
 import { MOST_PACKAGE_BYTES } from "./packageLimits";
 import { inWorkFolder } from "../workFolder";
 import { freeSlug } from "../promotions/slug";
-import { type ZippedFile, readText, readZip } from "./readZip";
+import { readForeign } from "../foreign/readForeign";
+import { type Unpacked } from "../foreign/unpackPackage";
+import { parseJson } from "../doors/readBody";
 
 const MOST_JSON_BYTES = 2_000_000;
 
@@ -43,12 +45,8 @@ export async function importPackage(
   return inWorkFolder("package", async (folder) => {
     const path = join(folder, "package.zip");
     await pipeline(Readable.fromWeb(body as WebStream), limited(name), createWriteStream(path));
-    const file = await open(path);
-    try {
-      return await takeIn(scope, memberId, name, await readZip(file.fd, name));
-    } finally {
-      await file.close();
-    }
+    const unpacked = await readForeign("unpackPackage", { zip: path, folder, name }, name);
+    return takeIn(scope, memberId, name, new Map(unpacked.map((file) => [file.name, file])));
   });
 }
 
@@ -71,13 +69,13 @@ async function takeIn(
   scope: TeamScope,
   memberId: string,
   name: string,
-  files: Map<string, ZippedFile>,
+  files: ReadonlyMap<string, Unpacked>,
 ): Promise<{ slug: string; name: string }> {
   const { template, media } = await readAbout(name, files);
   for (const { file, sha256 } of media) {
     const found = files.get(file);
     if (!found) throw new UploadProblem(`“${name}” names ${file}, but does not hold it.`);
-    if ((await hashOf(found)) !== sha256)
+    if (found.sha256 !== sha256)
       throw new UploadProblem(`${file} in “${name}” is not what the package says it is: its SHA-256 differs.`);
   }
   const ids = new Map<string, string>();
@@ -89,13 +87,15 @@ async function takeIn(
 /** Reads and checks `template.json`, with its media named by path. */
 async function readAbout(
   name: string,
-  files: Map<string, ZippedFile>,
+  files: ReadonlyMap<string, Unpacked>,
 ): Promise<{ template: Template; media: readonly PackagedMedia[] }> {
   const about = files.get(PACKAGE_FILE);
   if (!about) throw new UploadProblem(`“${name}” holds no ${PACKAGE_FILE}: it is not a template package.`);
-  const text = await readText(about, MOST_JSON_BYTES);
+  if (about.bytes > MOST_JSON_BYTES)
+    throw new UploadProblem(`“${about.name}” in the package is larger than ${MOST_JSON_BYTES / 1e6} MB.`);
+  const text = await readFile(about.path, "utf8");
   try {
-    const { template: unread, media } = readPackage(JSON.parse(text));
+    const { template: unread, media } = readPackage(parseJson(text, `${PACKAGE_FILE} in “${name}”`));
     // Its media are paths still; the schema of documents knows ids, so each stands in for one while it is checked.
     const paths = new Map<string, string>();
     const stand = readTemplate(withStandIns(unread, paths));
@@ -105,8 +105,6 @@ async function readAbout(
       throw new UploadProblem(`The template in “${name}” shows ${missing}, which is not among the package’s media.`);
     return { template, media };
   } catch (error) {
-    if (error instanceof SyntaxError)
-      throw new UploadProblem(`${PACKAGE_FILE} in “${name}” is not JSON: ${error.message}.`);
     if (error instanceof ValidationError)
       throw new UploadProblem(`${PACKAGE_FILE} in “${name}” is not sound: ${problemsInWords(error)}`);
     throw error;
@@ -139,19 +137,13 @@ function withStandIns(value: unknown, paths: Map<string, string>): unknown {
   );
 }
 
-async function hashOf(file: ZippedFile): Promise<string> {
-  const hash = createHash("sha256");
-  await pipeline(await file.open(), hash);
-  return hash.digest("hex");
-}
-
 async function takeMedia(
   scope: TeamScope,
   { name, rights }: PackagedMedia,
-  file: ZippedFile | undefined,
+  file: Unpacked | undefined,
 ): Promise<string> {
   if (!file) throw new UploadProblem(`“${name}” is not in the package.`);
-  const { id, known } = await receiveMedia(scope, name, Readable.toWeb(await file.open()) as ReadableStream);
+  const { id, known } = await receiveMedia(scope, name, Readable.toWeb(createReadStream(file.path)) as ReadableStream);
   if (!known)
     await scope
       .update("media")

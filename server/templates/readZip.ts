@@ -1,5 +1,4 @@
 import { Readable } from "node:stream";
-import { buffer } from "node:stream/consumers";
 import { type Entry, type ZipFile, fromFd } from "yauzl";
 import { UploadProblem } from "../media/uploadProblem";
 
@@ -68,9 +67,3 @@ const openEntry = (zip: ZipFile, entry: Entry): Promise<Readable> =>
   new Promise((resolve, reject) =>
     zip.openReadStream(entry, (error, stream) => (error ? reject(error) : resolve(new Readable().wrap(stream)))),
   );
-
-/** A small file of a zip as text. Throws an UploadProblem when it is too large. */
-export async function readText(file: ZippedFile, most: number): Promise<string> {
-  if (file.bytes > most) throw new UploadProblem(`“${file.name}” in the package is larger than ${most / 1e6} MB.`);
-  return (await buffer(await file.open())).toString("utf8");
-}

@@ -1,0 +1,53 @@
+import { createHash } from "node:crypto";
+import { createWriteStream } from "node:fs";
+import { open } from "node:fs/promises";
+import { join } from "node:path";
+import { Transform } from "node:stream";
+import { pipeline } from "node:stream/promises";
+import { Refusal } from "../../core/refusal";
+import { readZip } from "../templates/readZip";
+
+/** A file of a package, as it was unpacked. */
+export interface Unpacked {
+  readonly name: string;
+  readonly path: string;
+  readonly bytes: number;
+  readonly sha256: string;
+}
+
+/** Unpacks a zip into an empty folder, under names of our own. Throws a Refusal in words where it is none, or a trap. */
+export async function unpackPackage({
+  zip,
+  folder,
+  name,
+}: {
+  zip: string;
+  folder: string;
+  name: string;
+}): Promise<Unpacked[]> {
+  const file = await open(zip);
+  try {
+    const files = await readZip(file.fd, name);
+    const unpacked: Unpacked[] = [];
+    for (const one of files.values()) {
+      const path = join(folder, String(unpacked.length));
+      const hash = createHash("sha256");
+      const counted = new Transform({
+        transform(chunk: Buffer, _encoding, done) {
+          hash.update(chunk);
+          done(null, chunk);
+        },
+      });
+      await one
+        .open()
+        .then((inside) => pipeline(inside, counted, createWriteStream(path)))
+        .catch(() => {
+          throw new Refusal(`“${name}” is damaged at ${one.name}. Export the template again.`);
+        });
+      unpacked.push({ name: one.name, path, bytes: one.bytes, sha256: hash.digest("hex") });
+    }
+    return unpacked;
+  } finally {
+    await file.close();
+  }
+}
