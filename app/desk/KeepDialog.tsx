@@ -7,6 +7,7 @@ import { Button } from "../components/Button";
 import { DialogFrame } from "../components/DialogFrame";
 import { Choice, Field } from "../components/Field";
 import { Notice } from "../components/Notice";
+import { firstLetters } from "../../core/text/cleanText";
 
 const answer = object({ slug: string(), name: string(), problem: string() });
 
@@ -24,7 +25,7 @@ export function KeepDialog({
   onKept: (name: string) => void;
   onClose: () => void;
 }) {
-  const [wanted, setWanted] = useState(name.slice(0, 60));
+  const [wanted, setWanted] = useState(firstLetters(name, 60));
   const [purpose, setPurpose] = useState<string>(promotion.base.purpose);
   const [fixed, setFixed] = useState<readonly SlotKey[]>([]);
   const [problem, setProblem] = useState<string | null>(null);

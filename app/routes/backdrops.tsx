@@ -13,6 +13,7 @@ import { inputClasses } from "../components/Field";
 import { PageHead } from "../components/PageHead";
 import { Tabs } from "../components/Tabs";
 import { MEDIA_TABS } from "../media/tabs";
+import { firstLetters } from "../../core/text/cleanText";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { scope, id } = await requirePerson(request);
@@ -37,7 +38,7 @@ export async function action({ request }: Route.ActionArgs) {
   const kept = await keepFromShelf(
     scope,
     recipe,
-    `${words.slice(0, 60)}, ${recipe.motif}`,
+    `${firstLetters(words, 60)}, ${recipe.motif}`,
     `made from the words “${words}”`,
     ["backdrop", recipe.motif],
   );

@@ -12,6 +12,7 @@ import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { useDropZone } from "../components/useDropZone";
 import { ScrollBox } from "../components/ScrollBox";
+import { isRefusal } from "../../server/edits/applyEach";
 
 export async function loader({ request }: Route.LoaderArgs) {
   await requirePerson(request);
@@ -47,7 +48,7 @@ export async function action({ request }: Route.ActionArgs) {
     const preview = await previewImport(scope, bytes, team.currency, match);
     return { preview, problem: null, imported: null } satisfies Answer;
   } catch (error) {
-    if (error instanceof SyntaxError || error instanceof RangeError) return failed(`“${file.name}”: ${error.message}`);
+    if (isRefusal(error)) return failed(`“${file.name}”: ${error.message}`);
     throw error;
   }
 }

@@ -16,6 +16,7 @@ export async function action({ request, params: { slug } }: Route.ActionArgs) {
   const said: unknown = await jsonOf(request).catch(() => null);
   if (!body.isValidSync(said, { strict: true }))
     return Response.json({ problem: "Say which page, where, and whether you are here." }, { status: 422 });
-  await tellTeam(scope.connection, scope.teamId, { topic: "presence", slug, name, ...said });
+  const { page, at, here } = said;
+  await tellTeam(scope.connection, scope.teamId, { topic: "presence", slug, name, page, at, here });
   return new Response(null, { status: 204 });
 }

@@ -27,6 +27,7 @@ import { megabytes } from "../components/mediaLook";
 import { isUnderWay, useRenditionNews } from "../components/useRenditionNews";
 import { DeskHeader } from "../desk/DeskHeader";
 import { RenderBlocked } from "../desk/RenderBlocked";
+import { NO_ID, readIds } from "../../server/ids";
 
 export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
   const { scope, team } = await requirePerson(request);
@@ -46,8 +47,9 @@ export async function action({ request, params: { slug } }: Route.ActionArgs) {
   const { scope, name } = await requireEditor(request);
   const form = await formOf(request);
   const intent = form.get("intent");
-  if (intent === "cancel") await cancelRendition(scope, formText(form, "rendition"));
-  else if (intent === "retry") await retryRendition(scope, formText(form, "rendition"));
+  const rendition = readIds(formText(form, "rendition"))[0] ?? NO_ID;
+  if (intent === "cancel") await cancelRendition(scope, rendition);
+  else if (intent === "retry") await retryRendition(scope, rendition);
   else {
     const quality = form.get("quality");
     if (!isQuality(quality))

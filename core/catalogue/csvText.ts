@@ -1,4 +1,5 @@
 import Papa from "papaparse";
+import { Refusal } from "../refusal";
 
 export const CSV_LIMITS = { bytes: 20_000_000, rows: 50_000, columns: 100 } as const;
 
@@ -12,13 +13,13 @@ export interface DecodedText {
  * UTF-8 is read as windows-1252, which older office programs write. Throws, in words, when it is no text at all.
  */
 export function decodeText(bytes: Uint8Array): DecodedText {
-  if (bytes.length === 0) throw new SyntaxError("The file is empty (0 bytes).");
+  if (bytes.length === 0) throw new Refusal("The file is empty (0 bytes).");
   if (bytes.length > CSV_LIMITS.bytes)
-    throw new SyntaxError(`The file is larger than the limit for lists: ${CSV_LIMITS.bytes / 1e6} MB.`);
+    throw new Refusal(`The file is larger than the limit for lists: ${CSV_LIMITS.bytes / 1e6} MB.`);
   const encoding = encodingOf(bytes);
   const text = new TextDecoder(encoding.toLowerCase()).decode(bytes);
   if (/[\u0000-\u0008\u000e-\u001f]/.test(text))
-    throw new SyntaxError(
+    throw new Refusal(
       "The file is not a list of text: it holds control characters. Save it as CSV and bring it again.",
     );
   return { text, encoding };
@@ -27,7 +28,7 @@ export function decodeText(bytes: Uint8Array): DecodedText {
 function encodingOf(bytes: Uint8Array): DecodedText["encoding"] {
   const [first, second] = bytes;
   if ((first === 0x50 && second === 0x4b) || (first === 0x1f && second === 0x8b))
-    throw new SyntaxError("The file is a packed archive, not a list. Save the sheet as CSV and bring it again.");
+    throw new Refusal("The file is a packed archive, not a list. Save the sheet as CSV and bring it again.");
   if (first === 0xff && second === 0xfe) return "UTF-16LE";
   if (first === 0xfe && second === 0xff) return "UTF-16BE";
   const head = bytes.subarray(0, 2000);
@@ -57,19 +58,18 @@ export function parseCsv(text: string): CsvTable {
   });
   const broken = errors.find(({ type }) => type === "Quotes");
   if (broken)
-    throw new SyntaxError(
+    throw new Refusal(
       `A quote is opened near row ${(broken.row ?? 0) + 1} and never closed. Close it, or double the quotes inside of a cell.`,
     );
   const [header, ...rows] = data;
-  if (!header || header.every((cell) => cell.trim() === ""))
-    throw new SyntaxError("The first row must name the columns.");
-  if (rows.length === 0) throw new SyntaxError("The list has column names but no rows.");
+  if (!header || header.every((cell) => cell.trim() === "")) throw new Refusal("The first row must name the columns.");
+  if (rows.length === 0) throw new Refusal("The list has column names but no rows.");
   if (rows.length > CSV_LIMITS.rows)
-    throw new SyntaxError(
+    throw new Refusal(
       `The list has more than ${CSV_LIMITS.rows} rows. Split it and bring the parts one after another.`,
     );
   if (header.length > CSV_LIMITS.columns)
-    throw new SyntaxError(`The list has ${header.length} columns; the limit is ${CSV_LIMITS.columns}.`);
+    throw new Refusal(`The list has ${header.length} columns; the limit is ${CSV_LIMITS.columns}.`);
   return { delimiter: meta.delimiter, header: header.map((cell) => cell.trim()), rows };
 }
 

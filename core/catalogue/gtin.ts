@@ -1,3 +1,4 @@
+import { Refusal } from "../refusal";
 /** The lengths of a Global Trade Item Number (GS1 General Specifications): GTIN-8, -12, -13 and -14. */
 const LENGTHS = [8, 12, 13, 14];
 
@@ -6,7 +7,7 @@ const LENGTHS = [8, 12, 13, 14];
  * that completes the sum to a multiple of ten). Throws when there is anything but digits.
  */
 export function gtinCheckDigit(digits: string): number {
-  if (!/^\d+$/.test(digits)) throw new SyntaxError("A GTIN has digits only.");
+  if (!/^\d+$/.test(digits)) throw new Refusal("A GTIN has digits only.");
   const sum = Array.from(digits)
     .reverse()
     .reduce((total, digit, index) => total + Number(digit) * (index % 2 === 0 ? 3 : 1), 0);

@@ -2,6 +2,7 @@ import { type Money, parsePrice } from "../offer/money";
 import { type Content, isContentUnit } from "../offer/unitPrice";
 import { plainCell } from "./csvText";
 import { gtinProblem } from "./gtin";
+import { Refusal } from "../refusal";
 
 /** What a list of products can say of each. */
 export const PRODUCT_FIELDS = ["code", "name", "line", "text", "price", "content", "link", "tags", "stock"] as const;
@@ -119,9 +120,9 @@ const HIGHEST_PRICE = 2_000_000_000;
 
 /** As `parsePrice`, refusing what is missing or too high to be true. */
 export function readPrice(typed: string, currency: string): Money {
-  if (typed === "") throw new SyntaxError("A product needs a price, such as 24.00.");
+  if (typed === "") throw new Refusal("A product needs a price, such as 24.00.");
   const price = parsePrice(typed, currency);
-  if (price.amount > HIGHEST_PRICE) throw new RangeError("That price is too high to be true.");
+  if (price.amount > HIGHEST_PRICE) throw new Refusal("That price is too high to be true.");
   return price;
 }
 
@@ -146,7 +147,7 @@ export function readContent(typed: string): Content | null {
       kilo: "kg",
     }[word] ?? word;
   if (!found || !(quantity > 0) || !isContentUnit(unit))
-    throw new SyntaxError(`“${typed}” does not say what the product holds. Write it like 500 g, 1.5 l or 6 pieces.`);
+    throw new Refusal(`“${typed}” does not say what the product holds. Write it like 500 g, 1.5 l or 6 pieces.`);
   return { quantity, unit };
 }
 
@@ -160,9 +161,9 @@ export function readTags(typed: string): string[] {
         .filter((tag) => tag !== ""),
     ),
   ];
-  if (tags.length > MOST_TAGS) throw new SyntaxError(`At most ${MOST_TAGS} tags.`);
+  if (tags.length > MOST_TAGS) throw new Refusal(`At most ${MOST_TAGS} tags.`);
   const long = tags.find((tag) => Array.from(tag).length > MOST_TAG);
-  if (long) throw new SyntaxError(`The tag “${long.slice(0, 20)}…” is longer than ${MOST_TAG} characters.`);
+  if (long) throw new Refusal(`The tag “${long.slice(0, 20)}…” is longer than ${MOST_TAG} characters.`);
   return tags;
 }
 
@@ -171,7 +172,7 @@ export function readLink(typed: string): string {
   if (typed === "") return "";
   const whole = /^https?:\/\//i.test(typed) ? typed : `https://${typed}`;
   if (!/^https?:\/\/[^\s/?#]+\.[^\s/?#]+\S*$/i.test(whole))
-    throw new SyntaxError(`“${typed}” is not a web address. Write it like https://example.com/pots.`);
+    throw new Refusal(`“${typed}” is not a web address. Write it like https://example.com/pots.`);
   return whole;
 }
 
@@ -180,7 +181,7 @@ function readYes(typed: string): boolean {
   if (["", "yes", "y", "true", "1", "in stock", "available", "x"].includes(word) || /^[1-9]\d*$/.test(word))
     return true;
   if (["no", "n", "false", "0", "out of stock", "sold out", "-"].includes(word)) return false;
-  throw new SyntaxError(`“${typed}” does not say whether it is in stock. Write yes or no.`);
+  throw new Refusal(`“${typed}” does not say whether it is in stock. Write yes or no.`);
 }
 
 export const writeContent = (content: Content | null): string => (content ? `${content.quantity} ${content.unit}` : "");

@@ -1,5 +1,6 @@
 import { parseColor } from "./typedColor";
 import { parseHex } from "./srgb";
+import { Refusal } from "../refusal";
 
 /** A named colour of a brand, with its role if it has one. */
 export interface NamedColor {
@@ -50,10 +51,10 @@ export function readTokens(text: string): PaletteFile {
   try {
     parsed = JSON.parse(text);
   } catch {
-    throw new SyntaxError("This is not a design tokens file: it is not JSON.");
+    throw new Refusal("This is not a design tokens file: it is not JSON.");
   }
   if (typeof parsed !== "object" || parsed === null || Array.isArray(parsed))
-    throw new SyntaxError("This is not a design tokens file: it must be a JSON object.");
+    throw new Refusal("This is not a design tokens file: it must be a JSON object.");
   const colors: NamedColor[] = [];
   const walk = (value: unknown, path: readonly string[], inherited: string | undefined): void => {
     if (typeof value !== "object" || value === null || path.length > 12) return;
@@ -90,7 +91,7 @@ function tokenHex(value: unknown, path: readonly string[]): string | null {
       );
     }
   }
-  throw new SyntaxError(`The token “${path.join(".")}” holds a colour that can't be read.`);
+  throw new Refusal(`The token “${path.join(".")}” holds a colour that can't be read.`);
 }
 
 /** Colours as a GIMP palette file (.gpl). */
@@ -106,7 +107,7 @@ export function writeGpl({ name, colors }: PaletteFile): string {
 export function readGpl(text: string): PaletteFile {
   const lines = text.replace(/^\ufeff/, "").split(/\r?\n/);
   if (lines[0]?.trim() !== "GIMP Palette")
-    throw new SyntaxError("This is not a GIMP palette: its first line must be “GIMP Palette”.");
+    throw new Refusal("This is not a GIMP palette: its first line must be “GIMP Palette”.");
   let name = "";
   const colors: NamedColor[] = [];
   lines.slice(1).forEach((line, index) => {
@@ -116,7 +117,7 @@ export function readGpl(text: string): PaletteFile {
     const found = /^\s*(\d{1,3})\s+(\d{1,3})\s+(\d{1,3})(?:\s+(.*))?$/.exec(line);
     const channels = found?.slice(1, 4).map(Number);
     if (!channels || channels.some((channel) => channel > 255))
-      throw new SyntaxError(`Line ${index + 2} of the palette is not a colour: “${line.slice(0, 40)}”.`);
+      throw new Refusal(`Line ${index + 2} of the palette is not a colour: “${line.slice(0, 40)}”.`);
     colors.push({ name: found?.[4]?.trim() || "Untitled", hex: parseColor(`rgb(${channels.join(", ")})`) });
   });
   return checked({ name, colors }, "GIMP palette");
@@ -156,9 +157,9 @@ export const writePaletteFile = (format: PaletteFormat, file: PaletteFile): stri
   ({ tokens: writeTokens, gpl: writeGpl, css: writeCss })[format](file);
 
 function checked(file: PaletteFile, what: string): PaletteFile {
-  if (file.colors.length === 0) throw new SyntaxError(`This ${what} holds no colours.`);
+  if (file.colors.length === 0) throw new Refusal(`This ${what} holds no colours.`);
   if (file.colors.length > MOST_COLORS)
-    throw new SyntaxError(`This ${what} holds ${file.colors.length} colours; the limit is ${MOST_COLORS}.`);
+    throw new Refusal(`This ${what} holds ${file.colors.length} colours; the limit is ${MOST_COLORS}.`);
   return file;
 }
 

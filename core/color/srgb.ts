@@ -1,3 +1,4 @@
+import { Refusal } from "../refusal";
 /** Colours are sRGB hex (`#rrggbb`) in documents; channels here are 0 to 1. */
 export interface Rgb {
   readonly r: number;
@@ -12,7 +13,7 @@ export const isHex = (value: string): boolean => HEX.test(value);
 /** Reads `#rrggbb`. Throws, naming what it got, on anything else. */
 export function parseHex(hex: string): Rgb {
   const digits = HEX.exec(hex)?.[1];
-  if (!digits) throw new SyntaxError(`A colour must look like #1a2b3c, got “${hex}”.`);
+  if (!digits) throw new Refusal(`A colour must look like #1a2b3c, got “${hex}”.`);
   const channel = (start: number): number => Number.parseInt(digits.slice(start, start + 2), 16) / 255;
   return { r: channel(0), g: channel(2), b: channel(4) };
 }

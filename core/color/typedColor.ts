@@ -1,6 +1,7 @@
 import { type Oklab, clampChroma, converter, formatHex, parse } from "culori";
 import { parseHex } from "./srgb";
 import { toOklch } from "./oklch";
+import { Refusal } from "../refusal";
 
 export const COLOR_NOTATIONS = ["hex", "rgb", "hsl", "oklch"] as const;
 export type ColorNotation = (typeof COLOR_NOTATIONS)[number];
@@ -22,7 +23,7 @@ export function parseColor(typed: string): string {
           : "",
     );
   if (!found || (found.alpha !== undefined && found.alpha < 1))
-    throw new SyntaxError(
+    throw new Refusal(
       `“${typed}” is not a colour. Write it like #2f6b4f, rgb(47 107 79), hsl(152 39% 30%) or oklch(0.47 0.08 160).`,
     );
   const { r, g, b } = toRgb(found);

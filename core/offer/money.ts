@@ -1,5 +1,6 @@
 import Decimal from "decimal.js";
 import { type MinorUnits, minorUnits } from "../units";
+import { Refusal } from "../refusal";
 
 export interface Money {
   readonly amount: MinorUnits;
@@ -52,9 +53,9 @@ export function parsePrice(typed: string, currency: string): Money {
   const commaIsDecimal =
     !bare.includes(".") && new RegExp(`^\\d+,\\d{1,${Math.max(1, Math.min(2, digits))}}$`).test(bare);
   const plain = commaIsDecimal ? bare.replace(",", ".") : bare.replace(/,(?=\d{3}(\D|$))/g, "");
-  if (!/^\d{1,12}(\.\d+)?$/.test(plain)) throw new SyntaxError(`“${typed}” is not a price. Write it like 24.00.`);
+  if (!/^\d{1,12}(\.\d+)?$/.test(plain)) throw new Refusal(`“${typed}” is not a price. Write it like 24.00.`);
   const minor = new Decimal(plain).times(new Decimal(10).pow(digits));
-  if (!minor.isInteger()) throw new SyntaxError(`“${typed}” has more decimal places than ${currency} has (${digits}).`);
+  if (!minor.isInteger()) throw new Refusal(`“${typed}” has more decimal places than ${currency} has (${digits}).`);
   return money(minor.toNumber(), currency);
 }
 

@@ -1,4 +1,5 @@
 import { daysBetween } from "./days";
+import { Refusal } from "../refusal";
 /** An offer's window: two instants, and the zone in which people read them. The end is the first moment it is over. */
 export interface OfferWindow {
   readonly startsAt: Date;
@@ -21,9 +22,9 @@ export function offerState(window: OfferWindow, at: Date): OfferState {
  */
 export function instantOf(local: string, zone: string): Date {
   const parts = /^(\d{4})-(\d{2})-(\d{2})T(\d{2}):(\d{2})$/.exec(local);
-  if (!parts) throw new SyntaxError(`“${local}” is not a date and time. Write it like 2030-05-01T09:00.`);
+  if (!parts) throw new Refusal(`“${local}” is not a date and time. Write it like 2030-05-01T09:00.`);
   const asUtc = Date.parse(`${local}:00Z`);
-  if (Number.isNaN(asUtc)) throw new SyntaxError(`“${local}” is not a date and time that exists.`);
+  if (Number.isNaN(asUtc)) throw new Refusal(`“${local}” is not a date and time that exists.`);
   const first = asUtc - offsetAt(asUtc, zone);
   return new Date(asUtc - offsetAt(first, zone));
 }

@@ -9,11 +9,9 @@ import { type ReadForm, readForm } from "../formProblems";
 import { isZone } from "../auth/setUp";
 import { markNaming } from "../promotions/outdated";
 import { usesInWords, usesOf } from "../usage/usesOf";
+import { dayAndTime, words } from "../doors/fields";
 
-const local = string()
-  .matches(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, "Choose a date and a time.")
-  .required("Choose a date and a time.");
-const typed = string().trim().max(80, "At most 80 characters.").default("");
+const typed = words(80);
 
 const form = object({
   id: string()
@@ -21,7 +19,7 @@ const form = object({
     .nullable()
     .transform((value: unknown) => (value === "" ? null : value))
     .default(null),
-  name: string().trim().max(80, "At most 80 characters.").required("An offer needs a name, such as “Potting week”."),
+  name: words(80).required("An offer needs a name, such as “Potting week”."),
   kind: string().oneOf(OFFER_KINDS, "Choose a kind from the list.").required(),
   percent: typed,
   amount: typed,
@@ -38,12 +36,12 @@ const form = object({
     .default("all"),
   products: string().default(""),
   tags: string().default(""),
-  starts: local,
-  ends: local,
+  starts: dayAndTime(),
+  ends: dayAndTime(),
   zone: string().test("zone", "Write a time zone such as Europe/London.", (zone) => zone === undefined || isZone(zone)),
-  code: string().trim().max(30, "At most 30 characters.").default(""),
-  small_print: string().trim().max(300, "At most 300 characters.").default(""),
-  limits: string().trim().max(120, "At most 120 characters.").default(""),
+  code: words(30),
+  small_print: words(300),
+  limits: words(120),
 });
 
 /** Adds an offer, or changes one when the form names it. Times are read in the offer's zone, else the team's. */

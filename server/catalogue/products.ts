@@ -14,12 +14,10 @@ import { type ReadForm, readForm } from "../formProblems";
 import { markNaming } from "../promotions/outdated";
 import { usesInWords, usesOfEach } from "../usage/usesOf";
 import { setPictures } from "./productPictures";
+import { words } from "../doors/fields";
+import { Refusal } from "../../core/refusal";
 
-const text = (field: keyof typeof MOST_LETTERS) =>
-  string()
-    .trim()
-    .max(MOST_LETTERS[field] ?? 0, `At most ${MOST_LETTERS[field]} characters.`)
-    .default("");
+const text = (field: keyof typeof MOST_LETTERS) => words(MOST_LETTERS[field] ?? 0);
 
 const form = object({
   id: string()
@@ -190,7 +188,7 @@ export async function changeField(
       }
     }
   } catch (error) {
-    if (error instanceof SyntaxError || error instanceof RangeError) return error.message;
+    if (error instanceof Refusal) return error.message;
     throw error;
   }
   await productChanged(scope, id, field === "name" ? value : row.name);

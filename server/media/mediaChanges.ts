@@ -6,6 +6,8 @@ import { type ReadForm, readForm } from "../formProblems";
 import { markNaming } from "../promotions/outdated";
 import { mediaFacts } from "./storedFacts";
 import { usesInWords, usesOfEach } from "../usage/usesOf";
+import { optionalDay, words } from "../doors/fields";
+import { Refusal } from "../../core/refusal";
 
 export interface Changed {
   readonly done: string;
@@ -86,15 +88,12 @@ export async function tagMedia(
   };
 }
 
-const day = string()
-  .matches(/^(\d{4}-\d{2}-\d{2})?$/, "Choose a day.")
-  .default("");
 const rightsForm = object({
-  source: string().trim().max(200, "At most 200 characters.").default(""),
-  licence: string().trim().max(200, "At most 200 characters.").default(""),
-  holder: string().trim().max(120, "At most 120 characters.").default(""),
-  rights_from: day,
-  rights_to: day,
+  source: words(200),
+  licence: words(200),
+  holder: words(120),
+  rights_from: optionalDay(),
+  rights_to: optionalDay(),
 });
 
 /** Writes the rights note of items. */
@@ -135,7 +134,9 @@ const point = object({ x: number().min(0).max(1).required(), y: number().min(0).
  * where it followed its subject before.
  */
 export async function moveFocal(scope: TeamScope, id: string, value: unknown): Promise<void> {
-  const focal = point.validateSync(value, { stripUnknown: true });
+  if (!point.isValidSync(value))
+    throw new Refusal("A focal point lies inside the picture: from 0 to 1 across and down.");
+  const focal = { x: value.x, y: value.y };
   const row = await scope.media().selectAll().where("id", "=", id).executeTakeFirst();
   if (!row?.facts || mediaFacts(row)?.kind === "sound") return;
   await scope

@@ -16,6 +16,8 @@ import { keepRevision } from "./revisions";
 import { firstFills, samplesFor } from "./samples";
 import { freeSlug, slugOf } from "./slug";
 import { Refusal } from "../../core/refusal";
+import { firstLetters } from "../../core/text/cleanText";
+import { isId } from "../ids";
 
 export interface StoredPromotion {
   readonly id: string;
@@ -62,13 +64,11 @@ export async function createPromotion(
   const offered = await newestTemplate(scope, chosen.template);
   if (!offered) throw new Response(`There is no template “${chosen.template}” in your team.`, { status: 404 });
   const { ref, template } = offered;
-  const product = await scope
-    .select("product")
-    .select(["id", "name"])
-    .where("id", "=", chosen.product)
-    .executeTakeFirst();
+  const product = isId(chosen.product)
+    ? await scope.select("product").select(["id", "name"]).where("id", "=", chosen.product).executeTakeFirst()
+    : undefined;
   if (!product) throw new Response("There is no such product in your team.", { status: 404 });
-  const offer = chosen.offer
+  const offer = isId(chosen.offer)
     ? await scope.select("offer").select("id").where("id", "=", chosen.offer).executeTakeFirst()
     : null;
   if (chosen.offer && !offer) throw new Response("There is no such offer in your team.", { status: 404 });
@@ -89,7 +89,7 @@ export async function createPromotion(
         .executeTakeFirst()
     )?.id ??
     null;
-  const name = chosen.name ?? `${product.name}: ${template.name.toLowerCase()}`.slice(0, MOST_NAME);
+  const name = chosen.name ?? firstLetters(`${product.name}: ${template.name.toLowerCase()}`, MOST_NAME);
   const document = readPromotion(
     newPromotion(ref, template, {
       name,
@@ -111,7 +111,7 @@ export async function copyPromotion(scope: TeamScope, slug: string, memberId: st
   const taken = new Set((await scope.select("promotion").select("name").execute()).map(({ name }) => name));
   const named = (count: number): string => {
     const ending = count === 1 ? ", copy" : `, copy ${count}`;
-    return `${document.name.slice(0, MOST_NAME - ending.length)}${ending}`;
+    return `${firstLetters(document.name, MOST_NAME - ending.length)}${ending}`;
   };
   let count = 1;
   while (taken.has(named(count))) count++;

@@ -9,6 +9,7 @@ import { type EditResult } from "../edits/applyEach";
 import { addPromotion, checkDesign, checkReferences, promotionBySlug, saveEdits } from "./promotionStore";
 import { keepRevision } from "./revisions";
 import { Refusal } from "../../core/refusal";
+import { firstLetters } from "../../core/text/cleanText";
 
 /** A promotion that another is linked to. */
 export interface LinkedPromotion {
@@ -79,7 +80,7 @@ export async function makeShorter(
   const ending = `, ${seconds} s`;
   const document: Promotion = {
     ...readPromotion(wished),
-    name: `${longer.document.name.slice(0, MOST_NAME - ending.length)}${ending}`,
+    name: `${firstLetters(longer.document.name, MOST_NAME - ending.length)}${ending}`,
     longer: { promotion: longer.id, revision },
   };
   await checkDesign(scope, longer.document, document, member.role);
