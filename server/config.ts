@@ -22,6 +22,10 @@ const schema = object({
   LIMIT_CLIP_SECONDS: number().default(600),
   LIMIT_CLIP_PIXELS: number().default(4096 * 2304),
   LIMIT_CLIP_TRACKS: number().default(8),
+  KEEP_EDITS_DAYS: number().integer().min(1).default(7),
+  KEEP_REMOVED_DAYS: number().integer().min(1).default(30),
+  KEEP_MADE_DAYS: number().integer().min(1).default(30),
+  KEEP_RENDERS_DAYS: number().integer().min(1).default(90),
   LEAST_FREE_BYTES: number().min(0).default(200_000_000),
 });
 

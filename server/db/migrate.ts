@@ -9,6 +9,7 @@ import * as edits from "./migrations/0004_edits";
 import * as passed from "./migrations/0005_passed";
 import * as brandAge from "./migrations/0006_brand_age";
 import * as holding from "./migrations/0007_holding";
+import * as spaceUsed from "./migrations/0008_space_used";
 import { type Database } from "./tables";
 
 /** In order. A migration that has run anywhere is never changed; a new one is added. */
@@ -20,6 +21,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   "0005_passed": passed,
   "0006_brand_age": brandAge,
   "0007_holding": holding,
+  "0008_space_used": spaceUsed,
 };
 
 /** Brings the database to the newest shape, the job queue's tables included. Safe to run twice. */

@@ -219,6 +219,14 @@ export interface WorkerTable {
   host: Generated<string>;
   pid: Generated<number>;
 }
+/** How much space is used, as it was counted last; what all teams share has no team. */
+export interface SpaceUsedTable {
+  team_id: string | null;
+  kind: string;
+  files: number;
+  bytes: ColumnType<string, number, number>;
+  counted_at: Date;
+}
 /** A job whose worker broke while it ran. */
 export interface JobStrikeTable {
   job_key: string;
@@ -250,4 +258,5 @@ export interface Database {
   rendition: RenditionTable;
   worker: WorkerTable;
   job_strike: JobStrikeTable;
+  space_used: SpaceUsedTable;
 }

@@ -19,6 +19,8 @@ export const JOBS = {
     replacement: replacement.optional().default(undefined),
   }),
   "follow-subject": object({ media: string().uuid().required() }),
+  /** What nothing refers to goes; see `server/retention`. */
+  "tidy-up": object({}),
   "render-rendition": object({ rendition: string().uuid().required(), asking: number().integer().default(1) }),
 } as const;
 export type Jobs = { readonly [Name in keyof typeof JOBS]: InferType<(typeof JOBS)[Name]> };

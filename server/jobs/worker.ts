@@ -8,6 +8,7 @@ import { giveUpIngest, ingestMedia } from "../media/ingest";
 import { openPaintPool } from "../render/paintPool";
 import { giveUpRendition, renderRendition } from "../render/renditionJob";
 import { removeWorkFolder, tidyWorkFolders } from "../workFolder";
+import { tidyUp } from "../retention/tidyUp";
 import { openRoom } from "./alone";
 import { type JobName } from "./enqueue";
 import { freeJobsOf } from "./freedJobs";
@@ -43,6 +44,10 @@ export async function startWorker(broke: number | null = null): Promise<RunningW
       run: ({ media }) => followMedia(db, media),
       giveUp: () => Promise.resolve(),
     },
+    "tidy-up": {
+      run: async () => void (await tidyUp(db, new Date())),
+      giveUp: () => Promise.resolve(),
+    },
     "render-rendition": {
       run: (asked) => renderRendition(db, pool, asked),
       giveUp: (asked, why) => giveUpRendition(db, asked, why),
@@ -52,6 +57,7 @@ export async function startWorker(broke: number | null = null): Promise<RunningW
   const tasks = {
     "ingest-media": taskOf("ingest-media", work["ingest-media"], place),
     "follow-subject": taskOf("follow-subject", work["follow-subject"], place),
+    "tidy-up": taskOf("tidy-up", work["tidy-up"], place),
     "render-rendition": taskOf("render-rendition", work["render-rendition"], place),
   } satisfies Record<JobName, TaskList[string]>;
 
@@ -64,6 +70,8 @@ export async function startWorker(broke: number | null = null): Promise<RunningW
     events,
     pgPool: connections,
     taskList: tasks,
+    // Every night, once, however many workers there are.
+    crontab: "41 3 * * * tidy-up ?max=2&jobKey=tidy-up",
     concurrency: 3,
     pollInterval: POLL_MS,
     noHandleSignals: true,

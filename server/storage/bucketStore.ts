@@ -68,6 +68,11 @@ export function bucketStore(config: Config): Store {
     async remove(key) {
       await client.send(new DeleteObjectCommand({ Bucket, Key: key }));
     },
+    async *under(folder) {
+      for await (const { Contents = [] } of paginateListObjectsV2({ client }, { Bucket, Prefix: `${folder}/` }))
+        for (const { Key, Size = 0, LastModified = new Date() } of Contents)
+          if (Key) yield { key: Key, bytes: Size, keptAt: LastModified };
+    },
   };
 }
 

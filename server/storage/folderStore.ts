@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { constants } from "node:fs";
-import { access, copyFile, mkdir, open, readdir, rename, rm } from "node:fs/promises";
-import { dirname, join, normalize, sep } from "node:path";
+import { access, copyFile, mkdir, open, readdir, rename, rm, stat } from "node:fs/promises";
+import { dirname, join, normalize, relative, sep } from "node:path";
 import { type Store } from "./storeType";
 
 /** A store in a local folder. Files are written aside, synced, then renamed into place. */
@@ -42,5 +42,15 @@ export function folderStore(folder: string): Store {
       return whole.map(({ name }) => name).sort();
     },
     remove: (key) => rm(pathOf(key), { force: true }),
+    async *under(within) {
+      const entries = await readdir(pathOf(within), { recursive: true, withFileTypes: true }).catch(() => []);
+      for (const entry of entries) {
+        if (!entry.isFile()) continue;
+        const path = join(entry.parentPath, entry.name);
+        const about = await stat(path).catch(() => null);
+        // It may have gone meanwhile.
+        if (about) yield { key: relative(folder, path), bytes: about.size, keptAt: about.mtime };
+      }
+    },
   };
 }

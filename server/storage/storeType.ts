@@ -8,4 +8,14 @@ export interface Store {
   /** The names of the files that lie in a folder itself, in order. */
   list(folder: string): Promise<string[]>;
   remove(key: string): Promise<void>;
+  /** All that lies under a folder, however deep. */
+  under(folder: string): AsyncIterable<StoredFile>;
+}
+
+/** A file of the store, as it lies there. */
+export interface StoredFile {
+  readonly key: string;
+  readonly bytes: number;
+  /** When it was kept. */
+  readonly keptAt: Date;
 }

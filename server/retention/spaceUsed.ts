@@ -1,0 +1,77 @@
+import { type Kysely, sql } from "kysely";
+import { type Database } from "../db/tables";
+import { type TeamScope } from "../db/teamScope";
+import { store } from "../storage/store";
+import { type Folder, KINDS } from "./unreferredFiles";
+
+const SHA = /[0-9a-f]{64}/;
+/** Media as it was brought in, apart from what is made of it. */
+const ORIGINALS = "originals";
+const WORKING_COPIES = "working copies";
+
+interface Used {
+  files: number;
+  bytes: number;
+}
+
+/** Counts the space that each team uses, by kind, and what all of them share; kept until it is counted again. */
+export async function countSpace(db: Kysely<Database>, at: Date): Promise<void> {
+  const owners = await ownersOf(db);
+  const used = new Map<string, Map<string, Used>>();
+  for (const folder of Object.keys(KINDS) as Folder[])
+    for await (const { key, bytes } of store().under(folder)) {
+      const isOriginal = key.endsWith("/original");
+      const kind = folder === "media" ? (isOriginal ? ORIGINALS : WORKING_COPIES) : KINDS[folder];
+      // What several teams brought lies there once; each is told of it.
+      for (const team of owners.get(folder === "renditions" ? key : (SHA.exec(key)?.[0] ?? "")) ?? [""]) {
+        const kinds = used.get(team) ?? new Map<string, Used>();
+        const sum = kinds.get(kind) ?? { files: 0, bytes: 0 };
+        kinds.set(kind, { files: sum.files + 1, bytes: sum.bytes + bytes });
+        used.set(team, kinds);
+      }
+    }
+  const rows = [...used].flatMap(([team, kinds]) =>
+    [...kinds].map(([kind, sum]) => ({ team_id: team === "" ? null : team, kind, ...sum, counted_at: at })),
+  );
+  await db.transaction().execute(async (within) => {
+    await within.deleteFrom("space_used").execute();
+    if (rows.length > 0) await within.insertInto("space_used").values(rows).execute();
+  });
+}
+
+/** Which teams each file of media, each font and each rendition is of. */
+async function ownersOf(db: Kysely<Database>): Promise<ReadonlyMap<string, readonly string[]>> {
+  const { rows } = await sql<{ what: string; teams: string[] }>`
+    select what, array_agg(distinct team_id::text) as teams from (
+      select sha256 as what, team_id from media
+      union all select sha256, team_id from font
+      union all select file_key, team_id from rendition where file_key is not null) as all_of_them
+    group by what`.execute(db);
+  return new Map(rows.map(({ what, teams }) => [what, teams]));
+}
+
+/** What a team uses, by kind, the largest first; with what all teams share. Null while it was never counted. */
+export async function spaceOf(scope: TeamScope): Promise<{
+  readonly countedAt: Date;
+  readonly kinds: readonly {
+    readonly kind: string;
+    readonly files: number;
+    readonly bytes: number;
+    readonly isShared: boolean;
+  }[];
+} | null> {
+  const rows = await scope.connection
+    .selectFrom("space_used")
+    .selectAll()
+    .where((where) => where.or([where("team_id", "=", scope.teamId), where("team_id", "is", null)]))
+    .execute();
+  const [first] = rows;
+  if (!first) return null;
+  const kinds = rows.map(({ kind, files, bytes, team_id }) => ({
+    kind,
+    files,
+    bytes: Number(bytes),
+    isShared: team_id === null,
+  }));
+  return { countedAt: first.counted_at, kinds: kinds.sort((one, other) => other.bytes - one.bytes) };
+}

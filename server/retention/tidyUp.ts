@@ -1,0 +1,38 @@
+import { type Kysely } from "kysely";
+import { config } from "../config";
+import { type Database } from "../db/tables";
+import { log } from "../log";
+import { forgetOldRenditions } from "./oldRenders";
+import { forgetRemovedMedia } from "./removedMedia";
+import { countSpace } from "./spaceUsed";
+import { thinEdits } from "./thinnedEdits";
+import { removeUnreferred } from "./unreferredFiles";
+
+const DAY_MS = 86_400_000;
+
+/** What was tidied up. */
+export interface Tidied {
+  readonly edits: number;
+  readonly versions: number;
+  readonly media: number;
+  readonly renditions: number;
+  readonly files: number;
+  readonly bytes: number;
+}
+
+/** The nightly job: what nothing refers to goes after the days that are set, then the space is counted. Safe to run twice. */
+export async function tidyUp(db: Kysely<Database>, now: Date): Promise<Tidied> {
+  const ago = (days: number): Date => new Date(now.getTime() - days * DAY_MS);
+  const { KEEP_EDITS_DAYS, KEEP_REMOVED_DAYS, KEEP_MADE_DAYS, KEEP_RENDERS_DAYS } = config();
+  const thinned = await thinEdits(db, ago(KEEP_EDITS_DAYS));
+  const renditions = await forgetOldRenditions(db, ago(KEEP_RENDERS_DAYS));
+  const media = await forgetRemovedMedia(db, ago(KEEP_REMOVED_DAYS));
+  const removed = await removeUnreferred(db, ago(KEEP_MADE_DAYS));
+  await db.deleteFrom("session").where("expires_at", "<", now).execute();
+  await db.deleteFrom("sign_in_pace").where("next_at", "<", ago(1)).execute();
+  await db.deleteFrom("job_strike").where("struck_at", "<", ago(KEEP_MADE_DAYS)).execute();
+  await countSpace(db, now);
+  const tidied = { ...thinned, media, renditions, ...removed };
+  log.info(tidied, "tidied up");
+  return tidied;
+}
