@@ -3,6 +3,7 @@ import { type RouteConfig, index, layout, route } from "@react-router/dev/routes
 export default [
   route("sign-in", "routes/signIn.tsx"),
   route("set-up", "routes/setUp.tsx"),
+  route("join/:token", "routes/join.tsx"),
   route("sign-out", "routes/signOut.ts"),
   route("healthz", "routes/healthz.ts"),
   route("readyz", "routes/readyz.ts"),
@@ -38,6 +39,8 @@ export default [
   route("renders/:id/captions/:file", "routes/renderCaptions.ts"),
   layout("routes/shell.tsx", [
     index("routes/bench.tsx"),
+    route("you", "routes/you.tsx"),
+    route("team", "routes/team.tsx"),
     route("brand-book", "routes/brandBook.tsx"),
     route("brand-book/sheet", "routes/brandSheet.tsx"),
     route("catalogue", "routes/catalogue.tsx"),

@@ -108,6 +108,16 @@ export default function Shell({ loaderData: { name, role, email, brand, brands, 
                 <br />
                 {role} in {team}
               </div>
+              <MenuItem>
+                <NavLink to="/you" className="mt-1 block px-2 py-1.5 data-focus:bg-paper">
+                  You
+                </NavLink>
+              </MenuItem>
+              <MenuItem>
+                <NavLink to="/team" className="block px-2 py-1.5 data-focus:bg-paper">
+                  Team{role === "owner" ? " and space" : ""}
+                </NavLink>
+              </MenuItem>
               {/* Submitted by hand: the menu closes on a click and would take a form inside it along. */}
               <MenuItem>
                 <button

@@ -18,8 +18,11 @@ const cookie = () =>
     secure: config().SECURE_COOKIES === "yes",
   });
 
+/** A token that can't be guessed. */
+export const newToken = (): string => randomBytes(32).toString("base64url");
+
 /** Only the hash of a token is stored, so that a read of the table signs nobody in. */
-const tokenHash = (token: string): string => createHash("sha256").update(token).digest("hex");
+export const tokenHash = (token: string): string => createHash("sha256").update(token).digest("hex");
 
 /** Who is asking, and the team whose rows they may see. */
 export interface Person {
@@ -41,7 +44,7 @@ export interface Person {
 
 /** Starts a session for a member and gives the header that carries it. */
 export async function startSession(memberId: string, teamId: string, device = ""): Promise<string> {
-  const token = randomBytes(32).toString("base64url");
+  const token = newToken();
   const expires = new Date(Date.now() + LIFETIME_DAYS * 86_400_000);
   await database().deleteFrom("session").where("expires_at", "<", new Date()).execute();
   await database()
@@ -70,6 +73,10 @@ async function endSessions(which: (query: Ending) => Ending): Promise<number> {
 /** Ends all sessions of a person but one. Gives how many they were. */
 export const endOtherSessions = (member: string, kept: string): Promise<number> =>
   endSessions((query) => query.where("member_id", "=", member).where("id", "!=", kept));
+
+/** Ends all sessions of a person. */
+export const endAllSessions = (member: string): Promise<number> =>
+  endSessions((query) => query.where("member_id", "=", member));
 
 /** Ends one session of a person. */
 export const endOneSession = (member: string, id: string): Promise<number> =>
@@ -124,6 +131,13 @@ export async function requireEditor(request: Request): Promise<Person> {
   const person = await requirePerson(request);
   if (person.role === "reviewer")
     throw new Response("Reviewers can look and comment, but not change things.", { status: 403 });
+  return person;
+}
+
+/** The signed-in person if they own the team's account. */
+export async function requireOwner(request: Request): Promise<Person> {
+  const person = await requirePerson(request);
+  if (person.role !== "owner") throw new Response("Only an owner of the team changes who is in it.", { status: 403 });
   return person;
 }
 

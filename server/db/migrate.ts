@@ -10,6 +10,7 @@ import * as passed from "./migrations/0005_passed";
 import * as brandAge from "./migrations/0006_brand_age";
 import * as holding from "./migrations/0007_holding";
 import * as spaceUsed from "./migrations/0008_space_used";
+import * as invitations from "./migrations/0009_invitations";
 import { type Database } from "./tables";
 
 /** In order. A migration that has run anywhere is never changed; a new one is added. */
@@ -22,6 +23,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   "0006_brand_age": brandAge,
   "0007_holding": holding,
   "0008_space_used": spaceUsed,
+  "0009_invitations": invitations,
 };
 
 /** Brings the database to the newest shape, the job queue's tables included. Safe to run twice. */

@@ -27,6 +27,18 @@ export interface MemberTable extends TeamRow {
   role: Role;
   password_hash: string;
   working_brand_id: string | null;
+  joined_at: Timestamp;
+}
+/** A link by which somebody joins, or, with a member, chooses another password. */
+export interface InvitationTable extends TeamRow {
+  token_hash: string;
+  role: Role;
+  /** For whom it is. */
+  note: Generated<string>;
+  member_id: string | null;
+  made_by: string;
+  created_at: Timestamp;
+  expires_at: Date;
 }
 export interface SessionTable {
   id: Generated<string>;
@@ -237,6 +249,7 @@ export interface JobStrikeTable {
 export interface Database {
   team: TeamTable;
   member: MemberTable;
+  invitation: InvitationTable;
   session: SessionTable;
   sign_in_pace: SignInPaceTable;
   brand: BrandTable;

@@ -1,0 +1,68 @@
+import { type FetcherWithComponents } from "react-router";
+import { Button } from "../components/Button";
+import { type PeopleAnswer } from "./peopleAnswer";
+
+interface Space {
+  readonly countedAt: string;
+  readonly kinds: readonly {
+    readonly kind: string;
+    readonly files: number;
+    readonly bytes: number;
+    readonly isShared: boolean;
+  }[];
+}
+
+/** A size as people read it, in decimal units (IEC 80000-13). */
+export function sizeInWords(bytes: number): string {
+  const units = ["bytes", "kB", "MB", "GB", "TB"];
+  const step = bytes < 1000 ? 0 : Math.min(units.length - 1, Math.floor(Math.log10(bytes) / 3));
+  const value = bytes / 1000 ** step;
+  return `${step === 0 || value >= 100 ? Math.round(value) : value.toFixed(1)} ${units[step]}`;
+}
+
+/** How much space the team uses, by kind, as it was counted last. */
+export function SpaceUsed({ space, fetcher }: { space: Space | null; fetcher: FetcherWithComponents<PeopleAnswer> }) {
+  const all = space?.kinds.reduce((sum, { bytes }) => sum + bytes, 0) ?? 0;
+  const own = space?.kinds.filter(({ isShared }) => !isShared).reduce((sum, { bytes }) => sum + bytes, 0) ?? 0;
+  return (
+    <section aria-label="Space used">
+      <div className="mb-3 flex items-baseline justify-between gap-4">
+        <h2>Space used</h2>
+        {space && <span className="font-heading text-xl">{sizeInWords(own)}</span>}
+      </div>
+      {space ? (
+        <>
+          <ul className="flex flex-col gap-3">
+            {space.kinds.map(({ kind, files, bytes, isShared }) => (
+              <li key={kind}>
+                <div className="flex justify-between gap-3 text-sm">
+                  <span>
+                    {kind}
+                    {isShared && <span className="text-soft"> · shared by all teams, made again when wanted</span>}
+                  </span>
+                  <span className="whitespace-nowrap text-soft">
+                    {sizeInWords(bytes)} in {files} {files === 1 ? "file" : "files"}
+                  </span>
+                </div>
+                <div aria-hidden className="mt-1 h-1.5 bg-rule">
+                  <div
+                    className={`h-full ${isShared ? "bg-firm" : "bg-accent"}`}
+                    style={{ width: `${(100 * bytes) / Math.max(1, all)}%` }}
+                  />
+                </div>
+              </li>
+            ))}
+          </ul>
+          <p className="mt-3 text-sm text-soft">Counted on {space.countedAt}, and every night.</p>
+        </>
+      ) : (
+        <p className="text-sm text-soft">It is counted every night; the first count is still to come.</p>
+      )}
+      <fetcher.Form method="post" className="mt-3">
+        <Button type="submit" name="intent" value="count-space">
+          Count now
+        </Button>
+      </fetcher.Form>
+    </section>
+  );
+}
