@@ -7,6 +7,7 @@ bin/bench solve    all scenes of a six-scene promotion in three formats, against
 bin/bench gallery  scrolling 60 templates while their previews are painted ÷ when all are there
 bin/bench sound    mixing 30 s of twelve pieces ÷ 30 s, and how smoothly the lanes of three minutes scroll
 bin/bench lists    list, search and page requests over 10 000 products and 5 000 media rows
+bin/bench load     what each page costs, fifty people browsing and twenty saving, with the demo and with a large team
   --data DIR       the data folder of bin/start with the demo world (.data)`;
 
 const { values, positionals } = parseArgs({
@@ -21,6 +22,7 @@ else if (name === "solve") await (await import("./solve")).benchSolve();
 else if (name === "gallery") await (await import("./gallery")).benchGallery(values.data);
 else if (name === "sound") await (await import("./sound")).benchSound(values.data);
 else if (name === "lists") await (await import("./lists")).benchLists(values.data);
+else if (name === "load") await (await import("./load")).benchLoad(values.data);
 else {
   console.log(USAGE);
   process.exitCode = values.help ? 0 : 2;

@@ -36,7 +36,9 @@ export async function fileResponse(
       "content-disposition",
       `attachment; filename="${saveAs.replace(/[^\w.-]/g, "_")}"; filename*=UTF-8''${encodeURIComponent(saveAs)}`,
     );
-  const range = /^bytes=(\d*)-(\d*)$/.exec(request.headers.get("range") ?? "");
+  // Only of the very file that the rest is asked of (RFC 9110, 13.1.5).
+  const isOfAnother = request.headers.has("if-range") && request.headers.get("if-range") !== tag;
+  const range = isOfAnother ? null : /^bytes=(\d*)-(\d*)$/.exec(request.headers.get("range") ?? "");
   const stream = (start: number, end: number): ReadableStream =>
     Readable.toWeb(createReadStream(path, { start, end, highWaterMark: CHUNK_BYTES })) as ReadableStream;
   if (!range || (range[1] === "" && range[2] === "")) {

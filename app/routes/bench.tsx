@@ -1,8 +1,8 @@
 import { Link } from "react-router";
 import { isFormatName } from "../../core/placement/formats";
 import { wallTime } from "../../core/offer/validity";
-import { formatsInOrder } from "../../core/document/formatList";
 import { requirePerson } from "../../server/auth/sessions";
+import { stillStamp } from "../../server/promotions/stillStamp";
 import { loadBench } from "../../server/promotions/bench";
 import type { Route } from "./+types/bench";
 import { ButtonLink } from "../components/Button";
@@ -25,12 +25,11 @@ export async function loader({ request }: Route.LoaderArgs) {
   return {
     firstName: name.split(" ")[0] ?? name,
     today: day(now),
-    promotions: promotions.map(({ slug, revision, document, updatedAt }) => ({
-      slug,
-      revision,
-      name: document.name,
-      formats: formatsInOrder(document),
-      changed: write.format(updatedAt),
+    stamp: stillStamp(team),
+    more: promotions.count - promotions.promotions.length,
+    promotions: promotions.promotions.map(({ changedAt, ...promotion }) => ({
+      ...promotion,
+      changed: write.format(changedAt),
     })),
     offers: offers.map(({ id, name: offer, what, at, startsAt, endsAt }) => {
       const shown = new Date(at.getTime() - (what === "ends" ? 1 : 0));
@@ -47,7 +46,9 @@ export async function loader({ request }: Route.LoaderArgs) {
   };
 }
 
-export default function Bench({ loaderData: { firstName, today, promotions, offers, running } }: Route.ComponentProps) {
+export default function Bench({
+  loaderData: { firstName, today, stamp, more, promotions, offers, running },
+}: Route.ComponentProps) {
   const shares = useRenditionNews(running);
   return (
     <main className="flex-1 px-8 py-7 max-sm:px-4">
@@ -73,7 +74,7 @@ export default function Bench({ loaderData: { firstName, today, promotions, offe
               {promotions.map(({ slug, revision, name, formats, changed }) => (
                 <li key={slug} className="bg-card">
                   <Link to={`/promotions/${slug}`} className="flex h-full flex-col">
-                    <TrioThumbs slug={slug} revision={revision} formats={formats} />
+                    <TrioThumbs slug={slug} revision={revision} formats={formats} stamp={stamp} />
                     <span className="flex items-baseline justify-between gap-3 px-4 py-3">
                       <span className="font-semibold">{name}</span>
                       <span className="text-sm whitespace-nowrap text-soft">{changed}</span>
@@ -82,6 +83,11 @@ export default function Bench({ loaderData: { firstName, today, promotions, offe
                 </li>
               ))}
             </ul>
+          )}
+          {more > 0 && (
+            <Link to="/promotions" className="mt-4 inline-block underline underline-offset-4">
+              All promotions, {more} more
+            </Link>
           )}
         </section>
         <div className="flex flex-col gap-8">

@@ -22,6 +22,7 @@ import { Button, ButtonLink } from "../components/Button";
 import { inputClasses } from "../components/Field";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
+import { PageTurns } from "../components/PageTurns";
 import { useMarked } from "../components/useMarked";
 import { Tabs } from "../components/Tabs";
 import { thumbAddress } from "../components/mediaLook";
@@ -311,23 +312,13 @@ export default function Catalogue({
           </table>
         </ScrollBox>
       )}
-      {pages > 1 && (
-        <nav aria-label="Pages" className="mt-4 flex items-center justify-end gap-5 text-sm">
-          {query.page > 0 && (
-            <Link to={linkTo({ page: String(query.page) })} className="underline">
-              Earlier
-            </Link>
-          )}
-          <span className="figures">
-            {query.page * pageSize + 1}–{Math.min(count, (query.page + 1) * pageSize)} of {count}
-          </span>
-          {query.page + 1 < pages && (
-            <Link to={linkTo({ page: String(query.page + 2) })} className="underline">
-              Later
-            </Link>
-          )}
-        </nav>
-      )}
+      <PageTurns
+        page={query.page + 1}
+        pages={pages}
+        pageSize={pageSize}
+        count={count}
+        to={(page) => linkTo({ page: String(page) })}
+      />
       {(edited || isNew) && (
         <ProductEditor
           key={edited?.id ?? "new"}

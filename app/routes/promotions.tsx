@@ -1,27 +1,44 @@
+import { type ChangeEvent } from "react";
 import { Copy } from "lucide-react";
-import { Form, Link, redirect, useNavigation } from "react-router";
-import { formatsInOrder } from "../../core/document/formatList";
+import { Form, Link, redirect, useNavigation, useSearchParams, useSubmit } from "react-router";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { formText } from "../../server/formText";
-import { allPromotions, copyPromotion } from "../../server/promotions/promotionStore";
+import { copyPromotion } from "../../server/promotions/promotionStore";
+import {
+  PROMOTIONS_A_PAGE,
+  PROMOTION_SORTS,
+  PROMOTION_STATES,
+  type PromotionSort,
+  type PromotionState,
+  listPromotions,
+  readPromotionQuery,
+} from "../../server/promotions/promotionList";
+import { stillStamp } from "../../server/promotions/stillStamp";
 import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/promotions";
 import { ButtonLink } from "../components/Button";
+import { Choice, Field } from "../components/Field";
 import { PageHead } from "../components/PageHead";
+import { PageTurns } from "../components/PageTurns";
 import { TrioThumbs } from "../components/TrioThumbs";
 
 export async function loader({ request }: Route.LoaderArgs) {
-  const { scope } = await requirePerson(request);
-  const promotions = await allPromotions(scope);
+  const { scope, team, role } = await requirePerson(request);
+  const query = readPromotionQuery(new URL(request.url).searchParams);
+  const { promotions, count, page, pages } = await listPromotions(scope, query);
   return {
-    promotions: promotions.map(({ slug, revision, document }) => ({
-      slug,
-      revision,
-      name: document.name,
-      formats: formatsInOrder(document),
-    })),
+    query,
+    promotions: promotions.map(({ slug, name, revision, formats }) => ({ slug, name, revision, formats })),
+    ...{ count, page, pages, pageSize: PROMOTIONS_A_PAGE, stamp: stillStamp(team), edits: role !== "reviewer" },
+    choices: {
+      states: entriesOf<PromotionState>(PROMOTION_STATES),
+      sorts: entriesOf<PromotionSort>(PROMOTION_SORTS),
+    },
   };
 }
+
+const entriesOf = <Key extends string>(choices: Readonly<Record<Key, string>>): [key: string, text: string][] =>
+  Object.entries<string>(choices);
 
 /** Makes a copy of a promotion, and goes on with it. */
 export async function action({ request }: Route.ActionArgs) {
@@ -30,16 +47,43 @@ export async function action({ request }: Route.ActionArgs) {
   return redirect(`/promotions/${slug}`);
 }
 
-export default function Promotions({ loaderData: { promotions } }: Route.ComponentProps) {
+export default function Promotions({ loaderData }: Route.ComponentProps) {
+  const { query, promotions, count, page, pages, pageSize, stamp, edits, choices } = loaderData;
   const busy = useNavigation().state !== "idle";
+  const [params] = useSearchParams();
+  const submit = useSubmit();
+  const isNarrowed = query.words !== "" || query.state !== "all";
+  const ask = ({ currentTarget }: ChangeEvent<HTMLFormElement>): void => void submit(currentTarget, { replace: true });
+  const turned = (to: number): string => {
+    const turnedParams = new URLSearchParams(params);
+    turnedParams.set("page", String(to));
+    return `?${turnedParams}`;
+  };
   return (
     <main className="flex-1 px-8 py-7 max-sm:px-4">
       <PageHead title="Promotions" about="Every template you have filled.">
-        <ButtonLink look="main" to="/promotions/new">
-          New promotion
-        </ButtonLink>
+        {edits && (
+          <ButtonLink look="main" to="/promotions/new">
+            New promotion
+          </ButtonLink>
+        )}
       </PageHead>
-      {promotions.length === 0 && (
+      {(count > 0 || isNarrowed) && (
+        <Form
+          role="search"
+          onChange={ask}
+          className="mb-5 grid max-w-4xl grid-cols-[minmax(0,2fr)_minmax(0,1fr)_minmax(0,1fr)] gap-4 max-sm:grid-cols-1"
+        >
+          <Field label="Search" name="words" type="search" placeholder="name" defaultValue={query.words} />
+          <Choice label="State" name="state" defaultValue={query.state} options={choices.states} />
+          <Choice label="In order" name="sort" defaultValue={query.sort} options={choices.sorts} />
+        </Form>
+      )}
+      <p role="status" className="mb-3 text-sm text-soft">
+        {count === 1 ? "1 promotion" : `${count} promotions`}
+        {isNarrowed && count === 0 && ". Nothing fits: take a word away, or look at all states."}
+      </p>
+      {promotions.length === 0 && !isNarrowed && (
         <p className="border border-dashed border-firm p-14 text-center text-soft">
           None yet. “New promotion” asks for a template, a product and an offer, and fills the first version for you.
         </p>
@@ -48,23 +92,26 @@ export default function Promotions({ loaderData: { promotions } }: Route.Compone
         {promotions.map(({ slug, revision, name, formats }) => (
           <li key={slug} className="relative flex flex-col bg-card">
             <Link to={`/promotions/${slug}`} className="flex flex-1 flex-col">
-              <TrioThumbs slug={slug} revision={revision} formats={formats} />
+              <TrioThumbs slug={slug} revision={revision} formats={formats} stamp={stamp} />
               <span className="block py-3 pr-28 pl-4 font-semibold">{name}</span>
             </Link>
-            <Form method="post" className="absolute right-2.5 bottom-2.5">
-              <button
-                name="copy"
-                value={slug}
-                disabled={busy}
-                aria-label={`Make a copy of ${name}`}
-                className="flex min-h-7 items-center gap-1.5 px-1.5 text-[13.5px] text-soft underline-offset-4 hover:text-ink hover:underline"
-              >
-                <Copy aria-hidden size={14} /> Copy
-              </button>
-            </Form>
+            {edits && (
+              <Form method="post" className="absolute right-2.5 bottom-2.5">
+                <button
+                  name="copy"
+                  value={slug}
+                  disabled={busy}
+                  aria-label={`Make a copy of ${name}`}
+                  className="flex min-h-7 items-center gap-1.5 px-1.5 text-[13.5px] text-soft underline-offset-4 hover:text-ink hover:underline"
+                >
+                  <Copy aria-hidden size={14} /> Copy
+                </button>
+              </Form>
+            )}
           </li>
         ))}
       </ul>
+      <PageTurns page={page} pages={pages} pageSize={pageSize} count={count} to={turned} />
     </main>
   );
 }

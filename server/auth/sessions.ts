@@ -36,6 +36,8 @@ export interface Person {
     readonly locale: string;
     readonly zone: string;
     readonly currency: string;
+    /** Grows whenever something changes that the team's frames are drawn from, other than promotions. */
+    readonly stamp: string;
   };
   readonly scope: TeamScope;
   /** The session they are in. */
@@ -90,6 +92,7 @@ export async function findPerson(request: Request): Promise<Person | null> {
     .selectFrom("session")
     .innerJoin("member", "member.id", "session.member_id")
     .innerJoin("team", "team.id", "session.team_id")
+    .leftJoin("team_stamp", "team_stamp.team_id", "session.team_id")
     .where("session.token_hash", "=", tokenHash(token))
     .where("session.expires_at", ">", new Date())
     .select([
@@ -103,16 +106,17 @@ export async function findPerson(request: Request): Promise<Person | null> {
       "team.locale",
       "team.zone",
       "team.currency",
+      "team_stamp.stamp",
     ])
     .executeTakeFirst();
   if (!row) return null;
-  const { session, id, name, email, role, team_id, team_name, locale, zone, currency } = row;
+  const { session, id, name, email, role, team_id, team_name, locale, zone, currency, stamp } = row;
   return {
     id,
     name,
     email,
     role,
-    team: { id: team_id, name: team_name, locale, zone, currency },
+    team: { id: team_id, name: team_name, locale, zone, currency, stamp: stamp ?? "1" },
     scope: teamScope(database(), team_id),
     session,
   };

@@ -21,6 +21,11 @@ export interface TeamTable {
   /** Whether all of a demo team is there; false while it is being loaded. */
   loaded: Generated<boolean>;
 }
+/** Grows whenever something changes that the team's frames are drawn from, other than promotions. */
+export interface TeamStampTable {
+  team_id: string;
+  stamp: ColumnType<string, number, number>;
+}
 export interface MemberTable extends TeamRow {
   email: string;
   name: string;
@@ -248,6 +253,7 @@ export interface JobStrikeTable {
 
 export interface Database {
   team: TeamTable;
+  team_stamp: TeamStampTable;
   member: MemberTable;
   invitation: InvitationTable;
   session: SessionTable;

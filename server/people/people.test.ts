@@ -32,7 +32,11 @@ async function tokenFor(role: Role): Promise<string> {
 }
 /** Somebody who joined by a link, signed in. */
 async function joined(role: Role, email = `${randomUUID()}@example.com`): Promise<Person> {
-  const answer = await acceptInvitation(await tokenFor(role), formOf({ name: "Ines", email, password: PASSWORD }), "Linux");
+  const answer = await acceptInvitation(
+    await tokenFor(role),
+    formOf({ name: "Ines", email, password: PASSWORD }),
+    "Linux",
+  );
   if (!answer.ok) throw new Error(JSON.stringify(answer.problems));
   return requirePerson(asking(answer.values.cookie));
 }
@@ -67,7 +71,10 @@ test("a link that was taken back or has run out is good for nothing", async () =
   const [, first] = await openInvitations(team.scope);
   await revokeInvitation(owner, first?.id ?? "");
   expect(await invitedBy(back)).toBeNull();
-  await team.scope.update("invitation").set({ expires_at: new Date(0) }).execute();
+  await team.scope
+    .update("invitation")
+    .set({ expires_at: new Date(0) })
+    .execute();
   expect(await invitedBy(old)).toBeNull();
   expect(await openInvitations(team.scope)).toEqual([]);
 });

@@ -1,20 +1,33 @@
 import { offerState } from "../../core/offer/validity";
 import { type TeamScope } from "../db/teamScope";
-import { allPromotions } from "./promotionStore";
+import { listPromotions } from "./promotionList";
 
+/** The rest is on the page of all promotions. */
+const MOST_IN_WORK = 8;
+const MOST_RUNNING = 50;
+const MOST_OFFERS = 200;
 const SOON_MS = 14 * 86_400_000;
 
 /** What needs doing: promotions in work, offers that start or end soon, renders under way. */
 export async function loadBench(scope: TeamScope) {
   const now = new Date();
   const [promotions, offers, running] = await Promise.all([
-    allPromotions(scope),
-    scope.select("offer").selectAll().orderBy("starts_at").execute(),
+    listPromotions(scope, { words: "", state: "all", sort: "changed", page: 1 }, MOST_IN_WORK),
+    scope
+      .select("offer")
+      .select(["id", "name", "starts_at", "ends_at", "zone"])
+      .where("ends_at", ">", now)
+      .where("starts_at", "<", new Date(now.getTime() + SOON_MS))
+      .orderBy("starts_at")
+      .limit(MOST_OFFERS)
+      .execute(),
     scope
       .select("rendition")
       .innerJoin("render", "render.id", "rendition.render_id")
       .innerJoin("promotion", "promotion.id", "render.promotion_id")
       .where("rendition.state", "in", ["waiting", "working"])
+      .orderBy("rendition.created_at")
+      .limit(MOST_RUNNING)
       .select([
         "rendition.id",
         "rendition.state",

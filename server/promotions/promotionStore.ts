@@ -42,17 +42,6 @@ export async function promotionBySlug(scope: TeamScope, slug: string): Promise<S
   };
 }
 
-export async function allPromotions(scope: TeamScope): Promise<StoredPromotion[]> {
-  const rows = await scope.select("promotion").selectAll().orderBy("updated_at", "desc").execute();
-  return rows.map((row) => ({
-    id: row.id,
-    slug: row.slug,
-    revision: row.revision,
-    document: readPromotion(row.document),
-    updatedAt: row.updated_at,
-  }));
-}
-
 const LEAST_TUNE_MS = 10_000;
 
 /** Makes a promotion from a template, a product and an offer: a filled first version, since all slots have a source. */

@@ -1,5 +1,4 @@
 import { createHash } from "node:crypto";
-import { writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { type Promotion } from "../../core/document/promotion";
 import { formatOf, type FormatName } from "../../core/placement/formats";
@@ -10,12 +9,18 @@ import { type TeamScope } from "../db/teamScope";
 import { loadRenderInput } from "../promotions/loadFacts";
 import { stillKey } from "../storage/keys";
 import { store } from "../storage/store";
-import { frameSource } from "./frameSource";
+import { type Threads, openThreads } from "../threads/openThreads";
+import { type StillTask } from "./stillThread";
 import { preparedInput } from "./preparedInput";
 import { ticksOf } from "../../core/time/ticks";
 import { inWorkFolder } from "../workFolder";
 
 const SHORT_SIDE = 360;
+
+let threads: Threads<StillTask, undefined> | null = null;
+/** One thread, started when the first still is wanted and ended when none is for a while. */
+const stillThreads = (): Threads<StillTask, undefined> =>
+  (threads ??= openThreads("server/render/stillThread.ts", { minThreads: 0, maxThreads: 1, idleTimeout: 60_000 }));
 
 /** A local PNG of a scene's settled moment, painted on first use and kept under a hash of all it shows. */
 export async function stillFile(
@@ -35,16 +40,11 @@ export async function stillFile(
   if (!(await store().has(key))) {
     const { width, height } = formatOf(format);
     const size = { width: Math.round((width * SHORT_SIDE) / 1080), height: Math.round((height * SHORT_SIDE) / 1080) };
-    const source = frameSource(prepared, input, size);
-    try {
-      await inWorkFolder("still", async (folder) => {
-        const path = join(folder, "still.png");
-        await writeFile(path, await source.pngAt(time));
-        await store().keep(key, path);
-      });
-    } finally {
-      source.stop();
-    }
+    await inWorkFolder("still", async (folder) => {
+      const path = join(folder, "still.png");
+      await stillThreads().run({ input, format, time, size, path });
+      await store().keep(key, path);
+    });
   }
   return store().local(key);
 }

@@ -1,0 +1,228 @@
+import { spawn } from "node:child_process";
+import { once } from "node:events";
+import { readFileSync } from "node:fs";
+import { createHash, randomBytes, randomUUID } from "node:crypto";
+import { createCookie } from "react-router";
+import { type Kysely, sql } from "kysely";
+import { freePort } from "../server/cli/cluster";
+import { type Database } from "../server/db/tables";
+import { openDemoData } from "./demoInstance";
+
+const PEOPLE = 50;
+const EDITORS = 20;
+const BROWSE_MS = 20_000;
+const SAVE_MS = 10_000;
+const WARM = 3;
+const TURNS = 12;
+/** A clock tick of the kernel's accounting (proc(5), stat), in milliseconds. */
+const TICK_MS = 10;
+
+const LARGE = { promotions: 500, media: 2000, products: 10_000 };
+
+/** Pages as people go through them. */
+const PAGES = (slug: string): readonly string[] => [
+  ...["/", "/promotions", "/catalogue", "/catalogue/offers", "/media", "/templates", "/brand-book"],
+  ...[`/promotions/${slug}`, `/promotions/${slug}/proof`, `/promotions/${slug}/send`],
+];
+
+/**
+ * Measures pages over loopback: what each costs the web server, how many a second fifty people get, how fast twenty editors
+ * save; with the demo world, and with a large team.
+ */
+export async function benchLoad(data: string): Promise<void> {
+  const demo = await openDemoData(data);
+  const { database } = await import("../server/db/connect");
+  const db = database();
+  const team = await db.selectFrom("team").select("id").where("is_demo", "=", true).executeTakeFirstOrThrow();
+  try {
+    await measured(db, data, team.id, "the demo world");
+    const grown = await grow(db, team.id);
+    try {
+      await measured(
+        db,
+        data,
+        team.id,
+        `${LARGE.promotions} promotions, ${LARGE.media} media, ${LARGE.products} products`,
+      );
+    } finally {
+      await grown();
+    }
+  } finally {
+    await demo.close();
+  }
+}
+
+async function measured(db: Kysely<Database>, data: string, team: string, name: string): Promise<void> {
+  console.log(`\nWith ${name}`);
+  const port = await freePort();
+  const server = spawn(
+    process.execPath,
+    ["--import", "tsx", "server/cli/start.ts", "--data", data, "--port", String(port), "--no-worker"],
+    { stdio: ["ignore", "pipe", "inherit"], env: { ...process.env, LOG_LEVEL: "fatal" } },
+  );
+  try {
+    for await (const text of server.stdout.setEncoding("utf8")) if (String(text).includes("ready at")) break;
+    const address = `http://127.0.0.1:${port}`;
+    const web = webProcess(server.pid ?? 0);
+    const cookies = await sessions(db, team, PEOPLE);
+    const { slug } = await db
+      .selectFrom("promotion")
+      .select("slug")
+      .where("team_id", "=", team)
+      .orderBy("created_at")
+      .executeTakeFirstOrThrow();
+    for (const page of PAGES(slug)) {
+      const { cpu, ms } = await costOf(web, address + page, cookies[0] ?? "");
+      console.log(
+        `${page.padEnd(46)} ${cpu.toFixed(0).padStart(4)} ms of CPU, ${ms.toFixed(0).padStart(4)} ms at the median`,
+      );
+    }
+    const browsing = await browse(address, PAGES(slug), cookies);
+    console.log(`${PEOPLE} people browsing: ${browsing}`);
+    console.log(`${EDITORS} editors saving: ${await saveAll(db, address, team, cookies)}`);
+  } finally {
+    server.kill("SIGTERM");
+    await once(server, "exit");
+  }
+}
+
+/** The web server's process: the child of the start command that carries that title. */
+function webProcess(start: number): number {
+  const children = readFileSync(`/proc/${start}/task/${start}/children`, "utf8").trim().split(" ").map(Number);
+  const web = children.find((pid) => readFileSync(`/proc/${pid}/comm`, "utf8").startsWith("stencilcraft-we"));
+  if (!web) throw new Error("There is no web server.");
+  return web;
+}
+
+function cpuOf(pid: number): number {
+  const fields = readFileSync(`/proc/${pid}/stat`, "utf8").split(") ")[1]?.split(" ") ?? [];
+  return (Number(fields[11]) + Number(fields[12])) * TICK_MS;
+}
+
+async function ask(address: string, cookie: string): Promise<void> {
+  const response = await fetch(address, { headers: { cookie, "accept-encoding": "gzip" }, redirect: "manual" });
+  await response.arrayBuffer();
+  if (response.status !== 200) throw new Error(`${address} answered ${response.status}.`);
+}
+
+async function costOf(web: number, address: string, cookie: string): Promise<{ cpu: number; ms: number }> {
+  for (let turn = 0; turn < WARM; turn++) await ask(address, cookie);
+  const times: number[] = [];
+  const before = cpuOf(web);
+  for (let turn = 0; turn < TURNS; turn++) {
+    const started = performance.now();
+    await ask(address, cookie);
+    times.push(performance.now() - started);
+  }
+  return { cpu: (cpuOf(web) - before) / TURNS, ms: shareOf(times, 0.5) };
+}
+
+const shareOf = (times: readonly number[], share: number): number =>
+  [...times].sort((one, other) => one - other)[Math.floor(share * (times.length - 1))] ?? NaN;
+
+async function browse(address: string, pages: readonly string[], cookies: readonly string[]): Promise<string> {
+  const times: number[] = [];
+  let errors = 0;
+  const end = performance.now() + BROWSE_MS;
+  const person = async (cookie: string, first: number): Promise<void> => {
+    for (let at = first; performance.now() < end; at++) {
+      const started = performance.now();
+      await ask(address + (pages[at % pages.length] ?? ""), cookie).then(
+        () => times.push(performance.now() - started),
+        () => errors++,
+      );
+    }
+  };
+  await Promise.all(cookies.map((cookie, index) => person(cookie, index)));
+  return `${summary(times, BROWSE_MS, "pages")}, ${errors} errors`;
+}
+
+const summary = (times: readonly number[], during: number, what: string): string =>
+  `${((times.length * 1000) / during).toFixed(0)} ${what} a second, half within ${shareOf(times, 0.5).toFixed(0)} ms, 95 % within ${shareOf(times, 0.95).toFixed(0)} ms`;
+
+async function saveAll(
+  db: Kysely<Database>,
+  address: string,
+  team: string,
+  cookies: readonly string[],
+): Promise<string> {
+  const promotions = await db
+    .selectFrom("promotion")
+    .select(["slug", "revision", "name"])
+    .where("team_id", "=", team)
+    .orderBy("created_at")
+    .limit(EDITORS)
+    .execute();
+  const times: number[] = [];
+  const end = performance.now() + SAVE_MS;
+  const editor = async (index: number): Promise<void> => {
+    const promotion = promotions[index % promotions.length];
+    if (!promotion) return;
+    for (let save = 0; performance.now() < end; save++) {
+      const started = performance.now();
+      const name = `${promotion.name.slice(0, 40)} ${index} ${save}`;
+      const edits = [{ label: "name", patch: [{ op: "replace", path: "/name", value: name }] }];
+      const response = await fetch(`${address}/promotions/${promotion.slug}/edits`, {
+        method: "POST",
+        headers: { cookie: cookies[index] ?? "", "content-type": "application/json" },
+        body: JSON.stringify({ base: promotion.revision, edits }),
+      });
+      if (response.status !== 200) throw new Error(`A save was answered ${response.status}.`);
+      await response.arrayBuffer();
+      times.push(performance.now() - started);
+    }
+  };
+  await Promise.all(Array.from({ length: EDITORS }, (_, index) => editor(index)));
+  for (const { slug, name } of promotions)
+    await sql`update promotion set name = ${name}, document = jsonb_set(document, '{name}', to_jsonb(${name}::text))
+      where team_id = ${team} and slug = ${slug}`.execute(db);
+  return summary(times, SAVE_MS, "saves");
+}
+
+async function sessions(db: Kysely<Database>, team: string, count: number): Promise<string[]> {
+  const member = await db
+    .selectFrom("member")
+    .select("id")
+    .where("team_id", "=", team)
+    .where("role", "=", "owner")
+    .executeTakeFirstOrThrow();
+  const cookie = createCookie("stencilcraft-session", { httpOnly: true, sameSite: "lax", path: "/" });
+  const made: string[] = [];
+  for (let index = 0; index < count; index++) {
+    const token = randomBytes(32).toString("base64url");
+    await db
+      .insertInto("session")
+      .values({
+        token_hash: createHash("sha256").update(token).digest("hex"),
+        ...{ team_id: team, member_id: member.id, expires_at: new Date(Date.now() + 3_600_000) },
+      })
+      .execute();
+    made.push((await cookie.serialize(token)).split(";")[0] ?? "");
+  }
+  return made;
+}
+
+/** Grows a team by copies of what it has. Gives a function that takes them away again. */
+async function grow(db: Kysely<Database>, team: string): Promise<() => Promise<void>> {
+  const mark = `load-${randomUUID().slice(0, 8)}`;
+  await sql`insert into promotion (team_id, slug, name, document, created_at, updated_at)
+    select ${team}, ${mark} || '-' || n, 'Copy ' || n, one.document, now() - n * interval '1 minute', now() - n * interval '1 minute'
+    from generate_series(1, ${LARGE.promotions}::integer) n
+    cross join lateral (select document from promotion where team_id = ${team} and slug not like 'load-%' order by created_at offset n % 4 limit 1) one`.execute(
+    db,
+  );
+  await sql`insert into product (team_id, name, line, code, price_minor, currency, tags, in_stock)
+    select ${team}, 'Pot ' || n, 'One of many', ${mark} || n, 100 + (n * 7919) % 20000, 'GBP', array['tag' || n % 40], true
+    from generate_series(1, ${LARGE.products}::integer) n`.execute(db);
+  await sql`insert into media (team_id, name, kind, state, sha256, mime, bytes, width, height, facts, tags, source, colors, created_at)
+    select ${team}, ${mark} || n || '.jpg', 'picture', 'ready', encode(sha256((${mark} || n)::bytea), 'hex'), 'image/jpeg', 100000 + n,
+      1600, 1200, jsonb_build_object('width', 1600, 'height', 1200, 'levels', 6, 'focal', '{"x":0.5,"y":0.5}'::jsonb),
+      array['tag' || n % 25], ${mark}, array['green'], now() - n * interval '1 minute'
+    from generate_series(1, ${LARGE.media}::integer) n`.execute(db);
+  await sql`analyze`.execute(db);
+  return async () => {
+    await db.deleteFrom("promotion").where("team_id", "=", team).where("slug", "like", `${mark}%`).execute();
+    await db.deleteFrom("product").where("team_id", "=", team).where("code", "like", `${mark}%`).execute();
+    await db.deleteFrom("media").where("team_id", "=", team).where("source", "=", mark).execute();
+  };
+}
