@@ -33,11 +33,14 @@ export function ColorSection({
   proposals,
   exportName,
   onChange,
+  onUnreadable,
 }: Colors & {
   problems: Readonly<Record<string, string>>;
   proposals: readonly { readonly from: string; readonly colors: readonly string[] }[];
   exportName: string;
   onChange: (change: Partial<Colors>) => void;
+  /** Told which of the colours are written in a way that can't be read. */
+  onUnreadable: (change: (before: readonly string[]) => readonly string[]) => void;
 }) {
   const [notation, setNotation] = useState<ColorNotation>("hex");
   const [picked, setPicked] = useState<ColorRole>("ink");
@@ -50,6 +53,12 @@ export function ColorSection({
         ? extras.map((one, index) => (index === at ? { ...one, ...change } : one))
         : extras.filter((_, index) => index !== at),
     });
+  const noteUnreadable = (label: string, isUnreadable: boolean): void =>
+    onUnreadable((before) => [...before.filter((one) => one !== label), ...(isUnreadable ? [label] : [])]);
+  const removeExtra = (at: number): void => {
+    noteUnreadable(`extra ${at + 1}`, false);
+    setExtra(at, null);
+  };
   const alike = alikeRoles(palette);
   return (
     <section aria-label="Colours">
@@ -82,6 +91,7 @@ export function ColorSection({
             active={picked === role}
             onPick={() => setPicked(role)}
             onChange={(change) => setRole(role, change)}
+            onUnreadable={(is) => noteUnreadable(role, is)}
           />
         ))}
         {extras.map((color, at) => (
@@ -94,7 +104,8 @@ export function ColorSection({
             problem={problems[`extras[${at}].hex`] ?? problems[`extras[${at}].name`]}
             active={false}
             onChange={(change) => setExtra(at, change)}
-            onRemove={() => setExtra(at, null)}
+            onUnreadable={(is) => noteUnreadable(`extra ${at + 1}`, is)}
+            onRemove={() => removeExtra(at)}
           />
         ))}
       </ul>
@@ -142,6 +153,7 @@ function ColorRow({
   active,
   onPick,
   onChange,
+  onUnreadable,
   onRemove,
 }: {
   label: string;
@@ -152,6 +164,7 @@ function ColorRow({
   active: boolean;
   onPick?: () => void;
   onChange: (change: Partial<NamedColor>) => void;
+  onUnreadable: (is: boolean) => void;
   onRemove?: () => void;
 }) {
   const [typed, setTyped] = useState<string | null>(null);
@@ -162,8 +175,10 @@ function ColorRow({
       onChange({ hex: parseColor(typed) });
       setWrong(null);
       setTyped(null);
+      onUnreadable(false);
     } catch (error) {
       setWrong(error instanceof Error ? error.message : String(error));
+      onUnreadable(true);
     }
   };
   const shown = wrong ?? problem;

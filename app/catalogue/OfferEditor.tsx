@@ -8,6 +8,7 @@ import { Button } from "../components/Button";
 import { Choice, Field } from "../components/Field";
 import { Notice } from "../components/Notice";
 import { useMarked } from "../components/useMarked";
+import { useUnsaved } from "../components/useUnsaved";
 import { SidePanel } from "../components/SidePanel";
 import { type CatalogueAnswer } from "./answer";
 import { useOnceSaved } from "./useOnceSaved";
@@ -54,9 +55,11 @@ export function OfferEditor({
   const saved = fetcher.state === "idle" && fetcher.data?.saved === true;
   const id = fetcher.data?.id ?? null;
   useOnceSaved(saved, () => onClose(id));
+  const { touch, close } = useUnsaved(() => onClose(null));
   return (
-    <SidePanel title={offer ? offer.name : "New offer"} onClose={() => onClose(null)}>
+    <SidePanel title={offer ? offer.name : "New offer"} onClose={close}>
       <fetcher.Form
+        onChange={touch}
         method="post"
         aria-label={offer ? `Change ${offer.name}` : "New offer"}
         className="grid grid-cols-2 gap-4"
@@ -128,7 +131,7 @@ export function OfferEditor({
           <Button look="main" type="submit" name="intent" value="offer" disabled={fetcher.state !== "idle"}>
             Save
           </Button>
-          <Button look="quiet" onClick={() => onClose(null)}>
+          <Button look="quiet" onClick={close}>
             Cancel
           </Button>
           {offer && (

@@ -1,7 +1,9 @@
+import { useState } from "react";
 import { useFetcher } from "react-router";
 import { Button } from "../components/Button";
 import { Choice, Field, Labelled, inputClasses } from "../components/Field";
 import { Notice } from "../components/Notice";
+import { useUnsaved } from "../components/useUnsaved";
 import { SidePanel } from "../components/SidePanel";
 import { type ChosenMedia } from "../mediaChoice/useChosenMedia";
 import { PictureOrder } from "./PictureOrder";
@@ -25,6 +27,13 @@ export interface EditedProduct {
   readonly history: readonly { readonly from: string; readonly price: string }[];
 }
 
+/** A product's fields as its form sends them. */
+const typedOf = ({ name, price, line, text, code, content, tags, link, inStock, pictures }: EditedProduct) => ({
+  ...{ name, price, line, text, code, content, tags, link },
+  stock: inStock ? "yes" : "no",
+  pictures: pictures.join(","),
+});
+
 /** All of one product, beside the table. */
 export function ProductEditor({
   product,
@@ -41,15 +50,20 @@ export function ProductEditor({
   const problems = fetcher.data?.problems ?? {};
   const saved = fetcher.state === "idle" && fetcher.data?.saved === true;
   useOnceSaved(saved, onClose);
+  const { touch, close } = useUnsaved(onClose);
+  // What it was when this panel was opened: what colleagues change meanwhile stays.
+  const [base] = useState(product);
   return (
-    <SidePanel title={product ? product.name : "New product"} onClose={onClose}>
+    <SidePanel title={product ? product.name : "New product"} onClose={close}>
       <fetcher.Form
+        onChange={touch}
         method="post"
         action="/catalogue"
         aria-label={product ? `Change ${product.name}` : "New product"}
         className="flex flex-col gap-4"
       >
         <input type="hidden" name="id" value={product?.id ?? ""} />
+        {base && <input type="hidden" name="base" value={JSON.stringify(typedOf(base))} />}
         <div className="grid grid-cols-[1fr_150px] gap-4">
           <Field label="Name" name="name" defaultValue={product?.name} problem={problems["name"]} autoFocus />
           <Field
@@ -105,7 +119,7 @@ export function ProductEditor({
           <Button look="main" type="submit" name="intent" value="product" disabled={fetcher.state !== "idle"}>
             Save
           </Button>
-          <Button look="quiet" onClick={onClose}>
+          <Button look="quiet" onClick={close}>
             Cancel
           </Button>
           {product && (

@@ -20,7 +20,9 @@ import type { Route } from "./+types/brandBook";
 import { ColorSection } from "../brand/ColorSection";
 import { FaceSection } from "../brand/FaceSection";
 import { Lines } from "../brand/Lines";
-import { sameBook } from "../brand/sameBook";
+import { sameJson } from "../../core/merge/threeWay";
+import { useOnceSaved } from "../catalogue/useOnceSaved";
+import { useAskBeforeLeaving } from "../components/useUnsaved";
 import { FormChoice } from "../brand/FormChoice";
 import { LogoSection } from "../brand/LogoSection";
 import { Button, ButtonLink } from "../components/Button";
@@ -68,12 +70,15 @@ interface Answer {
   readonly problem: string | null;
   readonly problems: Readonly<Record<string, string>>;
   readonly done: string;
+  /** What was saved, with what colleagues had changed. */
+  readonly now: { readonly name: string; readonly book: BrandBook } | null;
 }
 const answer = (change: Partial<Answer>): Answer => ({
   saved: false,
   problem: null,
   problems: {},
   done: "",
+  now: null,
   ...change,
 });
 
@@ -112,14 +117,14 @@ export async function action({ request }: Route.ActionArgs) {
       return problem ? data(answer({ problem }), { status: 409 }) : answer({ saved: true });
     }
     case "save": {
-      const result = await saveBook(scope, brandId, {
-        name: text("name"),
-        book: readJson(text("book"), "a brand book"),
-      });
+      const opened = text("base") === "" ? null : readJson(text("base"), "what the book was");
+      const mine = { name: text("name"), book: readJson(text("book"), "a brand book") };
+      const result = await saveBook(scope, brandId, mine, opened);
       if (!result.ok) return failed({ problems: result.problems });
-      const { outdated } = result.values;
+      const { outdated, name, book } = result.values;
       return answer({
         saved: true,
+        now: { name, book },
         done:
           outdated > 0
             ? `Saved. ${outdated} ${outdated === 1 ? "rendition is" : "renditions are"} out of date now.`
@@ -167,28 +172,41 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
   const remover = useFetcher<Answer>();
   const change = (part: Partial<BrandBook>): void => setBook((before) => ({ ...before, ...part }));
   const problems = fetcher.data?.problems ?? {};
-  const dirty = name !== brand.name || !sameBook(book, brand.book);
+  // What this page was opened with or saved last: what colleagues change meanwhile stays.
+  const [base, setBase] = useState({ name: brand.name, book: brand.book });
+  const [unreadable, setUnreadable] = useState<readonly string[]>([]);
+  const dirty = unreadable.length > 0 || !sameJson({ name, book }, base);
+  const now = fetcher.data?.now ?? null;
+  useOnceSaved(fetcher.state === "idle" && now !== null, () => {
+    if (!now) return;
+    setBase(now);
+    setName(now.name);
+    setBook(now.book);
+  });
+  useAskBeforeLeaving(dirty);
+  const save = (): void =>
+    void fetcher.submit(
+      { intent: "save", brand: brand.id, name, book: JSON.stringify(book), base: JSON.stringify(base) },
+      { method: "post" },
+    );
   const contact = (part: Partial<BrandBook["contact"]>): void => change({ contact: { ...book.contact, ...part } });
   const tune = sounds.find(({ facts }) => facts.id === book.tune);
   return (
     <main className="flex-1 px-8 py-7 max-sm:px-4">
       <PageHead title="Brand book" about="What every promotion draws from. A change here shows in all of them.">
         <span role="status" className="self-center text-sm text-soft">
-          {fetcher.state !== "idle" ? "saving" : dirty ? "not saved yet" : "saved"}
+          {fetcher.state !== "idle"
+            ? "saving"
+            : unreadable.length > 0
+              ? `can’t be saved: ${unreadable.join(", ")} is not a colour`
+              : dirty
+                ? "not saved yet"
+                : "saved"}
         </span>
         <ButtonLink to="/brand-book/sheet">
           <Printer aria-hidden size={16} /> Brand sheet
         </ButtonLink>
-        <Button
-          look="main"
-          disabled={fetcher.state !== "idle"}
-          onClick={() =>
-            void fetcher.submit(
-              { intent: "save", brand: brand.id, name, book: JSON.stringify(book) },
-              { method: "post" },
-            )
-          }
-        >
+        <Button look="main" disabled={fetcher.state !== "idle" || unreadable.length > 0} onClick={save}>
           Save the book
         </Button>
       </PageHead>
@@ -255,6 +273,7 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
             proposals={proposals}
             exportName={brand.name}
             onChange={change}
+            onUnreadable={setUnreadable}
           />
           <FaceSection
             faces={book.faces}

@@ -1,4 +1,4 @@
-import { array, boolean, number, object, string, type InferType } from "yup";
+import { ValidationError, array, boolean, number, object, string, type InferType } from "yup";
 import { FORMS, USUAL_FORM } from "./forms";
 import { COLOR_ROLES, type ColorRole, type Palette } from "../color/palette";
 
@@ -78,8 +78,23 @@ const schema = object({
 }).required();
 
 /** Reads a brand book at any door. Throws Yup's ValidationError with a problem for each field. */
-export const readBrandBook = (value: unknown): BrandBook =>
-  schema.validateSync(value, { abortEarly: false, stripUnknown: true });
+export function readBrandBook(value: unknown): BrandBook {
+  // Too long a list is not looked at piece by piece: that would take seconds for very many.
+  for (const [field, most] of MOST_IN_LISTS) {
+    const list =
+      typeof value === "object" && value !== null ? Object.entries(value).find(([key]) => key === field) : undefined;
+    if (Array.isArray(list?.[1]) && list[1].length > most)
+      throw new ValidationError(`At most ${most}.`, undefined, field);
+  }
+  return schema.validateSync(value, { abortEarly: false, stripUnknown: true });
+}
+/** So many times what the lists hold at most that a small excess is told in the words of its own field. */
+const MOST_IN_LISTS = [
+  ["extras", 100],
+  ["logos", 100],
+  ["calls", 100],
+  ["legal", 100],
+] as const;
 
 /** The colours by role. */
 export const paletteOf = ({ colors }: Pick<BrandBook, "colors">): Palette =>

@@ -1,5 +1,6 @@
 import { sql } from "kysely";
-import { ValidationError } from "yup";
+import { ValidationError, mixed, object, string } from "yup";
+import { threeWay } from "../../core/merge/threeWay";
 import { type BrandBook, FACE_ROLES, newBrandBook, readBrandBook } from "../../core/brand/book";
 import { type TeamScope } from "../db/teamScope";
 import { ownFamilies } from "../faces/ownFonts";
@@ -77,15 +78,34 @@ export async function promotionsOf(
 export const promotionsIn = (scope: TeamScope, brandId: string) =>
   scope.select("promotion").where(sql<string>`document ->> 'brand'`, "=", brandId);
 
+/** A brand's name and book as a page sends them. */
+export interface TypedBook {
+  readonly name: string;
+  readonly book: unknown;
+}
+const typedBook = (value: unknown): TypedBook => {
+  const { name, book } = typedBookSchema.validateSync(value);
+  return { name, book };
+};
+const typedBookSchema = object({ name: string().defined(), book: mixed().required() });
+
 /**
- * Saves a brand's name and book. Problems come back by field, such as `colors.ink.hex`. Renditions of the promotions it
+ * Saves a brand's name and book, with what colleagues have changed since the page was opened: of what this one did not change,
+ * theirs stays. Gives what is saved then. Problems come back by field, such as `colors.ink.hex`. Renditions of the promotions it
  * touches are marked as out of date where their frames would differ now.
+ *
+ * @param base what the page showed when it was opened, or had saved last; null where nothing is known of it
  */
 export async function saveBook(
   scope: TeamScope,
   brandId: string,
-  data: { readonly name: string; readonly book: unknown },
-): Promise<ReadForm<{ outdated: number }>> {
+  mine: TypedBook,
+  base: unknown = null,
+): Promise<ReadForm<{ readonly outdated: number; readonly name: string; readonly book: BrandBook }>> {
+  const row = await scope.select("brand").select(["name", "book"]).where("id", "=", brandId).executeTakeFirst();
+  if (!row) throw new Response("There is no such brand in your team.", { status: 404 });
+  const data =
+    base === null ? mine : typedBook(threeWay(base, mine, { name: row.name, book: readBrandBook(row.book) }));
   const name = data.name.trim();
   const wrongName = nameProblem(name);
   const read = readBook(data.book);
@@ -94,17 +114,16 @@ export async function saveBook(
     ...(read.ok ? await referenceProblems(scope, read.values) : read.problems),
   };
   if (!read.ok || Object.keys(problems).length > 0) return { ok: false, problems };
-  const row = await scope
+  await scope
     .update("brand")
     .set({ name, book: JSON.stringify(read.values) })
     .where("id", "=", brandId)
-    .returning("id")
-    .executeTakeFirst();
-  if (!row) throw new Response("There is no such brand in your team.", { status: 404 });
+    .execute();
   const touched = await promotionsOf(scope, brandId);
   return {
     ok: true,
     values: {
+      ...{ name, book: read.values },
       outdated: await markOutdated(
         scope,
         touched.map(({ id }) => id),

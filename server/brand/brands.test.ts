@@ -129,3 +129,23 @@ test("renditions are marked when a frame would differ, and the mark goes when it
   expect(await mark()).toBe("the brand book of Ash was changed");
   expect(await removeBrand(mine.scope, brand)).toContain("“Pot”");
 });
+
+test("two people who save one book both keep what they changed; of the same field the later one's stays", async () => {
+  const brand = await mine.brand("Ash");
+  const opened = { name: "Ash", book: newBrandBook() };
+  const theirs = { ...opened, book: { ...opened.book, calls: ["Come in"], form: "arch" as const } };
+  const ours = { name: "Ash & Oak", book: { ...opened.book, calls: ["Look in"], legal: ["While stocks last."] } };
+  expect(await saveBook(mine.scope, brand, theirs, opened)).toMatchObject({ ok: true });
+  expect(await saveBook(mine.scope, brand, ours, opened)).toMatchObject({
+    ok: true,
+    values: { name: "Ash & Oak", book: { form: "arch", calls: ["Look in"], legal: ["While stocks last."] } },
+  });
+});
+
+test("a book with a hundred thousand colours is refused by its length, before any of them is looked at", async () => {
+  const brand = await mine.brand("Ash");
+  const extras = Array.from({ length: 100_000 }, (_, at) => ({ name: `Extra ${at}`, hex: "no colour" }));
+  const answer = await saveBook(mine.scope, brand, { name: "Ash", book: { ...newBrandBook(), extras } });
+  expect(answer).toMatchObject({ ok: false, problems: { extras: "At most 100." } });
+  // Told of the list itself: none of its colours was looked at.
+});

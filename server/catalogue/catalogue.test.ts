@@ -5,6 +5,7 @@ import { offerSheet } from "./offerSheet";
 import { exportProducts, previewImport, runImport } from "./productImport";
 import { listProducts, readProductQuery } from "./productList";
 import { picturesOf } from "./productPictures";
+import { typedProduct } from "./typedProduct";
 import { changeField, changeMany, saveProduct } from "./products";
 
 let mine: TestTeam;
@@ -29,6 +30,17 @@ const steps = () =>
     .then((rows) => rows.map(({ price_minor }) => price_minor));
 
 describe("products", () => {
+  test("two people who save one product both keep what they changed; of the same field the later one's stays", async () => {
+    const saved = await save({ ...pot, line: "Frost-proof", text: "" });
+    if (!saved.ok) throw new Error("it should be saved");
+    const { id } = saved.values;
+    const base = JSON.stringify(await typedProduct(mine.scope, id));
+    const opened = { ...pot, id, base, line: "Frost-proof", tags: "clay, pots" };
+    expect(await save({ ...opened, price: "26.00", line: "Theirs" })).toMatchObject({ ok: true });
+    expect(await save({ ...opened, name: "Pot, glazed", line: "Ours" })).toMatchObject({ ok: true });
+    expect(await typedProduct(mine.scope, id)).toMatchObject({ name: "Pot, glazed", price: "26.00", line: "Ours" });
+  });
+
   test("are kept with their pictures in order, and each new price in the history", async () => {
     const [one, other] = [await mine.picture("a.jpg"), await mine.picture("b.jpg")];
     const saved = await save({ ...pot, pictures: `${other},${one}` });

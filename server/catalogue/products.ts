@@ -14,6 +14,7 @@ import { type ReadForm, readForm } from "../formProblems";
 import { markNaming } from "../promotions/outdated";
 import { usesInWords, usesOfEach } from "../usage/usesOf";
 import { setPictures } from "./productPictures";
+import { withColleagues } from "./typedProduct";
 import { words } from "../doors/fields";
 import { Refusal } from "../../core/refusal";
 
@@ -49,7 +50,7 @@ export type SavedProduct = ReadForm<{ readonly id: string; readonly outdated: nu
 
 /** Adds a product, or changes one when the form names it. Keeps the price history, and marks renditions out of date. */
 export async function saveProduct(scope: TeamScope, currency: string, data: FormData): Promise<SavedProduct> {
-  const read = await readForm(form, data);
+  const read = await readForm(form, await withColleagues(scope, data));
   if (!read.ok) return read;
   const { id, name, line, text, code, pictures, stock, ...typed } = read.values;
   const problems: Record<string, string> = {};
