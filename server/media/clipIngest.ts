@@ -9,7 +9,7 @@ import { type ClipLook, clipLook } from "./clipLook";
 import { clipSubject } from "./clipSubject";
 import { makePyramid } from "./pictureIngest";
 import { type PictureLook, pictureLook } from "./pictureLook";
-import { type Probed, probe } from "./probe";
+import { type Probed, type ProbedStream, checkEnd, probe } from "./probe";
 import { ProgramFailed, SAFE_INPUT, runProgram } from "./program";
 import { samplesPath, soundShape } from "./soundSamples";
 import { UploadProblem } from "./uploadProblem";
@@ -41,20 +41,23 @@ export async function ingestClip(brought: BroughtFile, onProgress: (share: numbe
   const { path, type, sha256, name, folder } = brought;
   const probed = await probe(path, type, name);
   const picture = checkClip(probed, name);
-  const rate = workingRate(picture.rate);
+  await checkEnd(path, type, picture.length, name);
+  const rate = workingRate(picture.rate, picture.finestRate);
   const work = join(folder, "work.mp4");
   await transcode(brought, { ...probed, picture }, work, (share) => onProgress(share * 0.7));
   const made = await probe(work, { ...type, demuxer: "mov" }, name);
   if (!made.picture) throw new UploadProblem(`“${name}” holds no picture that can be read.`);
-  const frames = frameCount(made.length * 1000, rate);
-  if (made.length <= 0)
+  // What is heard may go on after the last frame; the clip ends with its picture.
+  const frames = made.picture.frames ?? frameCount(made.picture.length * 1000, rate);
+  const seconds = (frames * rate.denominator) / rate.numerator;
+  if (frames < 1)
     throw new UploadProblem(`“${name}” has no length: it is cut short or damaged. Export or copy it again.`);
-  if (made.length < probed.length * 0.9 - 0.2)
+  if (seconds < picture.length * 0.9 - 0.2)
     throw new UploadProblem(
-      `“${name}” is cut short: ${made.length.toFixed(1)} s of ${probed.length.toFixed(1)} s can be read. Export or copy it again.`,
+      `“${name}” is cut short: ${seconds.toFixed(1)} s of ${picture.length.toFixed(1)} s can be read. Export or copy it again.`,
     );
   const proxy = join(folder, "proxy.mp4");
-  await makeProxy(work, proxy, { rate, length: made.length }, (share) => onProgress(0.7 + share * 0.25));
+  await makeProxy(work, proxy, { rate, length: seconds }, (share) => onProgress(0.7 + share * 0.25));
   const poster = join(folder, "poster.png");
   await runProgram(
     "ffmpeg",
@@ -64,7 +67,7 @@ export async function ingestClip(brought: BroughtFile, onProgress: (share: numbe
       "-y",
       ...SAFE_INPUT,
       "-ss",
-      String(made.length * 0.4),
+      String(Math.max(0, ((Math.floor(frames * 0.4) - 0.5) * rate.denominator) / rate.numerator)),
       "-i",
       work,
       "-frames:v",
@@ -119,11 +122,13 @@ function clock(seconds: number): string {
 }
 
 /** Brings wide-range (HDR) pictures to the usual range; other pictures only to BT.709. */
-function colorFilter(transfer: string | undefined): string {
+function colorFilter({ transfer, matrix, width, height }: ProbedStream): string {
+  // Where nothing is said, by size, as players do: what is smaller than HD was made for television as it was (BT.601).
+  const from = matrix === undefined ? `in_color_matrix=${width >= 1280 || height >= 720 ? "bt709" : "smpte170m"}:` : "";
   const wide = transfer === "smpte2084" || transfer === "arib-std-b67";
   return wide
     ? "zscale=t=linear:npl=100,format=gbrpf32le,zscale=p=bt709,tonemap=hable:desat=0,zscale=t=bt709:m=bt709:r=tv,format=yuv420p"
-    : "scale=out_color_matrix=bt709:out_range=tv:flags=bicubic+accurate_rnd,format=yuv420p";
+    : `scale=${from}out_color_matrix=bt709:out_range=tv:flags=bicubic+accurate_rnd,format=yuv420p`;
 }
 
 async function transcode(
@@ -132,9 +137,9 @@ async function transcode(
   to: string,
   onProgress: (share: number) => void,
 ): Promise<void> {
-  const rate = workingRate(picture.rate);
+  const rate = workingRate(picture.rate, picture.finestRate);
   const fps = `${rate.numerator}/${rate.denominator}`;
-  const filter = `fps=${fps}:start_time=0,scale=trunc(iw*sar/2)*2:trunc(ih/2)*2:flags=bicubic,setsar=1,${colorFilter(picture.transfer)}`;
+  const filter = `fps=${fps}:start_time=0,scale=trunc(iw*sar/2)*2:trunc(ih/2)*2:flags=bicubic,setsar=1,${colorFilter(picture)}`;
   const args = [
     "-v",
     "error",

@@ -104,8 +104,12 @@ test.each([
   [59.9, "60000/1001"],
   [120, "60/1"],
   [0, "30/1"],
-])("a clip at %d frames a second works at %s", (measured, rate) => {
-  const { numerator, denominator } = workingRate(measured);
+  // Frames at varying distances: none is lost.
+  [27, "30/1", 30],
+  [27, "60/1", 90_000],
+  [24.2, "25/1", 25],
+])("a clip at %d frames a second works at %s", (measured, rate, finest = measured) => {
+  const { numerator, denominator } = workingRate(measured, finest);
   expect(`${numerator}/${denominator}`).toBe(rate);
 });
 

@@ -1,5 +1,6 @@
 import { open } from "node:fs/promises";
 import { fileTypeFromFile } from "file-type";
+import sharp from "sharp";
 import { UploadProblem } from "./uploadProblem";
 
 export type MediaKind = "picture" | "clip" | "sound";
@@ -18,6 +19,9 @@ const TYPES: Readonly<Record<string, Omit<SniffedType, "mime">>> = {
   "image/apng": { kind: "picture", demuxer: "" },
   "image/webp": { kind: "picture", demuxer: "" },
   "image/avif": { kind: "picture", demuxer: "" },
+  "image/gif": { kind: "picture", demuxer: "gif" },
+  "video/vnd.avi": { kind: "clip", demuxer: "avi" },
+  "video/x-msvideo": { kind: "clip", demuxer: "avi" },
   "video/mp4": { kind: "clip", demuxer: "mov" },
   "video/x-m4v": { kind: "clip", demuxer: "mov" },
   "video/quicktime": { kind: "clip", demuxer: "mov" },
@@ -32,7 +36,7 @@ const TYPES: Readonly<Record<string, Omit<SniffedType, "mime">>> = {
   "audio/x-flac": { kind: "sound", demuxer: "flac" },
 };
 
-const ACCEPTED = "Bring pictures as JPEG, PNG, WebP, AVIF or SVG, and clips as MP4, MOV or WebM.";
+const ACCEPTED = "Bring pictures as JPEG, PNG, WebP, AVIF, GIF or SVG, and clips as MP4, MOV, WebM, AVI or moving GIF.";
 
 /** Tells a file's type from its bytes. Throws an UploadProblem that names the file when it is none we take. */
 export async function sniffType(path: string, name: string): Promise<SniffedType> {
@@ -41,6 +45,7 @@ export async function sniffType(path: string, name: string): Promise<SniffedType
     throw new UploadProblem(`“${name}” is empty (0 bytes). Export or copy it again, then bring it once more.`);
   const found = await fileTypeFromFile(path);
   const known = found && TYPES[found.mime];
+  if (found?.mime === "image/gif" && (await moves(path))) return { kind: "clip", mime: found.mime, demuxer: "gif" };
   if (found && known) return { ...known, mime: found.mime };
   if (looksLikeSvg(head)) return { kind: "picture", mime: "image/svg+xml", demuxer: "" };
   const seen = found
@@ -50,6 +55,15 @@ export async function sniffType(path: string, name: string): Promise<SniffedType
       : "is of a kind we do not know";
   throw new UploadProblem(`“${name}” ${seen}. ${ACCEPTED}`);
 }
+
+/** Whether a GIF has more than one picture. */
+const moves = (path: string): Promise<boolean> =>
+  sharp(path, { limitInputPixels: false })
+    .metadata()
+    .then(
+      ({ pages = 1 }) => pages > 1,
+      () => false,
+    );
 
 async function readHead(path: string): Promise<Buffer> {
   const file = await open(path, "r");
