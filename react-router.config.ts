@@ -1,3 +1,8 @@
 import type { Config } from "@react-router/dev/config";
 
-export default { ssr: true, appDirectory: "app", buildDirectory: "build", future: { v8_middleware: true } } satisfies Config;
+export default {
+  ssr: true,
+  appDirectory: "app",
+  buildDirectory: "build",
+  future: { v8_middleware: true },
+} satisfies Config;

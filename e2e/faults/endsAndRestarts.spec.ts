@@ -61,8 +61,10 @@ test("while the database is away for half a minute, pages say so, no process end
   await expect.poll(() => inState("working"), { timeout: 60_000 }).toBeGreaterThan(0);
   const before = await worker();
   await whileStopped(process.env["STENCILCRAFT_DATA"] ?? "", async () => {
-    for (const end = Date.now() + OUTAGE_MS; Date.now() < end; await sleep(3000))
+    for (const end = Date.now() + OUTAGE_MS; Date.now() < end;) {
       expect(await answers(page)).toEqual([503, "5", true]);
+      await sleep(3000);
+    }
     await page.goto("/promotions");
     await expect(page.getByRole("heading", { name: "One moment" })).toBeVisible();
   });

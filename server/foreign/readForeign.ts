@@ -3,7 +3,8 @@ import { readFile } from "node:fs/promises";
 import { resolve } from "node:path";
 import { log } from "../log";
 import { UploadProblem } from "../media/uploadProblem";
-import { type Answered, type ForeignTasks, type Told } from "./child";
+// Erased as a whole: the child itself must never run in this process.
+import type { Answered, ForeignTasks, Told } from "./child";
 
 /** What reading one file may take. */
 export interface ForeignLimits {

@@ -6,7 +6,7 @@ function held(name: string, notes: string[]) {
   const ended = new Promise<void>((resolve) => (end = resolve));
   return {
     end: () => end(),
-    async run() {
+    run: async (): Promise<void> => {
       notes.push(`${name} begins`);
       await ended;
       notes.push(`${name} ends`);

@@ -1,4 +1,3 @@
-import { createHash } from "node:crypto";
 import { createReadStream, createWriteStream } from "node:fs";
 import { readFile } from "node:fs/promises";
 import { join } from "node:path";

@@ -14,7 +14,8 @@ export async function ownDatabase(): Promise<() => Promise<void>> {
   const ask = async (text: string): Promise<void> => {
     const client = new pg.Client({ connectionString: shared });
     await client.connect();
-    await client.query(text).finally(() => client.end());
+    await client.query(text);
+    await client.end();
   };
   await ask(`create database ${name}`);
   const data = await mkdtemp(join(tmpdir(), "stencilcraft-unit-"));
