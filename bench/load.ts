@@ -94,9 +94,15 @@ function webProcess(start: number): number {
   return web;
 }
 
+/** CPU time of a process and of its own processes, in milliseconds. */
 function cpuOf(pid: number): number {
+  const children = readFileSync(`/proc/${pid}/task/${pid}/children`, "utf8")
+    .trim()
+    .split(" ")
+    .filter(Boolean)
+    .map(Number);
   const fields = readFileSync(`/proc/${pid}/stat`, "utf8").split(") ")[1]?.split(" ") ?? [];
-  return (Number(fields[11]) + Number(fields[12])) * TICK_MS;
+  return (Number(fields[11]) + Number(fields[12])) * TICK_MS + children.reduce((sum, child) => sum + cpuOf(child), 0);
 }
 
 async function ask(address: string, cookie: string): Promise<void> {

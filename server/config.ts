@@ -14,6 +14,7 @@ const schema = object({
   S3_ENDPOINT: string().optional(),
   S3_ACCESS_KEY_ID: string().optional(),
   S3_SECRET_ACCESS_KEY: string().optional(),
+  WEB_PROCESSES: number().integer().min(1).max(64).optional(),
   PROXIES: number().integer().min(0).max(5).default(0),
   SECURE_COOKIES: string().oneOf(["yes", "no"]).default("no"),
   LIMIT_PICTURE_BYTES: number().default(80_000_000),

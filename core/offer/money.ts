@@ -1,6 +1,7 @@
 import Decimal from "decimal.js";
 import { type MinorUnits, minorUnits } from "../units";
 import { Refusal } from "../refusal";
+import { numberFormat } from "../text/formatters";
 
 export interface Money {
   readonly amount: MinorUnits;
@@ -73,7 +74,7 @@ export function writePrice(price: Money, locale: string, style: "short" | "full"
   const digits = minorDigits(price.currency);
   const whole = price.amount % 10 ** digits === 0;
   const shown = style === "short" && whole ? 0 : digits;
-  return new Intl.NumberFormat(locale, {
+  return numberFormat(locale, {
     style: "currency",
     currency: price.currency,
     minimumFractionDigits: shown,

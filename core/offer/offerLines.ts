@@ -2,6 +2,7 @@ import { bundleFigures, type OfferFigures, offerFigures } from "./figures";
 import { type Money, writePrice } from "./money";
 import { type OfferTerms } from "./terms";
 import { type OfferWindow, lastDay } from "./validity";
+import { numberFormat } from "../text/formatters";
 
 /** An offer on a product, written out for the slots of a promotion. A line that has nothing to say is empty. */
 export interface OfferLines {
@@ -124,7 +125,7 @@ function savingBadge(figures: OfferFigures, terms: OfferTerms, locale: string): 
 const fromSpend = (least: Money | null, locale: string): string => (least ? ` from ${writeShort(least, locale)}` : "");
 const writeShort = (price: Money, locale: string): string => writePrice(price, locale, "short");
 const number = (value: number, locale: string): string =>
-  new Intl.NumberFormat(locale, { maximumFractionDigits: 2 }).format(value);
+  numberFormat(locale, { maximumFractionDigits: 2 }).format(value);
 const capital = (text: string): string => text.charAt(0).toLocaleUpperCase() + text.slice(1);
 
 /** Two prices side by side are both short, or both with their decimals. */

@@ -1,5 +1,6 @@
 import { daysBetween } from "./days";
 import { Refusal } from "../refusal";
+import { dateFormat, numberFormat } from "../text/formatters";
 /** An offer's window: two instants, and the zone in which people read them. The end is the first moment it is over. */
 export interface OfferWindow {
   readonly startsAt: Date;
@@ -37,7 +38,7 @@ export function wallTime(instant: Date, zone: string): string {
 
 /** How far a zone's clocks are ahead of UTC at an instant, in milliseconds. */
 function offsetAt(instant: number, zone: string): number {
-  const parts = new Intl.DateTimeFormat("en-US", {
+  const parts = dateFormat("en-US", {
     timeZone: zone,
     hourCycle: "h23",
     year: "numeric",
@@ -71,11 +72,11 @@ export function daysLeftInWords(window: OfferWindow, at: Date, locale: string): 
   const days = daysLeft(window, at);
   return days === 0
     ? ""
-    : new Intl.NumberFormat(locale, { style: "unit", unit: "day", unitDisplay: "long" }).format(days);
+    : numberFormat(locale, { style: "unit", unit: "day", unitDisplay: "long" }).format(days);
 }
 
 export const firstDay = (window: OfferWindow, locale: string): string =>
   dayInWords(window.startsAt, window.zone, locale);
 
 const dayInWords = (at: Date, zone: string, locale: string): string =>
-  new Intl.DateTimeFormat(locale, { weekday: "long", day: "numeric", month: "long", timeZone: zone }).format(at);
+  dateFormat(locale, { weekday: "long", day: "numeric", month: "long", timeZone: zone }).format(at);

@@ -1,118 +1,42 @@
-import { once } from "node:events";
-import { createServer } from "node:http";
-import { randomUUID } from "node:crypto";
-import { existsSync } from "node:fs";
-import { createRequestHandler } from "@react-router/express";
-import compression from "compression";
-import express from "express";
-import expressStaticGzip from "express-static-gzip";
-import { type ServerBuild } from "react-router";
-import { CLIENT_HEADER } from "../auth/askedFrom";
+import cluster, { type Worker } from "node:cluster";
+import { availableParallelism } from "node:os";
+import { resolve } from "node:path";
 import { config } from "../config";
-import { bodyProblem } from "../doors/bodyLimits";
-import { isFromOurPages } from "../doors/sameSite";
-import { writeSafetyHeaders } from "../doors/safetyHeaders";
 import { log } from "../log";
-import { removeWorkFolder, tidyWorkFolders } from "../workFolder";
 
+/**
+ * The web server: as many processes as there are cores share the port, so that a page that takes long on one of them holds
+ * nobody up on the others. One that ends is started again.
+ */
 process.title = "stencilcraft-web";
 const development = process.argv.includes("--dev");
-const app = express().disable("x-powered-by").set("trust proxy", config().PROXIES);
-const server = createServer(app);
-let closing = false;
-/** Responses under way; streams of events among them never end by themselves. */
-const open = new Set<express.Response>();
-const tidied = tidyWorkFolders();
+const AGAIN_AFTER_MS = 300;
+let stopping = false;
 
-app.use((request, response, next) => {
-  const started = process.hrtime.bigint();
-  const id = randomUUID().slice(0, 8);
-  response.setHeader("x-request-id", id);
-  request.headers[CLIENT_HEADER] = request.ip ?? "";
-  if (closing) response.setHeader("connection", "close");
-  open.add(response);
-  response.on("close", () => open.delete(response));
-  response.on("finish", () => {
-    const ms = Number(process.hrtime.bigint() - started) / 1e6;
-    log[response.statusCode >= 500 ? "error" : "debug"](
-      { id, method: request.method, path: request.path, status: response.statusCode, ms: Math.round(ms) },
-      "request",
-    );
+if (development || processes() === 1) await import("./webServer");
+else {
+  cluster.setupPrimary({ exec: resolve("server/cli/webServer.ts") });
+  let listening = 0;
+  cluster.on("listening", () => ++listening);
+  cluster.on("exit", (_ended: Worker, code: number, signal: string) => {
+    if (stopping) {
+      if (Object.keys(cluster.workers ?? {}).length === 0) process.exit(0);
+      return;
+    }
+    log.error({ how: signal || code }, "a process of the web server ended");
+    // What never came up would not the next time either.
+    if (listening === 0) process.exit(1);
+    setTimeout(() => stopping || cluster.fork(), AGAIN_AFTER_MS);
   });
-  next();
-});
-
-app.use((request, response, next) => {
-  if (request.method === "GET" || request.method === "HEAD" || isFromOurPages(request.headers)) next();
-  else response.status(403).type("text").send("This request came from another site and was not carried out.");
-});
-
-app.use((request, response, next) => {
-  const refused = bodyProblem(request.method, request.path, request.headers);
-  if (!refused) {
-    next();
-    return;
-  }
-  // Nothing of it is read: the connection ends with the answer.
-  response.status(refused.status).setHeader("connection", "close").type("text").send(refused.problem);
-});
-
-app.use((_request, response, next) => {
-  writeSafetyHeaders(response, { development });
-  next();
-});
-
-// What is built was compressed once; the server has nothing to do but to send it.
-if (!development)
-  app.use(
-    "/assets",
-    expressStaticGzip("build/client/assets", {
-      enableBrotli: true,
-      orderPreference: ["br", "gz"],
-      serveStatic: { immutable: true, maxAge: "1y" },
-    }),
-  );
-
-app.use(
-  compression({
-    filter: (request, response) =>
-      response.getHeader("content-type") !== "text/event-stream" && compression.filter(request, response),
-  }),
-);
-
-if (development) {
-  const { createServer: createViteServer } = await import("vite");
-  const vite = await createViteServer({ server: { middlewareMode: true, hmr: { server } } });
-  app.use(vite.middlewares);
-  app.use(
-    createRequestHandler({
-      build: () => vite.ssrLoadModule("virtual:react-router/server-build") as Promise<ServerBuild>,
-      mode: "development",
-    }),
-  );
-} else {
-  const built = new URL("../../build/server/index.js", import.meta.url);
-  if (!existsSync(built)) throw new Error("The application is not built. Run bin/start, which builds it.");
-  app.use(express.static("build/client", { maxAge: "1h" }));
-  app.use(createRequestHandler({ build: () => import(built.href) as Promise<ServerBuild>, mode: "production" }));
+  for (const signal of ["SIGINT", "SIGTERM"] as const)
+    process.on(signal, () => {
+      if (stopping) return;
+      stopping = true;
+      for (const worker of Object.values(cluster.workers ?? {})) worker?.process.kill("SIGTERM");
+    });
+  for (let count = 0; count < processes(); count++) cluster.fork();
 }
 
-await tidied;
-// Uploads of large clips take longer than Node's usual limit for a request.
-server.requestTimeout = 30 * 60_000;
-server.listen(config().PORT, config().HOST);
-await once(server, "listening");
-log.info({ port: config().PORT }, "web server listening");
-
-const end = (): void => void removeWorkFolder().finally(() => process.exit(0));
-for (const signal of ["SIGINT", "SIGTERM"] as const)
-  process.on(signal, () => {
-    if (closing) return;
-    closing = true;
-    log.info("web server stopping: requests under way are finished");
-    for (const response of open)
-      if (String(response.getHeader("content-type")).startsWith("text/event-stream")) response.end();
-    server.close(end);
-    server.closeIdleConnections();
-    setTimeout(end, 9_000).unref();
-  });
+function processes(): number {
+  return config().WEB_PROCESSES ?? Math.min(4, availableParallelism());
+}

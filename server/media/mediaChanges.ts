@@ -1,5 +1,5 @@
 import { sql } from "kysely";
-import { number, object, string } from "yup";
+import { number, object } from "yup";
 import { readTags } from "../../core/catalogue/productRow";
 import { type TeamScope } from "../db/teamScope";
 import { type ReadForm, readForm } from "../formProblems";
