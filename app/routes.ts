@@ -57,5 +57,6 @@ export default [
     route("promotions/:slug/proof", "routes/proofDesk.tsx"),
     route("promotions/:slug/pace", "routes/paceDesk.tsx"),
     route("promotions/:slug/send", "routes/sendDesk.tsx"),
+    route("*", "routes/nowhere.tsx"),
   ]),
 ] satisfies RouteConfig;

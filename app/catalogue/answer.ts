@@ -1,3 +1,4 @@
+import type { Marked } from "../../server/promotions/outdated";
 /** What the catalogue's actions answer. */
 export interface CatalogueAnswer {
   readonly saved: boolean;
@@ -18,5 +19,7 @@ export const answer = (change: Partial<CatalogueAnswer>): CatalogueAnswer => ({
 });
 
 /** How many renditions a change made out of date, in words; empty for none. */
-export const outdatedWords = (count: number): string =>
-  count === 0 ? "" : ` ${count} ${count === 1 ? "rendition is" : "renditions are"} out of date now.`;
+export function outdatedWords(count: Marked): string {
+  if (count === "later") return " Renditions are being compared with it; those that differ are marked as out of date.";
+  return count === 0 ? "" : ` ${count} ${count === 1 ? "rendition is" : "renditions are"} out of date now.`;
+}

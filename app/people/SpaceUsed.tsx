@@ -2,6 +2,9 @@ import { type FetcherWithComponents } from "react-router";
 import { Button } from "../components/Button";
 import { type PeopleAnswer } from "./peopleAnswer";
 
+/** As the server calls files that nothing refers to. */
+const LEFT = "not in use any more";
+
 interface Space {
   readonly countedAt: string;
   readonly kinds: readonly {
@@ -38,7 +41,9 @@ export function SpaceUsed({ space, fetcher }: { space: Space | null; fetcher: Fe
                 <div className="flex justify-between gap-3 text-sm">
                   <span>
                     {kind}
-                    {isShared && <span className="text-soft"> · shared by all teams, made again when wanted</span>}
+                    {isShared && (
+                      <span className="text-soft"> · {kind === LEFT ? "goes after some days" : "of all teams"}</span>
+                    )}
                   </span>
                   <span className="whitespace-nowrap text-soft">
                     {sizeInWords(bytes)} in {files} {files === 1 ? "file" : "files"}

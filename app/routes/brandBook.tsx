@@ -8,7 +8,7 @@ import { ownPath } from "../../server/auth/ownPath";
 import { formText } from "../../server/formText";
 import { NO_ID, readIds } from "../../server/ids";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
-import { addBrand, brandsOf, promotionsOf, removeBrand, saveBook, switchBrand } from "../../server/brand/brandBook";
+import { addBrand, brandsOf, touchedBy, removeBrand, saveBook, switchBrand } from "../../server/brand/brandBook";
 import { colorProposals, lackingLetters } from "../../server/brand/brandPage";
 import { ownFamilies } from "../../server/faces/ownFonts";
 import { receiveFont, removeFont } from "../../server/faces/receiveFont";
@@ -21,6 +21,7 @@ import { ColorSection } from "../brand/ColorSection";
 import { FaceSection } from "../brand/FaceSection";
 import { Lines } from "../brand/Lines";
 import { sameJson } from "../../core/merge/threeWay";
+import { outdatedWords } from "../catalogue/answer";
 import { useOnceSaved } from "../catalogue/useOnceSaved";
 import { useAskBeforeLeaving } from "../components/useUnsaved";
 import { FormChoice } from "../brand/FormChoice";
@@ -42,8 +43,8 @@ export async function loader({ request }: Route.LoaderArgs) {
     offeredSounds(scope, todayIn(team.zone)),
     ownFamilies(scope),
     brand ? colorProposals(scope, brand.book) : [],
-    brand ? lackingLetters(scope, brand) : [],
-    brand ? promotionsOf(scope, brand.id) : [],
+    brand ? lackingLetters(scope, brand, team.stamp) : [],
+    brand ? touchedBy(scope, brand.id) : { count: 0, newest: [] },
   ]);
   return {
     brand,
@@ -125,10 +126,7 @@ export async function action({ request }: Route.ActionArgs) {
       return answer({
         saved: true,
         now: { name, book },
-        done:
-          outdated > 0
-            ? `Saved. ${outdated} ${outdated === 1 ? "rendition is" : "renditions are"} out of date now.`
-            : "Saved. Promotions show it from now on.",
+        done: outdated === 0 ? "Saved. Promotions show it from now on." : `Saved.${outdatedWords(outdated)}`,
       });
     }
     default:
@@ -370,9 +368,9 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
         <div className="flex flex-col gap-6 self-start lg:sticky lg:top-4">
           <BrandSample name={name} book={book} logo={pictures.media[book.logos[0]?.media ?? ""]?.facts ?? null} />
           <section aria-label="Promotions in this brand" className="text-sm">
-            <h2 className="mb-1 text-base">{touched.length === 0 ? "No promotion uses it yet" : "A change touches"}</h2>
+            <h2 className="mb-1 text-base">{touched.count === 0 ? "No promotion uses it yet" : "A change touches"}</h2>
             <ul className="divide-y divide-rule border-y border-rule">
-              {touched.map(({ slug, name: promotion }) => (
+              {touched.newest.map(({ slug, name: promotion }) => (
                 <li key={slug}>
                   <Link to={`/promotions/${slug}`} className="block py-1.5 underline-offset-2 hover:underline">
                     {promotion}
@@ -380,7 +378,10 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
                 </li>
               ))}
             </ul>
-            {touched.length > 0 && (
+            {touched.count > touched.newest.length && (
+              <p className="mt-1 text-soft">and {touched.count - touched.newest.length} more.</p>
+            )}
+            {touched.count > 0 && (
               <p className="mt-1 text-soft">Their renditions are marked as out of date where a frame would differ.</p>
             )}
             {remover.data?.problem && (

@@ -6,7 +6,7 @@ import { type TeamScope } from "../db/teamScope";
 import { ownFamilies } from "../faces/ownFonts";
 import { type ReadForm } from "../formProblems";
 import { type StoredBrand, resolveFace } from "./brandFacts";
-import { markOutdated } from "../promotions/outdated";
+import { type Marked, markOutdated } from "../promotions/outdated";
 
 /**
  * The team's brands by name, and the one a member works in: the one they chose, else the one that was made first, which
@@ -74,6 +74,21 @@ export async function promotionsOf(
   return promotionsIn(scope, brandId).select(["id", "slug", "name"]).orderBy("name").execute();
 }
 
+/** How many promotions a change of a brand's book touches, and the newest of them. */
+export async function touchedBy(
+  scope: TeamScope,
+  brandId: string,
+): Promise<{ readonly count: number; readonly newest: readonly { readonly slug: string; readonly name: string }[] }> {
+  const [{ count }, newest] = await Promise.all([
+    promotionsIn(scope, brandId)
+      .select((eb) => eb.fn.countAll<string>().as("count"))
+      .executeTakeFirstOrThrow(),
+    promotionsIn(scope, brandId).select(["slug", "name"]).orderBy("updated_at", "desc").limit(MOST_TOLD).execute(),
+  ]);
+  return { count: Number(count), newest };
+}
+const MOST_TOLD = 12;
+
 /** Promotions made in a brand, to select from. */
 export const promotionsIn = (scope: TeamScope, brandId: string) =>
   scope.select("promotion").where(sql<string>`document ->> 'brand'`, "=", brandId);
@@ -101,7 +116,7 @@ export async function saveBook(
   brandId: string,
   mine: TypedBook,
   base: unknown = null,
-): Promise<ReadForm<{ readonly outdated: number; readonly name: string; readonly book: BrandBook }>> {
+): Promise<ReadForm<{ readonly outdated: Marked; readonly name: string; readonly book: BrandBook }>> {
   const row = await scope.select("brand").select(["name", "book"]).where("id", "=", brandId).executeTakeFirst();
   if (!row) throw new Response("There is no such brand in your team.", { status: 404 });
   const data =

@@ -1,3 +1,4 @@
+import { LRUCache } from "lru-cache";
 import { type BrandBook, FACE_ROLES } from "../../core/brand/book";
 import { COLOR_ROLES } from "../../core/color/palette";
 import { type PaletteFile } from "../../core/color/paletteFiles";
@@ -25,6 +26,8 @@ export const paletteFile = ({ name, book }: StoredBrand): PaletteFile => ({
 
 const MOST_PROPOSALS = 6;
 const MOST_LETTERS = 12;
+/** Letters are looked for in so many promotions, those that were changed last. */
+const MOST_READ = 30;
 
 /** Colours to propose: those of the brand's logos, then of its newest pictures. */
 export async function colorProposals(scope: TeamScope, book: BrandBook): Promise<{ from: string; colors: string[] }[]> {
@@ -46,13 +49,34 @@ export async function colorProposals(scope: TeamScope, book: BrandBook): Promise
   });
 }
 
-/** Letters that promotions of a brand use and its typefaces lack, by typeface. */
-export async function lackingLetters(
-  scope: TeamScope,
-  brand: StoredBrand,
-): Promise<{ family: string; letters: string; promotions: string }[]> {
+interface Lacking {
+  readonly family: string;
+  readonly letters: string;
+  readonly promotions: string;
+}
+const known = new LRUCache<string, readonly Lacking[]>({ max: 200 });
+
+/**
+ * Letters that promotions of a brand use and its typefaces lack, by typeface. Found out anew when a promotion or anything
+ * that promotions draw from has changed.
+ *
+ * @param stamp the team's, see `Person`
+ */
+export async function lackingLetters(scope: TeamScope, brand: StoredBrand, stamp: string): Promise<readonly Lacking[]> {
+  const { changed } = await promotionsIn(scope, brand.id)
+    .select((eb) => eb.fn.max("updated_at").as("changed"))
+    .executeTakeFirstOrThrow();
+  const key = `${brand.id} ${stamp} ${changed instanceof Date ? changed.getTime() : ""}`;
+  const before = known.get(key);
+  if (before) return before;
+  const lacking = await findLacking(scope, brand);
+  known.set(key, lacking);
+  return lacking;
+}
+
+async function findLacking(scope: TeamScope, brand: StoredBrand): Promise<Lacking[]> {
   const [promotions, catalogue, own] = await Promise.all([
-    promotionsIn(scope, brand.id).select(["name", "document"]).orderBy("name").execute(),
+    promotionsIn(scope, brand.id).select(["name", "document"]).orderBy("updated_at", "desc").limit(MOST_READ).execute(),
     faceCatalogue(),
     ownFamilies(scope),
   ]);

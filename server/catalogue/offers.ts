@@ -7,7 +7,7 @@ import { readTags } from "../../core/catalogue/productRow";
 import { type TeamScope } from "../db/teamScope";
 import { type ReadForm, readForm } from "../formProblems";
 import { isZone } from "../auth/setUp";
-import { markNaming } from "../promotions/outdated";
+import { type Marked, markNaming } from "../promotions/outdated";
 import { usesInWords, usesOf } from "../usage/usesOf";
 import { dayAndTime, words } from "../doors/fields";
 
@@ -49,7 +49,7 @@ export async function saveOffer(
   scope: TeamScope,
   team: { currency: string; zone: string },
   data: FormData,
-): Promise<ReadForm<{ readonly id: string; readonly outdated: number }>> {
+): Promise<ReadForm<{ readonly id: string; readonly outdated: Marked }>> {
   const read = await readForm(form, data);
   if (!read.ok) return read;
   const { id, name, starts, ends, code, small_print, limits, zone = team.zone, ...rest } = read.values;

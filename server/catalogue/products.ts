@@ -11,7 +11,7 @@ import {
 import { object, string } from "yup";
 import { type TeamScope } from "../db/teamScope";
 import { type ReadForm, readForm } from "../formProblems";
-import { markNaming } from "../promotions/outdated";
+import { type Marked, markNaming } from "../promotions/outdated";
 import { usesInWords, usesOfEach } from "../usage/usesOf";
 import { setPictures } from "./productPictures";
 import { withColleagues } from "./typedProduct";
@@ -46,7 +46,7 @@ const form = object({
     .default(""),
 });
 
-export type SavedProduct = ReadForm<{ readonly id: string; readonly outdated: number }>;
+export type SavedProduct = ReadForm<{ readonly id: string; readonly outdated: Marked }>;
 
 /** Adds a product, or changes one when the form names it. Keeps the price history, and marks renditions out of date. */
 export async function saveProduct(scope: TeamScope, currency: string, data: FormData): Promise<SavedProduct> {
@@ -129,7 +129,7 @@ export async function writeProduct(scope: TeamScope, id: string | null, product:
   return written;
 }
 
-async function productChanged(scope: TeamScope, id: string, name: string): Promise<number> {
+async function productChanged(scope: TeamScope, id: string, name: string): Promise<Marked> {
   return markNaming(scope, [id], `the product ${name} was changed`);
 }
 

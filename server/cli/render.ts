@@ -1,4 +1,4 @@
-import { mkdirSync } from "node:fs";
+import { existsSync, mkdirSync } from "node:fs";
 import { rename, writeFile } from "node:fs/promises";
 import { join, resolve } from "node:path";
 import { parseArgs } from "node:util";
@@ -52,6 +52,9 @@ async function main(): Promise<void> {
   const data = resolve(values.data);
   process.env["STENCILCRAFT_DATA"] ??= data;
   process.env["LOG_LEVEL"] ??= "warn";
+  // Listing is no reason to make a database and a demo world.
+  if (values.list && !process.env["DATABASE_URL"] && !existsSync(join(data, "database-password")))
+    throw new UsageProblem(`There is no database in ${values.data} yet. Start Stencilcraft once with bin/start.`);
   const cluster = process.env["DATABASE_URL"] ? null : await startCluster(data);
   if (cluster) process.env["DATABASE_URL"] = cluster.url;
   const { database, closeDatabase } = await import("../db/connect");

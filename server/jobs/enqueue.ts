@@ -1,5 +1,6 @@
+import { createHash } from "node:crypto";
 import { type Kysely, sql } from "kysely";
-import { type InferType, number, object, string } from "yup";
+import { type InferType, array, number, object, string } from "yup";
 import { type Database } from "../db/tables";
 
 /** A file that takes the place of an item's own once it is read in. */
@@ -19,6 +20,11 @@ export const JOBS = {
     replacement: replacement.optional().default(undefined),
   }),
   "follow-subject": object({ media: string().uuid().required() }),
+  "compare-renders": object({
+    team: string().uuid().required(),
+    promotions: array(string().uuid().required()).required(),
+    reason: string().required(),
+  }),
   /** What nothing refers to goes; see `server/retention`. */
   "tidy-up": object({}),
   "render-rendition": object({ rendition: string().uuid().required(), asking: number().integer().default(1) }),
@@ -34,8 +40,16 @@ function keyOf<Name extends JobName>(name: Name, payload: Jobs[Name]): string {
     media = "",
     replacement,
     rendition = "",
-  } = payload as Partial<Jobs["ingest-media"] & Jobs["render-rendition"]>;
-  return [name, media, rendition, replacement?.sha256 ?? ""].filter((part) => part !== "").join(":");
+    promotions = [],
+    reason = "",
+  } = payload as Partial<Jobs["ingest-media"] & Jobs["render-rendition"] & Jobs["compare-renders"]>;
+  const compared =
+    promotions.length > 0
+      ? createHash("sha256")
+          .update(promotions.join() + reason)
+          .digest("hex")
+      : "";
+  return [name, media, rendition, replacement?.sha256 ?? "", compared].filter((part) => part !== "").join(":");
 }
 
 /**

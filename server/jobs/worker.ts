@@ -8,6 +8,8 @@ import { giveUpIngest, ingestMedia } from "../media/ingest";
 import { openPaintPool } from "../render/paintPool";
 import { giveUpRendition, renderRendition } from "../render/renditionJob";
 import { removeWorkFolder, tidyWorkFolders } from "../workFolder";
+import { teamScope } from "../db/teamScope";
+import { compareRenders } from "../promotions/outdated";
 import { tidyUp } from "../retention/tidyUp";
 import { openRoom } from "./alone";
 import { type JobName } from "./enqueue";
@@ -44,6 +46,10 @@ export async function startWorker(broke: number | null = null): Promise<RunningW
       run: ({ media }) => followMedia(db, media),
       giveUp: () => Promise.resolve(),
     },
+    "compare-renders": {
+      run: async ({ team, promotions, reason }) => void (await compareRenders(teamScope(db, team), promotions, reason)),
+      giveUp: () => Promise.resolve(),
+    },
     "tidy-up": {
       run: async () => void (await tidyUp(db, new Date())),
       giveUp: () => Promise.resolve(),
@@ -57,6 +63,7 @@ export async function startWorker(broke: number | null = null): Promise<RunningW
   const tasks = {
     "ingest-media": taskOf("ingest-media", work["ingest-media"], place),
     "follow-subject": taskOf("follow-subject", work["follow-subject"], place),
+    "compare-renders": taskOf("compare-renders", work["compare-renders"], place),
     "tidy-up": taskOf("tidy-up", work["tidy-up"], place),
     "render-rendition": taskOf("render-rendition", work["render-rendition"], place),
   } satisfies Record<JobName, TaskList[string]>;

@@ -4,16 +4,41 @@ import { paintedWhole } from "../../core/scene/paintedText";
 import { type TeamScope } from "../db/teamScope";
 import { preparedInput } from "../render/preparedInput";
 import { readRenderInput, type RenderInput } from "../render/renderInput";
+import { enqueue } from "../jobs/enqueue";
 import { namesAny } from "../usage/namesAny";
 import { loadRenderInput } from "./loadFacts";
+
+/** So many renders are compared while somebody waits for an answer; more are compared by a job. */
+const MOST_AT_ONCE = 12;
+
+/** How many renditions are newly marked as out of date, or that it is being found out. */
+export type Marked = number | "later";
+
+/**
+ * As `compareRenders`, at once where that takes no time; else a job does it, and gives "later".
+ */
+export async function markOutdated(scope: TeamScope, promotionIds: readonly string[], reason: string): Promise<Marked> {
+  if (promotionIds.length === 0) return 0;
+  const { count } = await scope
+    .select("render")
+    .select((eb) => eb.fn.countAll<string>().as("count"))
+    .where("promotion_id", "in", [...promotionIds])
+    .executeTakeFirstOrThrow();
+  if (Number(count) <= MOST_AT_ONCE) return compareRenders(scope, promotionIds, reason);
+  await enqueue(scope.connection, "compare-renders", { team: scope.teamId, promotions: [...promotionIds], reason });
+  return "later";
+}
 
 /**
  * Compares the renders of promotions with what would be rendered now, after something they draw from has changed, and
  * marks their renditions as out of date with the reason; those that are the same again lose their mark. Gives how many
  * renditions are newly marked.
  */
-export async function markOutdated(scope: TeamScope, promotionIds: readonly string[], reason: string): Promise<number> {
-  if (promotionIds.length === 0) return 0;
+export async function compareRenders(
+  scope: TeamScope,
+  promotionIds: readonly string[],
+  reason: string,
+): Promise<number> {
   const renders = await scope
     .select("render")
     .select(["id", "input"])
@@ -49,7 +74,7 @@ async function paintsTheSame(then: RenderInput, now: RenderInput, format: Format
 }
 
 /** As `markOutdated`, for the promotions whose documents name something that has changed. */
-export async function markNaming(scope: TeamScope, ids: readonly string[], reason: string): Promise<number> {
+export async function markNaming(scope: TeamScope, ids: readonly string[], reason: string): Promise<Marked> {
   const naming = await scope.select("promotion").select("id").where(namesAny("document", ids)).execute();
   return markOutdated(
     scope,

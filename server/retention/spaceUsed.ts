@@ -2,12 +2,14 @@ import { type Kysely, sql } from "kysely";
 import { type Database } from "../db/tables";
 import { type TeamScope } from "../db/teamScope";
 import { store } from "../storage/store";
-import { type Folder, KINDS } from "./unreferredFiles";
+import { type Folder, KINDS, MADE } from "./unreferredFiles";
 
 const SHA = /[0-9a-f]{64}/;
 /** Media as it was brought in, apart from what is made of it. */
 const ORIGINALS = "originals";
 const WORKING_COPIES = "working copies";
+/** Files that no row refers to: they go when they are old enough. */
+export const LEFT = "not in use any more";
 
 interface Used {
   files: number;
@@ -21,9 +23,11 @@ export async function countSpace(db: Kysely<Database>, at: Date): Promise<void> 
   for (const folder of Object.keys(KINDS) as Folder[])
     for await (const { key, bytes } of store().under(folder)) {
       const isOriginal = key.endsWith("/original");
-      const kind = folder === "media" ? (isOriginal ? ORIGINALS : WORKING_COPIES) : KINDS[folder];
+      const usual = folder === "media" ? (isOriginal ? ORIGINALS : WORKING_COPIES) : KINDS[folder];
+      const owning = owners.get(folder === "renditions" ? key : (SHA.exec(key)?.[0] ?? ""));
+      const kind = owning || MADE.has(folder) ? usual : LEFT;
       // What several teams brought lies there once; each is told of it.
-      for (const team of owners.get(folder === "renditions" ? key : (SHA.exec(key)?.[0] ?? "")) ?? [""]) {
+      for (const team of owning ?? [""]) {
         const kinds = used.get(team) ?? new Map<string, Used>();
         const sum = kinds.get(kind) ?? { files: 0, bytes: 0 };
         kinds.set(kind, { files: sum.files + 1, bytes: sum.bytes + bytes });

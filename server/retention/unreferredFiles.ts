@@ -16,7 +16,7 @@ export const KINDS = {
 export type Folder = keyof typeof KINDS;
 
 /** What is made again when it is wanted: only its age counts. */
-const MADE: ReadonlySet<Folder> = new Set(["segments", "stills", "shelf", "emoji"]);
+export const MADE: ReadonlySet<Folder> = new Set(["segments", "stills", "shelf", "emoji"]);
 
 /** What rows refer to: files' contents by their SHA-256, renditions by their key. */
 export async function referred(db: Kysely<Database>): Promise<ReadonlySet<string>> {
