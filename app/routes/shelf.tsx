@@ -8,6 +8,7 @@ import { SHELF_CATEGORIES, searchShelf, shelfItem } from "../../server/shelf/she
 import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/shelf";
 import { inputClasses } from "../components/Field";
+import { NearWords } from "../components/NearWords";
 import { PageHead } from "../components/PageHead";
 import { Tabs } from "../components/Tabs";
 import { MEDIA_TABS } from "../media/tabs";
@@ -17,11 +18,13 @@ export async function loader({ request }: Route.LoaderArgs) {
   await requirePerson(request);
   const params = new URL(request.url).searchParams;
   const [words, category] = [params.get("words") ?? "", params.get("category") ?? ""];
+  const { items, near } = searchShelf(words, category);
   return {
     words,
     category,
     categories: [...SHELF_CATEGORIES],
-    items: searchShelf(words, category).map(({ slug, name, category: of, words: by, recipe }) => ({
+    near,
+    items: items.map(({ slug, name, category: of, words: by, recipe }) => ({
       slug,
       name,
       category: of,
@@ -40,7 +43,7 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 /** Backgrounds, textures, clips, tunes and effects that ship with the application. */
-export default function Shelf({ loaderData: { words, category, categories, items } }: Route.ComponentProps) {
+export default function Shelf({ loaderData: { words, category, categories, near, items } }: Route.ComponentProps) {
   const submit = useSubmit();
   return (
     <main className="flex-1 px-8 py-7 max-sm:px-4">
@@ -79,7 +82,7 @@ export default function Shelf({ loaderData: { words, category, categories, items
       </Form>
       {items.length === 0 && (
         <p className="border border-dashed border-firm p-16 text-center text-soft">
-          Nothing on the shelf answers that. Try a mood, a season or a material.
+          Nothing on the shelf answers that. <NearWords near={near} otherwise="Try a mood, a season or a material." />
         </p>
       )}
       {categories.map((one) => {

@@ -15,6 +15,7 @@ import type { Route } from "./+types/templates";
 import { Button, ButtonLink } from "../components/Button";
 import { Notice } from "../components/Notice";
 import { Toasts } from "../components/Toasts";
+import { NearWords } from "../components/NearWords";
 import { PageHead } from "../components/PageHead";
 import { ImportPackage } from "../gallery/ImportPackage";
 import { GalleryFilters } from "../gallery/GalleryFilters";
@@ -50,7 +51,7 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 export default function Templates({ loaderData }: Route.ComponentProps) {
-  const { query, designs, drafts, choices, counts, brands, brand, products, product, facts, cards } = loaderData;
+  const { query, designs, drafts, choices, counts, brands, brand, products, product, facts, cards, near } = loaderData;
   const previews = usePreviews();
   const [problem, setProblem] = useState<string | null>(null);
   return (
@@ -109,7 +110,7 @@ export default function Templates({ loaderData }: Route.ComponentProps) {
           )}
           {brand && cards.length === 0 && (
             <p className="text-soft">
-              No template answers that.{" "}
+              No template answers that. <NearWords near={near} otherwise="" />{" "}
               <Link to="/templates" className="underline">
                 Show all
               </Link>

@@ -70,9 +70,7 @@ export function daysLeft(window: OfferWindow, at: Date): number {
 /** As `daysLeft`, in words of a locale: `3 days`; empty when it is over. Called on the server only, as writePrice. */
 export function daysLeftInWords(window: OfferWindow, at: Date, locale: string): string {
   const days = daysLeft(window, at);
-  return days === 0
-    ? ""
-    : numberFormat(locale, { style: "unit", unit: "day", unitDisplay: "long" }).format(days);
+  return days === 0 ? "" : numberFormat(locale, { style: "unit", unit: "day", unitDisplay: "long" }).format(days);
 }
 
 export const firstDay = (window: OfferWindow, locale: string): string =>

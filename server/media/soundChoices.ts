@@ -98,7 +98,7 @@ export async function soundChoices(scope: TeamScope, query: SoundQuery, today: s
 /** @param names of the team's sounds: what was taken from the shelf keeps its name */
 function shelfSounds({ words, tempo, length, tag }: SoundQuery, names: ReadonlySet<string>): ShelfSound[] {
   return searchShelf(words, "")
-    .filter(({ name }) => !names.has(`${name}.wav`))
+    .items.filter(({ name }) => !names.has(`${name}.wav`))
     .flatMap((item): ShelfSound[] => {
       const measured = soundOnShelf(item);
       if (!measured) return [];

@@ -1,3 +1,4 @@
+import { type FoundByWords, findByWords } from "../../core/text/findByWords";
 import { type EffectName } from "./effects";
 import { type MotifColors, type MotifName } from "./motifs";
 
@@ -150,14 +151,10 @@ export const SHELF: readonly ShelfItem[] = [
 
 export const shelfItem = (slug: string): ShelfItem | null => SHELF.find((item) => item.slug === slug) ?? null;
 
-/** Items that answer words and a category, in the shelf's order. */
-export function searchShelf(words: string, category: string): readonly ShelfItem[] {
-  const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
-  return SHELF.filter(
-    (item) =>
-      (category === "" || item.category === category) &&
-      wanted.every((word) =>
-        [item.name.toLowerCase(), item.category, ...item.words].some((text) => text.includes(word)),
-      ),
+/** Items that answer words and a category; where none does, words that are near. */
+export const searchShelf = (words: string, category: string): FoundByWords<ShelfItem> =>
+  findByWords(
+    SHELF.filter((item) => category === "" || item.category === category),
+    (item) => [item.name, item.category, ...item.words],
+    words,
   );
-}

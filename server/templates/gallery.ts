@@ -7,6 +7,7 @@ import { mediaOfTemplate } from "../../core/document/templatePackage";
 import { PURPOSES, type Purpose } from "../../core/document/template";
 import { inScope } from "../../core/offer/scope";
 import { offerState } from "../../core/offer/validity";
+import { findByWords } from "../../core/text/findByWords";
 import { brandsOf } from "../brand/brandBook";
 import { readOffer } from "../catalogue/offerOnProduct";
 import { type TeamScope } from "../db/teamScope";
@@ -65,13 +66,22 @@ export async function loadGallery(scope: TeamScope, memberId: string, query: Gal
     scope.select("product").select(["id", "name", "tags"]).orderBy("name").limit(MOST_PRODUCTS).execute(),
   ]);
   const favourites = new Set(liked.map(({ slug }) => slug));
-  const shown = byShelf(offered, query.shelf, favourites, used.slugs).filter((one) => answers(one, query));
+  const { items: found, near } = findByWords(
+    byShelf(offered, query.shelf, favourites, used.slugs),
+    ({ template }) => [
+      ...[template.name, template.about, template.purpose],
+      ...template.scenes.map(({ name }) => name),
+    ],
+    query.words,
+  );
+  const shown = found.filter((one) => answers(one, query));
   const chosenBrand = brands.find(({ id }) => id === query.brand) ?? working;
   const common = {
     favourites: [...favourites],
     brands: brands.map(({ id, name }) => ({ id, name })),
     brand: chosenBrand?.id ?? null,
     products: products.map(({ id, name }) => ({ id, name })),
+    near,
     total: offered.length,
     counts: purposeCounts(offered),
   };
@@ -127,12 +137,7 @@ function byShelf(
   }
 }
 
-function answers({ template }: OfferedTemplate, { words, purpose, length, needs }: GalleryQuery): boolean {
-  const text = [template.name, template.about, template.purpose, ...template.scenes.map(({ name }) => name)]
-    .join(" ")
-    .toLowerCase();
-  const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
-  if (!wanted.every((word) => text.includes(word))) return false;
+function answers({ template }: OfferedTemplate, { purpose, length, needs }: GalleryQuery): boolean {
   if (purpose !== "" && template.purpose !== purpose) return false;
   if (length > 0 && Math.round(templateLength(template) / 1000) !== length) return false;
   const { pictures, clips, offer } = needsOf(template);
