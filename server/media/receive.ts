@@ -1,9 +1,4 @@
-import { createHash } from "node:crypto";
-import { createWriteStream } from "node:fs";
 import { join } from "node:path";
-import { Readable, Transform } from "node:stream";
-import { pipeline } from "node:stream/promises";
-import { type ReadableStream as WebStream } from "node:stream/web";
 import { config } from "../config";
 import { type TeamScope } from "../db/teamScope";
 import { isId } from "../ids";
@@ -12,6 +7,7 @@ import { originalKey } from "../storage/keys";
 import { inWorkFolder } from "../workFolder";
 import { store } from "../storage/store";
 import { displayName } from "./fileName";
+import { spoolBody } from "../doors/spooledBody";
 import { sniffType } from "./sniff";
 import { UploadProblem } from "./uploadProblem";
 
@@ -44,7 +40,8 @@ export async function receiveMedia(
   if (!body) throw new UploadProblem(`“${name}” is empty (0 bytes). Export or copy it again, then bring it once more.`);
   return inWorkFolder("incoming", async (folder) => {
     const path = join(folder, "file");
-    const { sha256, bytes } = await spool(body as WebStream, path, name);
+    const most = config().LIMIT_CLIP_BYTES;
+    const { sha256, bytes } = await spoolBody(body, path, { name, most, tooLarge: tooLarge(name, "clips", most) });
     const type = await sniffType(path, name);
     const { LIMIT_PICTURE_BYTES } = config();
     if (type.kind === "picture" && bytes > LIMIT_PICTURE_BYTES)
@@ -90,21 +87,6 @@ export async function receiveMedia(
     await enqueue(scope.connection, "ingest-media", { media: id });
     return { id, name, known: false };
   });
-}
-
-async function spool(body: WebStream, path: string, name: string): Promise<{ sha256: string; bytes: number }> {
-  const hash = createHash("sha256");
-  const most = config().LIMIT_CLIP_BYTES;
-  let bytes = 0;
-  const count = new Transform({
-    transform(chunk: Buffer, _encoding, done) {
-      bytes += chunk.length;
-      hash.update(chunk);
-      done(bytes > most ? new UploadProblem(tooLarge(name, "clips", most)) : null, chunk);
-    },
-  });
-  await pipeline(Readable.fromWeb(body), count, createWriteStream(path));
-  return { sha256: hash.digest("hex"), bytes };
 }
 
 const tooLarge = (name: string, what: string, limit: number): string =>

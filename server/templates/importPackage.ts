@@ -1,9 +1,7 @@
-import { createReadStream, createWriteStream } from "node:fs";
+import { createReadStream } from "node:fs";
 import { readFile } from "node:fs/promises";
 import { join } from "node:path";
-import { Readable, Transform } from "node:stream";
-import { pipeline } from "node:stream/promises";
-import { type ReadableStream as WebStream } from "node:stream/web";
+import { Readable } from "node:stream";
 import { ValidationError } from "yup";
 import {
   type PackagedMedia,
@@ -25,6 +23,7 @@ import { inWorkFolder } from "../workFolder";
 import { freeSlug } from "../promotions/slug";
 import { readForeign } from "../foreign/readForeign";
 import { type Unpacked } from "../foreign/unpackPackage";
+import { spoolBody } from "../doors/spooledBody";
 import { parseJson } from "../doors/readBody";
 
 const MOST_JSON_BYTES = 2_000_000;
@@ -43,24 +42,12 @@ export async function importPackage(
   if (!body) throw new UploadProblem(`“${name}” is empty (0 bytes).`);
   return inWorkFolder("package", async (folder) => {
     const path = join(folder, "package.zip");
-    await pipeline(Readable.fromWeb(body as WebStream), limited(name), createWriteStream(path));
+    await spoolBody(body, path, {
+      ...{ name, most: MOST_PACKAGE_BYTES },
+      tooLarge: `“${name}” is larger than the limit for packages: ${MOST_PACKAGE_BYTES / 1e6} MB.`,
+    });
     const unpacked = await readForeign("unpackPackage", { zip: path, folder, name }, name);
     return takeIn(scope, memberId, name, new Map(unpacked.map((file) => [file.name, file])));
-  });
-}
-
-function limited(name: string): Transform {
-  let bytes = 0;
-  return new Transform({
-    transform(chunk: Buffer, _encoding, done) {
-      bytes += chunk.length;
-      done(
-        bytes > MOST_PACKAGE_BYTES
-          ? new UploadProblem(`“${name}” is larger than the limit for packages: ${MOST_PACKAGE_BYTES / 1e6} MB.`)
-          : null,
-        chunk,
-      );
-    },
   });
 }
 
