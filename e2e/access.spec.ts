@@ -91,8 +91,12 @@ test("a reviewer can look, but not change", async ({ page }) => {
     data: { base: 1, edits: [rename("Reviewed")] },
   });
   expect(edit.status()).toBe(403);
-  await page.getByLabel("Headline", { exact: true }).fill("A reviewer’s idea");
-  await expect(page.getByRole("alert")).toContainText("as a reviewer you can look, but not change");
+  // What may not be changed is closed, and it is said why.
+  await expect(page.getByLabel("Headline", { exact: true })).toBeDisabled();
+  await expect(page.getByRole("note").filter({ hasText: "a reviewer looks, and changes nothing" })).toBeVisible();
+  await page.goto("/brand-book");
+  await expect(page.getByLabel("Phone")).toBeDisabled();
+  await expect(page.getByText("a reviewer looks, and changes nothing")).toBeVisible();
 });
 
 test("who is signed out while typing is told so, and what was typed is saved after signing in again", async ({

@@ -22,6 +22,7 @@ import { FaceSection } from "../brand/FaceSection";
 import { Lines } from "../brand/Lines";
 import { sameJson } from "../../core/merge/threeWay";
 import { outdatedWords } from "../catalogue/answer";
+import { useEdits } from "../components/useEdits";
 import { useOnceSaved } from "../catalogue/useOnceSaved";
 import { useAskBeforeLeaving } from "../components/useUnsaved";
 import { FormChoice } from "../brand/FormChoice";
@@ -168,6 +169,7 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
   );
   const fetcher = useFetcher<Answer>();
   const remover = useFetcher<Answer>();
+  const edits = useEdits();
   const change = (part: Partial<BrandBook>): void => setBook((before) => ({ ...before, ...part }));
   const problems = fetcher.data?.problems ?? {};
   // What this page was opened with or saved last: what colleagues change meanwhile stays.
@@ -182,6 +184,8 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
     setBook(now.book);
   });
   useAskBeforeLeaving(dirty);
+  const unsaved = unreadable.length > 0 ? `can’t be saved: ${unreadable.join(", ")} is not a colour` : "not saved yet";
+  const saveState = fetcher.state !== "idle" ? "saving" : dirty ? unsaved : "saved";
   const save = (): void =>
     void fetcher.submit(
       { intent: "save", brand: brand.id, name, book: JSON.stringify(book), base: JSON.stringify(base) },
@@ -193,18 +197,12 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
     <main className="flex-1 px-8 py-7 max-sm:px-4">
       <PageHead title="Brand book" about="What every promotion draws from. A change here shows in all of them.">
         <span role="status" className="self-center text-sm text-soft">
-          {fetcher.state !== "idle"
-            ? "saving"
-            : unreadable.length > 0
-              ? `can’t be saved: ${unreadable.join(", ")} is not a colour`
-              : dirty
-                ? "not saved yet"
-                : "saved"}
+          {edits ? saveState : "a reviewer looks, and changes nothing"}
         </span>
         <ButtonLink to="/brand-book/sheet">
           <Printer aria-hidden size={16} /> Brand sheet
         </ButtonLink>
-        <Button look="main" disabled={fetcher.state !== "idle" || unreadable.length > 0} onClick={save}>
+        <Button look="main" disabled={fetcher.state !== "idle" || unreadable.length > 0 || !edits} onClick={save}>
           Save the book
         </Button>
       </PageHead>
@@ -219,7 +217,7 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
         </Notice>
       )}
       <div className="grid grid-cols-[minmax(0,1fr)_330px] gap-10 max-lg:grid-cols-1">
-        <div className="flex min-w-0 flex-col gap-9">
+        <fieldset disabled={!edits} className="flex min-w-0 flex-col gap-9">
           <section aria-label="Name and contact" className="grid grid-cols-2 gap-x-6 gap-y-4 max-sm:grid-cols-1">
             <Field
               label="Brand name"
@@ -364,7 +362,7 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
               />
             </div>
           </section>
-        </div>
+        </fieldset>
         <div className="flex flex-col gap-6 self-start lg:sticky lg:top-4">
           <BrandSample name={name} book={book} logo={pictures.media[book.logos[0]?.media ?? ""]?.facts ?? null} />
           <section aria-label="Promotions in this brand" className="text-sm">
@@ -389,13 +387,15 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
                 {remover.data.problem}
               </Notice>
             )}
-            <button
-              type="button"
-              onClick={() => void remover.submit({ intent: "remove", brand: brand.id }, { method: "post" })}
-              className="mt-4 text-wrong hover:underline"
-            >
-              Remove this brand
-            </button>
+            {edits && (
+              <button
+                type="button"
+                onClick={() => void remover.submit({ intent: "remove", brand: brand.id }, { method: "post" })}
+                className="mt-4 text-wrong hover:underline"
+              >
+                Remove this brand
+              </button>
+            )}
           </section>
         </div>
       </div>

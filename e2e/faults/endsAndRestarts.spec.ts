@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import { setTimeout as sleep } from "node:timers/promises";
 import { type Page, expect, test } from "@playwright/test";
 import { whileStopped } from "../../server/cli/cluster";
@@ -16,7 +17,9 @@ const OUTAGE_MS = 30_000;
 test.afterAll(() => closeDatabase());
 
 /** Has a short promotion rendered in three formats. Gives a function that tells how many of them are in a state. */
-async function rendering(slug: string): Promise<(state: string) => Promise<number>> {
+async function rendering(name: string): Promise<(state: string) => Promise<number>> {
+  // Of this run alone: what looks the same as before is not painted again.
+  const slug = `${name}-${randomUUID().slice(0, 8)}`;
   await putShortPromotion(slug);
   const { scope } = await storedPromotion(slug);
   const answer = await requestRender(scope, await promotionBySlug(scope, slug), {

@@ -1,0 +1,5 @@
+import { useRouteLoaderData } from "react-router";
+import type { loader } from "../routes/shell";
+
+/** Whether the person who is signed in may change things; reviewers only look. */
+export const useEdits = (): boolean => useRouteLoaderData<typeof loader>("routes/shell")?.role !== "reviewer";
