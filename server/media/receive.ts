@@ -33,7 +33,7 @@ export interface ReceiveWishes {
 export async function receiveMedia(
   scope: TeamScope,
   rawName: string,
-  body: ReadableStream | null,
+  body: ReadableStream<Uint8Array> | null,
   { again = false, replace = null, isLogo = false }: ReceiveWishes = {},
 ): Promise<ReceivedMedia> {
   const name = displayName(rawName);

@@ -36,7 +36,7 @@ export async function importPackage(
   scope: TeamScope,
   memberId: string,
   rawName: string,
-  body: ReadableStream | null,
+  body: ReadableStream<Uint8Array> | null,
 ): Promise<{ slug: string; name: string }> {
   const name = displayName(rawName);
   if (!body) throw new UploadProblem(`“${name}” is empty (0 bytes).`);
