@@ -32,16 +32,22 @@ const saved = object({
 });
 const newest = object({ revision: number().integer().required(), document: mixed().required() });
 
+/** What is still being sent when its page is left may be so large (Fetch standard, keepalive). Some is left for the rest. */
+const MOST_KEPT_ALIVE = 60_000;
+
 /** Sends edits to an address. Throws when the server can't be reached or does not answer. */
 export async function sendEdits<Document>(
   address: string,
   read: (value: unknown) => Document,
   { base, edits }: { readonly base: number; readonly edits: readonly Edit[] },
 ): Promise<SaveAnswer<Document>> {
+  const body = JSON.stringify({ base, edits: edits.map(({ label, patch }) => ({ label, patch })) });
   const response = await fetch(address, {
     method: "POST",
     headers: { "content-type": "application/json" },
-    body: JSON.stringify({ base, edits: edits.map(({ label, patch }) => ({ label, patch })) }),
+    body,
+    // What was typed last is saved though the page is left meanwhile.
+    keepalive: new TextEncoder().encode(body).length < MOST_KEPT_ALIVE,
   });
   if (response.redirected)
     return {
@@ -50,10 +56,10 @@ export async function sendEdits<Document>(
     };
   if (response.status === 403)
     return { kind: "not taken", problem: "not saved: as a reviewer you can look, but not change." };
-  const body: unknown = await response.json();
-  if (response.status === 422) return { kind: "not taken", problem: problemOf(body) };
+  const answer: unknown = await response.json();
+  if (response.status === 422) return { kind: "not taken", problem: problemOf(answer) };
   if (!response.ok) throw new Error(`The server answered ${response.status}.`);
-  const { revision, document, refused } = saved.validateSync(body);
+  const { revision, document, refused } = saved.validateSync(answer);
   return {
     kind: "saved",
     revision,

@@ -299,6 +299,17 @@ test("what a page with nothing to tell anyone closes on is sent", async () => {
   expect(server.document.name).toBe("On leaving");
 });
 
+test("when the browser leaves, what waits is sent at once; only what comes after something under way is asked about", async () => {
+  const server = new TestServer();
+  const { session } = opened(server);
+  session.apply(rename("On leaving"));
+  expect(session.sendNow()).toBe(true);
+  session.apply(rename("And more"));
+  expect(session.sendNow()).toBe(false);
+  await later(2000);
+  expect(server.document.name).toBe("And more");
+});
+
 test("undoing what stood in something that another took away is said, and breaks nothing", async () => {
   const server = new TestServer();
   const { session, told } = opened(server);

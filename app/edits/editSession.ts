@@ -67,6 +67,8 @@ export interface EditSession<Document> {
   readonly revision: () => number;
   /** Sends what waits, now: its page is left. It goes on when another is told of it. */
   readonly rest: () => void;
+  /** Sends what waits, now: the browser leaves. Gives whether all is on its way. */
+  readonly sendNow: () => boolean;
 }
 
 interface Step {
@@ -271,6 +273,12 @@ export function openEditSession<Document extends object>(
     },
     catchUp: tryCatchUp,
     isWaiting: () => waiting.length > 0 || isSending,
+    sendNow() {
+      const isFirst = !isSending;
+      void send();
+      // What is under way still may have to be sent anew; what comes after it was not sent yet.
+      return waiting.length === 0 && (isFirst || save === "saving");
+    },
     rest() {
       isResting = true;
       if (timer !== null) clearTimeout(timer);

@@ -13,6 +13,7 @@ const session = (revision: number, isWaiting = false): EditSession<object> => ({
   isWaiting: () => isWaiting,
   revision: () => revision,
   rest: () => undefined,
+  sendNow: () => true,
 });
 
 test("on the server every request has a session of its own", () => {

@@ -32,7 +32,7 @@ export function useEdits<Document extends object>(
     () => session.catchUp(),
   );
   const leaving = useEffectEvent((event: BeforeUnloadEvent): void => {
-    if (session.isWaiting()) event.preventDefault();
+    if (session.isWaiting() && !session.sendNow()) event.preventDefault();
   });
   useEffect(() => {
     const ask = (event: BeforeUnloadEvent): void => leaving(event);

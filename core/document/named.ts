@@ -40,6 +40,30 @@ export function newlyNamed(before: Promotion, after: Promotion): NamedThing[] {
   return thingsNamed(after).filter(({ kind, id }) => !known.has(`${kind}/${id}`));
 }
 
+/** How media is used: seen in a slot or beside what is, or heard. */
+export type MediaUse = "shown" | "beside" | "heard";
+
+/** A media item where a promotion uses it. */
+export interface UsedMedia {
+  readonly id: string;
+  readonly use: MediaUse;
+}
+
+/** What media a promotion uses in a way that it did not before: the same item may be heard already, and be shown anew. */
+export function newlyUsed(before: Promotion, after: Promotion): UsedMedia[] {
+  const name = ({ id, use }: UsedMedia): string => `${use}/${id}`;
+  const known = new Set(mediaUsed(before).map(name));
+  return mediaUsed(after).filter((one) => !known.has(name(one)));
+}
+
+const mediaUsed = ({ lanes, fills, adjustments }: Promotion): UsedMedia[] => [
+  ...Object.values(lanes).flatMap(({ media, takes = [] }) =>
+    [media, ...takes].map((id): UsedMedia => ({ id, use: "heard" })),
+  ),
+  ...mediaShown({ fills, adjustments: {} }).map((id): UsedMedia => ({ id, use: "shown" })),
+  ...mediaBehind(adjustments).map((id): UsedMedia => ({ id, use: "beside" })),
+];
+
 /** The media that slots are filled with, and those that are seen beside them. */
 export const mediaShown = ({ fills, adjustments }: Pick<Promotion, "fills" | "adjustments">): string[] => [
   ...Object.values(fills).flatMap((fill) =>

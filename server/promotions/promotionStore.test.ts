@@ -2,6 +2,7 @@ import { mediaFill } from "../../core/document/shots";
 import { type Edit } from "../../core/document/edit";
 import { adjust, choose, editTo, fillSlot, moveScene, rename, takeOutScene } from "../../core/document/edits";
 import { pointer } from "../../core/document/patch";
+import { addSound } from "../../core/document/soundEdits";
 import { repeatScene } from "../../core/document/restructure";
 import { millis } from "../../core/units";
 import { scenesInOrder } from "../../core/document/sceneList";
@@ -143,6 +144,25 @@ test("a promotion that names things which are gone opens, says so, and is saved;
   const theirs = await other.picture("theirs.jpg");
   const { refused } = await save(slug, [fillSlot("offer.picture", mediaFill(theirs))]);
   expect(refused).toEqual([{ index: 0, problem: "A chosen media item is not in your team's media." }]);
+});
+
+test("a sound is not shown and a picture not heard, though either is in use elsewhere; what was there stays", async () => {
+  const { slug } = await made(await team.product("Jug", 1800));
+  const sound = await team.picture("tune.wav", { kind: "sound", width: null, height: null });
+  const picture = await team.picture("jug.jpg");
+  const heard = addSound(await documentOf(slug), { lane: "music", media: sound, at: 0 });
+  await save(slug, [fillSlot("hook.picture", mediaFill(picture)), ...(heard ? [heard.edit] : [])]);
+  const before = await documentOf(slug);
+  const pictureHeard = addSound(before, { lane: "effects", media: picture, at: 0 });
+  const { refused } = await save(slug, [
+    fillSlot("hook.picture", mediaFill(sound)),
+    ...(pictureHeard ? [pictureHeard.edit] : []),
+  ]);
+  expect(refused).toEqual([
+    { index: 0, problem: "“tune.wav” is a sound: a picture or a clip is shown here. What was there stays." },
+    { index: 1, problem: "“jug.jpg” is a picture: a sound, or a clip with one, is heard there. What was there stays." },
+  ]);
+  expect(await documentOf(slug)).toEqual(before);
 });
 
 test("a brand of another team can't be set, and with it goes the whole edit", async () => {

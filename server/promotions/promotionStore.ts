@@ -16,6 +16,7 @@ import { keepRevision } from "./revisions";
 import { firstFills, samplesFor } from "./samples";
 import { freeSlug, slugOf } from "./slug";
 import { Refusal } from "../../core/refusal";
+import { kindProblem } from "./mediaKinds";
 import { firstLetters } from "../../core/text/cleanText";
 import { isId } from "../ids";
 
@@ -206,6 +207,8 @@ export async function checkDesign(scope: TeamScope, before: Promotion, after: Pr
 export async function checkReferences(scope: TeamScope, before: Promotion, after: Promotion): Promise<void> {
   const [missing] = await notThere(scope, newlyNamed(before, after));
   if (missing) throw new Refusal(NOT_THERE[missing.kind]);
+  const problem = await kindProblem(scope, before, after);
+  if (problem) throw new Refusal(problem);
 }
 
 const NOT_THERE: Readonly<Record<NamedThing["kind"], string>> = {

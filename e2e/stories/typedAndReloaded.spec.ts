@@ -1,0 +1,28 @@
+import { expect, test } from "@playwright/test";
+import { createPromotion } from "../../server/promotions/promotionStore";
+import { closeDatabase } from "../../server/db/connect";
+import { ownTeam } from "../ownTeam";
+
+test.afterAll(() => closeDatabase());
+
+test("what was typed a moment before the page is loaded anew is saved, and nobody is asked", async ({ page }) => {
+  const team = await ownTeam("In a hurry");
+  const { id: product } = await team.scope
+    .insert("product", { name: "Pot", line: "", price_minor: 2400, currency: "GBP" })
+    .returning("id")
+    .executeTakeFirstOrThrow();
+  const { slug } = await createPromotion(team.scope, { template: "opening-hours", product, offer: null }, null);
+  await team.signIn(page, "marketer");
+  await page.goto(`/promotions/${slug}`);
+  const headline = page.getByLabel("Headline", { exact: true });
+  await expect(headline).toBeEnabled();
+  const asked: string[] = [];
+  page.on("dialog", (dialog) => {
+    asked.push(dialog.message());
+    void dialog.accept();
+  });
+  await headline.fill("Open until nine on Friday");
+  await page.reload();
+  await expect(page.getByLabel("Headline", { exact: true })).toHaveValue("Open until nine on Friday");
+  expect(asked).toEqual([]);
+});
