@@ -97,7 +97,7 @@ const FORMS: readonly Form[] = [
   { at: "/media/shelf", fields: { slug: "no-such" } },
   { at: "/media/backdrops", fields: { words: "fern", round: "0", which: "0" } },
   { at: "/templates", fields: { intent: "like", slug: "one-offer", liked: "no" } },
-  { at: "/templates", fields: { intent: "start", name: "Mine", from: "no-such" } },
+  { at: "/templates", fields: { intent: "start", name: "Mine", from: "" } },
   { at: "/promotions", fields: { copy: "no-such" } },
   { at: "/promotions/new", fields: { template: "one-offer", product: ID, offer: "" } },
   { at: `/promotions/${SLUG}/send`, fields: { intent: "cancel", rendition: ID } },

@@ -42,9 +42,7 @@ export async function action({ request }: Route.ActionArgs) {
   if (form.get("intent") === "start") {
     await requireDesigner(request);
     const from = formText(form, "from");
-    return redirect(
-      `/templates/${await startTemplate(scope, formText(form, "name") || "New template", from || null)}/workshop`,
-    );
+    return redirect(`/templates/${await startTemplate(scope, formText(form, "name"), from || null)}/workshop`);
   }
   await setFavourite(scope, id, formText(form, "slug"), form.get("liked") === "yes");
   return { done: true };

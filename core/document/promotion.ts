@@ -13,6 +13,7 @@ import { PLACEMENTS_PART, type Placements } from "./placementsPart";
 import { type SlotKey } from "./sceneTemplate";
 import { upgradePromotion } from "./upgrades";
 import { Refusal } from "../refusal";
+import { holds } from "../text/cleanText";
 
 /** What was chosen for a slot. Nothing that can be derived is kept. */
 export type Fill =
@@ -138,7 +139,7 @@ const SINGLE: ReadonlyMap<string, Schema<unknown>> = new Map<string, Schema<unkn
     version,
     name: string()
       .matches(/\S/, "A promotion needs a name.")
-      .max(MOST_NAME, `A name has at most ${MOST_NAME} characters.`)
+      .test("letters", `A name has at most ${MOST_NAME} characters.`, holds(MOST_NAME))
       .required("A promotion needs a name."),
     template: object(templateRef).noUnknown().required(),
     brand: id.required(),

@@ -1,3 +1,4 @@
+import { holds } from "../text/cleanText";
 import { MOTIONS } from "../motion/wordMotion";
 import { array, boolean, lazy, mixed, number, object, string, type ObjectSchema, type Schema } from "yup";
 import { FACE_ROLES } from "../brand/book";
@@ -24,9 +25,12 @@ export const MOST_TEMPLATE_SCENES = 12;
 export const MOST_SLOTS = 12;
 
 const slug = string().matches(MEMBER_ID, "An id is lower-case letters, digits and hyphens, at most 60.").required();
+const text = (most: number) => string().test("letters", `At most ${most} characters.`, holds(most)).defined();
 const title = (most: number) =>
-  string().matches(/\S/, "This must not be blank.").max(most, `At most ${most} characters.`).required();
-const text = (most: number) => string().max(most, `At most ${most} characters.`).defined();
+  string()
+    .matches(/\S/, "This must not be blank.")
+    .test("letters", `At most ${most} characters.`, holds(most))
+    .required();
 const flag = boolean().required();
 const millis = (least: number, most: number) =>
   number()

@@ -19,3 +19,9 @@ export const letters = (text: string): number => Array.from(text).length;
 
 /** The first so many characters of a text, none of them halved. */
 export const firstLetters = (text: string, most: number): string => Array.from(text).slice(0, most).join("");
+
+/** Tells whether a text has so many characters at most, for schemas. One that is not there has none. */
+export const holds =
+  (most: number) =>
+  (text: string | null | undefined): boolean =>
+    letters(text ?? "") <= most;

@@ -1,12 +1,9 @@
 import { string } from "yup";
-import { letters } from "../../core/text/cleanText";
+import { holds } from "../../core/text/cleanText";
 
 /** Words of so many characters at most, counted as the database counts them; "" when they are not sent. */
 export const words = (most: number) =>
-  string()
-    .trim()
-    .test("letters", `At most ${most} characters.`, (text) => letters(text ?? "") <= most)
-    .default("");
+  string().trim().test("letters", `At most ${most} characters.`, holds(most)).default("");
 
 /** Whether a text is a day of the calendar, `YYYY-MM-DD`. */
 export function isDay(text: string): boolean {

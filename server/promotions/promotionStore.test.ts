@@ -146,6 +146,12 @@ test("a promotion that names things which are gone opens, says so, and is saved;
   expect(refused).toEqual([{ index: 0, problem: "A chosen media item is not in your team's media." }]);
 });
 
+test("a product's name of eighty characters that ends in an emoji names a promotion", async () => {
+  const { document } = await made(await team.product(`${"P".repeat(79)}🪴`, 900));
+  expect(Array.from(document.name)).toHaveLength(80);
+  expect(document.name.endsWith("🪴")).toBe(true);
+});
+
 test("a sound is not shown and a picture not heard, though either is in use elsewhere; what was there stays", async () => {
   const { slug } = await made(await team.product("Jug", 1800));
   const sound = await team.picture("tune.wav", { kind: "sound", width: null, height: null });

@@ -301,6 +301,22 @@ const A_PICTURE = defined(
 describe("the workshop", () => {
   const designer = (): string => team.memberId;
 
+  test("one without a name, or with a very long one, gets one; one that was left untouched is gone on with", async () => {
+    const first = await startTemplate(team.scope, "  ", null);
+    expect((await draftBySlug(team.scope, first)).document.name).toBe("New template");
+    const long = await startTemplate(team.scope, "🪴".repeat(5000), null);
+    expect((await draftBySlug(team.scope, long)).document.name).toBe("🪴".repeat(60));
+    // A colleague may be about to work on it; later it was left.
+    expect(await startTemplate(team.scope, "", null)).not.toBe(first);
+    await team.scope
+      .update("template")
+      .set({ updated_at: new Date(0) })
+      .where("slug", "=", first)
+      .execute();
+    expect(await startTemplate(team.scope, "", null)).toBe(first);
+    await team.scope.remove("template").execute();
+  });
+
   test("a template begins as a draft that nobody can fill, is published in editions, and promotions stay on theirs", async () => {
     const slug = await startTemplate(team.scope, "Bench notes", null);
     expect(slug).toBe("bench-notes");

@@ -10,6 +10,7 @@ import { ONE_OFFER } from "../../core/templates/priceDrops";
 import { EMPTY_TEMPLATE } from "../../core/templates/empty";
 import { shippedRef, isShippedSlug } from "../../core/templates/shipped";
 import { brandsOf } from "../brand/brandBook";
+import { firstLetters } from "../../core/text/cleanText";
 import { type TeamScope } from "../db/teamScope";
 import { type EditResult, type SentEdits, applyEach } from "../edits/applyEach";
 import { tellTeam } from "../events/teamEvents";
@@ -42,8 +43,20 @@ export async function draftBySlug(
   return { revision, document: readTemplateDocument(draft) };
 }
 
-/** Begins a template of the team's own, as a draft: from nothing, or as a copy of one that is there. Gives its address. */
-export async function startTemplate(scope: TeamScope, name: string, from: string | null): Promise<string> {
+const MOST_NAME = 60;
+const UNNAMED = "New template";
+const LEFT_AFTER_MS = 60_000;
+
+/**
+ * Begins a template of the team's own, as a draft: from nothing, or as a copy of one that is there. Gives its address. A draft
+ * that was begun from nothing and never touched is gone on with.
+ *
+ * @param typed what it is to be called; cut where it is longer than names are
+ */
+export async function startTemplate(scope: TeamScope, typed: string, from: string | null): Promise<string> {
+  const name = firstLetters(typed.trim(), MOST_NAME) || UNNAMED;
+  const untouched = from === null && name === UNNAMED ? await untouchedDraft(scope) : null;
+  if (untouched !== null) return untouched;
   const source = from === null ? EMPTY_TEMPLATE : (await newestTemplate(scope, from))?.template;
   if (!source) throw missing(from ?? "");
   return scope.together(async (within) => {
@@ -57,6 +70,20 @@ export async function startTemplate(scope: TeamScope, name: string, from: string
       .execute();
     return slug;
   });
+}
+
+async function untouchedDraft(scope: TeamScope): Promise<string | null> {
+  const row = await scope
+    .select("template")
+    .select("slug")
+    .where("name", "=", UNNAMED)
+    .where("edition", "=", 0)
+    .where("revision", "=", 1)
+    .where("removed_at", "is", null)
+    // Somebody else may have begun a younger one just now.
+    .where("updated_at", "<", new Date(Date.now() - LEFT_AFTER_MS))
+    .executeTakeFirst();
+  return row?.slug ?? null;
 }
 
 /** Drafts of the team that nobody can fill yet. */
