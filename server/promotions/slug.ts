@@ -1,4 +1,8 @@
-/** A name as an address: lower-case letters and digits joined by hyphens, at least two words. */
+/** As long as an address may be. */
+const MOST = 60;
+const cut = (slug: string, most: number): string => slug.slice(0, most).replace(/-+$/, "");
+
+/** A name as an address: lower-case letters and digits joined by hyphens, at least two words, at most 60 characters. */
 export function slugOf(name: string): string {
   const words = name
     .normalize("NFKD")
@@ -6,14 +10,15 @@ export function slugOf(name: string): string {
     .toLowerCase()
     .split(/[^a-z0-9]+/)
     .filter(Boolean);
-  const joined = words.slice(0, 8).join("-").slice(0, 60).replace(/-+$/, "");
-  return words.length >= 2 ? joined : `promotion-${joined || "untitled"}`;
+  const joined = words.slice(0, 8).join("-");
+  return cut(words.length >= 2 ? joined : `promotion-${joined || "untitled"}`, MOST);
 }
 
 /** The slug, or the slug with the first free number behind it. */
 export function freeSlug(slug: string, taken: ReadonlySet<string>): string {
   if (!taken.has(slug)) return slug;
+  const numbered = (number: number): string => `${cut(slug, MOST - String(number).length - 1)}-${number}`;
   let number = 2;
-  while (taken.has(`${slug}-${number}`)) number++;
-  return `${slug}-${number}`;
+  while (taken.has(numbered(number))) number++;
+  return numbered(number);
 }
