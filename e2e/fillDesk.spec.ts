@@ -286,7 +286,9 @@ test("the brand book and the catalogue are filled in by hand, and show their pro
   await page.getByLabel("accent colour, hex").fill("rgb(201 96 58)");
   await page.getByRole("button", { name: "Save the book" }).click();
   // What was rendered by other tests by then is out of date.
-  await expect(page.getByText(/^Saved\. (Promotions show it|\d+ renditions? (is|are) out of date)/)).toBeVisible();
+  await expect(
+    page.getByText(/^Saved\. (Promotions show it|\d+ renditions? (is|are) out of date|Renditions are being compared)/),
+  ).toBeVisible();
 });
 
 /** The frame on screen on the Proof desk at large, as it is now and as a version has it. */

@@ -186,11 +186,14 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
   useAskBeforeLeaving(dirty);
   const unsaved = unreadable.length > 0 ? `can’t be saved: ${unreadable.join(", ")} is not a colour` : "not saved yet";
   const saveState = fetcher.state !== "idle" ? "saving" : dirty ? unsaved : "saved";
-  const save = (): void =>
+  const save = (): void => {
+    // Its field says what is wrong; leaving that field for the button may have mended it.
+    if (unreadable.length > 0) return;
     void fetcher.submit(
       { intent: "save", brand: brand.id, name, book: JSON.stringify(book), base: JSON.stringify(base) },
       { method: "post" },
     );
+  };
   const contact = (part: Partial<BrandBook["contact"]>): void => change({ contact: { ...book.contact, ...part } });
   const tune = sounds.find(({ facts }) => facts.id === book.tune);
   return (
@@ -202,7 +205,7 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
         <ButtonLink to="/brand-book/sheet">
           <Printer aria-hidden size={16} /> Brand sheet
         </ButtonLink>
-        <Button look="main" disabled={fetcher.state !== "idle" || unreadable.length > 0 || !edits} onClick={save}>
+        <Button look="main" disabled={fetcher.state !== "idle" || !edits} onClick={save}>
           Save the book
         </Button>
       </PageHead>

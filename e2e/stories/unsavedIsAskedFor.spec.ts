@@ -14,7 +14,9 @@ test("a colour that is none is never said to be saved; a book with changes is le
   await page.getByLabel("Website").click();
   await expect(page.getByText("“no colour” is not a colour")).toBeVisible();
   await expect(page.getByText("Saved. Promotions show it from now on.")).toBeHidden();
-  await expect(page.getByRole("button", { name: "Save the book" })).toBeDisabled();
+  await page.getByRole("button", { name: "Save the book" }).click();
+  await expect(page.getByRole("status").filter({ hasText: "can’t be saved: ink is not a colour" })).toBeVisible();
+  await expect(page.getByText("Saved. Promotions show it from now on.")).toBeHidden();
 
   const asked: string[] = [];
   let answer = false;
