@@ -115,7 +115,8 @@ async function startInstance(): Promise<Instance | null> {
     stderr: "inherit",
     buffer: false,
     reject: false,
-    env: { LOG_LEVEL: "warn" },
+    // One process for pages: browsers, renders and the database share the two cores with it.
+    env: { LOG_LEVEL: "warn", WEB_PROCESSES: "1" },
   });
   running.add(child);
   const ready = await new Promise<boolean>((resolve) => {

@@ -33,6 +33,8 @@ export type Jobs = { readonly [Name in keyof typeof JOBS]: InferType<(typeof JOB
 export type JobName = keyof Jobs;
 
 export const MOST_TRIES = 4;
+/** What goes behind all else that waits: somebody waits for a picture to be read in, and for a render they go on meanwhile. */
+const LATER: ReadonlySet<JobName> = new Set(["render-rendition", "compare-renders", "tidy-up"]);
 
 /** What a job is about: the same work asked for twice is one job, as long as it waits. */
 function keyOf<Name extends JobName>(name: Name, payload: Jobs[Name]): string {
@@ -68,6 +70,7 @@ export async function enqueue<Name extends JobName>(
     payload := ${JSON.stringify(payload)}::json,
     run_at := now() + ${afterMs} * interval '1 millisecond',
     max_attempts := ${MOST_TRIES},
+    priority := ${LATER.has(name) ? 10 : 0},
     job_key := ${keyOf(name, payload)}
   )`.execute(db);
 }
