@@ -5,34 +5,20 @@ import { Choice, Field, Labelled, inputClasses } from "../components/Field";
 import { Notice } from "../components/Notice";
 import { useUnsaved } from "../components/useUnsaved";
 import { SidePanel } from "../components/SidePanel";
+import type { TypedProduct } from "../../server/catalogue/typedProduct";
 import { type ChosenMedia } from "../mediaChoice/useChosenMedia";
 import { PictureOrder } from "./PictureOrder";
 import { type CatalogueAnswer } from "./answer";
-import { useOnceSaved } from "./useOnceSaved";
+import { useOnceSaved } from "../components/useOnceSaved";
 
 /** A product as its form shows it. */
 export interface EditedProduct {
   readonly id: string;
-  readonly name: string;
-  readonly line: string;
-  readonly text: string;
-  readonly code: string;
-  readonly price: string;
-  readonly content: string;
-  readonly link: string;
-  readonly tags: string;
-  readonly inStock: boolean;
+  readonly typed: TypedProduct;
   readonly pictures: readonly string[];
   /** Prices it had, newest first, in words. */
   readonly history: readonly { readonly from: string; readonly price: string }[];
 }
-
-/** A product's fields as its form sends them. */
-const typedOf = ({ name, price, line, text, code, content, tags, link, inStock, pictures }: EditedProduct) => ({
-  ...{ name, price, line, text, code, content, tags, link },
-  stock: inStock ? "yes" : "no",
-  pictures: pictures.join(","),
-});
 
 /** All of one product, beside the table. */
 export function ProductEditor({
@@ -52,55 +38,67 @@ export function ProductEditor({
   useOnceSaved(saved, onClose);
   const { touch, close } = useUnsaved(onClose);
   // What it was when this panel was opened: what colleagues change meanwhile stays.
-  const [base] = useState(product);
+  const [base] = useState(product?.typed);
   return (
-    <SidePanel title={product ? product.name : "New product"} onClose={close}>
+    <SidePanel title={product ? product.typed.name : "New product"} onClose={close}>
       <fetcher.Form
         onChange={touch}
         method="post"
         action="/catalogue"
-        aria-label={product ? `Change ${product.name}` : "New product"}
+        aria-label={product ? `Change ${product.typed.name}` : "New product"}
         className="flex flex-col gap-4"
       >
         <input type="hidden" name="id" value={product?.id ?? ""} />
-        {base && <input type="hidden" name="base" value={JSON.stringify(typedOf(base))} />}
+        {base && <input type="hidden" name="base" value={JSON.stringify(base)} />}
         <div className="grid grid-cols-[1fr_150px] gap-4">
-          <Field label="Name" name="name" defaultValue={product?.name} problem={problems["name"]} autoFocus />
+          <Field label="Name" name="name" defaultValue={product?.typed.name} problem={problems["name"]} autoFocus />
           <Field
             label="Price"
             hint={currency}
             name="price"
             inputMode="decimal"
-            defaultValue={product?.price}
+            defaultValue={product?.typed.price}
             problem={problems["price"]}
           />
         </div>
-        <Field label="Short line" name="line" defaultValue={product?.line} problem={problems["line"]} />
+        <Field label="Short line" name="line" defaultValue={product?.typed.line} problem={problems["line"]} />
         <Labelled id="product-text" label="Longer text" problem={problems["text"]}>
-          <textarea id="product-text" name="text" rows={3} defaultValue={product?.text} className={inputClasses} />
+          <textarea
+            id="product-text"
+            name="text"
+            rows={3}
+            defaultValue={product?.typed.text}
+            className={inputClasses}
+          />
         </Labelled>
         <PictureOrder loaded={media} chosen={product?.pictures ?? []} />
         <div className="grid grid-cols-2 gap-4">
-          <Field label="Code or GTIN" name="code" defaultValue={product?.code} problem={problems["code"]} />
+          <Field label="Code or GTIN" name="code" defaultValue={product?.typed.code} problem={problems["code"]} />
           <Field
             label="Holds"
             hint="500 g, 1.5 l, 6 pieces"
             name="content"
-            defaultValue={product?.content}
+            defaultValue={product?.typed.content}
             problem={problems["content"]}
           />
-          <Field label="Tags" hint="with commas" name="tags" defaultValue={product?.tags} problem={problems["tags"]} />
+          <Field
+            label="Tags"
+            hint="with commas"
+            name="tags"
+            defaultValue={product?.typed.tags}
+            problem={problems["tags"]}
+          />
           <Choice
             label="In stock"
             name="stock"
-            defaultValue={product?.inStock === false ? "no" : "yes"}
+            defaultValue={product?.typed.stock ?? "yes"}
             options={[
               ["yes", "yes"],
               ["no", "no"],
             ]}
           />
         </div>
-        <Field label="Link" name="link" defaultValue={product?.link} problem={problems["link"]} />
+        <Field label="Link" name="link" defaultValue={product?.typed.link} problem={problems["link"]} />
         {product && product.history.length > 0 && (
           <div>
             <p className="mb-1 text-sm">Price history</p>

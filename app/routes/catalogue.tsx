@@ -1,13 +1,10 @@
 import { Form, Link, data, useFetcher, useNavigation, useSearchParams, useSubmit } from "react-router";
 import { Download, Upload } from "lucide-react";
-import { writeContent } from "../../core/catalogue/productRow";
-import { money, plainAmount, writePrice } from "../../core/offer/money";
+import { money, writePrice } from "../../core/offer/money";
 import { formText } from "../../server/formText";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { isId, readIds } from "../../server/ids";
-import { contentOf } from "../../server/catalogue/productContent";
 import { PRODUCTS_A_PAGE, listProducts, productTags, readProductQuery } from "../../server/catalogue/productList";
-import { picturesOf } from "../../server/catalogue/productPictures";
 import { IN_PLACE, type BulkAction, changeField, changeMany, saveProduct } from "../../server/catalogue/products";
 import { todayIn } from "../../server/media/mediaList";
 import { chosenMedia } from "../../server/media/offeredMedia";
@@ -15,7 +12,10 @@ import { factsOf } from "../../server/media/factsOf";
 import { type TeamScope } from "../../server/db/teamScope";
 import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/catalogue";
-import { answer, outdatedWords, type CatalogueAnswer } from "../catalogue/answer";
+import { answer, type CatalogueAnswer } from "../catalogue/answer";
+import { outdatedWords } from "../components/outdatedWords";
+import { dateFormat } from "../../core/text/formatters";
+import { typedProduct } from "../../server/catalogue/typedProduct";
 import { type EditedProduct, ProductEditor } from "../catalogue/ProductEditor";
 import { InPlace } from "../catalogue/InPlace";
 import { Button, ButtonLink } from "../components/Button";
@@ -64,26 +64,20 @@ async function withThumbs<Row extends { readonly picture: string | null }>(scope
 }
 
 async function editedProduct(scope: TeamScope, id: string, locale: string): Promise<EditedProduct | null> {
-  if (!isId(id)) return null;
-  const row = await scope.select("product").selectAll().where("id", "=", id).executeTakeFirst();
-  if (!row) return null;
-  const [pictures, steps] = await Promise.all([
-    picturesOf(scope, id),
-    scope.select("price_step").selectAll().where("product_id", "=", id).orderBy("from_at", "desc").limit(12).execute(),
-  ]);
-  const day = new Intl.DateTimeFormat(locale, { dateStyle: "medium" });
+  const typed = isId(id) ? await typedProduct(scope, id) : null;
+  if (!typed) return null;
+  const steps = await scope
+    .select("price_step")
+    .selectAll()
+    .where("product_id", "=", id)
+    .orderBy("from_at", "desc")
+    .limit(12)
+    .execute();
+  const day = dateFormat(locale, { dateStyle: "medium" });
   return {
     id,
-    name: row.name,
-    line: row.line,
-    text: row.text,
-    code: row.code,
-    price: plainAmount(money(row.price_minor, row.currency)),
-    content: writeContent(contentOf(row)),
-    link: row.link,
-    tags: row.tags.join(", "),
-    inStock: row.in_stock,
-    pictures,
+    typed,
+    pictures: readIds(typed.pictures),
     history: steps.map((step) => ({
       from: day.format(step.from_at),
       price: writePrice(money(step.price_minor, step.currency), locale),

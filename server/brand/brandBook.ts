@@ -116,8 +116,36 @@ export async function saveBook(
   brandId: string,
   mine: TypedBook,
   base: unknown = null,
-): Promise<ReadForm<{ readonly outdated: Marked; readonly name: string; readonly book: BrandBook }>> {
-  const row = await scope.select("brand").select(["name", "book"]).where("id", "=", brandId).executeTakeFirst();
+): Promise<ReadForm<SavedBook & { readonly outdated: Marked }>> {
+  const saved = await scope.together((within) => writeBook(within, brandId, mine, base));
+  if (!saved.ok) return saved;
+  const touched = await promotionsOf(scope, brandId);
+  const outdated = await markOutdated(
+    scope,
+    touched.map(({ id }) => id),
+    `the brand book of ${saved.values.name} was changed`,
+  );
+  return { ok: true, values: { ...saved.values, outdated } };
+}
+
+interface SavedBook {
+  readonly name: string;
+  readonly book: BrandBook;
+}
+
+/** In a transaction: nobody else's change comes between reading the book and writing it. */
+async function writeBook(
+  scope: TeamScope,
+  brandId: string,
+  mine: TypedBook,
+  base: unknown,
+): Promise<ReadForm<SavedBook>> {
+  const row = await scope
+    .select("brand")
+    .select(["name", "book"])
+    .where("id", "=", brandId)
+    .forUpdate()
+    .executeTakeFirst();
   if (!row) throw new Response("There is no such brand in your team.", { status: 404 });
   const data =
     base === null ? mine : typedBook(threeWay(base, mine, { name: row.name, book: readBrandBook(row.book) }));
@@ -134,18 +162,7 @@ export async function saveBook(
     .set({ name, book: JSON.stringify(read.values) })
     .where("id", "=", brandId)
     .execute();
-  const touched = await promotionsOf(scope, brandId);
-  return {
-    ok: true,
-    values: {
-      ...{ name, book: read.values },
-      outdated: await markOutdated(
-        scope,
-        touched.map(({ id }) => id),
-        `the brand book of ${name} was changed`,
-      ),
-    },
-  };
+  return { ok: true, values: { name, book: read.values } };
 }
 
 function readBook(value: unknown): ReadForm<BrandBook> {

@@ -149,3 +149,14 @@ test("a book with a hundred thousand colours is refused by its length, before an
   expect(answer).toMatchObject({ ok: false, problems: { extras: "At most 100." } });
   // Told of the list itself: none of its colours was looked at.
 });
+
+test("two books that are saved at the same moment keep both changes", async () => {
+  const brand = await mine.brand("Ash");
+  const opened = { name: "Ash", book: newBrandBook() };
+  const changes = [{ calls: ["Come in"] }, { legal: ["While stocks last."] }, { form: "arch" as const }];
+  await Promise.all(
+    changes.map((change) => saveBook(mine.scope, brand, { name: "Ash", book: { ...opened.book, ...change } }, opened)),
+  );
+  const { book } = await mine.scope.select("brand").select("book").where("id", "=", brand).executeTakeFirstOrThrow();
+  expect(book).toMatchObject({ calls: ["Come in"], legal: ["While stocks last."], form: "arch" });
+});

@@ -41,6 +41,18 @@ describe("products", () => {
     expect(await typedProduct(mine.scope, id)).toMatchObject({ name: "Pot, glazed", price: "26.00", line: "Ours" });
   });
 
+  test("forms that are saved at the same moment keep all changes", async () => {
+    const saved = await save({ ...pot, line: "Frost-proof", text: "" });
+    if (!saved.ok) throw new Error("it should be saved");
+    const { id } = saved.values;
+    const now = await typedProduct(mine.scope, id);
+    const opened = { ...now, id, base: JSON.stringify(now) };
+    await Promise.all(
+      [{ name: "Jar" }, { price: "9.00" }, { line: "Ours" }].map((change) => save({ ...opened, ...change })),
+    );
+    expect(await typedProduct(mine.scope, id)).toMatchObject({ name: "Jar", price: "9.00", line: "Ours" });
+  });
+
   test("are kept with their pictures in order, and each new price in the history", async () => {
     const [one, other] = [await mine.picture("a.jpg"), await mine.picture("b.jpg")];
     const saved = await save({ ...pot, pictures: `${other},${one}` });

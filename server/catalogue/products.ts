@@ -50,6 +50,18 @@ export type SavedProduct = ReadForm<{ readonly id: string; readonly outdated: Ma
 
 /** Adds a product, or changes one when the form names it. Keeps the price history, and marks renditions out of date. */
 export async function saveProduct(scope: TeamScope, currency: string, data: FormData): Promise<SavedProduct> {
+  const saved = await scope.together((within) => writeTyped(within, currency, data));
+  if (!saved.ok) return saved;
+  const { id, name } = saved.values;
+  return { ok: true, values: { id, outdated: await productChanged(scope, id, name) } };
+}
+
+/** Writes what was typed, in a transaction: nobody else's change comes between reading the product and writing it. */
+async function writeTyped(
+  scope: TeamScope,
+  currency: string,
+  data: FormData,
+): Promise<ReadForm<{ readonly id: string; readonly name: string }>> {
   const read = await readForm(form, await withColleagues(scope, data));
   if (!read.ok) return read;
   const { id, name, line, text, code, pictures, stock, ...typed } = read.values;
@@ -80,12 +92,9 @@ export async function saveProduct(scope: TeamScope, currency: string, data: Form
     tags: tags ?? [],
     inStock: stock === "yes",
   };
-  const saved = await scope.together(async (within) => {
-    const productId = await writeProduct(within, id, product);
-    await setPictures(within, productId, pictures === "" ? [] : pictures.split(","));
-    return productId;
-  });
-  return { ok: true, values: { id: saved, outdated: await productChanged(scope, saved, name) } };
+  const written = await writeProduct(scope, id, product);
+  await setPictures(scope, written, pictures === "" ? [] : pictures.split(","));
+  return { ok: true, values: { id: written, name } };
 }
 
 async function codeOwner(scope: TeamScope, code: string, except: string | null): Promise<boolean> {

@@ -29,11 +29,13 @@ export async function typedProduct(scope: TeamScope, id: string): Promise<TypedP
 
 /**
  * A product's form, with what colleagues have changed since it was opened: of what this one did not change, theirs stays.
- * The form says under `base` what it showed when it was opened.
+ * The form says under `base` what it showed when it was opened. In a transaction: the product is held until it is written.
  */
 export async function withColleagues(scope: TeamScope, form: FormData): Promise<FormData> {
   const [id, opened] = [formText(form, "id"), formText(form, "base")];
-  const now = isId(id) && opened !== "" ? await typedProduct(scope, id) : null;
+  if (!isId(id) || opened === "") return form;
+  await scope.select("product").select("id").where("id", "=", id).forUpdate().execute();
+  const now = await typedProduct(scope, id);
   if (!now) return form;
   const base = fieldsOf(readJson(opened, "what the product was"));
   const mine = Object.fromEntries(FIELDS.map((field) => [field, formText(form, field)]));

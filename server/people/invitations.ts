@@ -3,7 +3,8 @@ import { Refusal } from "../../core/refusal";
 import { hashPassword } from "../auth/passwords";
 import { type Person, endAllSessions, newToken, startSession, tokenHash } from "../auth/sessions";
 import { database } from "../db/connect";
-import { ROLES, type Role } from "../db/tables";
+import { type Kysely } from "kysely";
+import { type Database, ROLES, type Role } from "../db/tables";
 import { words } from "../doors/fields";
 import { type ReadForm, readForm } from "../formProblems";
 import { newPassword } from "./ownProfile";
@@ -102,51 +103,55 @@ export async function acceptInvitation(
   const link = await openLink(token);
   if (!link)
     return { ok: false, problems: { form: "This link was used, taken back, or has run out. Ask for another." } };
-  const isPassword = link.member_id !== null;
-  const read = await readForm(isPassword ? passwordForm : joinForm, form);
+  const used = link.member_id === null ? await join(link, form) : await setPassword(link.id, link.member_id, form);
+  if (!used.ok) return used;
+  return { ok: true, values: { cookie: await startSession(used.values.member, link.team_id, device) } };
+}
+
+type Used = ReadForm<{ readonly member: string }>;
+
+/** Takes a link away as it is used. Throws a Refusal where somebody else has used it meanwhile. */
+async function useUp(within: Kysely<Database>, link: string): Promise<void> {
+  const used = await within.deleteFrom("invitation").where("id", "=", link).executeTakeFirst();
+  if (used.numDeletedRows === 0n) throw new Refusal("This link was used a moment ago. Ask for another.");
+}
+
+async function setPassword(link: string, member: string, form: FormData): Promise<Used> {
+  const read = await readForm(passwordForm, form);
   if (!read.ok) return read;
   const password_hash = await hashPassword(read.values.password);
-  const member = link.member_id
-    ? await setPassword(link.id, link.member_id, password_hash)
-    : await join(link, { ...(await named(form)), password_hash });
-  if (member === null)
-    return { ok: false, problems: { email: "Somebody with this e-mail address is here already. Sign in instead." } };
-  return { ok: true, values: { cookie: await startSession(member, link.team_id, device) } };
-}
-
-async function named(form: FormData): Promise<{ readonly name: string; readonly email: string }> {
-  const { name, email } = await joinForm.validate(Object.fromEntries(form));
-  return { name, email };
-}
-
-async function setPassword(link: string, member: string, password_hash: string): Promise<string> {
   await database()
     .transaction()
     .execute(async (within) => {
-      await within.deleteFrom("invitation").where("id", "=", link).execute();
+      await useUp(within, link);
       await within.updateTable("member").set({ password_hash }).where("id", "=", member).execute();
     });
   await endAllSessions(member);
-  return member;
+  return { ok: true, values: { member } };
 }
 
-/** Null where the address is taken: the link is good still then. */
+/** Where the address is taken, the link is good still. */
 async function join(
   link: { readonly id: string; readonly team_id: string; readonly role: Role },
-  who: { readonly name: string; readonly email: string; readonly password_hash: string },
-): Promise<string | null> {
-  return database()
+  form: FormData,
+): Promise<Used> {
+  const read = await readForm(joinForm, form);
+  if (!read.ok) return read;
+  const { name, email, password } = read.values;
+  const password_hash = await hashPassword(password);
+  const member = await database()
     .transaction()
     .execute(async (within) => {
       const row = await within
         .insertInto("member")
-        .values({ team_id: link.team_id, role: link.role, ...who })
+        .values({ team_id: link.team_id, role: link.role, name, email, password_hash })
         .onConflict((conflict) => conflict.column("email").doNothing())
         .returning("id")
         .executeTakeFirst();
-      if (!row) return null;
-      const used = await within.deleteFrom("invitation").where("id", "=", link.id).executeTakeFirst();
-      if (used.numDeletedRows === 0n) throw new Refusal("This link was used a moment ago. Ask for another.");
-      return row.id;
+      if (row) await useUp(within, link.id);
+      return row?.id ?? null;
     });
+  return member === null
+    ? { ok: false, problems: { email: "Somebody with this e-mail address is here already. Sign in instead." } }
+    : { ok: true, values: { member } };
 }

@@ -92,6 +92,16 @@ test("a forgotten password is chosen anew by an owner's link; the old one and al
   expect(await passwordLink(owner, randomUUID())).toBeNull();
 });
 
+test("a link for another password is good once, even for two at the same moment", async () => {
+  const ines = await joined("marketer");
+  const token = (await passwordLink(owner, ines.id)) ?? "";
+  const passwords = ["another long password", "yet another password"];
+  const answers = await Promise.allSettled(
+    passwords.map((password) => acceptInvitation(token, formOf({ password }), "")),
+  );
+  expect(answers.filter((answer) => answer.status === "fulfilled" && answer.value.ok)).toHaveLength(1);
+});
+
 test("an own password is changed after the one there is; other sessions end, this one stays", async () => {
   const ines = await joined("marketer");
   await signIn(ines.email, PASSWORD, from());
