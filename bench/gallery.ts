@@ -1,11 +1,9 @@
-import { spawn } from "node:child_process";
-import { once } from "node:events";
 import { chromium, type Page } from "@playwright/test";
 import { templateDocument } from "../core/document/templateDocument";
 import { SHIPPED_TEMPLATES } from "../core/templates/shipped";
-import { freePort } from "../server/cli/cluster";
 import { openDemoData } from "./demoInstance";
 import { CHROMIUM } from "../server/testing/chromium";
+import { startOwnServer } from "./ownServer";
 
 const TEMPLATES = 60;
 /** Pixels of a turn of the wheel, and how many a second: a person who looks through. */
@@ -48,19 +46,13 @@ export async function benchGallery(data: string): Promise<void> {
       .execute();
     made.push(id);
   }
-  const port = await freePort();
-  const server = spawn(
-    process.execPath,
-    ["--import", "tsx", "server/cli/start.ts", "--data", data, "--port", String(port), "--no-worker"],
-    { stdio: ["ignore", "pipe", "inherit"], env: { ...process.env, LOG_LEVEL: "warn" } },
-  );
+  const server = await startOwnServer(data);
   const browser = await chromium.launch({
     executablePath: CHROMIUM,
     args: ["--no-sandbox", "--disable-gpu"],
   });
   try {
-    for await (const text of server.stdout.setEncoding("utf8")) if (String(text).includes("ready at")) break;
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: `http://127.0.0.1:${port}` });
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: server.address });
     await page.addInitScript("globalThis.__name = (made) => made");
     await page.goto("/sign-in");
     await page.getByRole("button", { name: "Sign in as Delphine Orrow" }).click();
@@ -88,8 +80,7 @@ export async function benchGallery(data: string): Promise<void> {
     );
   } finally {
     await browser.close();
-    server.kill("SIGTERM");
-    await once(server, "exit");
+    await server.stop();
     await db.deleteFrom("template_edition").where("template_id", "in", made).execute();
     await db.deleteFrom("template").where("id", "in", made).execute();
     await demo.close();

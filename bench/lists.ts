@@ -1,11 +1,8 @@
-import { spawn } from "node:child_process";
-import { once } from "node:events";
-import { createHash, randomBytes } from "node:crypto";
-import { createCookie } from "react-router";
 import { type Kysely, sql } from "kysely";
-import { freePort } from "../server/cli/cluster";
 import { type Database } from "../server/db/tables";
 import { openDemoData } from "./demoInstance";
+import { signedIn } from "./signedIn";
+import { startOwnServer } from "./ownServer";
 
 const PRODUCTS = 10_000;
 const MEDIA = 5_000;
@@ -67,34 +64,23 @@ export async function benchLists(data: string): Promise<void> {
   const demo = await openDemoData(data);
   const { database } = await import("../server/db/connect");
   const db = database();
-  const token = randomBytes(32).toString("base64url");
-  const team = await seed(db, token);
-  const port = await freePort();
-  const server = spawn(
-    process.execPath,
-    ["--import", "tsx", "server/cli/start.ts", "--data", data, "--port", String(port), "--no-worker"],
-    { stdio: ["ignore", "pipe", "inherit"], env: { ...process.env, LOG_LEVEL: "warn" } },
-  );
+  const member = await seed(db);
+  const team = member.team_id;
+  const server = await startOwnServer(data);
   try {
-    for await (const text of server.stdout.setEncoding("utf8")) if (String(text).includes("ready at")) break;
-    const cookie =
-      (
-        await createCookie("stencilcraft-session", { httpOnly: true, sameSite: "lax", path: "/" }).serialize(token)
-      ).split(";")[0] ?? "";
+    const cookie = await signedIn(db, member);
     for (const [name, path, holds] of VIEWS)
-      console.log(
-        `${name.padEnd(34)} ${(await median(`http://127.0.0.1:${port}${path}`, cookie, holds)).toFixed(0)} ms`,
-      );
+      console.log(`${name.padEnd(34)} ${(await median(server.address + path, cookie, holds)).toFixed(0)} ms`);
     for (const [name, query] of PLANS) console.log(`plan of ${name.padEnd(26)} ${await planOf(db, query(team))}`);
   } finally {
-    server.kill("SIGTERM");
-    await once(server, "exit");
+    await server.stop();
     await db.deleteFrom("team").where("id", "=", team).execute();
     await demo.close();
   }
 }
 
-async function seed(db: Kysely<Database>, token: string): Promise<string> {
+/** Gives the owner of a team with that much in it. */
+async function seed(db: Kysely<Database>): Promise<{ readonly id: string; readonly team_id: string }> {
   const { id: team } = await db
     .insertInto("team")
     .values({ name: "Ten thousand pots", locale: "en-GB", zone: "Europe/London", currency: "GBP" })
@@ -112,15 +98,6 @@ async function seed(db: Kysely<Database>, token: string): Promise<string> {
     })
     .returning("id")
     .executeTakeFirstOrThrow();
-  await db
-    .insertInto("session")
-    .values({
-      token_hash: createHash("sha256").update(token).digest("hex"),
-      team_id: team,
-      member_id: member.id,
-      expires_at: new Date(Date.now() + 3_600_000),
-    })
-    .execute();
   await sql`insert into product (team_id, name, line, code, price_minor, currency, tags, in_stock)
     select ${team},
       (array['Clay','Glazed','Woven','Painted','Tall'])[1 + n % 5] || ' pot ' || n, 'One of many, number ' || n, 'P-' || n,
@@ -139,7 +116,7 @@ async function seed(db: Kysely<Database>, token: string): Promise<string> {
     db,
   );
   await sql`analyze product, media, offer`.execute(db);
-  return team;
+  return { id: member.id, team_id: team };
 }
 
 async function median(address: string, cookie: string, holds: string): Promise<number> {

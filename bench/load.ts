@@ -1,12 +1,10 @@
-import { spawn } from "node:child_process";
-import { once } from "node:events";
 import { readFileSync } from "node:fs";
-import { createHash, randomBytes, randomUUID } from "node:crypto";
-import { createCookie } from "react-router";
+import { randomUUID } from "node:crypto";
 import { type Kysely, sql } from "kysely";
-import { freePort } from "../server/cli/cluster";
 import { type Database } from "../server/db/tables";
 import { openDemoData } from "./demoInstance";
+import { signedIn } from "./signedIn";
+import { startOwnServer } from "./ownServer";
 
 const PEOPLE = 50;
 const EDITORS = 20;
@@ -54,16 +52,10 @@ export async function benchLoad(data: string): Promise<void> {
 
 async function measured(db: Kysely<Database>, data: string, team: string, name: string): Promise<void> {
   console.log(`\nWith ${name}`);
-  const port = await freePort();
-  const server = spawn(
-    process.execPath,
-    ["--import", "tsx", "server/cli/start.ts", "--data", data, "--port", String(port), "--no-worker"],
-    { stdio: ["ignore", "pipe", "inherit"], env: { ...process.env, LOG_LEVEL: "fatal" } },
-  );
+  const server = await startOwnServer(data, "fatal");
   try {
-    for await (const text of server.stdout.setEncoding("utf8")) if (String(text).includes("ready at")) break;
-    const address = `http://127.0.0.1:${port}`;
-    const web = webProcess(server.pid ?? 0);
+    const { address, pid } = server;
+    const web = webProcess(pid);
     const cookies = await sessions(db, team, PEOPLE);
     const { slug } = await db
       .selectFrom("promotion")
@@ -81,8 +73,7 @@ async function measured(db: Kysely<Database>, data: string, team: string, name: 
     console.log(`${PEOPLE} people browsing: ${browsing}`);
     console.log(`${EDITORS} editors saving: ${await saveAll(db, address, team, cookies)}`);
   } finally {
-    server.kill("SIGTERM");
-    await once(server, "exit");
+    await server.stop();
   }
 }
 
@@ -186,26 +177,15 @@ async function saveAll(
 }
 
 async function sessions(db: Kysely<Database>, team: string, count: number): Promise<string[]> {
-  const member = await db
+  const owner = await db
     .selectFrom("member")
-    .select("id")
+    .select(["id", "team_id"])
     .where("team_id", "=", team)
     .where("role", "=", "owner")
     .executeTakeFirstOrThrow();
-  const cookie = createCookie("stencilcraft-session", { httpOnly: true, sameSite: "lax", path: "/" });
-  const made: string[] = [];
-  for (let index = 0; index < count; index++) {
-    const token = randomBytes(32).toString("base64url");
-    await db
-      .insertInto("session")
-      .values({
-        token_hash: createHash("sha256").update(token).digest("hex"),
-        ...{ team_id: team, member_id: member.id, expires_at: new Date(Date.now() + 3_600_000) },
-      })
-      .execute();
-    made.push((await cookie.serialize(token)).split(";")[0] ?? "");
-  }
-  return made;
+  const cookies: string[] = [];
+  while (cookies.length < count) cookies.push(await signedIn(db, owner));
+  return cookies;
 }
 
 /** Grows a team by copies of what it has. Gives a function that takes them away again. */

@@ -4,7 +4,6 @@ import { partOf } from "../core/testing/sample";
 import { closeDatabase } from "../server/db/connect";
 import { type OwnTeam, ownTeam } from "./ownTeam";
 import { query } from "./query";
-import { createPromotion } from "../server/promotions/promotionStore";
 
 /** What nobody types, and what each door must answer in words (OWASP ASVS 4, 5.1: validation of input). */
 const HOSTILE: Readonly<Record<string, string>> = {
@@ -176,12 +175,7 @@ let team: OwnTeam;
 let slug: string;
 test.beforeAll(async () => {
   team = await ownTeam("Every door");
-  const { id: product } = await team.scope
-    .insert("product", { name: "Pot", line: "", price_minor: 2400, currency: "GBP" })
-    .returning("id")
-    .executeTakeFirstOrThrow();
-  const chosen = { template: "opening-hours", product, offer: null };
-  ({ slug } = await createPromotion(team.scope, chosen, null));
+  slug = await team.promotion();
 });
 test.afterAll(() => closeDatabase());
 test.beforeEach(({ page }) => team.signIn(page, "owner"));

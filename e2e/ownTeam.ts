@@ -4,6 +4,7 @@ import { newBrandBook } from "../core/brand/book";
 import { hashPassword } from "../server/auth/passwords";
 import { database } from "../server/db/connect";
 import { type TeamScope, teamScope } from "../server/db/teamScope";
+import { createPromotion } from "../server/promotions/promotionStore";
 import { type Role } from "../server/db/tables";
 
 const PASSWORD = "a password of a test's own";
@@ -11,6 +12,8 @@ const PASSWORD = "a password of a test's own";
 /** A team of a test's own in the instance under test, with a brand: what is done in it, no other test sees. */
 export interface OwnTeam {
   readonly scope: TeamScope;
+  /** Makes a promotion of words alone. Gives its address. */
+  promotion(): Promise<string>;
   /** Makes the page's visitor a new member with a role. */
   signIn(page: Page, role: Role): Promise<void>;
 }
@@ -26,6 +29,13 @@ export async function ownTeam(name: string): Promise<OwnTeam> {
   await scope.insert("brand", { name, book: JSON.stringify(newBrandBook()) }).execute();
   return {
     scope,
+    async promotion() {
+      const { id: product } = await scope
+        .insert("product", { name: "Pot", line: "", price_minor: 2400, currency: "GBP" })
+        .returning("id")
+        .executeTakeFirstOrThrow();
+      return (await createPromotion(scope, { template: "opening-hours", product, offer: null }, null)).slug;
+    },
     async signIn(page, role) {
       const email = `${randomUUID()}@example.com`;
       await scope

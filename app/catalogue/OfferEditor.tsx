@@ -11,7 +11,7 @@ import { useMarked } from "../components/useMarked";
 import { useUnsaved } from "../components/useUnsaved";
 import { SidePanel } from "../components/SidePanel";
 import { type CatalogueAnswer } from "./answer";
-import { useOnceSaved } from "./useOnceSaved";
+import { useOnceSaved } from "../components/useOnceSaved";
 
 /** An offer as its form shows it. */
 export interface EditedOffer {

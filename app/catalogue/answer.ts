@@ -1,4 +1,3 @@
-import type { Marked } from "../../server/promotions/outdated";
 /** What the catalogue's actions answer. */
 export interface CatalogueAnswer {
   readonly saved: boolean;
@@ -17,9 +16,3 @@ export const answer = (change: Partial<CatalogueAnswer>): CatalogueAnswer => ({
   done: "",
   ...change,
 });
-
-/** How many renditions a change made out of date, in words; empty for none. */
-export function outdatedWords(count: Marked): string {
-  if (count === "later") return " Renditions are being compared with it; those that differ are marked as out of date.";
-  return count === 0 ? "" : ` ${count} ${count === 1 ? "rendition is" : "renditions are"} out of date now.`;
-}

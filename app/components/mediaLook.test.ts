@@ -33,4 +33,5 @@ test.each([
   [999, "1 kB"],
   [45_300, "45 kB"],
   [2_558_729, "2.6 MB"],
+  [3_141_592_653, "3.1 GB"],
 ])("%d bytes are %s", (bytes, text) => expect(megabytes(bytes)).toBe(text));

@@ -9,8 +9,10 @@ export function thumbAddress(facts: MediaFacts, width: number): string | null {
 
 export const seconds = (ms: number): string => `${(ms / 1000).toFixed(1)} s`;
 
-export const megabytes = (bytes: number): string =>
-  bytes >= 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` : `${Math.max(1, Math.round(bytes / 1000))} kB`;
+export function megabytes(bytes: number): string {
+  if (bytes >= 1e9) return `${(bytes / 1e9).toFixed(1)} GB`;
+  return bytes >= 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` : `${Math.max(1, Math.round(bytes / 1000))} kB`;
+}
 
 /** What an item is, in figures. */
 export function factLine(facts: MediaFacts): string {

@@ -2,7 +2,7 @@ import { clsx } from "clsx";
 import { Link } from "react-router";
 import { Check, CloudOff, Eye, LoaderCircle, TriangleAlert } from "lucide-react";
 import { type ReactNode } from "react";
-import { useEdits } from "../components/useEdits";
+import { useMayEdit } from "../components/useMayEdit";
 import { EditableName } from "../components/EditableName";
 import { type SaveState } from "../edits/editSession";
 
@@ -30,17 +30,17 @@ export function DeskHeader({
   onRename?: (name: string) => void;
   children: ReactNode;
 }) {
-  const edits = useEdits();
+  const mayEdit = useMayEdit();
   return (
     <div className="flex min-h-[58px] shrink-0 items-center gap-6 border-b border-rule bg-card px-5 max-lg:flex-wrap max-lg:gap-x-4 max-lg:gap-y-2 max-lg:py-2">
       <title>{`${name} · Stencilcraft`}</title>
-      {onRename && edits ? (
+      {onRename && mayEdit ? (
         <EditableName label="Name of the promotion" most={80} name={name} onRename={onRename} />
       ) : (
         <h1 className="truncate text-[20px]">{name}</h1>
       )}
-      {save && edits && <Saved state={save} />}
-      {!edits && (
+      {save && mayEdit && <Saved state={save} />}
+      {!mayEdit && (
         <span role="note" className="flex items-center gap-1 text-[13px] text-soft">
           <Eye aria-hidden size={14} /> a reviewer looks, and changes nothing
         </span>

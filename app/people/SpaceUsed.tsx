@@ -1,9 +1,7 @@
 import { type FetcherWithComponents } from "react-router";
 import { Button } from "../components/Button";
+import { megabytes } from "../components/mediaLook";
 import { type PeopleAnswer } from "./peopleAnswer";
-
-/** As the server calls files that nothing refers to. */
-const LEFT = "not in use any more";
 
 interface Space {
   readonly countedAt: string;
@@ -12,15 +10,8 @@ interface Space {
     readonly files: number;
     readonly bytes: number;
     readonly isShared: boolean;
+    readonly isLeft: boolean;
   }[];
-}
-
-/** A size as people read it, in decimal units (IEC 80000-13). */
-export function sizeInWords(bytes: number): string {
-  const units = ["bytes", "kB", "MB", "GB", "TB"];
-  const step = bytes < 1000 ? 0 : Math.min(units.length - 1, Math.floor(Math.log10(bytes) / 3));
-  const value = bytes / 1000 ** step;
-  return `${step === 0 || value >= 100 ? Math.round(value) : value.toFixed(1)} ${units[step]}`;
 }
 
 /** How much space the team uses, by kind, as it was counted last. */
@@ -31,22 +22,22 @@ export function SpaceUsed({ space, fetcher }: { space: Space | null; fetcher: Fe
     <section aria-label="Space used">
       <div className="mb-3 flex items-baseline justify-between gap-4">
         <h2>Space used</h2>
-        {space && <span className="font-heading text-xl">{sizeInWords(own)}</span>}
+        {space && <span className="font-heading text-xl">{megabytes(own)}</span>}
       </div>
       {space ? (
         <>
           <ul className="flex flex-col gap-3">
-            {space.kinds.map(({ kind, files, bytes, isShared }) => (
+            {space.kinds.map(({ kind, files, bytes, isShared, isLeft }) => (
               <li key={kind}>
                 <div className="flex justify-between gap-3 text-sm">
                   <span>
                     {kind}
                     {isShared && (
-                      <span className="text-soft"> · {kind === LEFT ? "goes after some days" : "of all teams"}</span>
+                      <span className="text-soft"> · {isLeft ? "goes after some days" : "of all teams"}</span>
                     )}
                   </span>
                   <span className="whitespace-nowrap text-soft">
-                    {sizeInWords(bytes)} in {files} {files === 1 ? "file" : "files"}
+                    {megabytes(bytes)} in {files} {files === 1 ? "file" : "files"}
                   </span>
                 </div>
                 <div aria-hidden className="mt-1 h-1.5 bg-rule">

@@ -21,9 +21,10 @@ import { ColorSection } from "../brand/ColorSection";
 import { FaceSection } from "../brand/FaceSection";
 import { Lines } from "../brand/Lines";
 import { sameJson } from "../../core/merge/threeWay";
-import { outdatedWords } from "../catalogue/answer";
-import { useEdits } from "../components/useEdits";
-import { useOnceSaved } from "../catalogue/useOnceSaved";
+
+import { outdatedWords } from "../components/outdatedWords";
+import { useMayEdit } from "../components/useMayEdit";
+import { useOnceSaved } from "../components/useOnceSaved";
 import { useAskBeforeLeaving } from "../components/useUnsaved";
 import { FormChoice } from "../brand/FormChoice";
 import { LogoSection } from "../brand/LogoSection";
@@ -169,7 +170,7 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
   );
   const fetcher = useFetcher<Answer>();
   const remover = useFetcher<Answer>();
-  const edits = useEdits();
+  const mayEdit = useMayEdit();
   const change = (part: Partial<BrandBook>): void => setBook((before) => ({ ...before, ...part }));
   const problems = fetcher.data?.problems ?? {};
   // What this page was opened with or saved last: what colleagues change meanwhile stays.
@@ -200,12 +201,12 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
     <main className="flex-1 px-8 py-7 max-sm:px-4">
       <PageHead title="Brand book" about="What every promotion draws from. A change here shows in all of them.">
         <span role="status" className="self-center text-sm text-soft">
-          {edits ? saveState : "a reviewer looks, and changes nothing"}
+          {mayEdit ? saveState : "a reviewer looks, and changes nothing"}
         </span>
         <ButtonLink to="/brand-book/sheet">
           <Printer aria-hidden size={16} /> Brand sheet
         </ButtonLink>
-        <Button look="main" disabled={fetcher.state !== "idle" || !edits} onClick={save}>
+        <Button look="main" disabled={fetcher.state !== "idle" || !mayEdit} onClick={save}>
           Save the book
         </Button>
       </PageHead>
@@ -220,7 +221,7 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
         </Notice>
       )}
       <div className="grid grid-cols-[minmax(0,1fr)_330px] gap-10 max-lg:grid-cols-1">
-        <fieldset disabled={!edits} className="flex min-w-0 flex-col gap-9">
+        <fieldset disabled={!mayEdit} className="flex min-w-0 flex-col gap-9">
           <section aria-label="Name and contact" className="grid grid-cols-2 gap-x-6 gap-y-4 max-sm:grid-cols-1">
             <Field
               label="Brand name"
@@ -390,7 +391,7 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
                 {remover.data.problem}
               </Notice>
             )}
-            {edits && (
+            {mayEdit && (
               <button
                 type="button"
                 onClick={() => void remover.submit({ intent: "remove", brand: brand.id }, { method: "post" })}

@@ -13,7 +13,7 @@ import { requirePerson } from "../../server/auth/sessions";
 import { loadFillDesk } from "../../server/promotions/fillDesk";
 import { mayChangeLocked } from "../../server/auth/roles";
 import type { Route } from "./+types/fillDesk";
-import { useEdits } from "../components/useEdits";
+import { useMayEdit } from "../components/useMayEdit";
 import { useLive } from "../components/useLive";
 import { Toasts } from "../components/Toasts";
 import { Button, ButtonLink } from "../components/Button";
@@ -57,7 +57,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
   const present = usePresence(slug, marked ?? "");
   const deck = useRef<HTMLFieldSetElement>(null);
   const live = useLive();
-  const edits = useEdits();
+  const mayEdit = useMayEdit();
   const dropFill = useDropFill((slot, id) => apply(fillSlot(slot, mediaFill(id))));
 
   const mayPlace = (key: PlacedKey): boolean => isPlaceable(document, templates, key, free);
@@ -122,7 +122,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
         </ButtonLink>
       </DeskHeader>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(560px,648px)_minmax(0,1fr)] max-lg:flex max-lg:flex-col-reverse">
-        <fieldset ref={deck} disabled={!live || !edits} className="min-h-0 min-w-0 max-lg:h-[80vh] max-lg:flex-none">
+        <fieldset ref={deck} disabled={!live || !mayEdit} className="min-h-0 min-w-0 max-lg:h-[80vh] max-lg:flex-none">
           <CopyDeck
             document={document}
             promotion={promotion}

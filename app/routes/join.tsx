@@ -5,6 +5,7 @@ import { acceptInvitation, invitedBy } from "../../server/people/invitations";
 import type { Route } from "./+types/join";
 import { Button, ButtonLink } from "../components/Button";
 import { Field } from "../components/Field";
+import { NewPasswordField } from "../components/NewPasswordField";
 import { Notice } from "../components/Notice";
 
 export async function loader({ params: { token } }: Route.LoaderArgs) {
@@ -40,14 +41,7 @@ export default function Join({ loaderData: { invited }, actionData }: Route.Comp
                 <Field label="E-mail" name="email" type="email" problem={problems["email"]} autoComplete="username" />
               </>
             )}
-            <Field
-              label="Password"
-              name="password"
-              type="password"
-              hint="at least 10 characters"
-              problem={problems["password"]}
-              autoComplete="new-password"
-            />
+            <NewPasswordField problem={problems["password"]} />
             <Button look="main" type="submit" disabled={busy} className="self-start px-6">
               {invited.member === null ? "Join" : "Change password"}
             </Button>

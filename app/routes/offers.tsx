@@ -12,7 +12,8 @@ import { type OfferSheetRow, SHEET_ROWS, listOffers, offerSheet } from "../../se
 import { productTags } from "../../server/catalogue/productList";
 import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/offers";
-import { answer, outdatedWords } from "../catalogue/answer";
+import { answer } from "../catalogue/answer";
+import { outdatedWords } from "../components/outdatedWords";
 import { OfferEditor } from "../catalogue/OfferEditor";
 import { ButtonLink } from "../components/Button";
 import { OfferCalendar } from "../components/OfferCalendar";

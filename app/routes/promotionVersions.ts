@@ -1,4 +1,5 @@
 import { object, string } from "yup";
+import { momentFormat } from "../../core/text/formatters";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { promotionBySlug } from "../../server/promotions/promotionStore";
 import { keepRevision, keptVersions } from "../../server/promotions/revisions";
@@ -16,7 +17,7 @@ const wanted = object({
 export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
   const { scope, team } = await requirePerson(request);
   const { id } = await promotionBySlug(scope, slug);
-  const when = new Intl.DateTimeFormat(team.locale, { dateStyle: "medium", timeStyle: "short", timeZone: team.zone });
+  const when = momentFormat(team);
   const versions = await keptVersions(scope, id);
   return Response.json(
     { versions: versions.map(({ at, ...version }) => ({ ...version, when: when.format(at) })) },

@@ -6,6 +6,7 @@ import { CAPTION_FILES } from "../../core/captions/writeCaptions";
 import { formatsInOrder } from "../../core/document/formatList";
 import { type FormatName, formatOf, formatTitle } from "../../core/placement/formats";
 import { QUALITIES, isQuality, outputSize, type Quality } from "../../core/placement/quality";
+import { momentFormat } from "../../core/text/formatters";
 import { formText } from "../../server/formText";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { readReason } from "../../server/render/passed";
@@ -32,7 +33,7 @@ import { NO_ID, readIds } from "../../server/ids";
 export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
   const { scope, team } = await requirePerson(request);
   const promotion = await promotionBySlug(scope, slug);
-  const when = new Intl.DateTimeFormat(team.locale, { dateStyle: "medium", timeStyle: "short", timeZone: team.zone });
+  const when = momentFormat(team);
   const renders = await rendersOf(scope, promotion.id);
   return {
     slug,

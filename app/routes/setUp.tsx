@@ -4,6 +4,7 @@ import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/setUp";
 import { Button } from "../components/Button";
 import { Choice, Field } from "../components/Field";
+import { NewPasswordField } from "../components/NewPasswordField";
 
 export async function loader() {
   if (!(await isEmpty())) throw redirect("/sign-in");
@@ -35,15 +36,7 @@ export default function SetUp({ loaderData: { currencies }, actionData }: Route.
         />
         <Field label="Your name" name="name" problem={problems["name"]} autoComplete="name" />
         <Field label="E-mail" name="email" type="email" problem={problems["email"]} autoComplete="username" />
-        <Field
-          label="Password"
-          name="password"
-          type="password"
-          hint="at least 10 characters"
-          problem={problems["password"]}
-          autoComplete="new-password"
-          className="col-span-2"
-        />
+        <NewPasswordField problem={problems["password"]} className="col-span-2" />
         <Choice
           label="Currency"
           name="currency"

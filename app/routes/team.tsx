@@ -1,5 +1,6 @@
 import { data, useFetcher } from "react-router";
 import { Refusal } from "../../core/refusal";
+import { dateFormat, momentFormat } from "../../core/text/formatters";
 import { requireOwner, requirePerson } from "../../server/auth/sessions";
 import { ROLES } from "../../server/db/tables";
 import { formOf } from "../../server/doors/readBody";
@@ -21,8 +22,8 @@ import { SpaceUsed } from "../people/SpaceUsed";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { id, role, team, scope } = await requirePerson(request);
-  const day = new Intl.DateTimeFormat(team.locale, { dateStyle: "medium", timeZone: team.zone });
-  const time = new Intl.DateTimeFormat(team.locale, { dateStyle: "medium", timeStyle: "short", timeZone: team.zone });
+  const day = dateFormat(team.locale, { dateStyle: "medium", timeZone: team.zone });
+  const time = momentFormat(team);
   const owns = role === "owner";
   const [members, invitations, space] = await Promise.all([
     membersOf(scope),

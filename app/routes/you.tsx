@@ -1,4 +1,5 @@
 import { data, useFetcher } from "react-router";
+import { momentFormat } from "../../core/text/formatters";
 import { requirePerson, endOneSession, endOtherSessions } from "../../server/auth/sessions";
 import { changePassword, renamePerson, sessionsOf } from "../../server/people/ownProfile";
 import { formOf } from "../../server/doors/readBody";
@@ -8,13 +9,14 @@ import type { Route } from "./+types/you";
 import { type PeopleAnswer, peopleAnswer } from "../people/peopleAnswer";
 import { Button } from "../components/Button";
 import { Field } from "../components/Field";
+import { NewPasswordField } from "../components/NewPasswordField";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const person = await requirePerson(request);
   const { name, email, role, team } = person;
-  const when = new Intl.DateTimeFormat(team.locale, { dateStyle: "medium", timeStyle: "short", timeZone: team.zone });
+  const when = momentFormat(team);
   const sessions = await sessionsOf(person);
   return {
     ...{ name, email, role, team: team.name },
@@ -84,14 +86,7 @@ export default function You({ loaderData: { name, email, role, team, sessions } 
               autoComplete="current-password"
               problem={securing.data?.problems["current"]}
             />
-            <Field
-              label="Another one"
-              name="password"
-              type="password"
-              hint="at least 10 characters"
-              autoComplete="new-password"
-              problem={securing.data?.problems["password"]}
-            />
+            <NewPasswordField label="Another one" problem={securing.data?.problems["password"]} />
             <p className="text-sm text-soft">You are signed out everywhere else when it is changed.</p>
             <Button type="submit" name="intent" value="password" className="self-start">
               Change password

@@ -28,11 +28,10 @@ export function findByWords<Item>(
 ): FoundByWords<Item> {
   const wanted = split(typed);
   if (wanted.length === 0) return { items, near: [] };
-  const known = items.map((item) => ({
-    item,
-    text: textsOf(item).join(" ").toLowerCase(),
-    words: textsOf(item).flatMap(split),
-  }));
+  const known = items.map((item) => {
+    const text = textsOf(item).join(" ").toLowerCase();
+    return { item, text, words: split(text) };
+  });
   const answers = (asks: (word: string, of: (typeof known)[number]) => boolean): Item[] =>
     known.filter((one) => wanted.every((word) => asks(word, one))).map(({ item }) => item);
   const itself = answers((word, { text }) => text.includes(word));

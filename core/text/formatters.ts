@@ -23,3 +23,12 @@ export const numberFormat = (locale: string, options: Intl.NumberFormatOptions):
 /** As `new Intl.DateTimeFormat`, made once. */
 export const dateFormat = (locale: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat =>
   kept(dates, JSON.stringify([locale, options]), () => new Intl.DateTimeFormat(locale, options));
+
+/** Writes a moment as a team reads it: day and time in its zone. */
+export const momentFormat = ({
+  locale,
+  zone,
+}: {
+  readonly locale: string;
+  readonly zone: string;
+}): Intl.DateTimeFormat => dateFormat(locale, { dateStyle: "medium", timeStyle: "short", timeZone: zone });

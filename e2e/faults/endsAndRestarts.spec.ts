@@ -1,15 +1,11 @@
-import { randomUUID } from "node:crypto";
 import { setTimeout as sleep } from "node:timers/promises";
 import { type Page, expect, test } from "@playwright/test";
 import { whileStopped } from "../../server/cli/cluster";
-import { promotionBySlug } from "../../server/promotions/promotionStore";
-import { requestRender } from "../../server/render/renditions";
 import { closeDatabase } from "../../server/db/connect";
 import { isAlive } from "../../server/workFolder";
 import { signInAs } from "../people";
 import { query } from "../query";
-import { putShortPromotion } from "../shortPromotion";
-import { storedPromotion } from "../storedPromotion";
+import { shortRenders } from "./shortRenders";
 import { findWorker } from "../workerProcess";
 
 const OUTAGE_MS = 30_000;
@@ -18,18 +14,9 @@ test.afterAll(() => closeDatabase());
 
 /** Has a short promotion rendered in three formats. Gives a function that tells how many of them are in a state. */
 async function rendering(name: string): Promise<(state: string) => Promise<number>> {
-  // Of this run alone: what looks the same as before is not painted again.
-  const slug = `${name}-${randomUUID().slice(0, 8)}`;
-  await putShortPromotion(slug);
-  const { scope } = await storedPromotion(slug);
-  const answer = await requestRender(scope, await promotionBySlug(scope, slug), {
-    formats: ["square", "vertical", "widescreen"],
-    quality: "1080p",
-    letPass: { by: "Imre Vass", reason: "Short on purpose" },
-  });
-  if (!("render" in answer)) throw new Error("It was blocked.");
+  const renditions = await shortRenders(name);
   return async (state) =>
-    (await query("select id from rendition where render_id = $1 and state = $2", [answer.render, state])).length;
+    (await query("select id from rendition where id = any($1::uuid[]) and state = $2", [renditions, state])).length;
 }
 
 const worker = async (): Promise<number> => {

@@ -1,5 +1,4 @@
 import { expect, test } from "@playwright/test";
-import { createPromotion } from "../../server/promotions/promotionStore";
 import { closeDatabase } from "../../server/db/connect";
 import { ownTeam } from "../ownTeam";
 
@@ -7,11 +6,7 @@ test.afterAll(() => closeDatabase());
 
 test("what was typed a moment before the page is loaded anew is saved, and nobody is asked", async ({ page }) => {
   const team = await ownTeam("In a hurry");
-  const { id: product } = await team.scope
-    .insert("product", { name: "Pot", line: "", price_minor: 2400, currency: "GBP" })
-    .returning("id")
-    .executeTakeFirstOrThrow();
-  const { slug } = await createPromotion(team.scope, { template: "opening-hours", product, offer: null }, null);
+  const slug = await team.promotion();
   await team.signIn(page, "marketer");
   await page.goto(`/promotions/${slug}`);
   const headline = page.getByLabel("Headline", { exact: true });

@@ -90,14 +90,14 @@ try {
 }
 
 function startProcess(name: string, args: readonly string[]): void {
-  const onEnd = (ended: string, how: string): boolean => {
+  const onEnd = (how: string): boolean => {
     // A web server that was never up would not be the next time either.
-    const again = ended !== "web" || wasReady;
-    process.stderr.write(`The ${ended} process ended with ${how}.${again ? " It is started again." : ""}\n`);
+    const again = name !== "web" || wasReady;
+    process.stderr.write(`The ${name} process ended with ${how}.${again ? " It is started again." : ""}\n`);
     if (!again) void stop(1);
     return again;
   };
-  supervised.push(supervise({ name, args, env: environment }, onEnd));
+  supervised.push(supervise({ args, env: environment }, onEnd));
 }
 
 async function stop(code: number): Promise<void> {

@@ -27,7 +27,7 @@ async function running(then: string): Promise<() => Promise<string[][]>> {
      appendFileSync(${JSON.stringify(notes)}, process.pid + "|" + child.pid + "|" + (process.env.STENCILCRAFT_ENDED_BEFORE ?? "") + "\\n");
      ${then}`,
   );
-  supervised = supervise({ name: "program", args: [program], env: process.env });
+  supervised = supervise({ args: [program], env: process.env });
   const read = async (): Promise<string[][]> =>
     (await readFile(notes, "utf8").catch(() => ""))
       .trim()

@@ -16,7 +16,6 @@ export interface Supervised {
 }
 
 interface Program {
-  readonly name: string;
   /** A TypeScript file, named from the project's root, and its arguments. */
   readonly args: readonly string[];
   readonly env: NodeJS.ProcessEnv;
@@ -28,10 +27,7 @@ interface Program {
  *
  * @param onEnd told how it ended; gives whether it is to be started again
  */
-export function supervise(
-  { name, args, env }: Program,
-  onEnd: (name: string, how: string) => boolean = () => true,
-): Supervised {
+export function supervise({ args, env }: Program, onEnd: (how: string) => boolean = () => true): Supervised {
   let stopping = false;
   let wait = FIRST_WAIT_MS;
   let child = begin({});
@@ -46,7 +42,7 @@ export function supervise(
     });
     process.on("exit", (code, signal) => {
       endGroup(process);
-      if (stopping || !onEnd(name, String(code ?? signal))) return;
+      if (stopping || !onEnd(String(code ?? signal))) return;
       const broke = hasBroken(code, signal);
       // One that somebody killed would run on; one that breaks as soon as it runs would break again.
       const wasWell = !broke || Date.now() - started >= WELL_AFTER_MS;

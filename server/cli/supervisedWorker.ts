@@ -2,8 +2,8 @@ import { supervise } from "./supervise";
 
 /** bin/worker: one worker, started again when it ends, until it is told to stop. */
 process.title = "stencilcraft-supervisor";
-const worker = supervise({ name: "worker", args: ["server/cli/worker.ts"], env: process.env }, (name, how) => {
-  process.stderr.write(`The ${name} process ended with ${how}. It is started again.\n`);
+const worker = supervise({ args: ["server/cli/worker.ts"], env: process.env }, (how) => {
+  process.stderr.write(`The worker process ended with ${how}. It is started again.\n`);
   return true;
 });
 for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const)

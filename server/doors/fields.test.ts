@@ -1,4 +1,5 @@
-import { dayAndTime, isDay, optionalDay, words } from "./fields";
+import { isDay } from "../../core/offer/days";
+import { dayAndTime, optionalDay, words } from "./fields";
 
 test.each([
   ["2024-02-29", true],

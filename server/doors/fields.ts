@@ -1,15 +1,10 @@
 import { string } from "yup";
+import { isDay } from "../../core/offer/days";
 import { holds } from "../../core/text/cleanText";
 
 /** Words of so many characters at most, counted as the database counts them; "" when they are not sent. */
 export const words = (most: number) =>
   string().trim().test("letters", `At most ${most} characters.`, holds(most)).default("");
-
-/** Whether a text is a day of the calendar, `YYYY-MM-DD`. */
-export function isDay(text: string): boolean {
-  const at = /^\d{4}-\d{2}-\d{2}$/.test(text) ? new Date(`${text}T00:00Z`) : null;
-  return at !== null && !Number.isNaN(at.getTime()) && at.toISOString().startsWith(text);
-}
 
 /** A day that there is, or "" for none. */
 export const optionalDay = () =>

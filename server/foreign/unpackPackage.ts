@@ -1,10 +1,9 @@
-import { createHash } from "node:crypto";
 import { createWriteStream } from "node:fs";
 import { open } from "node:fs/promises";
 import { join } from "node:path";
-import { Transform } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { Refusal } from "../../core/refusal";
+import { sha256Of } from "../storage/sha256";
 import { readZip } from "../templates/readZip";
 
 /** A file of a package, as it was unpacked. */
@@ -31,20 +30,13 @@ export async function unpackPackage({
     const unpacked: Unpacked[] = [];
     for (const one of files.values()) {
       const path = join(folder, String(unpacked.length));
-      const hash = createHash("sha256");
-      const counted = new Transform({
-        transform(chunk: Buffer, _encoding, done) {
-          hash.update(chunk);
-          done(null, chunk);
-        },
-      });
       await one
         .open()
-        .then((inside) => pipeline(inside, counted, createWriteStream(path)))
+        .then((inside) => pipeline(inside, createWriteStream(path)))
         .catch(() => {
           throw new Refusal(`“${name}” is damaged at ${one.name}. Export the template again.`);
         });
-      unpacked.push({ name: one.name, path, bytes: one.bytes, sha256: hash.digest("hex") });
+      unpacked.push({ name: one.name, path, bytes: one.bytes, sha256: await sha256Of(path) });
     }
     return unpacked;
   } finally {

@@ -32,27 +32,25 @@ export const JOBS = {
 export type Jobs = { readonly [Name in keyof typeof JOBS]: InferType<(typeof JOBS)[Name]> };
 export type JobName = keyof Jobs;
 
+/** What each job is about: the same work asked for twice is one job, as long as it waits. */
+const ABOUT: { readonly [Name in JobName]: (asked: Jobs[Name]) => readonly (string | undefined)[] } = {
+  "ingest-media": ({ media, replacement: file }) => [media, file?.sha256],
+  "follow-subject": ({ media }) => [media],
+  "compare-renders": ({ promotions, reason }) => [
+    createHash("sha256")
+      .update(promotions.join() + reason)
+      .digest("hex"),
+  ],
+  "tidy-up": () => [],
+  // However often it was asked for: the newest asking takes the place of one that waits.
+  "render-rendition": ({ rendition }) => [rendition],
+};
+const keyOf = <Name extends JobName>(name: Name, asked: Jobs[Name]): string =>
+  [name, ...ABOUT[name](asked)].filter((part) => part !== undefined).join(":");
+
 export const MOST_TRIES = 4;
 /** What goes behind all else that waits: somebody waits for a picture to be read in, and for a render they go on meanwhile. */
 const LATER: ReadonlySet<JobName> = new Set(["render-rendition", "compare-renders", "tidy-up"]);
-
-/** What a job is about: the same work asked for twice is one job, as long as it waits. */
-function keyOf<Name extends JobName>(name: Name, payload: Jobs[Name]): string {
-  const {
-    media = "",
-    replacement,
-    rendition = "",
-    promotions = [],
-    reason = "",
-  } = payload as Partial<Jobs["ingest-media"] & Jobs["render-rendition"] & Jobs["compare-renders"]>;
-  const compared =
-    promotions.length > 0
-      ? createHash("sha256")
-          .update(promotions.join() + reason)
-          .digest("hex")
-      : "";
-  return [name, media, rendition, replacement?.sha256 ?? "", compared].filter((part) => part !== "").join(":");
-}
 
 /**
  * Queues a job, in the caller's transaction if it is one. One that waits already is not queued twice.

@@ -1,4 +1,4 @@
-import { type Task } from "graphile-worker";
+import { type Job, type Task } from "graphile-worker";
 import { type Kysely } from "kysely";
 import { isDatabaseAway, untilDatabaseAnswers } from "../db/away";
 import { type Database } from "../db/tables";
@@ -11,10 +11,10 @@ import { MOST_STRIKES, forgiveJob, strikesOf } from "./freedJobs";
 /** Why a job is not tried again: it failed each time, or workers broke whenever it ran. */
 export type GivenUp = "failed" | "set aside";
 
-/** What a job does, and how it is said that it can't be done. */
+/** What a job does, and how it is said that it can't be done, where anybody waits to hear it. */
 export interface JobWork<Name extends JobName> {
-  run(asked: Jobs[Name]): Promise<void>;
-  giveUp(asked: Jobs[Name], why: GivenUp): Promise<void>;
+  run(asked: Jobs[Name]): Promise<unknown>;
+  giveUp?(asked: Jobs[Name], why: GivenUp): Promise<void>;
 }
 
 /** Where jobs run. */
@@ -34,7 +34,7 @@ const STOP_WITHIN_MS = 3000;
  * full, the same job is queued again and this one ends.
  */
 export function taskOf<Name extends JobName>(name: Name, work: JobWork<Name>, { db, room, stopping }: JobPlace): Task {
-  async function runOnce(asked: Jobs[Name], { key, attempts, most }: Tries): Promise<void> {
+  async function runOnce(asked: Jobs[Name], { key, attempts, max_attempts }: Tries): Promise<void> {
     try {
       await work.run(asked);
       if (key !== null) await forgiveJob(db, key);
@@ -47,7 +47,7 @@ export function taskOf<Name extends JobName>(name: Name, work: JobWork<Name>, { 
         return;
       }
       log.error({ task: name, attempt: attempts, error: stackOf(error) }, "job failed");
-      if (attempts >= most) await work.giveUp(asked, "failed");
+      if (attempts >= max_attempts) await work.giveUp?.(asked, "failed");
       throw error;
     }
   }
@@ -58,20 +58,15 @@ export function taskOf<Name extends JobName>(name: Name, work: JobWork<Name>, { 
     const strikes = await strikesOf(db, job.key);
     if (strikes >= MOST_STRIKES && job.key !== null) {
       log.error({ task: name, job: job.key, strikes }, "job set aside: workers broke whenever it ran");
-      await work.giveUp(asked, "set aside");
+      await work.giveUp?.(asked, "set aside");
       await forgiveJob(db, job.key);
       return;
     }
-    const tries = { key: job.key, attempts: job.attempts, most: job.max_attempts };
-    await room.run(strikes > 0, () => runOnce(asked, tries));
+    await room.run(strikes > 0, () => runOnce(asked, job));
   };
 }
 
-interface Tries {
-  readonly key: string | null;
-  readonly attempts: number;
-  readonly most: number;
-}
+type Tries = Pick<Job, "key" | "attempts" | "max_attempts">;
 
 /** How long to wait before a job is tried again that failed through no fault of its own, in milliseconds; else null. */
 function waitWithoutFault(error: unknown, stopping: AbortSignal): number | null {

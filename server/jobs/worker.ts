@@ -15,7 +15,7 @@ import { openRoom } from "./alone";
 import { type JobName } from "./enqueue";
 import { freeJobsOf } from "./freedJobs";
 import { startHeartbeat, takeOverFromGone } from "./heartbeat";
-import { type JobWork, taskOf } from "./jobTask";
+import { taskOf } from "./jobTask";
 
 const POLL_MS = 500;
 /** How long running jobs have to notice that the worker stops. */
@@ -37,35 +37,31 @@ export async function startWorker(broke: number | null = null): Promise<RunningW
   await Promise.all([takeOverFromGone(db, broke), tidyWorkFolders()]);
   const pool = openPaintPool();
   const stopping = new AbortController();
-  const work: { readonly [Name in JobName]: JobWork<Name> } = {
-    "ingest-media": {
-      run: ({ media, replacement }) => ingestMedia(db, media, replacement),
-      giveUp: ({ media, replacement }, why) => giveUpIngest(db, media, why, replacement),
-    },
-    "follow-subject": {
-      run: ({ media }) => followMedia(db, media),
-      giveUp: () => Promise.resolve(),
-    },
-    "compare-renders": {
-      run: async ({ team, promotions, reason }) => void (await compareRenders(teamScope(db, team), promotions, reason)),
-      giveUp: () => Promise.resolve(),
-    },
-    "tidy-up": {
-      run: async () => void (await tidyUp(db, new Date())),
-      giveUp: () => Promise.resolve(),
-    },
-    "render-rendition": {
-      run: (asked) => renderRendition(db, pool, asked),
-      giveUp: (asked, why) => giveUpRendition(db, asked, why),
-    },
-  };
   const place = { db, room: openRoom(), stopping: stopping.signal };
   const tasks = {
-    "ingest-media": taskOf("ingest-media", work["ingest-media"], place),
-    "follow-subject": taskOf("follow-subject", work["follow-subject"], place),
-    "compare-renders": taskOf("compare-renders", work["compare-renders"], place),
-    "tidy-up": taskOf("tidy-up", work["tidy-up"], place),
-    "render-rendition": taskOf("render-rendition", work["render-rendition"], place),
+    "ingest-media": taskOf(
+      "ingest-media",
+      {
+        run: ({ media, replacement }) => ingestMedia(db, media, replacement),
+        giveUp: ({ media, replacement }, why) => giveUpIngest(db, media, why, replacement),
+      },
+      place,
+    ),
+    "follow-subject": taskOf("follow-subject", { run: ({ media }) => followMedia(db, media) }, place),
+    "compare-renders": taskOf(
+      "compare-renders",
+      { run: ({ team, promotions, reason }) => compareRenders(teamScope(db, team), promotions, reason) },
+      place,
+    ),
+    "tidy-up": taskOf("tidy-up", { run: () => tidyUp(db, new Date()) }, place),
+    "render-rendition": taskOf(
+      "render-rendition",
+      {
+        run: (asked) => renderRendition(db, pool, asked),
+        giveUp: (asked, why) => giveUpRendition(db, asked, why),
+      },
+      place,
+    ),
   } satisfies Record<JobName, TaskList[string]>;
 
   // The queue notes which pool of workers took a job; that name is what others free it by when we are killed.

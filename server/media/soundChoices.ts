@@ -3,6 +3,7 @@ import { type RightsState } from "../../core/document/rights";
 import { type SoundFacts } from "../../core/document/facts";
 import { SOUND_LENGTHS, type SoundLength, TEMPO_RANGES, type TempoRange } from "../../core/sound/tempoRanges";
 import { type TeamScope } from "../db/teamScope";
+import { keyIn } from "../doors/keyIn";
 import { SHELF, type ShelfItem, searchShelf } from "../shelf/shelfItems";
 import { TUNES, tuneSeconds } from "../shelf/tunes";
 import { rightsOf, withWords } from "./mediaList";
@@ -49,9 +50,6 @@ export interface SoundChoices {
 
 const MOST_AT_ONCE = 200;
 const MOST_TAGS = 14;
-
-const keyIn = <Key extends string>(all: Readonly<Record<Key, unknown>>, text: string | null): Key | null =>
-  (Object.keys(all) as Key[]).find((key) => key === text) ?? null;
 
 /** Reads what is asked for from an address. What is not understood counts as not asked for. */
 export function readSoundQuery(params: URLSearchParams): SoundQuery {

@@ -2,6 +2,7 @@ import { type SqlBool, sql } from "kysely";
 import { type FormatName } from "../../core/placement/formats";
 import { formatsInOrder } from "../../core/document/formatList";
 import { readPromotion } from "../../core/document/promotion";
+import { keyIn } from "../doors/keyIn";
 import { type TeamScope } from "../db/teamScope";
 
 export const PROMOTIONS_A_PAGE = 24;
@@ -27,17 +28,13 @@ export interface PromotionQuery {
   readonly page: number;
 }
 
-const isOf = <Key extends string>(choices: Readonly<Record<Key, string>>, key: string | null): key is Key =>
-  key !== null && Object.hasOwn(choices, key);
-
 /** How a list is asked for in an address; what can't be is as if it were not asked. */
 export function readPromotionQuery(params: URLSearchParams): PromotionQuery {
-  const [state, sort] = [params.get("state"), params.get("sort")];
   const page = Number(params.get("page") ?? 1);
   return {
     words: (params.get("words") ?? "").trim().slice(0, MOST_WORDS),
-    state: isOf(PROMOTION_STATES, state) ? state : "all",
-    sort: isOf(PROMOTION_SORTS, sort) ? sort : "changed",
+    state: keyIn(PROMOTION_STATES, params.get("state")) ?? "all",
+    sort: keyIn(PROMOTION_SORTS, params.get("sort")) ?? "changed",
     page: Number.isSafeInteger(page) && page > 0 && page < 100_000 ? page : 1,
   };
 }

@@ -1,31 +1,34 @@
 import { type Kysely, sql } from "kysely";
 import { type Database } from "../db/tables";
 import { type TeamScope } from "../db/teamScope";
-import { store } from "../storage/store";
-import { type Folder, KINDS, MADE } from "./unreferredFiles";
+import { type StoredFile } from "../storage/storeType";
+import { type Folder, KINDS, MADE, referredBy } from "./unreferredFiles";
 
-const SHA = /[0-9a-f]{64}/;
 /** Media as it was brought in, apart from what is made of it. */
 const ORIGINALS = "originals";
 const WORKING_COPIES = "working copies";
 /** Files that no row refers to: they go when they are old enough. */
-export const LEFT = "not in use any more";
+const LEFT = "not in use any more";
 
 interface Used {
   files: number;
   bytes: number;
 }
 
-/** Counts the space that each team uses, by kind, and what all of them share; kept until it is counted again. */
-export async function countSpace(db: Kysely<Database>, at: Date): Promise<void> {
+/** Adds up the space that each team uses, by kind, and what all of them share. */
+export interface SpaceCount {
+  readonly add: (folder: Folder, file: StoredFile) => void;
+  /** Keeps what was added up, until it is counted again. */
+  keep(at: Date): Promise<void>;
+}
+
+export async function openSpaceCount(db: Kysely<Database>): Promise<SpaceCount> {
   const owners = await ownersOf(db);
   const used = new Map<string, Map<string, Used>>();
-  for (const folder of Object.keys(KINDS) as Folder[])
-    for await (const { key, bytes } of store().under(folder)) {
-      const isOriginal = key.endsWith("/original");
-      const usual = folder === "media" ? (isOriginal ? ORIGINALS : WORKING_COPIES) : KINDS[folder];
-      const owning = owners.get(folder === "renditions" ? key : (SHA.exec(key)?.[0] ?? ""));
-      const kind = owning || MADE.has(folder) ? usual : LEFT;
+  return {
+    add(folder, { key, bytes }) {
+      const owning = owners.get(referredBy(folder, key));
+      const kind = owning || MADE.has(folder) ? usualKind(folder, key) : LEFT;
       // What several teams brought lies there once; each is told of it.
       for (const team of owning ?? [""]) {
         const kinds = used.get(team) ?? new Map<string, Used>();
@@ -33,14 +36,22 @@ export async function countSpace(db: Kysely<Database>, at: Date): Promise<void> 
         kinds.set(kind, { files: sum.files + 1, bytes: sum.bytes + bytes });
         used.set(team, kinds);
       }
-    }
-  const rows = [...used].flatMap(([team, kinds]) =>
-    [...kinds].map(([kind, sum]) => ({ team_id: team === "" ? null : team, kind, ...sum, counted_at: at })),
-  );
-  await db.transaction().execute(async (within) => {
-    await within.deleteFrom("space_used").execute();
-    if (rows.length > 0) await within.insertInto("space_used").values(rows).execute();
-  });
+    },
+    async keep(at) {
+      const rows = [...used].flatMap(([team, kinds]) =>
+        [...kinds].map(([kind, sum]) => ({ team_id: team === "" ? null : team, kind, ...sum, counted_at: at })),
+      );
+      await db.transaction().execute(async (within) => {
+        await within.deleteFrom("space_used").execute();
+        if (rows.length > 0) await within.insertInto("space_used").values(rows).execute();
+      });
+    },
+  };
+}
+
+function usualKind(folder: Folder, key: string): string {
+  if (folder !== "media") return KINDS[folder];
+  return key.endsWith("/original") ? ORIGINALS : WORKING_COPIES;
 }
 
 /** Which teams each file of media, each font and each rendition is of. */
@@ -62,6 +73,8 @@ export async function spaceOf(scope: TeamScope): Promise<{
     readonly files: number;
     readonly bytes: number;
     readonly isShared: boolean;
+    /** Nothing refers to it: it goes when it is old enough. */
+    readonly isLeft: boolean;
   }[];
 } | null> {
   const rows = await scope.connection
@@ -76,6 +89,7 @@ export async function spaceOf(scope: TeamScope): Promise<{
     files,
     bytes: Number(bytes),
     isShared: team_id === null,
+    isLeft: kind === LEFT,
   }));
   return { countedAt: first.counted_at, kinds: kinds.sort((one, other) => other.bytes - one.bytes) };
 }

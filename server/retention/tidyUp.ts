@@ -4,7 +4,7 @@ import { type Database } from "../db/tables";
 import { log } from "../log";
 import { forgetOldRenditions } from "./oldRenders";
 import { forgetRemovedMedia } from "./removedMedia";
-import { countSpace } from "./spaceUsed";
+import { openSpaceCount } from "./spaceUsed";
 import { thinEdits } from "./thinnedEdits";
 import { removeUnreferred } from "./unreferredFiles";
 
@@ -27,11 +27,11 @@ export async function tidyUp(db: Kysely<Database>, now: Date): Promise<Tidied> {
   const thinned = await thinEdits(db, ago(KEEP_EDITS_DAYS));
   const renditions = await forgetOldRenditions(db, ago(KEEP_RENDERS_DAYS));
   const media = await forgetRemovedMedia(db, ago(KEEP_REMOVED_DAYS));
-  const removed = await removeUnreferred(db, ago(KEEP_MADE_DAYS));
-  await db.deleteFrom("session").where("expires_at", "<", now).execute();
+  const space = await openSpaceCount(db);
+  const removed = await removeUnreferred(db, ago(KEEP_MADE_DAYS), space.add);
+  await space.keep(now);
   await db.deleteFrom("sign_in_pace").where("next_at", "<", ago(1)).execute();
   await db.deleteFrom("job_strike").where("struck_at", "<", ago(KEEP_MADE_DAYS)).execute();
-  await countSpace(db, now);
   const tidied = { ...thinned, media, renditions, ...removed };
   log.info(tidied, "tidied up");
   return tidied;

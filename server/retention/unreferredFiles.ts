@@ -18,8 +18,14 @@ export type Folder = keyof typeof KINDS;
 /** What is made again when it is wanted: only its age counts. */
 export const MADE: ReadonlySet<Folder> = new Set(["segments", "stills", "shelf", "emoji"]);
 
-/** What rows refer to: files' contents by their SHA-256, renditions by their key. */
-export async function referred(db: Kysely<Database>): Promise<ReadonlySet<string>> {
+const SHA = /[0-9a-f]{64}/;
+
+/** By what rows refer to a file: the SHA-256 of its contents, or, of a rendition, its key. */
+export const referredBy = (folder: Folder, key: string): string =>
+  folder === "renditions" ? key : (SHA.exec(key)?.[0] ?? "");
+
+/** What rows refer to. */
+async function referred(db: Kysely<Database>): Promise<ReadonlySet<string>> {
   const { rows } = await sql<{ what: string }>`
     select sha256 as what from media
     union select sha256 from font
@@ -30,22 +36,26 @@ export async function referred(db: Kysely<Database>): Promise<ReadonlySet<string
   return new Set(rows.map(({ what }) => what));
 }
 
-const SHA = /[0-9a-f]{64}/;
-
-/** Whether a file goes: it is older than `before`, and nothing refers to it. */
-export function goes(folder: Folder, { key, keptAt }: StoredFile, known: ReadonlySet<string>, before: Date): boolean {
-  if (keptAt >= before) return false;
-  if (MADE.has(folder)) return true;
-  return !known.has(folder === "renditions" ? key : (SHA.exec(key)?.[0] ?? ""));
-}
-
-/** Removes the files that go. Gives how many they were, and how large. */
-export async function removeUnreferred(db: Kysely<Database>, before: Date): Promise<{ files: number; bytes: number }> {
+/**
+ * Removes files that are older than `before` and that nothing refers to. Gives how many they were, and how large.
+ *
+ * @param onKept called with each file that stays, so that the store is walked through once
+ */
+export async function removeUnreferred(
+  db: Kysely<Database>,
+  before: Date,
+  onKept: (folder: Folder, file: StoredFile) => void,
+): Promise<{ files: number; bytes: number }> {
   const known = await referred(db);
+  const isWanted = (folder: Folder, { key, keptAt }: StoredFile): boolean =>
+    keptAt >= before || (!MADE.has(folder) && known.has(referredBy(folder, key)));
   let [files, bytes] = [0, 0];
   for (const folder of Object.keys(KINDS) as Folder[])
     for await (const file of store().under(folder)) {
-      if (!goes(folder, file, known, before)) continue;
+      if (isWanted(folder, file)) {
+        onKept(folder, file);
+        continue;
+      }
       await store().remove(file.key);
       files++;
       bytes += file.bytes;

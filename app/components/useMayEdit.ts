@@ -2,4 +2,4 @@ import { useRouteLoaderData } from "react-router";
 import type { loader } from "../routes/shell";
 
 /** Whether the person who is signed in may change things; reviewers only look. */
-export const useEdits = (): boolean => useRouteLoaderData<typeof loader>("routes/shell")?.role !== "reviewer";
+export const useMayEdit = (): boolean => useRouteLoaderData<typeof loader>("routes/shell")?.role !== "reviewer";
