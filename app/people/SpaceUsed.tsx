@@ -1,3 +1,4 @@
+import type { SpaceOfKind } from "../../server/retention/spaceUsed";
 import { type FetcherWithComponents } from "react-router";
 import { Button } from "../components/Button";
 import { megabytes } from "../components/mediaLook";
@@ -5,13 +6,7 @@ import { type PeopleAnswer } from "./peopleAnswer";
 
 interface Space {
   readonly countedAt: string;
-  readonly kinds: readonly {
-    readonly kind: string;
-    readonly files: number;
-    readonly bytes: number;
-    readonly isShared: boolean;
-    readonly isLeft: boolean;
-  }[];
+  readonly kinds: readonly SpaceOfKind[];
 }
 
 /** How much space the team uses, by kind, as it was counted last. */

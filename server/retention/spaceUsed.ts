@@ -65,18 +65,20 @@ async function ownersOf(db: Kysely<Database>): Promise<ReadonlyMap<string, reado
   return new Map(rows.map(({ what, teams }) => [what, teams]));
 }
 
+/** How much space something uses. */
+export interface SpaceOfKind {
+  readonly kind: string;
+  readonly files: number;
+  readonly bytes: number;
+  readonly isShared: boolean;
+  /** Nothing refers to it: it goes when it is old enough. */
+  readonly isLeft: boolean;
+}
+
 /** What a team uses, by kind, the largest first; with what all teams share. Null while it was never counted. */
-export async function spaceOf(scope: TeamScope): Promise<{
-  readonly countedAt: Date;
-  readonly kinds: readonly {
-    readonly kind: string;
-    readonly files: number;
-    readonly bytes: number;
-    readonly isShared: boolean;
-    /** Nothing refers to it: it goes when it is old enough. */
-    readonly isLeft: boolean;
-  }[];
-} | null> {
+export async function spaceOf(
+  scope: TeamScope,
+): Promise<{ readonly countedAt: Date; readonly kinds: readonly SpaceOfKind[] } | null> {
   const rows = await scope.connection
     .selectFrom("space_used")
     .selectAll()
