@@ -3,10 +3,15 @@ import { type Page, expect } from "@playwright/test";
 
 /** Presses Render. What a promotion that is short on purpose must have mended is let pass, with a reason. */
 export async function startRender(page: Page, button: string | RegExp): Promise<void> {
-  const renditions = page.locator("li[data-state]");
   await expect(page.getByRole("button", { name: button })).toBeVisible();
-  const before = await renditions.count();
+  const before = await page.locator("li[data-state]").count();
   await page.getByRole("button", { name: button }).click();
+  await letPass(page, before);
+}
+
+/** Once Render was pressed, lets what must be mended pass, if anything must. @param before how many renditions there were */
+export async function letPass(page: Page, before = 0): Promise<void> {
+  const renditions = page.locator("li[data-state]");
   const blocked = page.getByRole("alert", { name: "What must be mended" });
   await expect.poll(async () => (await blocked.isVisible()) || (await renditions.count()) > before).toBe(true);
   if (!(await blocked.isVisible())) return;

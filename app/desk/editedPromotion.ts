@@ -3,9 +3,12 @@ import { type Promotion, readPromotion } from "../../core/document/promotion";
 import { fetchNewest, sendEdits } from "../edits/editServer";
 import { type EditedOnPage } from "../edits/useEdits";
 
+/** Where edits of a promotion go. It names its session too. */
+export const editsAddress = (slug: string): string => `/promotions/${slug}/edits`;
+
 /** A promotion as it is edited on a desk. */
 export function editedPromotion(slug: string): EditedOnPage<Promotion> {
-  const address = `/promotions/${slug}/edits`;
+  const address = editsAddress(slug);
   return {
     key: address,
     apply: applyEdit,

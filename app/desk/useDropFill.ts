@@ -7,9 +7,14 @@ import { problemIn } from "../components/problemIn";
 
 const received = object({ id: string().required(), name: string().required(), known: boolean().required() });
 
-/** Brings a file dropped on a slot, or on a lane, into the media, and fills that with it once it has been read in. */
+/**
+ * Brings a file dropped on a slot, or on a lane, into the media, and fills that with it once it has been read in.
+ *
+ * @param promotion its slug, where places are slots of it: the server fills them too, for whoever has left the page by then
+ */
 export function useDropFill<Place extends string = SlotKey>(
   fill: (place: Place, media: string) => void,
+  promotion: string | null = null,
 ): (place: Place, files: ArrayLike<File>) => void {
   const waiting = useRef(new Map<string, Place>());
   /** What came of items while files are on their way: that may be known before the answer to the upload is here. */
@@ -41,7 +46,8 @@ export function useDropFill<Place extends string = SlotKey>(
     const file = files[0];
     if (!file) return;
     void (async () => {
-      const response = await fetch(`/media/upload?name=${encodeURIComponent(file.name)}`, {
+      const about = new URLSearchParams({ name: file.name, ...(promotion !== null && { promotion, slot: place }) });
+      const response = await fetch(`/media/upload?${about}`, {
         method: "POST",
         body: file,
         headers: { "content-type": "application/octet-stream" },

@@ -1,5 +1,6 @@
+import { jest } from "@jest/globals";
 import { type EditSession } from "./editSession";
-import { keptSession } from "./keptSession";
+import { allSaved, keptSession } from "./keptSession";
 
 const session = (revision: number, isWaiting = false): EditSession<object> => ({
   state: () => ({ document: {}, save: "saved", undo: null, redo: null }),
@@ -41,5 +42,34 @@ describe("in a browser", () => {
     expect(keptSession("d", 4, () => session(4))).not.toBe(old);
     const waiting = keptSession("e", 3, () => session(3, true));
     expect(keptSession("e", 9, () => session(9))).toBe(waiting);
+  });
+
+  test("what waits is sent before somebody goes on from it, and told of when it can't be", async () => {
+    expect(await allSaved("never opened")).toBe(true);
+    let waits = true;
+    const told = new Set<() => void>();
+    const sent = jest.fn();
+    keptSession("f", 1, () => ({
+      ...session(1),
+      isWaiting: () => waits,
+      rest: sent,
+      subscribe: (listener) => {
+        told.add(listener);
+        return () => told.delete(listener);
+      },
+    }));
+    const saved = allSaved("f");
+    expect(sent).toHaveBeenCalledTimes(1);
+    told.forEach((tell) => tell());
+    waits = false;
+    told.forEach((tell) => tell());
+    expect(await saved).toBe(true);
+    expect(told.size).toBe(0);
+    jest.useFakeTimers();
+    waits = true;
+    const never = allSaved("f");
+    jest.advanceTimersByTime(10_000);
+    expect(await never).toBe(false);
+    jest.useRealTimers();
   });
 });

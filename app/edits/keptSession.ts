@@ -24,3 +24,26 @@ export function keptSession<Document>(
   kept = { key, session };
   return session;
 }
+
+const LONGEST_WAIT_MS = 10_000;
+
+/**
+ * Resolves when all that was changed of a document is saved: what waits is sent now. Gives whether it is; it is not where
+ * the server can't be reached for ten seconds, or does not take it.
+ */
+export async function allSaved(key: string): Promise<boolean> {
+  const session = kept?.key === key ? (kept.session as EditSession<unknown>) : null;
+  if (!session?.isWaiting()) return true;
+  session.rest();
+  return new Promise((resolve) => {
+    const end = (isSaved: boolean): void => {
+      clearTimeout(timer);
+      stop();
+      resolve(isSaved);
+    };
+    const timer = setTimeout(() => end(false), LONGEST_WAIT_MS);
+    const stop = session.subscribe(() => {
+      if (!session.isWaiting()) end(true);
+    });
+  });
+}

@@ -58,7 +58,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
   const deck = useRef<HTMLFieldSetElement>(null);
   const live = useLive();
   const mayEdit = useMayEdit();
-  const dropFill = useDropFill((slot, id) => apply(fillSlot(slot, mediaFill(id))));
+  const dropFill = useDropFill((slot, id) => apply(fillSlot(slot, mediaFill(id))), slug);
 
   const mayPlace = (key: PlacedKey): boolean => isPlaceable(document, templates, key, free);
   const together = useTogether(prepared, {

@@ -10,6 +10,7 @@ import { momentFormat } from "../../core/text/formatters";
 import { formText } from "../../server/formText";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { readReason } from "../../server/render/passed";
+import { awaitedBy } from "../../server/promotions/awaitedFills";
 import { promotionBySlug } from "../../server/promotions/promotionStore";
 import {
   type RenderView,
@@ -25,7 +26,11 @@ import { Button } from "../components/Button";
 import { FormatMark } from "../components/FormatMark";
 import { Notice } from "../components/Notice";
 import { megabytes } from "../components/mediaLook";
+import { useReload } from "../components/useReload";
 import { isUnderWay, useRenditionNews } from "../components/useRenditionNews";
+import { useTeamEvents } from "../components/useTeamEvents";
+import { editsAddress } from "../desk/editedPromotion";
+import { allSaved } from "../edits/keptSession";
 import { DeskHeader } from "../desk/DeskHeader";
 import { RenderBlocked } from "../desk/RenderBlocked";
 import { NO_ID, readIds } from "../../server/ids";
@@ -40,6 +45,7 @@ export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
     name: promotion.document.name,
     revision: promotion.revision,
     formats: formatsInOrder(promotion.document),
+    awaited: await awaitedBy(scope, promotion.id),
     renders: renders.map((render) => ({ ...render, when: when.format(render.createdAt) })),
   };
 }
@@ -65,6 +71,12 @@ export async function action({ request, params: { slug } }: Route.ActionArgs) {
   return { problem: null, blocked: null };
 }
 
+/** A render is of what is saved: what was changed on the desk before, and is still on its way, comes first. */
+export async function clientAction({ serverAction, params: { slug } }: Route.ClientActionArgs) {
+  if (await allSaved(editsAddress(slug))) return serverAction();
+  return { problem: "What you changed last is not saved yet, so nothing was rendered. Try again.", blocked: null };
+}
+
 /** Why something may be rendered as it is, if somebody said so; what is wrong with what they said. */
 function reasonIn(form: FormData): { readonly reason: string | null; readonly problem: string | null } {
   const given = form.get("reason");
@@ -79,13 +91,20 @@ function reasonIn(form: FormData): { readonly reason: string | null; readonly pr
 
 const QUALITY_TEXT: Readonly<Record<Quality, string>> = { "480p": "a draft to check, quickly", "1080p": "to post" };
 
-export default function SendDesk({ loaderData: { slug, name, revision, formats, renders } }: Route.ComponentProps) {
+export default function SendDesk({
+  loaderData: { slug, name, revision, formats, awaited, renders },
+}: Route.ComponentProps) {
   const [quality, setQuality] = useState<Quality>("1080p");
   // A fetcher's answer stays while the page's data is loaded anew, as it is whenever a rendition comes along.
   const asking = useFetcher<typeof action>({ key: `render ${slug}` });
   const answer = asking.data;
   const renditions = renders.flatMap((render) => render.renditions);
   const shares = useRenditionNews(renditions, ({ promotion }) => promotion === slug);
+  const reload = useReload();
+  useTeamEvents((event) => {
+    const isFilled = event.topic === "promotion" && event.slug === slug;
+    if (isFilled || (awaited.length > 0 && event.topic === "media" && event.state === "failed")) reload();
+  });
   return (
     <main className="flex flex-1 flex-col">
       <DeskHeader slug={slug} name={name} current="Send">
@@ -138,6 +157,13 @@ export default function SendDesk({ loaderData: { slug, name, revision, formats, 
           </p>
         </aside>
         <section aria-label="Renditions" className="min-w-0 px-8 py-6">
+          {awaited.length > 0 && (
+            <Notice kind="warn" className="mb-4">
+              {awaited.map((item) => `“${item}”`).join(", ")} {awaited.length === 1 ? "is" : "are"} still being read in,
+              and not in what you render now. {awaited.length === 1 ? "It fills its slot" : "They fill their slots"} as
+              soon as {awaited.length === 1 ? "it is" : "they are"} ready, wherever you are.
+            </Notice>
+          )}
           {answer?.blocked && (
             <RenderBlocked
               slug={slug}

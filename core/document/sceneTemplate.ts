@@ -134,6 +134,8 @@ export interface TemplateStyle {
 export type SlotKey = `${string}.${string}`;
 export const slotKey = (scene: { readonly id: string }, slot: { readonly id: string }): SlotKey =>
   `${scene.id}.${slot.id}`;
+/** Whether a text is written as a slot's address is. */
+export const isSlotKey = (text: string): text is SlotKey => /^[^.]{1,80}\.[^.]{1,80}$/.test(text);
 
 export interface FoundSlot {
   readonly scene: SceneTemplate;

@@ -39,7 +39,7 @@ test("17 s to the frame; each cut shows what it should, the fast one in its time
   const grey = join(folder, "all-grey.png");
   await sharp({ create: { width: 1400, height: 1400, channels: 3, background: "#b0b0b0" } }).toFile(grey);
   await dropOn(choose("Scene 2, Offer"), grey);
-  await expect(page.getByText("all-grey")).toBeVisible({ timeout: 90_000 });
+  await expect(page.getByText("all-grey", { exact: true })).toBeVisible({ timeout: 90_000 });
   for (const [scene, seconds] of [
     [1, "13.5"],
     [2, "4"],

@@ -244,6 +244,17 @@ export interface SpaceUsedTable {
   bytes: ColumnType<string, number, number>;
   counted_at: Date;
 }
+/** What was dropped on a slot while it was still to be read in. Of two on one slot, the later counts. */
+export interface AwaitedFillTable {
+  team_id: string;
+  promotion_id: string;
+  slot: string;
+  media_id: string;
+  member_id: string;
+  /** How the slot was filled then: when that has changed meanwhile, somebody chose something else. */
+  was: JSONColumnType<object | null>;
+  created_at: Timestamp;
+}
 /** A job whose worker broke while it ran. */
 export interface JobStrikeTable {
   job_key: string;
@@ -273,6 +284,7 @@ export interface Database {
   promotion: PromotionTable;
   promotion_revision: PromotionRevisionTable;
   promotion_edit: PromotionEditTable;
+  awaited_fill: AwaitedFillTable;
   render: RenderTable;
   rendition: RenditionTable;
   worker: WorkerTable;

@@ -2,6 +2,7 @@ import { type Kysely } from "kysely";
 import { colorWords } from "../../core/color/colorNames";
 import { type Database } from "../db/tables";
 import { teamScope } from "../db/teamScope";
+import { fillAwaiting, forgetAwaiting } from "../promotions/awaitedFills";
 import { markNaming } from "../promotions/outdated";
 import { tellTeam } from "../events/teamEvents";
 import { type Replacement } from "../jobs/enqueue";
@@ -28,7 +29,13 @@ import { inWorkFolder } from "../workFolder";
  */
 export async function ingestMedia(db: Kysely<Database>, mediaId: string, replacement?: Replacement): Promise<void> {
   const item = await db.selectFrom("media").selectAll().where("id", "=", mediaId).executeTakeFirst();
-  if (!item || (replacement ? item.sha256 === replacement.sha256 : item.state === "ready")) return;
+  if (!item || (replacement && item.sha256 === replacement.sha256)) return;
+  const scope = teamScope(db, item.team_id);
+  if (!replacement && item.state === "ready") {
+    // Whoever read it in may have been ended before this.
+    await fillAwaiting(scope, mediaId);
+    return;
+  }
   /** Changes the item, if it is there and has its file still, and tells the team. Gives whether it was. */
   const tell = async (
     phase: "waiting" | "working" | "ready" | "failed",
@@ -55,7 +62,8 @@ export async function ingestMedia(db: Kysely<Database>, mediaId: string, replace
       measuredOnce(file.sha256, folder, () => ingestFile(file, folder, onProgress)),
     );
     if (!(await tell("ready", 1, { ...measured, ...replacement, problem: null }))) return;
-    if (replacement) await markNaming(teamScope(db, item.team_id), [mediaId], `${item.name} was replaced`);
+    if (replacement) await markNaming(scope, [mediaId], `${item.name} was replaced`);
+    else await fillAwaiting(scope, mediaId);
     log.info({ media: mediaId, kind: item.kind }, "media ready");
   } catch (error) {
     if (isStorageFull(error))
@@ -65,6 +73,7 @@ export async function ingestMedia(db: Kysely<Database>, mediaId: string, replace
     await tell("failed", 1, {
       problem: replacement ? `The replacement was not used. ${error.message}` : error.message,
     });
+    if (!replacement) await forgetAwaiting(scope, mediaId);
   }
 }
 
@@ -149,5 +158,7 @@ export async function giveUpIngest(
     .where("state", replacement ? "=" : "!=", "ready")
     .returning("team_id")
     .executeTakeFirst();
-  if (row) await tellTeam(db, row.team_id, { topic: "media", id: mediaId, state: "failed", progress: 1 });
+  if (!row) return;
+  await tellTeam(db, row.team_id, { topic: "media", id: mediaId, state: "failed", progress: 1 });
+  if (!replacement) await forgetAwaiting(teamScope(db, row.team_id), mediaId);
 }

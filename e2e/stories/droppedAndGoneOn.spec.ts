@@ -1,0 +1,60 @@
+import { mkdtemp, rm } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { expect, test } from "@playwright/test";
+import { onlyIn, openShortPromotion } from "../newPromotion";
+import { ffmpeg, ffprobe } from "../files";
+import { colorsIn, downloadRendition, dropOn } from "../ownClips";
+import { letPass } from "../startRender";
+
+/** A clip is dropped, its words are changed, and the person goes on to Send at once: the render has both. */
+
+test("a clip that is dropped while one goes on to Send fills its slot once it is read in, and what was typed last is rendered", async ({
+  page,
+}) => {
+  const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
+  const clip = join(folder, "dropped-clip.mp4");
+  // Long enough to take seconds to be read in; of a colour that no picture of the demo has, and no file of an earlier run.
+  const green = (32 + Math.floor(Math.random() * 32)).toString(16);
+  await ffmpeg("-f", "lavfi", "-i", `color=c=#20${green}f0:s=1920x1080:r=30:d=20`, "-pix_fmt", "yuv420p", clip);
+  await openShortPromotion(page, "dropped-and-gone-on");
+  await onlyIn(page, "square");
+  const picture = page
+    .getByRole("region", { name: "Scene 1, Headline" })
+    .getByRole("button", { name: "Choose picture" });
+  await dropOn(picture, clip);
+  await expect(page.getByText("Reading in “dropped-clip.mp4” …")).toBeVisible();
+  await page.getByRole("link", { name: "Proof", exact: true }).click();
+  await page.waitForURL(/\/proof$/);
+  await page.getByRole("link", { name: "On to rendering" }).click();
+  const awaited = page.getByText(/“dropped-clip\.mp4” is still being read in/);
+  await expect(awaited).toBeVisible();
+  await expect(awaited).toBeHidden({ timeout: 90_000 });
+
+  await page.getByRole("link", { name: "Fill", exact: true }).click();
+  await expect(page.getByText("dropped-clip · clip 20.0 s")).toBeVisible();
+  // What was typed last is under way until after Render was pressed.
+  let arrive = (): void => undefined;
+  const held = new Promise<void>((resolve) => (arrive = resolve));
+  await page.route("**/edits", async (route) => {
+    if (route.request().method() === "POST") await held;
+    await route.continue();
+  });
+  await page.getByLabel("Headline", { exact: true }).fill("Blue, and typed last");
+  await page.getByRole("link", { name: "Send", exact: true }).click();
+  await page.getByLabel("480p").check();
+  const render = page.getByRole("button", { name: "Render 1 format" });
+  await render.click();
+  await expect(render).toBeDisabled();
+  await expect(page.locator("li[data-state]")).toHaveCount(0);
+  arrive();
+  await letPass(page);
+  await expect(page.locator("li[data-state=ready]")).toHaveCount(1, { timeout: 90_000 });
+  await expect(page.getByText("the promotion changed since")).toBeHidden();
+  const file = await downloadRendition(page, "square", folder);
+  expect((await ffprobe(file)).video).toMatchObject({ width: 480, height: 480 });
+  const [shown] = await colorsIn(file, [[0.9, 0.1]], 0.3);
+  expect(shown?.b).toBeGreaterThan(200);
+  expect(shown?.r).toBeLessThan(70);
+  await rm(folder, { recursive: true });
+});
