@@ -5,6 +5,9 @@ export const QUALITIES = ["480p", "1080p"] as const;
 /** Named by the short side of the file in pixels. */
 export type Quality = (typeof QUALITIES)[number];
 
+/** What is made to be looked at, before anything goes out. */
+export const DRAFT: Quality = "480p";
+
 export const isQuality = (value: unknown): value is Quality => QUALITIES.some((quality) => quality === value);
 
 /** Output pixels per design unit. */

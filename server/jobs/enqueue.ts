@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import { type Kysely, sql } from "kysely";
-import { type InferType, array, number, object, string } from "yup";
+import { type InferType, array, boolean, number, object, string } from "yup";
 import { type Database } from "../db/tables";
 
 /** A file that takes the place of an item's own once it is read in. */
@@ -18,6 +18,8 @@ export const JOBS = {
   "ingest-media": object({
     media: string().uuid().required(),
     replacement: replacement.optional().default(undefined),
+    /** Whether reading it in takes seconds or minutes, as a clip's does. */
+    isLong: boolean().optional(),
   }),
   "follow-subject": object({ media: string().uuid().required() }),
   "compare-renders": object({
@@ -27,7 +29,12 @@ export const JOBS = {
   }),
   /** What nothing refers to goes; see `server/retention`. */
   "tidy-up": object({}),
-  "render-rendition": object({ rendition: string().uuid().required(), asking: number().integer().default(1) }),
+  "render-rendition": object({
+    rendition: string().uuid().required(),
+    asking: number().integer().default(1),
+    /** Whether somebody looks at it before anything goes out. */
+    isDraft: boolean().optional(),
+  }),
 } as const;
 export type Jobs = { readonly [Name in keyof typeof JOBS]: InferType<(typeof JOBS)[Name]> };
 export type JobName = keyof Jobs;
@@ -49,8 +56,14 @@ const keyOf = <Name extends JobName>(name: Name, asked: Jobs[Name]): string =>
   [name, ...ABOUT[name](asked)].filter((part) => part !== undefined).join(":");
 
 export const MOST_TRIES = 4;
-/** What goes behind all else that waits: somebody waits for a picture to be read in, and for a render they go on meanwhile. */
-const LATER: ReadonlySet<JobName> = new Set(["render-rendition", "compare-renders", "tidy-up"]);
+/** What goes first of all that waits: the lower, the sooner. What is quick and waited for overtakes what takes long. */
+const TURNS: { readonly [Name in JobName]: (asked: Jobs[Name]) => number } = {
+  "ingest-media": ({ isLong }) => (isLong === true ? 6 : 0),
+  "follow-subject": () => 8,
+  "render-rendition": ({ isDraft }) => (isDraft === true ? 4 : 10),
+  "compare-renders": () => 12,
+  "tidy-up": () => 20,
+};
 
 /**
  * Queues a job, in the caller's transaction if it is one. One that waits already is not queued twice.
@@ -68,7 +81,7 @@ export async function enqueue<Name extends JobName>(
     payload := ${JSON.stringify(payload)}::json,
     run_at := now() + ${afterMs} * interval '1 millisecond',
     max_attempts := ${MOST_TRIES},
-    priority := ${LATER.has(name) ? 10 : 0},
+    priority := ${TURNS[name](payload)},
     job_key := ${keyOf(name, payload)}
   )`.execute(db);
 }

@@ -63,6 +63,19 @@ test("the same work asked for twice waits once; once it runs, a new asking waits
   expect((await jobsOf(media)).map(({ locked_by }) => locked_by)).toEqual(["busy", null]);
 });
 
+test("of all that waits pictures go first, then drafts, then clips; what is for posting goes after them", async () => {
+  const [posted, clip, draft, picture] = [randomUUID(), randomUUID(), randomUUID(), randomUUID()];
+  await enqueue(db, "render-rendition", { rendition: posted, asking: 1 });
+  await enqueue(db, "ingest-media", { media: clip, replacement: undefined, isLong: true });
+  await enqueue(db, "render-rendition", { rendition: draft, asking: 1, isDraft: true });
+  await enqueue(db, "ingest-media", { media: picture, replacement: undefined });
+  const { rows } = await sql<{ about: string }>`
+    select coalesce(payload ->> 'media', payload ->> 'rendition') as about from graphile_worker._private_jobs
+    where coalesce(payload ->> 'media', payload ->> 'rendition') = any(${[posted, clip, draft, picture]})
+    order by priority, run_at, id`.execute(db);
+  expect(rows.map(({ about }) => about)).toEqual([picture, draft, clip, posted]);
+});
+
 test("twenty killed workers are no failed try; the job begins again at once", async () => {
   const media = await asked();
   for (let kill = 0; kill < 20; kill++) {

@@ -57,6 +57,7 @@ export async function receiveMedia(
             .executeTakeFirst();
     if (known) return { ...known, known: true };
     await store().keep(originalKey(sha256), path);
+    const isLong = type.kind === "clip";
     if (replace) {
       const item = isId(replace)
         ? await scope.media().select(["id", "name", "kind"]).where("id", "=", replace).executeTakeFirst()
@@ -68,6 +69,7 @@ export async function receiveMedia(
         );
       await enqueue(scope.connection, "ingest-media", {
         media: item.id,
+        isLong,
         replacement: { sha256, mime: type.mime, bytes },
       });
       return { id: item.id, name: item.name, known: false };
@@ -84,7 +86,7 @@ export async function receiveMedia(
       is_logo: isLogo && type.kind === "picture",
     };
     const { id } = await scope.insert("media", row).returning("id").executeTakeFirstOrThrow();
-    await enqueue(scope.connection, "ingest-media", { media: id });
+    await enqueue(scope.connection, "ingest-media", { media: id, isLong });
     return { id, name, known: false };
   });
 }

@@ -1,7 +1,7 @@
 import { number, object, string } from "yup";
 import { languagesOf } from "../../core/document/captionsPart";
 import { type FormatName, isFormatName } from "../../core/placement/formats";
-import { type Quality, isQuality } from "../../core/placement/quality";
+import { DRAFT, type Quality, isQuality } from "../../core/placement/quality";
 import { type RenditionState } from "../db/tables";
 import { type TeamScope } from "../db/teamScope";
 import { enqueue } from "../jobs/enqueue";
@@ -54,7 +54,7 @@ export async function requestRender(
         .insert("rendition", { render_id: render.id, format, file: null, file_key: null, problem: null })
         .returning(["id", "asking"])
         .executeTakeFirstOrThrow();
-      await enqueue(within.connection, "render-rendition", { rendition: id, asking });
+      await enqueue(within.connection, "render-rendition", { rendition: id, asking, isDraft: quality === DRAFT });
       await tellRendition(within.connection, id, { state: "waiting", progress: 0 });
     }
     return { render: render.id };
@@ -161,10 +161,16 @@ export async function retryRendition(scope: TeamScope, id: string): Promise<void
       .set((eb) => ({ state: "waiting", progress: 0, problem: null, asking: eb("asking", "+", 1) }))
       .where("id", "=", id)
       .where("state", "in", ["failed", "cancelled"])
-      .returning("asking")
+      .returning(["asking", "render_id"])
       .executeTakeFirst();
     if (!row) return;
-    await enqueue(within.connection, "render-rendition", { rendition: id, asking: row.asking });
+    const { quality } = await within
+      .select("render")
+      .select("quality")
+      .where("id", "=", row.render_id)
+      .executeTakeFirstOrThrow();
+    const isDraft = quality === DRAFT;
+    await enqueue(within.connection, "render-rendition", { rendition: id, asking: row.asking, isDraft });
     await tellRendition(within.connection, id, { state: "waiting", progress: 0 });
   });
 }
