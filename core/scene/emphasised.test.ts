@@ -98,11 +98,11 @@ test("in capitals, with numbers, in words of one's own and on their plates: what
   };
   expect(await painted(name("*été* là"), adjust("capitals", true, NAME))).toBe(await painted(name("*ÉTÉ* LÀ")));
   expect(await painted(name("*One*\ntwo"), adjust("numbered", true, NAME))).toBe(
-    await painted(name("1. *One*\n2. two")),
+    await painted(name("1.\t*One*\n2.\ttwo")),
   );
   const ITEM = { target: { item: "1" } };
   expect(await painted(own("One\n*two*"), adjust("numbering", true, ITEM))).toBe(
-    await painted(own("1. One\n2. *two*")),
+    await painted(own("1.\tOne\n2.\t*two*")),
   );
   for (const plate of ["nothing", "card"] as const) {
     const inSale = [adjust("plate", plate, ITEM), adjust("emphasisInk", "sale", ITEM)] as const;

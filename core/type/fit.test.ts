@@ -115,3 +115,47 @@ test("longer words never get larger type", async () => {
     { numRuns: 60 },
   );
 });
+
+describe("words beside a number", () => {
+  /** Where the ink of a line begins and ends. */
+  const inkOf = ({ outline }: { readonly outline: readonly number[] }) => outlineBounds(outline);
+  const STEPS = "9.\tStand the pots in water for an hour before you plant them\n10.\tWait";
+
+  test.each(["start", "centre"] as const)(
+    "hang: further lines and other items begin below the first (%s)",
+    async (align) => {
+      const narrow = { width: 700, height: 900 };
+      const words = await fit(STEPS, { smallest: 60, largest: 60, mostLines: 9, align }, narrow);
+      expect(words.fits).toBe(true);
+      expect(words.lines.length).toBeGreaterThan(3);
+      const [first, ...further] = words.lines.slice(0, -1);
+      const last = words.lines.at(-1);
+      if (!first || !last) throw new Error("There are lines.");
+      const starts = further.map((line) => inkOf(line).x);
+      // Each letter has a little room of its own before it.
+      for (const start of starts) expect(Math.abs(start - (starts[0] ?? 0))).toBeLessThan(6);
+      const afterNumber = first.letters.find(({ word }) => word === 1);
+      const afterTen = last.letters.find(({ word }) => word === 1);
+      expect(Math.abs((afterNumber?.x ?? 0) - (starts[0] ?? 0))).toBeLessThan(6);
+      expect(afterTen?.x).toBeCloseTo(afterNumber?.x ?? 0, 6);
+      expect(inkOf(first).x).toBeLessThan((starts[0] ?? 0) - 40);
+      for (const line of words.lines) expect(line.width).toBeLessThanOrEqual(700 + 1e-6);
+    },
+  );
+
+  test("a number never stands alone at a line's end, and read from the right the words hang from their right", async () => {
+    const words = await fit("1.\tUnabbreviatable", { smallest: 40, largest: 40 }, { width: 260, height: 300 });
+    expect(words.lines[0]?.letters.some(({ word }) => word > 0)).toBe(true);
+    const arabic = await fit(
+      "1.\tازرع البذور في تربة رطبة واتركها قرب النافذة",
+      { smallest: 60, largest: 60, mostLines: 9 },
+      { width: 520, height: 900 },
+    );
+    expect(arabic.lines.length).toBeGreaterThan(1);
+    const ends = arabic.lines.map((line) => {
+      const { x, width } = inkOf(line);
+      return x + width;
+    });
+    for (const end of ends.slice(1)) expect(end).toBeLessThan((ends[0] ?? 0) - 30);
+  });
+});

@@ -152,10 +152,10 @@ function setLines(
   const set = lines.map((line, index): SetLine => {
     const lineWidth = line.width * size;
     const free = width - lineWidth;
-    const atEnd = (rule.align === "end") !== (text.base === 1);
-    const x = rule.align === "centre" ? free / 2 : atEnd ? free : 0;
+    const x = lineStart(free, text, rule);
     const baseline = (above + index * pitch) * size;
-    const drawn = drawLine(line, size, x, baseline);
+    // Read from the right, a line stands in from its right.
+    const drawn = drawLine(line, size, text.base === 1 ? x : x + line.indent * size, baseline);
     // Read from the right, the first letter is the last that was drawn.
     const letters = text.base === 1 ? drawn.letters.toReversed() : drawn.letters;
     return { ...drawn, letters, x, baseline, width: lineWidth };
@@ -173,6 +173,12 @@ function setLines(
     lines: set,
     missing: text.missing,
   };
+}
+
+/** Where a line begins that leaves so much free. Numbers stand below one another, whatever is in the middle otherwise. */
+function lineStart(free: number, { words, base }: Paragraph, { align }: FitRule): number {
+  if (align === "centre" && !words.some(({ isLabel }) => isLabel)) return free / 2;
+  return (align === "end") !== (base === 1) ? free : 0;
 }
 
 function drawLine(

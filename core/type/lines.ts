@@ -1,9 +1,12 @@
 import { type BrokenWord, type Paragraph } from "./paragraph";
 import { type Piece } from "./shapeWord";
 
-/** A line of pieces in logical order. Width in em, without the blank at its end. */
+/** A line of pieces in logical order. Lengths in em. */
 export interface Line {
   readonly pieces: readonly Piece[];
+  /** How far it stands in from where lines begin. */
+  readonly indent: number;
+  /** With what it stands in, without the blank at its end. */
   readonly width: number;
 }
 
@@ -19,27 +22,29 @@ function fillStarts(words: readonly BrokenWord[], width: number): number[] {
   let length = 0;
   words.forEach(({ shaped }, index) => {
     const before = words[index - 1];
-    const fits =
-      starts.length > 0 &&
-      before !== undefined &&
-      !before.mustBreak &&
-      length + (before.space?.advance ?? 0) + shaped.advance <= width + SLACK;
-    length = fits ? length + (before.space?.advance ?? 0) + shaped.advance : shaped.advance;
+    const isFirst = before === undefined || before.mustBreak;
+    const longer = length + (before?.space?.advance ?? 0) + shaped.advance;
+    const fits = !isFirst && (before.isLabel || longer <= width + SLACK);
+    length = fits ? longer : hangOf(words, index) + shaped.advance;
     if (!fits) starts.push(index);
   });
   return starts;
 }
 
+/** How far a line stands in that begins with a word: what begins a paragraph does not. */
+const hangOf = (words: readonly BrokenWord[], index: number): number =>
+  words[index - 1]?.mustBreak === false ? (words[index]?.hang ?? 0) : 0;
+
 const linesFrom = (words: readonly BrokenWord[], starts: readonly number[]): Line[] =>
-  starts.map((start, line) => lineOf(words.slice(start, starts[line + 1])));
+  starts.map((start, line) => lineOf(words.slice(start, starts[line + 1]), hangOf(words, start)));
 
 /** One line of words, with the blanks between them and none at its end. */
-function lineOf(words: readonly BrokenWord[]): Line {
+function lineOf(words: readonly BrokenWord[], indent: number): Line {
   const pieces = words.flatMap(({ shaped, space }, index) => [
     ...shaped.pieces,
     ...(space && index < words.length - 1 ? [space] : []),
   ]);
-  return { pieces, width: pieces.reduce((sum, piece) => sum + piece.advance, 0) };
+  return { pieces, indent, width: pieces.reduce((sum, piece) => sum + piece.advance, indent) };
 }
 
 /**
@@ -49,7 +54,7 @@ function lineOf(words: readonly BrokenWord[]): Line {
 export function balanceLines(words: readonly BrokenWord[], width: number): Line[] {
   const filled = fillStarts(words, width);
   if (filled.length < 2) return linesFrom(words, filled);
-  let low = words.reduce((widest, word) => Math.max(widest, word.shaped.advance), 0);
+  let low = words.reduce((widest, word) => Math.max(widest, word.hang + word.shaped.advance), 0);
   let high = width;
   let best = filled;
   for (let step = 0; step < 24 && high - low > 1e-4; step++) {
@@ -72,11 +77,12 @@ function keepCompany(words: readonly BrokenWord[], starts: readonly number[], wi
     last === undefined ||
     last !== words.length - 1 ||
     last - before < 3 ||
-    words[last - 1]?.mustBreak
+    words[last - 1]?.mustBreak ||
+    words[last - 1]?.isLabel
   )
     return starts;
   const moved = [...starts.slice(0, -1), last - 1];
-  return lineOf(words.slice(last - 1)).width <= width + SLACK ? moved : starts;
+  return lineOf(words.slice(last - 1), hangOf(words, last - 1)).width <= width + SLACK ? moved : starts;
 }
 
 /** Cuts every word that is wider than `width` (em) between its letters, for words that have no other way to fit. */
@@ -87,7 +93,15 @@ export function splitWideWords(text: Paragraph, width: number): BrokenWord[] {
     return bits.map((piece, index): BrokenWord => {
       const last = index === bits.length - 1;
       const shaped = { ...word.shaped, pieces: [piece], advance: piece.advance };
-      return { text: "", shaped, space: last ? word.space : null, mustBreak: last && word.mustBreak };
+      const isLabel = last && word.isLabel;
+      return {
+        text: "",
+        shaped,
+        space: last ? word.space : null,
+        mustBreak: last && word.mustBreak,
+        hang: word.hang,
+        isLabel,
+      };
     });
   });
 }

@@ -11,6 +11,10 @@ export interface BrokenWord {
   readonly shaped: ShapedWord;
   readonly space: Piece | null;
   readonly mustBreak: boolean;
+  /** How far a line that begins with it stands in, where it goes on what was begun beside a number or a mark. */
+  readonly hang: number;
+  /** Whether it is a number or a mark, which keeps what follows it in its line. */
+  readonly isLabel: boolean;
 }
 
 /** A text cut into words and shaped once. Lengths are in em, so it can be set at any size without shaping again. */
@@ -51,7 +55,7 @@ export function textBreaks(text: string): TextBreak[] {
 export function paragraph(written: string, stack: FaceFiles, book: FontBook, tabular = false): Paragraph {
   const { text, marks } = readEmphasis(written);
   const { levels, base } = bidiLevels(text);
-  const words = textBreaks(text).map(({ text: stretch, start, mustBreak }): BrokenWord => {
+  const broken = textBreaks(text).map(({ text: stretch, start, mustBreak }): BrokenWord => {
     const word = stretch.replace(/\s+$/u, "");
     const blank = stretch.slice(word.length).replace(/[\r\n\u2028\u2029\u0085\u000b\u000c]/gu, "");
     const end = start + word.length;
@@ -59,8 +63,9 @@ export function paragraph(written: string, stack: FaceFiles, book: FontBook, tab
     const isMarked = marks.some((mark) => mark.start < end && start < mark.end);
     const shaped = isMarked ? { ...plain, pieces: plain.pieces.map((piece) => ({ ...piece, isMarked })) } : plain;
     const space = blank === "" ? null : blankPiece(blank, levels[end] ?? base, stack, book);
-    return { text: word, shaped, space, mustBreak };
+    return { text: word, shaped, space, mustBreak, hang: 0, isLabel: blank.includes(TAB) };
   });
+  const words = withHanging(broken);
   const reach = (side: keyof InkReach): number => words.reduce((most, word) => Math.max(most, word.shaped[side]), 0);
   const first = book.open.get(stack[0]?.id ?? "");
   return {
@@ -71,6 +76,24 @@ export function paragraph(written: string, stack: FaceFiles, book: FontBook, tab
     below: reach("below"),
     missing: words.map((word) => word.shaped.missing).join(""),
   };
+}
+
+/** What stands before it in a paragraph is a number or a mark, and what stands after it hangs beside that. */
+const TAB = "\t";
+
+/** Has all that follows a label stand in as far as the widest label reaches. */
+function withHanging(words: readonly BrokenWord[]): readonly BrokenWord[] {
+  if (!words.some(({ isLabel }) => isLabel)) return words;
+  const labels = words.filter(({ isLabel }) => isLabel);
+  const stop = Math.max(...labels.map(({ shaped, space }) => shaped.advance + (space?.advance ?? 0)));
+  let hang = 0;
+  return words.map((word, index) => {
+    if (words[index - 1]?.mustBreak) hang = 0;
+    const space = word.isLabel && word.space ? { ...word.space, advance: stop - word.shaped.advance } : word.space;
+    const hung = { ...word, space, hang };
+    if (word.isLabel) hang = stop;
+    return hung;
+  });
 }
 
 function blankPiece(blank: string, level: number, stack: FaceFiles, book: FontBook): Piece {
