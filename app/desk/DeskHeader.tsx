@@ -50,6 +50,8 @@ export function DeskHeader({
           <Link
             key={text}
             to={`/promotions/${slug}${path}`}
+            // Their code alone: what they show is handed over from desk to desk.
+            prefetch={text === "Fill" || text === "Proof" ? "render" : "none"}
             aria-current={text === current ? "step" : undefined}
             className={clsx(
               "px-5 py-1.5 text-[14.5px] font-semibold",

@@ -39,8 +39,9 @@ interface WallProps {
 export function ProofWall(props: WallProps) {
   const { engine, scenes, formats, chosen, onChoose, onOpen } = props;
   const { ref, width, height } = useSize();
+  const isMeasured = width > 0;
   const column = columnWidth(formats, scenes.length, { width, height });
-  useWallSizes(engine, formats, column);
+  useWallSizes(isMeasured ? engine : null, formats, column);
   const grid = useRef<HTMLDivElement>(null);
 
   function walk(event: KeyboardEvent): void {
@@ -86,9 +87,7 @@ export function ProofWall(props: WallProps) {
             </div>
           ))}
         </div>
-        {formats.map((format) => (
-          <WallRow key={format} {...props} format={format} column={column} />
-        ))}
+        {isMeasured && formats.map((format) => <WallRow key={format} {...props} format={format} column={column} />)}
       </div>
     </div>
   );

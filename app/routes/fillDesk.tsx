@@ -12,6 +12,7 @@ import { type SceneSpan } from "../../core/time/timeline";
 import { requirePerson } from "../../server/auth/sessions";
 import { loadFillDesk } from "../../server/promotions/fillDesk";
 import { mayChangeLocked } from "../../server/auth/roles";
+import { carriedOver, useCarriedDesk } from "../desk/carriedDesk";
 import type { Route } from "./+types/fillDesk";
 import { useMayEdit } from "../components/useMayEdit";
 import { useLive } from "../components/useLive";
@@ -41,7 +42,11 @@ export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
   return { ...(await loadFillDesk(scope, slug, team.zone)), free: mayChangeLocked(role) };
 }
 
+export const clientLoader = ({ params: { slug }, serverLoader }: Route.ClientLoaderArgs) =>
+  carriedOver(slug, "Fill", serverLoader);
+
 export default function FillDesk({ loaderData, params }: Route.ComponentProps) {
+  useCarriedDesk(params.slug, "Fill", loaderData);
   // A desk of another promotion starts anew.
   return <Desk key={params.slug} loaded={loaderData} />;
 }

@@ -2,6 +2,7 @@ import { requirePerson } from "../../server/auth/sessions";
 import { mayChangeLocked } from "../../server/auth/roles";
 import { loadFillDesk } from "../../server/promotions/fillDesk";
 import { ProofDesk } from "../proofDesk/ProofDesk";
+import { carriedOver, useCarriedDesk } from "../desk/carriedDesk";
 import type { Route } from "./+types/proofDesk";
 
 export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
@@ -9,7 +10,11 @@ export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
   return { ...(await loadFillDesk(scope, slug, team.zone)), free: mayChangeLocked(role) };
 }
 
+export const clientLoader = ({ params: { slug }, serverLoader }: Route.ClientLoaderArgs) =>
+  carriedOver(slug, "Proof", serverLoader);
+
 export default function ProofDeskPage({ loaderData, params }: Route.ComponentProps) {
+  useCarriedDesk(params.slug, "Proof", loaderData);
   // A desk of another promotion starts anew.
   return <ProofDesk key={params.slug} loaded={loaderData} />;
 }

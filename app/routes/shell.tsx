@@ -1,4 +1,4 @@
-import { NavLink, Outlet, useLocation, useSubmit } from "react-router";
+import { NavLink, Outlet, type ShouldRevalidateFunctionArgs, useLocation, useSubmit } from "react-router";
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { Check, ChevronDown } from "lucide-react";
 import { paletteOf } from "../../core/brand/book";
@@ -23,6 +23,20 @@ export async function loader({ request }: Route.LoaderArgs) {
         : null,
   };
 }
+
+/** From desk to desk of one promotion, a person's team and brands are what they were a moment ago. */
+export function shouldRevalidate({
+  currentUrl,
+  nextUrl,
+  formMethod,
+  defaultShouldRevalidate,
+}: ShouldRevalidateFunctionArgs) {
+  const isSamePage = currentUrl.pathname === nextUrl.pathname;
+  const isToDesk = promotionIn(nextUrl) !== null && promotionIn(currentUrl) === promotionIn(nextUrl);
+  return formMethod === undefined && isToDesk && !isSamePage ? false : defaultShouldRevalidate;
+}
+
+const promotionIn = ({ pathname }: URL): string | null => /^\/promotions\/([^/]+)/.exec(pathname)?.[1] ?? null;
 
 const PLACES = [
   ["/", "Bench"],

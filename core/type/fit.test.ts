@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { type Rect } from "../geometry/rect";
 import { type FontBook } from "./fontBook";
 import { openWanted, testBook } from "../testing/fonts";
 import { faceStack } from "./faces";
@@ -118,7 +119,11 @@ test("longer words never get larger type", async () => {
 
 describe("words beside a number", () => {
   /** Where the ink of a line begins and ends. */
-  const inkOf = ({ outline }: { readonly outline: readonly number[] }) => outlineBounds(outline);
+  function inkOf({ outline }: { readonly outline: readonly number[] }): Rect {
+    const bounds = outlineBounds(outline);
+    if (!bounds) throw new Error("The line is empty.");
+    return bounds;
+  }
   const STEPS = "9.\tStand the pots in water for an hour before you plant them\n10.\tWait";
 
   test.each(["start", "centre"] as const)(
