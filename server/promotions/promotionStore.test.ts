@@ -49,6 +49,12 @@ describe("a copy", () => {
     expect(new Set([first.slug, copy.slug, again.slug]).size).toBe(3);
   });
 
+  test("asked for by ten at the same moment is made ten times, each under an address of its own", async () => {
+    const { slug } = await made(await team.product("Wanted by many", 1900));
+    const copies = await Promise.all(Array.from({ length: 10 }, () => copyPromotion(team.scope, slug, team.memberId)));
+    expect(new Set(copies.map((copy) => copy.slug)).size).toBe(10);
+  });
+
   test("of a promotion with the longest name is named within the limit; another team's can't be copied", async () => {
     const { slug } = await made(await team.product("Bowl", 900));
     await save(slug, [rename("x".repeat(80))]);

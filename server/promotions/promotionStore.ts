@@ -14,7 +14,7 @@ import { tellTeam } from "../events/teamEvents";
 import { notThere } from "./goneThings";
 import { keepRevision } from "./revisions";
 import { firstFills, samplesFor } from "./samples";
-import { freeSlug, slugOf } from "./slug";
+import { freeSlug, slugOf, takenSlugs } from "./slug";
 import { Refusal } from "../../core/refusal";
 import { kindProblem } from "./mediaKinds";
 import { firstLetters } from "../../core/text/cleanText";
@@ -116,7 +116,7 @@ export async function addPromotion(
 ): Promise<StoredPromotion> {
   const { name } = document;
   return scope.together(async (within) => {
-    const taken = new Set((await within.select("promotion").select("slug").execute()).map((row) => row.slug));
+    const taken = await takenSlugs(within, "promotion");
     const row = await within
       .insert("promotion", { slug: freeSlug(slugOf(name), taken), name, document: JSON.stringify(document) })
       .returning(["id", "slug", "revision", "updated_at"])

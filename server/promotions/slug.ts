@@ -1,3 +1,4 @@
+import { type TeamScope } from "../db/teamScope";
 /** As long as an address may be. */
 const MOST = 60;
 const cut = (slug: string, most: number): string => slug.slice(0, most).replace(/-+$/, "");
@@ -21,4 +22,14 @@ export function freeSlug(slug: string, taken: ReadonlySet<string>): string {
   let number = 2;
   while (taken.has(numbered(number))) number++;
   return numbered(number);
+}
+
+/**
+ * The slugs that a team has given already. Until the end of the transaction nobody else gives one in the team, so that two
+ * people who make something of one name at the same moment both get theirs.
+ */
+export async function takenSlugs(within: TeamScope, table: "promotion" | "template"): Promise<Set<string>> {
+  await within.team().select("id").forNoKeyUpdate().execute();
+  const rows = await within.select(table).select("slug").execute();
+  return new Set(rows.map(({ slug }) => slug));
 }

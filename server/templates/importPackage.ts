@@ -20,7 +20,7 @@ import { receiveMedia } from "../media/receive";
 import { UploadProblem } from "../media/uploadProblem";
 import { MOST_PACKAGE_BYTES } from "./packageLimits";
 import { inWorkFolder } from "../workFolder";
-import { freeSlug } from "../promotions/slug";
+import { freeSlug, takenSlugs } from "../promotions/slug";
 import { readForeign } from "../foreign/readForeign";
 import { type Unpacked } from "../foreign/unpackPackage";
 import { spoolBody } from "../doors/spooledBody";
@@ -152,7 +152,7 @@ export async function addTemplate(
   template: Template,
 ): Promise<{ slug: string; name: string }> {
   return scope.together(async (within) => {
-    const taken = new Set((await within.select("template").select("slug").execute()).map(({ slug }) => slug));
+    const taken = await takenSlugs(within, "template");
     if (isShippedSlug(template.slug)) taken.add(template.slug);
     const slug = freeSlug(template.slug, taken);
     const json = JSON.stringify(templateDocument({ ...template, slug }));

@@ -17,7 +17,7 @@ import { tellTeam } from "../events/teamEvents";
 import { notThere } from "../promotions/goneThings";
 import { loadRenderInput } from "../promotions/loadFacts";
 import { samplesFor } from "../promotions/samples";
-import { freeSlug, slugOf } from "../promotions/slug";
+import { freeSlug, slugOf, takenSlugs } from "../promotions/slug";
 import { newestTemplate } from "./templateStore";
 import { Refusal } from "../../core/refusal";
 
@@ -60,7 +60,7 @@ export async function startTemplate(scope: TeamScope, typed: string, from: strin
   const source = from === null ? EMPTY_TEMPLATE : (await newestTemplate(scope, from))?.template;
   if (!source) throw missing(from ?? "");
   return scope.together(async (within) => {
-    const taken = new Set((await within.select("template").select("slug").execute()).map(({ slug }) => slug));
+    const taken = await takenSlugs(within, "template");
     const wanted = slugOf(name).replace(/^promotion-/, "template-");
     if (isShippedSlug(wanted)) taken.add(wanted);
     const slug = freeSlug(wanted, taken);
