@@ -27,6 +27,7 @@ import { Tabs } from "../components/Tabs";
 import { useDropZone } from "../components/useDropZone";
 import { useMarked } from "../components/useMarked";
 import { useReload } from "../components/useReload";
+import { toast } from "sonner";
 import { useTeamEvents } from "../components/useTeamEvents";
 import { useUploads } from "../components/useUploads";
 import { answer, type MediaAnswer } from "../media/answer";
@@ -158,6 +159,10 @@ export default function Media({
     (event) => {
       if (event.topic !== "media") return;
       const { id, state, progress } = event;
+      if (state === "failed") {
+        const name = loaded.find((item) => item.id === id)?.name;
+        toast.error(`${name === undefined ? "A file" : `“${name}”`} could not be read in. Its details say why.`);
+      }
       if (state === "working") setShares((all) => ({ ...all, [id]: progress }));
       if (state !== "working" || !loaded.some((item) => item.id === id && item.state === "working")) reload();
     },

@@ -9,11 +9,11 @@ export async function loader({ request, params: { id, file } }: Route.LoaderArgs
   const [language = "", ending = ""] = file.split(".");
   const kind = CAPTION_FILES.find((one) => one === ending);
   if (!kind) throw new Response("Captions are written as .vtt or .srt.", { status: 404 });
-  const { type, body } = await renderCaptions(scope, { render: id, language, kind });
+  const { type, body, name } = await renderCaptions(scope, { render: id, language, kind });
   return new Response(body, {
     headers: {
       "content-type": type,
-      "content-disposition": `attachment; filename="captions-${language}.${kind}"`,
+      "content-disposition": `attachment; filename="${name}"`,
       "cache-control": "no-store",
     },
   });

@@ -29,6 +29,21 @@ test("a type is told from bytes, whatever the name says", async () => {
   });
 });
 
+test("what is taken in another place is sent there", async () => {
+  /** What begins with a tag, as typefaces do: its version and tables come after it (OpenType, “Organization of an OpenType font”). */
+  const begun = (tag: string | number): Buffer => {
+    const file = Buffer.alloc(64);
+    if (typeof tag === "number") file.writeUInt32BE(tag, 0);
+    else file.write(tag, 0, "latin1");
+    file.writeUInt32BE(0x00010000, 4);
+    return file;
+  };
+  await expect(sniffed(begun(0x00010000))).rejects.toThrow("is a typeface. Add it in the brand book");
+  await expect(sniffed(begun("wOF2"))).rejects.toThrow("is a typeface");
+  await expect(sniffed(begun("wOFF"))).rejects.toThrow("is a typeface");
+  await expect(sniffed(begun("PK\u0003\u0004"))).rejects.toThrow("bring it on the Templates page");
+});
+
 test.each([
   ["../../etc/passwd", "passwd"],
   ["C:\\pictures\\pot.jpg", "pot.jpg"],

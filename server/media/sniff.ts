@@ -38,6 +38,15 @@ const TYPES: Readonly<Record<string, Omit<SniffedType, "mime">>> = {
 
 const ACCEPTED = "Bring pictures as JPEG, PNG, WebP, AVIF, GIF or SVG, and clips as MP4, MOV, WebM, AVI or moving GIF.";
 
+/** What is taken in another place, and where. */
+const ELSEWHERE: readonly { readonly kinds: RegExp; readonly words: string }[] = [
+  { kinds: /^font\/|opentype/, words: "is a typeface. Add it in the brand book, under “Typefaces”." },
+  {
+    kinds: /^application\/zip$/,
+    words: "is a ZIP file. If it is a template package, bring it on the Templates page; else unpack it first.",
+  },
+];
+
 /** Tells a file's type from its bytes. Throws an UploadProblem that names the file when it is none we take. */
 export async function sniffType(path: string, name: string): Promise<SniffedType> {
   const head = await readHead(path);
@@ -48,6 +57,8 @@ export async function sniffType(path: string, name: string): Promise<SniffedType
   if (found?.mime === "image/gif" && (await moves(path))) return { kind: "clip", mime: found.mime, demuxer: "gif" };
   if (found && known) return { ...known, mime: found.mime };
   if (looksLikeSvg(head)) return { kind: "picture", mime: "image/svg+xml", demuxer: "" };
+  const place = found && ELSEWHERE.find(({ kinds }) => kinds.test(found.mime))?.words;
+  if (place) throw new UploadProblem(`“${name}” ${place}`);
   const seen = found
     ? `is ${found.mime}`
     : isText(head)

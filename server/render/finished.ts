@@ -4,6 +4,7 @@ import { string } from "yup";
 import { CAPTION_FILES, captionsAs } from "../../core/captions/writeCaptions";
 import { captionsIn, languagesOf } from "../../core/document/captionsPart";
 import { type TeamScope } from "../db/teamScope";
+import { slugOf } from "../promotions/slug";
 import { sha256Of } from "../storage/sha256";
 import { captionsColumn, readRenderCaptions } from "./renderCaptions";
 import { store } from "../storage/store";
@@ -22,8 +23,8 @@ export async function finishedRendition(scope: TeamScope, id: string): Promise<{
     .where("state", "=", "ready")
     .executeTakeFirst();
   if (!row?.file_key) throw missing();
-  const { slug, quality } = await aboutRender(scope, row.render_id);
-  return { path: await store().local(row.file_key), name: `${slug}-${row.format}-${quality}.mp4` };
+  const { named, quality } = await aboutRender(scope, row.render_id);
+  return { path: await store().local(row.file_key), name: `${named}-${row.format}-${quality}.mp4` };
 }
 
 /** A zip of a render's finished files, streamed. Its manifest.json says what each is, with its SHA-256. */
@@ -37,28 +38,29 @@ export async function zipRender(scope: TeamScope, renderId: string): Promise<{ n
     .orderBy("format")
     .execute();
   if (rows.length === 0) throw missing();
-  const { slug, name, quality, revision, created_at, captions: written } = await aboutRender(scope, renderId);
+  const { slug, named, name, quality, revision, created_at, captions: written } = await aboutRender(scope, renderId);
   const zip = archiver("zip", { store: true });
   const files: object[] = [];
   for (const row of rows) {
     const path = await store().local(row.file_key ?? "");
-    const file = `${slug}-${row.format}-${quality}.mp4`;
+    const file = `${named}-${row.format}-${quality}.mp4`;
     zip.file(path, { name: file });
     files.push({ file, ...row.file, sha256: await sha256Of(path) });
   }
   const captions = readRenderCaptions(written);
   for (const language of languagesOf(captions))
     for (const kind of CAPTION_FILES) {
-      const file = `${slug}-${language}.${kind}`;
+      const file = `${named}-${language}.${kind}`;
       zip.append(captionsAs(kind, captionsIn(captions, language)).body, { name: file });
       files.push({ file, captions: language });
     }
   const manifest = { promotion: name, slug, revision, quality, renderedAt: created_at.toISOString(), files };
   zip.append(`${JSON.stringify(manifest, null, 2)}\n`, { name: "manifest.json" });
   void zip.finalize();
-  return { name: `${slug}-${quality}.zip`, stream: Readable.toWeb(zip) as ReadableStream };
+  return { name: `${named}-${quality}.zip`, stream: Readable.toWeb(zip) as ReadableStream };
 }
 
+/** A render with its promotion, and how its files are named: as the promotion is called now. */
 async function aboutRender(scope: TeamScope, renderId: string) {
   const render = await scope
     .select("render")
@@ -69,5 +71,5 @@ async function aboutRender(scope: TeamScope, renderId: string) {
     render &&
     (await scope.select("promotion").select(["slug", "name"]).where("id", "=", render.promotion_id).executeTakeFirst());
   if (!render || !promotion) throw missing();
-  return { ...render, ...promotion };
+  return { ...render, ...promotion, named: slugOf(promotion.name) };
 }

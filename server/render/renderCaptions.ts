@@ -3,6 +3,7 @@ import { type CaptionFile, captionsAs } from "../../core/captions/writeCaptions"
 import { type Captions, CAPTIONS_PART, captionsIn, languagesOf } from "../../core/document/captionsPart";
 import { type TeamScope } from "../db/teamScope";
 import { sql } from "kysely";
+import { slugOf } from "../promotions/slug";
 
 /** The captions of a render as they are in the database; those of before there were any have none. */
 export const captionsColumn = sql`input -> 'document' -> 'captions'`.as("captions");
@@ -22,12 +23,18 @@ export function readRenderCaptions(value: unknown): Captions {
 export async function renderCaptions(
   scope: TeamScope,
   { render, language, kind }: { readonly render: string; readonly language: string; readonly kind: CaptionFile },
-): Promise<{ readonly type: string; readonly body: string }> {
+): Promise<{ readonly type: string; readonly body: string; readonly name: string }> {
   const row = string().uuid().required().isValidSync(render)
-    ? await scope.select("render").select(captionsColumn).where("id", "=", render).executeTakeFirst()
+    ? await scope
+        .select("render")
+        .innerJoin("promotion", "promotion.id", "render.promotion_id")
+        .select([captionsColumn, "promotion.name"])
+        .where("render.id", "=", render)
+        .executeTakeFirst()
     : undefined;
   const captions = readRenderCaptions(row?.captions);
-  if (!languagesOf(captions).includes(language))
+  if (!row || !languagesOf(captions).includes(language))
     throw new Response("There are no such captions in your team.", { status: 404 });
-  return captionsAs(kind, captionsIn(captions, language));
+  const name = `${slugOf(row.name)}-${language}.${kind}`;
+  return { ...captionsAs(kind, captionsIn(captions, language)), name };
 }
