@@ -35,7 +35,12 @@ export function DeskHeader({
     <div className="flex min-h-[58px] shrink-0 items-center gap-6 border-b border-rule bg-card px-5 max-lg:flex-wrap max-lg:gap-x-4 max-lg:gap-y-2 max-lg:py-2">
       <title>{`${name} · Stencilcraft`}</title>
       {onRename && mayEdit ? (
-        <EditableName label="Name of the promotion" most={80} name={name} onRename={onRename} />
+        <>
+          <h1 className="sr-only">
+            {name}: {current}
+          </h1>
+          <EditableName label="Name of the promotion" most={80} name={name} onRename={onRename} />
+        </>
       ) : (
         <h1 className="truncate text-[20px]">{name}</h1>
       )}

@@ -5,6 +5,7 @@ import { paletteOf } from "../../core/brand/book";
 import { brandsOf } from "../../server/brand/brandBook";
 import { requirePerson } from "../../server/auth/sessions";
 import type { Route } from "./+types/shell";
+import { useFocusOnHeading } from "../components/useFocusOnHeading";
 import { ProblemPage } from "../components/ProblemPage";
 
 export async function loader({ request }: Route.LoaderArgs) {
@@ -50,6 +51,7 @@ const PLACES = [
 export default function Shell({ loaderData: { name, role, email, brand, brands, team } }: Route.ComponentProps) {
   const submit = useSubmit();
   const { pathname } = useLocation();
+  useFocusOnHeading();
   return (
     <div className="flex min-h-screen flex-col">
       <a
