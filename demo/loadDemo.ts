@@ -224,7 +224,7 @@ async function fillTeam(db: Kysely<Database>, scope: TeamScope, tell: (step: str
   const warmWeek = await addOffer(
     scope,
     "Warm week",
-    { kind: "money-off", amount: money(150, "GBP"), ending: ".90" },
+    { kind: "money-off", amount: money(150, "GBP"), ending: "exact" },
     { on: "tags", tags: ["bakehouse"] },
     -3,
     3,

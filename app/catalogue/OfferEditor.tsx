@@ -1,7 +1,7 @@
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import { type Money, plainAmount } from "../../core/offer/money";
-import { PRICE_ENDINGS } from "../../core/offer/priceEnding";
+import { ENDING_WAYS, type EndingWay, PRICE_ENDINGS } from "../../core/offer/priceEnding";
 import { type OfferScope } from "../../core/offer/scope";
 import { OFFER_KINDS, OFFER_KIND_NAMES, type OfferKind, type OfferTerms } from "../../core/offer/terms";
 import { Button } from "../components/Button";
@@ -11,6 +11,7 @@ import { useMarked } from "../components/useMarked";
 import { useUnsaved } from "../components/useUnsaved";
 import { SidePanel } from "../components/SidePanel";
 import { type CatalogueAnswer } from "./answer";
+import { OfferEffect, useOfferEffect } from "./OfferEffect";
 import { useOnceSaved } from "../components/useOnceSaved";
 
 /** An offer as its form shows it. */
@@ -56,10 +57,17 @@ export function OfferEditor({
   const id = fetcher.data?.id ?? null;
   useOnceSaved(saved, () => onClose(id));
   const { touch, close } = useUnsaved(() => onClose(null));
+  const form = useRef<HTMLFormElement>(null);
+  const { effect, tryOut } = useOfferEffect(form);
+  const change = (): void => {
+    touch();
+    tryOut();
+  };
   return (
     <SidePanel title={offer ? offer.name : "New offer"} onClose={close}>
       <fetcher.Form
-        onChange={touch}
+        onChange={change}
+        ref={form}
         method="post"
         aria-label={offer ? `Change ${offer.name}` : "New offer"}
         className="grid grid-cols-2 gap-4"
@@ -84,6 +92,7 @@ export function OfferEditor({
         />
         <TermsFields kind={kind} terms={offer?.terms ?? null} currency={currency} problems={problems} />
         <ScopeFields scope={offer?.on ?? { on: "all" }} choices={choices} problems={problems} />
+        <OfferEffect effect={effect} />
         <Field
           label="Starts"
           name="starts"
@@ -151,6 +160,8 @@ export function OfferEditor({
   );
 }
 
+const ENDING_WAY_WORDS: Readonly<Record<EndingWay, string>> = { down: "down", nearest: "to the nearest", up: "up" };
+
 type Problems = Readonly<Record<string, string>>;
 
 /** The fields a kind needs; what an offer of that kind says already stands in them. */
@@ -167,14 +178,24 @@ function TermsFields({
 }) {
   const own = terms?.kind === kind ? terms : null;
   const amount = (money: Money | null | undefined): string => (money ? plainAmount(money) : "");
+  const ends = own && "ending" in own ? own : null;
   const ending = (
-    <Choice
-      label="Price ends"
-      name="ending"
-      defaultValue={own && "ending" in own ? own.ending : "exact"}
-      problem={problems["ending"]}
-      options={PRICE_ENDINGS.map((one) => [one, one === "exact" ? "as it comes out" : `down to ${one}`])}
-    />
+    <div className="grid grid-cols-2 gap-2">
+      <Choice
+        label="Price ends in"
+        name="ending"
+        defaultValue={ends?.ending ?? "exact"}
+        problem={problems["ending"]}
+        options={PRICE_ENDINGS.map((one) => [one, one === "exact" ? "as it is" : one])}
+      />
+      <Choice
+        label="Brought"
+        name="endingWay"
+        defaultValue={ends?.endingWay ?? "down"}
+        problem={problems["endingWay"]}
+        options={ENDING_WAYS.map((way) => [way, ENDING_WAY_WORDS[way]])}
+      />
+    </div>
   );
   switch (kind) {
     case "percent-off":

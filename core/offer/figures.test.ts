@@ -71,6 +71,29 @@ describe("price endings", () => {
     [".00", 40, 40],
     [".00", 0, 0],
   ] as const)("%s brings %d to %d", (ending, from, to) => expect(withEnding(gbp(from), ending).amount).toBe(to));
+  test.each([
+    [".90", "nearest", 2040, 1990],
+    [".90", "nearest", 2041, 2090],
+    [".90", "nearest", 2090, 2090],
+    [".90", "up", 1991, 2090],
+    [".90", "up", 1990, 1990],
+    [".99", "up", 40, 99],
+    [".99", "nearest", 40, 40],
+    [".99", "down", 40, 40],
+    [".00", "nearest", 40, 40],
+    [".00", "up", 40, 100],
+    ["exact", "up", 2041, 2041],
+  ] as const)("%s %s brings %d to %d", (ending, way, from, to) =>
+    expect(withEnding(gbp(from), ending, way).amount).toBe(to),
+  );
+  test("an ending that would give nothing off is refused in words; what is shown is what is really saved", () => {
+    const off = { kind: "money-off", amount: gbp(50), ending: ".99" } as const;
+    expect(() => offerFigures(gbp(2390), { ...off, endingWay: "up" })).toThrow(/no lower than before/);
+    expect(numbers(2420, { ...off, endingWay: "nearest" })).toEqual([1, 2420, 2399, 21, 0, 2399]);
+    // 15 % off 24.00 is 20.40; up to 20.99 it is 3.01, 12 % of it.
+    const percent = { kind: "percent-off", percent: 15, ending: ".99", endingWay: "up" } as const;
+    expect(numbers(2400, percent)).toEqual([1, 2400, 2099, 301, 12, 2099]);
+  });
   test("a currency without fractions has no endings (ISO 4217: JPY)", () =>
     expect(withEnding(money(1234, "JPY"), ".99").amount).toBe(1234));
   test("a thousandth currency ends in thousandths (ISO 4217: BHD)", () =>

@@ -1,7 +1,7 @@
 import Decimal from "decimal.js";
 import { type Money, money } from "./money";
 import { withEnding } from "./priceEnding";
-import { type OfferTerms } from "./terms";
+import { type OfferTerms, type WithEnding } from "./terms";
 
 /** What an offer makes of a price: for `pieces` pieces together. Nothing claimed is ever more than what is given. */
 export interface OfferFigures {
@@ -19,9 +19,10 @@ export interface OfferFigures {
  * The figures of an offer on one product, or null for kinds that change no price (gift, free delivery, announcement) and
  * for bundles, which need the prices of all their products.
  *
- * Rounding: a percentage off is taken exactly and the new price rounded **down** to a whole minor unit, then down to the
- * wanted ending, so the customer always gets at least the promised share; the saving is the true difference of the two
- * prices shown; the percentage shown is rounded **down**, and for a plain percentage never above the promised one.
+ * Rounding: a percentage off is taken exactly and the new price rounded **down** to a whole minor unit, then brought to the
+ * wanted ending; down, if nothing else is said, so that the customer gets at least the promised share. The saving is the
+ * true difference of the two prices shown; the percentage shown is rounded **down**, and for a plain percentage never above
+ * the promised one.
  *
  * Throws a RangeError, in words for people, when currencies differ or the offer would not lower the price.
  */
@@ -34,8 +35,9 @@ export function offerFigures(price: Money, terms: OfferTerms): OfferFigures | nu
       const now = withEnding(
         money(new Decimal(price.amount).times(left).floor().toNumber(), price.currency),
         terms.ending,
+        terms.endingWay,
       );
-      const figures = between(1, price, now);
+      const figures = lowered(price, now, terms);
       return terms.ending === "exact"
         ? { ...figures, percent: Math.min(figures.percent, Math.floor(terms.percent)) }
         : figures;
@@ -43,7 +45,11 @@ export function offerFigures(price: Money, terms: OfferTerms): OfferFigures | nu
     case "money-off":
       sameCurrency(price, terms.amount);
       if (terms.amount.amount > price.amount) throw new RangeError("The amount off is more than the product costs.");
-      return between(1, price, withEnding(money(price.amount - terms.amount.amount, price.currency), terms.ending));
+      return lowered(
+        price,
+        withEnding(money(price.amount - terms.amount.amount, price.currency), terms.ending, terms.endingWay),
+        terms,
+      );
     case "new-price":
       sameCurrency(price, terms.price);
       if (terms.price.amount >= price.amount) throw new RangeError("The new price must be below the price before.");
@@ -101,6 +107,13 @@ export function bundleFigures(prices: readonly Money[], bundle: Money): OfferFig
   const was = money(sum(prices.map(({ amount }) => amount)), bundle.currency);
   if (bundle.amount >= was.amount) throw new RangeError("The bundle must cost less than its parts.");
   return between(prices.length, was, bundle);
+}
+
+/** Where a price is brought up to its ending, that may be the price before, or more. */
+function lowered(was: Money, now: Money, { ending, endingWay = "down" }: WithEnding): OfferFigures {
+  if (endingWay !== "down" && now.amount >= was.amount)
+    throw new RangeError(`Ending in ${ending}, the price would be no lower than before.`);
+  return between(1, was, now);
 }
 
 function between(pieces: number, was: Money, now: Money): OfferFigures {

@@ -1,6 +1,6 @@
 import { bundleFigures, type OfferFigures, offerFigures } from "./figures";
 import { type Money, writePrice } from "./money";
-import { type OfferTerms } from "./terms";
+import { type OfferTerms, type WithEnding } from "./terms";
 import { type OfferWindow, lastDay } from "./validity";
 import { numberFormat } from "../text/formatters";
 
@@ -22,6 +22,8 @@ export interface OfferLines {
   readonly short: string;
   /** A whole sentence. */
   readonly long: string;
+  /** The same without the price before, where that may not be claimed. */
+  readonly plain: string;
 }
 
 /** The product an offer is written out for. */
@@ -63,6 +65,7 @@ export function offerLines(
       lastDay: day,
       short: badge,
       long: `${capital(badge)} with ${product.name}, until ${day}`,
+      plain: `${capital(badge)} with ${product.name}, until ${day}`,
     };
   }
   const write = pairWriter(figures, locale);
@@ -87,6 +90,7 @@ export function offerLines(
     percent: `${number(figures.percent, locale)}${NBSP}%`,
     short: `${was} → ${now}`,
     long: `${several}${product.name}${andMore}: ${now} instead of ${was}, until ${day}`,
+    plain: `${several}${product.name}${andMore}: ${now}, until ${day}`,
   };
 }
 
@@ -94,9 +98,9 @@ export function offerLines(
 export function offerBadge(terms: OfferTerms, locale: string): string {
   switch (terms.kind) {
     case "percent-off":
-      return `${number(terms.percent, locale)}${NBSP}% off`;
+      return aboutSaving(`${number(terms.percent, locale)}${NBSP}% off`, terms);
     case "money-off":
-      return `${writeShort(terms.amount, locale)} off`;
+      return aboutSaving(`${writeShort(terms.amount, locale)} off`, terms);
     case "new-price":
       return `now ${writeShort(terms.price, locale)}`;
     case "buy-x-get-y":
@@ -112,6 +116,12 @@ export function offerBadge(terms: OfferTerms, locale: string): string {
     case "announcement":
       return terms.text;
   }
+}
+
+/** What is promised of all products, where an ending makes more or less of it for each. */
+function aboutSaving(saving: string, { ending, endingWay = "down" }: WithEnding): string {
+  if (ending === "exact") return saving;
+  return { down: `${saving} or more`, nearest: `about ${saving}`, up: `up to ${saving}` }[endingWay];
 }
 
 /** The badge of a lowered price: the whole percent where that is at least one, else the saving. */

@@ -1,13 +1,19 @@
 import { mixed, number, object, string, type ObjectSchema } from "yup";
 import { type Money, money } from "./money";
-import { PRICE_ENDINGS, type PriceEnding } from "./priceEnding";
+import { ENDING_WAYS, type EndingWay, PRICE_ENDINGS, type PriceEnding } from "./priceEnding";
 import { Refusal } from "../refusal";
+
+/** How a reduced price ends. Without a way it is brought down. */
+export interface WithEnding {
+  readonly ending: PriceEnding;
+  readonly endingWay?: EndingWay | undefined;
+}
 
 /** What an offer promises, by kind. Amounts are money; whole offers are for one currency. */
 export type OfferTerms =
   /** `percent` may have two decimals, above 0 and at most 100. */
-  | { readonly kind: "percent-off"; readonly percent: number; readonly ending: PriceEnding }
-  | { readonly kind: "money-off"; readonly amount: Money; readonly ending: PriceEnding }
+  | ({ readonly kind: "percent-off"; readonly percent: number } & WithEnding)
+  | ({ readonly kind: "money-off"; readonly amount: Money } & WithEnding)
   | { readonly kind: "new-price"; readonly price: Money }
   /** Of every `buy + free` pieces, the `free` cheapest cost nothing. */
   | { readonly kind: "buy-x-get-y"; readonly buy: number; readonly free: number }
@@ -52,6 +58,7 @@ const kind = <Kind extends OfferKind>(value: Kind) =>
     .oneOf([value] as const)
     .required();
 const ending = string<PriceEnding>().oneOf(PRICE_ENDINGS, "Choose an ending from the list.").required();
+const endingWay = string<EndingWay>().oneOf(ENDING_WAYS, "Choose a way from the list.").optional();
 const moneySchema = object({
   amount: number().integer().min(0, "A price is never below zero.").max(Number.MAX_SAFE_INTEGER).required(),
   currency: string()
@@ -76,6 +83,7 @@ const SCHEMAS: Readonly<Record<OfferKind, ObjectSchema<object>>> = {
   "percent-off": object({
     kind: kind("percent-off"),
     ending,
+    endingWay,
     percent: number()
       .moreThan(0, "More than 0 percent.")
       .max(100, "At most 100 percent.")
@@ -85,6 +93,7 @@ const SCHEMAS: Readonly<Record<OfferKind, ObjectSchema<object>>> = {
   "money-off": object({
     kind: kind("money-off"),
     ending,
+    endingWay,
     amount: moneySchema.test("something", "Write an amount above zero.", ({ amount }) => amount > 0),
   }),
   "new-price": object({ kind: kind("new-price"), price: moneySchema }),

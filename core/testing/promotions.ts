@@ -96,6 +96,7 @@ export function testFacts(change: Partial<Facts> = {}): Facts {
       until: "Until Sunday 29 November",
       short: "£24.00 → £20.40",
       long: "Hand-thrown pot: £20.40 instead of £24.00, until Sunday 29 November",
+      plain: "Hand-thrown pot: £20.40 instead of £24.00, until Sunday 29 November",
     },
     products: {},
     listed: [],

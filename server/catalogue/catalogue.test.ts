@@ -1,7 +1,8 @@
 import { matchColumns } from "../../core/catalogue/productRow";
 import { type TestTeam, formOf, testTeam } from "../testing/team";
-import { saveOffer } from "./offers";
-import { offerSheet } from "./offerSheet";
+import { readOfferForm, saveOffer } from "./offers";
+import { NO_ID } from "../ids";
+import { offerSheet, sheetOf } from "./offerSheet";
 import { exportProducts, previewImport, runImport } from "./productImport";
 import { listProducts, readProductQuery } from "./productList";
 import { picturesOf } from "./productPictures";
@@ -240,6 +241,33 @@ describe("offers", () => {
     ]);
   });
 
+  test("what is typed is tried on products before it is saved; the ending is brought as was chosen", async () => {
+    await mine.product("Tried", 2430, ["tried"]);
+    const typed = {
+      kind: "money-off",
+      amount: "1.50",
+      ending: ".90",
+      on: "tags",
+      tags: "tried",
+      name: "Week",
+      ...window,
+    };
+    const tried = async (endingWay: string) => {
+      const read = await readOfferForm(mine.scope, mine.team, formOf({ ...typed, endingWay }));
+      if (!read.ok) throw new Error("It can be read.");
+      return sheetOf(mine.scope, { ...read.values, id: NO_ID }, { locale: "en-GB", most: 4 });
+    };
+    const savings = await Promise.all(["down", "nearest", "up"].map(tried));
+    expect(savings.map(({ rows: [row] }) => [row?.now, row?.saving])).toEqual([
+      ["£21.90", "£2.40"],
+      ["£22.90", "£1.40"],
+      ["£22.90", "£1.40"],
+    ]);
+    expect(await mine.scope.select("offer").select("id").execute()).toEqual([]);
+    const wrong = await readOfferForm(mine.scope, mine.team, formOf({ ...typed, endingWay: "sideways" }));
+    expect(wrong).toMatchObject({ ok: false, problems: { endingWay: "Choose a way from the list." } });
+  });
+
   test("a product of another team can't be put in scope", async () => {
     const result = await offer({
       kind: "announcement",
@@ -278,6 +306,8 @@ describe("offers", () => {
         now: "£10.80",
         finding: expect.stringContaining("at most £10.00") as string,
         instead: null,
+        // What may not be claimed is not said either.
+        long: expect.not.stringContaining("instead of") as string,
       },
       { name: "Steady", was: "£10", now: "£9", percent: "10 %", finding: null },
     ]);

@@ -7,7 +7,7 @@ import { sql } from "kysely";
 import { type TeamScope } from "../db/teamScope";
 import { claimProblem, othersOn } from "./priceClaim";
 import { contentOf } from "./productContent";
-import { bundlePrices, linesOrReason, readOffer } from "./offerOnProduct";
+import { type OfferRow, bundlePrices, linesOrReason, readOffer } from "./offerOnProduct";
 
 /** The team's offers as a list shows them, in the order they start. */
 export async function listOffers(scope: TeamScope, locale: string, now: Date) {
@@ -59,22 +59,33 @@ export interface OfferSheetRow {
 
 export const SHEET_ROWS = 60;
 
-/** What an offer makes of each product in its scope, with the 30-day rule and offers on top of each other looked at. */
-export async function offerSheet(
-  scope: TeamScope,
-  offerId: string,
-  locale: string,
-): Promise<{ rows: OfferSheetRow[]; count: number }> {
+interface OfferSheet {
+  readonly rows: readonly OfferSheetRow[];
+  /** Of all products in scope; the rows may be the first of them. */
+  readonly count: number;
+}
+
+/** The sheet of a saved offer. Throws a 404 where there is none. */
+export async function offerSheet(scope: TeamScope, offerId: string, locale: string): Promise<OfferSheet> {
   const offer = await scope.select("offer").selectAll().where("id", "=", offerId).executeTakeFirst();
   if (!offer) throw new Response("There is no such offer in your team.", { status: 404 });
+  return sheetOf(scope, offer, { locale, most: SHEET_ROWS });
+}
+
+/** What an offer makes of each product in its scope, with the 30-day rule and offers on top of each other looked at. */
+export async function sheetOf(
+  scope: TeamScope,
+  offer: OfferRow & { readonly id: string; readonly name: string },
+  { locale, most }: { readonly locale: string; readonly most: number },
+): Promise<OfferSheet> {
   const { terms, scope: on, window } = readOffer(offer);
   let chosen = scope.select("product");
   if (on.on === "products") chosen = chosen.where("id", "in", [...on.products]);
   if (on.on === "tags") chosen = chosen.where(sql<boolean>`tags && ${[...on.tags]}::text[]`);
   const [products, { count }, otherRows, bundle] = await Promise.all([
-    chosen.selectAll().orderBy("name").limit(SHEET_ROWS).execute(),
+    chosen.selectAll().orderBy("name").limit(most).execute(),
     chosen.select(({ fn }) => fn.countAll<string>().as("count")).executeTakeFirstOrThrow(),
-    scope.select("offer").selectAll().where("id", "!=", offerId).execute(),
+    scope.select("offer").selectAll().where("id", "!=", offer.id).execute(),
     bundlePrices(scope, offer),
   ]);
   const steps =
@@ -121,6 +132,8 @@ export async function offerSheet(
     return {
       ...blank,
       ...lines,
+      // What may not be claimed is not said.
+      ...(claim !== null && { short: lines.now, long: lines.plain }),
       finding: claim,
       percent: figures ? `${figures.percent} %` : "",
       saving: figures ? writePrice(figures.saving, locale) : "",

@@ -31,6 +31,7 @@ const form = object({
   text: typed,
   leastSpend: typed,
   ending: string().default("exact"),
+  endingWay: string().default("down"),
   on: string()
     .oneOf(["all", "products", "tags"] as const, "Choose what the offer is for.")
     .default("all"),
@@ -44,12 +45,27 @@ const form = object({
   limits: words(120),
 });
 
-/** Adds an offer, or changes one when the form names it. Times are read in the offer's zone, else the team's. */
-export async function saveOffer(
+/** What was typed of an offer, read: as its row holds it, with no id where it is new. */
+export interface TypedOffer {
+  readonly id: string | null;
+  readonly name: string;
+  readonly terms: OfferTerms;
+  readonly scope: OfferScope;
+  readonly currency: string;
+  readonly starts_at: Date;
+  readonly ends_at: Date;
+  readonly zone: string;
+  readonly code: string;
+  readonly small_print: string;
+  readonly limits: string;
+}
+
+/** An offer as a form says it. Times are read in the offer's zone, else the team's. */
+export async function readOfferForm(
   scope: TeamScope,
   team: { currency: string; zone: string },
   data: FormData,
-): Promise<ReadForm<{ readonly id: string; readonly outdated: Marked }>> {
+): Promise<ReadForm<TypedOffer>> {
   const read = await readForm(form, data);
   if (!read.ok) return read;
   const { id, name, starts, ends, code, small_print, limits, zone = team.zone, ...rest } = read.values;
@@ -61,18 +77,22 @@ export async function saveOffer(
   if (terms?.kind === "bundle-price" && !(on?.on === "products" && on.products.length >= 2))
     problems["products"] = "A bundle is made of chosen products: mark at least two.";
   if (!terms || !on || Object.keys(problems).length > 0) return { ok: false, problems };
-  const values = {
-    name,
-    terms: JSON.stringify(terms),
-    scope: JSON.stringify(on),
-    currency: team.currency,
-    starts_at,
-    ends_at,
-    zone,
-    code,
-    small_print,
-    limits,
-  };
+  const { currency } = team;
+  const values = { id, name, terms, scope: on, currency, starts_at, ends_at, zone, code, small_print, limits };
+  return { ok: true, values };
+}
+
+/** Adds an offer, or changes one when the form names it. */
+export async function saveOffer(
+  scope: TeamScope,
+  team: { currency: string; zone: string },
+  data: FormData,
+): Promise<ReadForm<{ readonly id: string; readonly outdated: Marked }>> {
+  const read = await readOfferForm(scope, team, data);
+  if (!read.ok) return read;
+  const { id, ...typed } = read.values;
+  const { name, terms, scope: on } = typed;
+  const values = { ...typed, terms: JSON.stringify(terms), scope: JSON.stringify(on) };
   const row = id
     ? await scope.update("offer").set(values).where("id", "=", id).returning("id").executeTakeFirst()
     : await scope.insert("offer", values).returning("id").executeTakeFirst();
@@ -85,7 +105,18 @@ export async function saveOffer(
 
 type Typed = Readonly<
   Record<
-    "percent" | "amount" | "price" | "buy" | "free" | "count" | "gift" | "text" | "leastSpend" | "ending" | "kind",
+    | "percent"
+    | "amount"
+    | "price"
+    | "buy"
+    | "free"
+    | "count"
+    | "gift"
+    | "text"
+    | "leastSpend"
+    | "ending"
+    | "endingWay"
+    | "kind",
     string
   >
 >;
@@ -102,11 +133,12 @@ function readTerms(typed: Typed, currency: string, problems: Record<string, stri
   const number = (field: "percent" | "buy" | "free" | "count"): number | undefined =>
     typed[field] === "" ? undefined : Number(typed[field].replace(",", "."));
   const leastSpend = (): Money | null => (typed.leastSpend === "" ? null : money("leastSpend"));
-  const { kind } = typed;
+  const { kind, ending, endingWay } = typed;
   if (!isOfferKind(kind)) return null;
+  const ends = ending === "exact" ? { ending } : { ending, endingWay };
   const made = {
-    "percent-off": () => ({ kind, percent: number("percent"), ending: typed.ending }),
-    "money-off": () => ({ kind, amount: money("amount"), ending: typed.ending }),
+    "percent-off": () => ({ kind, percent: number("percent"), ...ends }),
+    "money-off": () => ({ kind, amount: money("amount"), ...ends }),
     "new-price": () => ({ kind, price: money("price") }),
     "buy-x-get-y": () => ({ kind, buy: number("buy"), free: number("free") }),
     "n-for": () => ({ kind, count: number("count"), price: money("price") }),
