@@ -1,9 +1,11 @@
 import { clsx } from "clsx";
 import { useState } from "react";
 import { ArrowLeft, ArrowRight, Plus, X } from "lucide-react";
+import { useDropZone } from "../components/useDropZone";
 import { thumbAddress } from "../components/mediaLook";
 import { anyOf } from "../../core/document/mediaNeed";
 import { MediaPicker } from "../mediaChoice/MediaPicker";
+import { useDropFill } from "../mediaChoice/useDropFill";
 import { type ChosenMedia, useChosenMedia } from "../mediaChoice/useChosenMedia";
 
 const A_PICTURE_OR_CLIP = anyOf("picture", "clip");
@@ -13,6 +15,9 @@ export function PictureOrder({ loaded, chosen }: { loaded: ChosenMedia; chosen: 
   const [order, setOrder] = useState(chosen);
   const { media, learn } = useChosenMedia(order, loaded);
   const [picking, setPicking] = useState(false);
+  const add = (id: string): void => setOrder((before) => [...new Set([...before, id])]);
+  const bring = useDropFill<"product">((_, id) => add(id));
+  const { over, zone } = useDropZone({ onFiles: (files) => bring("product", files) });
   const move = (at: number, by: number): void => {
     const next = [...order];
     const [one] = next.splice(at, 1);
@@ -70,10 +75,13 @@ export function PictureOrder({ loaded, chosen }: { loaded: ChosenMedia; chosen: 
           <button
             type="button"
             onClick={() => setPicking(true)}
+            title="Choose one, or drop a file here"
             className={clsx(
               "flex h-24 w-28 flex-col items-center justify-center gap-1 border",
               "border-dashed border-firm text-sm text-soft hover:text-ink",
+              over && "outline-3 outline-ready",
             )}
+            {...zone}
           >
             <Plus aria-hidden size={18} /> Add a picture
           </button>
@@ -87,7 +95,7 @@ export function PictureOrder({ loaded, chosen }: { loaded: ChosenMedia; chosen: 
         onClose={() => setPicking(false)}
         onChoose={(item) => {
           learn(item);
-          setOrder([...new Set([...order, item.facts.id])]);
+          add(item.facts.id);
           setPicking(false);
         }}
       />

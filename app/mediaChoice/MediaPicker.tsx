@@ -1,6 +1,7 @@
 import { clsx } from "clsx";
 import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
+import { toast } from "sonner";
 import { type MediaNeed, missesOf } from "../../core/document/mediaNeed";
 import type { OfferedMedia } from "../../server/media/offeredMedia";
 import { Button } from "../components/Button";
@@ -9,7 +10,9 @@ import { DialogSearch } from "../components/DialogSearch";
 import { factLine, thumbAddress } from "../components/mediaLook";
 import { useTeamEvents } from "../components/useTeamEvents";
 import type { loader } from "../routes/mediaOffered";
+import { BringFile } from "./BringFile";
 import { missWords, needInWords } from "./missWords";
+import { useDropFill } from "./useDropFill";
 
 interface PickerProps {
   readonly title: string;
@@ -41,6 +44,8 @@ function OpenPicker({ title, need, chosen, onChoose, onClose }: PickerProps) {
     setWords(wanted);
     setMost(A_PAGE);
   };
+  const bring = useDropFill<"here">((_, id) => void chooseBrought(id, need, onChoose));
+  const bringIn = (files: FileList): void => bring("here", files);
   const fitting = data?.items.filter(({ facts, rights }) => missesOf(facts, rights, need).length === 0) ?? [];
   const others = data?.items.filter((item) => !fitting.includes(item)) ?? [];
   const list = (items: readonly OfferedMedia[]) => (
@@ -61,6 +66,14 @@ function OpenPicker({ title, need, chosen, onChoose, onClose }: PickerProps) {
           placeholder="Search by name or tag"
           words={words}
           onWords={search}
+        />
+      }
+      foot={
+        <BringFile
+          kinds={need.accepts}
+          label="Bring in a picture or clip of your own"
+          onFiles={bringIn}
+          className="mr-auto self-center"
         />
       }
     >
@@ -92,6 +105,22 @@ function OpenPicker({ title, need, chosen, onChoose, onClose }: PickerProps) {
       </div>
     </DialogFrame>
   );
+}
+
+/** Chooses what was brought in here, if it is of a kind that is asked for. */
+async function chooseBrought(
+  id: string,
+  { accepts }: MediaNeed,
+  onChoose: (item: OfferedMedia) => void,
+): Promise<void> {
+  const response = await fetch(`/media/chosen?id=${id}`);
+  // Our own loader's answer.
+  const item = response.ok ? ((await response.json()) as Record<string, OfferedMedia>)[id] : undefined;
+  if (item && accepts.some((kind) => kind === item.facts.kind)) onChoose(item);
+  else
+    toast.error(
+      item ? `“${item.facts.name}” is a ${item.facts.kind}: it can't be used here.` : "It is not there any more.",
+    );
 }
 
 function addressOf({ accepts, shape, leastPixels, leastSeconds }: MediaNeed, words: string, most: number): string {

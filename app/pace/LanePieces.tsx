@@ -1,4 +1,4 @@
-import { type ChangeEvent, useState } from "react";
+import { useState } from "react";
 import { FOR_ALL, adjust } from "../../core/document/edits";
 import { FIELDS } from "../../core/document/fields";
 import { type Lane } from "../../core/document/lanes";
@@ -7,7 +7,8 @@ import { type SteppingBack } from "../../core/sound/stepsBack";
 import { millis } from "../../core/units";
 import type { OfferedMedia } from "../../server/media/offeredMedia";
 import { Button } from "../components/Button";
-import { useDropFill } from "../desk/useDropFill";
+import { BringFile } from "../mediaChoice/BringFile";
+import { useDropFill } from "../mediaChoice/useDropFill";
 import { useProofState } from "../desk/useProof";
 import { NumberField } from "../workshop/NumberField";
 import { SoundPicker } from "../soundChoice/SoundPicker";
@@ -50,10 +51,7 @@ export function LanePieces({ lane, onRecord, onAgain, ...props }: LanePiecesProp
   const alone = useProofState(engine, (state) => state.listening.alone);
   const hearAlone = (id: string | null): void => engine?.listen({ alone: id });
   const bring = useDropFill<Lane>((_, media) => put(media));
-  const pick = ({ target }: ChangeEvent<HTMLInputElement>): void => {
-    if (target.files) bring(lane, target.files);
-    target.value = "";
-  };
+  const bringIn = (files: FileList): void => bring(lane, files);
   const rowOf = (piece: ListedPiece) => (
     <SoundPieceRow
       key={piece.id}
@@ -83,20 +81,16 @@ export function LanePieces({ lane, onRecord, onAgain, ...props }: LanePiecesProp
         <SoundPicker
           title={add.replace(" …", "")}
           onChoose={choose}
-          onFiles={(files) => bring(lane, files)}
+          onFiles={bringIn}
           onClose={() => setChoosing(false)}
         />
       )}
-      <label className="cursor-pointer self-start text-[13px] text-soft underline focus-within:outline-2 hover:text-accent">
-        Bring in a file of your own
-        <input
-          type="file"
-          accept="audio/*,video/*,.wav,.mp3,.m4a,.flac,.ogg,.opus"
-          aria-label={`Bring in a file for ${title.toLowerCase()}`}
-          onChange={pick}
-          className="sr-only"
-        />
-      </label>
+      <BringFile
+        kinds={["sound"]}
+        label={`Bring in a file for ${title.toLowerCase()}`}
+        onFiles={bringIn}
+        className="self-start"
+      />
       {lane === "voice" && (
         <VoiceTools
           document={document}

@@ -2,7 +2,7 @@ import { type Edit } from "../../core/document/edit";
 import { addSound } from "../../core/document/soundEdits";
 import { type Promotion } from "../../core/document/promotion";
 import { hearTake } from "../../core/document/takeEdits";
-import { useDropFill } from "../desk/useDropFill";
+import { useDropFill } from "../mediaChoice/useDropFill";
 
 /** What is being recorded: another take of a piece, or a new one from a time on, in milliseconds. */
 export interface Recording {

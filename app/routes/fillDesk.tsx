@@ -18,7 +18,7 @@ import { useMayEdit } from "../components/useMayEdit";
 import { useLive } from "../components/useLive";
 import { Toasts } from "../components/Toasts";
 import { Button, ButtonLink } from "../components/Button";
-import { useDropFill } from "../desk/useDropFill";
+import { useDropFill } from "../mediaChoice/useDropFill";
 import { KeepDialog } from "../desk/KeepDialog";
 import { VersionsDialog } from "../desk/VersionsDialog";
 import { TemplatesDialog } from "../desk/TemplatesDialog";

@@ -1,4 +1,4 @@
-import { type ChangeEvent, useEffect, useState } from "react";
+import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
 import { toast } from "sonner";
 import { SOUND_LENGTHS, type SoundLength, TEMPO_RANGES, type TempoRange } from "../../core/sound/tempoRanges";
@@ -7,6 +7,7 @@ import type { OfferedMedia } from "../../server/media/offeredMedia";
 import type { ShelfSound, SoundChoice } from "../../server/media/soundChoices";
 import { Button } from "../components/Button";
 import { DialogFrame } from "../components/DialogFrame";
+import { BringFile } from "../mediaChoice/BringFile";
 import { DialogSearch } from "../components/DialogSearch";
 import { RightsMark } from "../components/RightsMark";
 import { useTeamEvents } from "../components/useTeamEvents";
@@ -53,11 +54,9 @@ export function SoundPicker({ title, onChoose, onFiles, onClose }: SoundPickerPr
   useTeamEvents((event) => {
     if (event.topic === "media" && event.state === "ready") void load(address);
   });
-  const pick = ({ target }: ChangeEvent<HTMLInputElement>): void => {
-    if (target.files?.length) {
-      onFiles(target.files);
-      onClose();
-    }
+  const bringIn = (files: FileList): void => {
+    onFiles(files);
+    onClose();
   };
   const choose = (item: OfferedMedia): void => {
     onChoose(item);
@@ -130,16 +129,12 @@ export function SoundPicker({ title, onChoose, onFiles, onClose }: SoundPickerPr
         />
       }
       foot={
-        <label className="mr-auto cursor-pointer self-center text-[13.5px] text-soft underline focus-within:outline-2 hover:text-accent">
-          Bring in a file of your own
-          <input
-            type="file"
-            accept="audio/*,video/*,.wav,.mp3,.m4a,.flac,.ogg,.opus"
-            aria-label="Bring in a sound of your own"
-            onChange={pick}
-            className="sr-only"
-          />
-        </label>
+        <BringFile
+          kinds={["sound"]}
+          label="Bring in a sound of your own"
+          onFiles={bringIn}
+          className="mr-auto self-center"
+        />
       }
     >
       <div className="flex flex-wrap items-end gap-3 border-b border-rule px-5 py-3">
