@@ -4,7 +4,7 @@ import { adjust } from "../document/edits";
 import { targetOf } from "../document/adjustments";
 import { type AnyColor, type Behind } from "../document/behind";
 import { slotKey } from "../document/sceneTemplate";
-import { evenInsets, inset, overlaps } from "../geometry/rect";
+import { type Rect, evenInsets, inset, overlaps } from "../geometry/rect";
 import { type PlacedSlot } from "../scene/prepared";
 import { type WholeRule } from "./finding";
 import { lettersPlace } from "./lettersPlace";
@@ -24,7 +24,8 @@ export const logoLargeEnough: WholeRule = {
           .filter(({ kind, place }) => kind === "logo" && place.width > 0)
           .flatMap((logo) => {
             const where = { scene: scenes[index]?.id ?? null, format, slot: logo.key };
-            const width = Math.round(logo.place.width);
+            const own = logo.logo ?? logo.place;
+            const width = Math.round(own.width);
             const cures = placeCures(document, logo.key, format);
             const small = {
               severity: "warning" as const,
@@ -33,12 +34,12 @@ export const logoLargeEnough: WholeRule = {
               numbers: { widthUnits: width, leastWidthUnits: leastWidth },
               cures,
             };
-            const inTheWay = slots.find((other) => isInTheWay(other, logo, clearSpace));
+            const inTheWay = slots.find((other) => isInTheWay(other, own, clearSpace));
             const close = {
               severity: "warning" as const,
               where,
               words: `“${inTheWay?.text ?? ""}” stands in the clear space of the logo`,
-              numbers: { clearUnits: Math.round(logo.place.height * clearSpace) },
+              numbers: { clearUnits: Math.round(own.height * clearSpace) },
               cures,
             };
             return [...(width < leastWidth - SLACK ? [small] : []), ...(inTheWay ? [close] : [])];
@@ -48,9 +49,9 @@ export const logoLargeEnough: WholeRule = {
   },
 };
 
-function isInTheWay(words: PlacedSlot, logo: PlacedSlot, clearSpace: number): boolean {
+function isInTheWay(words: PlacedSlot, logo: Rect, clearSpace: number): boolean {
   const letters = lettersPlace(words);
-  return letters !== null && overlaps(inset(logo.place, evenInsets(-logo.place.height * clearSpace)), letters, SLACK);
+  return letters !== null && overlaps(inset(logo, evenInsets(-logo.height * clearSpace)), letters, SLACK);
 }
 
 export const logoStandsOut: WholeRule = {

@@ -37,7 +37,7 @@ export function prepareScene(
 
   const unmarked = [
     ...pictureSlots(scene, layout),
-    ...(logo ? [logoSlot("logo", scene.id, logo.place)] : []),
+    ...(logo ? [logoSlot("logo", scene.id, logo.place, logo.pad)] : []),
     ...standing.map((entry) => wordSlot(setter, scene.id, entry)),
   ];
   const { watermark: byHand } = scene.template.marks;

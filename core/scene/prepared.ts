@@ -154,6 +154,8 @@ export interface PlacedSlot {
   readonly part: string;
   readonly kind: "words" | "logo" | "picture";
   readonly place: Rect;
+  /** Where a logo itself is, without its plate. */
+  readonly logo?: Rect;
   readonly text: string;
   readonly fitted: FittedWords | null;
   readonly smallest: number;

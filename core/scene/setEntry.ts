@@ -20,7 +20,7 @@ export interface SetEntry extends Size {
   readonly entry: Entry;
   /** Null for what is not made of words. */
   readonly words: FittedWords | null;
-  /** From the place's corner to that of the words: the pad of a card. */
+  /** From the place's corner to that of the words, or of the logo: the pad of a card. */
   readonly inside: { readonly x: number; readonly y: number };
 }
 
@@ -80,10 +80,11 @@ export function setEntry(
       const side = Math.min(starSide(setter), box.height, box.width / (MOST_STARS + (MOST_STARS - 1) * STAR_GAP));
       return { ...bare, width: side * (MOST_STARS + (MOST_STARS - 1) * STAR_GAP), height: side };
     }
-    case "logo":
-      return logo
-        ? { ...bare, ...logoSize(brand, logo, { width: box.width * 0.62, height: box.height }) }
-        : { ...bare, width: 0, height: 0 };
+    case "logo": {
+      if (!logo) return { ...bare, width: 0, height: 0 };
+      const { width, height, pad } = logoSize(brand, logo, { width: box.width * 0.62, height: box.height });
+      return { ...bare, width, height, inside: { x: pad, y: pad } };
+    }
     case "code": {
       const side = Math.min(box.width, box.height, MOST_CODE);
       return { ...bare, width: side, height: side };
@@ -204,7 +205,7 @@ export function entryNodes(
       );
     }
     case "logo":
-      return logo ? logoNodes(brand, logo, place, mostHeight(entry, setter) ?? place.height) : [];
+      return logo ? logoNodes(brand, logo, place, inside.x) : [];
     case "code": {
       const [dark, light] = codeInks(setter);
       return [shape(cutCard(place, RHYTHM), light), shape(codeOutline(codedLink(entry.text), place), dark)];

@@ -45,7 +45,7 @@ export function wordSlot(
   { set, place, column, backing }: StandingEntry,
 ): PlacedSlot {
   const { entry, words } = set;
-  if (entry.look === "logo") return logoSlot("logo", scene, place);
+  if (entry.look === "logo") return logoSlot("logo", scene, place, set.inside.x);
   return {
     key: entry.key,
     part: partOf(entry),
