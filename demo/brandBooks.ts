@@ -33,7 +33,7 @@ export function tallowbyBook(media: ReadonlyMap<string, string>): BrandBook {
     legal: ["While the oven is hot."],
     tune: media.get("morning-watering.wav") ?? null,
     form: "arch",
-    watermark: { ...book.watermark, on: true, corner: "top-left" },
+    watermark: { ...book.watermark, on: true, corner: "top-left", size: 0.113 },
   };
 }
 

@@ -2,7 +2,7 @@ import { CORNERS, type Corner } from "../brand/book";
 import { type BrandFacts, type PictureFacts } from "../document/facts";
 import { RHYTHM } from "../geometry/column";
 import { containPlace } from "../geometry/framing";
-import { type Rect, overlaps, rect } from "../geometry/rect";
+import { type Rect, evenInsets, inset, overlaps, rect } from "../geometry/rect";
 import { type Shape, safeArea } from "../placement/formats";
 import { containNode } from "./pictureNodes";
 import { type PlacedSlot, type ScenePart } from "./prepared";
@@ -30,7 +30,9 @@ export function watermark(
 ): { readonly part: ScenePart; readonly place: Rect } | null {
   const mark = (brand.logos.find(({ variant }) => variant === "mark") ?? brand.logos[0])?.picture;
   if (!mark) return null;
-  const place = byHand ? containPlace(mark, byHand) : freeCorner(mark, wanted, shape, slots);
+  const place = byHand
+    ? containPlace(mark, byHand)
+    : freeCorner(mark, wanted, brand.logoRules.clearSpace, { shape, slots });
   return place
     ? {
         place,
@@ -39,16 +41,20 @@ export function watermark(
     : null;
 }
 
+/** The first corner where it has its clear space; where there is none, the first in which it covers nothing. */
 function freeCorner(
   mark: PictureFacts,
   { corner: first, size }: NonNullable<BrandFacts["watermark"]>,
-  shape: Shape,
-  slots: readonly PlacedSlot[],
+  clearSpace: number,
+  { shape, slots }: Pick<MarkedScene, "shape" | "slots">,
 ): Rect | undefined {
   const taken = slots.filter(({ kind }) => kind !== "picture").map(({ place }) => place);
-  return [first, ...CORNERS.filter((corner) => corner !== first)]
-    .map((corner) => cornerPlace(mark, corner, size, shape))
-    .find((one) => !taken.some((other) => overlaps(grown(one), other)));
+  const places = [first, ...CORNERS.filter((corner) => corner !== first)].map((corner) =>
+    cornerPlace(mark, corner, size, shape),
+  );
+  const isFree = (by: number) => (one: Rect) => !taken.some((other) => overlaps(inset(one, evenInsets(-by)), other));
+  const clear = (places[0]?.height ?? 0) * clearSpace;
+  return places.find(isFree(Math.max(RHYTHM, clear))) ?? places.find(isFree(RHYTHM));
 }
 
 function cornerPlace(mark: PictureFacts, corner: Corner, size: number, shape: Shape): Rect {
@@ -59,6 +65,3 @@ function cornerPlace(mark: PictureFacts, corner: Corner, size: number, shape: Sh
   const y = corner.startsWith("top") ? safe.y : safe.y + safe.height - inside;
   return rect(x, y, width, inside);
 }
-
-const grown = ({ x, y, width, height }: Rect): Rect =>
-  rect(x - RHYTHM, y - RHYTHM, width + 2 * RHYTHM, height + 2 * RHYTHM);

@@ -53,7 +53,7 @@ export const BACK_IN_STOCK = template({
       ],
       overlap: 0,
     }),
-    signOff(2800, { overlap: 400, from: "slot:back.picture" }),
+    signOff(3000, { overlap: 400, from: "slot:back.picture" }),
   ],
   style: { motion: "slide" },
 });

@@ -40,15 +40,15 @@ export const ONE_OFFER = template({
   ],
 });
 
-/** Six seconds: the card with its price, then who. */
+/** Seven seconds: the card with its price, as long as that takes to read, then who. */
 export const PRICE_ON_A_CARD = template({
   slug: "price-on-a-card",
   name: "Price on a card",
   purpose: "price drop",
-  about: "Six seconds for a feed: the product on your colour, its price on a badge, and where to get it.",
+  about: "Seven seconds for a feed: the product on your colour, its price on a badge, and where to get it.",
   scenes: [
     scene("card", "Card", {
-      length: 4000,
+      length: 4400,
       arrangement: by("cut-out-card"),
       slots: [
         words("name", "name", { label: "Product", binding: "product.name" }),
@@ -58,7 +58,7 @@ export const PRICE_ON_A_CARD = template({
       ground: "ground",
       overlap: 0,
     }),
-    signOff(2500, { from: "slot:card.picture" }),
+    signOff(3000, { from: "slot:card.picture" }),
   ],
   style: { motion: "pop", zoom: false },
 });
@@ -110,7 +110,7 @@ export const COUNTDOWN = template({
       ],
       overlap: 300,
     }),
-    signOff(2600, { from: "slot:offer.picture", overlap: 400 }),
+    signOff(3000, { from: "slot:offer.picture", overlap: 400 }),
   ],
   style: { motion: "pop", transition: "push" },
 });
