@@ -135,7 +135,11 @@ async function browse(address: string, pages: readonly string[], cookies: readon
 }
 
 const summary = (times: readonly number[], during: number, what: string): string =>
-  `${((times.length * 1000) / during).toFixed(0)} ${what} a second, half within ${shareOf(times, 0.5).toFixed(0)} ms, 95 % within ${shareOf(times, 0.95).toFixed(0)} ms`;
+  [
+    `${((times.length * 1000) / during).toFixed(0)} ${what} a second`,
+    `half within ${shareOf(times, 0.5).toFixed(0)} ms`,
+    `95 % within ${shareOf(times, 0.95).toFixed(0)} ms`,
+  ].join(", ");
 
 async function saveAll(
   db: Kysely<Database>,

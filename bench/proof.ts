@@ -35,13 +35,15 @@ export async function benchProof(data: string): Promise<void> {
     const sought = await scrubbing(page);
     const steps = await framesThatDiffer(page);
     console.log(
-      `playing trio, six scenes with two clips, captions, letters and a look: ${painted} of ${steps} frames that differ from the one before were shown`,
+      "playing trio, six scenes with two clips, captions, letters and a look: " +
+        `${painted} of ${steps} frames that differ from the one before were shown`,
     );
     console.log(
       `keystroke to three repainted proofs: median ${at(0.5).toFixed(0)} ms, 95th percentile ${at(0.95).toFixed(0)} ms`,
     );
     console.log(
-      `press in the strip to another frame in all three: median ${at(0.5, sought).toFixed(0)} ms, 95th percentile ${at(0.95, sought).toFixed(0)} ms`,
+      "press in the strip to another frame in all three: " +
+        `median ${at(0.5, sought).toFixed(0)} ms, 95th percentile ${at(0.95, sought).toFixed(0)} ms`,
     );
     console.log(`main thread, playing ${TIMES_PLAYED} times: ${blockedInWords(blockedWhilePlaying)}`);
     console.log(`main thread, typing: ${blockedInWords(blockedWhileTyping)}`);

@@ -98,7 +98,12 @@ async function measured(input: RenderInput, where: Where): Promise<Measured> {
 }
 
 const inWords = ({ whole, encode, paint }: Measured): string =>
-  `whole render ${whole.toFixed(1)} s, ffmpeg alone on the same frames ${encode.toFixed(1)} s, painting alone in one thread ${paint.toFixed(1)} s, ratio ${(whole / encode).toFixed(2)}`;
+  [
+    `whole render ${whole.toFixed(1)} s`,
+    `ffmpeg alone on the same frames ${encode.toFixed(1)} s`,
+    `painting alone in one thread ${paint.toFixed(1)} s`,
+    `ratio ${(whole / encode).toFixed(2)}`,
+  ].join(", ");
 
 async function wholeRender(input: RenderInput, { data, folder }: Where): Promise<number> {
   await forgetSegments(data);

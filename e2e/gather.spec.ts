@@ -370,7 +370,7 @@ test("five offers of five kinds, with their figures, and a finding where a claim
     await expect(form.getByRole("alert")).toHaveText("Write a number.");
     await form.getByLabel("Percent").fill("12.5");
     await form.getByLabel("Price ends in").selectOption(".95");
-    await expect(form.getByLabel("Brought")).toHaveValue("down");
+    await expect(form.getByLabel("Rounded")).toHaveValue("down");
     await expect(form.getByRole("region", { name: "What it comes to" }).getByRole("listitem").first()).toBeVisible();
   });
   // 3.80 less 12.5 % is 3.325, down to 2.95: a saving of 0.85, 22 %.

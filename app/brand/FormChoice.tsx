@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { type BrandForm, FORMS, formAround } from "../../core/brand/forms";
 import { rect } from "../../core/geometry/rect";
 import { outlineBounds } from "../../core/type/outline";
@@ -48,7 +49,10 @@ function FormSwatch({
       type="button"
       aria-pressed={isChosen}
       onClick={choose}
-      className={`flex flex-col items-center gap-1 border bg-card px-2 pt-2.5 pb-1.5 text-[13px] ${isChosen ? "border-ink outline-2 outline-accent" : "border-firm hover:border-ink"}`}
+      className={clsx(
+        "flex flex-col items-center gap-1 border bg-card px-2 pt-2.5 pb-1.5 text-[13px]",
+        isChosen ? "border-ink outline-2 outline-accent" : "border-firm hover:border-ink",
+      )}
     >
       <svg aria-hidden viewBox={`${x} ${y} ${width} ${height}`} className="h-9 w-9">
         <path d={svgPath(outline)} fill={color} />

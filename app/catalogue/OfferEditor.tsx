@@ -160,7 +160,7 @@ export function OfferEditor({
   );
 }
 
-const ENDING_WAY_WORDS: Readonly<Record<EndingWay, string>> = { down: "down", nearest: "to the nearest", up: "up" };
+const ENDING_WAY_WORDS: Readonly<Record<EndingWay, string>> = { down: "down", nearest: "nearest", up: "up" };
 
 type Problems = Readonly<Record<string, string>>;
 
@@ -189,7 +189,7 @@ function TermsFields({
         options={PRICE_ENDINGS.map((one) => [one, one === "exact" ? "as it is" : one])}
       />
       <Choice
-        label="Brought"
+        label="Rounded"
         name="endingWay"
         defaultValue={ends?.endingWay ?? "down"}
         problem={problems["endingWay"]}

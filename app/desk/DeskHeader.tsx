@@ -32,7 +32,12 @@ export function DeskHeader({
 }) {
   const mayEdit = useMayEdit();
   return (
-    <div className="flex min-h-[58px] shrink-0 items-center gap-6 border-b border-rule bg-card px-5 max-lg:flex-wrap max-lg:gap-x-4 max-lg:gap-y-2 max-lg:py-2">
+    <div
+      className={clsx(
+        "flex min-h-[58px] shrink-0 items-center gap-6 border-b border-rule bg-card px-5",
+        "max-lg:flex-wrap max-lg:gap-x-4 max-lg:gap-y-2 max-lg:py-2",
+      )}
+    >
       <title>{`${name} · Stencilcraft`}</title>
       {onRename && mayEdit ? (
         <>

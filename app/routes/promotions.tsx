@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { type ChangeEvent } from "react";
 import { Copy } from "lucide-react";
 import { Form, Link, redirect, useNavigation, useSearchParams, useSubmit } from "react-router";
@@ -102,7 +103,10 @@ export default function Promotions({ loaderData }: Route.ComponentProps) {
                   value={slug}
                   disabled={busy}
                   aria-label={`Make a copy of ${name}`}
-                  className="flex min-h-7 items-center gap-1.5 px-1.5 text-[13.5px] text-soft underline-offset-4 hover:text-ink hover:underline"
+                  className={clsx(
+                    "flex min-h-7 items-center gap-1.5 px-1.5 text-[13.5px] text-soft",
+                    "underline-offset-4 hover:text-ink hover:underline",
+                  )}
                 >
                   <Copy aria-hidden size={14} /> Copy
                 </button>

@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { NavLink, Outlet, type ShouldRevalidateFunctionArgs, useLocation, useSubmit } from "react-router";
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { Check, ChevronDown } from "lucide-react";
@@ -71,7 +72,10 @@ export default function Shell({ loaderData: { name, role, email, brand, brands, 
               to={to}
               end={to === "/"}
               className={({ isActive }) =>
-                `flex h-full items-center border-b-2 text-[14.5px] whitespace-nowrap ${isActive ? "border-ink font-semibold text-ink" : "border-transparent text-soft hover:text-ink"}`
+                clsx(
+                  "flex h-full items-center border-b-2 text-[14.5px] whitespace-nowrap",
+                  isActive ? "border-ink font-semibold text-ink" : "border-transparent text-soft hover:text-ink",
+                )
               }
             >
               {text}

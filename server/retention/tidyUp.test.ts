@@ -63,7 +63,8 @@ async function brought(at: number): Promise<{ id: string; sha256: string }> {
   return team.scope.media().select(["id", "sha256"]).where("id", "=", id).executeTakeFirstOrThrow();
 }
 
-test(`after a day of ${SAVES} saves, ${RENDERS} renders and ${UPLOADS} uploads of which ${REMOVED} are removed, what nothing refers to goes, and nothing that is in use`, async () => {
+const DAY = `${SAVES} saves, ${RENDERS} renders and ${UPLOADS} uploads of which ${REMOVED} are removed`;
+test(`after a day of ${DAY}, what nothing refers to goes, and nothing that is in use`, async () => {
   await team.brand("Ash");
   const product = await team.product("Pot", 2400);
   const media = [];
