@@ -97,6 +97,14 @@ test("a reviewer can look, but not change", async ({ page }) => {
   await page.goto("/brand-book");
   await expect(page.getByLabel("Phone")).toBeDisabled();
   await expect(page.getByText("a reviewer looks, and changes nothing")).toBeVisible();
+  await page.goto("/catalogue?product=new");
+  await expect(page.getByRole("dialog").getByLabel("Name", { exact: true })).toBeDisabled();
+  await page.goto("/promotions/potting-week-terracotta/proof");
+  await expect(page.getByLabel("Enlarged %")).toBeDisabled();
+  await page.goto("/promotions/potting-week-terracotta/pace");
+  await expect(page.getByLabel("Length in seconds").first()).toBeDisabled();
+  await page.getByRole("button", { name: "Sound", exact: true }).click();
+  await expect(page.getByRole("button", { name: "Add music …" })).toBeDisabled();
 });
 
 test("who is signed out while typing is told so, and what was typed is saved after signing in again", async ({

@@ -1,6 +1,7 @@
 import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
-import { X } from "lucide-react";
+import { Eye, X } from "lucide-react";
 import { type ReactNode } from "react";
+import { useMayEdit } from "./useMayEdit";
 
 /** A sheet that slides over the right side of a page, with a head and one thing to work on. Esc closes it. */
 export function SidePanel({
@@ -14,6 +15,7 @@ export function SidePanel({
   wide?: boolean;
   children: ReactNode;
 }) {
+  const mayEdit = useMayEdit();
   return (
     <Dialog open onClose={onClose} className="relative z-30">
       <div className="fixed inset-0 bg-ink/35" aria-hidden />
@@ -27,7 +29,16 @@ export function SidePanel({
               <X aria-hidden size={18} />
             </button>
           </div>
-          <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5">{children}</div>
+          <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5">
+            {!mayEdit && (
+              <p role="note" className="mb-4 flex items-center gap-1.5 text-sm text-soft">
+                <Eye aria-hidden size={15} /> A reviewer looks, and changes nothing.
+              </p>
+            )}
+            <fieldset disabled={!mayEdit} className="min-w-0">
+              {children}
+            </fieldset>
+          </div>
         </DialogPanel>
       </div>
     </Dialog>

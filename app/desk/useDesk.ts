@@ -1,5 +1,6 @@
 import { useEffect, useEffectEvent, useMemo, useState } from "react";
 import { useRevalidator } from "react-router";
+import { toast } from "sonner";
 import { designOf } from "../../core/document/design";
 import { addFormat, removeFormat } from "../../core/document/edits";
 import { templateKey } from "../../core/document/facts";
@@ -14,6 +15,7 @@ import { type FormatName } from "../../core/placement/formats";
 import { SHIPPED_BY_REF } from "../../core/templates/shipped";
 // Erased at run time: a page takes nothing from the server but what its loader gives.
 import type { loadFillDesk } from "../../server/promotions/fillDesk";
+import { useMayEdit } from "../components/useMayEdit";
 import { factsById, useChosenMedia } from "../mediaChoice/useChosenMedia";
 import { tellMerged, tellRefused } from "../edits/tellMerged";
 import { useEdits } from "../edits/useEdits";
@@ -31,6 +33,11 @@ function choosable({ ref, template }: LoadedDesk["offered"][number]): ChoosableT
   return found ? [{ ref, template: found }] : [];
 }
 
+/** Whatever a reviewer presses or drags, the promotion stays as it is. */
+const tellReviewer = (): void => {
+  toast("As a reviewer you look, and change nothing. An owner of your team can change that.", { id: "reviewer" });
+};
+
 /** What every desk of a promotion stands on: its document as it is edited, resolved, and shown by the proof engine. */
 export function useDesk(loaded: LoadedDesk) {
   const { slug, onProduct, products } = loaded;
@@ -45,18 +52,20 @@ export function useDesk(loaded: LoadedDesk) {
     [loaded.facts.templates, offered],
   );
   const [edited] = useState(() => editedPromotion(slug));
-  const { session, state } = useEdits(edited, loaded, {
+  const mayEdit = useMayEdit();
+  const { session: own, state } = useEdits(edited, loaded, {
     onSaved: (edits) => {
       if (edits.some(({ isUrgent }) => isUrgent)) void revalidator.revalidate();
     },
     onMerged: (merged) => {
       const { scenes } = designOf(merged.document, templates);
-      tellMerged(merged, promotionInWords(merged.before, scenes), session.apply);
+      tellMerged(merged, promotionInWords(merged.before, scenes), own.apply);
       if (newlyNamed(merged.before, merged.document).length > 0) void revalidator.revalidate();
     },
     onRefused: tellRefused,
     isShowable: (shown) => isShowable(shown, templates),
   });
+  const session = useMemo(() => (mayEdit ? own : { ...own, apply: tellReviewer }), [own, mayEdit]);
   const { document } = state;
   useUndoKeys(session.undo, session.redo);
   const engine = useProofEngine(slug);

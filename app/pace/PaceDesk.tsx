@@ -21,6 +21,7 @@ import type { LinkedVersions } from "../../server/promotions/shorterVersions";
 import { ButtonLink } from "../components/Button";
 import { Toasts } from "../components/Toasts";
 import { useLive } from "../components/useLive";
+import { useMayEdit } from "../components/useMayEdit";
 import { DeskHeader } from "../desk/DeskHeader";
 import { PresentPeople } from "../desk/PresentPeople";
 import { Transport } from "../desk/Transport";
@@ -61,6 +62,7 @@ export function PaceDesk({
   const { session, state, document, promotion, facts, formats, engine, prepared } = desk;
   const { apply } = session;
   const live = useLive();
+  const mayEdit = useMayEdit();
   const present = usePresence(slug, "");
   const [picked, setPicked] = useState(0);
   const [copiedLook, setCopiedLook] = useState<Look | null>(null);
@@ -239,108 +241,113 @@ export function PaceDesk({
           <div>
             <ChoiceSwitch label="Beside" choices={SIDES} words={SIDE_WORDS} value={side} onChoose={setSide} />
           </div>
-          {side === "sound" && (
-            <SoundBeside
-              engine={engine}
-              document={document}
-              promotion={promotion}
-              sounds={loaded.sounds}
-              language={captions.language}
-              chosen={heard}
-              onChoose={setHeard}
-              onChosen={desk.onChosen}
-              onEdit={apply}
-              onMade={editAsItIs}
-            />
-          )}
-          {side === "captions" && (
-            <CaptionsBeside
-              engine={engine}
-              document={document}
-              shown={promotion.captions}
-              palette={facts.brand.palette}
-              length={promotion.length}
-              language={captions.language}
-              chosen={captions.chosen}
-              onLanguage={captions.setLanguage}
-              onChoose={captions.choose}
-              onSeek={(time) => engine?.seek(time)}
-              onEdit={apply}
-            />
-          )}
-          {side === "scenes" && (
-            <>
-              <WholePanel
+          <fieldset disabled={!mayEdit} className="contents">
+            {side === "sound" && (
+              <SoundBeside
+                engine={engine}
                 document={document}
-                scenes={scenes}
-                ending={promotion.ending}
-                beat={beat}
+                promotion={promotion}
+                sounds={loaded.sounds}
+                language={captions.language}
+                chosen={heard}
+                onChoose={setHeard}
+                onChosen={desk.onChosen}
+                onEdit={apply}
+                onMade={editAsItIs}
+              />
+            )}
+            {side === "captions" && (
+              <CaptionsBeside
+                engine={engine}
+                document={document}
+                shown={promotion.captions}
                 palette={facts.brand.palette}
+                length={promotion.length}
+                language={captions.language}
+                chosen={captions.chosen}
+                onLanguage={captions.setLanguage}
+                onChoose={captions.choose}
+                onSeek={(time) => engine?.seek(time)}
                 onEdit={apply}
               />
-              <hr className="border-rule" />
-              {scene && own && resolved && (
-                <ScenePanel
-                  key={scene.id}
+            )}
+            {side === "scenes" && (
+              <>
+                <WholePanel
                   document={document}
-                  design={sceneDesign(document, facts.templates, own)}
-                  designed={resolved.template}
-                  scene={scene}
-                  index={chosen}
-                  shade={Math.max(0, ...(sheet?.scenes[chosen]?.slots ?? []).map(({ backing }) => backing?.alpha ?? 0))}
-                  forVoice={span ? lengthForVoice(span, voice, scenes[chosen + 1]?.overlap ?? 0) : null}
+                  scenes={scenes}
+                  ending={promotion.ending}
+                  beat={beat}
                   palette={facts.brand.palette}
-                  onLength={(wanted) => setLength(chosen, wanted, "typed")}
                   onEdit={apply}
                 />
-              )}
-              {resolved && span && (
-                <SceneCuts
+                <hr className="border-rule" />
+                {scene && own && resolved && (
+                  <ScenePanel
+                    key={scene.id}
+                    document={document}
+                    design={sceneDesign(document, facts.templates, own)}
+                    designed={resolved.template}
+                    scene={scene}
+                    index={chosen}
+                    shade={Math.max(
+                      0,
+                      ...(sheet?.scenes[chosen]?.slots ?? []).map(({ backing }) => backing?.alpha ?? 0),
+                    )}
+                    forVoice={span ? lengthForVoice(span, voice, scenes[chosen + 1]?.overlap ?? 0) : null}
+                    palette={facts.brand.palette}
+                    onLength={(wanted) => setLength(chosen, wanted, "typed")}
+                    onEdit={apply}
+                  />
+                )}
+                {resolved && span && (
+                  <SceneCuts
+                    document={document}
+                    scene={resolved}
+                    next={promotion.scenes[chosen + 1]}
+                    span={span}
+                    engine={engine}
+                    disabled={scene?.isLocked ?? true}
+                    onEdit={apply}
+                  />
+                )}
+                {resolved && (
+                  <WordTimes
+                    key={`times of ${resolved.id}`}
+                    document={document}
+                    spans={named}
+                    texts={texts.filter(({ key }) => key.startsWith(`${resolved.id}.`))}
+                    onEdit={apply}
+                  />
+                )}
+                {own && resolved && span && (
+                  <ShotPanel
+                    key={`shots of ${resolved.id}`}
+                    document={document}
+                    promotion={promotion}
+                    scene={resolved}
+                    own={own}
+                    span={span}
+                    engine={engine}
+                    free={free}
+                    copied={{ look: copiedLook, onCopy: setCopiedLook }}
+                    onChosen={desk.onChosen}
+                    onTiming={setShotTiming}
+                    onEdit={apply}
+                  />
+                )}
+                <hr className="border-rule" />
+                <ShorterVersions
+                  slug={slug}
                   document={document}
-                  scene={resolved}
-                  next={promotion.scenes[chosen + 1]}
-                  span={span}
-                  engine={engine}
-                  disabled={scene?.isLocked ?? true}
-                  onEdit={apply}
+                  revision={state.save === "saved" ? session.revision() : null}
+                  linked={linked}
+                  length={promotion.length}
+                  pace={paceOf}
                 />
-              )}
-              {resolved && (
-                <WordTimes
-                  key={`times of ${resolved.id}`}
-                  document={document}
-                  spans={named}
-                  texts={texts.filter(({ key }) => key.startsWith(`${resolved.id}.`))}
-                  onEdit={apply}
-                />
-              )}
-              {own && resolved && span && (
-                <ShotPanel
-                  key={`shots of ${resolved.id}`}
-                  document={document}
-                  promotion={promotion}
-                  scene={resolved}
-                  own={own}
-                  span={span}
-                  engine={engine}
-                  free={free}
-                  copied={{ look: copiedLook, onCopy: setCopiedLook }}
-                  onChosen={desk.onChosen}
-                  onTiming={setShotTiming}
-                  onEdit={apply}
-                />
-              )}
-              <hr className="border-rule" />
-              <ShorterVersions
-                slug={slug}
-                document={document}
-                revision={state.save === "saved" ? session.revision() : null}
-                linked={linked}
-                length={promotion.length}
-                pace={paceOf}
-              />
-            </>
-          )}
+              </>
+            )}
+          </fieldset>
         </fieldset>
       </div>
       <Transport

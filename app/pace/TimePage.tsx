@@ -42,7 +42,8 @@ export function TimePage({
         <ChoiceSwitch label="Shown" choices={ZOOMS} words={WORDS} value={zoom} onChoose={setZoom} />
         {about}
       </div>
-      <div ref={ref} className="min-h-0 flex-1 overflow-auto" tabIndex={-1}>
+      {/* On an opaque ground the browser moves what was drawn already, instead of drawing all anew. */}
+      <div ref={ref} className="min-h-0 flex-1 overflow-auto bg-paper" tabIndex={-1}>
         <div className="relative" style={{ width: wide + MARGIN }} data-testid="time-page">
           {children(wide)}
         </div>

@@ -5,6 +5,7 @@ import { type Edit } from "../../core/document/edit";
 import { type FormatName } from "../../core/placement/formats";
 import { type Finding, SEVERITIES, type Severity } from "../../core/preflight/finding";
 import { placeInWords } from "../../core/preflight/placeInWords";
+import { useMayEdit } from "../components/useMayEdit";
 import { RULES } from "../../core/preflight/rules";
 
 const LOOKS: Readonly<Record<Severity, { readonly Icon: typeof Info; readonly look: string; readonly words: string }>> =
@@ -85,6 +86,7 @@ function FindingRow({
 }) {
   const { Icon, look, words: kind } = LOOKS[severity];
   const at = scenes.findIndex(({ id }) => id === where.scene);
+  const mayEdit = useMayEdit();
   const about = RULES.find(({ id }) => id === rule)?.about;
   return (
     <li className="flex gap-2.5 border-t border-rule py-2">
@@ -100,7 +102,7 @@ function FindingRow({
         <p className="text-[13.5px] leading-snug" title={about}>
           {words}
         </p>
-        {cures.map((cure, index) => (
+        {(mayEdit ? cures : []).map((cure, index) => (
           <button
             key={index}
             type="button"

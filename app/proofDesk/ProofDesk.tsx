@@ -17,6 +17,7 @@ import { ChoiceSwitch } from "../components/ChoiceSwitch";
 import { ToggleButton } from "../components/ToggleButton";
 import { Toasts } from "../components/Toasts";
 import { useLive } from "../components/useLive";
+import { useMayEdit } from "../components/useMayEdit";
 import { DeskHeader } from "../desk/DeskHeader";
 import { PresentPeople } from "../desk/PresentPeople";
 import { Transport } from "../desk/Transport";
@@ -44,6 +45,7 @@ export function ProofDesk({ loaded }: { loaded: LoadedDesk & { readonly free: bo
   const { session, state, document, promotion, facts, formats, engine, prepared, findings } = desk;
   const { apply } = session;
   const live = useLive();
+  const mayEdit = useMayEdit();
   const [picked, setPicked] = useState<CellAt>({ format: formats[0] ?? "square", scene: 0 });
   const [look, setLook] = useState<Look>(FIRST_LOOK);
   const [side, setSide] = useState<Side>("framing");
@@ -213,23 +215,25 @@ export function ProofDesk({ loaded }: { loaded: LoadedDesk & { readonly free: bo
                   </div>
                 )}
                 {scene && own && shown ? (
-                  <FramingPanel
-                    document={document}
-                    design={sceneDesign(document, facts.templates, own)}
-                    slot={shown}
-                    slotId={slotKey(scene.template, shown)}
-                    format={chosen.format}
-                    placed={sheet?.slots.find(({ key }) => key === slotKey(scene.template, shown))}
-                    focal={scene.shots[shown.id]?.[0]?.media.focal ?? null}
-                    shown={scene.shots[shown.id]?.[0]?.media ?? null}
-                    engine={engine}
-                    promotion={promotion}
-                    palette={facts.brand.palette}
-                    media={desk.media}
-                    onChosen={desk.onChosen}
-                    locked={!free && !shown.allows.content}
-                    onEdit={apply}
-                  />
+                  <fieldset disabled={!mayEdit} className="contents">
+                    <FramingPanel
+                      document={document}
+                      design={sceneDesign(document, facts.templates, own)}
+                      slot={shown}
+                      slotId={slotKey(scene.template, shown)}
+                      format={chosen.format}
+                      placed={sheet?.slots.find(({ key }) => key === slotKey(scene.template, shown))}
+                      focal={scene.shots[shown.id]?.[0]?.media.focal ?? null}
+                      shown={scene.shots[shown.id]?.[0]?.media ?? null}
+                      engine={engine}
+                      promotion={promotion}
+                      palette={facts.brand.palette}
+                      media={desk.media}
+                      onChosen={desk.onChosen}
+                      locked={!free && !shown.allows.content}
+                      onEdit={apply}
+                    />
+                  </fieldset>
                 ) : (
                   <p className="text-[13.5px] text-soft">No picture or clip is in this scene.</p>
                 )}

@@ -9,6 +9,7 @@ import expressStaticGzip from "express-static-gzip";
 import { type ServerBuild } from "react-router";
 import { CLIENT_HEADER } from "../auth/askedFrom";
 import { config } from "../config";
+import { freeDrains } from "../doors/freedDrains";
 import { bodyProblem } from "../doors/bodyLimits";
 import { isFromOurPages } from "../doors/sameSite";
 import { writeSafetyHeaders } from "../doors/safetyHeaders";
@@ -78,6 +79,7 @@ app.use(
     filter: (request, response) =>
       response.getHeader("content-type") !== "text/event-stream" && compression.filter(request, response),
   }),
+  freeDrains,
 );
 
 if (development) {
