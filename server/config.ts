@@ -27,6 +27,8 @@ const schema = object({
   KEEP_REMOVED_DAYS: number().integer().min(1).default(30),
   KEEP_MADE_DAYS: number().integer().min(1).default(30),
   KEEP_RENDERS_DAYS: number().integer().min(1).default(90),
+  /** What a machine keeps of a bucket's files, to have them at hand. */
+  CACHE_BYTES: number().min(0).default(20_000_000_000),
   LEAST_FREE_BYTES: number().min(0).default(200_000_000),
 });
 

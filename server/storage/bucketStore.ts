@@ -1,7 +1,5 @@
 import { createReadStream, createWriteStream } from "node:fs";
-import { createHash, randomUUID } from "node:crypto";
-import { access, mkdir, rename } from "node:fs/promises";
-import { dirname, join } from "node:path";
+import { join } from "node:path";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import {
@@ -15,6 +13,7 @@ import {
 } from "@aws-sdk/client-s3";
 import { Upload } from "@aws-sdk/lib-storage";
 import { type Config } from "../config";
+import { folderCache } from "./folderCache";
 import { type Store } from "./storeType";
 
 /** A store in an S3-compatible bucket. Programs that need a file get a copy from a local cache, by key. */
@@ -30,7 +29,7 @@ export function bucketStore(config: Config): Store {
     requestChecksumCalculation: "WHEN_REQUIRED",
     responseChecksumValidation: "WHEN_REQUIRED",
   });
-  const cached = folderCache(join(config.data, "cache"));
+  const cached = folderCache(join(config.data, "cache"), config.CACHE_BYTES);
   const has = async (key: string): Promise<boolean> => {
     try {
       await client.send(new HeadObjectCommand({ Bucket, Key: key }));
@@ -73,29 +72,5 @@ export function bucketStore(config: Config): Store {
         for (const { Key, Size = 0, LastModified = new Date() } of Contents)
           if (Key) yield { key: Key, bytes: Size, keptAt: LastModified };
     },
-  };
-}
-
-/** Files fetched once, by key. Keys name contents that never change, so a copy never grows stale. */
-function folderCache(folder: string): (key: string, fetchTo: (path: string) => Promise<void>) => Promise<string> {
-  const under = new Map<string, Promise<string>>();
-  const isHere = (path: string): Promise<boolean> =>
-    access(path).then(
-      () => true,
-      () => false,
-    );
-  const fetchOnce = async (key: string, fetchTo: (path: string) => Promise<void>): Promise<string> => {
-    const path = join(folder, createHash("sha256").update(key).digest("hex"));
-    if (await isHere(path)) return path;
-    const aside = `${path}.${randomUUID()}.part`;
-    await mkdir(dirname(path), { recursive: true });
-    await fetchTo(aside);
-    await rename(aside, path);
-    return path;
-  };
-  return (key, fetchTo) => {
-    const running = under.get(key) ?? fetchOnce(key, fetchTo).finally(() => under.delete(key));
-    under.set(key, running);
-    return running;
   };
 }
