@@ -1,13 +1,12 @@
-import { mkdtempSync, writeFileSync } from "node:fs";
 import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, test } from "@playwright/test";
-import { wavBytes } from "../../core/sound/wavBytes";
 import { onlyIn, openShortPromotion } from "../newPromotion";
 import { goToFrame } from "../proofs";
-import { RATE, samplesOfFile, toneIn } from "../samples";
-import { withDevices } from "../simulatedDevices";
+import { samplesOfFile, toneIn } from "../samples";
+import { withMicrophone } from "../simulatedMicrophone";
+import { phaseIn, turnsApart } from "../wavePhase";
 import { setTo } from "../setTo";
 import { renderedSquare } from "../startRender";
 
@@ -16,33 +15,7 @@ import { renderedSquare } from "../startRender";
  * cuts it in two. The microphone is the one that Chromium simulates; what it hears is a tone of the test's own making.
  */
 const VOICE = 800;
-const MICROPHONE = join(mkdtempSync(join(tmpdir(), "stencilcraft-microphone-")), "voice.wav");
-// Longer than the test takes: where Chromium begins the file again, it puts a few samples in.
-writeFileSync(
-  MICROPHONE,
-  wavBytes(
-    [Float32Array.from({ length: 90 * RATE }, (_, at) => 0.4 * Math.sin((2 * Math.PI * VOICE * at) / RATE))],
-    RATE,
-  ),
-);
-
-/** The phase of the voice's wave at a time, in turns: over a fifth of a second, counted from the start of the file. */
-function phaseIn(samples: Float32Array, from: number): number {
-  let [cosine, sine] = [0, 0];
-  for (let at = Math.round(from * RATE); at < Math.round((from + 0.2) * RATE); at++) {
-    cosine += (samples[at] ?? 0) * Math.cos((2 * Math.PI * VOICE * at) / RATE);
-    sine += (samples[at] ?? 0) * Math.sin((2 * Math.PI * VOICE * at) / RATE);
-  }
-  return Math.atan2(sine, cosine) / (2 * Math.PI);
-}
-const turnsApart = (one: number, other: number): number => Math.abs(one - other - Math.round(one - other));
-
-test.use({
-  launchOptions: withDevices(
-    "--autoplay-policy=no-user-gesture-required",
-    `--use-file-for-fake-audio-capture=${MICROPHONE}`,
-  ),
-});
+test.use({ launchOptions: withMicrophone(VOICE, 90) });
 
 test("a voice is recorded over the picture and again, the first take is heard, moved by 300 ms and cut in two", async ({
   page,
@@ -102,7 +75,7 @@ test("a voice is recorded over the picture and again, the first take is heard, m
   expect(toneIn(heard, VOICE, [0, Math.max(0.05, from - 0.02)]) / middle).toBeLessThan(0.05);
   expect(toneIn(heard, VOICE, [from + heardFor + 0.05, from + heardFor + 0.5]) / middle).toBeLessThan(0.05);
   // Not a sample was lost: the wave goes on in step from its beginning to its end.
-  const phases = Array.from({ length: 8 }, (_, at) => phaseIn(heard, from + 0.2 + (at * (heardFor - 0.5)) / 8));
+  const phases = Array.from({ length: 8 }, (_, at) => phaseIn(heard, VOICE, from + 0.2 + (at * (heardFor - 0.5)) / 8));
   for (const phase of phases) expect(turnsApart(phase, phases[0] ?? 0)).toBeLessThan(0.03);
 
   // Cut in two in its middle, the first half taken out: the second is heard where it was.
