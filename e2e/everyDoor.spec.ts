@@ -62,7 +62,7 @@ const offer = {
     count: "",
     gift: "",
   },
-  ...{ text: "", leastSpend: "", ending: "exact", on: "all", products: "", tags: "" },
+  ...{ text: "", leastSpend: "", ending: ".90", endingWay: "up", on: "all", products: "", tags: "" },
   ...{
     starts: "2030-05-01T09:00",
     ends: "2030-05-08T09:00",
@@ -83,6 +83,7 @@ const FORMS: readonly Form[] = [
   { at: "/catalogue", fields: { intent: "bulk", do: "tag", tag: "pots", ids: ID } },
   { at: "/catalogue", fields: { intent: "remove-product", id: ID } },
   { at: "/catalogue/offers", fields: offer },
+  { at: "/catalogue/offers", fields: { ...offer, intent: "try-offer" } },
   { at: "/catalogue/offers", fields: { intent: "remove-offer", id: ID } },
   ...["remove", "restore", "follow", "logo", "no-logo", "rename", "focal"].map((intent) =>
     media(intent, { name: "x", focal: '{"x":0.5,"y":0.5}' }),
@@ -98,6 +99,8 @@ const FORMS: readonly Form[] = [
   { at: "/templates", fields: { intent: "like", slug: "one-offer", liked: "no" } },
   { at: "/templates", fields: { intent: "start", name: "Mine", from: "" } },
   { at: "/promotions", fields: { copy: "no-such" } },
+  { at: "/promotions", fields: { intent: "archive", ids: ID } },
+  { at: "/promotions", fields: { intent: "remove", ids: ID } },
   { at: "/promotions/new", fields: { template: "one-offer", product: ID, offer: "" } },
   { at: `/promotions/${SLUG}/send`, fields: { intent: "cancel", rendition: ID } },
   { at: `/promotions/${SLUG}/send`, fields: { intent: "retry", rendition: ID } },

@@ -3,7 +3,10 @@ import { type ChangeEvent } from "react";
 import { Copy } from "lucide-react";
 import { Form, Link, redirect, useNavigation, useSearchParams, useSubmit } from "react-router";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
+import { keyIn } from "../../server/doors/keyIn";
 import { formText } from "../../server/formText";
+import { readIds } from "../../server/ids";
+import { archivePromotions, removeArchived, restorePromotions } from "../../server/promotions/archived";
 import { copyPromotion } from "../../server/promotions/promotionStore";
 import {
   PROMOTIONS_A_PAGE,
@@ -21,6 +24,8 @@ import { ButtonLink } from "../components/Button";
 import { Choice, Field } from "../components/Field";
 import { PageHead } from "../components/PageHead";
 import { PageTurns } from "../components/PageTurns";
+import { useMarked } from "../components/useMarked";
+import { MarkBox, MarkedPromotions } from "../promotions/MarkedPromotions";
 import { TrioThumbs } from "../components/TrioThumbs";
 
 export async function loader({ request }: Route.LoaderArgs) {
@@ -29,7 +34,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const { promotions, count, page, pages } = await listPromotions(scope, query);
   return {
     query,
-    promotions: promotions.map(({ slug, name, revision, formats }) => ({ slug, name, revision, formats })),
+    promotions: promotions.map(({ id, slug, name, revision, formats }) => ({ id, slug, name, revision, formats })),
     ...{ count, page, pages, pageSize: PROMOTIONS_A_PAGE, stamp: stillStamp(team), edits: role !== "reviewer" },
     choices: {
       states: entriesOf<PromotionState>(PROMOTION_STATES),
@@ -41,10 +46,15 @@ export async function loader({ request }: Route.LoaderArgs) {
 const entriesOf = <Key extends string>(choices: Readonly<Record<Key, string>>): [key: string, text: string][] =>
   Object.entries<string>(choices);
 
-/** Makes a copy of a promotion, and goes on with it. */
+const CHANGES = { archive: archivePromotions, restore: restorePromotions, remove: removeArchived } as const;
+
+/** Makes a copy of a promotion, and goes on with it; or changes all that are marked. */
 export async function action({ request }: Route.ActionArgs) {
   const { scope, id } = await requireEditor(request);
-  const { slug } = await copyPromotion(scope, formText(await formOf(request), "copy"), id);
+  const form = await formOf(request);
+  const change = keyIn(CHANGES, formText(form, "intent"));
+  if (change !== null) return { change, count: await CHANGES[change](scope, readIds(formText(form, "ids"))) };
+  const { slug } = await copyPromotion(scope, formText(form, "copy"), id);
   return redirect(`/promotions/${slug}`);
 }
 
@@ -53,6 +63,8 @@ export default function Promotions({ loaderData }: Route.ComponentProps) {
   const busy = useNavigation().state !== "idle";
   const [params] = useSearchParams();
   const submit = useSubmit();
+  const { marked, setMarked, toggle } = useMarked();
+  const isArchive = query.state === "archived";
   const isNarrowed = query.words !== "" || query.state !== "all";
   const ask = ({ currentTarget }: ChangeEvent<HTMLFormElement>): void => void submit(currentTarget, { replace: true });
   const turned = (to: number): string => {
@@ -84,18 +96,25 @@ export default function Promotions({ loaderData }: Route.ComponentProps) {
         {count === 1 ? "1 promotion" : `${count} promotions`}
         {isNarrowed && count === 0 && ". Nothing fits: take a word away, or look at all states."}
       </p>
+      {marked.size > 0 && (
+        <MarkedPromotions ids={[...marked]} isArchive={isArchive} onClear={() => setMarked(new Set())} />
+      )}
       {promotions.length === 0 && !isNarrowed && (
         <p className="border border-dashed border-firm p-14 text-center text-soft">
           None yet. “New promotion” asks for a template, a product and an offer, and fills the first version for you.
         </p>
       )}
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(380px,100%),1fr))] gap-6">
-        {promotions.map(({ slug, revision, name, formats }) => (
-          <li key={slug} className="relative flex flex-col bg-card">
+        {promotions.map(({ id, slug, revision, name, formats }) => (
+          <li
+            key={slug}
+            className={clsx("relative flex flex-col bg-card", marked.has(id) && "outline-3 outline-accent")}
+          >
             <Link to={`/promotions/${slug}`} className="flex flex-1 flex-col">
               <TrioThumbs slug={slug} revision={revision} formats={formats} stamp={stamp} />
-              <span className="block py-3 pr-28 pl-4 font-semibold">{name}</span>
+              <span className="block py-3 pr-24 pl-11 font-semibold">{name}</span>
             </Link>
+            {edits && <MarkBox name={name} isMarked={marked.has(id)} onToggle={() => toggle(id)} />}
             {edits && (
               <Form method="post" className="absolute right-2.5 bottom-2.5">
                 <button

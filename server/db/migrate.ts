@@ -13,6 +13,7 @@ import * as spaceUsed from "./migrations/0008_space_used";
 import * as invitations from "./migrations/0009_invitations";
 import * as teamStamp from "./migrations/0010_team_stamp";
 import * as awaitedFills from "./migrations/0011_awaited_fills";
+import * as archived from "./migrations/0012_archived";
 import { type Database } from "./tables";
 
 /** In order. A migration that has run anywhere is never changed; a new one is added. */
@@ -28,6 +29,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   "0009_invitations": invitations,
   "0010_team_stamp": teamStamp,
   "0011_awaited_fills": awaitedFills,
+  "0012_archived": archived,
 };
 
 /** Brings the database to the newest shape, the job queue's tables included. Safe to run twice. */

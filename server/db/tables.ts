@@ -184,6 +184,8 @@ export interface PromotionTable extends TeamRow {
   revision: Generated<number>;
   created_at: Timestamp;
   updated_at: Timestamp;
+  /** When it was taken out of the lists of work. */
+  archived_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
 }
 export interface PromotionRevisionTable {
   team_id: string;

@@ -15,6 +15,7 @@ export const PROMOTION_STATES = {
   "under way": "Under way",
   rendered: "Rendered",
   "out of date": "Out of date",
+  archived: "Archived",
 } as const;
 export type PromotionState = keyof typeof PROMOTION_STATES;
 export const PROMOTION_SORTS = { changed: "Changed last", made: "Made last", name: "By name" } as const;
@@ -41,6 +42,7 @@ export function readPromotionQuery(params: URLSearchParams): PromotionQuery {
 
 /** A promotion as lists show it. */
 export interface ListedPromotion {
+  readonly id: string;
   readonly slug: string;
   readonly name: string;
   readonly revision: number;
@@ -61,7 +63,7 @@ export async function listPromotions(
   { words, state, sort, page: wanted }: PromotionQuery,
   most = PROMOTIONS_A_PAGE,
 ): Promise<PromotionPage> {
-  let found = scope.select("promotion");
+  let found = scope.select("promotion").where("archived_at", state === "archived" ? "is not" : "is", null);
   for (const word of words.split(/\s+/).filter((one) => one !== ""))
     found = found.where(sql<SqlBool>`strpos(lower(name), lower(${word})) > 0`);
   const holds = HOLDS[state];
@@ -71,14 +73,14 @@ export async function listPromotions(
   const page = Math.min(wanted, pages);
   const order = { changed: "updated_at desc", made: "created_at desc", name: "lower(name)" }[sort];
   const rows = await found
-    .select(["slug", "name", "revision", "document", "updated_at"])
+    .select(["id", "slug", "name", "revision", "document", "updated_at"])
     .orderBy(sql.raw(order))
     .orderBy("id")
     .limit(most)
     .offset((page - 1) * most)
     .execute();
-  const promotions = rows.map(({ slug, name, revision, document, updated_at }) => ({
-    ...{ slug, name, revision, changedAt: updated_at },
+  const promotions = rows.map(({ id, slug, name, revision, document, updated_at }) => ({
+    ...{ id, slug, name, revision, changedAt: updated_at },
     formats: formatsInOrder(readPromotion(document)),
   }));
   return { promotions, count: Number(count), page, pages };
@@ -90,6 +92,7 @@ const newest = sql`
   where render.promotion_id = promotion.id`;
 const HOLDS: Readonly<Record<PromotionState, ReturnType<typeof sql<SqlBool>> | null>> = {
   all: null,
+  archived: null,
   "not rendered": sql<SqlBool>`not exists (${newest} and rendition.state in ('ready', 'waiting', 'working'))`,
   "under way": sql<SqlBool>`exists (${newest} and rendition.state in ('waiting', 'working'))`,
   rendered: sql<SqlBool>`exists (${newest} and rendition.state = 'ready' and rendition.outdated_by is null)`,

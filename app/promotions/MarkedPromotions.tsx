@@ -1,0 +1,89 @@
+import { useState } from "react";
+import { useFetcher, useSubmit } from "react-router";
+import { toast } from "sonner";
+import { useOnceSaved } from "../components/useOnceSaved";
+
+type Change = "archive" | "restore" | "remove";
+const DONE: Readonly<Record<Change, string>> = {
+  archive: "archived",
+  restore: "put back",
+  remove: "removed for good",
+};
+
+/** Marks a promotion in the list. */
+export function MarkBox({ name, isMarked, onToggle }: { name: string; isMarked: boolean; onToggle: () => void }) {
+  return (
+    <label className="absolute bottom-1.5 left-1.5 flex h-9 w-9 cursor-pointer items-center justify-center">
+      <input
+        type="checkbox"
+        checked={isMarked}
+        onChange={onToggle}
+        aria-label={`Mark ${name}`}
+        className="h-4 w-4 accent-accent"
+      />
+    </label>
+  );
+}
+
+/** Changes all marked promotions at once: archives them, which can be taken back, or puts them back or removes them. */
+export function MarkedPromotions({
+  ids,
+  isArchive,
+  onClear,
+}: {
+  ids: readonly string[];
+  isArchive: boolean;
+  onClear: () => void;
+}) {
+  const fetcher = useFetcher<{ readonly change: Change; readonly count: number }>();
+  const [isSure, setSure] = useState(false);
+  const send = (change: Change, changed: readonly string[]): void =>
+    void fetcher.submit({ intent: change, ids: changed.join(",") }, { method: "post" });
+  const submit = useSubmit();
+  // The bar is gone by then: what is taken back goes a way of its own.
+  const takeBack = (archived: readonly string[]): void =>
+    void submit({ intent: "restore", ids: archived.join(",") }, { method: "post", navigate: false });
+  const done = fetcher.data;
+  useOnceSaved(fetcher.state === "idle" && done !== undefined, () => {
+    if (!done) return;
+    const words = `${done.count === 1 ? "1 promotion" : `${done.count} promotions`} ${DONE[done.change]}.`;
+    const back = done.change === "archive" ? { label: "Take it back", onClick: () => takeBack(ids) } : undefined;
+    toast(words, back && { action: back });
+    onClear();
+  });
+  return (
+    <div
+      role="toolbar"
+      aria-label="Change marked promotions"
+      className="sticky top-0 z-10 mb-4 flex flex-wrap items-center gap-x-5 gap-y-2 bg-card px-4 py-2.5 text-sm shadow-sm"
+    >
+      <span className="font-semibold">{ids.length} marked</span>
+      {isArchive ? (
+        <>
+          <button type="button" className="underline" onClick={() => send("restore", ids)}>
+            Put back
+          </button>
+          {isSure ? (
+            <span className="flex items-center gap-3 text-wrong">
+              Their versions and renditions go too.
+              <button type="button" className="font-semibold underline" onClick={() => send("remove", ids)}>
+                Remove for good
+              </button>
+            </span>
+          ) : (
+            <button type="button" className="text-wrong underline" onClick={() => setSure(true)}>
+              Remove …
+            </button>
+          )}
+        </>
+      ) : (
+        <button type="button" className="underline" onClick={() => send("archive", ids)}>
+          Archive
+        </button>
+      )}
+      <button type="button" className="ml-auto text-soft underline" onClick={onClear}>
+        Unmark all
+      </button>
+    </div>
+  );
+}
