@@ -2,14 +2,25 @@ import { mediaShown } from "../../core/document/named";
 import { useMemo, useState } from "react";
 import { FileDown, Heart, PencilRuler } from "lucide-react";
 import { Form, Link, redirect, useFetcher } from "react-router";
-import { type Facts } from "../../core/document/facts";
+import { type Facts, templateKey } from "../../core/document/facts";
+import { newPromotion } from "../../core/document/newPromotion";
+import { type Promotion, type TemplateRef } from "../../core/document/promotion";
+import { type Template } from "../../core/document/template";
+import { SHIPPED_BY_REF } from "../../core/templates/shipped";
 import { mediaOfTemplate } from "../../core/document/templatePackage";
 import { formText } from "../../server/formText";
 import { requireDesigner, requirePerson } from "../../server/auth/sessions";
 import { setFavourite } from "../../server/templates/favourites";
 import { startTemplate, unpublished } from "../../server/templates/workshop";
 import { mayChangeLocked } from "../../server/auth/roles";
-import { LENGTHS, NEEDS, SHELVES, loadGallery, readGalleryQuery } from "../../server/templates/gallery";
+import {
+  type GalleryCard,
+  LENGTHS,
+  NEEDS,
+  SHELVES,
+  loadGallery,
+  readGalleryQuery,
+} from "../../server/templates/gallery";
 import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/templates";
 import { Button, ButtonLink } from "../components/Button";
@@ -49,7 +60,8 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 export default function Templates({ loaderData }: Route.ComponentProps) {
-  const { query, designs, drafts, choices, counts, brands, brand, products, product, facts, cards, near } = loaderData;
+  const { query, designs, drafts, choices, counts, brands, brand, products, product, offer } = loaderData;
+  const { facts, cards, near } = loaderData;
   const previews = usePreviews();
   const [problem, setProblem] = useState<string | null>(null);
   return (
@@ -116,12 +128,13 @@ export default function Templates({ loaderData }: Route.ComponentProps) {
           )}
           <ul className="grid grid-cols-2 gap-x-6 gap-y-8 max-lg:grid-cols-1 2xl:grid-cols-3">
             {facts &&
+              brand &&
               cards.map((card) => (
                 <Card
                   key={card.ref.slug}
                   card={card}
                   facts={facts}
-                  product={product}
+                  about={{ brand, product, offer }}
                   designs={designs}
                   previews={previews}
                 />
@@ -137,18 +150,29 @@ export default function Templates({ loaderData }: Route.ComponentProps) {
 function Card({
   card,
   facts,
-  product,
+  about,
   designs,
   previews,
 }: {
-  card: Route.ComponentProps["loaderData"]["cards"][number];
+  card: GalleryCard;
   facts: Facts;
-  product: string | null;
+  /** What all of them are shown with. */
+  about: { readonly brand: string; readonly product: string | null; readonly offer: string | null };
   designs: boolean;
   previews: Proofs | null;
 }) {
-  const { ref, template, document, seconds, needs, favourite, own } = card;
-  const shown = useMemo(() => factsFor(facts, card), [facts, card]);
+  const { ref, fills, seconds, needs, favourite, own } = card;
+  const { brand, product, offer } = about;
+  const template = card.template ?? SHIPPED_BY_REF[templateKey(ref)];
+  const document = useMemo(
+    () => template && newPromotion(ref, template, { name: template.name, brand, product, offer, fills }),
+    [ref, template, brand, product, offer, fills],
+  );
+  const shown = useMemo(
+    () => (template && document ? factsFor(facts, { ref, template, document }) : facts),
+    [facts, ref, template, document],
+  );
+  if (!template || !document) return null;
   return (
     <li className="flex flex-col" aria-label={template.name}>
       <TrioPreview previews={previews} document={document} facts={shown} name={template.name} />
@@ -221,15 +245,16 @@ const Dot = () => (
 );
 
 /** What one preview shows: its own template and pictures only. */
-function factsFor(facts: Facts, { document, template }: Route.ComponentProps["loaderData"]["cards"][number]): Facts {
+function factsFor(
+  facts: Facts,
+  { ref, document, template }: { readonly ref: TemplateRef; readonly document: Promotion; readonly template: Template },
+): Facts {
   const used = new Set([...mediaShown(document), ...mediaOfTemplate(template)]);
   if (facts.product?.picture) used.add(facts.product.picture);
   return {
     ...facts,
     media: Object.fromEntries(Object.entries(facts.media).filter(([id]) => used.has(id))),
-    templates: Object.fromEntries(
-      Object.entries(facts.templates).filter(([key]) => key.startsWith(`${document.template.slug}@`)),
-    ),
+    templates: { [templateKey(ref)]: template },
   };
 }
 

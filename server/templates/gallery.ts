@@ -4,16 +4,17 @@ import { needsInWords, needsOf, templateLength } from "../../core/document/needs
 import { newPromotion } from "../../core/document/newPromotion";
 import { type Promotion, readPromotion } from "../../core/document/promotion";
 import { mediaOfTemplate } from "../../core/document/templatePackage";
-import { PURPOSES, type Purpose } from "../../core/document/template";
+import { PURPOSES, type Purpose, type Template } from "../../core/document/template";
 import { inScope } from "../../core/offer/scope";
 import { offerState } from "../../core/offer/validity";
+import { SHIPPED_BY_REF } from "../../core/templates/shipped";
 import { findByWords } from "../../core/text/findByWords";
 import { brandsOf } from "../brand/brandBook";
 import { readOffer } from "../catalogue/offerOnProduct";
 import { type TeamScope } from "../db/teamScope";
 import { isId } from "../ids";
 import { loadRenderInput } from "../promotions/loadFacts";
-import { firstFills, samplesFor } from "../promotions/samples";
+import { type Samples, firstFills, samplesFor } from "../promotions/samples";
 import { type OfferedTemplate, offeredTemplates } from "./templateStore";
 
 export const LENGTHS = [6, 10, 15, 30] as const;
@@ -47,8 +48,11 @@ export function readGalleryQuery(params: URLSearchParams): GalleryQuery {
 }
 
 /** A template in the gallery with a document that shows it. */
-export interface GalleryCard extends OfferedTemplate {
-  readonly document: Promotion;
+export interface GalleryCard extends Omit<OfferedTemplate, "template"> {
+  /** Null for one that ships, which pages have already. */
+  readonly template: Template | null;
+  /** What its preview is filled with, besides what comes from brand, product and offer. */
+  readonly fills: Promotion["fills"];
   readonly seconds: number;
   readonly needs: string;
   readonly favourite: boolean;
@@ -85,7 +89,7 @@ export async function loadGallery(scope: TeamScope, memberId: string, query: Gal
     total: offered.length,
     counts: purposeCounts(offered),
   };
-  if (!chosenBrand) return { ...common, product: null, facts: null, cards: [] as GalleryCard[] };
+  if (!chosenBrand) return { ...common, product: null, offer: null, facts: null, cards: [] as GalleryCard[] };
   const product =
     products.find(({ id }) => id === query.product) ??
     products.find(({ id }) => id === used.products.get(chosenBrand.id)) ??
@@ -93,31 +97,40 @@ export async function loadGallery(scope: TeamScope, memberId: string, query: Gal
     null;
   const offer = product ? await offerFor(scope, product) : null;
   const samples = await samplesFor(scope, product?.id ?? null);
-  const cards = shown.map((one): GalleryCard => {
-    const { ref, template } = one;
-    const fills = firstFills(template, samples);
-    const document = newPromotion(ref, template, {
-      name: template.name,
-      brand: chosenBrand.id,
-      product: product?.id ?? null,
-      offer,
-      fills,
-    });
-    return {
-      ...one,
-      document,
-      seconds: templateLength(template) / 1000,
-      needs: needsInWords(needsOf(template)),
-      favourite: favourites.has(ref.slug),
-    };
-  });
-  const [first] = cards;
-  const media = cards.flatMap(({ document, template }) => [...mediaShown(document), ...mediaOfTemplate(template)]);
-  const facts: Facts | null = first
-    ? (await loadRenderInput(scope, first.document, { media, templates: cards.map(({ ref }) => ref) })).facts
-    : null;
-  return { ...common, product: product?.id ?? null, facts, cards };
+  const previews = shown.map((one) =>
+    previewOf(one, { brand: chosenBrand.id, product: product?.id ?? null, offer }, samples),
+  );
+  const cards = shown.map(({ ref, template, own }, index): GalleryCard => ({
+    ref,
+    own,
+    template: own ? template : null,
+    fills: previews[index]?.fills ?? {},
+    seconds: templateLength(template) / 1000,
+    needs: needsInWords(needsOf(template)),
+    favourite: favourites.has(ref.slug),
+  }));
+  const [first] = previews;
+  const media = shown.flatMap(({ template }, index) => [
+    ...(previews[index] ? mediaShown(previews[index]) : []),
+    ...mediaOfTemplate(template),
+  ]);
+  const templates = shown.map(({ ref }) => ref);
+  const facts: Facts | null = first ? (await loadRenderInput(scope, first, { media, templates })).facts : null;
+  return { ...common, product: product?.id ?? null, offer, facts: facts && withoutShipped(facts), cards };
 }
+
+/** What a card shows: a promotion of its template as it would begin. */
+const previewOf = (
+  { ref, template }: OfferedTemplate,
+  chosen: { readonly brand: string; readonly product: string | null; readonly offer: string | null },
+  samples: Samples,
+): Promotion => newPromotion(ref, template, { ...chosen, name: template.name, fills: firstFills(template, samples) });
+
+/** Pages have the templates that ship. */
+const withoutShipped = (facts: Facts): Facts => ({
+  ...facts,
+  templates: Object.fromEntries(Object.entries(facts.templates).filter(([key]) => !(key in SHIPPED_BY_REF))),
+});
 
 function byShelf(
   offered: readonly OfferedTemplate[],
