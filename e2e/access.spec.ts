@@ -102,7 +102,7 @@ test("a reviewer can look, but not change", async ({ page }) => {
   await page.goto("/promotions/potting-week-terracotta/proof");
   await expect(page.getByLabel("Enlarged %")).toBeDisabled();
   await page.goto("/promotions/potting-week-terracotta/pace");
-  await expect(page.getByLabel("Length in seconds").first()).toBeDisabled();
+  await expect(page.getByLabel("Its length is")).toBeDisabled();
   await page.getByRole("button", { name: "Sound", exact: true }).click();
   await expect(page.getByRole("button", { name: "Add music …" })).toBeDisabled();
 });

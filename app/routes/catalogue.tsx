@@ -22,6 +22,7 @@ import { Button, ButtonLink } from "../components/Button";
 import { inputClasses } from "../components/Field";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
+import { Toasts } from "../components/Toasts";
 import { PageTurns } from "../components/PageTurns";
 import { useMarked } from "../components/useMarked";
 import { Tabs } from "../components/Tabs";
@@ -322,6 +323,7 @@ export default function Catalogue({
           onClose={() => setParam({ product: "" })}
         />
       )}
+      <Toasts above={0} />
     </main>
   );
 }

@@ -23,6 +23,7 @@ import type { Route } from "./+types/media";
 import { Button } from "../components/Button";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
+import { Toasts } from "../components/Toasts";
 import { Tabs } from "../components/Tabs";
 import { useDropZone } from "../components/useDropZone";
 import { useMarked } from "../components/useMarked";
@@ -316,6 +317,7 @@ export default function Media({
       {recording && (
         <Recorder onRecorded={(file) => add([file], { again: true })} onClose={() => setRecording(false)} />
       )}
+      <Toasts above={0} />
     </main>
   );
 }

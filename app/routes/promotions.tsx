@@ -23,6 +23,7 @@ import type { Route } from "./+types/promotions";
 import { ButtonLink } from "../components/Button";
 import { Choice, Field } from "../components/Field";
 import { PageHead } from "../components/PageHead";
+import { Toasts } from "../components/Toasts";
 import { PageTurns } from "../components/PageTurns";
 import { useMarked } from "../components/useMarked";
 import { MarkBox, MarkedPromotions } from "../promotions/MarkedPromotions";
@@ -135,6 +136,7 @@ export default function Promotions({ loaderData }: Route.ComponentProps) {
         ))}
       </ul>
       <PageTurns page={page} pages={pages} pageSize={pageSize} count={count} to={turned} />
+      <Toasts above={0} />
     </main>
   );
 }

@@ -9,7 +9,7 @@ test("what is done with is archived, taken back, found among the archived, and r
   const slug = await team.promotion();
   await team.signIn(page, "marketer");
   await page.goto("/promotions");
-  const list = page.getByRole("main").getByRole("listitem");
+  const list = page.getByRole("checkbox", { name: /^Mark / });
   await expect(list).toHaveCount(1);
   const name = (await page.getByRole("checkbox", { name: /^Mark / }).getAttribute("aria-label"))?.slice(5) ?? "";
   const mark = page.getByRole("checkbox", { name: `Mark ${name}` });
