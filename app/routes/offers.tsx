@@ -216,7 +216,8 @@ export default function Offers({
               </p>
             )}
             <p className="mt-4 text-sm text-soft">
-              {STACKING_RULE} Percentages are rounded down, reduced prices too: nothing is ever overstated.
+              {STACKING_RULE} Percentages are rounded down, and a saving is what is really saved: nothing is ever
+              overstated.
             </p>
           </section>
         )}
