@@ -2,7 +2,7 @@ import { logoContrast, logoFor, LOGO_CONTRAST } from "../brand/logoChoice";
 import { type BrandFacts, type PictureFacts } from "../document/facts";
 import { RHYTHM } from "../geometry/column";
 import { containPlace } from "../geometry/framing";
-import { type Rect, type Size, evenInsets, inset, rect } from "../geometry/rect";
+import { type Rect, type Size, rect } from "../geometry/rect";
 import { cutCard } from "../type/outline";
 import { type DisplayNode } from "./displayList";
 import { containNode } from "./pictureNodes";
@@ -24,7 +24,7 @@ export function shownLogo({ logos, palette }: BrandFacts, ground: string | null)
 }
 
 /** The clear space that the brand asks for around its logo, and never less than a plate needs. */
-function padOf({ logoRules }: BrandFacts, plated: boolean, height: number): number {
+export function padOf({ logoRules }: BrandFacts, plated: boolean, height: number): number {
   return plated ? Math.max(RHYTHM * 2, (height * logoRules.clearSpace) / (1 + 2 * logoRules.clearSpace)) : 0;
 }
 
@@ -54,5 +54,6 @@ export function logoNodes(brand: BrandFacts, { picture, plated }: ShownLogo, pla
   const plate: DisplayNode[] = plated
     ? [{ kind: "shape", outline: cutCard(place, RHYTHM), at: { x: 0, y: 0 }, ink: brand.palette.card }]
     : [];
-  return [...plate, containNode(picture, inset(place, evenInsets(pad)))];
+  const inside = rect(place.x + pad, place.y + pad, place.width - 2 * pad, place.height - 2 * pad);
+  return [...plate, containNode(picture, inside)];
 }

@@ -10,7 +10,7 @@ import { type Outline, cutCard } from "../type/outline";
 import { type GroundInks } from "./brandStyle";
 import { codeOutline, codedLink } from "./codeOutline";
 import { type DisplayNode } from "./displayList";
-import { type ShownLogo, logoNodes, logoSize } from "./plateLogo";
+import { type ShownLogo, logoNodes, logoSize, padOf } from "./plateLogo";
 import { markOutline } from "./markOutline";
 import { MOST_STARS, starCount, starOutline } from "./starOutline";
 import { type Typesetter, type WordsToSet, roleFace, setWords, wordNodes } from "./wordsBlock";
@@ -82,7 +82,8 @@ export function setEntry(
     }
     case "logo": {
       if (!logo) return { ...bare, width: 0, height: 0 };
-      const { width, height, pad } = logoSize(brand, logo, { width: box.width * 0.62, height: box.height });
+      const { width, height } = logoSize(brand, logo, { width: box.width * 0.62, height: box.height });
+      const pad = padOf(brand, logo.plated, mostHeight(entry, setter) ?? height);
       return { ...bare, width, height, inside: { x: pad, y: pad } };
     }
     case "code": {

@@ -44,7 +44,7 @@ export const BACK_IN_STOCK = template({
   about: "Six seconds: it was gone, it is here again, and how to get one before it goes once more.",
   scenes: [
     scene("back", "Back", {
-      length: 3600,
+      length: 3400,
       arrangement: by("full-picture", { words: "middle" }),
       slots: [
         words("headline", "headline", { fallback: "Back on the shelf" }),

@@ -48,7 +48,7 @@ export const PRICE_ON_A_CARD = template({
   about: "Seven seconds for a feed: the product on your colour, its price on a badge, and where to get it.",
   scenes: [
     scene("card", "Card", {
-      length: 4400,
+      length: 4500,
       arrangement: by("cut-out-card"),
       slots: [
         words("name", "name", { label: "Product", binding: "product.name" }),
@@ -101,7 +101,7 @@ export const COUNTDOWN = template({
       overlap: 200,
     }),
     scene("offer", "Offer", {
-      length: 3500,
+      length: 3100,
       arrangement: by("full-picture", { words: "bottom" }),
       slots: [
         words("headline", "headline", { binding: "offer.badge", fallback: "Before it is gone" }),

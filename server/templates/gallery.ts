@@ -18,6 +18,8 @@ import { type Samples, firstFills, samplesFor } from "../promotions/samples";
 import { type OfferedTemplate, offeredTemplates } from "./templateStore";
 
 export const LENGTHS = [6, 10, 15, 30] as const;
+/** Who looks for a length takes what is hardly longer or shorter. */
+const LENGTH_MS_APART = 1000;
 export const NEEDS = ["words only", "one picture", "several pictures", "clips", "an offer"] as const;
 export const SHELVES = ["all", "favourites", "recent", "own"] as const;
 
@@ -152,7 +154,7 @@ function byShelf(
 
 function answers({ template }: OfferedTemplate, { purpose, length, needs }: GalleryQuery): boolean {
   if (purpose !== "" && template.purpose !== purpose) return false;
-  if (length > 0 && Math.round(templateLength(template) / 1000) !== length) return false;
+  if (length > 0 && Math.abs(templateLength(template) - length * 1000) > LENGTH_MS_APART) return false;
   const { pictures, clips, offer } = needsOf(template);
   switch (needs) {
     case "words only":

@@ -279,7 +279,7 @@ test("the gallery answers by purpose, length and words, and knows favourites", a
       ({ ref }) => ref.slug,
     );
   expect(await found("purpose=quote")).toEqual(["in-their-words"]);
-  expect(await found("length=6")).toEqual(["back-on-the-shelf"]);
+  expect(await found("length=6")).toEqual(["price-on-a-card", "back-on-the-shelf"]);
   expect(await found("words=invitation+code")).toEqual(["you-are-invited"]);
   expect(await found("shelf=favourites")).toEqual([]);
   await setFavourite(team.scope, team.memberId, "last-days", true);
