@@ -35,6 +35,7 @@ test("a dip through white takes 0.6 s and shows neither scene in its middle; a w
     await dropOn(choose(scene).getByRole("button", { name: "Choose picture" }), path);
     await expect(choose(scene).getByText(`all-${color}`)).toBeVisible({ timeout: 90_000 });
   }
+  await expect(page.getByText("saved", { exact: true })).toBeVisible();
   // The picture as large as the frame, so that its colour is seen everywhere but under words.
   await page.getByRole("button", { name: "Scene 2: arrangement" }).click();
   await page.getByLabel("Arrangement", { exact: true }).selectOption({ label: "Full picture" });
