@@ -38,7 +38,10 @@ test("the gallery finds templates by purpose, length, needs and words, plays the
   await expect(found.locator("[data-preview=playing]")).toBeVisible();
   await page.keyboard.press("Enter");
   await expect(found.locator("[data-preview=resting]")).toBeVisible();
+  // It is shown at once, and kept a moment later.
+  const kept = page.waitForResponse((answer) => answer.request().method() === "POST");
   await page.getByRole("button", { name: "Before and after is a favourite" }).click();
+  await kept;
   await expect(page.getByRole("button", { name: "Before and after is a favourite" })).toHaveAttribute(
     "aria-pressed",
     "true",
