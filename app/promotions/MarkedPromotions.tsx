@@ -37,8 +37,8 @@ export function MarkedPromotions({
 }) {
   const fetcher = useFetcher<{ readonly change: Change; readonly count: number }>();
   const [isSure, setSure] = useState(false);
-  const send = (change: Change, changed: readonly string[]): void =>
-    void fetcher.submit({ intent: change, ids: changed.join(",") }, { method: "post" });
+  const send = (change: Change): void =>
+    void fetcher.submit({ intent: change, ids: ids.join(",") }, { method: "post" });
   const submit = useSubmit();
   // The bar is gone by then: what is taken back goes a way of its own.
   const takeBack = (archived: readonly string[]): void =>
@@ -60,13 +60,13 @@ export function MarkedPromotions({
       <span className="font-semibold">{ids.length} marked</span>
       {isArchive ? (
         <>
-          <button type="button" className="underline" onClick={() => send("restore", ids)}>
+          <button type="button" className="underline" onClick={() => send("restore")}>
             Put back
           </button>
           {isSure ? (
             <span className="flex items-center gap-3 text-wrong">
               Their versions and renditions go too.
-              <button type="button" className="font-semibold underline" onClick={() => send("remove", ids)}>
+              <button type="button" className="font-semibold underline" onClick={() => send("remove")}>
                 Remove for good
               </button>
             </span>
@@ -77,7 +77,7 @@ export function MarkedPromotions({
           )}
         </>
       ) : (
-        <button type="button" className="underline" onClick={() => send("archive", ids)}>
+        <button type="button" className="underline" onClick={() => send("archive")}>
           Archive
         </button>
       )}

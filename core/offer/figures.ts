@@ -32,12 +32,7 @@ export function offerFigures(price: Money, terms: OfferTerms): OfferFigures | nu
       if (!(terms.percent > 0 && terms.percent <= 100))
         throw new RangeError(`A percentage off must be above 0 and at most 100, got ${terms.percent}.`);
       const left = new Decimal(100).minus(terms.percent).div(100);
-      const now = withEnding(
-        money(new Decimal(price.amount).times(left).floor().toNumber(), price.currency),
-        terms.ending,
-        terms.endingWay,
-      );
-      const figures = lowered(price, now, terms);
+      const figures = lowered(price, new Decimal(price.amount).times(left).floor().toNumber(), terms);
       return terms.ending === "exact"
         ? { ...figures, percent: Math.min(figures.percent, Math.floor(terms.percent)) }
         : figures;
@@ -45,11 +40,7 @@ export function offerFigures(price: Money, terms: OfferTerms): OfferFigures | nu
     case "money-off":
       sameCurrency(price, terms.amount);
       if (terms.amount.amount > price.amount) throw new RangeError("The amount off is more than the product costs.");
-      return lowered(
-        price,
-        withEnding(money(price.amount - terms.amount.amount, price.currency), terms.ending, terms.endingWay),
-        terms,
-      );
+      return lowered(price, price.amount - terms.amount.amount, terms);
     case "new-price":
       sameCurrency(price, terms.price);
       if (terms.price.amount >= price.amount) throw new RangeError("The new price must be below the price before.");
@@ -109,8 +100,9 @@ export function bundleFigures(prices: readonly Money[], bundle: Money): OfferFig
   return between(prices.length, was, bundle);
 }
 
-/** Where a price is brought up to its ending, that may be the price before, or more. */
-function lowered(was: Money, now: Money, { ending, endingWay = "down" }: WithEnding): OfferFigures {
+/** A price that is lowered to so many minor units, and from there brought to its ending; up, that may be no less than before. */
+function lowered(was: Money, reduced: number, { ending, endingWay = "down" }: WithEnding): OfferFigures {
+  const now = withEnding(money(reduced, was.currency), ending, endingWay);
   if (endingWay !== "down" && now.amount >= was.amount)
     throw new RangeError(`Ending in ${ending}, the price would be no lower than before.`);
   return between(1, was, now);
