@@ -23,7 +23,8 @@ export function useOfferEffect(form: RefObject<HTMLFormElement | null>): {
     typed.set("intent", "try-offer");
     // A name is asked for when it is saved.
     if (typed.get("name") === "") typed.set("name", "This offer");
-    void fetcher.submit(typed, { method: "post" });
+    // Nothing is changed by it: what the page shows besides need not be asked for again.
+    void fetcher.submit(typed, { method: "post", defaultShouldRevalidate: false });
   };
   const tryOut = (): void => {
     clearTimeout(timer.current);
