@@ -13,6 +13,7 @@ export default [
   route("events", "routes/events.ts"),
   route("brand-book/palette/:format", "routes/brandPalette.ts"),
   route("catalogue/products.csv", "routes/productsCsv.ts"),
+  route("catalogue/offers/tried", "routes/offerTried.ts"),
   route("media/upload", "routes/mediaUpload.ts"),
   route("media/shelf/:slug/preview", "routes/shelfPreview.ts"),
   route("media/backdrops/preview", "routes/backdropPreview.ts"),

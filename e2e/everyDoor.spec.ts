@@ -83,7 +83,7 @@ const FORMS: readonly Form[] = [
   { at: "/catalogue", fields: { intent: "bulk", do: "tag", tag: "pots", ids: ID } },
   { at: "/catalogue", fields: { intent: "remove-product", id: ID } },
   { at: "/catalogue/offers", fields: offer },
-  { at: "/catalogue/offers", fields: { ...offer, intent: "try-offer" } },
+  { at: "/catalogue/offers/tried", fields: offer },
   { at: "/catalogue/offers", fields: { intent: "remove-offer", id: ID } },
   ...["remove", "restore", "follow", "logo", "no-logo", "rename", "focal"].map((intent) =>
     media(intent, { name: "x", focal: '{"x":0.5,"y":0.5}' }),

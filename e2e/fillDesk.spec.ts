@@ -3,6 +3,7 @@ import { type Page, expect, test } from "@playwright/test";
 import sharp from "sharp";
 import { newPromotion } from "./newPromotion";
 import { signInAs } from "./people";
+import { openSceneTools } from "./sceneTools";
 
 /** The Fill desk as people use it: typing, undo, the trio and its strip, two people at once. */
 test.beforeEach(async ({ page }) => {
@@ -197,7 +198,7 @@ test("an empty scene is put in, moved by keyboard and by hand, skipped, shown ag
   await page.mouse.up();
   await expect(strip).toHaveText("1Product2Headline3Offer4Quote5Sign-off");
 
-  await page.getByRole("button", { name: "Scene 1: arrangement" }).click();
+  await openSceneTools(page, 1);
   await page.getByRole("button", { name: "Skip" }).click();
   await expect(strip).toHaveText("1Headline2Offer3Quote4Sign-off");
   const skipped = page.getByRole("region", { name: "Product, skipped" });
@@ -206,7 +207,7 @@ test("an empty scene is put in, moved by keyboard and by hand, skipped, shown ag
   await page.reload();
   await skipped.getByRole("button", { name: "Show again" }).click();
   await expect(strip).toHaveText("1Product2Headline3Offer4Quote5Sign-off");
-  await page.getByRole("button", { name: "Scene 1: arrangement" }).click();
+  await openSceneTools(page, 1);
   await page.getByRole("button", { name: "Take out" }).click();
   await expect(strip).toHaveText("1Headline2Offer3Quote4Sign-off");
   await saved(page);

@@ -9,6 +9,7 @@ import sharp from "sharp";
 import { ffmpeg, ffprobe } from "./files";
 import { signInAs } from "./people";
 import { startRender } from "./startRender";
+import { openSceneTools } from "./sceneTools";
 
 /** The main job, as a marketer does it: bring a picture and a clip, fill, look, render, download. */
 test.describe.configure({ mode: "serial" });
@@ -84,7 +85,7 @@ test("fills a template with them, sees three formats, and finds it all again aft
   await choose(page, "Scene 2, Product", "Choose picture or clip", "pouring.mp4");
   // Four seconds instead of fifteen: each scene is given one, or half a second more where the next comes in over it.
   for (const [scene, seconds] of [1.5, 1.5, 1.5, 1].entries()) {
-    await page.getByRole("button", { name: `Scene ${scene + 1}: arrangement` }).click();
+    await openSceneTools(page, scene + 1);
     await page.getByLabel("Length in seconds").fill(String(seconds));
     await page.keyboard.press("Escape");
   }

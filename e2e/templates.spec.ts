@@ -6,6 +6,7 @@ import jsqr from "jsqr";
 import { newPromotion } from "./newPromotion";
 import { signInAs } from "./people";
 import { FORMATS, goToFrame, pixels, savedProof } from "./proofs";
+import { openSceneTools } from "./sceneTools";
 
 /** Each template with a scene of it; that the proof of every arrangement equals its render is in proofEqualsRender.spec.ts. */
 const INSERTED = [
@@ -101,7 +102,7 @@ test("an arrangement is swapped and the template changed; fills are kept, what f
   await signInAs(page, "Tamsin Kell");
   await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
   await page.getByRole("textbox", { name: "Headline" }).fill("Kept through everything");
-  await page.getByRole("button", { name: "Scene 1: arrangement" }).click();
+  await openSceneTools(page, 1);
   await page.getByRole("combobox", { name: /^Arrangement/ }).selectOption("Split");
   await expect(page.getByText("A picture beside or above its words.")).toBeVisible();
   await page.keyboard.press("Escape");
@@ -123,7 +124,7 @@ test("an arrangement is swapped and the template changed; fills are kept, what f
 test("what a template locks is closed to a marketer, and refused by the server in words", async ({ page }) => {
   await signInAs(page, "Tamsin Kell");
   const slug = await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
-  await page.getByRole("button", { name: "Scene 4: arrangement" }).click();
+  await openSceneTools(page, 4);
   await expect(page.getByRole("button", { name: "Take out (locked)" })).toBeDisabled();
   await expect(page.getByLabel("Arrangement (locked)")).toBeDisabled();
   const refusals = (): Promise<unknown> =>

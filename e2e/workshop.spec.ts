@@ -1,6 +1,7 @@
 import { type Page, expect, test } from "@playwright/test";
 import { axeFaults } from "./axe";
 import { signInAs } from "./people";
+import { openSceneTools } from "./sceneTools";
 
 /** A copy of a shipped template in the workshop, with its first scene chosen and its proofs painted. */
 async function openCopy(page: Page, template: string): Promise<string> {
@@ -187,7 +188,7 @@ test("a new edition is announced in promotions of the one before, the move is pr
   await filler.getByRole("button", { name: "Fill the first version" }).click();
   await filler.waitForURL(/\/promotions\/(?!new)/);
   await expect(filler.getByText(/Edition 2/)).toBeHidden();
-  await filler.getByRole("button", { name: /Scene 1: arrangement/ }).click();
+  await openSceneTools(filler, 1);
   await filler.getByLabel(`Colour of ${label}`).selectOption("accent");
   const places = filler.getByRole("button", { name: /^Place .* by hand/ });
   for (const place of await places.all())

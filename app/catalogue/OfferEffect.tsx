@@ -1,41 +1,65 @@
-import { type RefObject, useEffect, useEffectEvent, useRef } from "react";
-import { useFetcher } from "react-router";
-import type { OfferSheetRow } from "../../server/catalogue/offerSheet";
+import { type RefObject, useEffect, useEffectEvent, useRef, useState } from "react";
+import { type InferType, array, number, object, string } from "yup";
 
 /** What an offer that is being typed would make of some products. */
-interface Effect {
-  readonly rows: readonly OfferSheetRow[];
-  readonly count: number;
-}
+const effectSchema = object({
+  rows: array(
+    object({
+      id: string().required(),
+      name: string().defined(),
+      was: string().defined(),
+      now: string().defined(),
+      saving: string().defined(),
+      percent: string().defined(),
+      long: string().defined(),
+      reason: string().defined().nullable(),
+      finding: string().defined().nullable(),
+    }),
+  ).required(),
+  count: number().required(),
+});
+type Effect = InferType<typeof effectSchema>;
+const answer = object({ effect: effectSchema.defined().nullable() });
 
 const TRY_AFTER_MS = 300;
 
-/** Asks the server what an offer comes to as it stands in its form, soon after each change. */
+/**
+ * Asks the server what an offer comes to as it stands in its form, soon after each change. It asks beside the router: an
+ * action of its would end, with what the page showed before, a navigation that is under way, as after “Save”.
+ */
 export function useOfferEffect(form: RefObject<HTMLFormElement | null>): {
   readonly effect: Effect | null;
   readonly tryOut: () => void;
 } {
-  const fetcher = useFetcher<{ readonly tried?: Effect | null }>();
+  const [effect, setEffect] = useState<Effect | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
-  const ask = (): void => {
-    if (!form.current) return;
-    const typed = new FormData(form.current);
-    typed.set("intent", "try-offer");
+  const asking = useRef<AbortController>(undefined);
+  async function ask(form: HTMLFormElement): Promise<void> {
+    const typed = new FormData(form);
     // A name is asked for when it is saved.
     if (typed.get("name") === "") typed.set("name", "This offer");
-    // Nothing is changed by it: what the page shows besides need not be asked for again.
-    void fetcher.submit(typed, { method: "post", defaultShouldRevalidate: false });
-  };
-  const tryOut = (): void => {
+    const { signal } = (asking.current = new AbortController());
+    const response = await fetch("/catalogue/offers/tried", { method: "POST", body: typed, signal });
+    const body: unknown = await response.json();
+    if (answer.isValidSync(body) && !signal.aborted) setEffect(body.effect);
+  }
+  function stop(): void {
     clearTimeout(timer.current);
-    timer.current = setTimeout(ask, TRY_AFTER_MS);
+    asking.current?.abort();
+  }
+  const tryOut = (): void => {
+    stop();
+    timer.current = setTimeout(() => {
+      // Where no answer comes, what it came to before stays until the next change asks again.
+      if (form.current) ask(form.current).catch(() => undefined);
+    }, TRY_AFTER_MS);
   };
   const tryFirst = useEffectEvent(tryOut);
   useEffect(() => {
     tryFirst();
-    return () => clearTimeout(timer.current);
+    return stop;
   }, []);
-  return { effect: fetcher.data?.tried ?? null, tryOut };
+  return { effect, tryOut };
 }
 
 /** What an offer comes to on the first products that it is for. */

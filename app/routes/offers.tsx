@@ -5,10 +5,10 @@ import { money, writePrice } from "../../core/offer/money";
 import { STACKING_RULE } from "../../core/offer/stacking";
 import { wallTime } from "../../core/offer/validity";
 import { formText } from "../../server/formText";
-import { NO_ID, readIds } from "../../server/ids";
+import { readIds } from "../../server/ids";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
-import { readOfferForm, removeOffer, saveOffer } from "../../server/catalogue/offers";
-import { type OfferSheetRow, SHEET_ROWS, listOffers, offerSheet, sheetOf } from "../../server/catalogue/offerSheet";
+import { removeOffer, saveOffer } from "../../server/catalogue/offers";
+import { type OfferSheetRow, SHEET_ROWS, listOffers, offerSheet } from "../../server/catalogue/offerSheet";
 import { productTags } from "../../server/catalogue/productList";
 import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/offers";
@@ -22,8 +22,6 @@ import { Tabs } from "../components/Tabs";
 import { ScrollBox } from "../components/ScrollBox";
 
 const MOST_CHOICES = 500;
-/** What an offer would make of so many products is shown while it is typed. */
-const ROWS_TRIED = 4;
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { scope, team } = await requirePerson(request);
@@ -80,14 +78,6 @@ export async function action({ request }: Route.ActionArgs) {
     const [id] = readIds(formText(form, "id"));
     const problem = id ? await removeOffer(scope, id) : "There is no such offer in your team.";
     return data({ ...answer({ saved: problem === null, problem }), id: undefined }, { status: problem ? 409 : 200 });
-  }
-  if (formText(form, "intent") === "try-offer") {
-    const typed = await readOfferForm(scope, team, form);
-    // What is not whole yet is tried when it is.
-    if (!typed.ok) return { ...answer({}), id: undefined, tried: null };
-    const offer = { ...typed.values, id: typed.values.id ?? NO_ID };
-    const { rows, count } = await sheetOf(scope, offer, { locale: team.locale, most: ROWS_TRIED });
-    return { ...answer({}), id: undefined, tried: { rows, count } };
   }
   const result = await saveOffer(scope, team, form);
   if (!result.ok) return data({ ...answer({ problems: result.problems }), id: undefined }, { status: 422 });

@@ -2,6 +2,7 @@ import { readFile } from "node:fs/promises";
 import { type Page, expect, test } from "@playwright/test";
 import sharp from "sharp";
 import { openShortPromotion } from "../newPromotion";
+import { openSceneTools } from "../sceneTools";
 
 /** Where a promotion is to be posted is said, what is drawn over it there is seen, and what is hidden or too long is mended. */
 
@@ -32,14 +33,14 @@ test("a headline under a caption is found, hatched and put back; what is too lon
   // A designer may place what the template keeps in its place.
   await openShortPromotion(page, "clear-of-furniture", "Delphine Orrow");
   // The headline is pushed down to the foot of the vertical format.
-  await page.getByRole("button", { name: "Scene 1: arrangement" }).click();
+  await openSceneTools(page, 1);
   await page.getByRole("button", { name: "Place Headline by hand" }).click();
   const handles = page.locator("[data-handles=vertical]");
   await handles.focus();
   for (let step = 0; step < 22; step++) await page.keyboard.press("Shift+ArrowDown");
   await expect(handles).toHaveAttribute("aria-label", /outside the safe area/);
   await page.keyboard.press("Escape");
-  await page.getByRole("button", { name: "Scene 1: arrangement" }).click();
+  await openSceneTools(page, 1);
   await page.getByLabel("Length in seconds").fill("16");
   await page.keyboard.press("Escape");
 

@@ -8,6 +8,7 @@ import { openShortPromotion } from "../newPromotion";
 import { bothSides } from "../proofs";
 import { setItem } from "../itemsOver";
 import { renderDrafts } from "../startRender";
+import { openSceneTools } from "../sceneTools";
 
 /** A number is counted up on a plate, a word stands out in a second colour, and lines have their numbers. */
 
@@ -16,7 +17,7 @@ test("a counter counts to its number and stays there; a word stands out; the pro
 }) => {
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
   await openShortPromotion(page, "counted-up");
-  await page.getByRole("button", { name: "Scene 1: arrangement" }).click();
+  await openSceneTools(page, 1);
   await page.getByLabel("Length in seconds").fill("3");
   await page.keyboard.press("Escape");
 

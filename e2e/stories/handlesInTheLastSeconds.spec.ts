@@ -9,6 +9,7 @@ import { downloadRendition } from "../ownClips";
 import { addItem, setItem } from "../itemsOver";
 import { renderDrafts } from "../startRender";
 import { openShortPromotion } from "../newPromotion";
+import { openSceneTools } from "../sceneTools";
 
 /** Two handles stand centred and equally large in the last three seconds; a title is there all the time. */
 
@@ -21,8 +22,8 @@ test("two handles in the last 3 s, equal and centred; a title through the whole 
   for (const [scene, seconds] of [
     [1, "3"],
     [2, "4"],
-  ]) {
-    await page.getByRole("button", { name: `Scene ${scene}: arrangement` }).click();
+  ] as const) {
+    await openSceneTools(page, scene);
     await page.getByLabel("Length in seconds").fill(String(seconds));
     await page.keyboard.press("Escape");
   }

@@ -9,6 +9,7 @@ import { coloredClip, colorsIn, dropOn, isBlue, isRed } from "../ownClips";
 import { signInAs } from "../people";
 import { renderedSquare } from "../startRender";
 import { type VideoFrame, frameAt } from "../videoFrames";
+import { openSceneTools } from "../sceneTools";
 
 /**
  * A heading stands over four sections that look like one shot, a line under them changes, and bars in a colour of the
@@ -20,9 +21,7 @@ const section = (page: Page, at: number) => page.getByRole("region", { name: `Sc
 
 /** Moves what is called so in the square, by keys, until its upper edge is there. */
 async function placeAt(page: Page, label: string, top: number): Promise<void> {
-  await section(page, 1)
-    .getByRole("button", { name: /: arrangement/ })
-    .click();
+  await openSceneTools(page, 1);
   await page.getByRole("button", { name: `Place ${label} by hand` }).click();
   await expect(handles(page, "square")).toBeVisible();
   await handles(page, "square").focus();
@@ -54,17 +53,15 @@ test("a heading stays through four joined sections, the line below changes, one 
   await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
   await onlyIn(page, "square");
   // All but the product's scene and the sign-off is taken out.
-  for (const name of ["Scene 1, Headline", "Scene 2, Offer"]) {
-    await page
-      .getByRole("region", { name })
-      .getByRole("button", { name: /: arrangement/ })
-      .click();
+  for (const [scene, name] of [
+    [1, "Headline"],
+    [2, "Offer"],
+  ] as const) {
+    await openSceneTools(page, scene);
     await page.getByRole("button", { name: "Take out", exact: true }).click();
-    await expect(page.getByRole("region", { name })).toHaveCount(0);
+    await expect(page.getByRole("region", { name: `Scene ${scene}, ${name}` })).toHaveCount(0);
   }
-  await section(page, 1)
-    .getByRole("button", { name: /: arrangement/ })
-    .click();
+  await openSceneTools(page, 1);
   await page.getByLabel("Arrangement", { exact: true }).selectOption({ label: "Full picture" });
   await page.keyboard.press("Escape");
   await dropOn(
@@ -87,9 +84,7 @@ test("a heading stays through four joined sections, the line below changes, one 
   await page.getByRole("link", { name: "Fill", exact: true }).click();
 
   for (const at of [1, 2, 3]) {
-    await section(page, at)
-      .getByRole("button", { name: /: arrangement/ })
-      .click();
+    await openSceneTools(page, at);
     await page.getByRole("button", { name: "Repeat", exact: true }).click();
     await page.keyboard.press("Escape");
     await section(page, at + 1)

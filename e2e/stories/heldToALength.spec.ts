@@ -7,6 +7,7 @@ import { newPromotion, onlyIn } from "../newPromotion";
 import { downloadRendition } from "../ownClips";
 import { signInAs } from "../people";
 import { renderDrafts } from "../startRender";
+import { openSceneTools } from "../sceneTools";
 
 /** A promotion is held to a length: its scenes share the difference, and none gets too short to be read. */
 
@@ -85,7 +86,7 @@ test("a promotion is made 20 s, refused 3 s, held to 12 s by timecode, its scene
   // A scene that comes in later makes it longer than it is held to: that is found, and one press shares it again.
   await isSaved(page);
   await page.getByRole("link", { name: "Fill", exact: true }).click();
-  await page.getByRole("button", { name: "Scene 1: arrangement" }).click();
+  await openSceneTools(page, 1);
   await page.getByLabel("Length in seconds").fill("8");
   await page.keyboard.press("Escape");
   await isSaved(page);

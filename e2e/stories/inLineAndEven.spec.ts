@@ -1,6 +1,7 @@
 import { type Page, expect, test } from "@playwright/test";
 import { centre, handles, placeIn } from "../handles";
 import { openShortPromotion } from "../newPromotion";
+import { openSceneTools } from "../sceneTools";
 
 /** Words, the logo and a label are taken together on a proof, put in line in every format, spaced by a number, dragged as one. */
 
@@ -22,7 +23,7 @@ test("a headline, the logo and a label are centred at once in three formats, spa
 
   // Where the headline and the logo are, as their handles say.
   const whereIs = async (press: string): Promise<{ x: number; y: number }> => {
-    await page.getByRole("button", { name: "Scene 1: arrangement" }).click();
+    await openSceneTools(page, 1);
     await page.getByRole("button", { name: press }).click();
     await expect(handles(page, "square")).toBeVisible();
     const { x, y, width, height } = await placeIn(page, "square");
@@ -95,7 +96,7 @@ test("a headline, the logo and a label are centred at once in three formats, spa
     return all;
   };
   const inScene = (name: string) => async (): Promise<void> => {
-    await page.getByRole("button", { name: "Scene 1: arrangement" }).click();
+    await openSceneTools(page, 1);
     await page.getByRole("button", { name }).click();
   };
   const words = await placed(inScene("Place Headline by hand"));

@@ -7,6 +7,7 @@ import { ffprobe } from "../files";
 import { onlyIn, openShortPromotion } from "../newPromotion";
 import { type Rgb, colorsIn, dropOn, isBlue, isRed } from "../ownClips";
 import { renderedSquare } from "../startRender";
+import { openSceneTools } from "../sceneTools";
 
 /** One scene gives way to the next through white for a chosen time, then by an edge that crosses at an angle. */
 
@@ -37,7 +38,7 @@ test("a dip through white takes 0.6 s and shows neither scene in its middle; a w
   }
   await expect(page.getByText("saved", { exact: true })).toBeVisible();
   // The picture as large as the frame, so that its colour is seen everywhere but under words.
-  await page.getByRole("button", { name: "Scene 2: arrangement" }).click();
+  await openSceneTools(page, 2);
   await page.getByLabel("Arrangement", { exact: true }).selectOption({ label: "Full picture" });
   await page.keyboard.press("Escape");
 

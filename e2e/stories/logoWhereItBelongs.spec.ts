@@ -8,18 +8,19 @@ import { openShortPromotion } from "../newPromotion";
 import { downloadRendition } from "../ownClips";
 import { renderDrafts } from "../startRender";
 import { frameAt } from "../videoFrames";
+import { openSceneTools } from "../sceneTools";
 
 /** The logo is put where it belongs: in one format by keys, in another by hand, and so in every scene. */
 
 async function takeLogo(page: Page, scene: number): Promise<void> {
-  await page.getByRole("button", { name: `Scene ${scene}: arrangement` }).click();
+  await openSceneTools(page, scene);
   await page.getByRole("button", { name: "Place the logo by hand" }).click();
   await expect(handles(page, "vertical")).toBeVisible();
 }
 
 /** In scene settings that are open for as long. */
 async function inTools(page: Page, scene: number, press: string): Promise<void> {
-  await page.getByRole("button", { name: `Scene ${scene}: arrangement` }).click();
+  await openSceneTools(page, scene);
   await page.getByRole("button", { name: press }).click();
   await page.keyboard.press("Escape");
 }
@@ -30,7 +31,7 @@ test("the logo is moved by keys in vertical, by hand in square, stands so in eve
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
   await openShortPromotion(page, "logo-by-hand");
   // Two scenes that show it.
-  await page.getByRole("button", { name: "Scene 2: arrangement" }).click();
+  await openSceneTools(page, 2);
   await page.getByLabel("Arrangement", { exact: true }).selectOption({ label: "Full picture" });
   await page.getByLabel("Logo shown").check();
   await page.keyboard.press("Escape");

@@ -6,6 +6,7 @@ import { ffmpeg, ffprobe } from "../files";
 import { onlyIn, openShortPromotion } from "../newPromotion";
 import { type Rgb, colorsIn, downloadRendition, dropOnSlot, isRed } from "../ownClips";
 import { renderDrafts } from "../startRender";
+import { openSceneTools } from "../sceneTools";
 
 /** A lying clip stands whole over its own blur in the standing shape; it is trimmed, and two parts of it are left out. */
 
@@ -56,7 +57,7 @@ test("a lying clip over its own blur is trimmed, and two seconds are left out of
   await page.keyboard.press("Control+z");
   await expect(hook.getByText("five-colours · clip 2.6 s in 3 parts")).toBeVisible();
 
-  await hook.getByRole("button", { name: /^Scene 1: arrangement/ }).click();
+  await openSceneTools(page, 1);
   await page.getByLabel("Length in seconds").fill("2.9");
   await page.keyboard.press("Escape");
   await page.getByRole("link", { name: "On to the proofs" }).click();

@@ -10,6 +10,7 @@ import { onlyIn, openShortPromotion } from "../newPromotion";
 import { type Rgb, colorsIn, dropOn } from "../ownClips";
 import { renderedSquare } from "../startRender";
 import { frameAt } from "../videoFrames";
+import { openSceneTools } from "../sceneTools";
 
 /** Square, 17 s from a minute of footage: three cuts, one at 2.28 times, words at 1, 7 and 13 s, a call to action over blur and shade. */
 
@@ -43,8 +44,8 @@ test("17 s to the frame; each cut shows what it should, the fast one in its time
   for (const [scene, seconds] of [
     [1, "13.5"],
     [2, "4"],
-  ]) {
-    await page.getByRole("button", { name: `Scene ${scene}: arrangement` }).click();
+  ] as const) {
+    await openSceneTools(page, scene);
     await page.getByLabel("Length in seconds").fill(String(seconds));
     if (scene === 2) {
       await page.getByLabel("Arrangement", { exact: true }).selectOption({ label: "Full picture" });

@@ -8,6 +8,7 @@ import { type Rgb, colorsIn, dropOn, isBlue, isRed } from "../ownClips";
 import { signInAs } from "../people";
 import { soundingClip } from "../soundingClip";
 import { renderedSquare } from "../startRender";
+import { openSceneTools } from "../sceneTools";
 
 /** Thirty seconds in another order: a dip through white between two scenes, a shot slowed to 60 %, and a look that is made lighter. */
 
@@ -26,7 +27,7 @@ test("slowed to 60 % a second of the clip lasts 1.67 s and the whole still 30 s;
   await dropOn(product.getByRole("button", { name: "Choose picture or clip" }), await soundingClip(folder));
   await expect(product.getByText("own-clip · clip 3.0 s")).toBeVisible({ timeout: 90_000 });
   // The offer comes before the product.
-  await product.getByRole("button", { name: /^Scene 2: arrangement/ }).click();
+  await openSceneTools(page, 2);
   await page.getByRole("button", { name: "Later" }).click();
   await page.keyboard.press("Escape");
   await expect(page.getByRole("region", { name: "Scene 3, Product" })).toBeVisible();
