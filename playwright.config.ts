@@ -2,7 +2,7 @@ import { defineConfig } from "@playwright/test";
 import { CHROMIUM } from "./server/testing/chromium";
 
 /** These kill parts of the instance under test: nothing may run beside them. */
-const ALONE = ["**/workerKilled.spec.ts", "**/twoPeopleAtOnce.spec.ts"];
+const ALONE = ["**/workerKilled.spec.ts", "**/twoPeopleAtOnce.spec.ts", "**/queue.spec.ts"];
 /** What is long and rough: only all of it is tested with `bin/test --full`. */
 const FAULTS = ["**/faults/**", "**/long/**"];
 const isFull = process.env["TEST_FULL"] === "yes";

@@ -28,6 +28,7 @@ export const CLIENT_PACKAGES: readonly string[] = [
   "recharts",
   "sonner",
   "tinykeys",
+  "tus-js-client",
   "unicode-segmenter/grapheme",
   "uuid",
   "wawoff2",

@@ -1,8 +1,8 @@
 import { type Fill } from "../core/document/promotion";
 import { mediaFill } from "../core/document/shots";
 import { randomUUID } from "node:crypto";
-import { createReadStream } from "node:fs";
-import { Readable } from "node:stream";
+import { copyFile } from "node:fs/promises";
+import { join } from "node:path";
 import { type Kysely } from "kysely";
 import { addPlacement, applyEdit } from "../core/document/edits";
 import { newPromotion } from "../core/document/newPromotion";
@@ -21,6 +21,7 @@ import { ingestMedia } from "../server/media/ingest";
 import { receiveMedia } from "../server/media/receive";
 import { mediaFacts } from "../server/media/storedFacts";
 import { withTones } from "../server/media/tones";
+import { inWorkFolder } from "../server/workFolder";
 import { LOGOS } from "./art/logo";
 import { quillfernBook, tallowbyBook } from "./brandBooks";
 import { BAKEHOUSE_LOGO } from "./makeFile";
@@ -305,8 +306,13 @@ async function loadMedia(
 ): Promise<Map<string, string>> {
   const ids = new Map<string, string>();
   const take = async (name: string, path: string): Promise<string> => {
-    const file = Readable.toWeb(createReadStream(path)) as ReadableStream;
-    const { id } = await receiveMedia(scope, name, file, { isLogo: name in LOGOS || name === BAKEHOUSE_LOGO });
+    const isLogo = name in LOGOS || name === BAKEHOUSE_LOGO;
+    const { id } = await inWorkFolder("demo", async (folder) => {
+      // The file itself is kept for the next demo world.
+      const copy = join(folder, "file");
+      await copyFile(path, copy);
+      return receiveMedia(scope, name, copy, { isLogo });
+    });
     await noteOrigin(scope, id, name);
     await ingestMedia(db, id);
     ids.set(name, id);

@@ -84,6 +84,7 @@ const FORMS: readonly Form[] = [
   { at: "/catalogue", fields: { intent: "remove-product", id: ID } },
   { at: "/catalogue/offers", fields: offer },
   { at: "/catalogue/offers/tried", fields: offer },
+  { at: "/brand-book", fields: { intent: "usual", brand: ID } },
   { at: "/catalogue/offers", fields: { intent: "remove-offer", id: ID } },
   ...["remove", "restore", "follow", "logo", "no-logo", "rename", "focal"].map((intent) =>
     media(intent, { name: "x", focal: '{"x":0.5,"y":0.5}' }),

@@ -14,6 +14,7 @@ import { goToFrame } from "./proofs";
 import { anyFrames } from "./anyFrames";
 import { RUNS, SEED } from "../core/testing/sample";
 import { CHROMIUM } from "../server/testing/chromium";
+import { bringFile } from "./bringFile";
 
 /**
  * A clip whose every frame carries its number, as eight stripes that are dark or light, is shown at the right frame in the
@@ -43,7 +44,7 @@ async function numberedPromotion(page: Page): Promise<Numbered> {
   const filter = `${stripes},scale=640:360:flags=neighbor,setsar=1,format=yuv420p`;
   await ffmpeg("-f", "lavfi", "-i", source, "-vf", filter, "-c:v", "libx264", "-crf", "12", path);
   const slug = await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
-  const uploaded = await page.request.post("/media/upload?name=numbered.mp4", { data: await readFile(path) });
+  const uploaded = await bringFile(page, "numbered.mp4", await readFile(path));
   expect(uploaded.ok()).toBe(true);
   const { id } = (await uploaded.json()) as { id: string };
   await rm(folder, { recursive: true });

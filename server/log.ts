@@ -1,8 +1,8 @@
-import { basename } from "node:path";
+import { parse } from "node:path";
 import pino from "pino";
 
 /** Structured logs, one JSON object a line, on standard error. */
 export const log = pino(
-  { level: process.env["LOG_LEVEL"] ?? "info", base: { process: basename(process.argv[1] ?? "node", ".ts") } },
+  { level: process.env["LOG_LEVEL"] ?? "info", base: { process: parse(process.argv[1] ?? "node").name } },
   pino.destination({ fd: 2, sync: true }),
 );

@@ -1,6 +1,5 @@
-import { useRef, useState } from "react";
-import { boolean, object, string } from "yup";
-import { problemIn } from "./problemIn";
+import { useEffect, useRef, useState } from "react";
+import { type Received, type Sending, type UploadWishes, sendFile } from "./sendFile";
 
 /** A file on its way in. */
 export interface Upload {
@@ -8,19 +7,13 @@ export interface Upload {
   readonly name: string;
   readonly share: number;
   readonly problem: string | null;
+  /** Whether the line was cut: what was sent is kept, and it can be gone on with. */
+  readonly isLost: boolean;
   /** The item that has the very same bytes already; the file was not added. */
-  readonly known: { readonly id: string; readonly name: string } | null;
-}
-
-/** What is wished for with files that are brought in. */
-export interface UploadWishes {
-  readonly again?: boolean;
-  readonly replace?: string;
-  readonly logo?: boolean;
+  readonly known: Omit<Received, "known"> | null;
 }
 
 const AT_ONCE = 3;
-const received = object({ id: string().required(), name: string().required(), known: boolean().required() });
 
 interface Waiting {
   readonly key: number;
@@ -31,9 +24,11 @@ interface Waiting {
 /** Sends files one by one, a few at a time, with progress and cancel for each. */
 export function useUploads(onReceived: (id: string) => void) {
   const [uploads, setUploads] = useState<readonly Upload[]>([]);
-  const requests = useRef(new Map<number, XMLHttpRequest>());
+  const sending = useRef(new Map<number, Sending>());
   const waiting = useRef<Waiting[]>([]);
   const kept = useRef(new Map<number, Waiting>());
+  /** Those whose line was cut, until it is there again. */
+  const lost = useRef(new Map<number, Sending>());
   const next = useRef(1);
 
   const update = (key: number, change: Partial<Upload>): void =>
@@ -44,53 +39,59 @@ export function useUploads(onReceived: (id: string) => void) {
   };
 
   function advance(): void {
-    while (requests.current.size < AT_ONCE) {
+    while (sending.current.size < AT_ONCE) {
       const item = waiting.current.shift();
       if (!item) return;
       send(item);
     }
   }
+  function ended(key: number): void {
+    sending.current.delete(key);
+    advance();
+  }
 
   function send({ key, file, wishes }: Waiting): void {
-    const request = new XMLHttpRequest();
-    requests.current.set(key, request);
-    const params = new URLSearchParams({
-      name: file.name,
-      ...(wishes.again ? { again: "yes" } : {}),
-      ...(wishes.replace ? { replace: wishes.replace } : {}),
-      ...(wishes.logo ? { logo: "yes" } : {}),
-    });
-    request.open("POST", `/media/upload?${params}`);
-    request.setRequestHeader("content-type", "application/octet-stream");
-    request.upload.onprogress = ({ loaded, total }) => update(key, { share: total > 0 ? loaded / total : 0 });
-    request.onloadend = () => {
-      requests.current.delete(key);
-      advance();
-      const answer = request.status === 200 || request.status === 201 ? parsed(request.responseText) : null;
-      if (received.isValidSync(answer)) {
-        if (answer.known) {
-          update(key, { share: 1, known: { id: answer.id, name: answer.name } });
-          return;
+    const one = sendFile(file, wishes, {
+      onShare: (share) => update(key, { share }),
+      onReceived: ({ id, name, known }) => {
+        ended(key);
+        if (known) update(key, { share: 1, known: { id, name } });
+        else {
+          drop(key);
+          onReceived(id);
         }
-        drop(key);
-        onReceived(answer.id);
-      } else if (request.status > 0)
-        update(key, {
-          problem: problemOf(request.responseText) ?? `“${file.name}” was not taken (${request.status}). Try again.`,
-        });
-    };
-    request.onerror = () =>
-      update(key, { problem: `“${file.name}” did not arrive: the connection was lost. Try again.` });
-    request.onabort = () => drop(key);
-    request.send(file);
+      },
+      onProblem: (problem, isLost) => {
+        if (isLost) lost.current.set(key, one);
+        ended(key);
+        update(key, { problem, isLost });
+      },
+    });
+    sending.current.set(key, one);
   }
+
+  function goOn(key: number): void {
+    const one = lost.current.get(key);
+    if (!one) return;
+    lost.current.delete(key);
+    sending.current.set(key, one);
+    update(key, { problem: null, isLost: false });
+    one.goOn();
+  }
+
+  useEffect(() => {
+    const goOnWithAll = (): void => [...lost.current.keys()].forEach(goOn);
+    window.addEventListener("online", goOnWithAll);
+    return () => window.removeEventListener("online", goOnWithAll);
+  });
 
   return {
     uploads,
     add: (files: Iterable<File>, wishes: UploadWishes = {}): void => {
       for (const file of files) {
         const item = { key: next.current++, file, wishes };
-        setUploads((all) => [...all, { key: item.key, name: file.name, share: 0, problem: null, known: null }]);
+        const upload = { key: item.key, name: file.name, share: 0, problem: null, isLost: false, known: null };
+        setUploads((all) => [...all, upload]);
         kept.current.set(item.key, item);
         waiting.current.push(item);
       }
@@ -104,21 +105,14 @@ export function useUploads(onReceived: (id: string) => void) {
       waiting.current.push({ ...item, wishes: { ...item.wishes, again: true } });
       advance();
     },
+    /** Goes on with a file whose line was cut. */
+    goOn,
     cancel: (key: number): void => {
-      const request = requests.current.get(key);
       waiting.current = waiting.current.filter((item) => item.key !== key);
-      if (request) request.abort();
-      else drop(key);
+      (sending.current.get(key) ?? lost.current.get(key))?.cancel();
+      lost.current.delete(key);
+      ended(key);
+      drop(key);
     },
   };
 }
-
-function parsed(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
-}
-
-const problemOf = (text: string): string | null => problemIn(parsed(text));

@@ -1,10 +1,11 @@
 import { clsx } from "clsx";
 import { Link } from "react-router";
-import { Check, CloudOff, Eye, LoaderCircle, TriangleAlert } from "lucide-react";
+import { Check, CloudOff, LoaderCircle, TriangleAlert } from "lucide-react";
 import { type ReactNode } from "react";
 import { useMayEdit } from "../components/useMayEdit";
 import { EditableName } from "../components/EditableName";
 import { type SaveState } from "../edits/editSession";
+import { ReviewerNote } from "../components/ForEditors";
 
 const DESKS = [
   ["Fill", ""],
@@ -50,11 +51,7 @@ export function DeskHeader({
         <h1 className="truncate text-[20px]">{name}</h1>
       )}
       {save && mayEdit && <Saved state={save} />}
-      {!mayEdit && (
-        <span role="note" className="flex items-center gap-1 text-[13px] text-soft">
-          <Eye aria-hidden size={14} /> a reviewer looks, and changes nothing
-        </span>
-      )}
+      {!mayEdit && <ReviewerNote />}
       <nav aria-label="Desks" className="flex gap-1">
         {DESKS.map(([text, path]) => (
           <Link

@@ -6,6 +6,8 @@ import { MediaPreview } from "./MediaPreview";
 interface Props {
   readonly item: MediaItem;
   readonly share: number;
+  /** What it waits behind, in words; none where it does not wait, or that is not known. */
+  readonly wait: string | undefined;
   readonly marked: boolean;
   readonly open: boolean;
   readonly onMark: () => void;
@@ -13,7 +15,7 @@ interface Props {
 }
 
 /** An item in the grid. Its name opens the details. */
-export function MediaCard({ item, share, marked, open, onMark, onOpen }: Props) {
+export function MediaCard({ item, share, wait, marked, open, onMark, onOpen }: Props) {
   return (
     <div
       className={`flex h-full flex-col bg-card ${open ? "outline-2 outline-accent" : marked ? "outline-2 outline-ink" : ""}`}
@@ -21,7 +23,7 @@ export function MediaCard({ item, share, marked, open, onMark, onOpen }: Props) 
       data-name={item.name}
     >
       <div className="relative flex h-44 items-center justify-center overflow-hidden bg-proof">
-        <MediaPreview item={item} share={share} />
+        <MediaPreview item={item} share={share} wait={wait} />
         <input
           type="checkbox"
           checked={marked}
@@ -48,7 +50,7 @@ export function MediaCard({ item, share, marked, open, onMark, onOpen }: Props) 
 }
 
 /** An item in the list. */
-export function MediaRow({ item, share, marked, open, onMark, onOpen }: Props) {
+export function MediaRow({ item, share, wait, marked, open, onMark, onOpen }: Props) {
   return (
     <div
       className={`flex h-full items-center gap-4 border-b border-rule px-2 ${open ? "bg-card" : marked ? "bg-warn-pale/50" : ""}`}
@@ -66,7 +68,7 @@ export function MediaRow({ item, share, marked, open, onMark, onOpen }: Props) {
         {item.facts?.kind === "sound" ? (
           <span className="text-xs text-card">sound</span>
         ) : (
-          <MediaPreview item={item} share={share} />
+          <MediaPreview item={item} share={share} wait={wait} />
         )}
       </span>
       <button

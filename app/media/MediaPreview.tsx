@@ -5,7 +5,16 @@ import { thumbAddress } from "../components/mediaLook";
 import { Waveform } from "./Waveform";
 
 /** An item as it looks and sounds: clips play while pointed at or focused, sounds have their waveform. */
-export function MediaPreview({ item, share }: { item: MediaItem; share: number }) {
+export function MediaPreview({
+  item,
+  share,
+  wait = "waits to be read in",
+}: {
+  item: MediaItem;
+  share: number;
+  /** What it waits behind, in words. */
+  wait: string | undefined;
+}) {
   const address = item.facts && thumbAddress(item.facts, 420);
   if (item.state === "failed")
     return (
@@ -43,7 +52,7 @@ export function MediaPreview({ item, share }: { item: MediaItem; share: number }
     return <img src={address} alt="" loading="lazy" className={`max-h-full max-w-full ${item.isLogo ? "p-4" : ""}`} />;
   return (
     <div className="w-4/5 text-center text-sm text-ink">
-      <p className="mb-2">{item.state === "waiting" ? "Waiting to be read in" : "Reading it in"}</p>
+      <p className="mb-2 first-letter:capitalize">{item.state === "waiting" ? wait : "Reading it in"}</p>
       <Bar share={share} label={`Reading in ${item.name}`} />
     </div>
   );

@@ -15,6 +15,7 @@ export function MediaWall({
   want,
   view,
   shares,
+  waits,
   marked,
   open,
   onMark,
@@ -25,6 +26,8 @@ export function MediaWall({
   want: (index: number) => void;
   view: "grid" | "list";
   shares: Readonly<Record<string, number>>;
+  /** What items wait behind, in words, by id. */
+  waits: Readonly<Record<string, string>>;
   marked: ReadonlySet<string>;
   open: string | null;
   onMark: (id: string) => void;
@@ -81,6 +84,7 @@ export function MediaWall({
             const props = {
               item,
               share: shares[item.id] ?? item.progress,
+              wait: waits[item.id],
               marked: marked.has(item.id),
               open: open === item.id,
               onMark: () => onMark(item.id),

@@ -9,11 +9,13 @@ export function UploadList({
   uploads,
   onCancel,
   onAgain,
+  onGoOn,
   onShow,
 }: {
   uploads: readonly Upload[];
   onCancel: (key: number) => void;
   onAgain: (key: number) => void;
+  onGoOn: (key: number) => void;
   onShow: (id: string) => void;
 }) {
   if (uploads.length === 0) return null;
@@ -22,11 +24,16 @@ export function UploadList({
       aria-label="Uploads"
       className="mb-5 max-h-72 divide-y divide-rule overflow-y-auto border-y border-rule bg-card"
     >
-      {uploads.map(({ key, name, share, problem, known }) => (
+      {uploads.map(({ key, name, share, problem, isLost, known }) => (
         <li key={key} className="flex items-center gap-4 px-3 py-2 text-sm">
           {problem ? (
             <Notice kind="wrong" className="flex-1">
               {problem}
+              {isLost && (
+                <Button look="quiet" className="ml-2 text-ink!" onClick={() => onGoOn(key)}>
+                  Go on from {Math.round(share * 100)} %
+                </Button>
+              )}
             </Notice>
           ) : known ? (
             <Notice kind="warn" className="flex-1">

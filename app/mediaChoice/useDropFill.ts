@@ -1,11 +1,8 @@
 import { useRef } from "react";
 import { toast } from "sonner";
-import { boolean, object, string } from "yup";
 import { type SlotKey } from "../../core/document/sceneTemplate";
 import { useTeamEvents } from "../components/useTeamEvents";
-import { problemIn } from "../components/problemIn";
-
-const received = object({ id: string().required(), name: string().required(), known: boolean().required() });
+import { sendFile } from "../components/sendFile";
 
 /**
  * Brings a file dropped on a slot, or on a lane, into the media, and fills that with it once it has been read in.
@@ -45,27 +42,19 @@ export function useDropFill<Place extends string = SlotKey>(
   return (place, files) => {
     const file = files[0];
     if (!file) return;
-    void (async () => {
-      const about = new URLSearchParams({ name: file.name, ...(promotion !== null && { promotion, slot: place }) });
-      const response = await fetch(`/media/upload?${about}`, {
-        method: "POST",
-        body: file,
-        headers: { "content-type": "application/octet-stream" },
-      });
-      const body: unknown = await response.json();
-      if (!received.isValidSync(body)) {
-        toast.error(problemIn(body) ?? `“${file.name}” was not taken.`);
-        return;
-      }
-      if (body.known) {
-        // The very file is here already, read in long ago.
-        fill(place, body.id);
-        return;
-      }
-      waiting.current.set(body.id, place);
-      const already = ended.current.get(body.id);
-      if (already) settle(body.id, already);
-      else toast(`Reading in “${file.name}” …`);
-    })().catch(() => toast.error(`“${file.name}” did not arrive: the connection was lost. Try again.`));
+    sendFile(file, promotion === null ? {} : { promotion, slot: place }, {
+      onReceived: ({ id, known }) => {
+        if (known) {
+          // The very file is here already, read in long ago.
+          fill(place, id);
+          return;
+        }
+        waiting.current.set(id, place);
+        const already = ended.current.get(id);
+        if (already) settle(id, already);
+        else toast(`Reading in “${file.name}” …`);
+      },
+      onProblem: (problem, isLost) => void toast.error(isLost ? `${problem} Try again.` : problem),
+    });
   };
 }

@@ -19,7 +19,6 @@ import { type ReadText, readTexts } from "../../core/pace/readTexts";
 import { settledTime } from "../../core/scene/preparePromotion";
 import type { LinkedVersions } from "../../server/promotions/shorterVersions";
 import { ButtonLink } from "../components/Button";
-import { Toasts } from "../components/Toasts";
 import { useLive } from "../components/useLive";
 import { useMayEdit } from "../components/useMayEdit";
 import { DeskHeader } from "../desk/DeskHeader";
@@ -356,7 +355,6 @@ export function PaceDesk({
         spans={spans}
         length={length}
       />
-      <Toasts above={58} />
     </main>
   );
 }

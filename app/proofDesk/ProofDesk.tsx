@@ -15,7 +15,6 @@ import { settledTime } from "../../core/scene/preparePromotion";
 import { ButtonLink } from "../components/Button";
 import { ChoiceSwitch } from "../components/ChoiceSwitch";
 import { ToggleButton } from "../components/ToggleButton";
-import { Toasts } from "../components/Toasts";
 import { useLive } from "../components/useLive";
 import { useMayEdit } from "../components/useMayEdit";
 import { DeskHeader } from "../desk/DeskHeader";
@@ -248,7 +247,6 @@ export function ProofDesk({ loaded }: { loaded: LoadedDesk & { readonly free: bo
         spans={promotion.spans}
         length={promotion.length}
       />
-      <Toasts above={58} />
     </main>
   );
 }

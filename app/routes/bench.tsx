@@ -11,6 +11,7 @@ import { OfferCalendar } from "../components/OfferCalendar";
 import { PageHead } from "../components/PageHead";
 import { TrioThumbs } from "../components/TrioThumbs";
 import { useRenditionNews } from "../components/useRenditionNews";
+import { ForEditors } from "../components/ForEditors";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { scope, team, name } = await requirePerson(request);
@@ -53,9 +54,11 @@ export default function Bench({
   return (
     <main className="flex-1 px-8 py-7 max-sm:px-4">
       <PageHead title={`Good day, ${firstName}`} about="What is on the bench, and what the calendar says.">
-        <ButtonLink look="main" to="/promotions/new">
-          New promotion
-        </ButtonLink>
+        <ForEditors>
+          <ButtonLink look="main" to="/promotions/new">
+            New promotion
+          </ButtonLink>
+        </ForEditors>
       </PageHead>
       <div className="grid grid-cols-[minmax(0,1fr)_330px] gap-10 max-lg:grid-cols-1">
         <section aria-label="Promotions in work">
@@ -92,7 +95,12 @@ export default function Bench({
         </section>
         <div className="flex flex-col gap-8">
           <section aria-label="Renders under way">
-            <h2 className="mb-3">Rendering now</h2>
+            <div className="mb-3 flex items-baseline justify-between">
+              <h2>Rendering now</h2>
+              <Link to="/queue" className="text-sm text-soft underline underline-offset-2 hover:text-ink">
+                The whole queue
+              </Link>
+            </div>
             {running.length === 0 ? (
               <p className="border-y border-rule py-3 text-sm text-soft">Nothing is rendering.</p>
             ) : (

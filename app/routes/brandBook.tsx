@@ -8,7 +8,15 @@ import { ownPath } from "../../server/auth/ownPath";
 import { formText } from "../../server/formText";
 import { NO_ID, readIds } from "../../server/ids";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
-import { addBrand, brandsOf, touchedBy, removeBrand, saveBook, switchBrand } from "../../server/brand/brandBook";
+import {
+  addBrand,
+  brandsOf,
+  makeUsual,
+  touchedBy,
+  removeBrand,
+  saveBook,
+  switchBrand,
+} from "../../server/brand/brandBook";
 import { colorProposals, lackingLetters } from "../../server/brand/brandPage";
 import { ownFamilies } from "../../server/faces/ownFonts";
 import { receiveFont, removeFont } from "../../server/faces/receiveFont";
@@ -38,7 +46,7 @@ import { thumbAddress } from "../components/mediaLook";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { scope, id, team } = await requirePerson(request);
-  const { brands, working } = await brandsOf(scope, id);
+  const { brands, usual, working } = await brandsOf(scope, id);
   const brand = new URL(request.url).searchParams.has("new") ? null : working;
   const [logos, sounds, own, proposals, lacking, touched] = await Promise.all([
     chosenMedia(scope, brand?.book.logos.map(({ media }) => media) ?? [], todayIn(team.zone)),
@@ -51,6 +59,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   return {
     brand,
     isFirst: brands.length === 0,
+    isUsual: brand !== null && usual?.id === brand.id,
     proposals,
     lacking,
     touched,
@@ -86,9 +95,11 @@ const answer = (change: Partial<Answer>): Answer => ({
 });
 
 export async function action({ request }: Route.ActionArgs) {
-  const { scope, id } = await requireEditor(request);
+  const { scope, id } = await requirePerson(request);
   const form = await formOf(request);
   const text = (name: string): string => formText(form, name);
+  // Which brand somebody works in is their own affair, also a reviewer's.
+  if (text("intent") !== "switch") await requireEditor(request);
   const failed = (change: Partial<Answer>) => data(answer(change), { status: 422 });
   const brandId = readIds(text("brand"))[0] ?? NO_ID;
   switch (text("intent")) {
@@ -99,6 +110,10 @@ export async function action({ request }: Route.ActionArgs) {
     case "add": {
       const problem = await addBrand(scope, id, text("name"));
       return problem ? failed({ problems: { name: problem } }) : redirect("/brand-book");
+    }
+    case "usual": {
+      await makeUsual(scope, brandId);
+      return answer({ saved: true });
     }
     case "remove": {
       const problem = await removeBrand(scope, brandId);
@@ -161,7 +176,7 @@ function NewBrand({ isFirst }: { isFirst: boolean }) {
 
 type Loaded = Route.ComponentProps["loaderData"] & { brand: NonNullable<Route.ComponentProps["loaderData"]["brand"]> };
 
-function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched } }: { loaded: Loaded }) {
+function Book({ loaded: { brand, isUsual, logos, sounds, own, proposals, lacking, touched } }: { loaded: Loaded }) {
   const [book, setBook] = useState<BrandBook>(brand.book);
   const [name, setName] = useState(brand.name);
   const pictures = useChosenMedia(
@@ -170,7 +185,9 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
   );
   const fetcher = useFetcher<Answer>();
   const remover = useFetcher<Answer>();
+  const usually = useFetcher<Answer>();
   const mayEdit = useMayEdit();
+  const makeItUsual = (): void => void usually.submit({ intent: "usual", brand: brand.id }, { method: "post" });
   const change = (part: Partial<BrandBook>): void => setBook((before) => ({ ...before, ...part }));
   const problems = fetcher.data?.problems ?? {};
   // What this page was opened with or saved last: what colleagues change meanwhile stays.
@@ -386,6 +403,16 @@ function Book({ loaded: { brand, logos, sounds, own, proposals, lacking, touched
             {touched.count > 0 && (
               <p className="mt-1 text-soft">Their renditions are marked as out of date where a frame would differ.</p>
             )}
+            <p className="mt-4 text-soft">
+              {isUsual
+                ? "Whoever has chosen no brand works in this one."
+                : "Whoever has chosen no brand works in another."}
+              {!isUsual && mayEdit && (
+                <button type="button" onClick={makeItUsual} className="ml-2 underline hover:text-ink">
+                  Make this the usual one
+                </button>
+              )}
+            </p>
             {remover.data?.problem && (
               <Notice kind="wrong" className="mt-3">
                 {remover.data.problem}

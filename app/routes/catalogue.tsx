@@ -22,12 +22,12 @@ import { Button, ButtonLink } from "../components/Button";
 import { inputClasses } from "../components/Field";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
-import { Toasts } from "../components/Toasts";
 import { PageTurns } from "../components/PageTurns";
 import { useMarked } from "../components/useMarked";
 import { Tabs } from "../components/Tabs";
 import { thumbAddress } from "../components/mediaLook";
 import { ScrollBox } from "../components/ScrollBox";
+import { ForEditors } from "../components/ForEditors";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { scope, team } = await requirePerson(request);
@@ -169,12 +169,14 @@ export default function Catalogue({
         >
           <Download aria-hidden size={16} /> Export list
         </a>
-        <ButtonLink to="/catalogue/import">
-          <Upload aria-hidden size={16} /> Import list
-        </ButtonLink>
-        <ButtonLink look="main" to={linkTo({ product: "new" })} preventScrollReset>
-          New product
-        </ButtonLink>
+        <ForEditors>
+          <ButtonLink to="/catalogue/import">
+            <Upload aria-hidden size={16} /> Import list
+          </ButtonLink>
+          <ButtonLink look="main" to={linkTo({ product: "new" })} preventScrollReset>
+            New product
+          </ButtonLink>
+        </ForEditors>
       </PageHead>
       <Tabs label="Catalogue" tabs={CATALOGUE_TABS} />
       <Filters query={query} tags={tags} count={count} />
@@ -323,7 +325,6 @@ export default function Catalogue({
           onClose={() => setParam({ product: "" })}
         />
       )}
-      <Toasts above={0} />
     </main>
   );
 }

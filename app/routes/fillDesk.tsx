@@ -16,7 +16,6 @@ import { carriedOver, useCarriedDesk } from "../desk/carriedDesk";
 import type { Route } from "./+types/fillDesk";
 import { useMayEdit } from "../components/useMayEdit";
 import { useLive } from "../components/useLive";
-import { Toasts } from "../components/Toasts";
 import { Button, ButtonLink } from "../components/Button";
 import { useDropFill } from "../mediaChoice/useDropFill";
 import { KeepDialog } from "../desk/KeepDialog";
@@ -36,6 +35,7 @@ import { useTogether } from "../desk/useTogether";
 import { PresentPeople } from "../desk/PresentPeople";
 import { usePresence } from "../desk/usePresence";
 import { UndoButtons } from "../desk/UndoButtons";
+import { DESK_FOOT } from "../components/foot";
 
 export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
   const { scope, team, role } = await requirePerson(request);
@@ -44,6 +44,8 @@ export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
 
 export const clientLoader = ({ params: { slug }, serverLoader }: Route.ClientLoaderArgs) =>
   carriedOver(slug, "Fill", serverLoader);
+
+export const handle = DESK_FOOT;
 
 export default function FillDesk({ loaderData, params }: Route.ComponentProps) {
   useCarriedDesk(params.slug, "Fill", loaderData);
@@ -259,7 +261,6 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
           onClose={() => setDialog(null)}
         />
       )}
-      <Toasts above={58} />
     </main>
   );
 }

@@ -23,7 +23,6 @@ import type { Route } from "./+types/media";
 import { Button } from "../components/Button";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
-import { Toasts } from "../components/Toasts";
 import { Tabs } from "../components/Tabs";
 import { useDropZone } from "../components/useDropZone";
 import { useMarked } from "../components/useMarked";
@@ -31,6 +30,7 @@ import { useReload } from "../components/useReload";
 import { toast } from "sonner";
 import { useTeamEvents } from "../components/useTeamEvents";
 import { useUploads } from "../components/useUploads";
+import { useWaits } from "../components/useWaits";
 import { answer, type MediaAnswer } from "../media/answer";
 import { MarkedBar } from "../media/MarkedBar";
 import { MediaDetailPanel } from "../media/MediaDetailPanel";
@@ -40,6 +40,8 @@ import { Recorder } from "../media/Recorder";
 import { MEDIA_TABS } from "../media/tabs";
 import { UploadList } from "../media/UploadList";
 import { useMediaPages } from "../media/useMediaPages";
+import { ForEditors } from "../components/ForEditors";
+import { useMayEdit } from "../components/useMayEdit";
 
 const MOST_PRODUCTS = 200;
 
@@ -154,8 +156,10 @@ export default function Media({
       ),
     [setParams],
   );
-  const { uploads, add, again, cancel } = useUploads(reload);
-  const { over, zone } = useDropZone({ onFiles: (files) => add(files) });
+  const waits = useWaits(loaded.some(({ state }) => state === "waiting"));
+  const mayEdit = useMayEdit();
+  const { uploads, add, again, goOn, cancel } = useUploads(reload);
+  const { over, zone } = useDropZone({ onFiles: (files) => mayEdit && add(files) });
   useTeamEvents(
     (event) => {
       if (event.topic !== "media") return;
@@ -186,28 +190,30 @@ export default function Media({
   return (
     <main className={`flex-1 px-8 py-7 max-sm:px-4 ${over ? "bg-ready-pale" : ""}`} {...zone}>
       <PageHead title="Media" about="Pictures, clips, sounds and logos. Drop files anywhere on this page.">
-        <input
-          ref={picker}
-          type="file"
-          multiple
-          className="sr-only"
-          tabIndex={-1}
-          aria-label="Files to bring in"
-          data-testid="file-picker"
-          onChange={(event) => {
-            add(event.target.files ?? []);
-            event.target.value = "";
-          }}
-        />
-        <Button onClick={() => setRecording(true)}>
-          <Mic aria-hidden size={16} /> Record
-        </Button>
-        <Button look="main" onClick={() => picker.current?.click()}>
-          <UploadIcon aria-hidden size={16} /> Bring files in
-        </Button>
+        <ForEditors>
+          <input
+            ref={picker}
+            type="file"
+            multiple
+            className="sr-only"
+            tabIndex={-1}
+            aria-label="Files to bring in"
+            data-testid="file-picker"
+            onChange={(event) => {
+              add(event.target.files ?? []);
+              event.target.value = "";
+            }}
+          />
+          <Button onClick={() => setRecording(true)}>
+            <Mic aria-hidden size={16} /> Record
+          </Button>
+          <Button look="main" onClick={() => picker.current?.click()}>
+            <UploadIcon aria-hidden size={16} /> Bring files in
+          </Button>
+        </ForEditors>
       </PageHead>
       <Tabs label="Media" tabs={MEDIA_TABS} />
-      <UploadList uploads={uploads} onCancel={cancel} onAgain={again} onShow={open} />
+      <UploadList uploads={uploads} onCancel={cancel} onAgain={again} onGoOn={goOn} onShow={open} />
       <div className="flex gap-6">
         <div className="min-w-0 flex-1">
           <MediaFilters query={query} tags={tags} collections={collections} products={products} />
@@ -295,6 +301,7 @@ export default function Media({
               want={want}
               view={view}
               shares={shares}
+              waits={waits}
               marked={marked}
               open={detail?.id ?? null}
               onOpen={open}
@@ -317,7 +324,6 @@ export default function Media({
       {recording && (
         <Recorder onRecorded={(file) => add([file], { again: true })} onClose={() => setRecording(false)} />
       )}
-      <Toasts above={0} />
     </main>
   );
 }

@@ -20,6 +20,7 @@ import { OfferCalendar } from "../components/OfferCalendar";
 import { PageHead } from "../components/PageHead";
 import { Tabs } from "../components/Tabs";
 import { ScrollBox } from "../components/ScrollBox";
+import { ForEditors } from "../components/ForEditors";
 
 const MOST_CHOICES = 500;
 
@@ -108,9 +109,11 @@ export default function Offers({
   return (
     <main className="flex-1 px-8 py-7 max-sm:px-4">
       <PageHead title="Catalogue" about="What you sell, and what you promise about it.">
-        <ButtonLink look="main" to="?edit=new" preventScrollReset>
-          New offer
-        </ButtonLink>
+        <ForEditors>
+          <ButtonLink look="main" to="?edit=new" preventScrollReset>
+            New offer
+          </ButtonLink>
+        </ForEditors>
       </PageHead>
       <Tabs
         label="Catalogue"

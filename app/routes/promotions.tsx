@@ -23,11 +23,11 @@ import type { Route } from "./+types/promotions";
 import { ButtonLink } from "../components/Button";
 import { Choice, Field } from "../components/Field";
 import { PageHead } from "../components/PageHead";
-import { Toasts } from "../components/Toasts";
 import { PageTurns } from "../components/PageTurns";
 import { useMarked } from "../components/useMarked";
 import { MarkBox, MarkedPromotions } from "../promotions/MarkedPromotions";
 import { TrioThumbs } from "../components/TrioThumbs";
+import { ForEditors } from "../components/ForEditors";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { scope, team, role } = await requirePerson(request);
@@ -76,11 +76,11 @@ export default function Promotions({ loaderData }: Route.ComponentProps) {
   return (
     <main className="flex-1 px-8 py-7 max-sm:px-4">
       <PageHead title="Promotions" about="Every template you have filled.">
-        {edits && (
+        <ForEditors>
           <ButtonLink look="main" to="/promotions/new">
             New promotion
           </ButtonLink>
-        )}
+        </ForEditors>
       </PageHead>
       {(count > 0 || isNarrowed) && (
         <Form
@@ -136,7 +136,6 @@ export default function Promotions({ loaderData }: Route.ComponentProps) {
         ))}
       </ul>
       <PageTurns page={page} pages={pages} pageSize={pageSize} count={count} to={turned} />
-      <Toasts above={0} />
     </main>
   );
 }

@@ -4,6 +4,7 @@ import { loadFillDesk } from "../../server/promotions/fillDesk";
 import { ProofDesk } from "../proofDesk/ProofDesk";
 import { carriedOver, useCarriedDesk } from "../desk/carriedDesk";
 import type { Route } from "./+types/proofDesk";
+import { DESK_FOOT } from "../components/foot";
 
 export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
   const { scope, team, role } = await requirePerson(request);
@@ -12,6 +13,8 @@ export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
 
 export const clientLoader = ({ params: { slug }, serverLoader }: Route.ClientLoaderArgs) =>
   carriedOver(slug, "Proof", serverLoader);
+
+export const handle = DESK_FOOT;
 
 export default function ProofDeskPage({ loaderData, params }: Route.ComponentProps) {
   useCarriedDesk(params.slug, "Proof", loaderData);

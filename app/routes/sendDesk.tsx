@@ -29,6 +29,7 @@ import { megabytes } from "../components/mediaLook";
 import { useReload } from "../components/useReload";
 import { isUnderWay, useRenditionNews } from "../components/useRenditionNews";
 import { useTeamEvents } from "../components/useTeamEvents";
+import { useWaits } from "../components/useWaits";
 import { editsAddress } from "../desk/editedPromotion";
 import { allSaved } from "../edits/keptSession";
 import { DeskHeader } from "../desk/DeskHeader";
@@ -51,7 +52,7 @@ export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params: { slug } }: Route.ActionArgs) {
-  const { scope, name } = await requireEditor(request);
+  const { scope, id, name } = await requireEditor(request);
   const form = await formOf(request);
   const intent = form.get("intent");
   const rendition = readIds(formText(form, "rendition"))[0] ?? NO_ID;
@@ -65,7 +66,7 @@ export async function action({ request, params: { slug } }: Route.ActionArgs) {
     const wish = { formats: formatsInOrder(promotion.document), quality };
     const { reason, problem } = reasonIn(form);
     const letPass = reason === null ? null : { by: name, reason };
-    const answer = await requestRender(scope, promotion, { ...wish, letPass });
+    const answer = await requestRender(scope, promotion, { ...wish, askedBy: id, letPass });
     if ("blocked" in answer) return data({ problem, blocked: answer.blocked }, { status: 422 });
   }
   return { problem: null, blocked: null };
@@ -100,6 +101,7 @@ export default function SendDesk({
   const answer = asking.data;
   const renditions = renders.flatMap((render) => render.renditions);
   const shares = useRenditionNews(renditions, ({ promotion }) => promotion === slug);
+  const waits = useWaits(renditions.some(({ state }) => state === "waiting"));
   const reload = useReload();
   useTeamEvents((event) => {
     const isFilled = event.topic === "promotion" && event.slug === slug;
@@ -189,6 +191,7 @@ export default function SendDesk({
               slug={slug}
               render={render}
               shares={shares}
+              waits={waits}
               newest={render.revision === revision}
             />
           ))}
@@ -202,11 +205,14 @@ function RenderBlock({
   slug,
   render,
   shares,
+  waits,
   newest,
 }: {
   slug: string;
   render: RenderView & { when: string };
   shares: Readonly<Record<string, number>>;
+  /** What renditions wait behind, in words, by id. */
+  waits: Readonly<Record<string, string>>;
   newest: boolean;
 }) {
   const ready = render.renditions.filter(({ state }) => state === "ready").length;
@@ -239,6 +245,7 @@ function RenderBlock({
           <RenditionCard
             key={rendition.id}
             rendition={rendition}
+            wait={waits[rendition.id]}
             // Its first frame shows little; of what has changed since there is no other still.
             poster={newest ? `/promotions/${slug}/still/${rendition.format}?revision=${render.revision}` : undefined}
             share={rendition.state === "working" ? (shares[rendition.id] ?? rendition.progress) : rendition.progress}
@@ -278,11 +285,14 @@ function RenditionCard({
   rendition: { id, format, state, problem, file, outdatedBy },
   poster,
   share,
+  wait = "waits",
 }: {
   rendition: RenditionView;
   /** What is seen of it until it plays. */
   poster: string | undefined;
   share: number;
+  /** What it waits behind, in words. */
+  wait: string | undefined;
 }) {
   const { width, height } = formatOf(format);
   const title = formatTitle(format);
@@ -325,7 +335,7 @@ function RenditionCard({
                   <div className="h-full bg-white transition-[width]" style={{ width: `${share * 100}%` }} />
                 </div>
                 <p className="mt-2 figures text-[13px]">
-                  {state === "waiting" ? "waiting" : `${Math.round(share * 100)} %`}
+                  {state === "waiting" ? wait : `${Math.round(share * 100)} %`}
                 </p>
               </>
             )}

@@ -1,5 +1,5 @@
 import { clsx } from "clsx";
-import { NavLink, Outlet, type ShouldRevalidateFunctionArgs, useLocation, useSubmit } from "react-router";
+import { NavLink, Outlet, type ShouldRevalidateFunctionArgs, useLocation, useMatches, useSubmit } from "react-router";
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { Check, ChevronDown } from "lucide-react";
 import { paletteOf } from "../../core/brand/book";
@@ -8,12 +8,16 @@ import { requirePerson } from "../../server/auth/sessions";
 import type { Route } from "./+types/shell";
 import { useFocusOnHeading } from "../components/useFocusOnHeading";
 import { ProblemPage } from "../components/ProblemPage";
+import { footOf } from "../components/foot";
+import { Toasts } from "../components/Toasts";
+import { useRenderNotices } from "../components/useRenderNotices";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { id, name, role, email, team, scope } = await requirePerson(request);
   const { brands, working: brand } = await brandsOf(scope, id);
   const palette = brand && paletteOf(brand.book);
   return {
+    id,
     name,
     role,
     email,
@@ -49,10 +53,12 @@ const PLACES = [
   ["/promotions", "Promotions"],
 ] as const;
 
-export default function Shell({ loaderData: { name, role, email, brand, brands, team } }: Route.ComponentProps) {
+export default function Shell({ loaderData: { id, name, role, email, brand, brands, team } }: Route.ComponentProps) {
   const submit = useSubmit();
   const { pathname } = useLocation();
+  const foot = footOf(useMatches().map(({ handle }) => handle));
   useFocusOnHeading();
+  useRenderNotices(id);
   return (
     <div className="flex min-h-screen flex-col">
       <a
@@ -111,11 +117,13 @@ export default function Shell({ loaderData: { name, role, email, brand, brands, 
                   </button>
                 </MenuItem>
               ))}
-              <MenuItem>
-                <NavLink to="/brand-book?new" className="block px-2 py-1.5 pl-8 text-soft data-focus:bg-paper">
-                  Another brand …
-                </NavLink>
-              </MenuItem>
+              {role !== "reviewer" && (
+                <MenuItem>
+                  <NavLink to="/brand-book?new" className="block px-2 py-1.5 pl-8 text-soft data-focus:bg-paper">
+                    Another brand …
+                  </NavLink>
+                </MenuItem>
+              )}
             </MenuItems>
           </Menu>
           <Menu>
@@ -131,6 +139,11 @@ export default function Shell({ loaderData: { name, role, email, brand, brands, 
               <MenuItem>
                 <NavLink to="/you" className="mt-1 block px-2 py-1.5 data-focus:bg-paper">
                   You
+                </NavLink>
+              </MenuItem>
+              <MenuItem>
+                <NavLink to="/queue" className="block px-2 py-1.5 data-focus:bg-paper">
+                  Queue
                 </NavLink>
               </MenuItem>
               <MenuItem>
@@ -155,6 +168,7 @@ export default function Shell({ loaderData: { name, role, email, brand, brands, 
       <div id="content" className="flex min-h-0 flex-1 flex-col">
         <Outlet />
       </div>
+      <Toasts above={foot} />
     </div>
   );
 }

@@ -4,6 +4,7 @@ import { loadWorkshop, publishDraft, removeTemplate } from "../../server/templat
 import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/templateWorkshop";
 import { Workshop } from "../workshop/Workshop";
+import { DESK_FOOT } from "../components/foot";
 
 export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
   const { scope, id } = await requireDesigner(request);
@@ -17,6 +18,8 @@ export async function action({ request, params: { slug } }: Route.ActionArgs) {
   else await publishDraft(scope, id, slug);
   return redirect("/templates?shelf=own");
 }
+
+export const handle = DESK_FOOT;
 
 export default function TemplateWorkshop({ loaderData, params }: Route.ComponentProps) {
   return <Workshop key={params.slug} {...loaderData} />;

@@ -25,7 +25,6 @@ import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/templates";
 import { Button, ButtonLink } from "../components/Button";
 import { Notice } from "../components/Notice";
-import { Toasts } from "../components/Toasts";
 import { NearWords } from "../components/NearWords";
 import { PageHead } from "../components/PageHead";
 import { ImportPackage } from "../gallery/ImportPackage";
@@ -142,7 +141,6 @@ export default function Templates({ loaderData }: Route.ComponentProps) {
           </ul>
         </section>
       </div>
-      <Toasts above={0} />
     </main>
   );
 }

@@ -15,7 +15,6 @@ import { type FormatName } from "../../core/placement/formats";
 import { ChoiceSwitch } from "../components/ChoiceSwitch";
 import { Button } from "../components/Button";
 import { EditableName } from "../components/EditableName";
-import { Toasts } from "../components/Toasts";
 import { useLive } from "../components/useLive";
 import { fieldLook } from "../components/fieldLook";
 import { Saved } from "../desk/DeskHeader";
@@ -359,7 +358,6 @@ export function Workshop(props: WorkshopProps) {
       {promotion && view === "proofs" && (
         <Transport engine={engine} scenes={draft.scenes} spans={promotion.spans} length={promotion.length} />
       )}
-      <Toasts above={58} />
     </main>
   );
 }

@@ -2,7 +2,16 @@ import { type TeamEvent, readTeamEvent } from "./teamEvent";
 
 const EVENTS: readonly TeamEvent[] = [
   { topic: "media", id: "m", state: "working", progress: 0.5 },
-  { topic: "rendition", id: "r", promotion: "pot-sale", state: "ready", progress: 1 },
+  {
+    topic: "rendition",
+    id: "r",
+    promotion: "pot-sale",
+    name: "Pot sale",
+    by: null,
+    left: 0,
+    state: "ready",
+    progress: 1,
+  },
   { topic: "promotion", slug: "pot-sale", revision: 7, by: "Tamsin Kell" },
   { topic: "presence", slug: "pot-sale", page: "p", name: "Imre Vass", at: "", here: true },
   { topic: "presence", slug: "pot-sale", page: "p", name: "Imre Vass", at: "hook.headline", here: false },

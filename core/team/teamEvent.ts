@@ -13,8 +13,13 @@ const rendition = work.shape({
   topic: string()
     .oneOf(["rendition"] as const)
     .required(),
-  /** The slug of what it shows. */
+  /** The slug of what it shows, and its name. */
   promotion: string().required(),
+  name: string().required(),
+  /** Who asked for it; null where that is not known any more. */
+  by: string().defined().nullable(),
+  /** How many renditions of the same render are still waited for. */
+  left: number().integer().required(),
 });
 /** A promotion, or the draft of a template, was saved. */
 const saved = object({

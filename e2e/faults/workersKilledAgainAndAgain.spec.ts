@@ -14,6 +14,7 @@ import { signInAs } from "../people";
 import { query } from "../query";
 import { shortRenders } from "./shortRenders";
 import { findWorker } from "../workerProcess";
+import { bringFile } from "../bringFile";
 
 const KILLS = 20;
 const FRAMES = "60";
@@ -59,7 +60,7 @@ test("twenty workers killed at random while twelve renders and six clips are und
       "yuv420p",
       path,
     );
-    const sent = await page.request.post(`/media/upload?name=killed+${clip}.mp4`, { data: await readFile(path) });
+    const sent = await bringFile(page, `killed ${clip}.mp4`, await readFile(path));
     expect(sent.status()).toBe(201);
     clips.push(((await sent.json()) as Row).id);
   }

@@ -16,7 +16,7 @@ test("a clip that is dropped while one goes on to Send fills its slot once it is
   const clip = join(folder, "dropped-clip.mp4");
   // Long enough to take seconds to be read in; of a colour that no picture of the demo has, and no file of an earlier run.
   const green = (32 + Math.floor(Math.random() * 32)).toString(16);
-  await ffmpeg("-f", "lavfi", "-i", `color=c=#20${green}f0:s=1920x1080:r=30:d=20`, "-pix_fmt", "yuv420p", clip);
+  await ffmpeg("-f", "lavfi", "-i", `color=c=#20${green}f0:s=1280x720:r=30:d=12`, "-pix_fmt", "yuv420p", clip);
   await openShortPromotion(page, "dropped-and-gone-on");
   await onlyIn(page, "square");
   const picture = page
@@ -29,10 +29,10 @@ test("a clip that is dropped while one goes on to Send fills its slot once it is
   await page.getByRole("link", { name: "On to rendering" }).click();
   const awaited = page.getByText(/“dropped-clip\.mp4” is still being read in/);
   await expect(awaited).toBeVisible();
-  await expect(awaited).toBeHidden({ timeout: 90_000 });
+  await expect(awaited).toBeHidden({ timeout: 180_000 });
 
   await page.getByRole("link", { name: "Fill", exact: true }).click();
-  await expect(page.getByText("dropped-clip · clip 20.0 s")).toBeVisible();
+  await expect(page.getByText("dropped-clip · clip 12.0 s")).toBeVisible();
   // What was typed last is under way until after Render was pressed.
   let arrive = (): void => undefined;
   const held = new Promise<void>((resolve) => (arrive = resolve));

@@ -24,7 +24,7 @@ test("two handles in the last 3 s, equal and centred; a title through the whole 
     [2, "4"],
   ] as const) {
     await openSceneTools(page, scene);
-    await page.getByLabel("Length in seconds").fill(String(seconds));
+    await page.getByLabel("Length in seconds").fill(seconds);
     await page.keyboard.press("Escape");
   }
   await expect(page.getByRole("slider", { name: "Place in time" })).toHaveAttribute("aria-valuemax", "6500");

@@ -46,7 +46,7 @@ test("17 s to the frame; each cut shows what it should, the fast one in its time
     [2, "4"],
   ] as const) {
     await openSceneTools(page, scene);
-    await page.getByLabel("Length in seconds").fill(String(seconds));
+    await page.getByLabel("Length in seconds").fill(seconds);
     if (scene === 2) {
       await page.getByLabel("Arrangement", { exact: true }).selectOption({ label: "Full picture" });
       await page.getByLabel("Behind the words").selectOption("blur");

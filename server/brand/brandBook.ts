@@ -9,13 +9,17 @@ import { type StoredBrand, resolveFace } from "./brandFacts";
 import { type Marked, markOutdated } from "../promotions/outdated";
 
 /**
- * The team's brands by name, and the one a member works in: the one they chose, else the one that was made first, which
- * stays whatever brands come; null while there is none.
+ * The team's brands by name, its usual one, and the one a member works in: the one they chose, else the usual one. That is
+ * the one that somebody made it, else the one that was made first, whatever brands come. Null while there is none.
  */
 export async function brandsOf(
   scope: TeamScope,
   memberId: string | null,
-): Promise<{ readonly brands: StoredBrand[]; readonly working: StoredBrand | null }> {
+): Promise<{
+  readonly brands: StoredBrand[];
+  readonly usual: StoredBrand | null;
+  readonly working: StoredBrand | null;
+}> {
   const [rows, member] = await Promise.all([
     scope.select("brand").selectAll().orderBy("name").execute(),
     memberId
@@ -23,10 +27,19 @@ export async function brandsOf(
       : undefined,
   ]);
   const brands = rows.map(({ id, name, book }) => ({ id, name, book: readBrandBook(book) }));
-  const [first] = [...rows].sort((one, other) => one.made_at.getTime() - other.made_at.getTime());
+  const [first] = rows.toSorted(usualFirst);
   const find = (wanted: string | null | undefined): StoredBrand | undefined => brands.find(({ id }) => id === wanted);
-  return { brands, working: find(member?.working_brand_id) ?? find(first?.id) ?? null };
+  const usual = find(first?.id) ?? null;
+  return { brands, usual, working: find(member?.working_brand_id) ?? usual };
 }
+
+interface Age {
+  readonly made_at: Date;
+  readonly usual_since: Date | null;
+}
+const usualFirst = (one: Age, other: Age): number =>
+  (other.usual_since?.getTime() ?? 0) - (one.usual_since?.getTime() ?? 0) ||
+  one.made_at.getTime() - other.made_at.getTime();
 
 export const workingBrand = async (scope: TeamScope, memberId: string | null): Promise<StoredBrand | null> =>
   (await brandsOf(scope, memberId)).working;
@@ -35,6 +48,15 @@ export async function switchBrand(scope: TeamScope, memberId: string, brandId: s
   const brand = await scope.select("brand").select("id").where("id", "=", brandId).executeTakeFirst();
   if (!brand) throw new Response("There is no such brand in your team.", { status: 404 });
   await scope.update("member").set({ working_brand_id: brand.id }).where("id", "=", memberId).execute();
+}
+
+/** Makes a brand the one that all work in who have chosen none. */
+export async function makeUsual(scope: TeamScope, brandId: string): Promise<void> {
+  await scope
+    .update("brand")
+    .set({ usual_since: sql<Date>`clock_timestamp()` })
+    .where("id", "=", brandId)
+    .execute();
 }
 
 const MOST_NAME = 60;
@@ -50,7 +72,7 @@ export async function addBrand(scope: TeamScope, memberId: string, typed: string
   const problem = nameProblem(name);
   if (problem) return problem;
   const { id } = await scope
-    .insert("brand", { name, book: JSON.stringify(newBrandBook()) })
+    .insert("brand", { name, book: JSON.stringify(newBrandBook()), usual_since: null })
     .returning("id")
     .executeTakeFirstOrThrow();
   await switchBrand(scope, memberId, id);

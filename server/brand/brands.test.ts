@@ -3,7 +3,7 @@ import { readPromotion } from "../../core/document/promotion";
 import { changeField } from "../catalogue/products";
 import { loadRenderInput } from "../promotions/loadFacts";
 import { type TestTeam, testTeam } from "../testing/team";
-import { addBrand, removeBrand, saveBook, switchBrand, workingBrand } from "./brandBook";
+import { addBrand, makeUsual, removeBrand, saveBook, switchBrand, workingBrand } from "./brandBook";
 
 let mine: TestTeam;
 let theirs: TestTeam;
@@ -24,6 +24,19 @@ test("the working brand is the one chosen, else the first that was made, whateve
   await expect(switchBrand(mine.scope, mine.memberId, await theirs.brand("Theirs"))).rejects.toMatchObject({
     status: 404,
   });
+});
+
+test("who has chosen no brand works in the one that was made the usual one last; who has chosen, in that", async () => {
+  const [birch, ash] = [await mine.brand("Birch"), await mine.brand("Ash")];
+  const shown = async (member: string | null) => (await workingBrand(mine.scope, member))?.name;
+  await makeUsual(mine.scope, ash);
+  expect(await shown(mine.memberId)).toBe("Ash");
+  await switchBrand(mine.scope, mine.memberId, birch);
+  expect([await shown(mine.memberId), await shown(null)]).toEqual(["Birch", "Ash"]);
+  await makeUsual(mine.scope, birch);
+  expect(await shown(null)).toBe("Birch");
+  await makeUsual(mine.scope, await theirs.brand("Theirs"));
+  expect(await shown(null)).toBe("Birch");
 });
 
 test("a book's problems stand under their paths, and what it names must be the team's", async () => {

@@ -166,7 +166,7 @@ async function render(slug: string): Promise<void> {
       formats.map(async (format) => {
         const path = join(out, `${slug}-${format}-${quality}.mp4`);
         const aside = `${path}.part`;
-        const file = await renderFile(
+        const { file } = await renderFile(
           pool,
           { input, choice: { format, quality }, path: aside },
           (share) => tell(format, share),

@@ -1,12 +1,11 @@
-import { execFileSync } from "node:child_process";
-import { existsSync, readFileSync, writeFileSync, mkdirSync } from "node:fs";
-import { join, resolve } from "node:path";
+import { mkdirSync } from "node:fs";
+import { resolve } from "node:path";
 import { parseArgs } from "node:util";
-import { createHash } from "node:crypto";
 import { createServer } from "node:net";
 import { freePort, startCluster } from "./cluster";
 import { execa, type ResultPromise } from "execa";
-import { compressAssets } from "./compressAssets";
+import { programOf } from "../program";
+import { buildIfChanged } from "./build";
 import { type Supervised, supervise } from "./supervise";
 
 const USUAL_PORT = 4173;
@@ -47,7 +46,7 @@ const port = await choosePort(values.port ?? process.env["PORT"]).catch((error: 
   process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
   process.exit(2);
 });
-if (!values.dev) buildIfChanged();
+if (!values.dev) await buildIfChanged();
 const cluster = await startCluster(data);
 const environment = {
   ...process.env,
@@ -66,7 +65,7 @@ try {
   await migrate(database());
   await closeDatabase();
   if (!values["no-demo"]) {
-    loading = execa(process.execPath, ["--import", "tsx", "server/cli/loadDemo.ts"], {
+    loading = execa(process.execPath, program("server/cli/loadDemo.ts"), {
       env: environment,
       stdin: "ignore",
       stdout: "inherit",
@@ -75,8 +74,8 @@ try {
     await loading;
   }
   if (!isStopping()) {
-    startProcess("web", ["server/cli/web.ts", ...(values.dev ? ["--dev"] : [])]);
-    if (!values["no-worker"]) startProcess("worker", ["server/cli/worker.ts"]);
+    startProcess("web", [...program("server/cli/web.ts"), ...(values.dev ? ["--dev"] : [])]);
+    if (!values["no-worker"]) startProcess("worker", program("server/cli/worker.ts"));
     await reachable(`http://127.0.0.1:${port}/healthz`);
     wasReady = true;
     process.stdout.write(`Stencilcraft is ready at http://127.0.0.1:${port}\n`);
@@ -87,6 +86,12 @@ try {
     process.stderr.write(`${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
     await stop(1);
   }
+}
+
+/** What Node is told to run a program of ours: what was built of it, unless changes are followed. */
+function program(source: string): string[] {
+  const { file, options } = programOf(source, values.dev !== true);
+  return [...options, file];
 }
 
 function startProcess(name: string, args: readonly string[]): void {
@@ -107,38 +112,6 @@ async function stop(code: number): Promise<void> {
   await Promise.all([loading?.catch(() => undefined), ...supervised.map((one) => one.stop())]);
   await cluster.stop();
   process.exit(code);
-}
-
-/** Builds when a source file is newer than the last build, told by a hash over the sources. */
-function buildIfChanged(): void {
-  const sources = execFileSync("find", [
-    "app",
-    "core",
-    "paint",
-    "server",
-    "package-lock.json",
-    "vite.config.ts",
-    "reactCompiler.ts",
-    "react-router.config.ts",
-    "-type",
-    "f",
-  ])
-    .toString()
-    .trim()
-    .split("\n")
-    .sort();
-  const hash = createHash("sha256");
-  for (const file of sources) hash.update(file).update(readFileSync(file));
-  const stamp = hash.digest("hex");
-  const stampFile = join("build", "stamp");
-  if (existsSync(stampFile) && readFileSync(stampFile, "utf8") === stamp) return;
-  process.stderr.write("Building …\n");
-  execFileSync("npx", ["--no-install", "react-router", "build"], {
-    stdio: ["ignore", "ignore", "inherit"],
-    env: { ...process.env, NODE_ENV: "production" },
-  });
-  compressAssets(join("build", "client", "assets"));
-  writeFileSync(stampFile, stamp);
 }
 
 /** The wanted port, which must be free; without one the usual port, or any free one where that is taken. */

@@ -16,7 +16,7 @@ export interface Supervised {
 }
 
 interface Program {
-  /** A TypeScript file, named from the project's root, and its arguments. */
+  /** What Node is told: a file, what comes before it, and its arguments. */
   readonly args: readonly string[];
   readonly env: NodeJS.ProcessEnv;
 }
@@ -35,7 +35,7 @@ export function supervise({ args, env }: Program, onEnd: (how: string) => boolea
   function begin(more: NodeJS.ProcessEnv): ChildProcess {
     const started = Date.now();
     // A group of its own, so that Ctrl-C reaches it through us and once only, and its children can be ended with it.
-    const process = spawn(globalThis.process.execPath, ["--import", "tsx", ...args], {
+    const process = spawn(globalThis.process.execPath, args, {
       env: { ...env, ...more },
       stdio: ["ignore", "inherit", "inherit"],
       detached: true,

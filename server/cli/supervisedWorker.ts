@@ -1,8 +1,12 @@
+import { programOf } from "../program";
+import { buildProgramsIfChanged } from "./build";
 import { supervise } from "./supervise";
 
 /** bin/worker: one worker, started again when it ends, until it is told to stop. */
 process.title = "stencilcraft-supervisor";
-const worker = supervise({ args: ["server/cli/worker.ts"], env: process.env }, (how) => {
+await buildProgramsIfChanged();
+const { file } = programOf("server/cli/worker.ts", true);
+const worker = supervise({ args: [file], env: process.env }, (how) => {
   process.stderr.write(`The worker process ended with ${how}. It is started again.\n`);
   return true;
 });

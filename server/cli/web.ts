@@ -1,8 +1,8 @@
 import cluster, { type Worker } from "node:cluster";
 import { availableParallelism } from "node:os";
-import { resolve } from "node:path";
 import { config } from "../config";
 import { log } from "../log";
+import { programOf } from "../program";
 
 /**
  * The web server: as many processes as there are cores share the port, so that a page that takes long on one of them holds
@@ -15,7 +15,8 @@ let stopping = false;
 
 if (development || processes() === 1) await import("./webServer");
 else {
-  cluster.setupPrimary({ exec: resolve("server/cli/webServer.ts") });
+  const { file, options } = programOf("server/cli/webServer.ts");
+  cluster.setupPrimary({ exec: file, execArgv: [...options] });
   let listening = 0;
   cluster.on("listening", () => ++listening);
   cluster.on("exit", (_ended: Worker, code: number, signal: string) => {

@@ -2,6 +2,8 @@ import { once } from "node:events";
 import { createServer } from "node:http";
 import { randomUUID } from "node:crypto";
 import { existsSync } from "node:fs";
+import { resolve } from "node:path";
+import { pathToFileURL } from "node:url";
 import { createRequestHandler } from "@react-router/express";
 import compression from "compression";
 import express from "express";
@@ -14,10 +16,12 @@ import { bodyProblem } from "../doors/bodyLimits";
 import { isFromOurPages } from "../doors/sameSite";
 import { writeSafetyHeaders } from "../doors/safetyHeaders";
 import { log } from "../log";
+import { tidyUploads } from "../media/uploadFolder";
 import { removeWorkFolder, tidyWorkFolders } from "../workFolder";
 
 process.title = "stencilcraft-web";
 const development = process.argv.includes("--dev");
+const TIDY_EVERY_MS = 3_600_000;
 const app = express().disable("x-powered-by").set("trust proxy", config().PROXIES);
 const server = createServer(app);
 let closing = false;
@@ -93,13 +97,21 @@ if (development) {
     }),
   );
 } else {
-  const built = new URL("../../build/server/index.js", import.meta.url);
+  const built = resolve("build/server/index.js");
   if (!existsSync(built)) throw new Error("The application is not built. Run bin/start, which builds it.");
   app.use(express.static("build/client", { maxAge: "1h" }));
-  app.use(createRequestHandler({ build: () => import(built.href) as Promise<ServerBuild>, mode: "production" }));
+  app.use(
+    createRequestHandler({
+      build: () => import(pathToFileURL(built).href) as Promise<ServerBuild>,
+      mode: "production",
+    }),
+  );
 }
 
 await tidied;
+const tidy = (): void => void tidyUploads().catch((error: unknown) => log.warn({ error: String(error) }, "uploads"));
+tidy();
+setInterval(tidy, TIDY_EVERY_MS).unref();
 // Uploads of large clips take longer than Node's usual limit for a request.
 server.requestTimeout = 30 * 60_000;
 server.listen(config().PORT, config().HOST);

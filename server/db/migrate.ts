@@ -14,6 +14,8 @@ import * as invitations from "./migrations/0009_invitations";
 import * as teamStamp from "./migrations/0010_team_stamp";
 import * as awaitedFills from "./migrations/0011_awaited_fills";
 import * as archived from "./migrations/0012_archived";
+import * as jobTimes from "./migrations/0013_job_times";
+import * as usualBrand from "./migrations/0014_usual_brand";
 import { type Database } from "./tables";
 
 /** In order. A migration that has run anywhere is never changed; a new one is added. */
@@ -30,6 +32,8 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   "0010_team_stamp": teamStamp,
   "0011_awaited_fills": awaitedFills,
   "0012_archived": archived,
+  "0013_job_times": jobTimes,
+  "0014_usual_brand": usualBrand,
 };
 
 /** Brings the database to the newest shape, the job queue's tables included. Safe to run twice. */

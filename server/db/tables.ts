@@ -67,6 +67,8 @@ export interface BrandTable extends TeamRow {
   name: string;
   book: Json;
   made_at: Generated<Date>;
+  /** The one of a team that was made the usual one last is it. */
+  usual_since: Date | null;
 }
 export interface ProductTable extends TeamRow {
   name: string;
@@ -214,6 +216,8 @@ export interface RenderTable extends TeamRow {
   /** What was let pass, see server/render/passed.ts. */
   passed: JSONColumnType<object, string | null, string | null> | null;
   created_at: Timestamp;
+  /** Null where it is not known any more. */
+  asked_by: string | null;
 }
 export type RenditionState = "waiting" | "working" | "ready" | "failed" | "cancelled";
 export interface RenditionTable extends TeamRow {
@@ -229,6 +233,8 @@ export interface RenditionTable extends TeamRow {
   outdated_by: string | null;
   /** Counts how often it was asked for: what was begun for an earlier asking has no say any more. */
   asking: Generated<number>;
+  /** When it was done, or given up. */
+  ended_at: Date | null;
 }
 export interface WorkerTable {
   /** What the queue notes in jobs that it has taken. */
@@ -237,6 +243,18 @@ export interface WorkerTable {
   seen_at: Date;
   host: Generated<string>;
   pid: Generated<number>;
+}
+/** How long jobs took that ended well. */
+export interface JobTimeTable {
+  kind: string;
+  /** Null for work that is no team's own. */
+  team_id: string | null;
+  waited_ms: number;
+  took_ms: number;
+  /** Of a rendition, and how many of them had to be painted. */
+  frames: Generated<number>;
+  fresh_frames: Generated<number>;
+  ended_at: Timestamp;
 }
 /** How much space is used, as it was counted last; what all teams share has no team. */
 export interface SpaceUsedTable {
@@ -291,5 +309,6 @@ export interface Database {
   rendition: RenditionTable;
   worker: WorkerTable;
   job_strike: JobStrikeTable;
+  job_time: JobTimeTable;
   space_used: SpaceUsedTable;
 }

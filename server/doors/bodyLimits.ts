@@ -14,7 +14,7 @@ interface Limit {
 
 /** What may be sent where, in bytes. All else is a form of words. */
 const limits = (): readonly Limit[] => [
-  { at: /^\/media\/upload$/, most: config().LIMIT_CLIP_BYTES, what: "files" },
+  { at: /^\/media\/uploads(\/[^/]+)?$/, most: config().LIMIT_CLIP_BYTES, what: "files" },
   { at: /^\/templates\/import$/, most: MOST_PACKAGE_BYTES, what: "packages" },
   { at: /^\/brand-book(\.data)?$/, most: 13_000_000, what: "brand books and fonts" },
   { at: /^\/catalogue\/import(\.data)?$/, most: CSV_LIMITS.bytes + FORM_BYTES, what: "lists" },

@@ -44,7 +44,16 @@ test("a team's listeners hear what happens in it, whole and in order, and nothin
   const { heard, off } = await hearing(mine);
   const told: TeamEvent[] = [
     event(),
-    { topic: "rendition", id: randomUUID(), promotion: "pot-sale", state: "ready", progress: 1 },
+    {
+      topic: "rendition",
+      id: randomUUID(),
+      promotion: "pot-sale",
+      name: "Pot sale",
+      by: null,
+      left: 0,
+      state: "ready",
+      progress: 1,
+    },
     { topic: "promotion", slug: "pot-sale", revision: 3, by: "Tess" },
     { topic: "presence", slug: "pot-sale", page: "p", name: "Tess", at: "", here: true },
   ];

@@ -1,7 +1,7 @@
 import { type ChildProcess, fork } from "node:child_process";
 import { readFile } from "node:fs/promises";
-import { resolve } from "node:path";
 import { log } from "../log";
+import { programOf } from "../program";
 import { UploadProblem } from "../media/uploadProblem";
 // Erased as a whole: the child itself must never run in this process.
 import type { Answered, ForeignTasks, Told } from "./child";
@@ -84,8 +84,9 @@ async function withChild<Result>(work: (child: ChildProcess) => Promise<Result>)
 }
 
 function startChild(): ChildProcess {
-  const child = fork(resolve("server/foreign/child.ts"), {
-    execArgv: ["--import", "tsx"],
+  const { file, options } = programOf("server/foreign/child.ts");
+  const child = fork(file, {
+    execArgv: [...options],
     serialization: "advanced",
     stdio: ["ignore", "ignore", "ignore", "ipc"],
   });

@@ -1,5 +1,6 @@
 import { createHash } from "node:crypto";
 import { type Kysely, sql } from "kysely";
+import { type WorkKind } from "../../core/queue/waiting";
 import { type InferType, array, boolean, number, object, string } from "yup";
 import { type Database } from "../db/tables";
 
@@ -13,6 +14,9 @@ const replacement = object({
 });
 export type Replacement = InferType<typeof replacement>;
 
+/** Whose work it is, where several teams take turns. */
+const team = string().uuid().optional();
+
 /** The jobs there are and what each is told. */
 export const JOBS = {
   "ingest-media": object({
@@ -20,6 +24,7 @@ export const JOBS = {
     replacement: replacement.optional().default(undefined),
     /** Whether reading it in takes seconds or minutes, as a clip's does. */
     isLong: boolean().optional(),
+    team,
   }),
   "follow-subject": object({ media: string().uuid().required() }),
   "compare-renders": object({
@@ -34,6 +39,7 @@ export const JOBS = {
     asking: number().integer().default(1),
     /** Whether somebody looks at it before anything goes out. */
     isDraft: boolean().optional(),
+    team,
   }),
 } as const;
 export type Jobs = { readonly [Name in keyof typeof JOBS]: InferType<(typeof JOBS)[Name]> };
@@ -52,11 +58,17 @@ const ABOUT: { readonly [Name in JobName]: (asked: Jobs[Name]) => readonly (stri
   // However often it was asked for: the newest asking takes the place of one that waits.
   "render-rendition": ({ rendition }) => [rendition],
 };
-const keyOf = <Name extends JobName>(name: Name, asked: Jobs[Name]): string =>
+/** What a job is queued under. */
+export const keyOf = <Name extends JobName>(name: Name, asked: Jobs[Name]): string =>
   [name, ...ABOUT[name](asked)].filter((part) => part !== undefined).join(":");
 
 export const MOST_TRIES = 4;
-/** What goes first of all that waits: the lower, the sooner. What is quick and waited for overtakes what takes long. */
+/** From one turn to the next; so many of a team stand behind one another in it, the others with the last. */
+const TURN = 1000;
+/**
+ * What goes first of all that waits: the lower, the sooner. What is quick and waited for overtakes what takes long. Of one
+ * kind, teams take turns: the second of a team goes with the second of another, however many the first has.
+ */
 const TURNS: { readonly [Name in JobName]: (asked: Jobs[Name]) => number } = {
   "ingest-media": ({ isLong }) => (isLong === true ? 6 : 0),
   "follow-subject": () => 8,
@@ -64,6 +76,16 @@ const TURNS: { readonly [Name in JobName]: (asked: Jobs[Name]) => number } = {
   "compare-renders": () => 12,
   "tidy-up": () => 20,
 };
+
+/** What each job is to whoever waits behind it. */
+const KINDS: { readonly [Name in JobName]: (asked: Jobs[Name]) => WorkKind } = {
+  "ingest-media": ({ isLong }) => (isLong === true ? "clip" : "file"),
+  "follow-subject": () => "other",
+  "render-rendition": ({ isDraft }) => (isDraft === true ? "draft" : "rendition"),
+  "compare-renders": () => "other",
+  "tidy-up": () => "other",
+};
+export const kindOf = <Name extends JobName>(name: Name, asked: Jobs[Name]): WorkKind => KINDS[name](asked);
 
 /**
  * Queues a job, in the caller's transaction if it is one. One that waits already is not queued twice.
@@ -76,12 +98,18 @@ export async function enqueue<Name extends JobName>(
   payload: Jobs[Name],
   afterMs = 0,
 ): Promise<void> {
+  const turn = TURNS[name](payload) * TURN;
+  const own = "team" in payload && typeof payload.team === "string" ? payload.team : null;
   await sql`select graphile_worker.add_job(
     ${name},
     payload := ${JSON.stringify(payload)}::json,
     run_at := now() + ${afterMs} * interval '1 millisecond',
     max_attempts := ${MOST_TRIES},
-    priority := ${TURNS[name](payload)},
+    priority := ${turn} + least(${TURN - 1}, (
+      select count(*) from graphile_worker._private_jobs waiting
+      where waiting.payload ->> 'team' = ${own} and waiting.locked_at is null
+        and waiting.priority between ${turn} and ${turn + TURN - 1}
+    ))::int,
     job_key := ${keyOf(name, payload)}
   )`.execute(db);
 }

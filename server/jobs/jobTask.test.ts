@@ -76,6 +76,21 @@ test("of all that waits pictures go first, then drafts, then clips; what is for 
   expect(rows.map(({ about }) => about)).toEqual([picture, draft, clip, posted]);
 });
 
+test("teams take turns: one that asks for one thing does not wait for all that another has asked for", async () => {
+  const [busy, small] = [randomUUID(), randomUUID()];
+  const render = async (team: string): Promise<string> => {
+    const rendition = randomUUID();
+    await enqueue(db, "render-rendition", { rendition, asking: 1, team });
+    return rendition;
+  };
+  const many = [await render(busy), await render(busy), await render(busy), await render(busy)];
+  const few = [await render(small), await render(small)];
+  const { rows } = await sql<{ about: string }>`
+    select payload ->> 'rendition' as about from graphile_worker._private_jobs
+    where payload ->> 'team' = any(${[busy, small]}) order by priority, run_at, id`.execute(db);
+  expect(rows.map(({ about }) => about)).toEqual([many[0], few[0], many[1], few[1], many[2], many[3]]);
+});
+
 test("twenty killed workers are no failed try; the job begins again at once", async () => {
   const media = await asked();
   for (let kill = 0; kill < 20; kill++) {

@@ -5,15 +5,16 @@ import { type Database } from "../db/tables";
 import { log } from "../log";
 import { isStorageFull } from "../storage/full";
 import { type Room } from "./alone";
-import { JOBS, type JobName, type Jobs, enqueue } from "./enqueue";
+import { JOBS, type JobName, type Jobs, enqueue, kindOf } from "./enqueue";
 import { MOST_STRIKES, forgiveJob, strikesOf } from "./freedJobs";
+import { type JobNote, noteTime } from "./jobTimes";
 
 /** Why a job is not tried again: it failed each time, or workers broke whenever it ran. */
 export type GivenUp = "failed" | "set aside";
 
 /** What a job does, and how it is said that it can't be done, where anybody waits to hear it. */
 export interface JobWork<Name extends JobName> {
-  run(asked: Jobs[Name]): Promise<unknown>;
+  run(asked: Jobs[Name]): Promise<JobNote | undefined | void>;
   giveUp?(asked: Jobs[Name], why: GivenUp): Promise<void>;
 }
 
@@ -34,9 +35,11 @@ const STOP_WITHIN_MS = 3000;
  * full, the same job is queued again and this one ends.
  */
 export function taskOf<Name extends JobName>(name: Name, work: JobWork<Name>, { db, room, stopping }: JobPlace): Task {
-  async function runOnce(asked: Jobs[Name], { key, attempts, max_attempts }: Tries): Promise<void> {
+  async function runOnce(asked: Jobs[Name], { key, attempts, max_attempts, run_at }: Tries): Promise<void> {
     try {
-      await work.run(asked);
+      const started = Date.now();
+      const note = await work.run(asked);
+      if (note) await noteTime(db, kindOf(name, asked), note, { waitedFrom: run_at, started });
       if (key !== null) await forgiveJob(db, key);
     } catch (error) {
       const wait = waitWithoutFault(error, stopping);
@@ -66,7 +69,7 @@ export function taskOf<Name extends JobName>(name: Name, work: JobWork<Name>, { 
   };
 }
 
-type Tries = Pick<Job, "key" | "attempts" | "max_attempts">;
+type Tries = Pick<Job, "key" | "attempts" | "max_attempts" | "run_at">;
 
 /** How long to wait before a job is tried again that failed through no fault of its own, in milliseconds; else null. */
 function waitWithoutFault(error: unknown, stopping: AbortSignal): number | null {

@@ -16,6 +16,7 @@ import { type JobName } from "./enqueue";
 import { freeJobsOf } from "./freedJobs";
 import { startHeartbeat, takeOverFromGone } from "./heartbeat";
 import { taskOf } from "./jobTask";
+import { JOBS_AT_ONCE } from "./jobsAtOnce";
 
 const POLL_MS = 500;
 /** How long running jobs have to notice that the worker stops. */
@@ -50,10 +51,15 @@ export async function startWorker(broke: number | null = null): Promise<RunningW
     "follow-subject": taskOf("follow-subject", { run: ({ media }) => followMedia(db, media) }, place),
     "compare-renders": taskOf(
       "compare-renders",
-      { run: ({ team, promotions, reason }) => compareRenders(teamScope(db, team), promotions, reason) },
+      {
+        async run({ team, promotions, reason }) {
+          await compareRenders(teamScope(db, team), promotions, reason);
+          return { team };
+        },
+      },
       place,
     ),
-    "tidy-up": taskOf("tidy-up", { run: () => tidyUp(db, new Date()) }, place),
+    "tidy-up": taskOf("tidy-up", { run: () => tidyUp(db, new Date()).then(() => undefined) }, place),
     "render-rendition": taskOf(
       "render-rendition",
       {
@@ -75,7 +81,7 @@ export async function startWorker(broke: number | null = null): Promise<RunningW
     taskList: tasks,
     // Every night, once, however many workers there are.
     crontab: "41 3 * * * tidy-up ?max=2&jobKey=tidy-up",
-    concurrency: 3,
+    concurrency: JOBS_AT_ONCE,
     pollInterval: POLL_MS,
     noHandleSignals: true,
     logger: new Logger(() => (level, message) => (Object.is(level, "error") ? log.warn(message) : log.debug(message))),

@@ -1,8 +1,7 @@
 import { execFile } from "node:child_process";
-import { mkdtemp, readFile, rm } from "node:fs/promises";
+import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { Readable } from "node:stream";
 import { promisify } from "node:util";
 import { workKey } from "../storage/keys";
 import { store } from "../storage/store";
@@ -30,8 +29,7 @@ afterAll(async () => {
 async function readIn(name: string, ...made: string[]) {
   const path = join(folder, name);
   await ffmpeg(...made, path);
-  const body = Readable.toWeb(Readable.from([await readFile(path)])) as ReadableStream;
-  const { id } = await receiveMedia(team.scope, name, body);
+  const { id } = await receiveMedia(team.scope, name, path);
   await ingestMedia(team.scope.connection, id);
   const row = await team.scope.media().selectAll().where("id", "=", id).executeTakeFirstOrThrow();
   return { ...row, read: mediaFacts(row) };

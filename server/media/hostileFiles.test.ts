@@ -1,5 +1,6 @@
+import { randomUUID } from "node:crypto";
 import { createServer } from "node:http";
-import { mkdtemp, readFile, readdir, rm } from "node:fs/promises";
+import { mkdtemp, readFile, readdir, rm, writeFile } from "node:fs/promises";
 import { type AddressInfo } from "node:net";
 import { hostname, tmpdir } from "node:os";
 import { join } from "node:path";
@@ -29,10 +30,16 @@ afterAll(async () => {
 
 const ffmpeg = (...args: string[]) => execa("ffmpeg", ["-v", "error", "-y", ...args]);
 
+/** A file as it lies on disk once all of it was sent. */
+async function asSent(contents: Buffer | string): Promise<string> {
+  const path = join(folder, randomUUID());
+  await writeFile(path, contents);
+  return path;
+}
+
 /** Brings a file in as an upload does, and reads it in as the job does. Gives its row. */
 async function brought(name: string, contents: Buffer | string) {
-  const body = new Blob([typeof contents === "string" ? contents : Uint8Array.from(contents)]).stream();
-  const { id } = await receiveMedia(team.scope, name, body);
+  const { id } = await receiveMedia(team.scope, name, await asSent(contents));
   await ingestMedia(team.scope.connection, id);
   return team.scope.media().selectAll().where("id", "=", id).executeTakeFirstOrThrow();
 }
@@ -199,7 +206,7 @@ test("the same bytes are measured once, even for another team; the name in a ref
     .toBuffer();
   const first = await brought("first.png", png);
   const other = await testTeam();
-  const { id } = await receiveMedia(other.scope, "again.png", new Blob([Uint8Array.from(png)]).stream());
+  const { id } = await receiveMedia(other.scope, "again.png", await asSent(png));
   await ingestMedia(other.scope.connection, id);
   const again = await other.scope.media().selectAll().where("id", "=", id).executeTakeFirstOrThrow();
   expect(again).toMatchObject({ state: "ready", facts: first.facts, look: first.look, name: "again.png" });

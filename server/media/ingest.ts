@@ -7,6 +7,7 @@ import { markNaming } from "../promotions/outdated";
 import { tellTeam } from "../events/teamEvents";
 import { type Replacement } from "../jobs/enqueue";
 import { type GivenUp } from "../jobs/jobTask";
+import { type JobNote } from "../jobs/jobTimes";
 import { log } from "../log";
 import { originalKey } from "../storage/keys";
 import { NO_ROOM, StorageFull, hasRoom, isStorageFull } from "../storage/full";
@@ -27,14 +28,18 @@ import { inWorkFolder } from "../workFolder";
  * The ingest job: measures an item and makes its working copies. Safe to run twice. A problem of the file ends it, in words.
  * With a replacement, the item keeps its own file, and stays in use, until the new one is read in.
  */
-export async function ingestMedia(db: Kysely<Database>, mediaId: string, replacement?: Replacement): Promise<void> {
+export async function ingestMedia(
+  db: Kysely<Database>,
+  mediaId: string,
+  replacement?: Replacement,
+): Promise<JobNote | undefined> {
   const item = await db.selectFrom("media").selectAll().where("id", "=", mediaId).executeTakeFirst();
-  if (!item || (replacement && item.sha256 === replacement.sha256)) return;
+  if (!item || (replacement && item.sha256 === replacement.sha256)) return undefined;
   const scope = teamScope(db, item.team_id);
   if (!replacement && item.state === "ready") {
     // Whoever read it in may have been ended before this.
     await fillAwaiting(scope, mediaId);
-    return;
+    return undefined;
   }
   /** Changes the item, if it is there and has its file still, and tells the team. Gives whether it was. */
   const tell = async (
@@ -61,10 +66,11 @@ export async function ingestMedia(db: Kysely<Database>, mediaId: string, replace
     const measured = await inWorkFolder("ingest", (folder) =>
       measuredOnce(file.sha256, folder, () => ingestFile(file, folder, onProgress)),
     );
-    if (!(await tell("ready", 1, { ...measured, ...replacement, problem: null }))) return;
+    if (!(await tell("ready", 1, { ...measured, ...replacement, problem: null }))) return undefined;
     if (replacement) await markNaming(scope, [mediaId], `${item.name} was replaced`);
     else await fillAwaiting(scope, mediaId);
     log.info({ media: mediaId, kind: item.kind }, "media ready");
+    return { team: item.team_id };
   } catch (error) {
     if (isStorageFull(error))
       await tell("waiting", 0, { problem: `${NO_ROOM} It is read in when there is room again.` });
@@ -74,6 +80,7 @@ export async function ingestMedia(db: Kysely<Database>, mediaId: string, replace
       problem: replacement ? `The replacement was not used. ${error.message}` : error.message,
     });
     if (!replacement) await forgetAwaiting(scope, mediaId);
+    return undefined;
   }
 }
 

@@ -1,13 +1,12 @@
-import { join } from "node:path";
+import { createHash } from "node:crypto";
+import { createReadStream } from "node:fs";
 import { config } from "../config";
 import { type TeamScope } from "../db/teamScope";
 import { isId } from "../ids";
 import { enqueue } from "../jobs/enqueue";
 import { originalKey } from "../storage/keys";
-import { inWorkFolder } from "../workFolder";
 import { store } from "../storage/store";
 import { displayName } from "./fileName";
-import { spoolBody } from "../doors/spooledBody";
 import { sniffType } from "./sniff";
 import { UploadProblem } from "./uploadProblem";
 
@@ -27,69 +26,79 @@ export interface ReceiveWishes {
 }
 
 /**
- * Takes an upload in: streams it to disk while counting and hashing, tells its type from its bytes, stores it and queues
- * its ingest. Throws an UploadProblem, naming file and limit; nothing is left behind then.
+ * Takes in a file that lies on disk, whole, and moves it from there: tells its type from its bytes, stores it and queues its
+ * ingest. Throws an UploadProblem in words where it is refused.
  */
 export async function receiveMedia(
   scope: TeamScope,
   rawName: string,
-  body: ReadableStream<Uint8Array> | null,
+  path: string,
   { again = false, replace = null, isLogo = false }: ReceiveWishes = {},
 ): Promise<ReceivedMedia> {
   const name = displayName(rawName);
-  if (!body) throw new UploadProblem(`“${name}” is empty (0 bytes). Export or copy it again, then bring it once more.`);
-  return inWorkFolder("incoming", async (folder) => {
-    const path = join(folder, "file");
-    const most = config().LIMIT_CLIP_BYTES;
-    const { sha256, bytes } = await spoolBody(body, path, { name, most, tooLarge: tooLarge(name, "clips", most) });
-    const type = await sniffType(path, name);
-    const { LIMIT_PICTURE_BYTES } = config();
-    if (type.kind === "picture" && bytes > LIMIT_PICTURE_BYTES)
-      throw new UploadProblem(tooLarge(name, "pictures", LIMIT_PICTURE_BYTES));
-    const known =
-      again || replace
-        ? undefined
-        : await scope
-            .media()
-            .select(["id", "name"])
-            .where("sha256", "=", sha256)
-            .where("state", "!=", "failed")
-            .executeTakeFirst();
-    if (known) return { ...known, known: true };
-    await store().keep(originalKey(sha256), path);
-    const isLong = type.kind === "clip";
-    if (replace) {
-      const item = isId(replace)
-        ? await scope.media().select(["id", "name", "kind"]).where("id", "=", replace).executeTakeFirst()
-        : undefined;
-      if (!item) throw new UploadProblem("The item to replace is not in your media any more.");
-      if (item.kind !== type.kind)
-        throw new UploadProblem(
-          `“${name}” is a ${type.kind}, but “${item.name}” is a ${item.kind}: only the same kind can take its places.`,
-        );
-      await enqueue(scope.connection, "ingest-media", {
-        media: item.id,
-        isLong,
-        replacement: { sha256, mime: type.mime, bytes },
-      });
-      return { id: item.id, name: item.name, known: false };
-    }
-    const row = {
-      name,
-      kind: type.kind,
-      state: "waiting" as const,
-      sha256,
-      mime: type.mime,
-      bytes,
-      facts: null,
-      problem: null,
-      is_logo: isLogo && type.kind === "picture",
-    };
-    const { id } = await scope.insert("media", row).returning("id").executeTakeFirstOrThrow();
-    await enqueue(scope.connection, "ingest-media", { media: id, isLong });
-    return { id, name, known: false };
-  });
+  const { sha256, bytes } = await measured(path);
+  if (bytes === 0)
+    throw new UploadProblem(`“${name}” is empty (0 bytes). Export or copy it again, then bring it once more.`);
+  const type = await sniffType(path, name);
+  const { LIMIT_PICTURE_BYTES } = config();
+  if (type.kind === "picture" && bytes > LIMIT_PICTURE_BYTES)
+    throw new UploadProblem(tooLarge(name, "pictures", LIMIT_PICTURE_BYTES));
+  const known =
+    again || replace
+      ? undefined
+      : await scope
+          .media()
+          .select(["id", "name"])
+          .where("sha256", "=", sha256)
+          .where("state", "!=", "failed")
+          .executeTakeFirst();
+  if (known) return { ...known, known: true };
+  await store().keep(originalKey(sha256), path);
+  const isLong = type.kind === "clip";
+  if (replace) {
+    const item = isId(replace)
+      ? await scope.media().select(["id", "name", "kind"]).where("id", "=", replace).executeTakeFirst()
+      : undefined;
+    if (!item) throw new UploadProblem("The item to replace is not in your media any more.");
+    if (item.kind !== type.kind)
+      throw new UploadProblem(
+        `“${name}” is a ${type.kind}, but “${item.name}” is a ${item.kind}: only the same kind can take its places.`,
+      );
+    await enqueue(scope.connection, "ingest-media", {
+      media: item.id,
+      isLong,
+      team: scope.teamId,
+      replacement: { sha256, mime: type.mime, bytes },
+    });
+    return { id: item.id, name: item.name, known: false };
+  }
+  const row = {
+    name,
+    kind: type.kind,
+    state: "waiting" as const,
+    sha256,
+    mime: type.mime,
+    bytes,
+    facts: null,
+    problem: null,
+    is_logo: isLogo && type.kind === "picture",
+  };
+  const { id } = await scope.insert("media", row).returning("id").executeTakeFirstOrThrow();
+  await enqueue(scope.connection, "ingest-media", { media: id, isLong, team: scope.teamId });
+  return { id, name, known: false };
 }
 
-const tooLarge = (name: string, what: string, limit: number): string =>
+async function measured(path: string): Promise<{ readonly sha256: string; readonly bytes: number }> {
+  const hash = createHash("sha256");
+  let bytes = 0;
+  for await (const part of createReadStream(path)) {
+    if (!(part instanceof Uint8Array)) continue;
+    hash.update(part);
+    bytes += part.length;
+  }
+  return { sha256: hash.digest("hex"), bytes };
+}
+
+/** @param what kind of files, in the plural */
+export const tooLarge = (name: string, what: string, limit: number): string =>
   `“${name}” is larger than the limit for ${what}: ${Math.round(limit / 1e6)} MB.`;

@@ -25,6 +25,12 @@ export interface RenderedFile {
   readonly bytes: number;
 }
 
+/** A file that was made, and how much of it had to be painted. */
+export interface MadeFile {
+  readonly file: RenderedFile;
+  readonly freshFrames: number;
+}
+
 /**
  * Renders a promotion in a format to a local file: segments that are not in the store yet are painted and encoded, all
  * are joined without re-encoding, and the sound is mixed and added last. `path` exists only when the whole is done.
@@ -34,10 +40,11 @@ export async function renderFile(
   { input, choice, path }: { readonly input: RenderInput; readonly choice: OutputChoice; readonly path: string },
   onProgress: (share: number) => void = () => undefined,
   signal: AbortSignal = new AbortController().signal,
-): Promise<RenderedFile> {
+): Promise<MadeFile> {
   const plan = await renderPlan(input, choice);
   return inWorkFolder("render", async (folder) => {
     let done = 0;
+    let freshFrames = 0;
     const onFrame = (): void => onProgress((0.98 * ++done) / plan.frames);
     const files = await allOrStop(signal, (stop) =>
       plan.segments.map(async (segment) => {
@@ -46,6 +53,7 @@ export async function renderFile(
         else {
           const file = join(folder, `${segment.from}.mp4`);
           const { from, to } = segment;
+          freshFrames += to - from;
           await pool.render(
             { ...choice, input, from, to, rate: plan.rate, width: plan.width, height: plan.height, path: file },
             onFrame,
@@ -64,7 +72,7 @@ export async function renderFile(
     const { size } = await stat(path);
     onProgress(1);
     const fps = plan.rate.numerator / plan.rate.denominator;
-    return {
+    const file = {
       format: choice.format,
       width: plan.width,
       height: plan.height,
@@ -73,6 +81,7 @@ export async function renderFile(
       seconds: plan.frames / fps,
       bytes: size,
     };
+    return { file, freshFrames };
   });
 }
 

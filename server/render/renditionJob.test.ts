@@ -55,7 +55,7 @@ async function asked(length: number): Promise<string> {
   return (await team.scope.select("rendition").select("id").executeTakeFirstOrThrow()).id;
 }
 const rowOf = (id: string) => team.scope.select("rendition").selectAll().where("id", "=", id).executeTakeFirstOrThrow();
-const render = async (id: string, by = pool): Promise<void> =>
+const render = async (id: string, by = pool) =>
   renderRendition(team.scope.connection, by, { rendition: id, asking: (await rowOf(id)).asking });
 
 test("a rendition becomes a file in the store with all its frames, and the team is told", async () => {
@@ -70,9 +70,18 @@ test("a rendition becomes a file in the store with all its frames, and the team 
   expect(await probedFrames(path)).toBe(frames);
   await until(() => told.some((event) => event.id === id && event.state === "ready" && event.progress === 1));
   // That it waits may have been told before anybody listened.
-  const { slug } = await team.scope.select("promotion").select("slug").executeTakeFirstOrThrow();
+  const { slug, name } = await team.scope.select("promotion").select(["slug", "name"]).executeTakeFirstOrThrow();
   const begun = told.find(({ state }) => state !== "waiting");
-  expect(begun).toEqual({ topic: "rendition", id, promotion: slug, state: "working", progress: 0 });
+  expect(begun).toEqual({
+    topic: "rendition",
+    id,
+    promotion: slug,
+    name,
+    by: null,
+    left: 1,
+    state: "working",
+    progress: 0,
+  });
 });
 
 test("a job that runs twice paints once: what is ready stays as it is", async () => {

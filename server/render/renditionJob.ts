@@ -1,10 +1,11 @@
 import { join } from "node:path";
-import { type Kysely } from "kysely";
+import { type Kysely, sql } from "kysely";
 import { isFormatName } from "../../core/placement/formats";
 import { isQuality } from "../../core/placement/quality";
 import { type Database, type RenditionState } from "../db/tables";
 import { type Jobs } from "../jobs/enqueue";
 import { type GivenUp } from "../jobs/jobTask";
+import { type JobNote } from "../jobs/jobTimes";
 import { log } from "../log";
 import { NO_ROOM, StorageFull, hasRoom, isStorageFull } from "../storage/full";
 import { renditionKey } from "../storage/keys";
@@ -24,16 +25,20 @@ type Change = { readonly state: RenditionState; readonly progress: number; reado
  * The render job: makes one rendition's file. Safe to run twice; the row turns ready only when the file is whole and
  * stored. A job for an earlier asking, or of a rendition that was cancelled, ends without a word.
  */
-export async function renderRendition(db: Kysely<Database>, pool: PaintPool, asked: Asked): Promise<void> {
+export async function renderRendition(
+  db: Kysely<Database>,
+  pool: PaintPool,
+  asked: Asked,
+): Promise<JobNote | undefined> {
   const row = await db
     .selectFrom("rendition")
     .innerJoin("render", "render.id", "rendition.render_id")
     .where("rendition.id", "=", asked.rendition)
     .where("rendition.asking", "=", asked.asking)
     .where("rendition.state", "in", ["waiting", "working"])
-    .select(["rendition.format", "render.quality", "render.input"])
+    .select(["rendition.team_id", "rendition.format", "render.quality", "render.input"])
     .executeTakeFirst();
-  if (!row) return;
+  if (!row) return undefined;
   const { format, quality } = row;
   if (!isFormatName(format) || !isQuality(quality))
     throw new TypeError(`Rendition ${asked.rendition} asks for ${format} at ${quality}, which there is not.`);
@@ -54,9 +59,9 @@ export async function renderRendition(db: Kysely<Database>, pool: PaintPool, ask
     if (!(await hasRoom())) throw new StorageFull();
     await tell({ state: "working", progress: 0, problem: null });
     const started = Date.now();
-    await inWorkFolder("rendition", async (folder) => {
+    return await inWorkFolder("rendition", async (folder) => {
       const path = join(folder, "file.mp4");
-      const file = await renderFile(
+      const { file, freshFrames } = await renderFile(
         pool,
         { input: readRenderInput(row.input), choice: { format, quality }, path },
         (share) => (progress = share),
@@ -69,9 +74,10 @@ export async function renderRendition(db: Kysely<Database>, pool: PaintPool, ask
       // Cancelled at the very end: it is not ready, whatever was stored.
       if (await told(db, asked, ready))
         log.info({ rendition: asked.rendition, format, ms: Date.now() - started }, "rendition ready");
+      return { team: row.team_id, frames: file.frames, freshFrames };
     });
   } catch (error) {
-    if (stop.signal.aborted) return;
+    if (stop.signal.aborted) return undefined;
     if (isStorageFull(error))
       await told(db, asked, {
         state: "waiting",
@@ -84,6 +90,8 @@ export async function renderRendition(db: Kysely<Database>, pool: PaintPool, ask
   }
 }
 
+const ENDED: ReadonlySet<RenditionState> = new Set(["ready", "failed"]);
+
 /** Changes a rendition that is still wanted, and tells the team. Gives whether it was. */
 async function told(
   db: Kysely<Database>,
@@ -92,7 +100,7 @@ async function told(
 ): Promise<boolean> {
   const changed = await db
     .updateTable("rendition")
-    .set(change)
+    .set({ ...change, ended_at: ENDED.has(change.state) ? sql<Date>`now()` : null })
     .where("id", "=", rendition)
     .where("asking", "=", asking)
     .where("state", "in", ["waiting", "working"])

@@ -17,6 +17,8 @@ import { tellRendition } from "./tellRendition";
 export interface RenderWish {
   readonly formats: readonly FormatName[];
   readonly quality: Quality;
+  /** Who asks: a member's id. */
+  readonly askedBy?: string;
   /** Null where nobody lets anything pass. */
   readonly letPass: Pick<Passed, "by" | "reason"> | null;
 }
@@ -31,7 +33,7 @@ export type RenderAnswer = { readonly render: string } | { readonly blocked: rea
 export async function requestRender(
   scope: TeamScope,
   promotion: StoredPromotion,
-  { formats, quality, letPass }: RenderWish,
+  { formats, quality, askedBy, letPass }: RenderWish,
 ): Promise<RenderAnswer> {
   const input = await loadRenderInput(scope, promotion.document);
   const { promotion: shown, findings } = await preflight(input);
@@ -46,6 +48,7 @@ export async function requestRender(
         quality,
         input: JSON.stringify(input),
         passed: passed && JSON.stringify(passed),
+        asked_by: askedBy ?? null,
       })
       .returning("id")
       .executeTakeFirstOrThrow();
@@ -54,7 +57,10 @@ export async function requestRender(
         .insert("rendition", { render_id: render.id, format, file: null, file_key: null, problem: null })
         .returning(["id", "asking"])
         .executeTakeFirstOrThrow();
-      await enqueue(within.connection, "render-rendition", { rendition: id, asking, isDraft: quality === DRAFT });
+      await enqueue(within.connection, "render-rendition", {
+        ...{ rendition: id, asking, isDraft: quality === DRAFT },
+        team: within.teamId,
+      });
       await tellRendition(within.connection, id, { state: "waiting", progress: 0 });
     }
     return { render: render.id };
@@ -170,7 +176,10 @@ export async function retryRendition(scope: TeamScope, id: string): Promise<void
       .where("id", "=", row.render_id)
       .executeTakeFirstOrThrow();
     const isDraft = quality === DRAFT;
-    await enqueue(within.connection, "render-rendition", { rendition: id, asking: row.asking, isDraft });
+    await enqueue(within.connection, "render-rendition", {
+      ...{ rendition: id, asking: row.asking, isDraft },
+      team: within.teamId,
+    });
     await tellRendition(within.connection, id, { state: "waiting", progress: 0 });
   });
 }

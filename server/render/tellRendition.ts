@@ -13,7 +13,20 @@ export async function tellRendition(
     .innerJoin("render", "render.id", "rendition.render_id")
     .innerJoin("promotion", "promotion.id", "render.promotion_id")
     .where("rendition.id", "=", id)
-    .select(["rendition.team_id", "promotion.slug"])
+    .select((eb) => [
+      "rendition.team_id",
+      "promotion.slug",
+      "promotion.name",
+      "render.asked_by",
+      eb
+        .selectFrom("rendition as other")
+        .whereRef("other.render_id", "=", "render.id")
+        .where("other.state", "in", ["waiting", "working"])
+        .select(eb.fn.countAll<string>().as("count"))
+        .as("left"),
+    ])
     .executeTakeFirst();
-  if (row) await tellTeam(db, row.team_id, { topic: "rendition", id, promotion: row.slug, state, progress });
+  if (!row) return;
+  const { team_id: team, slug: promotion, name, asked_by: by, left } = row;
+  await tellTeam(db, team, { topic: "rendition", id, promotion, name, by, left: Number(left), state, progress });
 }

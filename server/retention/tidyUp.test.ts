@@ -1,4 +1,6 @@
-import { Readable } from "node:stream";
+import { mkdtemp, rm, writeFile } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import sharp from "sharp";
 import { type Promotion } from "../../core/document/promotion";
 import { database, closeDatabase } from "../db/connect";
@@ -26,11 +28,13 @@ const SAVES = 200;
 const RENDERS = 20;
 
 let drop: () => Promise<void>;
+let folder: string;
 let team: TestTeam;
 let pool: PaintPool;
 beforeAll(async () => {
   drop = await ownDatabase();
   await migrate(database());
+  folder = await mkdtemp(join(tmpdir(), "stencilcraft-unit-"));
   team = await testTeam();
   pool = openPaintPool(2);
 });
@@ -39,6 +43,7 @@ afterAll(async () => {
   await team.close();
   await closeDatabase();
   await drop();
+  await rm(folder, { recursive: true });
 });
 
 const later = (days: number): Date => new Date(Date.now() + days * DAY_MS);
@@ -54,11 +59,9 @@ async function brought(at: number): Promise<{ id: string; sha256: string }> {
   })
     .png()
     .toBuffer();
-  const { id } = await receiveMedia(
-    team.scope,
-    `tile ${at}.png`,
-    Readable.toWeb(Readable.from([png])) as ReadableStream,
-  );
+  const path = join(folder, `tile ${at}.png`);
+  await writeFile(path, png);
+  const { id } = await receiveMedia(team.scope, `tile ${at}.png`, path);
   await ingestMedia(database(), id);
   return team.scope.media().select(["id", "sha256"]).where("id", "=", id).executeTakeFirstOrThrow();
 }

@@ -1,7 +1,5 @@
 import { createHash } from "node:crypto";
-import { createReadStream } from "node:fs";
 import { join } from "node:path";
-import { Readable } from "node:stream";
 import { type TeamScope } from "../db/teamScope";
 import { type ReceivedMedia, receiveMedia } from "../media/receive";
 import { shelfKey } from "../storage/keys";
@@ -58,11 +56,7 @@ export async function keepFromShelf(
   const { ending } = shelfFileType(recipe);
   return withFile(ending, async (path) => {
     await threads.run({ recipe, size: "full", path });
-    const received = await receiveMedia(
-      scope,
-      `${name}.${ending}`,
-      Readable.toWeb(createReadStream(path)) as ReadableStream,
-    );
+    const received = await receiveMedia(scope, `${name}.${ending}`, path);
     if (!received.known)
       await scope
         .update("media")

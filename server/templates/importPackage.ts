@@ -1,7 +1,5 @@
-import { createReadStream } from "node:fs";
 import { readFile } from "node:fs/promises";
 import { join } from "node:path";
-import { Readable } from "node:stream";
 import { ValidationError } from "yup";
 import {
   type PackagedMedia,
@@ -65,7 +63,7 @@ async function takeIn(
       throw new UploadProblem(`${file} in “${name}” is not what the package says it is: its SHA-256 differs.`);
   }
   const ids = new Map<string, string>();
-  for (const one of media) ids.set(one.file, await takeMedia(scope, one, files.get(one.file)));
+  for (const one of media) if (!ids.has(one.file)) ids.set(one.file, await takeMedia(scope, one, files.get(one.file)));
   const document = renameMedia(template, (file) => ids.get(file) ?? null);
   return addTemplate(scope, memberId, document);
 }
@@ -129,7 +127,7 @@ async function takeMedia(
   file: Unpacked | undefined,
 ): Promise<string> {
   if (!file) throw new UploadProblem(`“${name}” is not in the package.`);
-  const { id, known } = await receiveMedia(scope, name, Readable.toWeb(createReadStream(file.path)) as ReadableStream);
+  const { id, known } = await receiveMedia(scope, name, file.path);
   if (!known)
     await scope
       .update("media")

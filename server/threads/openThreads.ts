@@ -1,9 +1,7 @@
 import { resolve } from "node:path";
 import { pathToFileURL } from "node:url";
 import { Piscina } from "piscina";
-
-/** Commands run from the project's root; the built web server's own place is elsewhere. */
-const fromRoot = (path: string): string => pathToFileURL(resolve(path)).href;
+import { programOf } from "../program";
 
 type PoolOptions = NonNullable<ConstructorParameters<typeof Piscina>[0]>;
 
@@ -24,8 +22,8 @@ export function openThreads<Task, Result>(
   options: Pick<PoolOptions, "minThreads" | "maxThreads" | "idleTimeout">,
 ): Threads<Task, Result> {
   const pool = new Piscina<Task, Result>({
-    filename: fromRoot("server/threads/bootstrap.mjs"),
-    workerData: { entry: fromRoot(entry) },
+    filename: pathToFileURL(resolve("server/threads/bootstrap.mjs")).href,
+    workerData: { entry: pathToFileURL(programOf(entry).file).href },
     // Idle threads go on hearing from the programs they started; waiting on a lock would make them deaf.
     atomics: "disabled",
     ...options,

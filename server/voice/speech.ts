@@ -1,6 +1,4 @@
-import { createReadStream } from "node:fs";
 import { join } from "node:path";
-import { Readable } from "node:stream";
 import { MOST_SPOKEN_LETTERS, sentencesOf } from "../../core/voice/sentences";
 import { type Speaking, VOICES, languageOf } from "../../core/voice/voices";
 import { MOST_SAID } from "../../core/document/script";
@@ -26,7 +24,6 @@ const NAME_LETTERS = 60;
 const WAV: SniffedType = { kind: "sound", mime: "audio/wav", demuxer: "wav" };
 
 /** Node's web streams are those of the page, by another type. */
-const bytesOf = (path: string): ReadableStream => Readable.toWeb(createReadStream(path)) as ReadableStream;
 
 /**
  * Speaks a script, sentence by sentence, each as a media item of the team that is read in when this resolves. Throws a
@@ -51,7 +48,7 @@ export async function speak(scope: TeamScope, script: string, speaking: Speaking
       const length = await speakSentence(says, speaking, path);
       const name = `${Array.from(says).slice(0, NAME_LETTERS).join("").replaceAll(/[/\\]/g, " ")}.wav`;
       // The very same that was spoken before is the item that it was then.
-      const { id } = await receiveMedia(scope, name, bytesOf(path));
+      const { id } = await receiveMedia(scope, name, path);
       spoken.push({ media: id, says, length });
     }
     const items = spoken.map(({ media }) => media);

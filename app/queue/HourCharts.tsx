@@ -1,0 +1,77 @@
+import { type ReactNode } from "react";
+import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
+import { type HourOfWork } from "../../server/jobs/jobTimes";
+
+const HEIGHT = 96;
+
+/** What was made in each of the last hours, how long it had waited, and how much of it was there already. */
+export function HourCharts({ hours }: { hours: readonly HourOfWork[] }) {
+  const made = hours.reduce((sum, { renditions, files }) => sum + renditions + files, 0);
+  if (made === 0)
+    return (
+      <section aria-label="The last 24 hours">
+        <h2 className="mb-2">The last 24 hours</h2>
+        <p className="border-y border-rule py-3 text-sm text-soft">Nothing was made yet.</p>
+      </section>
+    );
+  const rows = hours.map((hour) => ({
+    ...hour,
+    hour: hour.ago === 0 ? "now" : `${hour.ago} h ago`,
+    reused: hour.reused === null ? null : Math.round(hour.reused * 100),
+    waited: hour.waited === null ? null : Math.round(hour.waited),
+  }));
+  const files = rows.reduce((sum, one) => sum + one.files, 0);
+  return (
+    <section aria-label="The last 24 hours">
+      <h2 className="mb-2">The last 24 hours</h2>
+      <div className="flex flex-col gap-4 border-y border-rule py-3">
+        <Chart title="Made in an hour" said={`${made - files} renditions and ${files} files`}>
+          <BarChart data={rows} margin={MARGIN}>
+            <XAxis dataKey="hour" {...axis} interval={5} />
+            <YAxis width={28} allowDecimals={false} {...axis} />
+            <Tooltip {...tip} />
+            <Bar dataKey="renditions" stackId="made" fill="var(--color-ink)" isAnimationActive={false} />
+            <Bar dataKey="files" stackId="made" fill="var(--color-firm)" isAnimationActive={false} />
+          </BarChart>
+        </Chart>
+        <Chart title="Waited, in seconds" said="half of it no longer">
+          <BarChart data={rows} margin={MARGIN}>
+            <XAxis dataKey="hour" {...axis} interval={5} />
+            <YAxis width={28} allowDecimals={false} {...axis} />
+            <Tooltip {...tip} />
+            <Bar dataKey="waited" fill="var(--color-warn)" isAnimationActive={false} />
+          </BarChart>
+        </Chart>
+        <Chart title="Frames that were there already, in per cent" said="of what was rendered">
+          <BarChart data={rows} margin={MARGIN}>
+            <XAxis dataKey="hour" {...axis} interval={5} />
+            <YAxis width={28} domain={[0, 100]} ticks={[0, 50, 100]} {...axis} />
+            <Tooltip {...tip} />
+            <Bar dataKey="reused" fill="var(--color-ready)" isAnimationActive={false} />
+          </BarChart>
+        </Chart>
+      </div>
+    </section>
+  );
+}
+
+const MARGIN = { top: 4, right: 0, bottom: 0, left: 0 };
+const axis = { tick: { fontSize: 11, fill: "var(--color-soft)" }, tickLine: false, axisLine: false } as const;
+const tip = {
+  cursor: { fill: "var(--color-rule)", opacity: 0.5 },
+  contentStyle: { border: "1px solid var(--color-ink)", background: "var(--color-card)", fontSize: 12, padding: 6 },
+} as const;
+
+function Chart({ title, said, children }: { title: string; said: string; children: ReactNode }) {
+  return (
+    <figure aria-label={`${title}: ${said}`}>
+      <figcaption className="mb-1 flex items-baseline justify-between text-sm">
+        <span>{title}</span>
+        <span className="text-soft">{said}</span>
+      </figcaption>
+      <ResponsiveContainer width="100%" height={HEIGHT}>
+        {children}
+      </ResponsiveContainer>
+    </figure>
+  );
+}

@@ -1,0 +1,79 @@
+import { execFileSync } from "node:child_process";
+import { createHash } from "node:crypto";
+import { existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { build } from "esbuild";
+import { BUILT_PROGRAMS } from "../program";
+import { compressAssets } from "./compressAssets";
+
+/** What runs in processes and threads of their own, again and again: see docs/decisions/programs-are-bundled.md. */
+const PROGRAMS = [
+  "server/cli/loadDemo.ts",
+  "server/cli/web.ts",
+  "server/cli/webServer.ts",
+  "server/cli/worker.ts",
+  "server/foreign/child.ts",
+  "server/render/paintThread.ts",
+  "server/render/soundThread.ts",
+  "server/render/stillThread.ts",
+  "server/shelf/shelfThread.ts",
+  "demo/makeThread.ts",
+];
+
+/** What is native, brings files of its own, must be there once for pages and server, or serves development alone. */
+const STAY_OUTSIDE = [
+  ...["sharp", "@napi-rs/canvas", "@resvg/resvg-js", "@node-rs/argon2", "pg", "harfbuzzjs", "wawoff2", "fontkit"],
+  ...["piscina", "graphile-worker", "pino", "@fontsource/*", "@twemoji/svg", "twemoji-colr-font"],
+  ...["react", "react-dom", "react-router", "@react-router/*", "vite", "tsx"],
+];
+
+/** Builds the pages and the programs, each when a source file of its has changed since it was built. */
+export async function buildIfChanged(): Promise<void> {
+  const sources = ["app", "core", "paint", "server", "vite.config.ts", "reactCompiler.ts", "react-router.config.ts"];
+  await ifChanged("build", sources, () => {
+    process.stderr.write("Building …\n");
+    execFileSync("npx", ["--no-install", "react-router", "build"], {
+      stdio: ["ignore", "ignore", "inherit"],
+      env: { ...process.env, NODE_ENV: "production" },
+    });
+    compressAssets(join("build", "client", "assets"));
+  });
+  // Last, because the other build begins with an empty folder.
+  await buildProgramsIfChanged();
+}
+
+/** Builds the programs alone: all that a machine with workers runs. */
+export const buildProgramsIfChanged = (): Promise<void> =>
+  ifChanged(BUILT_PROGRAMS, ["core", "paint", "server", "demo"], async () => {
+    rmSync(BUILT_PROGRAMS, { recursive: true, force: true });
+    await build({
+      entryPoints: PROGRAMS,
+      outdir: BUILT_PROGRAMS,
+      outbase: ".",
+      bundle: true,
+      splitting: true,
+      format: "esm",
+      platform: "node",
+      target: "node20",
+      external: STAY_OUTSIDE,
+      // Some packages are of the older kind, and ask for Node's own parts as such.
+      banner: { js: 'import { createRequire as requireFrom } from "node:module"; const require = requireFrom(import.meta.url);' },
+      logLevel: "warning",
+    });
+  });
+
+/** Does work whose outcome stays in a folder, unless it was done for the very same files, told by a hash over them. */
+async function ifChanged(folder: string, sources: readonly string[], work: () => void | Promise<void>): Promise<void> {
+  const files = execFileSync("find", [...sources, "package-lock.json", "-type", "f"])
+    .toString()
+    .trim()
+    .split("\n")
+    .sort();
+  const hash = createHash("sha256");
+  for (const file of files) hash.update(file).update(readFileSync(file));
+  const stamp = hash.digest("hex");
+  const stampFile = join(folder, "stamp");
+  if (existsSync(stampFile) && readFileSync(stampFile, "utf8") === stamp) return;
+  await work();
+  writeFileSync(stampFile, stamp);
+}

@@ -1,0 +1,23 @@
+import { resolve } from "node:path";
+
+/** Where programs are built to, from the project's root, from which commands run. */
+export const BUILT_PROGRAMS = "build/programs";
+const runsBuilt = !import.meta.url.endsWith(".ts");
+
+/** How Node runs one of our programs. */
+export interface Program {
+  readonly file: string;
+  /** What Node itself is told, before the file. */
+  readonly options: readonly string[];
+}
+
+/**
+ * A program of ours, named by its source from the project's root: from that source, or as it was built, which starts at once.
+ *
+ * @param isBuilt as the calling process runs itself, if nothing else is said
+ */
+export function programOf(source: string, isBuilt = runsBuilt): Program {
+  return isBuilt
+    ? { file: resolve(BUILT_PROGRAMS, source.replace(/\.ts$/, ".js")), options: [] }
+    : { file: resolve(source), options: ["--import", "tsx"] };
+}
