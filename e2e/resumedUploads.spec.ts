@@ -2,6 +2,7 @@ import { createHash, randomBytes } from "node:crypto";
 import { type Page, expect, test } from "@playwright/test";
 import sharp from "sharp";
 import { announceFile, askForUpload, bringFile, sendPart } from "./bringFile";
+import { openLine } from "./cutLine";
 import { signInAs } from "./people";
 import { query } from "./query";
 
@@ -20,6 +21,7 @@ const place = (answer: { headers: () => Record<string, string> }): string => ans
 test("what was sent before the line was cut is gone on with, by whoever began it, and is the very file", async ({
   page,
   browser,
+  baseURL,
 }) => {
   await signInAs(page, "Tamsin Kell");
   const file = await noise(200);
@@ -29,7 +31,7 @@ test("what was sent before the line was cut is gone on with, by whoever began it
   const upload = place(announced);
   expect((await sendPart(page, upload, 0, file.subarray(0, half))).headers()["upload-offset"]).toBe(String(half));
   // Nobody else may see it or add to it, not even of the same team.
-  const other = await browser.newPage({ baseURL: new URL(page.url()).origin });
+  const other = await browser.newPage({ baseURL });
   await signInAs(other, "Imre Vass");
   expect((await askForUpload(other, upload)).status()).toBe(404);
   expect((await sendPart(other, upload, half, file.subarray(half))).status()).toBe(404);
@@ -60,41 +62,32 @@ test("what is empty, too large or of no said length is refused in words before i
 });
 
 test("on a page whose line is cut and comes back, a file arrives without being sent anew", async ({
-  page,
-  context,
+  browser,
+  baseURL,
 }) => {
+  const line = await openLine(baseURL ?? "");
+  const page = await browser.newPage({ baseURL: line.address });
   await signInAs(page, "Tamsin Kell");
   await page.goto("/media");
-  const network = await context.newCDPSession(page);
-  const line = (upload: number, offline = false) =>
-    network.send("Network.emulateNetworkConditions", {
-      offline,
-      latency: 0,
-      downloadThroughput: -1,
-      uploadThroughput: upload,
-    });
-  await network.send("Network.enable");
-  await line(400_000);
+  await expect(page.getByTestId("file-picker")).toBeAttached();
   const offsets: number[] = [];
   page.on("request", (request) => {
     if (request.method() === "PATCH") offsets.push(Number(request.headers()["upload-offset"]));
   });
-  const buffer = await noise(1000);
-  await page.getByTestId("file-picker").setInputFiles({ name: "slow line.png", mimeType: "image/png", buffer });
-  const share = page.getByLabel("Uploads").getByText(/^\d+ %$/);
-  await expect.poll(async () => Number.parseInt(await share.innerText(), 10)).toBeGreaterThan(20);
-  const cut = page.waitForEvent("requestfailed", (request) => request.method() === "PATCH");
-  await line(0, true);
-  await cut;
-  // Longer than it is tried for by itself.
+  const buffer = await noise(1200);
+  line.cutAfter(buffer.length / 2);
+  await page.getByTestId("file-picker").setInputFiles({ name: "cut line.png", mimeType: "image/png", buffer });
+  // It is tried again for a while before it is said.
   await expect(page.getByLabel("Uploads").getByRole("alert")).toContainText("the connection was lost", {
     timeout: 60_000,
   });
-  await line(-1);
+  line.mend();
   await page.getByRole("button", { name: /^Go on from \d+ %$/ }).click();
-  await expect(card(page, "slow line.png")).toHaveAttribute("data-state", "ready", { timeout: 60_000 });
+  await expect(card(page, "cut line.png")).toHaveAttribute("data-state", "ready", { timeout: 60_000 });
   expect(offsets[0]).toBe(0);
   expect(offsets.at(-1)).toBeGreaterThan(buffer.length * 0.1);
   const sha256 = createHash("sha256").update(buffer).digest("hex");
   expect(await query("select 1 from media where sha256 = $1", [sha256])).toHaveLength(1);
+  await page.close();
+  await line.close();
 });
