@@ -27,24 +27,24 @@ export function HourCharts({ hours }: { hours: readonly HourOfWork[] }) {
       <div className="flex flex-col gap-4 border-y border-rule py-3">
         <Chart title="Made in an hour" said={`${made - files} renditions and ${files} files`}>
           <BarChart data={rows} margin={MARGIN}>
-            <XAxis dataKey="hour" {...axis} interval={5} />
+            <XAxis dataKey="hour" {...axis} ticks={TICKS} interval={0} />
             <YAxis width={28} allowDecimals={false} {...axis} />
             <Tooltip {...tip} />
             <Bar dataKey="renditions" stackId="made" fill="var(--color-ink)" isAnimationActive={false} />
             <Bar dataKey="files" stackId="made" fill="var(--color-firm)" isAnimationActive={false} />
           </BarChart>
         </Chart>
-        <Chart title="Waited, in seconds" said="half of it no longer">
+        <Chart title="Waited" said="half of it so many seconds at most">
           <BarChart data={rows} margin={MARGIN}>
-            <XAxis dataKey="hour" {...axis} interval={5} />
+            <XAxis dataKey="hour" {...axis} ticks={TICKS} interval={0} />
             <YAxis width={28} allowDecimals={false} {...axis} />
             <Tooltip {...tip} />
             <Bar dataKey="waited" fill="var(--color-warn)" isAnimationActive={false} />
           </BarChart>
         </Chart>
-        <Chart title="Frames that were there already, in per cent" said="of what was rendered">
+        <Chart title="Frames there already" said="per cent of what was rendered">
           <BarChart data={rows} margin={MARGIN}>
-            <XAxis dataKey="hour" {...axis} interval={5} />
+            <XAxis dataKey="hour" {...axis} ticks={TICKS} interval={0} />
             <YAxis width={28} domain={[0, 100]} ticks={[0, 50, 100]} {...axis} />
             <Tooltip {...tip} />
             <Bar dataKey="reused" fill="var(--color-ready)" isAnimationActive={false} />
@@ -55,7 +55,8 @@ export function HourCharts({ hours }: { hours: readonly HourOfWork[] }) {
   );
 }
 
-const MARGIN = { top: 4, right: 0, bottom: 0, left: 0 };
+const MARGIN = { top: 4, right: 8, bottom: 0, left: 0 };
+const TICKS = ["18 h ago", "12 h ago", "6 h ago", "now"];
 const axis = { tick: { fontSize: 11, fill: "var(--color-soft)" }, tickLine: false, axisLine: false } as const;
 const tip = {
   cursor: { fill: "var(--color-rule)", opacity: 0.5 },

@@ -70,11 +70,9 @@ export default function Queue({ loaderData: { running, waiting, failed, done, ot
             </p>
           )}
           {failed.length > 0 && <QueueList title="Failed in the last week" items={failed} none="" />}
-        </div>
-        <div className="flex flex-col gap-8">
-          <HourCharts hours={hours} />
           <QueueList title="Rendered today" items={done} none="Nothing was rendered in the last 24 hours." />
         </div>
+        <HourCharts hours={hours} />
       </div>
     </main>
   );
