@@ -3,10 +3,14 @@ import { ValidationError, mixed, object, string } from "yup";
 import { threeWay } from "../../core/merge/threeWay";
 import { type BrandBook, FACE_ROLES, newBrandBook, readBrandBook } from "../../core/brand/book";
 import { type TeamScope } from "../db/teamScope";
+import { readOnce } from "../db/readOnce";
 import { ownFamilies } from "../faces/ownFonts";
 import { type ReadForm } from "../formProblems";
 import { type StoredBrand, resolveFace } from "./brandFacts";
 import { type Marked, markOutdated } from "../promotions/outdated";
+
+/** Each page needs the books of its team. */
+const readStoredBook = readOnce(readBrandBook);
 
 /**
  * The team's brands by name, its usual one, and the one a member works in: the one they chose, else the usual one. That is
@@ -26,7 +30,7 @@ export async function brandsOf(
       ? scope.select("member").select("working_brand_id").where("id", "=", memberId).executeTakeFirst()
       : undefined,
   ]);
-  const brands = rows.map(({ id, name, book }) => ({ id, name, book: readBrandBook(book) }));
+  const brands = rows.map(({ id, name, book }) => ({ id, name, book: readStoredBook(book) }));
   const [first] = rows.toSorted(usualFirst);
   const find = (wanted: string | null | undefined): StoredBrand | undefined => brands.find(({ id }) => id === wanted);
   const usual = find(first?.id) ?? null;

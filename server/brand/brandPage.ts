@@ -11,9 +11,9 @@ import { factsOf } from "../media/factsOf";
 import { moreFacts } from "../media/storedFacts";
 import { resolvePromotion } from "../../core/document/resolve";
 import { loadRenderInput } from "../promotions/loadFacts";
-import { readPromotion } from "../../core/document/promotion";
 import { promotionsIn } from "./brandBook";
 import { brandFacts, type StoredBrand } from "./brandFacts";
+import { readStored } from "../promotions/readStored";
 
 /** A brand's colours as a file would hold them. */
 export const paletteFile = ({ name, book }: StoredBrand): PaletteFile => ({
@@ -83,7 +83,7 @@ async function findLacking(scope: TeamScope, brand: StoredBrand): Promise<Lackin
   const { faces } = brandFacts(brand, {}, own);
   const texts: { name: string; text: string }[] = [];
   for (const { name, document } of promotions) {
-    const input = await loadRenderInput(scope, readPromotion(document));
+    const input = await loadRenderInput(scope, readStored(document));
     texts.push({
       name,
       text: resolvePromotion(input.document, input.facts)

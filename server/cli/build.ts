@@ -57,7 +57,9 @@ export const buildProgramsIfChanged = (): Promise<void> =>
       target: "node20",
       external: STAY_OUTSIDE,
       // Some packages are of the older kind, and ask for Node's own parts as such.
-      banner: { js: 'import { createRequire as requireFrom } from "node:module"; const require = requireFrom(import.meta.url);' },
+      banner: {
+        js: 'import { createRequire as requireFrom } from "node:module"; const require = requireFrom(import.meta.url);',
+      },
       logLevel: "warning",
     });
   });

@@ -1,9 +1,9 @@
 import { type SqlBool, sql } from "kysely";
 import { type FormatName } from "../../core/placement/formats";
 import { formatsInOrder } from "../../core/document/formatList";
-import { readPromotion } from "../../core/document/promotion";
 import { keyIn } from "../doors/keyIn";
 import { type TeamScope } from "../db/teamScope";
+import { readStored } from "./readStored";
 
 export const PROMOTIONS_A_PAGE = 24;
 const MOST_WORDS = 100;
@@ -81,7 +81,7 @@ export async function listPromotions(
     .execute();
   const promotions = rows.map(({ id, slug, name, revision, document, updated_at }) => ({
     ...{ id, slug, name, revision, changedAt: updated_at },
-    formats: formatsInOrder(readPromotion(document)),
+    formats: formatsInOrder(readStored(document)),
   }));
   return { promotions, count: Number(count), page, pages };
 }

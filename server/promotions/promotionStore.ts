@@ -19,6 +19,7 @@ import { Refusal } from "../../core/refusal";
 import { kindProblem } from "./mediaKinds";
 import { firstLetters } from "../../core/text/cleanText";
 import { isId } from "../ids";
+import { readStored } from "./readStored";
 
 export interface StoredPromotion {
   readonly id: string;
@@ -38,7 +39,7 @@ export async function promotionBySlug(scope: TeamScope, slug: string): Promise<S
     id: row.id,
     slug: row.slug,
     revision: row.revision,
-    document: readPromotion(row.document),
+    document: readStored(row.document),
     updatedAt: row.updated_at,
   };
 }
@@ -153,7 +154,7 @@ export async function saveEdits(
   const result = await scope.together<EditResult<Promotion>>(async (within) => {
     const row = await within.select("promotion").selectAll().where("slug", "=", slug).forUpdate().executeTakeFirst();
     if (!row) throw NOT_FOUND();
-    const current = readPromotion(row.document);
+    const current = readStored(row.document);
     const { document, taken, refused } = await applyEach(current, edits, async (before, edit) => {
       const after = applyEdit(before, edit);
       await checkDesign(within, before, after, member.role);

@@ -1,5 +1,6 @@
-import { type Promotion, readPromotion } from "../../core/document/promotion";
+import { type Promotion } from "../../core/document/promotion";
 import { type TeamScope } from "../db/teamScope";
+import { readStored } from "./readStored";
 
 /** A whole version of a promotion. */
 export interface KeptRevision {
@@ -65,6 +66,6 @@ export async function keptVersions(scope: TeamScope, promotionId: string): Promi
     name,
     by,
     at: created_at,
-    document: readPromotion(document),
+    document: readStored(document),
   }));
 }

@@ -10,6 +10,7 @@ import { addPromotion, checkDesign, checkReferences, promotionBySlug, saveEdits 
 import { keepRevision } from "./revisions";
 import { Refusal } from "../../core/refusal";
 import { firstLetters } from "../../core/text/cleanText";
+import { readStored } from "./readStored";
 
 /** A promotion that another is linked to. */
 export interface LinkedPromotion {
@@ -45,7 +46,7 @@ export async function linkedVersions(scope: TeamScope, slug: string): Promise<Li
     shorter: shorter.map((row) => ({
       slug: row.slug,
       name: row.name,
-      held: readPromotion(row.document).adjustments["@all"]?.held ?? null,
+      held: readStored(row.document).adjustments["@all"]?.held ?? null,
     })),
   };
 }

@@ -1,6 +1,6 @@
 import sharp, { type OverlayOptions } from "sharp";
 import { newPromotion } from "../../core/document/newPromotion";
-import { readPromotion, type Promotion } from "../../core/document/promotion";
+import { type Promotion } from "../../core/document/promotion";
 import { resolvePromotion } from "../../core/document/resolve";
 import { formatsInOrder } from "../../core/document/formatList";
 import { formatOf } from "../../core/placement/formats";
@@ -14,6 +14,7 @@ import { type OfferedTemplate } from "../templates/templateStore";
 import { inScope } from "../../core/offer/scope";
 import { openFrameSource } from "./frameSource";
 import { ticksOf } from "../../core/time/ticks";
+import { readStored } from "../promotions/readStored";
 
 const ROW_HEIGHT = 420;
 const GAP = 24;
@@ -59,7 +60,7 @@ export async function sampleDocument(
   brand: StoredBrand,
 ): Promise<Promotion> {
   const rows = await scope.select("promotion").select("document").orderBy("updated_at", "desc").execute();
-  const documents = rows.map(({ document }) => readPromotion(document));
+  const documents = rows.map(({ document }) => readStored(document));
   const own = documents.find((document) => document.brand === brand.id && document.template.slug === ref.slug);
   if (own) return own;
   const [products, offers] = await Promise.all([

@@ -2,7 +2,7 @@ import { mediaShown } from "../../core/document/named";
 import { type Facts } from "../../core/document/facts";
 import { needsInWords, needsOf, templateLength } from "../../core/document/needs";
 import { newPromotion } from "../../core/document/newPromotion";
-import { type Promotion, readPromotion } from "../../core/document/promotion";
+import { type Promotion } from "../../core/document/promotion";
 import { mediaOfTemplate } from "../../core/document/templatePackage";
 import { PURPOSES, type Purpose, type Template } from "../../core/document/template";
 import { inScope } from "../../core/offer/scope";
@@ -16,6 +16,7 @@ import { isId } from "../ids";
 import { loadRenderInput } from "../promotions/loadFacts";
 import { type Samples, firstFills, samplesFor } from "../promotions/samples";
 import { type OfferedTemplate, offeredTemplates } from "./templateStore";
+import { readStored } from "../promotions/readStored";
 
 export const LENGTHS = [6, 10, 15, 30] as const;
 /** Who looks for a length takes what is hardly longer or shorter. */
@@ -184,7 +185,7 @@ const RECENT = 30;
 /** Templates by when a promotion was last made with them, and what each brand's newest promotion is about. */
 async function recentlyUsed(scope: TeamScope): Promise<{ slugs: string[]; products: Map<string, string> }> {
   const rows = await scope.select("promotion").select("document").orderBy("created_at", "desc").limit(RECENT).execute();
-  const documents = rows.map(({ document }) => readPromotion(document));
+  const documents = rows.map(({ document }) => readStored(document));
   const products = new Map<string, string>();
   for (const { brand, product } of documents) if (product && !products.has(brand)) products.set(brand, product);
   return { slugs: [...new Set(documents.map(({ template }) => template.slug))], products };
