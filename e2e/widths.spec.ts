@@ -3,7 +3,7 @@ import { signInAs } from "./people";
 
 const PROMOTION = "/promotions/potting-week-terracotta";
 const PAGES = [
-  ...["/", "/you", "/team", "/brand-book", "/brand-book/sheet", "/catalogue", "/catalogue?product=new"],
+  ...["/", "/you", "/team", "/queue", "/brand-book", "/brand-book/sheet", "/catalogue", "/catalogue?product=new"],
   ...[
     "/catalogue/offers",
     "/catalogue/offers?edit=new",

@@ -88,7 +88,8 @@ test("five findings are met and mended from the list; what is left is let pass w
   const loaded = page.waitForResponse(/\/send\.data/);
   await query(
     `select pg_notify('stencilcraft_team_events', json_build_object('team', team_id, 'event', json_build_object(
-       'topic', 'rendition', 'id', 'of-a-colleague', 'promotion', slug, 'state', 'waiting', 'progress', 0))::text)
+       'topic', 'rendition', 'id', 'of-a-colleague', 'promotion', slug, 'name', name, 'by', null, 'left', 1,
+       'state', 'waiting', 'progress', 0))::text)
      from promotion where slug = $1`,
     ["mended-first"],
   );
