@@ -56,3 +56,22 @@ test("what waits stands in its order, goes to the front, is cancelled; who asked
   await done.filter({ hasText: "queued-first" }).first().getByRole("link").click();
   await expect(page).toHaveURL(/queued-first\/send$/);
 });
+
+test("whoever walks through a page by keyboard comes past a notice that stands there", async ({ page }) => {
+  await signInAs(page, "Tamsin Kell");
+  await putShortPromotion("walked-past");
+  await page.goto("/promotions/walked-past/send");
+  await page.getByLabel("480p").check();
+  await startRender(page, "Render 3 formats");
+  await page.goto("/promotions");
+  await expect(page.getByText("“walked-past” is rendered.")).toBeVisible({ timeout: 90_000 });
+  const before = page.getByRole("navigation", { name: "Main" }).getByRole("link", { name: "Promotions" });
+  const notice = page.getByRole("listitem").filter({ hasText: "“walked-past” is rendered." });
+  await before.focus();
+  await notice.focus();
+  await page.keyboard.press("Tab");
+  await expect(notice.getByRole("button", { name: "Open" })).toBeFocused();
+  await page.keyboard.press("Tab");
+  await expect(notice.getByRole("button", { name: "Open" })).not.toBeFocused();
+  await expect(before).not.toBeFocused();
+});
