@@ -4,6 +4,7 @@ import { rename } from "../core/document/edits";
 import { signInAs } from "./people";
 import { query } from "./query";
 import { bringFile } from "./bringFile";
+import { pressUntilOpen } from "./pressUntilOpen";
 
 /** Who may come in, and what they may see. */
 
@@ -37,13 +38,8 @@ test("without a session every page leads to sign-in and back", async ({ page }) 
   await page.getByLabel("Password").fill("clay-and-compost");
   await page.getByRole("button", { name: "Sign in", exact: true }).click();
   await expect(page).toHaveURL(/catalogue$/);
-  const signOut = page.getByRole("menuitem", { name: "Sign out" });
-  // A page that has just come is pressed before it can answer now and then: a person presses again.
-  await expect(async () => {
-    if (!(await signOut.isVisible())) await page.getByRole("button", { name: "Imre Vass" }).click();
-    await expect(signOut).toBeVisible({ timeout: 1000 });
-  }).toPass();
-  await signOut.click();
+  await pressUntilOpen(page.getByRole("button", { name: "Imre Vass" }));
+  await page.getByRole("menuitem", { name: "Sign out" }).click();
   await expect(page.getByRole("heading", { name: "Sign in" })).toBeVisible();
   await page.goto("/catalogue");
   await expect(page).toHaveURL(/sign-in/);

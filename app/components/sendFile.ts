@@ -1,5 +1,5 @@
 import { Upload } from "tus-js-client";
-import { boolean, object, string } from "yup";
+import { type InferType, boolean, object, string } from "yup";
 import { problemIn } from "./problemIn";
 
 /** What is wished for with a file that is brought in. */
@@ -17,11 +17,7 @@ export interface UploadWishes {
 const received = object({ id: string().required(), name: string().required(), known: boolean().required() });
 
 /** What came of a file: the item that it is, or whose bytes it has. */
-export interface Received {
-  readonly id: string;
-  readonly name: string;
-  readonly known: boolean;
-}
+export type Received = InferType<typeof received>;
 
 interface Hearing {
   onShare?: (share: number) => void;

@@ -76,7 +76,7 @@ export async function addBrand(scope: TeamScope, memberId: string, typed: string
   const problem = nameProblem(name);
   if (problem) return problem;
   const { id } = await scope
-    .insert("brand", { name, book: JSON.stringify(newBrandBook()), usual_since: null })
+    .insert("brand", { name, book: JSON.stringify(newBrandBook()) })
     .returning("id")
     .executeTakeFirstOrThrow();
   await switchBrand(scope, memberId, id);

@@ -27,24 +27,25 @@ const STAY_OUTSIDE = [
   ...["react", "react-dom", "react-router", "@react-router/*", "vite", "tsx"],
 ];
 
-/** Builds the pages and the programs, each when a source file of its has changed since it was built. */
-export async function buildIfChanged(): Promise<void> {
-  const sources = ["app", "core", "paint", "server", "vite.config.ts", "reactCompiler.ts", "react-router.config.ts"];
-  await ifChanged("build", sources, () => {
+const PROGRAM_SOURCES = ["core", "paint", "server", "demo"];
+const PAGE_SOURCES = ["app", "vite.config.ts", "reactCompiler.ts", "react-router.config.ts"];
+
+/** Builds the pages and the programs, when a source file has changed since they were built. */
+export const buildIfChanged = (): Promise<void> =>
+  ifChanged("build", [...PROGRAM_SOURCES, ...PAGE_SOURCES], async () => {
     process.stderr.write("Building …\n");
     execFileSync("npx", ["--no-install", "react-router", "build"], {
       stdio: ["ignore", "ignore", "inherit"],
       env: { ...process.env, NODE_ENV: "production" },
     });
     compressAssets(join("build", "client", "assets"));
+    // Last, because the other build begins with an empty folder.
+    await buildProgramsIfChanged();
   });
-  // Last, because the other build begins with an empty folder.
-  await buildProgramsIfChanged();
-}
 
 /** Builds the programs alone: all that a machine with workers runs. */
 export const buildProgramsIfChanged = (): Promise<void> =>
-  ifChanged(BUILT_PROGRAMS, ["core", "paint", "server", "demo"], async () => {
+  ifChanged(BUILT_PROGRAMS, PROGRAM_SOURCES, async () => {
     rmSync(BUILT_PROGRAMS, { recursive: true, force: true });
     await build({
       entryPoints: PROGRAMS,

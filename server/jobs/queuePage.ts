@@ -1,10 +1,10 @@
 import { sql } from "kysely";
+import { waitFor, waitInWords } from "../../core/queue/waiting";
 import { isFormatName } from "../../core/placement/formats";
 import { type MediaTable, type RenditionState } from "../db/tables";
 import { type TeamScope } from "../db/teamScope";
-import { keyOf } from "./enqueue";
 import { type QueuedJob, queuedWork } from "./queuedWork";
-import { waitsOf } from "./waits";
+import { mediaJobKey, renditionJobKey, workPace } from "./waits";
 
 const MOST_SHOWN = 200;
 const DONE_DAYS = 1;
@@ -40,11 +40,13 @@ export interface TeamQueue {
 }
 
 export async function teamQueue(scope: TeamScope): Promise<TeamQueue> {
-  const [items, queue, waits] = await Promise.all([
-    Promise.all([mediaItems(scope), renditionItems(scope)]).then((both) => both.flat()),
+  const [media, renditions, queue, pace] = await Promise.all([
+    mediaItems(scope),
+    renditionItems(scope),
     queuedWork(scope.connection),
-    waitsOf(scope),
+    workPace(scope.connection),
   ]);
+  const items = [...media, ...renditions];
   const places = new Map(queue.map((job, place) => [job.key, { job, place }]));
   const placed = items.map((item) => ({ item, at: places.get(keyFor(item)) }));
   const own = new Set(placed.flatMap(({ at }) => (at ? [at.job] : [])));
@@ -52,7 +54,10 @@ export async function teamQueue(scope: TeamScope): Promise<TeamQueue> {
     placed
       .filter(({ item }) => states.includes(item.state))
       .sort((one, other) => (one.at?.place ?? Infinity) - (other.at?.place ?? Infinity))
-      .map(({ item, at }) => ({ ...item, host: at?.job.host ?? null, wait: waits[item.id] ?? null }));
+      .map(({ item, at }) => {
+        const wait = waitFor(keyFor(item), queue, pace);
+        return { ...item, host: at?.job.host ?? null, wait: wait && waitInWords(wait) };
+      });
   return {
     running: inState("working"),
     waiting: inState("waiting"),
@@ -66,9 +71,7 @@ const newestFirst = (items: readonly QueueItem[]): QueueItem[] =>
   items.toSorted((one, other) => (other.endedAt?.getTime() ?? 0) - (one.endedAt?.getTime() ?? 0));
 
 const keyFor = ({ what, id }: Pick<QueueItem, "what" | "id">): string =>
-  what === "rendition"
-    ? keyOf("render-rendition", { rendition: id, asking: 1 })
-    : keyOf("ingest-media", { media: id, replacement: undefined });
+  what === "rendition" ? renditionJobKey(id) : mediaJobKey(id);
 
 const daysAgo = (days: number) => sql<Date>`now() - ${days} * interval '1 day'`;
 

@@ -19,17 +19,27 @@ export async function waitsOf(scope: TeamScope): Promise<Readonly<Record<string,
     scope.select("rendition").select("id").where("state", "=", "waiting").limit(MOST_QUEUED).execute(),
   ]);
   if (media.length + renditions.length === 0) return {};
-  const [queue, usualMs, atOnce] = await Promise.all([queuedWork(db), usualTimes(db), runningAtOnce(db)]);
+  const [queue, pace] = await Promise.all([queuedWork(db), workPace(db)]);
   const keys = [
-    ...media.map(({ id }) => [id, keyOf("ingest-media", { media: id, replacement: undefined })] as const),
-    ...renditions.map(({ id }) => [id, keyOf("render-rendition", { rendition: id, asking: 1 })] as const),
+    ...media.map(({ id }) => [id, mediaJobKey(id)] as const),
+    ...renditions.map(({ id }) => [id, renditionJobKey(id)] as const),
   ];
   return Object.fromEntries(
     keys.flatMap(([id, key]) => {
-      const wait = waitFor(key, queue, { usualMs, atOnce });
+      const wait = waitFor(key, queue, pace);
       return wait ? [[id, waitInWords(wait)]] : [];
     }),
   );
+}
+
+/** What an item that is read in, and a rendition, are queued under. */
+export const mediaJobKey = (media: string): string => keyOf("ingest-media", { media, replacement: undefined });
+export const renditionJobKey = (rendition: string): string => keyOf("render-rendition", { rendition, asking: 1 });
+
+/** How long work takes, and how much is done at once. */
+export async function workPace(db: Kysely<Database>) {
+  const [usualMs, atOnce] = await Promise.all([usualTimes(db), runningAtOnce(db)]);
+  return { usualMs, atOnce };
 }
 
 async function runningAtOnce(db: Kysely<Database>): Promise<number> {

@@ -1,10 +1,10 @@
-import { createHash } from "node:crypto";
-import { createReadStream } from "node:fs";
+import { stat } from "node:fs/promises";
 import { config } from "../config";
 import { type TeamScope } from "../db/teamScope";
 import { isId } from "../ids";
 import { enqueue } from "../jobs/enqueue";
 import { originalKey } from "../storage/keys";
+import { sha256Of } from "../storage/sha256";
 import { store } from "../storage/store";
 import { displayName } from "./fileName";
 import { sniffType } from "./sniff";
@@ -36,13 +36,14 @@ export async function receiveMedia(
   { again = false, replace = null, isLogo = false }: ReceiveWishes = {},
 ): Promise<ReceivedMedia> {
   const name = displayName(rawName);
-  const { sha256, bytes } = await measured(path);
+  const { size: bytes } = await stat(path);
   if (bytes === 0)
     throw new UploadProblem(`“${name}” is empty (0 bytes). Export or copy it again, then bring it once more.`);
   const type = await sniffType(path, name);
   const { LIMIT_PICTURE_BYTES } = config();
   if (type.kind === "picture" && bytes > LIMIT_PICTURE_BYTES)
     throw new UploadProblem(tooLarge(name, "pictures", LIMIT_PICTURE_BYTES));
+  const sha256 = await sha256Of(path);
   const known =
     again || replace
       ? undefined
@@ -86,17 +87,6 @@ export async function receiveMedia(
   const { id } = await scope.insert("media", row).returning("id").executeTakeFirstOrThrow();
   await enqueue(scope.connection, "ingest-media", { media: id, isLong, team: scope.teamId });
   return { id, name, known: false };
-}
-
-async function measured(path: string): Promise<{ readonly sha256: string; readonly bytes: number }> {
-  const hash = createHash("sha256");
-  let bytes = 0;
-  for await (const part of createReadStream(path)) {
-    if (!(part instanceof Uint8Array)) continue;
-    hash.update(part);
-    bytes += part.length;
-  }
-  return { sha256: hash.digest("hex"), bytes };
 }
 
 /** @param what kind of files, in the plural */

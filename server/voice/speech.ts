@@ -23,8 +23,6 @@ const NAME_LETTERS = 60;
 
 const WAV: SniffedType = { kind: "sound", mime: "audio/wav", demuxer: "wav" };
 
-/** Node's web streams are those of the page, by another type. */
-
 /**
  * Speaks a script, sentence by sentence, each as a media item of the team that is read in when this resolves. Throws a
  * SpeechProblem where there is nothing to say, or too much.
