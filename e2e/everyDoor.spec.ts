@@ -106,6 +106,16 @@ const FORMS: readonly Form[] = [
   { at: `/promotions/${SLUG}/send`, fields: { intent: "cancel", rendition: ID } },
   { at: `/promotions/${SLUG}/send`, fields: { intent: "retry", rendition: ID } },
   { at: `/promotions/${SLUG}/send`, fields: { intent: "render", quality: "none", reason: "because" } },
+  {
+    at: `/promotions/${SLUG}/review`,
+    fields: { intent: "say", words: "Here", format: "square", at: "1", x: "0", y: "0", answers: ID },
+  },
+  { at: `/promotions/${SLUG}/review`, fields: { intent: "decide", decision: "changes", render: ID, words: "So" } },
+  { at: `/promotions/${SLUG}/review`, fields: { intent: "link", note: "", password: "", ends: "", ask: "true" } },
+  { at: `/promotions/${SLUG}/review`, fields: { intent: "done", comment: ID } },
+  { at: `/promotions/${SLUG}/review`, fields: { intent: "revoke", link: ID } },
+  { at: "/shared/no-such", fields: { intent: "unlock", password: "" } },
+  { at: "/shared/no-such", fields: { intent: "say", name: "Rosa", words: "Here" } },
   { at: "/brand-book", fields: { intent: "save", brand: ID, name: "Fern", book: "{}" } },
   { at: "/brand-book", fields: { intent: "remove", brand: ID } },
   { at: "/brand-book", fields: { intent: "remove-font", id: ID } },
@@ -172,7 +182,14 @@ const PAGES: readonly string[] = [
     `/promotions/${SLUG}/report/$?revision=$`,
     `/promotions/${SLUG}/proof?cell=$&placement=$`,
   ],
-  ...["/renditions/$/file", "/renders/$/zip", "/renders/$/captions/$", "/sign-in?next=$"],
+  ...["/shared/$", "/shared/$/files/$", "/shared/$/posters/$", "/embed/$/$", "/oembed?url=$&maxwidth=$&maxheight=$"],
+  ...[
+    `/promotions/${SLUG}/review?x=$`,
+    "/renditions/$/file",
+    "/renders/$/zip",
+    "/renders/$/captions/$",
+    "/sign-in?next=$",
+  ],
 ];
 
 let team: OwnTeam;

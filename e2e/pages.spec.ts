@@ -22,6 +22,7 @@ const PAGES: readonly (readonly [path: string, shows: string])[] = [
   ["/promotions/potting-week-terracotta/proof", "How it is framed"],
   ["/promotions/potting-week-terracotta/pace", "As its words need"],
   ["/promotions/potting-week-terracotta/send", "What you get"],
+  ["/promotions/potting-week-terracotta/review", "Share by link"],
   ["/queue", "At work"],
 ];
 

@@ -1,5 +1,6 @@
 import { Link } from "react-router";
 import { isFormatName } from "../../core/placement/formats";
+import { type ReviewState } from "../../core/review/reviewState";
 import { wallTime } from "../../core/offer/validity";
 import { requirePerson } from "../../server/auth/sessions";
 import { stillStamp } from "../../server/promotions/stillStamp";
@@ -15,7 +16,7 @@ import { ForEditors } from "../components/ForEditors";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { scope, team, name } = await requirePerson(request);
-  const { promotions, offers, running, now } = await loadBench(scope);
+  const { promotions, offers, running, reviews, now } = await loadBench(scope);
   const day = (at: Date): string => wallTime(at, team.zone).slice(0, 10);
   const write = new Intl.DateTimeFormat(team.locale, {
     weekday: "short",
@@ -44,11 +45,12 @@ export async function loader({ request }: Route.LoaderArgs) {
       };
     }),
     running,
+    reviews: reviews.map(({ at, ...review }) => ({ ...review, when: write.format(at) })),
   };
 }
 
 export default function Bench({
-  loaderData: { firstName, today, stamp, more, promotions, offers, running },
+  loaderData: { firstName, today, stamp, more, promotions, offers, running, reviews },
 }: Route.ComponentProps) {
   const shares = useRenditionNews(running);
   return (
@@ -94,6 +96,16 @@ export default function Bench({
           )}
         </section>
         <div className="flex flex-col gap-8">
+          {reviews.length > 0 && (
+            <section aria-label="In review">
+              <h2 className="mb-3">In review</h2>
+              <ul className="divide-y divide-rule border-y border-rule">
+                {reviews.map((review) => (
+                  <InReview key={review.slug} review={review} />
+                ))}
+              </ul>
+            </section>
+          )}
           <section aria-label="Renders under way">
             <div className="mb-3 flex items-baseline justify-between">
               <h2>Rendering now</h2>
@@ -137,6 +149,42 @@ export default function Bench({
 }
 
 export { ProblemPage as ErrorBoundary } from "../components/ProblemPage";
+
+/** Who waits for what. */
+const WAITS_FOR: Readonly<Record<ReviewState, string>> = {
+  none: "",
+  asked: "waits for approval",
+  changes: "waits for changes",
+  approved: "",
+  lapsed: "changed since it was approved",
+};
+
+function InReview({
+  review: { slug, name, state, when, open },
+}: {
+  review: {
+    readonly slug: string;
+    readonly name: string;
+    readonly state: ReviewState;
+    readonly when: string;
+    readonly open: number;
+  };
+}) {
+  return (
+    <li className="py-2 text-sm">
+      <Link to={`/promotions/${slug}/review`} className="block">
+        <span className="font-semibold">{name}</span>
+        <span className="flex justify-between gap-3 text-soft">
+          <span className={state === "asked" ? "" : "text-warn"}>{WAITS_FOR[state]}</span>
+          <span className="whitespace-nowrap">
+            {open > 0 && `${open} open · `}
+            {when}
+          </span>
+        </span>
+      </Link>
+    </li>
+  );
+}
 
 function Running({
   rendition: { format, slug, name },

@@ -33,6 +33,7 @@ import { useWaits } from "../components/useWaits";
 import { editsAddress } from "../desk/editedPromotion";
 import { allSaved } from "../edits/keptSession";
 import { DeskHeader } from "../desk/DeskHeader";
+import { SendTabs } from "../desk/SendTabs";
 import { RenderBlocked } from "../desk/RenderBlocked";
 import { NO_ID, readIds } from "../../server/ids";
 
@@ -117,6 +118,7 @@ export default function SendDesk({
           </Button>
         </asking.Form>
       </DeskHeader>
+      <SendTabs slug={slug} />
       <div className="grid flex-1 grid-cols-[300px_minmax(0,1fr)] max-lg:grid-cols-1">
         <aside className="border-r border-rule bg-card px-5 py-6">
           <fieldset>

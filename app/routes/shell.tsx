@@ -11,6 +11,7 @@ import { ProblemPage } from "../components/ProblemPage";
 import { footOf } from "../components/foot";
 import { Toasts } from "../components/Toasts";
 import { useRenderNotices } from "../components/useRenderNotices";
+import { useReviewNotices } from "../components/useReviewNotices";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { id, name, role, email, team, scope } = await requirePerson(request);
@@ -59,6 +60,7 @@ export default function Shell({ loaderData: { id, name, role, email, brand, bran
   const foot = footOf(useMatches().map(({ handle }) => handle));
   useFocusOnHeading();
   useRenderNotices(id);
+  useReviewNotices(name);
   return (
     <div className="flex min-h-screen flex-col">
       <a

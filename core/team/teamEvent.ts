@@ -31,6 +31,19 @@ const saved = object({
   /** Who saved it. */
   by: string().required(),
 });
+/** Something was said about a promotion, or how its review stands has changed. */
+const review = object({
+  topic: string()
+    .oneOf(["review"] as const)
+    .required(),
+  slug: string().required(),
+  name: string().required(),
+  what: string()
+    .oneOf(["comment", "none", "asked", "changes", "approved", "lapsed"] as const)
+    .required(),
+  /** Who said or decided it. */
+  by: string().required(),
+});
 /** Someone is at a promotion, or has left it. */
 const presence = object({
   topic: string()
@@ -57,13 +70,20 @@ const BY_TOPIC = {
   promotion: saved,
   template: saved,
   presence,
+  review,
   "session-ended": ended,
 } as const;
 
 /** Something that the open pages of a team may want to show. Told by any process, heard by every page. */
 export type TeamEvent =
-  RenditionEvent | InferType<typeof media> | InferType<typeof saved> | PresenceEvent | InferType<typeof ended>;
+  | RenditionEvent
+  | InferType<typeof media>
+  | InferType<typeof saved>
+  | PresenceEvent
+  | ReviewEvent
+  | InferType<typeof ended>;
 export type RenditionEvent = InferType<typeof rendition>;
+export type ReviewEvent = InferType<typeof review>;
 export type PresenceEvent = InferType<typeof presence>;
 
 const isTopic = (topic: string): topic is keyof typeof BY_TOPIC => Object.hasOwn(BY_TOPIC, topic);

@@ -16,6 +16,7 @@ import * as awaitedFills from "./migrations/0011_awaited_fills";
 import * as archived from "./migrations/0012_archived";
 import * as jobTimes from "./migrations/0013_job_times";
 import * as usualBrand from "./migrations/0014_usual_brand";
+import * as review from "./migrations/0015_review";
 import { type Database } from "./tables";
 
 /** In order. A migration that has run anywhere is never changed; a new one is added. */
@@ -34,6 +35,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   "0012_archived": archived,
   "0013_job_times": jobTimes,
   "0014_usual_brand": usualBrand,
+  "0015_review": review,
 };
 
 /** Brings the database to the newest shape, the job queue's tables included. Safe to run twice. */

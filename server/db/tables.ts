@@ -1,3 +1,4 @@
+import { type Decision, type ReviewState } from "../../core/review/reviewState";
 import { type ColumnType, type Generated, type GeneratedAlways, type JSONColumnType } from "kysely";
 
 type Timestamp = ColumnType<Date, Date | undefined, Date>;
@@ -188,6 +189,56 @@ export interface PromotionTable extends TeamRow {
   updated_at: Timestamp;
   /** When it was taken out of the lists of work. */
   archived_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
+  review: Generated<ReviewState>;
+  /** Since when the review stands so, and by whom. */
+  review_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
+  review_by: ColumnType<string | null, string | null | undefined, string | null>;
+}
+/** A link by which people without an account see a promotion. */
+export interface ShareLinkTable extends TeamRow {
+  promotion_id: string;
+  token_hash: string;
+  /** Of what is embedded: by it the film is seen, and nothing else. */
+  embed_hash: string;
+  /** For whom it is. */
+  note: Generated<string>;
+  password_hash: string | null;
+  ends_at: Date | null;
+  revoked_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
+  opened: Generated<number>;
+  opened_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
+  made_by: string;
+  created_at: Timestamp;
+}
+export interface ReviewCommentTable extends TeamRow {
+  promotion_id: string;
+  /** The comment that it answers. */
+  answers: string | null;
+  /** Which revision was looked at. */
+  revision: number;
+  /** The format, time and place (shares of width and height) that it is about; null where it is about the whole. */
+  format: string | null;
+  at_ms: number | null;
+  x: number | null;
+  y: number | null;
+  words: string;
+  by_name: string;
+  member_id: string | null;
+  link_id: string | null;
+  created_at: Timestamp;
+  resolved_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
+  resolved_by: ColumnType<string | null, string | null | undefined, string | null>;
+}
+/** What somebody decided about a render. */
+export interface VerdictTable extends TeamRow {
+  promotion_id: string;
+  render_id: string;
+  decision: Decision;
+  words: Generated<string>;
+  by_name: string;
+  member_id: string | null;
+  link_id: string | null;
+  created_at: Timestamp;
 }
 export interface PromotionRevisionTable {
   team_id: string;
@@ -305,6 +356,9 @@ export interface Database {
   promotion_revision: PromotionRevisionTable;
   promotion_edit: PromotionEditTable;
   awaited_fill: AwaitedFillTable;
+  share_link: ShareLinkTable;
+  review_comment: ReviewCommentTable;
+  verdict: VerdictTable;
   render: RenderTable;
   rendition: RenditionTable;
   worker: WorkerTable;

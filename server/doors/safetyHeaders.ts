@@ -28,7 +28,6 @@ const policy = (nonce: string | null): string =>
  */
 export function writeSafetyHeaders(response: ServerResponse, { development }: { readonly development: boolean }): void {
   response.setHeader("x-content-type-options", "nosniff");
-  response.setHeader("x-frame-options", "DENY");
   response.setHeader("referrer-policy", "same-origin");
   if (config().SECURE_COOKIES === "yes") response.setHeader("strict-transport-security", `max-age=${YEAR_S}`);
   const writeHead = response.writeHead.bind(response);
@@ -40,6 +39,8 @@ export function writeSafetyHeaders(response: ServerResponse, { development }: { 
     if (response.statusCode === 503 && !response.hasHeader("retry-after"))
       response.setHeader("retry-after", AGAIN_AFTER_S);
     // The development server talks to the page in ways of its own.
+    // What has a policy of its own says itself who may show it in a frame.
+    if (!response.hasHeader("content-security-policy")) response.setHeader("x-frame-options", "DENY");
     if (!development && !response.hasHeader("content-security-policy"))
       response.setHeader("content-security-policy", policy(typeof nonce === "string" ? nonce : null));
     return writeHead(...args);

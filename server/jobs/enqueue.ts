@@ -32,6 +32,8 @@ export const JOBS = {
     promotions: array(string().uuid().required()).required(),
     reason: string().required(),
   }),
+  /** Whether what was approved of a promotion is still what would be rendered; see `server/review`. */
+  "check-approval": object({ team: string().uuid().required(), promotion: string().uuid().required() }),
   /** What nothing refers to goes; see `server/retention`. */
   "tidy-up": object({}),
   "render-rendition": object({
@@ -54,6 +56,7 @@ const ABOUT: { readonly [Name in JobName]: (asked: Jobs[Name]) => readonly (stri
       .update(promotions.join() + reason)
       .digest("hex"),
   ],
+  "check-approval": ({ promotion }) => [promotion],
   "tidy-up": () => [],
   // However often it was asked for: the newest asking takes the place of one that waits.
   "render-rendition": ({ rendition }) => [rendition],
@@ -73,6 +76,7 @@ const TURNS: { readonly [Name in JobName]: (asked: Jobs[Name]) => number } = {
   "ingest-media": ({ isLong }) => (isLong === true ? 6 : 0),
   "follow-subject": () => 8,
   "render-rendition": ({ isDraft }) => (isDraft === true ? 4 : 10),
+  "check-approval": () => 1,
   "compare-renders": () => 12,
   "tidy-up": () => 20,
 };
@@ -82,6 +86,7 @@ const KINDS: { readonly [Name in JobName]: (asked: Jobs[Name]) => WorkKind } = {
   "ingest-media": ({ isLong }) => (isLong === true ? "clip" : "file"),
   "follow-subject": () => "other",
   "render-rendition": ({ isDraft }) => (isDraft === true ? "draft" : "rendition"),
+  "check-approval": () => "other",
   "compare-renders": () => "other",
   "tidy-up": () => "other",
 };

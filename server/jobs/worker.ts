@@ -10,6 +10,7 @@ import { giveUpRendition, renderRendition } from "../render/renditionJob";
 import { removeWorkFolder, tidyWorkFolders } from "../workFolder";
 import { teamScope } from "../db/teamScope";
 import { compareRenders } from "../promotions/outdated";
+import { checkApproval } from "../review/promotionReview";
 import { tidyUp } from "../retention/tidyUp";
 import { openRoom } from "./alone";
 import { type JobName } from "./enqueue";
@@ -54,6 +55,16 @@ export async function startWorker(broke: number | null = null): Promise<RunningW
       {
         async run({ team, promotions, reason }) {
           await compareRenders(teamScope(db, team), promotions, reason);
+          return { team };
+        },
+      },
+      place,
+    ),
+    "check-approval": taskOf(
+      "check-approval",
+      {
+        async run({ team, promotion }) {
+          await checkApproval(teamScope(db, team), promotion);
           return { team };
         },
       },

@@ -1,5 +1,6 @@
 import { offerState } from "../../core/offer/validity";
 import { type TeamScope } from "../db/teamScope";
+import { inReview } from "../review/promotionReview";
 import { listPromotions } from "./promotionList";
 
 /** The rest is on the page of all promotions. */
@@ -8,10 +9,10 @@ const MOST_RUNNING = 50;
 const MOST_OFFERS = 200;
 const SOON_MS = 14 * 86_400_000;
 
-/** What needs doing: promotions in work, offers that start or end soon, renders under way. */
+/** What needs doing: promotions in work, those whose review waits for somebody, offers that start or end soon, renders under way. */
 export async function loadBench(scope: TeamScope) {
   const now = new Date();
-  const [promotions, offers, running] = await Promise.all([
+  const [promotions, offers, running, reviews] = await Promise.all([
     listPromotions(scope, { words: "", state: "all", sort: "changed", page: 1 }, MOST_IN_WORK),
     scope
       .select("offer")
@@ -37,6 +38,7 @@ export async function loadBench(scope: TeamScope) {
         "promotion.name",
       ])
       .execute(),
+    inReview(scope),
   ]);
   const days = offers.flatMap((offer) => {
     const state = offerState({ startsAt: offer.starts_at, endsAt: offer.ends_at, zone: offer.zone }, now);
@@ -55,5 +57,5 @@ export async function loadBench(scope: TeamScope) {
         ]
       : [];
   });
-  return { promotions, offers: days.sort((a, b) => a.at.getTime() - b.at.getTime()), running, now };
+  return { promotions, offers: days.sort((a, b) => a.at.getTime() - b.at.getTime()), running, reviews, now };
 }

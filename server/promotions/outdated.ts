@@ -6,6 +6,7 @@ import { preparedInput } from "../render/preparedInput";
 import { readRenderInput, type RenderInput } from "../render/renderInput";
 import { enqueue } from "../jobs/enqueue";
 import { namesAny } from "../usage/namesAny";
+import { checkApprovals } from "../review/promotionReview";
 import { loadRenderInput } from "./loadFacts";
 
 /** So many renders are compared while somebody waits for an answer; more are compared by a job. */
@@ -63,6 +64,7 @@ export async function compareRenders(
       if (!isCurrent) marked++;
     }
   }
+  await checkApprovals(scope, promotionIds);
   return marked;
 }
 

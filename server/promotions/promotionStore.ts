@@ -12,6 +12,7 @@ import { type TeamScope } from "../db/teamScope";
 import { type EditResult, type SentEdits, applyEach } from "../edits/applyEach";
 import { tellTeam } from "../events/teamEvents";
 import { notThere } from "./goneThings";
+import { askForCheck } from "../review/askForCheck";
 import { keepRevision } from "./revisions";
 import { firstFills, samplesFor } from "./samples";
 import { freeSlug, slugOf, takenSlugs } from "./slug";
@@ -180,6 +181,7 @@ export async function saveEdits(
       .execute();
     if (revision % REVISIONS_BETWEEN_SNAPSHOTS === 0)
       await keepRevision(within, { promotion: row.id, revision, document, member: member.id, name: null });
+    await askForCheck(within, row);
     return { revision, document: isTold ? document : null, refused };
   });
   // Told once it is there for others to fetch.

@@ -10,20 +10,10 @@ import { type PaintPool } from "./paintPool";
 import { allOrStop } from "./allOrStop";
 import { type OutputChoice, type RenderInput } from "./renderInput";
 import { type RenderPlan, renderPlan } from "./renderPlan";
+import { type RenderedFile } from "./renderedFile";
 import { soundFiles } from "./soundFiles";
 import { SOUND_FORMAT, writeSound } from "./soundFile";
 import { inWorkFolder } from "../workFolder";
-
-/** What a finished file is. */
-export interface RenderedFile {
-  readonly format: string;
-  readonly width: number;
-  readonly height: number;
-  readonly fps: number;
-  readonly frames: number;
-  readonly seconds: number;
-  readonly bytes: number;
-}
 
 /** A file that was made, and how much of it had to be painted. */
 export interface MadeFile {

@@ -1,4 +1,3 @@
-import { number, object, string } from "yup";
 import { languagesOf } from "../../core/document/captionsPart";
 import { type FormatName, isFormatName } from "../../core/placement/formats";
 import { DRAFT, type Quality, isQuality } from "../../core/placement/quality";
@@ -10,7 +9,7 @@ import { preflight } from "../promotions/preflight";
 import { type Passed, readPassed, wrongInWords } from "./passed";
 import { type StoredPromotion } from "../promotions/promotionStore";
 import { captionsColumn, readRenderCaptions } from "./renderCaptions";
-import { type RenderedFile } from "./renderFile";
+import { type RenderedFile, readRenderedFile } from "./renderedFile";
 import { tellRendition } from "./tellRendition";
 
 /** What is asked for: in which formats and quality, and who lets what must be mended pass, and why. */
@@ -87,16 +86,6 @@ export interface RenderView {
   readonly renditions: readonly RenditionView[];
 }
 
-const fileSchema = object({
-  format: string().required(),
-  width: number().required(),
-  height: number().required(),
-  fps: number().required(),
-  frames: number().required(),
-  seconds: number().required(),
-  bytes: number().required(),
-});
-
 /** The renders of a promotion, newest first. */
 export async function rendersOf(scope: TeamScope, promotionId: string, most = 10): Promise<RenderView[]> {
   const renders = await scope
@@ -137,7 +126,7 @@ export async function rendersOf(scope: TeamScope, promotionId: string, most = 10
                 progress: row.progress,
                 problem: row.problem,
                 outdatedBy: row.outdated_by,
-                file: row.file ? fileSchema.validateSync(row.file) : null,
+                file: row.file ? readRenderedFile(row.file) : null,
               },
             ]
           : [],

@@ -9,7 +9,8 @@ export async function forgetOldRenditions(db: Kysely<Database>, before: Date): P
   return db.transaction().execute(async (within) => {
     const gone = await sql`
       delete from rendition as old using render
-      where render.id = old.render_id and old.created_at < ${before} and (
+      where render.id = old.render_id and old.created_at < ${before}
+        and not exists (select from verdict where verdict.render_id = render.id and decision = 'approved') and (
         old.state in ('failed', 'cancelled')
         or (old.state = 'ready' and exists (
           select from rendition as newer join render as its on its.id = newer.render_id

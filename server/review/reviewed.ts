@@ -1,0 +1,114 @@
+import { type SqlBool, sql } from "kysely";
+import { type ReviewState } from "../../core/review/reviewState";
+import { type FormatName, isFormatName } from "../../core/placement/formats";
+import { Refusal } from "../../core/refusal";
+import { type TeamScope } from "../db/teamScope";
+import { readStored } from "../promotions/readStored";
+import { NO_ID, isId } from "../ids";
+import { type RenderedFile, readRenderedFile } from "../render/renderedFile";
+import { type Comment, commentsOn } from "./comments";
+import { type Verdict, verdictsOf } from "./promotionReview";
+
+/** A file that can be looked at. */
+export interface ReviewedFile {
+  readonly id: string;
+  readonly format: FormatName;
+  readonly file: RenderedFile;
+}
+/** The render that is looked at: the newest that is whole. */
+export interface ReviewedRender {
+  readonly id: string;
+  readonly revision: number;
+  readonly quality: string;
+  readonly createdAt: Date;
+  readonly files: readonly ReviewedFile[];
+}
+/** All that a review shows. */
+export interface Reviewed {
+  readonly id: string;
+  readonly slug: string;
+  readonly name: string;
+  readonly revision: number;
+  readonly state: ReviewState;
+  /** Whether something newer is being rendered. */
+  readonly isComing: boolean;
+  readonly render: ReviewedRender | null;
+  readonly comments: readonly Comment[];
+  readonly verdicts: readonly Verdict[];
+}
+
+/** What a review of a promotion shows. Throws a 404 where it is gone. */
+export async function reviewedOf(scope: TeamScope, promotion: string): Promise<Reviewed> {
+  const row = await scope
+    .select("promotion")
+    .select(["id", "slug", "document", "revision", "review"])
+    .where("id", "=", promotion)
+    .executeTakeFirst();
+  if (!row) throw new Response("This promotion is gone.", { status: 404 });
+  const [render, coming, comments, verdicts] = await Promise.all([
+    newestWhole(scope, promotion),
+    scope
+      .select("rendition")
+      .innerJoin("render", "render.id", "rendition.render_id")
+      .where("render.promotion_id", "=", promotion)
+      .where("rendition.state", "in", ["waiting", "working"])
+      .select("rendition.id")
+      .limit(1)
+      .executeTakeFirst(),
+    commentsOn(scope, promotion),
+    verdictsOf(scope, promotion),
+  ]);
+  const { id, slug, revision, review } = row;
+  const { name } = readStored(row.document);
+  return { id, slug, name, revision, state: review, isComing: coming !== undefined, render, comments, verdicts };
+}
+
+/** The newest render of a promotion of which nothing is missing, with its files. */
+async function newestWhole(scope: TeamScope, promotion: string): Promise<ReviewedRender | null> {
+  const render = await scope
+    .select("render")
+    .select(["id", "revision", "quality", "created_at"])
+    .where("promotion_id", "=", promotion)
+    .where(sql<SqlBool>`exists (select from rendition where render_id = render.id)`)
+    .where(sql<SqlBool>`not exists (select from rendition where render_id = render.id and state <> 'ready')`)
+    .orderBy("created_at", "desc")
+    .limit(1)
+    .executeTakeFirst();
+  if (!render) return null;
+  const rows = await scope
+    .select("rendition")
+    .select(["id", "format", "file"])
+    .where("render_id", "=", render.id)
+    .orderBy("created_at")
+    .orderBy("format")
+    .execute();
+  const { id, revision, quality, created_at } = render;
+  const files = rows.flatMap(({ id: rendition, format, file }) =>
+    isFormatName(format) && file ? [{ id: rendition, format, file: readRenderedFile(file) }] : [],
+  );
+  return { id, revision, quality, createdAt: created_at, files };
+}
+
+/** The render of a promotion that a decision is about. Throws a Refusal where there is none like it. */
+export async function decidedRender(scope: TeamScope, promotion: string, render: string): Promise<string> {
+  const row = await scope
+    .select("render")
+    .select("id")
+    .where("id", "=", render)
+    .where("promotion_id", "=", promotion)
+    .executeTakeFirst();
+  if (!row) throw new Refusal("What you looked at is gone. Load the page again, and look at what is there now.");
+  return row.id;
+}
+
+/** Throws a 404 unless a rendition is one of a promotion's. */
+export async function requireOwnRendition(scope: TeamScope, promotion: string, id: string): Promise<void> {
+  const row = await scope
+    .select("rendition")
+    .innerJoin("render", "render.id", "rendition.render_id")
+    .where("rendition.id", "=", isId(id) ? id : NO_ID)
+    .where("render.promotion_id", "=", promotion)
+    .select("rendition.id")
+    .executeTakeFirst();
+  if (!row) throw new Response("There is no such file.", { status: 404 });
+}
