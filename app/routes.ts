@@ -40,6 +40,7 @@ export default [
   route("promotions/:slug/presence", "routes/promotionPresence.ts"),
   route("promotions/:slug/shorter", "routes/shorterVersions.ts"),
   route("promotions/:slug/versions", "routes/promotionVersions.ts"),
+  route("promotions/:slug/estimate", "routes/renderEstimate.ts"),
   route("promotions/:slug/still/:format", "routes/promotionStill.ts"),
   route("promotions/:slug/report/:kind", "routes/promotionReport.tsx"),
   route("renditions/:id/file", "routes/renditionFile.ts"),

@@ -1,3 +1,4 @@
+import { usualOutput } from "../core/output/output";
 import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -22,7 +23,7 @@ try {
   };
   await renderFile(pool, {
     input,
-    choice: { format: "square", quality: "1080p" },
+    choice: { format: "square", output: usualOutput("1080p") },
     path: join(folder, "out.mp4"),
   });
 } finally {

@@ -1,3 +1,4 @@
+import { usualOutput } from "../core/output/output";
 import { spawn } from "node:child_process";
 import { once } from "node:events";
 import { createWriteStream } from "node:fs";
@@ -113,7 +114,11 @@ async function wholeRender(input: RenderInput, { data, folder }: Where): Promise
   const pool = openPaintPool();
   await Promise.all(
     USUAL_FORMATS.map((format) =>
-      renderFile(pool, { input, choice: { format, quality: "1080p" }, path: join(folder, `${format}.mp4`) }),
+      renderFile(pool, {
+        input,
+        choice: { format, output: usualOutput("1080p") },
+        path: join(folder, `${format}.mp4`),
+      }),
     ),
   );
   const seconds = (performance.now() - started) / 1000;

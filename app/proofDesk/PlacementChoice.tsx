@@ -2,15 +2,18 @@ import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
 import { MapPin } from "lucide-react";
 import { type ChangeEvent } from "react";
 import { type FormatName, formatTitle } from "../../core/placement/formats";
-import { PLACEMENTS, type Placement } from "../../core/placement/placements";
+import { type Placement } from "../../core/placement/placements";
 import { FormatMark } from "../components/FormatMark";
 
 /** Where a promotion is to be posted: what channels draw there is looked at. */
 export function PlacementChoice({
+  known,
   formats,
   chosen,
   onChoose,
 }: {
+  /** The team's. */
+  known: readonly Placement[];
   /** Those that the promotion is made in. */
   formats: readonly FormatName[];
   /** The ids of those chosen. */
@@ -18,7 +21,7 @@ export function PlacementChoice({
   onChoose: (placement: Placement, isOn: boolean) => void;
 }) {
   const offered = formats
-    .map((format) => ({ format, own: PLACEMENTS.filter((placement) => placement.format === format) }))
+    .map((format) => ({ format, own: known.filter((placement) => placement.format === format) }))
     .filter(({ own }) => own.length > 0);
   const count = offered.flatMap(({ own }) => own).filter(({ id }) => chosen.has(id)).length;
   return (

@@ -6,7 +6,7 @@ import { type SlotKey, slotKey } from "../../core/document/sceneTemplate";
 import { PLAIN_FRAMING, draggedPoint } from "../../core/geometry/framedPicture";
 import { type Point } from "../../core/geometry/rect";
 import { type FormatName, formatTitle } from "../../core/placement/formats";
-import { type Placement } from "../../core/placement/placements";
+import { PLACEMENTS, type Placement } from "../../core/placement/placements";
 import { placementsOf } from "../../core/document/placementsPart";
 import { withBend } from "../../core/geometry/subjectPath";
 import { followsSubject } from "../../core/document/slotFraming";
@@ -72,7 +72,7 @@ export function ProofDesk({ loaded }: { loaded: LoadedDesk & { readonly free: bo
     choose({ scene: at, format: format ?? chosen.format });
   }
   const { view, overlays, beside } = look;
-  const placements = placementsOf(document);
+  const placements = placementsOf(document, facts);
   const chosenPlacements = new Set(placements.map(({ id }) => id));
   function choosePlacement({ id }: Placement, isOn: boolean): void {
     apply(isOn ? addPlacement(document, id) : removePlacement(id));
@@ -141,7 +141,12 @@ export function ProofDesk({ loaded }: { loaded: LoadedDesk & { readonly free: bo
             versions={versions}
             onLook={setLook}
           >
-            <PlacementChoice formats={formats} chosen={chosenPlacements} onChoose={choosePlacement} />
+            <PlacementChoice
+              known={facts.placements ?? PLACEMENTS}
+              formats={formats}
+              chosen={chosenPlacements}
+              onChoose={choosePlacement}
+            />
           </ProofBar>
           {view === "wall" ? (
             <ProofWall

@@ -7,6 +7,6 @@ import type { Route } from "./+types/embedFilm";
 export async function loader({ request, params: { token, format } }: Route.LoaderArgs) {
   const film = await embeddedFile(token, format);
   if (!film) throw new Response("This is not shown any more.", { status: 404 });
-  const { path } = await finishedRendition(film.scope, film.id);
-  return fileResponse(request, path, { type: "video/mp4" });
+  const { path, type } = await finishedRendition(film.scope, film.id);
+  return fileResponse(request, path, { type });
 }

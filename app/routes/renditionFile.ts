@@ -6,7 +6,7 @@ import type { Route } from "./+types/renditionFile";
 /** A finished rendition, to play or, with `?save`, to download. */
 export async function loader({ request, params: { id } }: Route.LoaderArgs) {
   const { scope } = await requirePerson(request);
-  const { path, name } = await finishedRendition(scope, id);
+  const { path, name, type } = await finishedRendition(scope, id);
   const save = new URL(request.url).searchParams.has("save");
-  return fileResponse(request, path, { type: "video/mp4", immutable: true, ...(save ? { saveAs: name } : {}) });
+  return fileResponse(request, path, { type, immutable: true, ...(save ? { saveAs: name } : {}) });
 }

@@ -8,7 +8,7 @@ import type { Route } from "./+types/sharedFile";
 export async function loader({ request, params: { token, id } }: Route.LoaderArgs) {
   const { scope, promotion } = await requireShared(request, token);
   await requireOwnRendition(scope, promotion, id);
-  const { path, name } = await finishedRendition(scope, id);
+  const { path, name, type } = await finishedRendition(scope, id);
   const save = new URL(request.url).searchParams.has("save");
-  return fileResponse(request, path, { type: "video/mp4", ...(save ? { saveAs: name } : {}) });
+  return fileResponse(request, path, { type, ...(save ? { saveAs: name } : {}) });
 }

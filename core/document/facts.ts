@@ -9,6 +9,7 @@ import { type FrameRate } from "../time/frames";
 import { type FaceChoice, type OwnFace } from "../type/faces";
 import { type SourceQuality } from "../picture/sourceQuality";
 import { type Tones } from "../picture/tones";
+import { type Placement } from "../placement/placements";
 import { type Look } from "./look";
 import { type Standing } from "./standing";
 import { type Template } from "./template";
@@ -109,6 +110,8 @@ export const templateKey = ({ slug, edition }: { readonly slug: string; readonly
 
 /** Everything outside the document that its frames depend on, looked up by id. */
 export interface Facts {
+  /** The placements that its team posts to; those that ship where absent. */
+  readonly placements?: readonly Placement[] | undefined;
   readonly brand: BrandFacts;
   readonly product: ProductFacts | null;
   /** The chosen offer on the chosen product, written out on the server. */

@@ -1,4 +1,5 @@
 import { type Placement, placementById } from "../placement/placements";
+import { type Facts } from "./facts";
 import { type RecordPart } from "./documentShape";
 import { MEMBER_ID } from "./memberId";
 import { type Ordered, membersInOrder } from "./ordered";
@@ -8,9 +9,12 @@ import { Refusal } from "../refusal";
 /** The placements that something is made for, each where it stands among the others. */
 export type Placements = Readonly<Record<string, Ordered>>;
 
-/** The placements of a promotion that are known, in their order. */
-export const placementsOf = ({ placements }: { readonly placements: Placements }): Placement[] =>
-  membersInOrder<string, Ordered>(placements).flatMap(({ id }) => placementById(id) ?? []);
+/** The placements of a promotion that are known, in their order. @param facts where its team's are; else those that ship */
+export const placementsOf = (
+  { placements }: { readonly placements: Placements },
+  facts: Pick<Facts, "placements"> = {},
+): Placement[] =>
+  membersInOrder<string, Ordered>(placements).flatMap(({ id }) => placementById(id, facts.placements) ?? []);
 
 const MOST_PLACEMENTS = 60;
 

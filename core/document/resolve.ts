@@ -107,7 +107,7 @@ export function resolvePromotion(document: Promotion, facts: Facts): ResolvedPro
         .concat(formatsSet(base.adjustments))
         .map((format) => [format, shownCaptions(document, base, format)]),
     ),
-    furniture: furnitureByFormat(document),
+    furniture: furnitureByFormat(document, facts),
     ending: endingOf(document, base, length),
     mix: mixOf(sounding, facts.media, {
       plan: base.sound,
@@ -133,9 +133,9 @@ function shownCaptions(document: Promotion, base: Template, format: FormatName |
   };
 }
 
-function furnitureByFormat(document: Promotion): ResolvedPromotion["furniture"] {
+function furnitureByFormat(document: Promotion, facts: Facts): ResolvedPromotion["furniture"] {
   const byFormat: Partial<Record<FormatName, Rect[]>> = {};
-  for (const { format, furniture } of placementsOf(document))
+  for (const { format, furniture } of placementsOf(document, facts))
     byFormat[format] = [...(byFormat[format] ?? []), ...furniture.map(({ place }) => place)];
   return byFormat;
 }

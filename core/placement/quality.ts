@@ -1,7 +1,7 @@
 import type { Size } from "../geometry/rect";
 import { formatOf, type FormatName } from "./formats";
 
-export const QUALITIES = ["480p", "1080p"] as const;
+export const QUALITIES = ["480p", "720p", "1080p", "2160p"] as const;
 /** Named by the short side of the file in pixels. */
 export type Quality = (typeof QUALITIES)[number];
 
@@ -10,10 +10,10 @@ export const DRAFT: Quality = "480p";
 
 export const isQuality = (value: unknown): value is Quality => QUALITIES.some((quality) => quality === value);
 
+/** A design's short side has so many units. */
+const SHORT_SIDE = 1080;
 /** Output pixels per design unit. */
-export function qualityScale(quality: Quality): number {
-  return quality === "1080p" ? 1 : 480 / 1080;
-}
+export const qualityScale = (quality: Quality): number => Number.parseInt(quality, 10) / SHORT_SIDE;
 
 /** Output pixels per design unit where a format is painted at a size: of the side that has fewer. */
 export function pixelsPerUnit(format: FormatName, size: Size): number {

@@ -20,10 +20,10 @@ const inLufs = (lufs: number): string => `${lufs.toFixed(1).replace("-", "−").
 export const loudnessOnTarget: SoundRule = {
   id: "loudness-on-target",
   about: "The whole is as loud as the placements it is made for ask.",
-  listen: ({ document, promotion: { mix }, measured: { integrated } }) => {
+  listen: ({ document, promotion: { mix, facts }, measured: { integrated } }) => {
     if (integrated === null) return [];
     const { loudness } = mix.finish;
-    const [placement] = placementsOf(document);
+    const [placement] = placementsOf(document, facts);
     const asked = loudness ?? placement?.loudness;
     if (asked === undefined) return [];
     const off = integrated - asked;

@@ -2,6 +2,7 @@ import { markOfKey } from "../document/brandMark";
 import { removePlacement } from "../document/edits";
 import { placementsOf } from "../document/placementsPart";
 import { type Rect, shareIn } from "../geometry/rect";
+import { FILE_KINDS } from "../output/fileKinds";
 import { furnitureOf } from "../placement/placements";
 import { type PlacedSlot } from "../scene/prepared";
 import { type WholeRule, everywhere } from "./finding";
@@ -22,8 +23,8 @@ function seenOf(slot: PlacedSlot): { readonly what: string; readonly place: Rect
 export const clearOfFurniture: WholeRule = {
   id: "clear-of-furniture",
   about: "Words and the logo are not covered by what a chosen placement draws over the picture.",
-  lookAtAll: ({ document, promotion: { scenes }, formats }) =>
-    placementsOf(document).flatMap((placement) => {
+  lookAtAll: ({ document, promotion: { scenes, facts }, formats }) =>
+    placementsOf(document, facts).flatMap((placement) => {
       const prepared = formats.find(({ format }) => format === placement.format);
       const furniture = furnitureOf(placement);
       return (prepared?.scenes ?? []).flatMap(({ slots }, index) =>
@@ -50,19 +51,24 @@ export const clearOfFurniture: WholeRule = {
 
 export const fitsPlacements: WholeRule = {
   id: "fits-placements",
-  about: "A promotion is no longer than each of its placements allows.",
-  lookAtAll: ({ document, promotion: { length } }) =>
-    placementsOf(document).flatMap(({ id, title, longest }) =>
-      longest === null || length <= longest * 1000
-        ? []
-        : [
-            {
-              severity: "wrong" as const,
-              where: everywhere(null),
-              words: `${(length / 1000).toFixed(1)} s is longer than ${title} allows: ${longest} s`,
-              numbers: { lengthMs: length, mostMs: longest * 1000 },
-              cures: [{ ...removePlacement(id), label: `Leave ${title} out` }],
-            },
-          ],
-    ),
+  about: "A promotion is no longer and no shorter than each of its placements allows.",
+  lookAtAll: ({ document, promotion: { length, facts } }) =>
+    placementsOf(document, facts)
+      // A still has no length.
+      .filter(({ kinds }) => kinds.some((kind) => FILE_KINDS[kind].isMoving))
+      .flatMap(({ id, title, longest, shortest }) => {
+        const isLonger = longest !== null && length > longest * 1000;
+        const isShorter = shortest !== null && length < shortest * 1000;
+        if (!isLonger && !isShorter) return [];
+        const [limit, how] = isLonger ? [longest, "longer"] : [shortest ?? 0, "shorter"];
+        return [
+          {
+            severity: "wrong" as const,
+            where: everywhere(null),
+            words: `${(length / 1000).toFixed(1)} s is ${how} than ${title} allows: ${limit} s`,
+            numbers: { lengthMs: length, [isLonger ? "mostMs" : "leastMs"]: limit * 1000 },
+            cures: [{ ...removePlacement(id), label: `Leave ${title} out` }],
+          },
+        ];
+      }),
 };

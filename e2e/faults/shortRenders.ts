@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { promotionBySlug } from "../../server/promotions/promotionStore";
-import { requestRender } from "../../server/render/renditions";
+import { filesIn, requestRender } from "../../server/render/renditions";
 import { query } from "../query";
 import { putShortPromotion } from "../shortPromotion";
 import { storedPromotion } from "../storedPromotion";
@@ -14,8 +14,7 @@ export async function shortRenders(name: string): Promise<readonly string[]> {
   await putShortPromotion(slug);
   const { scope } = await storedPromotion(slug);
   const answer = await requestRender(scope, await promotionBySlug(scope, slug), {
-    formats: FORMATS,
-    quality: "1080p",
+    files: filesIn(FORMATS, "1080p"),
     letPass: { by: "Imre Vass", reason: "Short on purpose" },
   });
   if (!("render" in answer)) throw new Error("It was blocked.");

@@ -1,3 +1,4 @@
+import { usualOutput } from "../../core/output/output";
 import { newBrandBook } from "../../core/brand/book";
 import { readPromotion } from "../../core/document/promotion";
 import { changeField } from "../catalogue/products";
@@ -106,6 +107,7 @@ test("renditions are marked when a frame would differ, and the mark goes when it
     .executeTakeFirstOrThrow();
   await mine.scope
     .insert("rendition", {
+      output: JSON.stringify(usualOutput("480p")),
       render_id: render.id,
       format: "square",
       file: null,

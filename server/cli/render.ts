@@ -2,14 +2,18 @@ import { existsSync, mkdirSync } from "node:fs";
 import { rename, writeFile } from "node:fs/promises";
 import { join, resolve } from "node:path";
 import { parseArgs } from "node:util";
+import { ValidationError } from "yup";
 import { formatsInOrder } from "../../core/document/formatList";
 import { type FormatName, NAMED_FORMATS, isFormatName } from "../../core/placement/formats";
 import { SHIPPED_TEMPLATES } from "../../core/templates/shipped";
-import { isQuality } from "../../core/placement/quality";
+import { FILE_KINDS } from "../../core/output/fileKinds";
+import { type Output, readOutput, usualOutput } from "../../core/output/output";
+import { USUAL_RATE } from "../../core/output/rates";
 import { startCluster } from "./cluster";
 import { ticksOf } from "../../core/time/ticks";
 
-const USAGE = `bin/render --promotion SLUG [--formats square,vertical,widescreen] [--quality 480p|1080p] [--out DIR]
+const USAGE = `bin/render --promotion SLUG [--formats square,vertical,widescreen] [--quality 480p|720p|1080p|2160p]
+           [--kind mp4|hevc|webm|av1|webp|gif|still|sound] [--rate 30] [--most-bytes N] [--out DIR]
 bin/render --still SLUG --format F --at SECONDS --out FILE.png
 bin/render --contact TEMPLATE [--brand BRAND] --out FILE.png
 bin/render --list
@@ -23,6 +27,9 @@ const { values } = parseArgs({
     promotion: { type: "string" },
     formats: { type: "string" },
     quality: { type: "string", default: "1080p" },
+    kind: { type: "string", default: "mp4" },
+    rate: { type: "string", default: USUAL_RATE },
+    "most-bytes": { type: "string" },
     out: { type: "string" },
     still: { type: "string" },
     format: { type: "string" },
@@ -137,10 +144,24 @@ function readFormat(name: string): FormatName {
   return name;
 }
 
+/** How files are to be made, from the command line. */
+function readWantedOutput(): Output {
+  const limit = values["most-bytes"];
+  try {
+    return readOutput({
+      ...usualOutput("1080p"),
+      ...{ kind: values.kind, quality: values.quality, rate: values.rate },
+      mostBytes: limit === undefined ? null : Number(limit),
+    });
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    throw new UsageProblem(`${error.path ?? "output"}: ${error.message}`);
+  }
+}
+
 async function render(slug: string): Promise<void> {
   const asked = values.formats?.split(",").map(readFormat);
-  const { quality } = values;
-  if (!isQuality(quality)) throw new UsageProblem(`There is no quality “${quality}”. There are 480p and 1080p.`);
+  const output = readWantedOutput();
   const input = await inputOf(slug);
   const formats = asked ?? formatsInOrder(input.document);
   const out = resolve(values.out ?? ".");
@@ -164,11 +185,11 @@ async function render(slug: string): Promise<void> {
   try {
     const files = await Promise.all(
       formats.map(async (format) => {
-        const path = join(out, `${slug}-${format}-${quality}.mp4`);
+        const path = join(out, `${slug}-${format}-${output.quality}.${FILE_KINDS[output.kind].ending}`);
         const aside = `${path}.part`;
         const { file } = await renderFile(
           pool,
-          { input, choice: { format, quality }, path: aside },
+          { input, choice: { format, output }, path: aside },
           (share) => tell(format, share),
           stop.signal,
         );

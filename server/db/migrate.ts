@@ -17,6 +17,8 @@ import * as archived from "./migrations/0012_archived";
 import * as jobTimes from "./migrations/0013_job_times";
 import * as usualBrand from "./migrations/0014_usual_brand";
 import * as review from "./migrations/0015_review";
+import * as outputs from "./migrations/0016_outputs";
+import * as placements from "./migrations/0017_placements";
 import { type Database } from "./tables";
 
 /** In order. A migration that has run anywhere is never changed; a new one is added. */
@@ -36,6 +38,8 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   "0013_job_times": jobTimes,
   "0014_usual_brand": usualBrand,
   "0015_review": review,
+  "0016_outputs": outputs,
+  "0017_placements": placements,
 };
 
 /** Brings the database to the newest shape, the job queue's tables included. Safe to run twice. */

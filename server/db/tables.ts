@@ -19,6 +19,8 @@ export interface TeamTable {
   zone: string;
   currency: string;
   is_demo: Generated<boolean>;
+  /** How files are called; empty for as usual. */
+  file_pattern: Generated<string>;
   /** Whether all of a demo team is there; false while it is being loaded. */
   loaded: Generated<boolean>;
 }
@@ -194,6 +196,12 @@ export interface PromotionTable extends TeamRow {
   review_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
   review_by: ColumnType<string | null, string | null | undefined, string | null>;
 }
+/** A placement as a team has it; null for one that ships and was taken out. */
+export interface PlacementTable {
+  team_id: string;
+  slug: string;
+  document: JSONColumnType<object, string | null, string | null> | null;
+}
 /** A link by which people without an account see a promotion. */
 export interface ShareLinkTable extends TeamRow {
   promotion_id: string;
@@ -280,6 +288,8 @@ export interface RenditionTable extends TeamRow {
   file_key: string | null;
   file: JSONColumnType<object, string | null, string | null> | null;
   created_at: Timestamp;
+  /** How it is made. */
+  output: Json;
   /** What has changed since it was rendered, in words; null while it is what would be rendered now. */
   outdated_by: string | null;
   /** Counts how often it was asked for: what was begun for an earlier asking has no say any more. */
@@ -356,6 +366,7 @@ export interface Database {
   promotion_revision: PromotionRevisionTable;
   promotion_edit: PromotionEditTable;
   awaited_fill: AwaitedFillTable;
+  placement: PlacementTable;
   share_link: ShareLinkTable;
   review_comment: ReviewCommentTable;
   verdict: VerdictTable;

@@ -1,3 +1,4 @@
+import { usualOutput } from "../../core/output/output";
 import { type TestTeam, testTeam } from "../testing/team";
 
 /** The one place that ties queries to a team: what one team does is never seen or touched by another. */
@@ -32,7 +33,14 @@ async function everythingIn(team: TestTeam): Promise<void> {
     .returning("id")
     .executeTakeFirstOrThrow();
   await scope
-    .insert("rendition", { render_id: render.id, format: "square", file: null, file_key: null, problem: null })
+    .insert("rendition", {
+      render_id: render.id,
+      format: "square",
+      output: JSON.stringify(usualOutput("480p")),
+      file: null,
+      file_key: null,
+      problem: null,
+    })
     .execute();
 }
 

@@ -12,6 +12,7 @@ import { offersOn } from "../catalogue/offersOn";
 import { mainPictures } from "../catalogue/productPictures";
 import { sql } from "kysely";
 import { type TeamScope } from "../db/teamScope";
+import { ownPlacements } from "../placements/ownPlacements";
 import { mediaFacts } from "../media/storedFacts";
 import { rightsOf, todayIn } from "../media/mediaList";
 import { withTones } from "../media/tones";
@@ -28,7 +29,7 @@ interface Also {
 
 /** Everything of the team that a document's frames can depend on, with the hash of each media item. */
 export async function loadRenderInput(scope: TeamScope, document: Promotion, also: Also = {}): Promise<RenderInput> {
-  const [team, brandRow, product, offers, own, templates] = await Promise.all([
+  const [team, brandRow, product, offers, own, templates, placements] = await Promise.all([
     scope.team().select(["locale", "zone"]).executeTakeFirstOrThrow(),
     scope.select("brand").selectAll().where("id", "=", document.brand).executeTakeFirstOrThrow(),
     document.product
@@ -38,6 +39,7 @@ export async function loadRenderInput(scope: TeamScope, document: Promotion, als
     document.offer ? scope.select("offer").selectAll().execute() : [],
     ownFamilies(scope),
     templatesByRef(scope, [...refsOf(document), ...(also.templates ?? [])]),
+    ownPlacements(scope),
   ]);
   const offer = offers.find(({ id }) => id === document.offer);
   const brand = { id: brandRow.id, name: brandRow.name, book: readBrandBook(brandRow.book) };
@@ -74,6 +76,7 @@ export async function loadRenderInput(scope: TeamScope, document: Promotion, als
   const asked = { among: offers, locale: team.locale, now: new Date() };
   const onProduct = offer ? (await offersOn(scope, product ?? null, [offer], asked))[offer.id] : undefined;
   const facts: Facts = {
+    ...(placements ? { placements } : {}),
     brand: brandFacts(brand, media, own),
     product: product ? productFacts(product, picture, team.locale) : null,
     offer: onProduct?.lines ?? null,

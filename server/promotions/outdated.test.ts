@@ -1,3 +1,4 @@
+import { usualOutput } from "../../core/output/output";
 import { sql } from "kysely";
 import { loadRenderInput } from "./loadFacts";
 import { compareRenders, markOutdated } from "./outdated";
@@ -23,6 +24,7 @@ async function rendered(times: number) {
       .executeTakeFirstOrThrow();
     await team.scope
       .insert("rendition", {
+        output: JSON.stringify(usualOutput("480p")),
         render_id: id,
         format: "square",
         file: "{}",

@@ -2,7 +2,7 @@ import { applyEdit, fillSlot } from "../../core/document/edits";
 import { mediaFill } from "../../core/document/shots";
 import { saveOffer } from "../catalogue/offers";
 import { type TestTeam, formOf, testTeam } from "../testing/team";
-import { requestRender } from "../render/renditions";
+import { filesIn, requestRender } from "../render/renditions";
 import { loadRenderInput } from "./loadFacts";
 import { createPromotion } from "./promotionStore";
 
@@ -47,7 +47,7 @@ test("a price that was lower in the month before the offer may not be claimed, a
   const step = { product_id: product, from_at: new Date(Date.now() - 10 * DAY_MS), currency: "GBP" };
   await team.scope.insert("price_step", [{ ...step, price_minor: 900 }]).execute();
   expect((await offerOf(made))?.claim).toContain("at most £9.00");
-  expect(await requestRender(team.scope, made, { formats: ["square"], quality: "480p", letPass: null })).toEqual({
+  expect(await requestRender(team.scope, made, { files: filesIn(["square"], "480p"), letPass: null })).toEqual({
     blocked: expect.arrayContaining([expect.stringContaining("at most £9.00")]) as unknown,
   });
 });
@@ -75,7 +75,7 @@ test("the right to each thing that is shown is looked up for today, and one that
   const rightsTo = async (media: string) =>
     (await loadRenderInput(team.scope, withPicture(media))).facts.standing.rights[media];
   expect([await rightsTo(clear), await rightsTo(ended), await rightsTo(bare)]).toEqual(["clear", "ended", "missing"]);
-  const wish = { formats: ["square"], quality: "480p", letPass: null } as const;
+  const wish = { files: filesIn(["square"], "480p"), letPass: null };
   expect(await requestRender(team.scope, { ...made, document: withPicture(ended) }, wish)).toEqual({
     blocked: expect.arrayContaining([expect.stringContaining("may not be used any more")]) as unknown,
   });

@@ -3,7 +3,7 @@ import { type Promotion } from "../../core/document/promotion";
 import { createPromotion } from "../promotions/promotionStore";
 import { type TestTeam, testTeam } from "../testing/team";
 import { readReason } from "./passed";
-import { rendersOf, requestRender } from "./renditions";
+import { filesIn, rendersOf, requestRender } from "./renditions";
 
 let team: TestTeam;
 beforeEach(async () => {
@@ -18,7 +18,7 @@ async function promotion(headline: string) {
   const document: Promotion = applyEdit(made.document, fillSlot("notice.headline", { kind: "words", text: headline }));
   return { ...made, document };
 }
-const WISH = { formats: ["square"], quality: "480p" } as const;
+const WISH = { files: filesIn(["square"], "480p") };
 const LONG =
   "Open again on Monday and on Tuesday, and closed on the three days after that for the stock count and the fair";
 

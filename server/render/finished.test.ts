@@ -1,3 +1,4 @@
+import { usualOutput } from "../../core/output/output";
 import { mkdtemp, rm, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -13,6 +14,8 @@ beforeAll(async () => {
   team = await testTeam();
 });
 afterAll(() => team.close());
+
+const FILE = { format: "square", width: 480, height: 480, fps: 30, frames: 60, seconds: 2, bytes: 15 };
 
 test("files carry the name that the promotion has now, each in a zip too; another team has none of them", async () => {
   await team.brand("Ash");
@@ -33,13 +36,20 @@ test("files carry the name that the promotion has now, each in a zip too; anothe
     .returning("id")
     .executeTakeFirstOrThrow();
   const { id: rendition } = await team.scope
-    .insert("rendition", { render_id: render, format: "square", file: null, file_key: null, problem: null })
+    .insert("rendition", {
+      render_id: render,
+      format: "square",
+      output: JSON.stringify(usualOutput("480p")),
+      file: null,
+      file_key: null,
+      problem: null,
+    })
     .returning("id")
     .executeTakeFirstOrThrow();
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-unit-"));
   await writeFile(join(folder, "file"), "moving pictures");
   await store().keep(renditionKey(rendition), join(folder, "file"));
-  const ready = { state: "ready" as const, file: "{}", file_key: renditionKey(rendition) };
+  const ready = { state: "ready" as const, file: JSON.stringify(FILE), file_key: renditionKey(rendition) };
   await team.scope.update("rendition").set(ready).where("id", "=", rendition).execute();
   const before = await finishedRendition(team.scope, rendition);
   const { revision } = await promotionBySlug(team.scope, slug);
@@ -51,7 +61,10 @@ test("files carry the name that the promotion has now, each in a zip too; anothe
   const zip = await zipRender(team.scope, render);
   expect(zip.name).toBe("ete-open-late-480p.zip");
   const bytes = Buffer.from(await new Response(zip.stream).arrayBuffer()).toString("latin1");
+  // What is stored is not compressed: it can be read as it lies there.
   expect(bytes).toContain("ete-open-late-square-480p.mp4");
+  expect(bytes).toMatch(/"width": 480,[^}]*"sha256": "[0-9a-f]{64}"/);
+  expect(bytes).toMatch(/file,kind,format,[^\r]*\r\nete-open-late-square-480p\.mp4,mp4,square,,480,480,30,60,2,15,,/);
   const other = await testTeam();
   await expect(finishedRendition(other.scope, rendition)).rejects.toMatchObject({ status: 404 });
   await other.close();

@@ -6,7 +6,7 @@ import { sql } from "kysely";
 import { slugOf } from "../promotions/slug";
 
 /** The captions of a render as they are in the database; those of before there were any have none. */
-export const captionsColumn = sql`input -> 'document' -> 'captions'`.as("captions");
+export const captionsColumn = sql`render.input -> 'document' -> 'captions'`.as("captions");
 
 /** Reads the captions of a render. */
 export function readRenderCaptions(value: unknown): Captions {

@@ -2,17 +2,26 @@ import { stat, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { resolvePromotion } from "../../core/document/resolve";
 import { sampleAt } from "../../core/sound/samples";
-import { frameStart } from "../../core/time/ticks";
-import { SAFE_INPUT, runProgram } from "../media/program";
+import { FILE_KINDS } from "../../core/output/fileKinds";
+import { type Output } from "../../core/output/output";
+import { RATES } from "../../core/output/rates";
+import { type FormatName } from "../../core/placement/formats";
+import { type Quality, outputSize } from "../../core/placement/quality";
+import { Refusal } from "../../core/refusal";
+import { settledTime } from "../../core/scene/preparePromotion";
+import { frameStart, ticksOf } from "../../core/time/ticks";
+import { preparedInput } from "./preparedInput";
 import { segmentKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { type PaintPool } from "./paintPool";
 import { allOrStop } from "./allOrStop";
-import { type OutputChoice, type RenderInput } from "./renderInput";
+import { type RenderInput } from "./renderInput";
 import { type RenderPlan, renderPlan } from "./renderPlan";
 import { type RenderedFile } from "./renderedFile";
 import { soundFiles } from "./soundFiles";
-import { SOUND_FORMAT, writeSound } from "./soundFile";
+import { packFile } from "./packFile";
+import { paintStillTo } from "./stillFile";
+import { writeSound } from "./soundFile";
 import { inWorkFolder } from "../workFolder";
 
 /** A file that was made, and how much of it had to be painted. */
@@ -21,79 +30,127 @@ export interface MadeFile {
   readonly freshFrames: number;
 }
 
-/**
- * Renders a promotion in a format to a local file: segments that are not in the store yet are painted and encoded, all
- * are joined without re-encoding, and the sound is mixed and added last. `path` exists only when the whole is done.
- */
-export async function renderFile(
-  pool: PaintPool,
-  { input, choice, path }: { readonly input: RenderInput; readonly choice: OutputChoice; readonly path: string },
-  onProgress: (share: number) => void = () => undefined,
-  signal: AbortSignal = new AbortController().signal,
-): Promise<MadeFile> {
-  const plan = await renderPlan(input, choice);
-  return inWorkFolder("render", async (folder) => {
-    let done = 0;
-    let freshFrames = 0;
-    const onFrame = (): void => onProgress((0.98 * ++done) / plan.frames);
-    const files = await allOrStop(signal, (stop) =>
-      plan.segments.map(async (segment) => {
-        const key = segmentKey(segment.key);
-        if (await store().has(key)) for (let frame = segment.from; frame < segment.to; frame++) onFrame();
-        else {
-          const file = join(folder, `${segment.from}.mp4`);
-          const { from, to } = segment;
-          freshFrames += to - from;
-          await pool.render(
-            { ...choice, input, from, to, rate: plan.rate, width: plan.width, height: plan.height, path: file },
-            onFrame,
-            stop,
-          );
-          await store().keep(key, file);
-        }
-        return store().local(key);
-      }),
-    );
-    const list = join(folder, "segments.txt");
-    await writeFile(list, files.map((file) => `file '${file.replaceAll("'", String.raw`'\''`)}'\n`).join(""));
-    const sound = join(folder, "sound.f32");
-    await mixSound(input, plan, sound);
-    await joinSegments({ list, sound, path }, signal);
-    const { size } = await stat(path);
-    onProgress(1);
-    const fps = plan.rate.numerator / plan.rate.denominator;
-    const file = {
-      format: choice.format,
-      width: plan.width,
-      height: plan.height,
-      fps,
-      frames: plan.frames,
-      seconds: plan.frames / fps,
-      bytes: size,
-    };
-    return { file, freshFrames };
-  });
-}
-
-/** Writes what is heard of a promotion, exactly as long as its frames. */
-async function mixSound(input: RenderInput, { frames, rate }: RenderPlan, to: string): Promise<void> {
-  const count = sampleAt(frameStart(frames, rate));
-  await writeSound(to, resolvePromotion(input.document, input.facts).mix, { fileOf: soundFiles(input), count });
-}
-
-interface Joining {
-  /** A file that names the segments in order, as ffmpeg's concat reads it. */
-  readonly list: string;
-  /** What `writeSound` wrote. */
-  readonly sound: string;
+/** What a file is made from and how, and where it goes. */
+export interface FileWish {
+  readonly input: RenderInput;
+  readonly choice: { readonly format: FormatName; readonly output: Output };
   readonly path: string;
 }
 
-async function joinSegments({ list, sound, path }: Joining, signal: AbortSignal): Promise<void> {
-  const read = ["-v", "error", "-y", "-nostdin", ...SAFE_INPUT];
-  const inputs = [...["-f", "concat", "-safe", "0", "-i", list], ...[...SOUND_FORMAT, "-i", sound]];
-  const heard = ["-c:a", "aac", "-profile:a", "aac_low", "-b:a", "192k", "-ar", "48000", "-ac", "2"];
-  const written = ["-map", "0:v:0", "-map", "1:a:0", "-c:v", "copy", ...heard];
-  const file = ["-map_metadata", "-1", "-movflags", "+faststart", "-f", "mp4", path];
-  await runProgram("ffmpeg", [...read, ...inputs, ...written, ...file], { timeLimitMs: 300_000, signal });
+/**
+ * Renders a promotion in a format to a local file: segments that are not in the store yet are painted and encoded, all are
+ * made into one file, and the sound is mixed and added last. `path` exists only when the whole is done.
+ */
+export async function renderFile(
+  pool: PaintPool,
+  { input, choice: { format, output }, path }: FileWish,
+  onProgress: (share: number) => void = () => undefined,
+  signal: AbortSignal = new AbortController().signal,
+): Promise<MadeFile> {
+  const { quality, kind } = output;
+  if (kind === "still") return paintedStill({ input, choice: { format, output }, path }, onProgress);
+  const plan = await renderPlan(input, { format, quality }, RATES[output.rate]);
+  const { width, height, rate } = plan;
+  const fps = rate.numerator / rate.denominator;
+  const isFilm = FILE_KINDS[kind].isMoving;
+  const frames = isFilm ? plan.frames : 0;
+  const seconds = plan.frames / fps;
+  const freshFrames = await inWorkFolder("render", async (folder) => {
+    const painted = isFilm
+      ? await paintedSegments(pool, { input, format, quality, plan, folder }, onProgress, signal)
+      : null;
+    const list = join(folder, "segments.txt");
+    await writeFile(list, concatList(painted?.files ?? [], plan));
+    const sound = join(folder, "sound.f32");
+    await mixSound(input, plan, output.loudness, sound);
+    await packFile({ list, sound, input, output, rate, seconds, folder, path }, signal);
+    return painted?.freshFrames ?? 0;
+  });
+  const { size: bytes } = await stat(path);
+  onProgress(1);
+  return { file: { format, width, height, fps, frames, seconds, bytes }, freshFrames };
+}
+
+/** A still of the first scene when it has settled, as a file. */
+async function paintedStill(
+  { input, choice: { format, output }, path }: FileWish,
+  onProgress: (share: number) => void,
+): Promise<MadeFile> {
+  const { spans } = await preparedInput(input, format);
+  const [first] = spans;
+  if (!first) throw new Refusal("This promotion has no scene to make a still of.");
+  const size = outputSize(format, output.quality);
+  await paintStillTo({ input, format, time: ticksOf(settledTime(first)), size, path });
+  const { size: bytes } = await stat(path);
+  onProgress(1);
+  return { file: { format, ...size, fps: 0, frames: 1, seconds: 0, bytes }, freshFrames: 0 };
+}
+
+/**
+ * Segments in order, as ffmpeg's concat reads them. How long each is, is said to the microsecond: what their files say of
+ * themselves is rounded to milliseconds, which shifts all that follows.
+ */
+function concatList(files: readonly string[], { segments, rate }: RenderPlan): string {
+  return files
+    .map((file, at) => {
+      const { from, to } = segments[at] ?? { from: 0, to: 0 };
+      const seconds = ((to - from) * rate.denominator) / rate.numerator;
+      return `file '${file.replaceAll("'", String.raw`'\''`)}'\nduration ${seconds.toFixed(6)}\n`;
+    })
+    .join("");
+}
+
+interface Painting {
+  readonly input: RenderInput;
+  readonly format: FormatName;
+  readonly quality: Quality;
+  readonly plan: RenderPlan;
+  /** Where segments lie until they are kept. */
+  readonly folder: string;
+}
+
+/** All segments of a plan as local files, in order: those that were painted before, and those that are painted now. */
+async function paintedSegments(
+  pool: PaintPool,
+  { input, format, quality, plan: { segments, frames, rate, width, height }, folder }: Painting,
+  onProgress: (share: number) => void,
+  signal: AbortSignal,
+): Promise<{ readonly files: readonly string[]; readonly freshFrames: number }> {
+  let done = 0;
+  let freshFrames = 0;
+  const onFrame = (): void => onProgress((PAINTING_SHARE * ++done) / frames);
+  const files = await allOrStop(signal, (stop) =>
+    segments.map(async ({ key: hash, from, to }) => {
+      const key = segmentKey(hash);
+      if (await store().has(key)) for (let frame = from; frame < to; frame++) onFrame();
+      else {
+        const path = join(folder, `${from}.mp4`);
+        freshFrames += to - from;
+        await pool.render({ input, format, quality, from, to, rate, width, height, path }, onFrame, stop);
+        await store().keep(key, path);
+      }
+      return store().local(key);
+    }),
+  );
+  return { files, freshFrames };
+}
+
+/** Of all that there is to do, so much is done when all is painted. */
+const PAINTING_SHARE = 0.9;
+
+/**
+ * Writes what is heard of a promotion, exactly as long as its frames.
+ *
+ * @param loudness of the whole, in LUFS, where something else is asked for than the promotion has
+ */
+async function mixSound(
+  input: RenderInput,
+  { frames, rate }: RenderPlan,
+  loudness: number | null,
+  to: string,
+): Promise<void> {
+  const count = sampleAt(frameStart(frames, rate));
+  const { mix } = resolvePromotion(input.document, input.facts);
+  const asked = loudness === null ? mix : { ...mix, finish: { ...mix.finish, loudness } };
+  await writeSound(to, asked, { fileOf: soundFiles(input), count });
 }

@@ -1,3 +1,4 @@
+import { usualOutput } from "../../core/output/output";
 import { randomUUID } from "node:crypto";
 import { writeFile } from "node:fs/promises";
 import { sql } from "kysely";
@@ -12,7 +13,7 @@ import { type TestTeam, testTeam } from "../testing/team";
 import { until } from "../testing/until";
 import { type PaintPool, openPaintPool } from "./paintPool";
 import { giveUpRendition, renderRendition } from "./renditionJob";
-import { cancelRendition, requestRender, retryRendition } from "./renditions";
+import { filesIn, cancelRendition, requestRender, retryRendition } from "./renditions";
 
 let team: TestTeam;
 let pool: PaintPool;
@@ -50,7 +51,7 @@ async function asked(length: number): Promise<string> {
   await requestRender(
     team.scope,
     { ...made, document },
-    { formats: ["square"], quality: "480p", letPass: { by: "Imre Vass", reason: "Only a test" } },
+    { files: filesIn(["square"], "480p"), letPass: { by: "Imre Vass", reason: "Only a test" } },
   );
   return (await team.scope.select("rendition").select("id").executeTakeFirstOrThrow()).id;
 }
@@ -100,7 +101,14 @@ test("segments that were painted before are not painted again, even for another 
     await team.scope.select("rendition").select("render_id").where("id", "=", first).executeTakeFirstOrThrow()
   ).render_id;
   const { id } = await team.scope
-    .insert("rendition", { render_id: other, format: "square", file: null, file_key: null, problem: null })
+    .insert("rendition", {
+      render_id: other,
+      format: "square",
+      output: JSON.stringify(usualOutput("480p")),
+      file: null,
+      file_key: null,
+      problem: null,
+    })
     .returning("id")
     .executeTakeFirstOrThrow();
   const idle: PaintPool = { render: () => Promise.reject(new Error("painted again")), close: () => Promise.resolve() };

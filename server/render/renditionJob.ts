@@ -1,7 +1,9 @@
 import { join } from "node:path";
 import { type Kysely, sql } from "kysely";
 import { isFormatName } from "../../core/placement/formats";
-import { isQuality } from "../../core/placement/quality";
+import { readOutput } from "../../core/output/output";
+import { FILE_KINDS } from "../../core/output/fileKinds";
+import { Refusal } from "../../core/refusal";
 import { type Database, type RenditionState } from "../db/tables";
 import { type Jobs } from "../jobs/enqueue";
 import { type GivenUp } from "../jobs/jobTask";
@@ -36,12 +38,14 @@ export async function renderRendition(
     .where("rendition.id", "=", asked.rendition)
     .where("rendition.asking", "=", asked.asking)
     .where("rendition.state", "in", ["waiting", "working"])
-    .select(["rendition.team_id", "rendition.format", "render.quality", "render.input"])
+    .select(["rendition.team_id", "rendition.format", "rendition.output", "render.input"])
     .executeTakeFirst();
   if (!row) return undefined;
-  const { format, quality } = row;
-  if (!isFormatName(format) || !isQuality(quality))
-    throw new TypeError(`Rendition ${asked.rendition} asks for ${format} at ${quality}, which there is not.`);
+  const { format } = row;
+  if (!isFormatName(format))
+    throw new TypeError(`Rendition ${asked.rendition} asks for ${format}, which there is not.`);
+  const output = readOutput(row.output);
+  const { ending } = FILE_KINDS[output.kind];
 
   const stop = new AbortController();
   const tell = async (change: Change): Promise<void> => {
@@ -60,15 +64,15 @@ export async function renderRendition(
     await tell({ state: "working", progress: 0, problem: null });
     const started = Date.now();
     return await inWorkFolder("rendition", async (folder) => {
-      const path = join(folder, "file.mp4");
+      const path = join(folder, `file.${ending}`);
       const { file, freshFrames } = await renderFile(
         pool,
-        { input: readRenderInput(row.input), choice: { format, quality }, path },
+        { input: readRenderInput(row.input), choice: { format, output }, path },
         (share) => (progress = share),
         stop.signal,
       );
       clearInterval(ticker);
-      const key = renditionKey(asked.rendition);
+      const key = renditionKey(asked.rendition, ending);
       await store().keep(key, path);
       const ready = { state: "ready", progress: 1, file_key: key, file: JSON.stringify(file) } as const;
       // Cancelled at the very end: it is not ready, whatever was stored.
@@ -84,6 +88,11 @@ export async function renderRendition(
         progress: 0,
         problem: `${NO_ROOM} It goes on by itself when there is room again.`,
       });
+    // What can't be done as it was asked for is not tried again: whoever asked can mend it.
+    if (error instanceof Refusal) {
+      await told(db, asked, { state: "failed", progress: 0, problem: error.message });
+      return undefined;
+    }
     throw error;
   } finally {
     clearInterval(ticker);

@@ -1,4 +1,6 @@
 import { languagesOf } from "../../core/document/captionsPart";
+import { type Output, isDraft, readOutput, usualOutput } from "../../core/output/output";
+import { type WantedFile } from "../../core/output/renderWish";
 import { type FormatName, isFormatName } from "../../core/placement/formats";
 import { DRAFT, type Quality, isQuality } from "../../core/placement/quality";
 import { type RenditionState } from "../db/tables";
@@ -12,15 +14,18 @@ import { captionsColumn, readRenderCaptions } from "./renderCaptions";
 import { type RenderedFile, readRenderedFile } from "./renderedFile";
 import { tellRendition } from "./tellRendition";
 
-/** What is asked for: in which formats and quality, and who lets what must be mended pass, and why. */
-export interface RenderWish {
-  readonly formats: readonly FormatName[];
-  readonly quality: Quality;
+/** What is asked for: which files, and who lets what must be mended pass, and why. */
+export interface AskedRender {
+  readonly files: readonly WantedFile[];
   /** Who asks: a member's id. */
   readonly askedBy?: string;
   /** Null where nobody lets anything pass. */
   readonly letPass: Pick<Passed, "by" | "reason"> | null;
 }
+
+/** The same file in several formats: as films usually are, in a quality. */
+export const filesIn = (formats: readonly FormatName[], quality: Quality): WantedFile[] =>
+  formats.map((format) => ({ format, output: usualOutput(quality) }));
 
 /** A render that was asked for, or what must be mended first. */
 export type RenderAnswer = { readonly render: string } | { readonly blocked: readonly string[] };
@@ -32,12 +37,14 @@ export type RenderAnswer = { readonly render: string } | { readonly blocked: rea
 export async function requestRender(
   scope: TeamScope,
   promotion: StoredPromotion,
-  { formats, quality, askedBy, letPass }: RenderWish,
+  { files, askedBy, letPass }: AskedRender,
 ): Promise<RenderAnswer> {
   const input = await loadRenderInput(scope, promotion.document);
   const { promotion: shown, findings } = await preflight(input);
   const found = wrongInWords(findings, shown);
   if (found.length > 0 && letPass === null) return { blocked: found };
+  // Drafts are for somebody who waits; a render that has anything else in it is not.
+  const quality = files.find(({ output }) => !isDraft(output))?.output.quality ?? DRAFT;
   const passed: Passed | null = letPass && found.length > 0 ? { ...letPass, found } : null;
   return scope.together(async (within) => {
     const render = await within
@@ -51,13 +58,16 @@ export async function requestRender(
       })
       .returning("id")
       .executeTakeFirstOrThrow();
-    for (const format of formats) {
+    for (const { format, output } of files) {
       const { id, asking } = await within
-        .insert("rendition", { render_id: render.id, format, file: null, file_key: null, problem: null })
+        .insert("rendition", {
+          ...{ render_id: render.id, format, output: JSON.stringify(output) },
+          ...{ file: null, file_key: null, problem: null },
+        })
         .returning(["id", "asking"])
         .executeTakeFirstOrThrow();
       await enqueue(within.connection, "render-rendition", {
-        ...{ rendition: id, asking, isDraft: quality === DRAFT },
+        ...{ rendition: id, asking, isDraft: isDraft(output) },
         team: within.teamId,
       });
       await tellRendition(within.connection, id, { state: "waiting", progress: 0 });
@@ -73,6 +83,7 @@ export interface RenditionView {
   readonly progress: number;
   readonly problem: string | null;
   readonly file: RenderedFile | null;
+  readonly output: Output;
   readonly outdatedBy: string | null;
 }
 export interface RenderView {
@@ -126,6 +137,7 @@ export async function rendersOf(scope: TeamScope, promotionId: string, most = 10
                 progress: row.progress,
                 problem: row.problem,
                 outdatedBy: row.outdated_by,
+                output: readOutput(row.output),
                 file: row.file ? readRenderedFile(row.file) : null,
               },
             ]
@@ -156,17 +168,11 @@ export async function retryRendition(scope: TeamScope, id: string): Promise<void
       .set((eb) => ({ state: "waiting", progress: 0, problem: null, asking: eb("asking", "+", 1) }))
       .where("id", "=", id)
       .where("state", "in", ["failed", "cancelled"])
-      .returning(["asking", "render_id"])
+      .returning(["asking", "output"])
       .executeTakeFirst();
     if (!row) return;
-    const { quality } = await within
-      .select("render")
-      .select("quality")
-      .where("id", "=", row.render_id)
-      .executeTakeFirstOrThrow();
-    const isDraft = quality === DRAFT;
     await enqueue(within.connection, "render-rendition", {
-      ...{ rendition: id, asking: row.asking, isDraft },
+      ...{ rendition: id, asking: row.asking, isDraft: isDraft(readOutput(row.output)) },
       team: within.teamId,
     });
     await tellRendition(within.connection, id, { state: "waiting", progress: 0 });

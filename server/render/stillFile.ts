@@ -15,6 +15,9 @@ import { preparedInput } from "./preparedInput";
 import { ticksOf } from "../../core/time/ticks";
 import { inWorkFolder } from "../workFolder";
 
+/** Paints a still to a file. */
+export const paintStillTo = (task: StillTask): Promise<undefined> => stillThreads().run(task);
+
 /** How large stills are, by their short side in pixels: beside others, or alone. */
 const SHORT_SIDES = { small: 360, large: 720 } as const;
 export type StillSize = keyof typeof SHORT_SIDES;
@@ -51,7 +54,7 @@ export async function stillFile(
     const size = { width: Math.round((width * side) / 1080), height: Math.round((height * side) / 1080) };
     await inWorkFolder("still", async (folder) => {
       const path = join(folder, "still.png");
-      await stillThreads().run({ input, format, time, size, path });
+      await paintStillTo({ input, format, time, size, path });
       await store().keep(key, path);
     });
   }

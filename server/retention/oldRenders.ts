@@ -3,7 +3,8 @@ import { type Database } from "../db/tables";
 
 /**
  * Forgets old renditions: those that were never made, and those of which there is a newer one of the same promotion in the
- * same format. A render of which no rendition is left goes with them. Gives how many renditions went.
+ * same format, made alike. A render of which no rendition is left goes with them; what was approved stays. Gives how many
+ * renditions went.
  */
 export async function forgetOldRenditions(db: Kysely<Database>, before: Date): Promise<number> {
   return db.transaction().execute(async (within) => {
@@ -14,7 +15,8 @@ export async function forgetOldRenditions(db: Kysely<Database>, before: Date): P
         old.state in ('failed', 'cancelled')
         or (old.state = 'ready' and exists (
           select from rendition as newer join render as its on its.id = newer.render_id
-          where its.promotion_id = render.promotion_id and newer.format = old.format and newer.state = 'ready'
+          where its.promotion_id = render.promotion_id and newer.format = old.format
+            and newer.output = old.output and newer.state = 'ready'
             and newer.created_at > old.created_at)))`.execute(within);
     await sql`
       delete from render where created_at < ${before}

@@ -12,7 +12,7 @@ import { createPromotion, promotionBySlug, saveEdits } from "../promotions/promo
 import { keepRevision } from "../promotions/revisions";
 import { type PaintPool, openPaintPool } from "../render/paintPool";
 import { renderRendition } from "../render/renditionJob";
-import { requestRender } from "../render/renditions";
+import { filesIn, requestRender } from "../render/renditions";
 import { originalKey, renditionKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { ownDatabase } from "../testing/ownDatabase";
@@ -107,7 +107,7 @@ test(`after a day of ${DAY}, what nothing refers to goes, and nothing that is in
     const answer = await requestRender(
       team.scope,
       { ...stored, document },
-      { formats: ["square"], quality: "480p", letPass: { by: "Tess", reason: "Only a test" } },
+      { files: filesIn(["square"], "480p"), letPass: { by: "Tess", reason: "Only a test" } },
     );
     if (!("render" in answer)) throw new Error("It was blocked.");
     const { id } = await team.scope

@@ -176,3 +176,15 @@ export async function commentsOn(scope: TeamScope, promotion: string): Promise<C
       answers: rows.filter(({ answers }) => answers === row.id).map(said),
     }));
 }
+
+/** How many comments on a promotion are not done. */
+export async function openComments(scope: TeamScope, promotion: string): Promise<number> {
+  const { count } = await scope
+    .select("review_comment")
+    .where("promotion_id", "=", promotion)
+    .where("answers", "is", null)
+    .where("resolved_at", "is", null)
+    .select((eb) => eb.fn.countAll<string>().as("count"))
+    .executeTakeFirstOrThrow();
+  return Number(count);
+}

@@ -1,3 +1,4 @@
+import { usualOutput } from "../../core/output/output";
 import { fillSlot } from "../../core/document/edits";
 import { type Person, newToken } from "../auth/sessions";
 import { Refusal } from "../../core/refusal";
@@ -42,6 +43,7 @@ async function rendered(state: "ready" | "working" = "ready"): Promise<string> {
   for (const format of ["square", "vertical"])
     await team.scope
       .insert("rendition", {
+        output: JSON.stringify(usualOutput("480p")),
         ...{ render_id: id, format, state, problem: null },
         ...(state === "ready" ? { file: JSON.stringify(file), file_key: "k" } : { file: null, file_key: null }),
       })

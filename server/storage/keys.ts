@@ -25,4 +25,4 @@ export function fontKey(sha256: string): string {
 export const shelfKey = (hash: string, ending: string): string => `shelf/${hash.slice(0, 2)}/${hash}.${ending}`;
 export const segmentKey = (hash: string): string => `segments/${hash.slice(0, 2)}/${hash}.mp4`;
 export const stillKey = (hash: string): string => `stills/${hash.slice(0, 2)}/${hash}.png`;
-export const renditionKey = (renditionId: string): string => `renditions/${renditionId}.mp4`;
+export const renditionKey = (renditionId: string, ending = "mp4"): string => `renditions/${renditionId}.${ending}`;

@@ -1,21 +1,22 @@
 import { useState } from "react";
 import { type FetcherWithComponents, Link } from "react-router";
 import { CircleAlert } from "lucide-react";
-import { type Quality } from "../../core/placement/quality";
 import { Button } from "../components/Button";
 import { fieldLook } from "../components/fieldLook";
+import { HiddenFields } from "../components/HiddenFields";
 
 /** What must be mended before a render; somebody may let it pass, in their name and with a reason. */
 export function RenderBlocked({
   slug,
   found,
-  quality,
+  fields,
   problem,
   asking,
 }: {
   slug: string;
   found: readonly string[];
-  quality: Quality;
+  /** What was asked for, as it was sent. */
+  fields: Readonly<Record<string, string>>;
   problem: string | null;
   /** Asks again for the render. */
   asking: FetcherWithComponents<unknown>;
@@ -41,7 +42,7 @@ export function RenderBlocked({
           Mend it on the Proof desk
         </Link>
         <asking.Form method="post" className="flex flex-1 items-end gap-3">
-          <input type="hidden" name="quality" value={quality} />
+          <HiddenFields fields={fields} />
           <label className="flex-1 text-[13px]">
             Or say why it may be rendered as it is
             <input

@@ -1,0 +1,197 @@
+import { writeFile } from "node:fs/promises";
+import { join } from "node:path";
+import { writeSrt } from "../../core/captions/writeCaptions";
+import { captionsIn } from "../../core/document/captionsPart";
+import { type FileKindName } from "../../core/output/fileKinds";
+import { type Output } from "../../core/output/output";
+import { type FrameRate } from "../../core/time/frames";
+import { BT709 } from "../media/clipIngest";
+import { SAFE_INPUT, runProgram } from "../media/program";
+import { type RenderInput } from "./renderInput";
+import { SOUND_FORMAT } from "./soundFile";
+import { type Budget, withinBytes } from "./withinBytes";
+
+const TIME_LIMIT_MS = 1_800_000;
+/** The usual rate of a file's sound, in bits a second. */
+const SOUND_BITS = 192_000;
+/** Loops move less often than films: every frame is a picture of its own in them. Whole hundredths of a second, as GIF counts. */
+const LOOP_RATE: FrameRate = { numerator: 25, denominator: 2 };
+/** Loops are shown small; their longer side has no more pixels than that. */
+const LOOP_SIDE = 720;
+
+/** What a file is made from: segments that were painted and encoded, and the sound of the whole. */
+export interface Packed {
+  /** A file that names the segments in order, as ffmpeg's concat reads it. */
+  readonly list: string;
+  /** What `writeSound` wrote. */
+  readonly sound: string;
+  readonly input: RenderInput;
+  readonly output: Output;
+  readonly rate: FrameRate;
+  readonly seconds: number;
+  /** A folder for what is needed on the way. */
+  readonly folder: string;
+  readonly path: string;
+}
+
+/**
+ * Makes a file of finished segments and their sound. What is H.264 already is joined as it is; all other kinds are encoded
+ * from it, so that nothing is painted again. A file with a limit of bytes is under it. Throws a Refusal where that can't be.
+ */
+export async function packFile(packed: Packed, signal: AbortSignal): Promise<void> {
+  const { output } = packed;
+  const captions = await captionsFile(packed);
+  const plainly = async (): Promise<void> => {
+    await run(packed, captions, signal, [...PICTURE[output.kind](packed, null), ...soundOf(output.kind, SOUND_BITS)]);
+  };
+  if (output.mostBytes === null) return plainly();
+  const { kind, mostBytes } = output;
+  if (!isLimited(kind)) return plainly();
+  const budgeted = async ({ picture, sound }: Budget): Promise<void> => {
+    for (const pass of PASSES[kind])
+      await run(packed, captions, signal, [
+        ...PICTURE[kind](packed, { bits: picture, pass }),
+        ...(pass === 1 ? ["-an", "-f", "null"] : soundOf(kind, sound)),
+      ]);
+  };
+  return withinBytes({ path: packed.path, mostBytes, seconds: packed.seconds, plainly, budgeted });
+}
+
+type Limited = "mp4" | "hevc" | "webm" | "av1";
+const isLimited = (kind: FileKindName): kind is Limited => kind in PASSES;
+/** A first pass over the whole finds where bits are needed; an encoder without one is given one pass. */
+const PASSES: Readonly<Record<Limited, readonly (1 | 2 | null)[]>> = {
+  mp4: [1, 2],
+  hevc: [1, 2],
+  webm: [1, 2],
+  av1: [null],
+};
+
+interface Rated {
+  /** Bits a second. */
+  readonly bits: number;
+  readonly pass: 1 | 2 | null;
+}
+
+const log = ({ folder }: Packed): string => join(folder, "passes");
+const passOf = (packed: Packed, { pass }: Rated): string[] =>
+  pass === null ? [] : ["-pass", String(pass), "-passlogfile", log(packed)];
+const groupOf = ({ rate }: Packed): string[] => ["-g", String(Math.round((2 * rate.numerator) / rate.denominator))];
+const rated = ({ bits }: Rated): string[] => ["-b:v", String(bits)];
+/** Players with little room in front of them must not run dry: no second takes much more than its share. */
+const even = ({ bits }: Rated): string[] => ["-maxrate", String(Math.round(bits * 1.6)), "-bufsize", String(bits * 2)];
+const loop = (filter: string): string[] => {
+  const { numerator, denominator } = LOOP_RATE;
+  const smaller = `scale=w='min(iw,${LOOP_SIDE})':h='min(ih,${LOOP_SIDE})':force_original_aspect_ratio=decrease`;
+  return ["-vf", `fps=${numerator}/${denominator},${smaller}${filter}`, "-loop", "0"];
+};
+
+/** How the picture of each kind is made, to a rate of bits where there is one, else to a quality that stays. */
+const PICTURE: Readonly<Record<FileKindName, (packed: Packed, to: Rated | null) => string[]>> = {
+  mp4: (packed, to) =>
+    to === null
+      ? ["-c:v", "copy"]
+      : [
+          ...["-c:v", "libx264", "-preset", "medium", "-profile:v", "high", "-x264-params", "open-gop=0"],
+          ...[...groupOf(packed), ...BT709, ...rated(to), ...even(to), ...passOf(packed, to)],
+        ],
+  hevc: (packed, to) => [
+    ...["-c:v", "libx265", "-preset", "fast", "-tag:v", "hvc1", ...groupOf(packed), ...BT709],
+    ...["-x265-params", ["log-level=error", ...(to?.pass ? [`pass=${to.pass}:stats=${log(packed)}`] : [])].join(":")],
+    ...(to === null ? ["-crf", "23"] : [...rated(to), ...even(to)]),
+  ],
+  webm: (packed, to) => [
+    ...["-c:v", "libvpx-vp9", "-row-mt", "1", "-deadline", "good", "-cpu-used", "4", ...groupOf(packed), ...BT709],
+    ...(to === null ? ["-crf", "31", "-b:v", "0"] : [...rated(to), ...even(to), ...passOf(packed, to)]),
+  ],
+  av1: (packed, to) => [
+    ...["-c:v", "libsvtav1", "-preset", "9", ...groupOf(packed), ...BT709],
+    ...(to === null ? ["-crf", "33"] : ["-svtav1-params", "rc=1", ...rated(to)]),
+  ],
+  webp: () => [...loop(""), "-c:v", "libwebp_anim", "-quality", "72", "-compression_level", "4"],
+  gif: () => [...loop(",split[all][some];[some]palettegen=stats_mode=diff[few];[all][few]paletteuse=dither=bayer")],
+  still: () => [],
+  sound: () => [],
+};
+
+function soundOf(kind: FileKindName, bits: number): string[] {
+  const stereo = ["-b:a", String(bits), "-ar", "48000", "-ac", "2"];
+  if (kind === "webm" || kind === "av1") return ["-c:a", "libopus", ...stereo];
+  return kind === "webp" || kind === "gif" ? ["-an"] : ["-c:a", "aac", "-profile:a", "aac_low", ...stereo];
+}
+
+/** The container of each kind, by ffmpeg's name for it. */
+const CONTAINER: Readonly<Record<FileKindName, readonly string[]>> = {
+  mp4: ["-movflags", "+faststart", "-f", "mp4"],
+  hevc: ["-movflags", "+faststart", "-f", "mp4"],
+  webm: ["-f", "webm"],
+  av1: ["-f", "webm"],
+  webp: ["-f", "webp"],
+  gif: ["-f", "gif"],
+  still: [],
+  sound: ["-movflags", "+faststart", "-f", "mp4"],
+};
+
+/** Captions that go into the file, as a file of their own; null where none do. */
+async function captionsFile({ input, output: { kind, captions }, folder }: Packed): Promise<string | null> {
+  if (captions === null || !isLimited(kind)) return null;
+  const cues = captionsIn(input.document.captions, captions);
+  if (cues.length === 0) return null;
+  const path = join(folder, "captions.srt");
+  await writeFile(path, writeSrt(cues));
+  return path;
+}
+
+/** Runs ffmpeg from segments and sound to the file, with what is asked of picture and sound. */
+async function run(
+  { list, sound, input, output: { kind, captions: language }, path }: Packed,
+  captions: string | null,
+  signal: AbortSignal,
+  settings: readonly string[],
+): Promise<void> {
+  // What only measures writes nothing, and carries nothing.
+  const isMeasuring = settings.includes("null");
+  const takesPicture = kind !== "sound";
+  const takesSound = settings.includes("-c:a");
+  const takesCaptions = captions !== null && language !== null && !isMeasuring;
+  const inputs = [
+    ...(takesPicture ? ["-f", "concat", "-safe", "0", "-i", list] : []),
+    ...(takesSound ? [...SOUND_FORMAT, "-i", sound] : []),
+    ...(takesCaptions ? ["-f", "srt", "-i", captions] : []),
+  ];
+  const soundAt = takesPicture ? 1 : 0;
+  const maps = [
+    ...(takesPicture ? ["-map", "0:v:0"] : []),
+    ...(takesSound ? ["-map", `${soundAt}:a:0`] : []),
+    ...(takesCaptions
+      ? ["-map", `${soundAt + 1}:s:0`, "-c:s", kind === "webm" || kind === "av1" ? "webvtt" : "mov_text"]
+      : []),
+    ...(takesCaptions ? ["-metadata:s:s:0", `language=${threeLetters(language)}`] : []),
+  ];
+  // What made it, and on which machine, is nobody's business: what it is called, is.
+  const about = ["-map_metadata", "-1", "-fflags", "+bitexact", "-flags:v", "+bitexact", "-flags:a", "+bitexact"];
+  const named = isMeasuring ? [] : ["-metadata", `title=${input.document.name}`];
+  await runProgram(
+    "ffmpeg",
+    [
+      ...["-v", "error", "-y", "-nostdin", ...SAFE_INPUT],
+      ...[...inputs, ...maps, ...settings, ...about, ...named],
+      ...(isMeasuring ? ["-"] : [...CONTAINER[kind], path]),
+    ],
+    { timeLimitMs: TIME_LIMIT_MS, signal },
+  );
+}
+
+/** A language as films name it (ISO 639-2); "und" for one that has no such name here. */
+function threeLetters(language: string): string {
+  const [two = ""] = language.toLowerCase().split("-");
+  return ISO_639_2[two] ?? (/^[a-z]{3}$/.test(two) ? two : "und");
+}
+/** The languages that films are most often in; of two codes that ISO 639-2 has for one, the terminological. */
+const ISO_639_2: Readonly<Record<string, string>> = {
+  ...{ ar: "ara", bg: "bul", ca: "cat", cs: "ces", cy: "cym", da: "dan", de: "deu", el: "ell", en: "eng", es: "spa" },
+  ...{ et: "est", eu: "eus", fa: "fas", fi: "fin", fr: "fra", ga: "gle", gl: "glg", he: "heb", hi: "hin", hr: "hrv" },
+  ...{ hu: "hun", id: "ind", is: "isl", it: "ita", ja: "jpn", ko: "kor", lt: "lit", lv: "lav", nb: "nob", nl: "nld" },
+  ...{ no: "nor", pl: "pol", pt: "por", ro: "ron", ru: "rus", sk: "slk", sl: "slv", sr: "srp", sv: "swe", ta: "tam" },
+  ...{ th: "tha", tr: "tur", uk: "ukr", ur: "urd", vi: "vie", zh: "zho" },
+};
