@@ -24,7 +24,12 @@ const PATHS = pathsOf(routes);
 const OPEN: ReadonlySet<string> = new Set([
   ...["/sign-in", "/set-up", "/join/:token", "/sign-out", "/healthz", "/readyz", "/faces.json"],
   ...["/faces/:stem/:subset/:weight", "/emoji/:code/:level", "/formats/template.schema.json"],
-  ...["/formats/promotion.schema.json", "/shared/:token", "/shared/:token/files/:id"],
+  ...[
+    "/formats/promotion.schema.json",
+    "/formats/placements.schema.json",
+    "/shared/:token",
+    "/shared/:token/files/:id",
+  ],
   ...["/shared/:token/posters/:format", "/embed/:token/:format", "/embed/:token/:format/film", "/oembed"],
 ]);
 /** Where things of a team stand in the path. */

@@ -13,7 +13,13 @@ const PAGES = [
     "/media/backdrops",
   ],
   ...["/templates", "/promotions", "/promotions/new", PROMOTION, `${PROMOTION}/proof`, `${PROMOTION}/pace`],
-  ...[`${PROMOTION}/send`, `${PROMOTION}/review`, "/nowhere/at/all"],
+  ...[
+    `${PROMOTION}/send`,
+    `${PROMOTION}/review`,
+    "/channels/placements",
+    "/channels/placements?edit=vertical-short",
+    "/nowhere/at/all",
+  ],
 ];
 
 for (const width of [390, 768, 1280, 1920])

@@ -52,6 +52,7 @@ const PLACES = [
   ["/media", "Media"],
   ["/templates", "Templates"],
   ["/promotions", "Promotions"],
+  ["/channels/placements", "Channels"],
 ] as const;
 
 export default function Shell({ loaderData: { id, name, role, email, brand, brands, team } }: Route.ComponentProps) {

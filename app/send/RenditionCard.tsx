@@ -75,7 +75,7 @@ export function RenditionCard({
 }) {
   const { width, height } = formatOf(format);
   const isUsual = output.kind === "mp4" && output.placement === null;
-  const kindTitle = output.kind === "mp4" ? "" : ` ${FILE_KINDS[output.kind].title}`;
+  const kindTitle = output.kind === "mp4" || output.placement !== null ? "" : ` ${FILE_KINDS[output.kind].title}`;
   const place = output.placement === null ? formatTitle(format) : (placements[output.placement] ?? output.placement);
   // What the buttons of one file are told apart by.
   const title = isUsual ? formatTitle(format) : `${place}${kindTitle}`;

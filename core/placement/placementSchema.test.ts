@@ -1,14 +1,14 @@
-import Ajv2020 from "ajv/dist/2020.js";
+import { Ajv2020 } from "ajv/dist/2020";
 import { PLACEMENTS } from "./placements";
 import { placementJsonSchema } from "./placementJsonSchema";
-import { readPlacement, readPlacementFile } from "./placementSchema";
+import { readPlacement, readPlacements } from "./placementSchema";
 
 const [first] = PLACEMENTS;
-const file = (placements: unknown): string => JSON.stringify({ placements });
+const file = (placements: unknown) => ({ placements });
 const matches = new Ajv2020({ strict: false }).compile(placementJsonSchema());
 
 test("what ships is read as it is, and matches the schema that is published", () => {
-  expect(readPlacementFile(file(PLACEMENTS))).toEqual(PLACEMENTS);
+  expect(readPlacements(file(PLACEMENTS))).toEqual(PLACEMENTS);
   expect(matches({ placements: PLACEMENTS })).toBe(true);
 });
 
@@ -35,8 +35,8 @@ test("what is drawn outside the frame, and lengths the wrong way round, are refu
 });
 
 test.each([
-  ["no JSON", "{", /no JSON/],
-  ["another file", "[]", /no list of placements/],
+  ["nothing", null, /no list of placements/],
+  ["another file", [], /no list of placements/],
   ["too many", file(Array.from({ length: 101 }, () => first)), /no list of placements/],
   ["one twice", file([first, first]), /there twice/],
-])("a file that is %s is refused as a whole", (_, text, said) => expect(() => readPlacementFile(text)).toThrow(said));
+])("a file that is %s is refused as a whole", (_, value, said) => expect(() => readPlacements(value)).toThrow(said));

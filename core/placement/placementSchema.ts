@@ -81,16 +81,10 @@ const MOST_PLACEMENTS = 100;
 const file = object({ placements: array().max(MOST_PLACEMENTS, `At most ${MOST_PLACEMENTS} placements.`).required() });
 
 /** Reads a file of placements, as they are exported. Throws a Refusal with what is wrong with it. */
-export function readPlacementFile(text: string): Placement[] {
-  let parsed: unknown;
-  try {
-    parsed = JSON.parse(text);
-  } catch {
-    throw new Refusal("This is no JSON. Choose a file that placements were exported to.");
-  }
-  if (!file.isValidSync(parsed))
+export function readPlacements(value: unknown): Placement[] {
+  if (!file.isValidSync(value, { strict: true }))
     throw new Refusal(`This is no list of placements: it holds “placements”, at most ${MOST_PLACEMENTS} of them.`);
-  const placements = file.validateSync(parsed).placements.map(readPlacement);
+  const placements = value.placements.map(readPlacement);
   const twice = placements.find(({ id }, at) => placements.findIndex((one) => one.id === id) !== at);
   if (twice) throw new Refusal(`“${twice.id}” is there twice. Give each placement an id of its own.`);
   return placements;

@@ -1,8 +1,9 @@
 import { sql } from "kysely";
 import { Refusal } from "../../core/refusal";
 import { PLACEMENTS, type Placement } from "../../core/placement/placements";
-import { readPlacementFile } from "../../core/placement/placementSchema";
+import { readPlacements } from "../../core/placement/placementSchema";
 import { type TeamScope } from "../db/teamScope";
+import { parseJson } from "../doors/readBody";
 import { markOutdated } from "../promotions/outdated";
 import { teamPlacements } from "./ownPlacements";
 
@@ -48,7 +49,7 @@ export async function asItShips(scope: TeamScope, id: string): Promise<void> {
 
 /** Keeps all placements of a file. Throws a Refusal with what is wrong with it; then nothing of it is kept. */
 export async function importPlacements(scope: TeamScope, text: string): Promise<number> {
-  const placements = readPlacementFile(text);
+  const placements = readPlacements(parseJson(text, "The file"));
   await savePlacements(scope, placements);
   return placements.length;
 }
