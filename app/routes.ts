@@ -33,6 +33,7 @@ export default [
   route("formats/template.schema.json", "routes/templateSchema.ts"),
   route("formats/promotion.schema.json", "routes/promotionSchema.ts"),
   route("formats/placements.schema.json", "routes/placementSchema.ts"),
+  route("channels/calendar.ics", "routes/channelsIcs.ts"),
   route("channels/placements.json", "routes/placementsJson.ts"),
   route("templates/import", "routes/templateImport.ts"),
   route("templates/:slug/edits", "routes/templateEdits.ts"),
@@ -61,6 +62,7 @@ export default [
     route("media", "routes/media.tsx"),
     route("media/shelf", "routes/shelf.tsx"),
     route("media/backdrops", "routes/backdrops.tsx"),
+    route("channels", "routes/channels.tsx"),
     route("channels/placements", "routes/placements.tsx"),
     route("templates", "routes/templates.tsx"),
     route("templates/:slug/workshop", "routes/templateWorkshop.tsx"),
@@ -71,6 +73,7 @@ export default [
     route("promotions/:slug/pace", "routes/paceDesk.tsx"),
     route("promotions/:slug/send", "routes/sendDesk.tsx"),
     route("promotions/:slug/review", "routes/promotionReview.tsx"),
+    route("promotions/:slug/post", "routes/promotionPost.tsx"),
     route("*", "routes/nowhere.tsx"),
   ]),
 ] satisfies RouteConfig;

@@ -23,6 +23,8 @@ const PAGES: readonly (readonly [path: string, shows: string])[] = [
   ["/promotions/potting-week-terracotta/pace", "As its words need"],
   ["/promotions/potting-week-terracotta/send", "What you get"],
   ["/promotions/potting-week-terracotta/review", "Share by link"],
+  ["/promotions/potting-week-terracotta/post", "What the posts say"],
+  ["/channels", "Posted lately"],
   ["/channels/placements", "Vertical short"],
   ["/channels/placements?edit=vertical-short", "What is drawn over the picture there"],
   ["/queue", "At work"],

@@ -29,6 +29,15 @@ const schema = object({
   KEEP_RENDERS_DAYS: number().integer().min(1).default(90),
   /** What a machine keeps of a bucket's files, to have them at hand. */
   CACHE_BYTES: number().min(0).default(20_000_000_000),
+  /** Where channels are posted to, and what is shown to them; none without. */
+  CHANNELS_URL: string()
+    .test(
+      "url",
+      "CHANNELS_URL must be a whole address, as in http://127.0.0.1:5000.",
+      (text) => text === undefined || URL.canParse(text),
+    )
+    .optional(),
+  CHANNELS_TOKEN: string().optional(),
   LEAST_FREE_BYTES: number().min(0).default(200_000_000),
 });
 

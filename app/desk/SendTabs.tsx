@@ -3,9 +3,10 @@ import { NavLink } from "react-router";
 const TABS = [
   ["Render", "send"],
   ["Review", "review"],
+  ["Post", "post"],
 ] as const;
 
-/** The parts of sending a promotion: making its files, having them approved. */
+/** The parts of sending a promotion: making its files, having them approved, posting them. */
 export function SendTabs({ slug, open = 0 }: { slug: string; /** How many comments are not done. */ open?: number }) {
   return (
     <nav aria-label="Parts of Send" className="flex gap-6 border-b border-rule bg-card px-5">

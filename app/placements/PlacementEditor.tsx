@@ -196,14 +196,14 @@ function Several<Name extends string>({
       <legend className="mb-1 font-semibold">{title}</legend>
       <div className="flex flex-wrap gap-x-5 gap-y-1 text-sm">
         {names.map((name) => (
-          <label key={name} className="flex items-center gap-1.5">
+          <label key={name} className="flex min-h-7 items-center gap-1.5">
             <input
               type="checkbox"
               checked={chosen.includes(name)}
               onChange={({ target }) =>
                 onChange(target.checked ? [...chosen, name] : chosen.filter((one) => one !== name))
               }
-              className="accent-accent"
+              className="h-4 w-4 accent-accent"
             />
             {words(name)}
             {chosen[0] === name && <span className="text-soft">(made)</span>}

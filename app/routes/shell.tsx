@@ -52,7 +52,7 @@ const PLACES = [
   ["/media", "Media"],
   ["/templates", "Templates"],
   ["/promotions", "Promotions"],
-  ["/channels/placements", "Channels"],
+  ["/channels", "Channels"],
 ] as const;
 
 export default function Shell({ loaderData: { id, name, role, email, brand, brands, team } }: Route.ComponentProps) {

@@ -44,6 +44,16 @@ const review = object({
   /** Who said or decided it. */
   by: string().required(),
 });
+/** How far a post has come. */
+const post = object({
+  topic: string()
+    .oneOf(["post"] as const)
+    .required(),
+  id: string().required(),
+  slug: string().required(),
+  name: string().required(),
+  state: string().required(),
+});
 /** Someone is at a promotion, or has left it. */
 const presence = object({
   topic: string()
@@ -71,6 +81,7 @@ const BY_TOPIC = {
   template: saved,
   presence,
   review,
+  post,
   "session-ended": ended,
 } as const;
 
@@ -81,6 +92,7 @@ export type TeamEvent =
   | InferType<typeof saved>
   | PresenceEvent
   | ReviewEvent
+  | InferType<typeof post>
   | InferType<typeof ended>;
 export type RenditionEvent = InferType<typeof rendition>;
 export type ReviewEvent = InferType<typeof review>;

@@ -18,6 +18,7 @@ const PROGRAMS = [
   "server/render/stillThread.ts",
   "server/shelf/shelfThread.ts",
   "demo/makeThread.ts",
+  "demo/channels/main.ts",
 ];
 
 /** What is native, brings files of its own, must be there once for pages and server, or serves development alone. */

@@ -1,5 +1,6 @@
+import { randomBytes } from "node:crypto";
 import { mkdirSync } from "node:fs";
-import { resolve } from "node:path";
+import { join, resolve } from "node:path";
 import { parseArgs } from "node:util";
 import { createServer } from "node:net";
 import { freePort, startCluster } from "./cluster";
@@ -48,8 +49,12 @@ const port = await choosePort(values.port ?? process.env["PORT"]).catch((error: 
 });
 if (!values.dev) await buildIfChanged();
 const cluster = await startCluster(data);
+// Whoever has channels of their own names them.
+const channelsPort = values["no-demo"] || process.env["CHANNELS_URL"] ? null : await freePort();
+const channelsToken = randomBytes(24).toString("base64url");
 const environment = {
   ...process.env,
+  ...(channelsPort === null ? {} : { CHANNELS_URL: `http://127.0.0.1:${channelsPort}`, CHANNELS_TOKEN: channelsToken }),
   DATABASE_URL: cluster.url,
   STENCILCRAFT_DATA: data,
   PORT: String(port),
@@ -75,6 +80,11 @@ try {
   }
   if (!isStopping()) {
     startProcess("web", [...program("server/cli/web.ts"), ...(values.dev ? ["--dev"] : [])]);
+    if (channelsPort !== null)
+      startProcess("channels", program("demo/channels/main.ts"), {
+        CHANNELS_FOLDER: join(data, "channels"),
+        CHANNELS_PORT: String(channelsPort),
+      });
     if (!values["no-worker"]) startProcess("worker", program("server/cli/worker.ts"));
     await reachable(`http://127.0.0.1:${port}/healthz`);
     wasReady = true;
@@ -94,7 +104,7 @@ function program(source: string): string[] {
   return [...options, file];
 }
 
-function startProcess(name: string, args: readonly string[]): void {
+function startProcess(name: string, args: readonly string[], more: NodeJS.ProcessEnv = {}): void {
   const onEnd = (how: string): boolean => {
     // A web server that was never up would not be the next time either.
     const again = name !== "web" || wasReady;
@@ -102,7 +112,7 @@ function startProcess(name: string, args: readonly string[]): void {
     if (!again) void stop(1);
     return again;
   };
-  supervised.push(supervise({ args, env: environment }, onEnd));
+  supervised.push(supervise({ args, env: { ...environment, ...more } }, onEnd));
 }
 
 async function stop(code: number): Promise<void> {

@@ -19,6 +19,7 @@ import * as usualBrand from "./migrations/0014_usual_brand";
 import * as review from "./migrations/0015_review";
 import * as outputs from "./migrations/0016_outputs";
 import * as placements from "./migrations/0017_placements";
+import * as posts from "./migrations/0018_posts";
 import { type Database } from "./tables";
 
 /** In order. A migration that has run anywhere is never changed; a new one is added. */
@@ -40,6 +41,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   "0015_review": review,
   "0016_outputs": outputs,
   "0017_placements": placements,
+  "0018_posts": posts,
 };
 
 /** Brings the database to the newest shape, the job queue's tables included. Safe to run twice. */

@@ -237,6 +237,45 @@ export interface ReviewCommentTable extends TeamRow {
   resolved_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
   resolved_by: ColumnType<string | null, string | null | undefined, string | null>;
 }
+export type PostState = "scheduled" | "posting" | "processing" | "live" | "failed" | "cancelled";
+/** What a promotion's posts say. */
+export interface PostTextTable {
+  promotion_id: string;
+  team_id: string;
+  words: Json;
+  /** By placement, where something else is said. */
+  own: Json;
+}
+export interface PostTable extends TeamRow {
+  promotion_id: string;
+  /** Null once its file was forgotten. */
+  rendition_id: string | null;
+  channel: string;
+  placement: string;
+  words: Json;
+  state: Generated<PostState>;
+  /** When it is due. */
+  at: Date;
+  made_by: string;
+  problem: ColumnType<string | null, string | null | undefined, string | null>;
+  tries: Generated<number>;
+  /** Counts how often it was asked for: what was begun for an earlier asking has no say any more. */
+  asking: Generated<number>;
+  /** Where its file was begun to be sent. */
+  upload: ColumnType<string | null, string | null | undefined, string | null>;
+  /** What the channel calls it. */
+  remote_id: ColumnType<string | null, string | null | undefined, string | null>;
+  live_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
+  created_at: Timestamp;
+}
+/** How often a post was seen on a day. */
+export interface PostViewsTable {
+  post_id: string;
+  team_id: string;
+  /** `YYYY-MM-DD`. */
+  day: string;
+  views: number;
+}
 /** What somebody decided about a render. */
 export interface VerdictTable extends TeamRow {
   promotion_id: string;
@@ -370,6 +409,9 @@ export interface Database {
   share_link: ShareLinkTable;
   review_comment: ReviewCommentTable;
   verdict: VerdictTable;
+  post_text: PostTextTable;
+  post: PostTable;
+  post_views: PostViewsTable;
   render: RenderTable;
   rendition: RenditionTable;
   worker: WorkerTable;

@@ -34,6 +34,10 @@ export const JOBS = {
   }),
   /** Whether what was approved of a promotion is still what would be rendered; see `server/review`. */
   "check-approval": object({ team: string().uuid().required(), promotion: string().uuid().required() }),
+  /** Something goes out to a channel. */
+  "send-post": object({ post: string().uuid().required(), asking: number().integer().required(), team }),
+  /** How often posts were seen. */
+  "read-views": object({}),
   /** What nothing refers to goes; see `server/retention`. */
   "tidy-up": object({}),
   "render-rendition": object({
@@ -57,6 +61,8 @@ const ABOUT: { readonly [Name in JobName]: (asked: Jobs[Name]) => readonly (stri
       .digest("hex"),
   ],
   "check-approval": ({ promotion }) => [promotion],
+  "send-post": ({ post }) => [post],
+  "read-views": () => [],
   "tidy-up": () => [],
   // However often it was asked for: the newest asking takes the place of one that waits.
   "render-rendition": ({ rendition }) => [rendition],
@@ -77,6 +83,8 @@ const TURNS: { readonly [Name in JobName]: (asked: Jobs[Name]) => number } = {
   "follow-subject": () => 8,
   "render-rendition": ({ isDraft }) => (isDraft === true ? 4 : 10),
   "check-approval": () => 1,
+  "send-post": () => 2,
+  "read-views": () => 14,
   "compare-renders": () => 12,
   "tidy-up": () => 20,
 };
@@ -87,6 +95,8 @@ const KINDS: { readonly [Name in JobName]: (asked: Jobs[Name]) => WorkKind } = {
   "follow-subject": () => "other",
   "render-rendition": ({ isDraft }) => (isDraft === true ? "draft" : "rendition"),
   "check-approval": () => "other",
+  "send-post": () => "other",
+  "read-views": () => "other",
   "compare-renders": () => "other",
   "tidy-up": () => "other",
 };

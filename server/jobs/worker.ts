@@ -10,6 +10,9 @@ import { giveUpRendition, renderRendition } from "../render/renditionJob";
 import { removeWorkFolder, tidyWorkFolders } from "../workFolder";
 import { teamScope } from "../db/teamScope";
 import { compareRenders } from "../promotions/outdated";
+import { connected } from "../channels/connected";
+import { giveUpPost, sendPost } from "../channels/postJob";
+import { readAllViews } from "../channels/postViews";
 import { checkApproval } from "../review/promotionReview";
 import { tidyUp } from "../retention/tidyUp";
 import { openRoom } from "./alone";
@@ -70,6 +73,12 @@ export async function startWorker(broke: number | null = null): Promise<RunningW
       },
       place,
     ),
+    "send-post": taskOf(
+      "send-post",
+      { run: (asked) => sendPost(db, connected(), asked), giveUp: (asked) => giveUpPost(db, asked) },
+      place,
+    ),
+    "read-views": taskOf("read-views", { run: () => readAllViews(db, connected()) }, place),
     "tidy-up": taskOf("tidy-up", { run: () => tidyUp(db, new Date()).then(() => undefined) }, place),
     "render-rendition": taskOf(
       "render-rendition",
@@ -90,8 +99,8 @@ export async function startWorker(broke: number | null = null): Promise<RunningW
     events,
     pgPool: connections,
     taskList: tasks,
-    // Every night, once, however many workers there are.
-    crontab: "41 3 * * * tidy-up ?max=2&jobKey=tidy-up",
+    // Every night, and every quarter of an hour, once, however many workers there are.
+    crontab: "41 3 * * * tidy-up ?max=2&jobKey=tidy-up\n*/15 * * * * read-views ?max=2&jobKey=read-views",
     concurrency: JOBS_AT_ONCE,
     pollInterval: POLL_MS,
     noHandleSignals: true,

@@ -15,6 +15,10 @@ export const PROMOTION_STATES = {
   "under way": "Under way",
   rendered: "Rendered",
   "out of date": "Out of date",
+  "in review": "In review",
+  approved: "Approved",
+  planned: "Planned",
+  posted: "Posted",
   archived: "Archived",
 } as const;
 export type PromotionState = keyof typeof PROMOTION_STATES;
@@ -90,6 +94,7 @@ const newest = sql`
   select rendition.state, rendition.outdated_by from render
   join rendition on rendition.render_id = render.id
   where render.promotion_id = promotion.id`;
+const posts = sql`select from post where post.promotion_id = promotion.id`;
 const HOLDS: Readonly<Record<PromotionState, ReturnType<typeof sql<SqlBool>> | null>> = {
   all: null,
   archived: null,
@@ -97,4 +102,8 @@ const HOLDS: Readonly<Record<PromotionState, ReturnType<typeof sql<SqlBool>> | n
   "under way": sql<SqlBool>`exists (${newest} and rendition.state in ('waiting', 'working'))`,
   rendered: sql<SqlBool>`exists (${newest} and rendition.state = 'ready' and rendition.outdated_by is null)`,
   "out of date": sql<SqlBool>`exists (${newest} and rendition.state = 'ready' and rendition.outdated_by is not null)`,
+  "in review": sql<SqlBool>`review in ('asked', 'changes', 'lapsed')`,
+  approved: sql<SqlBool>`review = 'approved'`,
+  planned: sql<SqlBool>`exists (${posts} and post.state in ('scheduled', 'posting', 'processing'))`,
+  posted: sql<SqlBool>`exists (${posts} and post.state = 'live')`,
 };

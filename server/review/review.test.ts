@@ -4,6 +4,7 @@ import { type Person, newToken } from "../auth/sessions";
 import { Refusal } from "../../core/refusal";
 import { wallTime } from "../../core/offer/validity";
 import { loadRenderInput } from "../promotions/loadFacts";
+import { listPromotions } from "../promotions/promotionList";
 import { markOutdated } from "../promotions/outdated";
 import { type StoredPromotion, createPromotion, promotionBySlug, saveEdits } from "../promotions/promotionStore";
 import { type TestTeam, formOf, testTeam } from "../testing/team";
@@ -150,6 +151,9 @@ test("an approval lapses when a word changes, and holds again when it is as it w
   await save("We were here");
   expect(await checkApproval(team.scope, promotion.id)).toBe("lapsed");
   expect((await inReview(team.scope)).map(({ state }) => state)).toEqual(["lapsed"]);
+  const listed = async (state: "approved" | "in review") =>
+    (await listPromotions(team.scope, { words: "", state, sort: "name", page: 1 })).count;
+  expect([await listed("approved"), await listed("in review")]).toEqual([0, 1]);
   await save("We are here");
   expect(await checkApproval(team.scope, promotion.id)).toBe("approved");
   expect(await inReview(team.scope)).toEqual([]);

@@ -1,0 +1,66 @@
+import { array, boolean, object, string } from "yup";
+import { NO_WORDS, type PostWords, readPostWords, tagsIn } from "../../core/post/postWords";
+import { type TeamScope } from "../db/teamScope";
+import { words } from "../doors/fields";
+import { type ReadForm, readForm } from "../formProblems";
+
+/** What a promotion's posts say: the same everywhere, but for places that say it otherwise. */
+export interface PostText {
+  readonly words: PostWords;
+  /** By placement. */
+  readonly own: Readonly<Record<string, PostWords>>;
+}
+
+export async function postTextOf(scope: TeamScope, promotion: string): Promise<PostText> {
+  const row = await scope
+    .select("post_text")
+    .select(["words", "own"])
+    .where("promotion_id", "=", promotion)
+    .executeTakeFirst();
+  if (!row) return { words: NO_WORDS, own: {} };
+  return {
+    words: readPostWords(row.words),
+    own: Object.fromEntries(Object.entries(row.own).map(([place, said]) => [place, readPostWords(said)])),
+  };
+}
+
+const form = object({
+  title: words(1000),
+  body: words(10_000),
+  tags: string().default(""),
+  link: string()
+    .trim()
+    .max(2000, "At most 2000 characters.")
+    .test("link", "Write a whole link, as in https://example.com/pots.", (text = "") => {
+      const url = text === "" ? null : URL.parse(text);
+      return text === "" || (url !== null && /^https?:$/.test(url.protocol));
+    })
+    .default(""),
+  alt: words(1000),
+  countsFrom: boolean().default(false),
+  /** A placement whose words differ; "" for those of all. */
+  placement: string().max(60).default(""),
+  /** Whether a placement says the same as all again. */
+  same: boolean().default(false),
+});
+const tags = array(string().required()).max(60, "At most 60 tags.");
+
+/** Keeps what a promotion's posts say, everywhere or in one place. */
+export async function savePostText(scope: TeamScope, promotion: string, sent: FormData): Promise<ReadForm<unknown>> {
+  const read = await readForm(form, sent);
+  if (!read.ok) return read;
+  const { placement, same, tags: line, ...said } = read.values;
+  const asWords = readPostWords({ ...said, tags: tags.validateSync(tagsIn(line).slice(0, 60)) });
+  const before = await postTextOf(scope, promotion);
+  const { [placement]: _, ...others } = before.own;
+  const text: PostText =
+    placement === ""
+      ? { ...before, words: asWords }
+      : { ...before, own: same ? others : { ...others, [placement]: asWords } };
+  const [json, own] = [JSON.stringify(text.words), JSON.stringify(text.own)];
+  await scope
+    .insert("post_text", { promotion_id: promotion, words: json, own })
+    .onConflict((conflict) => conflict.column("promotion_id").doUpdateSet({ words: json, own }))
+    .execute();
+  return read;
+}
