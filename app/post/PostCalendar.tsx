@@ -40,7 +40,7 @@ export function PostCalendar({
   return (
     <section aria-label="Calendar">
       <h2 className="mb-3">Calendar</h2>
-      <div className="overflow-x-auto" role="region" aria-label="Days" tabIndex={0}>
+      <div className="relative overflow-x-auto" role="region" aria-label="Days" tabIndex={0}>
         <table className="w-full min-w-[620px] table-fixed border-collapse bg-card text-[13px]">
           <thead>
             <tr>
@@ -80,7 +80,7 @@ export function PostCalendar({
                           to={`/promotions/${slug}/post`}
                           title={`${name}, ${placement}`}
                           className={clsx(
-                            "mt-0.5 block truncate border-l-[3px] pl-1 leading-5",
+                            "mt-0.5 block truncate border-l-[3px] pl-1 leading-6",
                             state === "live" ? "border-ready" : state === "failed" ? "border-wrong" : "border-firm",
                           )}
                         >

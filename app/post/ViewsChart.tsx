@@ -31,12 +31,12 @@ export function ViewsChart({
   const all = views.filter(({ day }) => day >= from && day <= to).reduce((sum, { views: seen }) => sum + seen, 0);
   const running = offers.filter((offer) => offer.to >= from && offer.from <= to);
   return (
-    <section aria-label="Views">
+    <section aria-label="Views" className="min-w-0">
       <h2 className="mb-3">Seen, in the last four weeks</h2>
       {all === 0 ? (
         <p className="border-y border-rule py-3 text-sm text-soft">Nothing that was posted was seen yet.</p>
       ) : (
-        <figure aria-label={`${all} views in all; ${offersInWords(running)}`} className="bg-card p-4">
+        <figure aria-label={`${all} views in all; ${offersInWords(running)}`} className="overflow-hidden bg-card p-4">
           <figcaption className="mb-2 text-sm">
             <span className="figures font-semibold">{all}</span> views; shaded: {offersInWords(running)}
           </figcaption>

@@ -1,4 +1,5 @@
 import { sql } from "kysely";
+import { formatTitle } from "../../core/placement/formats";
 import { type Placement } from "../../core/placement/placements";
 import { FILE_KINDS } from "../../core/output/fileKinds";
 import { readOutput } from "../../core/output/output";
@@ -11,6 +12,7 @@ import { type PostState } from "../db/tables";
 import { dayAndTime } from "../doors/fields";
 import { enqueue } from "../jobs/enqueue";
 import { slugOf } from "../promotions/slug";
+import { approvedFormats } from "../review/promotionReview";
 import { readRenderedFile } from "../render/renderedFile";
 import { type Channel } from "./connection";
 import { postTextOf } from "./postText";
@@ -146,9 +148,15 @@ const wordsFor = (words: PostWords, { channel, placement, promotion }: PostWish)
 };
 
 /** What somebody should know before a promotion is posted. */
-async function warningsOf(scope: TeamScope, { promotion }: PostWish, file: PostableFile, at: Date): Promise<string[]> {
-  const [row, offer] = await Promise.all([
+async function warningsOf(
+  scope: TeamScope,
+  { promotion, placement }: PostWish,
+  file: PostableFile,
+  at: Date,
+): Promise<string[]> {
+  const [row, approved, offer] = await Promise.all([
     scope.select("promotion").select(["revision", "review"]).where("id", "=", promotion.id).executeTakeFirstOrThrow(),
+    approvedFormats(scope, promotion.id),
     promotion.offer === null
       ? undefined
       : scope
@@ -162,6 +170,9 @@ async function warningsOf(scope: TeamScope, { promotion }: PostWish, file: Posta
     ...(file.revision === row.revision ? [] : ["The promotion was changed since this file was rendered."]),
     ...(row.review === "asked" ? ["It waits for approval."] : []),
     ...(row.review === "changes" ? ["Changes are asked for."] : []),
+    ...(approved && !approved.includes(placement.format)
+      ? [`The ${formatTitle(placement.format)} shape was not in what was approved.`]
+      : []),
     ...(row.review === "lapsed" ? ["It was changed since it was approved."] : []),
     ...(file.quality === "480p" ? ["The file is a 480p draft."] : []),
     ...(offer && at < offer.starts_at ? [`“${offer.name}” has not begun by then.`] : []),

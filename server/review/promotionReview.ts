@@ -4,7 +4,7 @@ import { type TeamScope } from "../db/teamScope";
 import { tellTeam } from "../events/teamEvents";
 import { loadRenderInput } from "../promotions/loadFacts";
 import { readStored } from "../promotions/readStored";
-import { readRenderInput } from "../render/renderInput";
+import { type RenderInput, readRenderInput } from "../render/renderInput";
 import { isApproved } from "./askForCheck";
 import { type Commenter } from "./commenter";
 import { shownOf } from "./shown";
@@ -58,22 +58,39 @@ export async function checkApproval(scope: TeamScope, promotion: string): Promis
     .executeTakeFirst();
   if (!row) return null;
   if (!isApproved(row.review)) return row.review;
-  const approved = await scope
+  const approved = await lastApproval(scope, promotion);
+  const now = await loadRenderInput(scope, readStored(row.document)).catch(() => null);
+  const holds = approved && now && (await looksAlike(approved, now));
+  const state = holds ? "approved" : "lapsed";
+  if (state !== row.review)
+    await setReview(scope, promotion, { state, by: approved?.by ?? row.review_by ?? "somebody" });
+  return state;
+}
+
+/** What was approved last of a promotion: in which formats it was seen, and what it was made from. */
+async function lastApproval(scope: TeamScope, promotion: string) {
+  const row = await scope
     .select("verdict")
     .innerJoin("render", "render.id", "verdict.render_id")
     .where("verdict.promotion_id", "=", promotion)
     .where("verdict.decision", "=", "approved")
     .orderBy("verdict.created_at", "desc")
-    .select(["render.input", "verdict.by_name"])
+    .select(["render.id", "render.input", "verdict.by_name"])
     .executeTakeFirst();
-  const now = await loadRenderInput(scope, readStored(row.document)).catch(() => null);
-  const holds =
-    approved && now && lapsedBy(await shownOf(readRenderInput(approved.input)), await shownOf(now)) === null;
-  const state = holds ? "approved" : "lapsed";
-  if (state !== row.review)
-    await setReview(scope, promotion, { state, by: approved?.by_name ?? row.review_by ?? "somebody" });
-  return state;
+  if (!row) return null;
+  const seen = await scope.select("rendition").select("format").where("render_id", "=", row.id).execute();
+  return { by: row.by_name, input: row.input, formats: [...new Set(seen.map(({ format }) => format))] };
 }
+
+/** The formats in which a promotion was approved; null where it is not, or not any more. */
+export async function approvedFormats(scope: TeamScope, promotion: string): Promise<readonly string[] | null> {
+  const row = await scope.select("promotion").select("review").where("id", "=", promotion).executeTakeFirst();
+  return row?.review === "approved" ? ((await lastApproval(scope, promotion))?.formats ?? null) : null;
+}
+
+type Approved = NonNullable<Awaited<ReturnType<typeof lastApproval>>>;
+const looksAlike = async ({ input, formats }: Approved, now: RenderInput): Promise<boolean> =>
+  lapsedBy(await shownOf(readRenderInput(input), formats), await shownOf(now, formats)) === null;
 
 /** As `checkApproval`, of all promotions of some that were approved. */
 export async function checkApprovals(scope: TeamScope, promotions: readonly string[]): Promise<void> {

@@ -10,7 +10,7 @@ import { type StoredPromotion, createPromotion, promotionBySlug, saveEdits } fro
 import { type TestTeam, formOf, testTeam } from "../testing/team";
 import { forgetOldRenditions } from "../retention/oldRenders";
 import { commentsOn } from "./comments";
-import { checkApproval, inReview, verdictsOf } from "./promotionReview";
+import { approvedFormats, checkApproval, inReview, verdictsOf } from "./promotionReview";
 import { takeReview } from "./reviewForms";
 import { reviewedOf } from "./reviewed";
 import { embedToken, makeShareLink, openEmbed, openLink, revokeShareLink, shareLinksOf, unlock } from "./shareLinks";
@@ -112,6 +112,36 @@ test("only a render of which nothing is missing is looked at", async () => {
   await rendered("working");
   const { render, isComing } = await reviewedOf(team.scope, promotion.id);
   expect([render?.id, isComing]).toEqual([whole, true]);
+});
+
+test("a render of stills alone is no film to look at; of a format that was made for two places, one is shown", async () => {
+  const films = await rendered();
+  const { id } = await team.scope
+    .select("rendition")
+    .select("id")
+    .where("format", "=", "vertical")
+    .executeTakeFirstOrThrow();
+  const still = JSON.stringify({ ...usualOutput("480p"), kind: "still" });
+  const file = JSON.stringify({ format: "square", width: 480, height: 480, fps: 0, frames: 1, seconds: 0, bytes: 9 });
+  const another = { format: "vertical", state: "ready", file, file_key: "k", problem: null } as const;
+  await team.scope.insert("rendition", { ...another, render_id: films, output: still }).execute();
+  await team.scope
+    .insert("rendition", { ...another, render_id: films, output: JSON.stringify(usualOutput("480p")) })
+    .execute();
+  const stills = await rendered();
+  await team.scope.update("rendition").set({ output: still }).where("render_id", "=", stills).execute();
+  const { render } = await reviewedOf(team.scope, promotion.id);
+  expect(render?.id).toBe(films);
+  expect(render?.files.map(({ format }) => format)).toEqual(["square", "vertical"]);
+  expect(render?.files[1]?.id).toBe(id);
+});
+
+test("an approval is of the formats that were seen", async () => {
+  const render = await rendered();
+  expect(await approvedFormats(team.scope, promotion.id)).toBeNull();
+  await decide(render, { decision: "approved" });
+  // The promotion is made in widescreen, too: nobody saw it.
+  expect((await approvedFormats(team.scope, promotion.id))?.toSorted()).toEqual(["square", "vertical"]);
 });
 
 test("a comment keeps its moment and place; an answer to an answer belongs to the comment that began it", async () => {

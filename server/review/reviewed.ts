@@ -63,13 +63,18 @@ export async function reviewedOf(scope: TeamScope, promotion: string): Promise<R
   return { id, slug, name, revision, state: review, isComing: coming !== undefined, render, comments, verdicts };
 }
 
-/** The newest render of a promotion of which nothing is missing, with its files. */
+/** What is looked at, and which of several of a format: what plays in most browsers first. */
+const FILMS = sql`array['mp4', 'webm', 'av1', 'hevc']`;
+
+/** The newest render of a promotion that has a film and of which nothing is missing, with its films. */
 async function newestWhole(scope: TeamScope, promotion: string): Promise<ReviewedRender | null> {
   const render = await scope
     .select("render")
     .select(["id", "revision", "quality", "created_at"])
     .where("promotion_id", "=", promotion)
-    .where(sql<SqlBool>`exists (select from rendition where render_id = render.id)`)
+    .where(
+      sql<SqlBool>`exists (select from rendition where render_id = render.id and output ->> 'kind' = any(${FILMS}))`,
+    )
     .where(sql<SqlBool>`not exists (select from rendition where render_id = render.id and state <> 'ready')`)
     .orderBy("created_at", "desc")
     .limit(1)
@@ -79,13 +84,18 @@ async function newestWhole(scope: TeamScope, promotion: string): Promise<Reviewe
     .select("rendition")
     .select(["id", "format", "file"])
     .where("render_id", "=", render.id)
+    .where(sql<SqlBool>`output ->> 'kind' = any(${FILMS})`)
+    .orderBy(sql`array_position(${FILMS}, output ->> 'kind')`)
     .orderBy("created_at")
-    .orderBy("format")
     .execute();
   const { id, revision, quality, created_at } = render;
-  const files = rows.flatMap(({ id: rendition, format, file }) =>
+  const all = rows.flatMap(({ id: rendition, format, file }) =>
     isFormatName(format) && file ? [{ id: rendition, format, file: readRenderedFile(file) }] : [],
   );
+  // Made for several places, a format is the same to look at in each.
+  const files = all
+    .filter(({ format }, at) => all.findIndex((one) => one.format === format) === at)
+    .toSorted((one, other) => one.format.localeCompare(other.format));
   return { id, revision, quality, createdAt: created_at, files };
 }
 

@@ -5,10 +5,10 @@ import { paintedWhole } from "../../core/scene/paintedText";
 import { preparedInput } from "../render/preparedInput";
 import { type RenderInput } from "../render/renderInput";
 
-/** What decides all that is seen and heard of a promotion in its formats. */
-export async function shownOf(input: RenderInput): Promise<Shown> {
+/** What decides all that is seen and heard of a promotion in those of some formats that it is made in. */
+export async function shownOf(input: RenderInput, formats: readonly string[]): Promise<Shown> {
   const pictures: Record<string, string> = {};
-  for (const format of formatsInOrder(input.document))
+  for (const format of formatsInOrder(input.document).filter((one) => formats.includes(one)))
     pictures[format] = paintedWhole(await preparedInput(input, format), input.hashes);
   const { mix } = resolvePromotion(input.document, input.facts);
   const sounds = mix.track.map(({ what }) => input.hashes[what.sound] ?? null);
