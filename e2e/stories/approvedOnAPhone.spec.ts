@@ -1,29 +1,13 @@
 import { type Page, expect, test } from "@playwright/test";
 import { closeDatabase } from "../../server/db/connect";
 import { axeFaults } from "../axe";
+import { renderDraft, writeHeadline } from "../changedAndRendered";
 import { onlyIn } from "../newPromotion";
 import { type OwnTeam, ownTeam } from "../ownTeam";
-import { renderDrafts } from "../startRender";
 
 test.afterAll(() => closeDatabase());
 
 const PASSWORD = "three pots";
-
-/** Changes the first words of a promotion, and waits until they are kept. */
-async function write(page: Page, slug: string, words: string): Promise<void> {
-  await page.goto(`/promotions/${slug}`);
-  await expect(page.getByTestId("meters").first()).toBeVisible();
-  await page
-    .getByRole("textbox", { name: /headline/i })
-    .first()
-    .fill(words);
-  await expect(page.getByText("saved", { exact: true })).toBeVisible();
-}
-
-async function renderAgain(page: Page, slug: string): Promise<void> {
-  await page.goto(`/promotions/${slug}/proof`);
-  await renderDrafts(page, 1);
-}
 
 /** A promotion of a team of the test's own in one format, rendered once; the page is its review. */
 async function renderedOnce(page: Page, name: string): Promise<{ team: OwnTeam; slug: string }> {
@@ -33,7 +17,7 @@ async function renderedOnce(page: Page, name: string): Promise<{ team: OwnTeam; 
   await page.goto(`/promotions/${slug}`);
   await onlyIn(page, "vertical");
   await expect(page.getByText("saved", { exact: true })).toBeVisible();
-  await renderAgain(page, slug);
+  await renderDraft(page, slug);
   await page.getByRole("link", { name: "Review", exact: true }).click();
   await expect(page.getByText("Nobody was asked")).toBeVisible();
   return { team, slug };
@@ -106,8 +90,8 @@ test("an owner without an account opens a link on a phone, says what should chan
   await comment.getByRole("button", { name: "Mark as done" }).click();
   await expect(page.getByRole("button", { name: "Show 1 done" })).toBeVisible();
 
-  await write(page, slug, "We are here");
-  await renderAgain(page, slug);
+  await writeHeadline(page, slug, "We are here");
+  await renderDraft(page, slug);
   await page.getByRole("link", { name: "Review", exact: true }).click();
   await page.getByRole("button", { name: "Ask the team again" }).click();
   await expect(page.getByText("Waits for approval")).toBeVisible();
@@ -120,10 +104,10 @@ test("an owner without an account opens a link on a phone, says what should chan
 
   expect(await axeFaults(page)).toEqual([]);
   // By what is seen, not by the revision: another word ends it, the word that was approved brings it back.
-  await write(page, slug, "We were here");
+  await writeHeadline(page, slug, "We were here");
   await page.goto(`/promotions/${slug}/review`);
   await expect(page.getByText("Approved, but changed since", { exact: false })).toBeVisible();
-  await write(page, slug, "We are here");
+  await writeHeadline(page, slug, "We are here");
   await page.goto(`/promotions/${slug}/review`);
   await expect(page.getByText("This very version is approved.", { exact: false })).toBeVisible();
   await phone.close();

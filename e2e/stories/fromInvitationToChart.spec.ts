@@ -1,27 +1,12 @@
-import { type Page, expect, test } from "@playwright/test";
+import { expect, test } from "@playwright/test";
 import { axeFaults } from "../axe";
 import { closeDatabase } from "../../server/db/connect";
+import { renderDraft, writeHeadline } from "../changedAndRendered";
 import { onlyIn } from "../newPromotion";
 import { ownTeam } from "../ownTeam";
 import { query } from "../query";
-import { renderDrafts } from "../startRender";
 
 test.afterAll(() => closeDatabase());
-
-async function write(page: Page, slug: string, words: string): Promise<void> {
-  await page.goto(`/promotions/${slug}`);
-  await expect(page.getByTestId("meters").first()).toBeVisible();
-  await page
-    .getByRole("textbox", { name: /headline/i })
-    .first()
-    .fill(words);
-  await expect(page.getByText("saved", { exact: true })).toBeVisible();
-}
-
-async function renderOnce(page: Page, slug: string): Promise<void> {
-  await page.goto(`/promotions/${slug}/proof`);
-  await renderDrafts(page, 1);
-}
 
 test("a colleague is invited, makes a promotion, has it approved on a phone, changes a word and has it approved again, plans and posts it, and sees on the channel and in a chart that it is seen", async ({
   page: owner,
@@ -48,7 +33,7 @@ test("a colleague is invited, makes a promotion, has it approved on a phone, cha
   await page.goto(`/promotions/${slug}`);
   await onlyIn(page, "vertical");
   await expect(page.getByText("saved", { exact: true })).toBeVisible();
-  await renderOnce(page, slug);
+  await renderDraft(page, slug);
   await page.getByRole("link", { name: "Review", exact: true }).click();
   await page.getByRole("button", { name: /Share by link/ }).click();
   await page.getByRole("button", { name: "Make a link" }).click();
@@ -65,7 +50,7 @@ test("a colleague is invited, makes a promotion, has it approved on a phone, cha
   // The owner, elsewhere in the app, is told.
   await expect(owner.getByText("Rosa approved", { exact: false })).toBeVisible();
 
-  await write(page, slug, "Open on Sunday");
+  await writeHeadline(page, slug, "Open on Sunday");
   await page.goto(`/promotions/${slug}/post`);
   await page.getByRole("button", { name: "Suggest words" }).click();
   await page.getByRole("textbox", { name: "Title" }).fill("Open on Sunday, too");
@@ -79,7 +64,7 @@ test("a colleague is invited, makes a promotion, has it approved on a phone, cha
   // What was approved is not what it is now: nobody posts it unawares.
   await short.getByRole("button", { name: "Post now" }).click();
   await expect(short.getByText("It was changed since it was approved.", { exact: false })).toBeVisible();
-  await renderOnce(page, slug);
+  await renderDraft(page, slug);
   await approve();
 
   // Planned, taken back, then posted.
