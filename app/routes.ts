@@ -43,6 +43,8 @@ export default [
   route("promotions/:slug/presence", "routes/promotionPresence.ts"),
   route("promotions/:slug/shorter", "routes/shorterVersions.ts"),
   route("promotions/:slug/versions", "routes/promotionVersions.ts"),
+  route("promotions/:slug/storyboard.pdf", "routes/storyboard.ts"),
+  route("promotions/:slug/timeline.otio", "routes/timelineOtio.ts"),
   route("promotions/:slug/estimate", "routes/renderEstimate.ts"),
   route("promotions/:slug/still/:format", "routes/promotionStill.ts"),
   route("promotions/:slug/report/:kind", "routes/promotionReport.tsx"),

@@ -70,7 +70,7 @@ export function ReviewDesk({
   );
   return (
     <main className="grid flex-1 grid-cols-[minmax(0,1fr)_minmax(340px,400px)] max-lg:grid-cols-1">
-      <section aria-label="The promotion" className="min-w-0 bg-proof">
+      <section aria-label="The promotion" className={`min-w-0 ${render ? "bg-proof" : "bg-ink"}`}>
         {render && format ? (
           <ReviewPlayer
             files={render.files}

@@ -34,6 +34,7 @@ import { SendTabs } from "../desk/SendTabs";
 import { allSaved } from "../edits/keptSession";
 import { EstimateLine } from "../send/EstimateLine";
 import { FileNames } from "../send/FileNames";
+import { OtherFiles } from "../send/OtherFiles";
 import { OutputForm } from "../send/OutputForm";
 import { RenderBlock } from "../send/RenderBlock";
 import { RenderBlocked } from "../send/RenderBlocked";
@@ -193,6 +194,7 @@ export default function SendDesk({
               }}
             />
           )}
+          <OtherFiles slug={slug} />
         </aside>
         <section aria-label="Renditions" className="min-w-0 px-8 py-6">
           {awaited.length > 0 && (

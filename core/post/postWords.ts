@@ -3,8 +3,9 @@ import { type Placement, type PostLimits } from "../placement/placements";
 
 /** Longer than any placement takes. */
 const MOST_LETTERS = 10_000;
-const MOST_TAGS = 60;
-const MOST_TAG = 60;
+export const MOST_TAGS = 60;
+/** Letters of one tag. */
+export const MOST_TAG = 60;
 const TAG = /^[\p{L}\p{N}_]+$/u;
 
 const schema = object({

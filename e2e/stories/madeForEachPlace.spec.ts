@@ -102,4 +102,10 @@ test("a promotion is made as two places take it, then small enough for a third, 
   const web = await downloaded(page, "Download vertical WebM, VP9", folder);
   expect(await codecsOf(web.path)).toEqual(["vp9", "opus"]);
   expect(web.name).toMatch(/\.webm$/);
+
+  // For other programs: on paper, and for editing.
+  const board = await downloaded(page, "Storyboard", folder);
+  expect((await readFile(board.path)).subarray(0, 5).toString()).toBe("%PDF-");
+  const timeline = await downloaded(page, "Timeline", folder);
+  expect(JSON.parse(await readFile(timeline.path, "utf8"))).toMatchObject({ OTIO_SCHEMA: "Timeline.1" });
 });

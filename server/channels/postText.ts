@@ -1,5 +1,5 @@
-import { array, boolean, object, string } from "yup";
-import { NO_WORDS, type PostWords, readPostWords, tagsIn } from "../../core/post/postWords";
+import { boolean, object, string } from "yup";
+import { MOST_TAG, MOST_TAGS, NO_WORDS, type PostWords, readPostWords, tagsIn } from "../../core/post/postWords";
 import { type TeamScope } from "../db/teamScope";
 import { words } from "../doors/fields";
 import { type ReadForm, readForm } from "../formProblems";
@@ -27,7 +27,12 @@ export async function postTextOf(scope: TeamScope, promotion: string): Promise<P
 const form = object({
   title: words(1000),
   body: words(10_000),
-  tags: string().default(""),
+  tags: string()
+    .default("")
+    .test("tags", `At most ${MOST_TAGS} tags, each of at most ${MOST_TAG} letters and figures.`, (line = "") => {
+      const tags = tagsIn(line);
+      return tags.length <= MOST_TAGS && tags.every((tag) => tag.length <= MOST_TAG);
+    }),
   link: string()
     .trim()
     .max(2000, "At most 2000 characters.")
@@ -43,14 +48,13 @@ const form = object({
   /** Whether a placement says the same as all again. */
   same: boolean().default(false),
 });
-const tags = array(string().required()).max(60, "At most 60 tags.");
 
 /** Keeps what a promotion's posts say, everywhere or in one place. */
 export async function savePostText(scope: TeamScope, promotion: string, sent: FormData): Promise<ReadForm<unknown>> {
   const read = await readForm(form, sent);
   if (!read.ok) return read;
   const { placement, same, tags: line, ...said } = read.values;
-  const asWords = readPostWords({ ...said, tags: tags.validateSync(tagsIn(line).slice(0, 60)) });
+  const asWords = readPostWords({ ...said, tags: tagsIn(line) });
   const before = await postTextOf(scope, promotion);
   const { [placement]: _, ...others } = before.own;
   const text: PostText =

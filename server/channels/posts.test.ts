@@ -10,6 +10,7 @@ import { placementById } from "../../core/placement/placements";
 import { defined } from "../../core/testing/defined";
 import { channelService } from "../../demo/channels/channelService";
 import { CHANNELS } from "../../demo/channels/channelRules";
+import { Refusal } from "../../core/refusal";
 import { type Person } from "../auth/sessions";
 import { runProgram } from "../media/program";
 import { type StoredPromotion, createPromotion } from "../promotions/promotionStore";
@@ -202,6 +203,8 @@ test("a time is where the team is, summer time too; one that no clock shows, or 
   // Clocks in London go from 1 to 2 on 28 March 2027 (IANA time zones).
   await expect(scheduled({ at: "2027-03-28T01:30" })).rejects.toThrow(/clocks are put on/);
   await expect(scheduled({ at: "2020-01-01T09:00" })).rejects.toThrow(/is over/);
+  for (const at of ["2027-99-99T09:00", "2027-01-01T99:99", "soon"])
+    await expect(scheduled({ at })).rejects.toThrow(Refusal);
 });
 
 test("nothing is posted without a warning that is out of date, not approved, or outside its offer; anyway it is", async () => {
@@ -248,6 +251,8 @@ test("a place can say it otherwise, and then the same again; a link that is none
   expect([words.title, words.tags, own["vertical-short"]?.title]).toEqual(["Pots", ["one", "two"], "Short pots"]);
   await keepWords({ placement: "vertical-short", same: "true" });
   expect((await postTextOf(team.scope, promotion.id)).own).toEqual({});
+  for (const tags of ["t".repeat(61), Array.from({ length: 61 }, (_, at) => `t${at}`).join(" ")])
+    expect(await keepWords({ tags })).toMatchObject({ ok: false, problems: { tags: expect.any(String) as string } });
   expect(await keepWords({ link: "javascript:alert(1)" })).toMatchObject({
     ok: false,
     problems: { link: expect.any(String) as string },

@@ -131,7 +131,8 @@ const FARTHEST_MS = 366 * 86_400_000;
 
 function momentOf(typed: string | null, zone: string): Date | null {
   if (typed === null) return null;
-  const local = dayAndTime().validateSync(typed);
+  if (!dayAndTime().isValidSync(typed)) throw new Refusal("Choose a date and a time that there are.");
+  const local = typed;
   const at = instantOf(local, zone);
   // In the hour that is skipped in spring no clock shows that time.
   if (wallTime(at, zone).slice(0, 16) !== local)

@@ -38,7 +38,8 @@ export async function passwordLink({ scope, name }: Person, member: string): Pro
   return makeLink({ scope, name }, { role: row.role, note: row.name, member_id: row.id }, PASSWORD_DAYS);
 }
 
-async function makeLink(
+/** Makes a link for what it says, good for so many days. Gives its token, which is never shown again. */
+export async function makeLink(
   { scope, name }: Pick<Person, "scope" | "name">,
   about: { readonly role: Role; readonly note: string; readonly member_id: string | null },
   days: number,

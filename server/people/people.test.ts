@@ -6,6 +6,7 @@ import { type Role } from "../db/tables";
 import { type TestTeam, formOf, testTeam } from "../testing/team";
 import { acceptInvitation, invite, invitedBy, passwordLink, revokeInvitation } from "./invitations";
 import { changeRole, handOver, membersOf, openInvitations, removeMember } from "./members";
+import { makeTeam, teamsHere } from "./newTeam";
 import { changePassword, renamePerson, sessionsOf } from "./ownProfile";
 
 const PASSWORD = "a long enough password";
@@ -56,6 +57,26 @@ test("a link lets one person in, with its role, once", async () => {
   expect(problemsOf(await join(email))).toEqual({ form: expect.stringContaining("This link was used") as string });
   expect((await membersOf(team.scope)).map(({ role }) => role).sort()).toEqual(["owner", "reviewer"]);
 });
+
+test("whoever runs the instance makes another team: its owner joins by a link, and sees nothing of the others", async () => {
+  const name = `Tallow ${randomUUID().slice(0, 8)}`;
+  const token = await makeTeam({ name, currency: "EUR", zone: "Europe/Berlin" });
+  expect(await invitedBy(token)).toEqual({ team: name, role: "owner", member: null });
+  const email = `${randomUUID()}@example.com`;
+  const answer = await acceptInvitation(token, formOf({ name: "Oda", email, password: PASSWORD }), "Linux");
+  if (!answer.ok) throw new Error(JSON.stringify(answer.problems));
+  const oda = await requirePerson(asking(answer.values.cookie));
+  expect([oda.role, oda.team.currency, oda.team.zone]).toEqual(["owner", "EUR", "Europe/Berlin"]);
+  expect((await membersOf(oda.scope)).map(({ email: theirs }) => theirs)).toEqual([email]);
+  expect((await teamsHere()).find(({ id }) => id === oda.team.id)).toMatchObject({ name, members: 1, isDemo: false });
+  await database().deleteFrom("team").where("id", "=", oda.team.id).execute();
+});
+
+test.each([
+  [{ name: " " }, /name of the business/],
+  [{ name: "Pots", currency: "XXX" }, /currency/],
+  [{ name: "Pots", zone: "Mars/Base" }, /time zone/],
+])("a team can't be made of %j", (wanted, said) => expect(makeTeam(wanted)).rejects.toThrow(said));
 
 test("an address that is here already, a short password and no name are said in their places; the link stays good", async () => {
   const token = await tokenFor("marketer");

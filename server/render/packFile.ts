@@ -116,7 +116,8 @@ const PICTURE: Readonly<Record<FileKindName, (packed: Packed, to: Rated | null) 
 
 function soundOf(kind: FileKindName, bits: number): string[] {
   const stereo = ["-b:a", String(bits), "-ar", "48000", "-ac", "2"];
-  if (kind === "webm" || kind === "av1") return ["-c:a", "libopus", ...stereo];
+  // Without its mark WebM names the encoder; AAC, which does not, is made a little worse by it.
+  if (kind === "webm" || kind === "av1") return ["-c:a", "libopus", ...stereo, "-flags:a", "+bitexact"];
   return kind === "webp" || kind === "gif" ? ["-an"] : ["-c:a", "aac", "-profile:a", "aac_low", ...stereo];
 }
 
@@ -169,7 +170,7 @@ async function run(
     ...(takesCaptions ? ["-metadata:s:s:0", `language=${threeLetters(language)}`] : []),
   ];
   // What made it, and on which machine, is nobody's business: what it is called, is.
-  const about = ["-map_metadata", "-1", "-fflags", "+bitexact", "-flags:v", "+bitexact", "-flags:a", "+bitexact"];
+  const about = ["-map_metadata", "-1", "-fflags", "+bitexact", "-flags:v", "+bitexact"];
   const named = isMeasuring ? [] : ["-metadata", `title=${input.document.name}`];
   await runProgram(
     "ffmpeg",
