@@ -29,7 +29,7 @@ const form = object({
   body: words(10_000),
   tags: string()
     .default("")
-    .test("tags", `At most ${MOST_TAGS} tags, each of at most ${MOST_TAG} letters and figures.`, (line = "") => {
+    .test("tags", `At most ${MOST_TAGS} tags, each of at most ${MOST_TAG} letters and figures.`, (line) => {
       const tags = tagsIn(line);
       return tags.length <= MOST_TAGS && tags.every((tag) => tag.length <= MOST_TAG);
     }),
