@@ -2,10 +2,12 @@ import { type ChangeEvent, useState } from "react";
 import { Trash2 } from "lucide-react";
 import { useFetcher } from "react-router";
 import { FILE_KINDS, FILE_KIND_NAMES, isFileKind } from "../../core/output/fileKinds";
+import { LOUDNESS_RANGE } from "../../core/output/output";
 import { RATE_NAMES, isRate } from "../../core/output/rates";
 import { rect } from "../../core/geometry/rect";
 import { NAMED_FORMATS, isFormatName } from "../../core/placement/formats";
 import { type Furniture, type Placement } from "../../core/placement/placements";
+import { MOST_FURNITURE, MOST_FURNITURE_NAME, MOST_PLACEMENT_TITLE } from "../../core/placement/placementSchema";
 import { QUALITIES, isQuality } from "../../core/placement/quality";
 import { Button } from "../components/Button";
 import { Choice, Field } from "../components/Field";
@@ -71,7 +73,7 @@ export function PlacementEditor({
               label="What it is called"
               className="col-span-2"
               value={draft.title}
-              maxLength={60}
+              maxLength={MOST_PLACEMENT_TITLE}
               required
               onChange={({ target }) => change({ title: target.value })}
             />
@@ -97,8 +99,8 @@ export function PlacementEditor({
             <Field
               label="Loudness, LUFS"
               type="number"
-              min={-40}
-              max={-5}
+              min={LOUDNESS_RANGE.least}
+              max={LOUDNESS_RANGE.most}
               step={0.5}
               value={draft.loudness}
               onChange={({ target }) => change({ loudness: target.valueAsNumber })}
@@ -241,7 +243,7 @@ function FurnitureFields({
             <Field
               label="What"
               value={piece.what}
-              maxLength={40}
+              maxLength={MOST_FURNITURE_NAME}
               required
               className="max-sm:col-span-4"
               onChange={({ target }) => put(at, { ...piece, what: target.value })}
@@ -274,7 +276,7 @@ function FurnitureFields({
       <Button
         className="mt-3"
         onClick={() => onChange([...furniture, { what: "bar", place: rect(0, 0.9, 1, 0.1) }])}
-        disabled={furniture.length >= 12}
+        disabled={furniture.length >= MOST_FURNITURE}
       >
         Something more
       </Button>

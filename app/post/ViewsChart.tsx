@@ -1,6 +1,7 @@
 import { Area, AreaChart, Legend, ReferenceArea, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import { dayAfter, daysBetween } from "../../core/offer/days";
 import { type ViewsOfDay } from "../../server/channels/postCalendar";
+import { chartAxis, chartTip } from "../components/chartLook";
 import { type ShownOffer } from "./PostCalendar";
 
 const HEIGHT = 230;
@@ -51,16 +52,9 @@ export function ViewsChart({
                   fillOpacity={0.12}
                 />
               ))}
-              <XAxis
-                dataKey="day"
-                tick={TICK}
-                tickLine={false}
-                axisLine={false}
-                minTickGap={40}
-                tickFormatter={shortDay}
-              />
-              <YAxis width={40} allowDecimals={false} tick={TICK} tickLine={false} axisLine={false} />
-              <Tooltip contentStyle={TIP} />
+              <XAxis dataKey="day" {...chartAxis} minTickGap={40} tickFormatter={shortDay} />
+              <YAxis width={40} allowDecimals={false} {...chartAxis} />
+              <Tooltip {...chartTip} />
               <Legend wrapperStyle={{ fontSize: 12 }} />
               {channels.map(({ id, title }, at) => (
                 <Area
@@ -82,8 +76,6 @@ export function ViewsChart({
   );
 }
 
-const TICK = { fontSize: 11, fill: "var(--color-soft)" };
-const TIP = { border: "1px solid var(--color-ink)", background: "var(--color-card)", fontSize: 12, padding: 6 };
 const shortDay = (day: string): string => `${Number(day.slice(8))}.${Number(day.slice(5, 7))}.`;
 
 const offersInWords = (offers: readonly ShownOffer[]): string =>

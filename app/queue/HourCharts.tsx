@@ -1,5 +1,6 @@
 import { type ReactNode } from "react";
 import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
+import { chartAxis, chartTip } from "../components/chartLook";
 import { type HourOfWork } from "../../server/jobs/jobTimes";
 
 const HEIGHT = 96;
@@ -27,8 +28,8 @@ export function HourCharts({ hours }: { hours: readonly HourOfWork[] }) {
       <div className="flex flex-col gap-4 border-y border-rule py-3">
         <Chart title="Made in an hour" said={`${made - files} renditions and ${files} files`}>
           <BarChart data={rows} margin={MARGIN}>
-            <XAxis dataKey="hour" {...axis} ticks={TICKS} interval={0} />
-            <YAxis width={28} allowDecimals={false} {...axis} />
+            <XAxis dataKey="hour" {...chartAxis} ticks={TICKS} interval={0} />
+            <YAxis width={28} allowDecimals={false} {...chartAxis} />
             <Tooltip {...tip} />
             <Bar dataKey="renditions" stackId="made" fill="var(--color-ink)" isAnimationActive={false} />
             <Bar dataKey="files" stackId="made" fill="var(--color-firm)" isAnimationActive={false} />
@@ -36,16 +37,16 @@ export function HourCharts({ hours }: { hours: readonly HourOfWork[] }) {
         </Chart>
         <Chart title="Waited" said="half of it so many seconds at most">
           <BarChart data={rows} margin={MARGIN}>
-            <XAxis dataKey="hour" {...axis} ticks={TICKS} interval={0} />
-            <YAxis width={28} allowDecimals={false} {...axis} />
+            <XAxis dataKey="hour" {...chartAxis} ticks={TICKS} interval={0} />
+            <YAxis width={28} allowDecimals={false} {...chartAxis} />
             <Tooltip {...tip} />
             <Bar dataKey="waited" fill="var(--color-warn)" isAnimationActive={false} />
           </BarChart>
         </Chart>
         <Chart title="Frames there already" said="per cent of what was rendered">
           <BarChart data={rows} margin={MARGIN}>
-            <XAxis dataKey="hour" {...axis} ticks={TICKS} interval={0} />
-            <YAxis width={28} domain={[0, 100]} ticks={[0, 50, 100]} {...axis} />
+            <XAxis dataKey="hour" {...chartAxis} ticks={TICKS} interval={0} />
+            <YAxis width={28} domain={[0, 100]} ticks={[0, 50, 100]} {...chartAxis} />
             <Tooltip {...tip} />
             <Bar dataKey="reused" fill="var(--color-ready)" isAnimationActive={false} />
           </BarChart>
@@ -57,11 +58,7 @@ export function HourCharts({ hours }: { hours: readonly HourOfWork[] }) {
 
 const MARGIN = { top: 4, right: 8, bottom: 0, left: 0 };
 const TICKS = ["18 h ago", "12 h ago", "6 h ago", "now"];
-const axis = { tick: { fontSize: 11, fill: "var(--color-soft)" }, tickLine: false, axisLine: false } as const;
-const tip = {
-  cursor: { fill: "var(--color-rule)", opacity: 0.5 },
-  contentStyle: { border: "1px solid var(--color-ink)", background: "var(--color-card)", fontSize: 12, padding: 6 },
-} as const;
+const tip = { ...chartTip, cursor: { fill: "var(--color-rule)", opacity: 0.5 } } as const;
 
 function Chart({ title, said, children }: { title: string; said: string; children: ReactNode }) {
   return (

@@ -47,7 +47,7 @@ export async function action({ request, params: { slug } }: Route.ActionArgs) {
   const person = await requirePerson(request);
   const { scope, id: member, name } = person;
   const form = await formOf(request);
-  const { id } = await promotionBySlug(scope, slug);
+  const { id, revision } = await promotionBySlug(scope, slug);
   const comment = readIds(formText(form, "comment"))[0] ?? NO_ID;
   try {
     switch (formText(form, "intent")) {
@@ -77,7 +77,7 @@ export async function action({ request, params: { slug } }: Route.ActionArgs) {
         await removeComment(scope, id, comment, name);
         return refused({});
       default: {
-        const answer = await takeReview(scope, await reviewedOf(scope, id), { name, member, link: null }, form);
+        const answer = await takeReview(scope, { id, revision }, { name, member, link: null }, form);
         return data(answer, answer.taken === null ? { status: 422 } : {});
       }
     }

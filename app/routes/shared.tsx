@@ -8,7 +8,7 @@ import { readForm } from "../../server/formProblems";
 import { formText } from "../../server/formText";
 import { clientOf, guestName, isOpening, keepName, keepPass, openedBy, requireShared } from "../../server/review/guest";
 import { refused, takeReview } from "../../server/review/reviewForms";
-import { reviewedOf } from "../../server/review/reviewed";
+import { reviewedOf, reviewedPromotion } from "../../server/review/reviewed";
 import { countOpened, unlock } from "../../server/review/shareLinks";
 import type { Route } from "./+types/shared";
 import { Button } from "../components/Button";
@@ -46,7 +46,12 @@ export async function action({ request, params: { token } }: Route.ActionArgs) {
   if (!read.ok) return data(refused(read.problems), { status: 422 });
   const { name } = read.values;
   try {
-    const answer = await takeReview(scope, await reviewedOf(scope, promotion), { name, member: null, link }, form);
+    const answer = await takeReview(
+      scope,
+      await reviewedPromotion(scope, promotion),
+      { name, member: null, link },
+      form,
+    );
     const headers = { "set-cookie": await keepName(name) };
     return data(answer, answer.taken === null ? { status: 422 } : { headers });
   } catch (error) {

@@ -1,16 +1,11 @@
-import { FILE_KINDS, type FileKindName } from "../../core/output/fileKinds";
-import { USUAL_RATE, type RateName } from "../../core/output/rates";
+import { FILE_KINDS } from "../../core/output/fileKinds";
+import { type RenderWish } from "../../core/output/renderWish";
+import { USUAL_RATE } from "../../core/output/rates";
 import { type FormatName } from "../../core/placement/formats";
-import { DRAFT, type Quality } from "../../core/placement/quality";
+import { DRAFT } from "../../core/placement/quality";
 
 /** What is chosen on the Send desk, as fields of a form. */
-export interface RenderChoice {
-  readonly by: "formats" | "placements";
-  readonly formats: readonly FormatName[];
-  readonly placements: readonly string[];
-  readonly quality: Quality;
-  readonly kind: FileKindName;
-  readonly rate: RateName;
+export interface RenderChoice extends Omit<RenderWish, "mostBytes" | "loudness" | "captions"> {
   /** In MB, as it is typed. */
   readonly most: string;
   /** In LUFS; "" for as it is. */

@@ -1,4 +1,4 @@
-import { array, boolean, number, object, string, type ValidationError } from "yup";
+import { array, boolean, number, object, string, ValidationError } from "yup";
 import { Refusal } from "../refusal";
 import { rect } from "../geometry/rect";
 import { FILE_KIND_NAMES } from "../output/fileKinds";
@@ -11,10 +11,11 @@ import { QUALITIES } from "./quality";
 
 export const PLACEMENT_ID = /^[a-z0-9][a-z0-9-]{0,59}$/;
 export const MOST_PLACEMENT_TITLE = 60;
-const MOST_FURNITURE = 12;
-const MOST_SECONDS = 3600;
-const MOST_LETTERS = 100_000;
-const MOST_TAGS = 200;
+export const MOST_FURNITURE = 12;
+export const MOST_FURNITURE_NAME = 40;
+export const MOST_SECONDS = 3600;
+export const MOST_LETTERS = 100_000;
+export const MOST_TAGS = 200;
 
 const words = (most: number) =>
   string().trim().test("letters", `At most ${most} characters.`, holds(most)).required("Write what it is called.");
@@ -24,7 +25,7 @@ const seconds = () =>
 const letters = () => number().integer().min(1).max(MOST_LETTERS).defined().nullable();
 
 const furniture = object({
-  what: words(40),
+  what: words(MOST_FURNITURE_NAME),
   place: object({ x: share(), y: share(), width: share(), height: share() }).required(),
 }).test(
   "inside",
@@ -67,7 +68,8 @@ export function readPlacement(value: unknown): Placement {
       furniture: drawn.map(({ what, place: { x, y, width, height } }) => ({ what, place: rect(x, y, width, height) })),
     };
   } catch (error) {
-    const { path, message } = error as ValidationError;
+    if (!(error instanceof ValidationError)) throw error;
+    const { path, message } = error;
     throw new Refusal(`${nameOf(value)}${path ? `, ${path}` : ""}: ${message}`);
   }
 }
@@ -77,7 +79,7 @@ function nameOf(value: unknown): string {
   return typeof title === "string" && title.trim() !== "" ? `“${title.slice(0, MOST_PLACEMENT_TITLE)}”` : "A placement";
 }
 
-const MOST_PLACEMENTS = 100;
+export const MOST_PLACEMENTS = 100;
 const file = object({ placements: array().max(MOST_PLACEMENTS, `At most ${MOST_PLACEMENTS} placements.`).required() });
 
 /** Reads a file of placements, as they are exported. Throws a Refusal with what is wrong with it. */

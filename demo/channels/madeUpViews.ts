@@ -1,14 +1,8 @@
 import { createHash } from "node:crypto";
+import { type DayOfViews } from "../../server/channels/connection";
 import { seeded } from "../../server/shelf/random";
 
 const DAY_MS = 86_400_000;
-
-/** How often a post was seen on a day. */
-export interface DayOfViews {
-  /** `YYYY-MM-DD`, in UTC. */
-  readonly day: string;
-  readonly views: number;
-}
 
 /**
  * Views by day since a post went live: made up, the same each time. Most come in the first days; a weekend has more; the

@@ -20,8 +20,9 @@ export interface NewPost {
   readonly file: string;
 }
 
+/** How often a post was seen on a day. */
 export interface DayOfViews {
-  /** `YYYY-MM-DD`. */
+  /** `YYYY-MM-DD`, in UTC. */
   readonly day: string;
   readonly views: number;
 }

@@ -10,6 +10,8 @@ import { readViews } from "./postViews";
 
 /** A channel that does not answer is asked again, later and later: so often, and at most so late. */
 const MOST_TRIES = 10;
+/** So often it is tried to go on with what was sent of a file. */
+const SENT_ANEW_AFTER = 2;
 const FIRST_WAIT_MS = 1000;
 const LONGEST_WAIT_MS = 300_000;
 /** How often a channel is asked whether it is done with what it took. */
@@ -75,8 +77,8 @@ export async function sendPost(
     if (tries > MOST_TRIES)
       return void (await change({ state: "failed", problem: `${error.message} It was tried ${MOST_TRIES} times.` }));
     // What was sent of a file that the channel lost is sent anew.
-    const upload = tries > 2 ? null : undefined;
-    if (await change({ tries, problem: `${error.message} It is tried again.`, ...(upload === null ? { upload } : {}) }))
+    const anew = tries > SENT_ANEW_AFTER ? { upload: null } : {};
+    if (await change({ tries, problem: `${error.message} It is tried again.`, ...anew }))
       await enqueue(db, "send-post", asked, waitFor(tries, error.afterMs));
   }
 }

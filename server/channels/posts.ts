@@ -96,22 +96,22 @@ export async function schedulePost({ scope, name, team }: Person, wish: PostWish
   const { promotion, channel, placement, anyway } = wish;
   const file = (await postableFiles(scope, promotion.id, [placement])).get(placement.id);
   if (!file) throw new Refusal(`Nothing is rendered that ${placement.title} takes. Render it first.`);
-  const at = momentOf(wish.at, team.zone);
+  const at = momentOf(wish.at, team.zone) ?? new Date();
   const text = await postTextOf(scope, promotion.id);
   const words = wordsFor(text.own[placement.id] ?? fittedWords(text.words, placement.post), wish);
   const [problem] = postProblems(words, placement);
   if (problem) throw new Refusal(`${problem}. Change the words of ${placement.title}.`);
-  const warnings = await warningsOf(scope, wish, file, at ?? new Date());
+  const warnings = await warningsOf(scope, wish, file, at);
   if (warnings.length > 0 && !anyway) return { warnings };
   const id = await scope.together(async (within) => {
     const row = await within
       .insert("post", {
         ...{ promotion_id: promotion.id, rendition_id: file.rendition, channel: channel.id, placement: placement.id },
-        ...{ words: JSON.stringify(words), made_by: name, at: at ?? new Date() },
+        ...{ words: JSON.stringify(words), made_by: name, at },
       })
       .returning(["id", "asking"])
       .executeTakeFirstOrThrow();
-    await enqueuePost(within, { id: row.id, asking: row.asking, at: at ?? new Date() });
+    await enqueuePost(within, { id: row.id, asking: row.asking, at });
     return row.id;
   });
   return { post: id };

@@ -1,4 +1,4 @@
-import { type ValidationError, object, string } from "yup";
+import { ValidationError, object, string } from "yup";
 import { CURRENCIES, isZone } from "../auth/setUp";
 import { Refusal } from "../../core/refusal";
 import { database } from "../db/connect";
@@ -49,7 +49,7 @@ export async function makeTeam(wanted: {
   readonly zone?: string | undefined;
 }): Promise<string> {
   const { name, currency, zone } = await schema.validate(wanted).catch((error: unknown) => {
-    throw new Refusal((error as ValidationError).message);
+    throw error instanceof ValidationError ? new Refusal(error.message) : error;
   });
   return database()
     .transaction()

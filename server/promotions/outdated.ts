@@ -1,9 +1,10 @@
 import { isDeepStrictEqual } from "node:util";
-import { type FormatName, isFormatName } from "../../core/placement/formats";
+import { type FormatName } from "../../core/placement/formats";
 import { paintedWhole } from "../../core/scene/paintedText";
 import { type TeamScope } from "../db/teamScope";
 import { preparedInput } from "../render/preparedInput";
 import { readRenderInput, type RenderInput } from "../render/renderInput";
+import { storedFormat } from "../render/storedFormat";
 import { enqueue } from "../jobs/enqueue";
 import { namesAny } from "../usage/namesAny";
 import { checkApprovals } from "../review/promotionReview";
@@ -57,7 +58,7 @@ export async function compareRenders(
       .where("render_id", "=", id)
       .execute();
     for (const rendition of renditions) {
-      const isCurrent = isSame || (now !== null && (await paintsTheSame(then, now, formatName(rendition.format))));
+      const isCurrent = isSame || (now !== null && (await paintsTheSame(then, now, storedFormat(rendition.format))));
       if (isCurrent === (rendition.outdated_by === null)) continue;
       const outdated_by = isCurrent ? null : reason;
       await scope.update("rendition").set({ outdated_by }).where("id", "=", rendition.id).execute();
@@ -83,9 +84,4 @@ export async function markNaming(scope: TeamScope, ids: readonly string[], reaso
     naming.map(({ id }) => id),
     reason,
   );
-}
-
-function formatName(stored: string): FormatName {
-  if (!isFormatName(stored)) throw new TypeError(`A stored rendition has the format “${stored}”, which there is not.`);
-  return stored;
 }

@@ -7,7 +7,6 @@ import { readOutput } from "../../core/output/output";
 import { FILE_KINDS } from "../../core/output/fileKinds";
 import { USUAL_PATTERN, besideEachOther, fileNameBy } from "../../core/output/fileName";
 import { wallTime } from "../../core/offer/validity";
-import { type FormatName, isFormatName } from "../../core/placement/formats";
 import { placementById } from "../../core/placement/placements";
 import { type TeamScope } from "../db/teamScope";
 import { isId } from "../ids";
@@ -17,6 +16,7 @@ import { sha256Of } from "../storage/sha256";
 import { captionsColumn, readRenderCaptions } from "./renderCaptions";
 import { readRenderedFile } from "./renderedFile";
 import { store } from "../storage/store";
+import { storedFormat } from "./storedFormat";
 
 const missing = (): Response =>
   new Response("There is no such rendition in your team, or it is not ready.", { status: 404 });
@@ -111,13 +111,8 @@ function nameOf(
   const output = readOutput(row.output);
   const known = output.placement === null ? null : placementById(output.placement, placements);
   const placement = known?.title ?? output.placement;
-  const named = { promotion, format: readFormat(row.format), output, placement, date: day, revision };
+  const named = { promotion, format: storedFormat(row.format), output, placement, date: day, revision };
   return { name: fileNameBy(pattern, named), output };
-}
-
-function readFormat(stored: string): FormatName {
-  if (!isFormatName(stored)) throw new TypeError(`A stored rendition has the format “${stored}”, which there is not.`);
-  return stored;
 }
 
 type AboutRender = Awaited<ReturnType<typeof aboutRender>>;

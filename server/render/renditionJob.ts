@@ -1,6 +1,5 @@
 import { join } from "node:path";
 import { type Kysely, sql } from "kysely";
-import { isFormatName } from "../../core/placement/formats";
 import { readOutput } from "../../core/output/output";
 import { FILE_KINDS } from "../../core/output/fileKinds";
 import { Refusal } from "../../core/refusal";
@@ -16,6 +15,7 @@ import { inWorkFolder } from "../workFolder";
 import { type PaintPool } from "./paintPool";
 import { renderFile } from "./renderFile";
 import { readRenderInput } from "./renderInput";
+import { storedFormat } from "./storedFormat";
 import { tellRendition } from "./tellRendition";
 
 const TELL_EVERY_MS = 250;
@@ -41,9 +41,7 @@ export async function renderRendition(
     .select(["rendition.team_id", "rendition.format", "rendition.output", "render.input"])
     .executeTakeFirst();
   if (!row) return undefined;
-  const { format } = row;
-  if (!isFormatName(format))
-    throw new TypeError(`Rendition ${asked.rendition} asks for ${format}, which there is not.`);
+  const format = storedFormat(row.format);
   const output = readOutput(row.output);
   const { ending } = FILE_KINDS[output.kind];
 

@@ -1,5 +1,5 @@
 import { type TeamScope } from "../db/teamScope";
-import { reviewedOf } from "./reviewed";
+import { newestWhole, reviewedPromotion } from "./reviewed";
 import { openEmbed } from "./shareLinks";
 
 /** A film that is embedded somewhere. */
@@ -14,7 +14,9 @@ export interface Embedded {
 export async function embeddedFile(token: string, format: string): Promise<Embedded | null> {
   const shared = await openEmbed(token);
   if (!shared) return null;
-  const { render, name } = await reviewedOf(shared.scope, shared.promotion);
+  const { scope, promotion } = shared;
+  // Players ask for a film piece by piece: nothing more than the film is looked up each time.
+  const [{ name }, render] = await Promise.all([reviewedPromotion(scope, promotion), newestWhole(scope, promotion)]);
   const file = render?.files.find((one) => one.format === format);
-  return file ? { scope: shared.scope, id: file.id, name } : null;
+  return file ? { scope, id: file.id, name } : null;
 }

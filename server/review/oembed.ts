@@ -1,7 +1,7 @@
 import { renderToStaticMarkup } from "react-dom/server";
 import { createElement } from "react";
 import { embedToken, openLink } from "./shareLinks";
-import { type ReviewedFile, reviewedOf } from "./reviewed";
+import { type ReviewedFile, newestWhole, reviewedPromotion } from "./reviewed";
 
 const MOST_SIDE = 4000;
 const USUAL_WIDTH = 640;
@@ -27,7 +27,7 @@ export async function oembedOf(asked: URL): Promise<Response> {
   if (opened.state === "locked") return said(401, "This opens with a password.");
   if (opened.state === "closed") return said(404, "This link is no good any more.");
   const { scope, promotion, team } = opened.shared;
-  const { name, render } = await reviewedOf(scope, promotion);
+  const [{ name }, render] = await Promise.all([reviewedPromotion(scope, promotion), newestWhole(scope, promotion)]);
   const file = render && lyingFirst(render.files);
   if (!file) return said(404, "Nothing is rendered of it yet.");
   const { maxwidth, maxheight } = Object.fromEntries(asked.searchParams);

@@ -3,7 +3,6 @@ import { type ReviewState } from "../../core/review/reviewState";
 import { type FormatName, isFormatName } from "../../core/placement/formats";
 import { Refusal } from "../../core/refusal";
 import { type TeamScope } from "../db/teamScope";
-import { readStored } from "../promotions/readStored";
 import { NO_ID, isId } from "../ids";
 import { type RenderedFile, readRenderedFile } from "../render/renderedFile";
 import { type Comment, commentsOn } from "./comments";
@@ -37,14 +36,20 @@ export interface Reviewed {
   readonly verdicts: readonly Verdict[];
 }
 
-/** What a review of a promotion shows. Throws a 404 where it is gone. */
-export async function reviewedOf(scope: TeamScope, promotion: string): Promise<Reviewed> {
+/** What is reviewed, without what was said of it. Throws a 404 where it is gone. */
+export async function reviewedPromotion(scope: TeamScope, promotion: string) {
   const row = await scope
     .select("promotion")
-    .select(["id", "slug", "document", "revision", "review"])
+    .select(["id", "slug", "name", "revision", "review"])
     .where("id", "=", promotion)
     .executeTakeFirst();
   if (!row) throw new Response("This promotion is gone.", { status: 404 });
+  return row;
+}
+
+/** What a review of a promotion shows. Throws a 404 where it is gone. */
+export async function reviewedOf(scope: TeamScope, promotion: string): Promise<Reviewed> {
+  const { review, ...about } = await reviewedPromotion(scope, promotion);
   const [render, coming, comments, verdicts] = await Promise.all([
     newestWhole(scope, promotion),
     scope
@@ -58,16 +63,14 @@ export async function reviewedOf(scope: TeamScope, promotion: string): Promise<R
     commentsOn(scope, promotion),
     verdictsOf(scope, promotion),
   ]);
-  const { id, slug, revision, review } = row;
-  const { name } = readStored(row.document);
-  return { id, slug, name, revision, state: review, isComing: coming !== undefined, render, comments, verdicts };
+  return { ...about, state: review, isComing: coming !== undefined, render, comments, verdicts };
 }
 
 /** What is looked at, and which of several of a format: what plays in most browsers first. */
 const FILMS = sql`array['mp4', 'webm', 'av1', 'hevc']`;
 
 /** The newest render of a promotion that has a film and of which nothing is missing, with its films. */
-async function newestWhole(scope: TeamScope, promotion: string): Promise<ReviewedRender | null> {
+export async function newestWhole(scope: TeamScope, promotion: string): Promise<ReviewedRender | null> {
   const render = await scope
     .select("render")
     .select(["id", "revision", "quality", "created_at"])
