@@ -14,6 +14,8 @@ export async function newPromotion(page: Page, template: string, product: string
 
 /** On the Fill desk, makes a promotion in one of the usual formats alone. @param title of the format */
 export async function onlyIn(page: Page, title: "square" | "vertical" | "widescreen"): Promise<void> {
+  // What is pressed before the desk works is pressed in vain.
+  await expect(page.getByTestId("meters").first()).toBeVisible();
   await page.getByRole("button", { name: "Formats" }).click();
   for (const other of ["square", "vertical", "widescreen"])
     if (other !== title) await page.getByRole("checkbox", { name: other }).uncheck();
