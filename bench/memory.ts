@@ -11,6 +11,7 @@ const demo = await openDemoData(data);
 const folder = await mkdtemp(join(tmpdir(), "stencilcraft-bench-"));
 try {
   const { renderSegment } = await import("../server/render/segmentRender");
+  const { localPainter } = await import("../server/render/segmentPainter");
   const { renderFile } = await import("../server/render/renderFile");
   const input = await benchInput(Number(stretch));
   await forgetSegments(data);
@@ -21,7 +22,7 @@ try {
       (turn = turn.then(() => renderSegment(task, onFrame, () => false))),
     close: () => Promise.resolve(),
   };
-  await renderFile(pool, {
+  await renderFile(localPainter(pool), {
     input,
     choice: { format: "square", output: usualOutput("1080p") },
     path: join(folder, "out.mp4"),

@@ -109,12 +109,13 @@ const inWords = ({ whole, encode, paint }: Measured): string =>
 async function wholeRender(input: RenderInput, { data, folder }: Where): Promise<number> {
   await forgetSegments(data);
   const { openPaintPool } = await import("../server/render/paintPool");
+  const { localPainter } = await import("../server/render/segmentPainter");
   const { renderFile } = await import("../server/render/renderFile");
   const started = performance.now();
   const pool = openPaintPool();
   await Promise.all(
     USUAL_FORMATS.map((format) =>
-      renderFile(pool, {
+      renderFile(localPainter(pool), {
         input,
         choice: { format, output: usualOutput("1080p") },
         path: join(folder, `${format}.mp4`),

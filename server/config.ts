@@ -19,6 +19,8 @@ const schema = object({
   SECURE_COOKIES: string().oneOf(["yes", "no"]).default("no"),
   LIMIT_PICTURE_BYTES: number().default(80_000_000),
   LIMIT_PICTURE_PIXELS: number().default(120_000_000),
+  /** How many renditions of a team may wait or be worked on at once. */
+  LIMIT_TEAM_RENDITIONS: number().integer().min(1).default(300),
   LIMIT_CLIP_BYTES: number().default(2_000_000_000),
   LIMIT_CLIP_SECONDS: number().default(600),
   LIMIT_CLIP_PIXELS: number().default(4096 * 2304),

@@ -102,6 +102,7 @@ export async function action({ request, params: { slug } }: Route.ActionArgs) {
       const { reason, problem } = reasonIn(form);
       const letPass = reason === null ? null : { by: name, reason };
       const answer = await requestRender(scope, promotion, { files: wish.values.files, askedBy: id, letPass });
+      if ("tooMany" in answer) return data(answered({ problem: answer.tooMany }), { status: 422 });
       return "blocked" in answer ? data(answered({ problem, blocked: answer.blocked }), { status: 422 }) : answered();
     }
   }

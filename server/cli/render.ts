@@ -168,7 +168,9 @@ async function render(slug: string): Promise<void> {
   mkdirSync(out, { recursive: true });
   const { openPaintPool } = await import("../render/paintPool");
   const { renderFile } = await import("../render/renderFile");
+  const { localPainter } = await import("../render/segmentPainter");
   const pool = openPaintPool();
+  const painter = localPainter(pool);
   const shares = new Map<string, number>();
   let told = -1;
   const tell = (format: string, share: number): void => {
@@ -188,7 +190,7 @@ async function render(slug: string): Promise<void> {
         const path = join(out, `${slug}-${format}-${output.quality}.${FILE_KINDS[output.kind].ending}`);
         const aside = `${path}.part`;
         const { file } = await renderFile(
-          pool,
+          painter,
           { input, choice: { format, output }, path: aside },
           (share) => tell(format, share),
           stop.signal,

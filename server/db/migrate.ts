@@ -20,6 +20,7 @@ import * as review from "./migrations/0015_review";
 import * as outputs from "./migrations/0016_outputs";
 import * as placements from "./migrations/0017_placements";
 import * as posts from "./migrations/0018_posts";
+import * as segmentWork from "./migrations/0019_segment_work";
 import { type Database } from "./tables";
 
 /** In order. A migration that has run anywhere is never changed; a new one is added. */
@@ -42,6 +43,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   "0016_outputs": outputs,
   "0017_placements": placements,
   "0018_posts": posts,
+  "0019_segment_work": segmentWork,
 };
 
 /** Brings the database to the newest shape, the job queue's tables included. Safe to run twice. */

@@ -382,6 +382,24 @@ export interface JobStrikeTable {
   struck_at: Timestamp;
 }
 
+/** A segment that is, was or will be painted by a worker, by the hash over all that decides its pixels. */
+export interface SegmentWorkTable {
+  key: string;
+  /** How many of its frames are painted. */
+  painted: Generated<number>;
+  ended: "stored" | "failed" | "set aside" | "no room" | null;
+  asked_at: Generated<Date>;
+}
+/** A rendition that waits for a segment, and where the segment lies in it. */
+export interface SegmentWaitTable {
+  key: string;
+  rendition_id: string;
+  from_frame: number;
+  to_frame: number;
+  /** By the database's clock: who says nothing until then waits no more. */
+  until: Date;
+}
+
 export interface Database {
   team: TeamTable;
   team_stamp: TeamStampTable;
@@ -416,6 +434,8 @@ export interface Database {
   rendition: RenditionTable;
   worker: WorkerTable;
   job_strike: JobStrikeTable;
+  segment_work: SegmentWorkTable;
+  segment_wait: SegmentWaitTable;
   job_time: JobTimeTable;
   space_used: SpaceUsedTable;
 }

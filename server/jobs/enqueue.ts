@@ -47,9 +47,19 @@ export const JOBS = {
     isDraft: boolean().optional(),
     team,
   }),
+  /** A part of a rendition is painted; see `server/render/sharedPainter`. */
+  "paint-segment": object({
+    segment: string()
+      .matches(/^[0-9a-f]{64}$/)
+      .required(),
+    isDraft: boolean().optional(),
+    team,
+  }),
 } as const;
 export type Jobs = { readonly [Name in keyof typeof JOBS]: InferType<(typeof JOBS)[Name]> };
 export type JobName = keyof Jobs;
+export const isJobName = (name: string): name is JobName => Object.hasOwn(JOBS, name);
+export const JOB_NAMES: readonly JobName[] = Object.keys(JOBS).filter(isJobName);
 
 /** What each job is about: the same work asked for twice is one job, as long as it waits. */
 const ABOUT: { readonly [Name in JobName]: (asked: Jobs[Name]) => readonly (string | undefined)[] } = {
@@ -66,6 +76,7 @@ const ABOUT: { readonly [Name in JobName]: (asked: Jobs[Name]) => readonly (stri
   "tidy-up": () => [],
   // However often it was asked for: the newest asking takes the place of one that waits.
   "render-rendition": ({ rendition }) => [rendition],
+  "paint-segment": ({ segment }) => [segment],
 };
 /** What a job is queued under. */
 export const keyOf = <Name extends JobName>(name: Name, asked: Jobs[Name]): string =>
@@ -82,6 +93,7 @@ const TURNS: { readonly [Name in JobName]: (asked: Jobs[Name]) => number } = {
   "ingest-media": ({ isLong }) => (isLong === true ? 6 : 0),
   "follow-subject": () => 8,
   "render-rendition": ({ isDraft }) => (isDraft === true ? 4 : 10),
+  "paint-segment": ({ isDraft }) => (isDraft === true ? 5 : 11),
   "check-approval": () => 1,
   "send-post": () => 2,
   "read-views": () => 14,
@@ -94,6 +106,8 @@ const KINDS: { readonly [Name in JobName]: (asked: Jobs[Name]) => WorkKind } = {
   "ingest-media": ({ isLong }) => (isLong === true ? "clip" : "file"),
   "follow-subject": () => "other",
   "render-rendition": ({ isDraft }) => (isDraft === true ? "draft" : "rendition"),
+  // Whoever waits, waits for the rendition that it is a part of.
+  "paint-segment": () => "other",
   "check-approval": () => "other",
   "send-post": () => "other",
   "read-views": () => "other",

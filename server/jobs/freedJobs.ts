@@ -9,7 +9,8 @@ export const MOST_STRIKES = 2;
 
 /**
  * Gives the jobs of workers that are gone back to the queue, to be begun at once. That a worker ended is no failed try of
- * its jobs; where it broke, each of them is noted as one that may have been the reason.
+ * its jobs; where it broke, each of them is noted as one that may have been the reason: but for renditions, which only
+ * waited for what others paint.
  */
 export async function freeJobsOf(db: Kysely<Database>, workers: readonly string[], end: WorkerEnd): Promise<void> {
   if (workers.length === 0) return;
@@ -18,7 +19,9 @@ export async function freeJobsOf(db: Kysely<Database>, workers: readonly string[
     if (end === "broke")
       await sql`
         insert into job_strike (job_key)
-        select key from graphile_worker._private_jobs where ${theirs} and key is not null
+        select key from graphile_worker._private_jobs
+        where ${theirs} and key is not null and not exists (
+          select from segment_wait where rendition_id::text = payload ->> 'rendition')
         on conflict (job_key) do update set strikes = job_strike.strikes + 1, struck_at = now()`.execute(within);
     // A job without a key was taken over by a newer one while it ran.
     await sql`delete from graphile_worker._private_jobs where ${theirs} and key is null`.execute(within);

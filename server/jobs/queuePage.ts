@@ -1,10 +1,10 @@
 import { sql } from "kysely";
-import { waitFor, waitInWords } from "../../core/queue/waiting";
+import { waitInWords } from "../../core/queue/waiting";
 import { isFormatName } from "../../core/placement/formats";
 import { type MediaTable, type RenditionState } from "../db/tables";
 import { type TeamScope } from "../db/teamScope";
 import { type QueuedJob, queuedWork } from "./queuedWork";
-import { mediaJobKey, renditionJobKey, workPace } from "./waits";
+import { mediaJobKey, renditionJobKey, waitInLane, workPace } from "./waits";
 
 const MOST_SHOWN = 200;
 const DONE_DAYS = 1;
@@ -55,7 +55,7 @@ export async function teamQueue(scope: TeamScope): Promise<TeamQueue> {
       .filter(({ item }) => states.includes(item.state))
       .sort((one, other) => (one.at?.place ?? Infinity) - (other.at?.place ?? Infinity))
       .map(({ item, at }) => {
-        const wait = waitFor(keyFor(item), queue, pace);
+        const wait = waitInLane(keyFor(item), queue, pace);
         return { ...item, host: at?.job.host ?? null, wait: wait && waitInWords(wait) };
       });
   return {

@@ -23,7 +23,7 @@ test("what waits says behind what, those of other teams among it, and about how 
   const db = mine.scope.connection;
   const worker = { id: "waits-test", seen_at: new Date(), host: "elsewhere", pid: 1 };
   await db.insertInto("worker").values(worker).execute();
-  // As many as count: a clip takes nine minutes. Three are worked on at once.
+  // As many as count: a clip takes nine minutes.
   const started = Date.now() - 540_000;
   const times = { waitedFrom: new Date(started), started };
   for (let time = 0; time < 30; time++) await noteTime(db, "clip", { team: mine.scope.teamId }, times);

@@ -1,12 +1,12 @@
-import { type Kysely } from "kysely";
-import { waitFor, waitInWords } from "../../core/queue/waiting";
+import { type Kysely, sql } from "kysely";
+import { type Wait, waitFor, waitInWords } from "../../core/queue/waiting";
 import { type Database } from "../db/tables";
 import { type TeamScope } from "../db/teamScope";
 import { keyOf } from "./enqueue";
 import { seenLately } from "./heartbeat";
 import { usualTimes } from "./jobTimes";
-import { JOBS_AT_ONCE } from "./jobsAtOnce";
-import { MOST_QUEUED, queuedWork } from "./queuedWork";
+import { jobsAtOnce } from "./lanes";
+import { MOST_QUEUED, type QueuedJob, queuedWork } from "./queuedWork";
 
 /**
  * What each item of a team that waits – media to be read in, renditions to be rendered – waits behind, and about how long,
@@ -26,7 +26,7 @@ export async function waitsOf(scope: TeamScope): Promise<Readonly<Record<string,
   ];
   return Object.fromEntries(
     keys.flatMap(([id, key]) => {
-      const wait = waitFor(key, queue, pace);
+      const wait = waitInLane(key, queue, pace);
       return wait ? [[id, waitInWords(wait)]] : [];
     }),
   );
@@ -36,17 +36,30 @@ export async function waitsOf(scope: TeamScope): Promise<Readonly<Record<string,
 export const mediaJobKey = (media: string): string => keyOf("ingest-media", { media, replacement: undefined });
 export const renditionJobKey = (rendition: string): string => keyOf("render-rendition", { rendition, asking: 1 });
 
-/** How long work takes, and how much is done at once. */
-export async function workPace(db: Kysely<Database>) {
-  const [usualMs, atOnce] = await Promise.all([usualTimes(db), runningAtOnce(db)]);
-  return { usualMs, atOnce };
+/** How long work takes, and how many workers do it. */
+export interface WorkPace {
+  readonly usualMs: Awaited<ReturnType<typeof usualTimes>>;
+  readonly workers: number;
+}
+export async function workPace(db: Kysely<Database>): Promise<WorkPace> {
+  const [usualMs, workers] = await Promise.all([usualTimes(db), workersNow(db)]);
+  return { usualMs, workers };
 }
 
-async function runningAtOnce(db: Kysely<Database>): Promise<number> {
+/** What goes before a job in its own lane, and about how long that takes. Null where the job does not wait. */
+export function waitInLane(key: string, queue: readonly QueuedJob[], { usualMs, workers }: WorkPace): Wait | null {
+  const lane = queue.find((job) => job.key === key)?.lane;
+  if (lane === undefined) return null;
+  const beside = queue.filter((job) => job.lane === lane);
+  return waitFor(key, beside, { usualMs, atOnce: workers * jobsAtOnce(lane) });
+}
+
+async function workersNow(db: Kysely<Database>): Promise<number> {
   const { workers } = await db
     .selectFrom("worker")
-    .select((eb) => eb.fn.countAll<string>().as("workers"))
+    // Each has an entry for every lane.
+    .select(sql<string>`count(distinct (host, pid))`.as("workers"))
     .where(seenLately)
     .executeTakeFirstOrThrow();
-  return Number(workers) * JOBS_AT_ONCE;
+  return Number(workers);
 }

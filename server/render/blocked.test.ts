@@ -51,3 +51,14 @@ test("a reason is a few words", () => {
   expect(readReason("  Agreed with the shop ")).toBe("Agreed with the shop");
   for (const given of ["", "  ", "ok", "x".repeat(401), null]) expect(() => readReason(given)).toThrow(/reason|why/i);
 });
+
+test("a team can't have more waiting than is good for the others, and is told what to do", async () => {
+  const made = await promotion("Closed on Sunday");
+  await requestRender(team.scope, made, { ...WISH, letPass: null });
+  const many = Array.from({ length: 300 }, () => WISH.files).flat();
+  const answer = await requestRender(team.scope, made, { files: many, letPass: null });
+  expect(answer).toEqual({
+    tooMany: expect.stringMatching(/^One file of your team is still to be rendered.*over 300.*“Queue”/) as unknown,
+  });
+  expect(await rendersOf(team.scope, made.id)).toHaveLength(1);
+});

@@ -6,6 +6,7 @@ import { shortInput } from "../testing/shortRender";
 import { type TestTeam, testTeam } from "../testing/team";
 import { estimateRender, timeOf } from "./estimate";
 import { openPaintPool } from "./paintPool";
+import { localPainter } from "./segmentPainter";
 import { renderFile } from "./renderFile";
 
 let team: TestTeam;
@@ -37,7 +38,7 @@ test("all of what was never rendered is new, nothing of what was; a still and a 
   expect([twice.frames, twice.fresh]).toEqual([before.frames * 2, before.frames]);
 
   const [folder, pool] = [await mkdtemp(join(tmpdir(), "stencilcraft-unit-")), openPaintPool(1)];
-  await renderFile(pool, { input, choice: film, path: join(folder, "film.mp4") });
+  await renderFile(localPainter(pool), { input, choice: film, path: join(folder, "film.mp4") });
   const after = await estimateRender(team.scope, input, [film]);
   expect([after.frames, after.fresh]).toEqual([before.frames, 0]);
   expect(after.seconds).toBeLessThan(before.seconds);

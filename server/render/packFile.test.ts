@@ -13,6 +13,7 @@ import { type TestTeam, testTeam } from "../testing/team";
 import { type PaintPool, openPaintPool } from "./paintPool";
 import { renderFile } from "./renderFile";
 import { type RenderInput } from "./renderInput";
+import { localPainter } from "./segmentPainter";
 import { budgetOf, leastBytes, withinBytes } from "./withinBytes";
 
 let team: TestTeam;
@@ -58,7 +59,7 @@ interface Probed {
 async function made(change: Partial<Output>): Promise<{ path: string; probed: Probed; bytes: number }> {
   const output = { ...usualOutput("480p"), ...change };
   const path = join(folder, `${Object.values(change).join("-")}.${FILE_KINDS[output.kind].ending}`);
-  await renderFile(pool, { input, choice: { format: "square", output }, path });
+  await renderFile(localPainter(pool), { input, choice: { format: "square", output }, path });
   const args = ["-v", "error", "-count_frames", "-show_streams", "-show_format", "-of", "json", path];
   const { stdout } = await runProgram("ffprobe", args, { timeLimitMs: 60_000 });
   return { path, probed: JSON.parse(stdout) as Probed, bytes: (await stat(path)).size };

@@ -1,9 +1,8 @@
-import { availableParallelism } from "node:os";
 import { setTimeout as sleep } from "node:timers/promises";
 import { MessageChannel } from "node:worker_threads";
-import { config } from "../config";
 import { openThreads } from "../threads/openThreads";
 import { largestFirst } from "./largestFirst";
+import { paintThreads } from "./paintThreads";
 import { type PaintTask } from "./paintThread";
 import { type SegmentTask } from "./segmentRender";
 
@@ -16,8 +15,8 @@ export interface PaintPool {
   close(): Promise<void>;
 }
 
-/** One thread more than cores, because a thread waits while its encoder catches up. Threads start at once. */
-export function openPaintPool(size = config().PAINT_THREADS ?? availableParallelism() + 1): PaintPool {
+/** Threads start at once. */
+export function openPaintPool(size = paintThreads()): PaintPool {
   const threads = openThreads<PaintTask, undefined>("server/render/paintThread.ts", {
     minThreads: size,
     maxThreads: size,

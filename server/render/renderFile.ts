@@ -13,11 +13,10 @@ import { frameStart, ticksOf } from "../../core/time/ticks";
 import { preparedInput } from "./preparedInput";
 import { segmentKey } from "../storage/keys";
 import { store } from "../storage/store";
-import { type PaintPool } from "./paintPool";
-import { allOrStop } from "./allOrStop";
 import { type RenderInput } from "./renderInput";
-import { type RenderPlan, renderPlan } from "./renderPlan";
+import { type RenderPlan, type Segment, renderPlan } from "./renderPlan";
 import { type RenderedFile } from "./renderedFile";
+import { type SegmentPainter } from "./segmentPainter";
 import { soundFiles } from "./soundFiles";
 import { packFile } from "./packFile";
 import { paintStillTo } from "./stillFile";
@@ -42,7 +41,7 @@ export interface FileWish {
  * made into one file, and the sound is mixed and added last. `path` exists only when the whole is done.
  */
 export async function renderFile(
-  pool: PaintPool,
+  painter: SegmentPainter,
   { input, choice: { format, output }, path }: FileWish,
   onProgress: (share: number) => void = () => undefined,
   signal: AbortSignal = new AbortController().signal,
@@ -57,7 +56,7 @@ export async function renderFile(
   const seconds = plan.frames / fps;
   const freshFrames = await inWorkFolder("render", async (folder) => {
     const painted = isFilm
-      ? await paintedSegments(pool, { input, format, quality, plan, folder }, onProgress, signal)
+      ? await paintedSegments(painter, { input, format, quality, plan }, onProgress, signal)
       : null;
     const list = join(folder, "segments.txt");
     await writeFile(list, concatList(painted?.files ?? [], plan));
@@ -105,33 +104,28 @@ interface Painting {
   readonly format: FormatName;
   readonly quality: Quality;
   readonly plan: RenderPlan;
-  /** Where segments lie until they are kept. */
-  readonly folder: string;
 }
 
 /** All segments of a plan as local files, in order: those that were painted before, and those that are painted now. */
 async function paintedSegments(
-  pool: PaintPool,
-  { input, format, quality, plan: { segments, frames, rate, width, height }, folder }: Painting,
+  painter: SegmentPainter,
+  { input, format, quality, plan: { segments, frames, rate, width, height } }: Painting,
   onProgress: (share: number) => void,
   signal: AbortSignal,
 ): Promise<{ readonly files: readonly string[]; readonly freshFrames: number }> {
-  let done = 0;
-  let freshFrames = 0;
-  const onFrame = (): void => onProgress((PAINTING_SHARE * ++done) / frames);
-  const files = await allOrStop(signal, (stop) =>
-    segments.map(async ({ key: hash, from, to }) => {
-      const key = segmentKey(hash);
-      if (await store().has(key)) for (let frame = from; frame < to; frame++) onFrame();
-      else {
-        const path = join(folder, `${from}.mp4`);
-        freshFrames += to - from;
-        await pool.render({ input, format, quality, from, to, rate, width, height, path }, onFrame, stop);
-        await store().keep(key, path);
-      }
-      return store().local(key);
-    }),
-  );
+  const missing = new Map<string, Segment>();
+  for (const segment of segments)
+    if (!missing.has(segment.key) && !(await store().has(segmentKey(segment.key)))) missing.set(segment.key, segment);
+  const freshFrames = [...missing.values()].reduce((sum, { from, to }) => sum + to - from, 0);
+  const onPainted = (painted: number): void => onProgress((PAINTING_SHARE * (frames - freshFrames + painted)) / frames);
+  onPainted(0);
+  if (missing.size > 0)
+    await painter.paint(
+      { input, format, quality, rate, width, height, segments: [...missing.values()] },
+      onPainted,
+      signal,
+    );
+  const files = await Promise.all(segments.map(({ key }) => store().local(segmentKey(key))));
   return { files, freshFrames };
 }
 

@@ -13,6 +13,7 @@ import { type TestTeam, testTeam } from "../testing/team";
 import { until } from "../testing/until";
 import { type PaintPool, openPaintPool } from "./paintPool";
 import { giveUpRendition, renderRendition } from "./renditionJob";
+import { localPainter } from "./segmentPainter";
 import { filesIn, cancelRendition, requestRender, retryRendition } from "./renditions";
 
 let team: TestTeam;
@@ -57,7 +58,7 @@ async function asked(length: number): Promise<string> {
 }
 const rowOf = (id: string) => team.scope.select("rendition").selectAll().where("id", "=", id).executeTakeFirstOrThrow();
 const render = async (id: string, by = pool) =>
-  renderRendition(team.scope.connection, by, { rendition: id, asking: (await rowOf(id)).asking });
+  renderRendition(team.scope.connection, localPainter(by), { rendition: id, asking: (await rowOf(id)).asking });
 
 test("a rendition becomes a file in the store with all its frames, and the team is told", async () => {
   const id = await asked(500);

@@ -12,9 +12,10 @@ import { NO_ROOM, StorageFull, hasRoom, isStorageFull } from "../storage/full";
 import { renditionKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { inWorkFolder } from "../workFolder";
-import { type PaintPool } from "./paintPool";
 import { renderFile } from "./renderFile";
 import { readRenderInput } from "./renderInput";
+import { type SegmentPainter } from "./segmentPainter";
+import { SegmentGivenUp } from "./sharedPainter";
 import { storedFormat } from "./storedFormat";
 import { tellRendition } from "./tellRendition";
 
@@ -29,7 +30,7 @@ type Change = { readonly state: RenditionState; readonly progress: number; reado
  */
 export async function renderRendition(
   db: Kysely<Database>,
-  pool: PaintPool,
+  painter: SegmentPainter,
   asked: Asked,
 ): Promise<JobNote | undefined> {
   const row = await db
@@ -64,7 +65,7 @@ export async function renderRendition(
     return await inWorkFolder("rendition", async (folder) => {
       const path = join(folder, `file.${ending}`);
       const { file, freshFrames } = await renderFile(
-        pool,
+        painter,
         { input: readRenderInput(row.input), choice: { format, output }, path },
         (share) => (progress = share),
         stop.signal,
@@ -89,6 +90,10 @@ export async function renderRendition(
     // What can't be done as it was asked for is not tried again: whoever asked can mend it.
     if (error instanceof Refusal) {
       await told(db, asked, { state: "failed", progress: 0, problem: error.message });
+      return undefined;
+    }
+    if (error instanceof SegmentGivenUp) {
+      await giveUpRendition(db, asked, error.why);
       return undefined;
     }
     throw error;

@@ -3,6 +3,7 @@ import { type Output, isDraft, readOutput, usualOutput } from "../../core/output
 import { type WantedFile } from "../../core/output/renderWish";
 import { type FormatName, isFormatName } from "../../core/placement/formats";
 import { DRAFT, type Quality, isQuality } from "../../core/placement/quality";
+import { config } from "../config";
 import { type RenditionState } from "../db/tables";
 import { type TeamScope } from "../db/teamScope";
 import { enqueue } from "../jobs/enqueue";
@@ -23,12 +24,15 @@ export interface AskedRender {
   readonly letPass: Pick<Passed, "by" | "reason"> | null;
 }
 
+const unfinished: RenditionState[] = ["waiting", "working"];
+
 /** The same file in several formats: as films usually are, in a quality. */
 export const filesIn = (formats: readonly FormatName[], quality: Quality): WantedFile[] =>
   formats.map((format) => ({ format, output: usualOutput(quality) }));
 
-/** A render that was asked for, or what must be mended first. */
-export type RenderAnswer = { readonly render: string } | { readonly blocked: readonly string[] };
+/** A render that was asked for, what must be mended first, or why there is no room for it now. */
+export type RenderAnswer =
+  { readonly render: string } | { readonly blocked: readonly string[] } | { readonly tooMany: string };
 
 /**
  * Asks for renditions of a promotion as it stands now, one per format; each is a job of its own. What must be mended first
@@ -39,6 +43,8 @@ export async function requestRender(
   promotion: StoredPromotion,
   { files, askedBy, letPass }: AskedRender,
 ): Promise<RenderAnswer> {
+  const tooMany = await saidOfTooMany(scope, files.length);
+  if (tooMany !== null) return { tooMany };
   const input = await loadRenderInput(scope, promotion.document);
   const { promotion: shown, findings } = await preflight(input);
   const found = wrongInWords(findings, shown);
@@ -74,6 +80,19 @@ export async function requestRender(
     }
     return { render: render.id };
   });
+}
+
+/** Words where a team would have more in the queue than is good for the others; else null. */
+async function saidOfTooMany(scope: TeamScope, more: number): Promise<string | null> {
+  const most = config().LIMIT_TEAM_RENDITIONS;
+  const { count } = await scope
+    .select("rendition")
+    .where("state", "in", unfinished)
+    .select((eb) => eb.fn.countAll<string>().as("count"))
+    .executeTakeFirstOrThrow();
+  return Number(count) + more <= most
+    ? null
+    : `${count === "1" ? "One file of your team is" : `${count} files of your team are`} still to be rendered, and with ${more} more there would be over ${most}. Wait for some of them, or cancel on the page “Queue” what is not needed.`;
 }
 
 export interface RenditionView {
@@ -145,8 +164,6 @@ export async function rendersOf(scope: TeamScope, promotionId: string, most = 10
       ),
   }));
 }
-
-const unfinished: RenditionState[] = ["waiting", "working"];
 
 /** Stops a rendition that is not finished. The worker notices within a second; nothing half made is kept. */
 export async function cancelRendition(scope: TeamScope, id: string): Promise<void> {

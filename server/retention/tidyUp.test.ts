@@ -11,6 +11,7 @@ import { removeMedia } from "../media/mediaChanges";
 import { createPromotion, promotionBySlug, saveEdits } from "../promotions/promotionStore";
 import { keepRevision } from "../promotions/revisions";
 import { type PaintPool, openPaintPool } from "../render/paintPool";
+import { localPainter } from "../render/segmentPainter";
 import { renderRendition } from "../render/renditionJob";
 import { filesIn, requestRender } from "../render/renditions";
 import { originalKey, renditionKey } from "../storage/keys";
@@ -115,7 +116,7 @@ test(`after a day of ${DAY}, what nothing refers to goes, and nothing that is in
       .select("id")
       .where("render_id", "=", answer.render)
       .executeTakeFirstOrThrow();
-    await renderRendition(database(), pool, { rendition: id, asking: 1 });
+    await renderRendition(database(), localPainter(pool), { rendition: id, asking: 1 });
     renditions.push(id);
   }
   expect(await keysUnder("renditions")).toHaveLength(RENDERS);

@@ -32,6 +32,7 @@ export async function tidyUp(db: Kysely<Database>, now: Date): Promise<Tidied> {
   await space.keep(now);
   await db.deleteFrom("sign_in_pace").where("next_at", "<", ago(1)).execute();
   await db.deleteFrom("job_strike").where("struck_at", "<", ago(KEEP_MADE_DAYS)).execute();
+  await db.deleteFrom("segment_work").where("asked_at", "<", ago(KEEP_MADE_DAYS)).execute();
   await db.deleteFrom("job_time").where("ended_at", "<", ago(KEEP_MADE_DAYS)).execute();
   const tidied = { ...thinned, media, renditions, ...removed };
   log.info(tidied, "tidied up");

@@ -1,0 +1,69 @@
+import { type Kysely } from "kysely";
+import { readOutput } from "../../core/output/output";
+import { RATES } from "../../core/output/rates";
+import { outputSize } from "../../core/placement/quality";
+import { type Database } from "../db/tables";
+import { type Jobs } from "../jobs/enqueue";
+import { type GivenUp } from "../jobs/jobTask";
+import { log } from "../log";
+import { segmentKey } from "../storage/keys";
+import { StorageFull, hasRoom, isStorageFull } from "../storage/full";
+import { store } from "../storage/store";
+import { type PaintPool } from "./paintPool";
+import { readRenderInput } from "./renderInput";
+import { type SegmentEnd, endSegment, notePainted, whoAwaits } from "./segmentWork";
+import { paintAndKeep } from "./segmentPainter";
+import { segmentsDone } from "./segmentsDone";
+import { storedFormat } from "./storedFormat";
+
+const TELL_EVERY_MS = 250;
+
+type Asked = Jobs["paint-segment"];
+
+/**
+ * Paints one segment for whoever waits for it. Safe to run twice. One that nobody waits for any more is left, however far it
+ * is.
+ */
+export async function paintSegment(db: Kysely<Database>, pool: PaintPool, { segment: key }: Asked): Promise<void> {
+  const row = await whoAwaits(db, key);
+  if (!row) return;
+  if (await store().has(segmentKey(key))) return ended(db, key, "stored");
+  const [format, output] = [storedFormat(row.format), readOutput(row.output)];
+  const { quality } = output;
+  const segment = { key, from: row.from_frame, to: row.to_frame };
+  const wanted = {
+    ...{ input: readRenderInput(row.input), format, quality, rate: RATES[output.rate] },
+    ...outputSize(format, quality),
+  };
+  const stop = new AbortController();
+  let painted = 0;
+  const tell = async (): Promise<void> => {
+    if (!(await notePainted(db, key, painted))) stop.abort(new Error("Nobody waits for the segment any more."));
+  };
+  const ticker = setInterval(
+    () =>
+      void tell().catch((error: unknown) => log.warn({ error: String(error) }, "how far a segment is was not told")),
+    TELL_EVERY_MS,
+  );
+  try {
+    if (!(await hasRoom())) throw new StorageFull();
+    await paintAndKeep(pool, wanted, segment, () => painted++, stop.signal);
+    await notePainted(db, key, segment.to - segment.from);
+    await ended(db, key, "stored");
+  } catch (error) {
+    if (stop.signal.aborted) return;
+    if (isStorageFull(error)) await ended(db, key, "no room");
+    throw error;
+  } finally {
+    clearInterval(ticker);
+  }
+}
+
+/** Says that a segment could not be painted after all tries. */
+export const giveUpSegment = (db: Kysely<Database>, { segment }: Asked, why: GivenUp): Promise<void> =>
+  ended(db, segment, why);
+
+async function ended(db: Kysely<Database>, key: string, how: SegmentEnd): Promise<void> {
+  await endSegment(db, key, how);
+  segmentsDone.emit("done", key);
+}
