@@ -1,50 +1,50 @@
 import { useState } from "react";
 import { useFetcher, useSubmit } from "react-router";
 import { toast } from "sonner";
+import { CampaignForm } from "./CampaignForm";
 import { useOnceSaved } from "../components/useOnceSaved";
 
-type Change = "archive" | "restore" | "remove";
+/** What was done to how many, or why nothing was. */
+interface MarkedChange {
+  readonly change: Change;
+  readonly count: number;
+  readonly problem?: string;
+}
+type Change = "archive" | "restore" | "remove" | "file";
 const DONE: Readonly<Record<Change, string>> = {
   archive: "archived",
   restore: "put back",
   remove: "removed for good",
+  file: "filed",
 };
 
-/** Marks a promotion in the list. */
-export function MarkBox({ name, isMarked, onToggle }: { name: string; isMarked: boolean; onToggle: () => void }) {
-  return (
-    <label className="absolute bottom-1.5 left-1.5 flex h-9 w-9 cursor-pointer items-center justify-center">
-      <input
-        type="checkbox"
-        checked={isMarked}
-        onChange={onToggle}
-        aria-label={`Mark ${name}`}
-        className="h-4 w-4 accent-accent"
-      />
-    </label>
-  );
-}
-
-/** Changes all marked promotions at once: archives them, which can be taken back, or puts them back or removes them. */
+/**
+ * Changes all marked promotions at once: files them under a campaign, archives them, which can be taken back, or puts them
+ * back or removes them.
+ */
 export function MarkedPromotions({
   ids,
+  campaigns,
   isArchive,
   onClear,
 }: {
   ids: readonly string[];
+  campaigns: readonly string[];
   isArchive: boolean;
   onClear: () => void;
 }) {
-  const fetcher = useFetcher<{ readonly change: Change; readonly count: number }>();
+  const fetcher = useFetcher<MarkedChange>();
   const [isSure, setSure] = useState(false);
   const send = (change: Change): void =>
     void fetcher.submit({ intent: change, ids: ids.join(",") }, { method: "post" });
+  const file = (campaign: string): void =>
+    void fetcher.submit({ intent: "file", ids: ids.join(","), campaign }, { method: "post" });
   const submit = useSubmit();
   // The bar is gone by then: what is taken back goes a way of its own.
   const takeBack = (archived: readonly string[]): void =>
     void submit({ intent: "restore", ids: archived.join(",") }, { method: "post", navigate: false });
   const done = fetcher.data;
-  useOnceSaved(fetcher.state === "idle" && done !== undefined, () => {
+  useOnceSaved(fetcher.state === "idle" && done !== undefined && !done.problem, () => {
     if (!done) return;
     const words = `${done.count === 1 ? "1 promotion" : `${done.count} promotions`} ${DONE[done.change]}.`;
     const back = done.change === "archive" ? { label: "Take it back", onClick: () => takeBack(ids) } : undefined;
@@ -77,9 +77,17 @@ export function MarkedPromotions({
           )}
         </>
       ) : (
-        <button type="button" className="underline" onClick={() => send("archive")}>
-          Archive
-        </button>
+        <>
+          <CampaignForm campaigns={campaigns} onChosen={file} />
+          <button type="button" className="underline" onClick={() => send("archive")}>
+            Archive
+          </button>
+        </>
+      )}
+      {done?.problem && (
+        <span role="alert" className="text-wrong">
+          {done.problem}
+        </span>
       )}
       <button type="button" className="ml-auto text-soft underline" onClick={onClear}>
         Unmark all

@@ -21,6 +21,7 @@ import * as outputs from "./migrations/0016_outputs";
 import * as placements from "./migrations/0017_placements";
 import * as posts from "./migrations/0018_posts";
 import * as segmentWork from "./migrations/0019_segment_work";
+import * as promotionList from "./migrations/0020_promotion_list";
 import { type Database } from "./tables";
 
 /** In order. A migration that has run anywhere is never changed; a new one is added. */
@@ -44,6 +45,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   "0017_placements": placements,
   "0018_posts": posts,
   "0019_segment_work": segmentWork,
+  "0020_promotion_list": promotionList,
 };
 
 /** Brings the database to the newest shape, the job queue's tables included. Safe to run twice. */

@@ -191,6 +191,12 @@ export interface PromotionTable extends TeamRow {
   updated_at: Timestamp;
   /** When it was taken out of the lists of work. */
   archived_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
+  /** What a person files it under; nothing for none. */
+  campaign: Generated<string>;
+  made_by: ColumnType<string | null, string | null | undefined, string | null>;
+  /** What it is about, as its document says. */
+  product_id: ColumnType<string | null, never, never>;
+  template_slug: ColumnType<string | null, never, never>;
   review: Generated<ReviewState>;
   /** Since when the review stands so, and by whom. */
   review_at: ColumnType<Date | null, Date | null | undefined, Date | null>;

@@ -16,12 +16,10 @@ import { checkApproval } from "../review/promotionReview";
 import { type JobName } from "./enqueue";
 import { type JobWork } from "./jobTask";
 
+export type JobWorks = { readonly [Name in JobName]: JobWork<Name> };
+
 /** What each job does. @param stopping aborted when the worker stops */
-export function jobWorks(
-  db: Kysely<Database>,
-  pool: PaintPool,
-  stopping: AbortSignal,
-): { readonly [Name in JobName]: JobWork<Name> } {
+export function jobWorks(db: Kysely<Database>, pool: PaintPool, stopping: AbortSignal): JobWorks {
   return {
     "ingest-media": {
       run: ({ media, replacement }) => ingestMedia(db, media, replacement),

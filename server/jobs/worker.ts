@@ -10,7 +10,7 @@ import { JOB_NAMES, type JobName } from "./enqueue";
 import { freeJobsOf } from "./freedJobs";
 import { startHeartbeat, takeOverFromGone } from "./heartbeat";
 import { type JobPlace, taskOf } from "./jobTask";
-import { jobWorks } from "./jobWorks";
+import { type JobWorks, jobWorks } from "./jobWorks";
 import { LANE_NAMES, jobsAtOnce, laneOf } from "./lanes";
 
 const POLL_MS = 500;
@@ -38,7 +38,7 @@ export async function startWorker(broke: number | null = null): Promise<RunningW
   const works = jobWorks(db, pool, stopping.signal);
   // Renditions wait for segments: were they in one room, one that has to be alone would wait for ever.
   const [painting, making] = [openRoom(), openRoom()];
-  const taskNamed = <Name extends JobName>(name: Name): TaskList[string] => {
+  const taskNamed = <Name extends JobName>(name: Name, works: Pick<JobWorks, Name>): TaskList[string] => {
     const place: JobPlace = { db, room: laneOf(name) === "make" ? making : painting, stopping: stopping.signal };
     return taskOf(name, works[name], place);
   };
@@ -55,7 +55,7 @@ export async function startWorker(broke: number | null = null): Promise<RunningW
         events,
         pgPool: connections,
         taskList: Object.fromEntries(
-          JOB_NAMES.filter((name) => laneOf(name) === lane).map((name) => [name, taskNamed(name)]),
+          JOB_NAMES.filter((name) => laneOf(name) === lane).map((name) => [name, taskNamed(name, works)]),
         ),
         crontab: lane === "make" ? CRONTAB : "",
         concurrency: jobsAtOnce(lane),

@@ -1,6 +1,6 @@
 import { type TestTeam, testTeam } from "../testing/team";
 import { archivePromotions, removeArchived, restorePromotions } from "./archived";
-import { type PromotionState, listPromotions } from "./promotionList";
+import { ALL_PROMOTIONS, type PromotionState, listPromotions } from "./promotionList";
 import { type StoredPromotion, createPromotion, promotionBySlug } from "./promotionStore";
 
 let team: TestTeam;
@@ -17,7 +17,9 @@ const made = async (name: string): Promise<StoredPromotion> =>
     team.memberId,
   );
 const listed = async (state: PromotionState, words = ""): Promise<readonly string[]> =>
-  (await listPromotions(team.scope, { words, state, sort: "name", page: 1 })).promotions.map(({ name }) => name);
+  (await listPromotions(team.scope, { ...ALL_PROMOTIONS, words, state, sort: "name" })).promotions.map(
+    ({ name }) => name,
+  );
 
 test("what is archived is out of every list of work, found among the archived, and comes back as it was", async () => {
   const [cup, jug] = [await made("Cup"), await made("Jug")];

@@ -1,7 +1,7 @@
 import { offerState } from "../../core/offer/validity";
 import { type TeamScope } from "../db/teamScope";
 import { inReview } from "../review/promotionReview";
-import { listPromotions } from "./promotionList";
+import { ALL_PROMOTIONS, listPromotions } from "./promotionList";
 
 /** The rest is on the page of all promotions. */
 const MOST_IN_WORK = 8;
@@ -13,7 +13,7 @@ const SOON_MS = 14 * 86_400_000;
 export async function loadBench(scope: TeamScope) {
   const now = new Date();
   const [promotions, offers, running, reviews] = await Promise.all([
-    listPromotions(scope, { words: "", state: "all", sort: "changed", page: 1 }, MOST_IN_WORK),
+    listPromotions(scope, ALL_PROMOTIONS, { most: MOST_IN_WORK }),
     scope
       .select("offer")
       .select(["id", "name", "starts_at", "ends_at", "zone"])

@@ -3,6 +3,9 @@ import { type FormatName } from "../../core/placement/formats";
 import { formatsInOrder } from "../../core/document/formatList";
 import { keyIn } from "../doors/keyIn";
 import { type TeamScope } from "../db/teamScope";
+import { optionalDay } from "../doors/fields";
+import { isId } from "../ids";
+import { offeredTemplates } from "../templates/templateStore";
 import { readStored } from "./readStored";
 
 export const PROMOTIONS_A_PAGE = 24;
@@ -25,24 +28,52 @@ export type PromotionState = keyof typeof PROMOTION_STATES;
 export const PROMOTION_SORTS = { changed: "Changed last", made: "Made last", name: "By name" } as const;
 export type PromotionSort = keyof typeof PROMOTION_SORTS;
 
-export interface PromotionQuery {
+/** As pictures side by side, or as rows that say more. */
+export const PROMOTION_VIEWS = { wall: "Wall", list: "List" } as const;
+export type PromotionView = keyof typeof PROMOTION_VIEWS;
+
+/** By what else a list may be narrowed; nothing for what is not asked for. */
+export interface PromotionFilters {
+  readonly campaign: string;
+  /** Ids of a product and of a member, and a template's slug. */
+  readonly product: string;
+  readonly template: string;
+  readonly by: string;
+  /** The first and the last day on which it was changed last, in the team's zone. */
+  readonly from: string;
+  readonly until: string;
+}
+
+export interface PromotionQuery extends PromotionFilters {
   readonly words: string;
   readonly state: PromotionState;
   readonly sort: PromotionSort;
+  readonly view: PromotionView;
   /** From 1. */
   readonly page: number;
 }
 
+const dayAsked = optionalDay();
+
 /** How a list is asked for in an address; what can't be is as if it were not asked. */
 export function readPromotionQuery(params: URLSearchParams): PromotionQuery {
   const page = Number(params.get("page") ?? 1);
+  const text = (name: string): string => (params.get(name) ?? "").trim().slice(0, MOST_WORDS);
+  const id = (name: string): string => (isId(params.get(name)) ? text(name) : "");
+  const day = (name: string): string => (dayAsked.isValidSync(text(name)) ? text(name) : "");
   return {
-    words: (params.get("words") ?? "").trim().slice(0, MOST_WORDS),
+    words: text("words"),
+    ...{ campaign: text("campaign"), product: id("product"), template: text("template"), by: id("by") },
+    ...{ from: day("from"), until: day("until") },
     state: keyIn(PROMOTION_STATES, params.get("state")) ?? "all",
     sort: keyIn(PROMOTION_SORTS, params.get("sort")) ?? "changed",
+    view: keyIn(PROMOTION_VIEWS, params.get("view")) ?? "wall",
     page: Number.isSafeInteger(page) && page > 0 && page < 100_000 ? page : 1,
   };
 }
+
+/** Every promotion that is not archived, what was changed last first. */
+export const ALL_PROMOTIONS = readPromotionQuery(new URLSearchParams());
 
 /** A promotion as lists show it. */
 export interface ListedPromotion {
@@ -52,6 +83,11 @@ export interface ListedPromotion {
   readonly revision: number;
   readonly formats: readonly FormatName[];
   readonly changedAt: Date;
+  readonly campaign: string;
+  /** Who made it; null where that is not known, or they are gone. */
+  readonly by: string | null;
+  /** How far it has come. */
+  readonly state: PromotionState;
 }
 
 export interface PromotionPage {
@@ -61,33 +97,81 @@ export interface PromotionPage {
   readonly pages: number;
 }
 
-/** One page of a team's promotions. */
+/** One page of a team's promotions. @param zone of the team, in which days begin and end */
 export async function listPromotions(
   scope: TeamScope,
-  { words, state, sort, page: wanted }: PromotionQuery,
-  most = PROMOTIONS_A_PAGE,
+  query: PromotionQuery,
+  { zone = "UTC", most = PROMOTIONS_A_PAGE }: { readonly zone?: string; readonly most?: number } = {},
 ): Promise<PromotionPage> {
+  const { words, state, sort, page: wanted, campaign, product, template, by, from, until } = query;
   let found = scope.select("promotion").where("archived_at", state === "archived" ? "is not" : "is", null);
   for (const word of words.split(/\s+/).filter((one) => one !== ""))
     found = found.where(sql<SqlBool>`strpos(lower(name), lower(${word})) > 0`);
   const holds = HOLDS[state];
   if (holds) found = found.where(holds);
+  if (campaign) found = found.where("campaign", "=", campaign);
+  if (product) found = found.where("product_id", "=", product);
+  if (template) found = found.where("template_slug", "=", template);
+  if (by) found = found.where("made_by", "=", by);
+  if (from) found = found.where(sql<SqlBool>`updated_at >= ${from}::date::timestamp at time zone ${zone}`);
+  if (until) found = found.where(sql<SqlBool>`updated_at < (${until}::date + 1)::timestamp at time zone ${zone}`);
   const { count } = await found.select((eb) => eb.fn.countAll<string>().as("count")).executeTakeFirstOrThrow();
   const pages = Math.max(1, Math.ceil(Number(count) / most));
   const page = Math.min(wanted, pages);
   const order = { changed: "updated_at desc", made: "created_at desc", name: "lower(name)" }[sort];
   const rows = await found
-    .select(["id", "slug", "name", "revision", "document", "updated_at"])
+    .select(["id", "slug", "name", "revision", "document", "updated_at", "campaign", reached.as("state")])
+    .select((eb) =>
+      eb.selectFrom("member").whereRef("member.id", "=", "promotion.made_by").select("member.name").as("by"),
+    )
     .orderBy(sql.raw(order))
     .orderBy("id")
     .limit(most)
     .offset((page - 1) * most)
     .execute();
-  const promotions = rows.map(({ id, slug, name, revision, document, updated_at }) => ({
-    ...{ id, slug, name, revision, changedAt: updated_at },
+  const promotions = rows.map(({ document, updated_at, ...row }) => ({
+    ...row,
+    changedAt: updated_at,
     formats: formatsInOrder(readStored(document)),
   }));
   return { promotions, count: Number(count), page, pages };
+}
+
+/** What a list may be narrowed to, as [value, words]. */
+export interface PromotionChoices {
+  readonly campaigns: readonly string[];
+  readonly products: readonly (readonly [id: string, name: string])[];
+  readonly templates: readonly (readonly [slug: string, name: string])[];
+  readonly people: readonly (readonly [id: string, name: string])[];
+}
+
+/** What the promotions of a team are filed under and about, and who made them: what nothing is about is no choice. */
+export async function promotionChoices(scope: TeamScope): Promise<PromotionChoices> {
+  const [campaigns, products, templates, people] = await Promise.all([
+    scope.select("promotion").where("campaign", "<>", "").select("campaign").distinct().orderBy("campaign").execute(),
+    scope
+      .select("product")
+      .where(sql<SqlBool>`id::text in (select product_id from promotion where team_id = ${scope.teamId})`)
+      .select(["id", "name"])
+      .orderBy("name")
+      .execute(),
+    scope.select("promotion").select("template_slug as slug").distinct().execute(),
+    scope
+      .select("member")
+      .where(sql<SqlBool>`id in (select made_by from promotion where team_id = ${scope.teamId})`)
+      .select(["id", "name"])
+      .orderBy("name")
+      .execute(),
+  ]);
+  const offered = new Map((await offeredTemplates(scope)).map(({ ref, template }) => [ref.slug, template.name]));
+  return {
+    campaigns: campaigns.map(({ campaign }) => campaign),
+    products: products.map(({ id, name }) => [id, name]),
+    templates: templates
+      .flatMap(({ slug }) => (slug === null ? [] : [[slug, offered.get(slug) ?? slug] as const]))
+      .sort(([, one], [, other]) => one.localeCompare(other)),
+    people: people.map(({ id, name }) => [id, name]),
+  };
 }
 
 const newest = sql`
@@ -107,3 +191,15 @@ const HOLDS: Readonly<Record<PromotionState, ReturnType<typeof sql<SqlBool>> | n
   planned: sql<SqlBool>`exists (${posts} and post.state in ('scheduled', 'posting', 'processing'))`,
   posted: sql<SqlBool>`exists (${posts} and post.state = 'live')`,
 };
+
+/** Of all that holds, what comes last on the way of a promotion. */
+const reached = sql<PromotionState>`case
+  when archived_at is not null then 'archived'
+  when ${HOLDS.posted} then 'posted'
+  when ${HOLDS.planned} then 'planned'
+  when ${HOLDS.approved} then 'approved'
+  when ${HOLDS["in review"]} then 'in review'
+  when ${HOLDS["under way"]} then 'under way'
+  when ${HOLDS["out of date"]} then 'out of date'
+  when ${HOLDS.rendered} then 'rendered'
+  else 'not rendered' end`;

@@ -99,7 +99,12 @@ const MOST_NAME = 80;
 
 /** Makes a promotion that is the same as another one, under a name of its own. It goes its own way from then on. */
 export async function copyPromotion(scope: TeamScope, slug: string, memberId: string | null): Promise<StoredPromotion> {
-  const { document } = await promotionBySlug(scope, slug);
+  const { id, document } = await promotionBySlug(scope, slug);
+  const { campaign } = await scope
+    .select("promotion")
+    .select("campaign")
+    .where("id", "=", id)
+    .executeTakeFirstOrThrow();
   const taken = new Set((await scope.select("promotion").select("name").execute()).map(({ name }) => name));
   const named = (count: number): string => {
     const ending = count === 1 ? ", copy" : `, copy ${count}`;
@@ -107,20 +112,28 @@ export async function copyPromotion(scope: TeamScope, slug: string, memberId: st
   };
   let count = 1;
   while (taken.has(named(count))) count++;
-  return addPromotion(scope, { ...document, name: named(count) }, memberId);
+  return addPromotion(scope, { ...document, name: named(count) }, memberId, campaign);
 }
 
-/** Puts a new promotion into the team, with a slug of its own and its first revision. */
+/**
+ * Puts a new promotion into the team, with a slug of its own and its first revision.
+ *
+ * @param campaign what it is filed under; nothing for none
+ */
 export async function addPromotion(
   scope: TeamScope,
   document: Promotion,
   memberId: string | null,
+  campaign = "",
 ): Promise<StoredPromotion> {
   const { name } = document;
   return scope.together(async (within) => {
     const taken = await takenSlugs(within, "promotion");
     const row = await within
-      .insert("promotion", { slug: freeSlug(slugOf(name), taken), name, document: JSON.stringify(document) })
+      .insert("promotion", {
+        ...{ slug: freeSlug(slugOf(name), taken), name, document: JSON.stringify(document) },
+        ...{ made_by: memberId, campaign },
+      })
       .returning(["id", "slug", "revision", "updated_at"])
       .executeTakeFirstOrThrow();
     await keepRevision(within, {

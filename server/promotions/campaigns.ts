@@ -1,0 +1,21 @@
+import { string } from "yup";
+import { type TeamScope } from "../db/teamScope";
+
+const MOST_LETTERS = 60;
+const campaignSchema = string()
+  .trim()
+  .max(MOST_LETTERS, `The name of a campaign has at most ${MOST_LETTERS} characters.`)
+  .default("");
+/** Reads a campaign's name; nothing for none. Throws Yup's ValidationError in words. */
+export const readCampaign = (value: unknown): string => campaignSchema.validateSync(value);
+
+/** Files promotions under a campaign, or, without a name, under none. Gives how many there were of them. */
+export async function fileUnder(scope: TeamScope, ids: readonly string[], campaign: string): Promise<number> {
+  if (ids.length === 0) return 0;
+  const { numUpdatedRows } = await scope
+    .update("promotion")
+    .set({ campaign })
+    .where("id", "in", [...ids])
+    .executeTakeFirstOrThrow();
+  return Number(numUpdatedRows);
+}
