@@ -55,6 +55,7 @@ export default [
     index("routes/bench.tsx"),
     route("you", "routes/you.tsx"),
     route("team", "routes/team.tsx"),
+    route("teams", "routes/teams.tsx"),
     route("queue", "routes/queue.tsx"),
     route("brand-book", "routes/brandBook.tsx"),
     route("brand-book/sheet", "routes/brandSheet.tsx"),

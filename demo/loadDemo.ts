@@ -27,8 +27,8 @@ import { quillfernBook, tallowbyBook } from "./brandBooks";
 import { BAKEHOUSE_LOGO } from "./makeFile";
 import { withDemoFiles } from "./demoFiles";
 
-const PEOPLE: readonly { name: string; email: string; role: Role }[] = [
-  { name: "Imre Vass", email: "imre@quillfern.example.com", role: "owner" },
+const PEOPLE: readonly { name: string; email: string; role: Role; operates?: boolean }[] = [
+  { name: "Imre Vass", email: "imre@quillfern.example.com", role: "owner", operates: true },
   { name: "Delphine Orrow", email: "delphine@quillfern.example.com", role: "designer" },
   { name: "Tamsin Kell", email: "tamsin@quillfern.example.com", role: "marketer" },
   { name: "Bram Okoro", email: "bram@quillfern.example.com", role: "reviewer" },

@@ -14,8 +14,6 @@ export async function newPromotion(page: Page, template: string, product: string
 
 /** On the Fill desk, makes a promotion in one of the usual formats alone. @param title of the format */
 export async function onlyIn(page: Page, title: "square" | "vertical" | "widescreen"): Promise<void> {
-  // What is pressed before the desk works is pressed in vain.
-  await expect(page.getByTestId("meters").first()).toBeVisible();
   await page.getByRole("button", { name: "Formats" }).click();
   for (const other of ["square", "vertical", "widescreen"])
     if (other !== title) await page.getByRole("checkbox", { name: other }).uncheck();
@@ -27,6 +25,11 @@ export async function onlyIn(page: Page, title: "square" | "vertical" | "widescr
 export async function openShortPromotion(page: Page, slug: string, person: Person = "Tamsin Kell"): Promise<void> {
   await putShortPromotion(slug);
   await signInAs(page, person);
+  await openFillDesk(page, slug);
+}
+
+/** Opens the Fill desk of a promotion with words, and waits until it works: what is pressed before is pressed in vain. */
+export async function openFillDesk(page: Page, slug: string): Promise<void> {
   await page.goto(`/promotions/${slug}`);
   await expect(page.getByTestId("meters").first()).toBeVisible();
 }

@@ -29,6 +29,7 @@ const schema = object({
   KEEP_REMOVED_DAYS: number().integer().min(1).default(30),
   KEEP_MADE_DAYS: number().integer().min(1).default(30),
   KEEP_RENDERS_DAYS: number().integer().min(1).default(90),
+  KEEP_DEEDS_DAYS: number().integer().min(1).default(365),
   /** What a machine keeps of a bucket's files, to have them at hand. */
   CACHE_BYTES: number().min(0).default(20_000_000_000),
   /** Where channels are posted to, and what is shown to them; none without. */

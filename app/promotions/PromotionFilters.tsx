@@ -30,8 +30,15 @@ export function PromotionFilters({
   return (
     <Form role="search" onChange={ask} className="mb-5 max-w-5xl">
       <input type="hidden" name="view" value={query.view} />
-      <div className="grid grid-cols-[minmax(0,2fr)_repeat(3,minmax(0,1fr))] gap-4 max-md:grid-cols-2 max-sm:grid-cols-1">
-        <Field label="Search" name="words" type="search" placeholder="name" defaultValue={query.words} />
+      <div className="grid grid-cols-[minmax(0,2fr)_repeat(3,minmax(0,1fr))] gap-4 max-md:grid-cols-2">
+        <Field
+          className="max-md:col-span-2"
+          label="Search"
+          name="words"
+          type="search"
+          placeholder="name"
+          defaultValue={query.words}
+        />
         <Choice label="State" name="state" defaultValue={query.state} options={states} />
         <Choice
           label="Campaign"
@@ -45,8 +52,14 @@ export function PromotionFilters({
         <summary className="w-fit cursor-pointer text-sm text-soft underline-offset-4 hover:text-ink hover:underline">
           Narrow it further{further > 0 && ` (${further})`}
         </summary>
-        <div className="mt-3 grid grid-cols-[repeat(3,minmax(0,1fr))_9.5rem_9.5rem] gap-4 max-md:grid-cols-2 max-sm:grid-cols-1">
-          <Choice label="Product" name="product" defaultValue={query.product} options={[ALL, ...products]} />
+        <div className="mt-3 grid grid-cols-[repeat(3,minmax(0,1fr))_9.5rem_9.5rem] gap-4 max-md:grid-cols-2">
+          <Choice
+            className="max-md:col-span-2"
+            label="Product"
+            name="product"
+            defaultValue={query.product}
+            options={[ALL, ...products]}
+          />
           <Choice label="Template" name="template" defaultValue={query.template} options={[ALL, ...templates]} />
           <Choice label="Made by" name="by" defaultValue={query.by} options={[ALL, ...people]} />
           <Field label="Changed from" name="from" type="date" defaultValue={query.from} />

@@ -28,7 +28,16 @@ export function PromotionRows({ promotions, stamp, edits, marked, onToggle }: Pr
             <span className="sr-only">Proof</span>
           </th>
           {HEADS.map((head) => (
-            <th key={head} scope="col" className={clsx(cell, "font-normal", head !== "Name" && "w-36", SPARE[head])}>
+            <th
+              key={head}
+              scope="col"
+              className={clsx(
+                cell,
+                "font-normal",
+                head === "Changed" ? "w-44" : head !== "Name" && "w-36",
+                SPARE[head],
+              )}
+            >
               {head}
             </th>
           ))}

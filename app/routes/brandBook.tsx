@@ -5,6 +5,7 @@ import { type BrandBook, CORNERS, SIGN_OFF_LINES, newBrandBook, paletteOf, signO
 import { COLOR_ROLES, inkFor } from "../../core/color/palette";
 import { isHex } from "../../core/color/srgb";
 import { ownPath } from "../../server/auth/ownPath";
+import { noteDeed } from "../../server/people/deeds";
 import { formText } from "../../server/formText";
 import { NO_ID, readIds } from "../../server/ids";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
@@ -95,7 +96,7 @@ const answer = (change: Partial<Answer>): Answer => ({
 });
 
 export async function action({ request }: Route.ActionArgs) {
-  const { scope, id } = await requirePerson(request);
+  const { scope, id, name: who } = await requirePerson(request);
   const form = await formOf(request);
   const text = (name: string): string => formText(form, name);
   // Which brand somebody works in is their own affair, also a reviewer's.
@@ -109,7 +110,9 @@ export async function action({ request }: Route.ActionArgs) {
     }
     case "add": {
       const problem = await addBrand(scope, id, text("name"));
-      return problem ? failed({ problems: { name: problem } }) : redirect("/brand-book");
+      if (problem) return failed({ problems: { name: problem } });
+      await noteDeed(scope, who, `made the brand book “${text("name")}”`);
+      return redirect("/brand-book");
     }
     case "usual": {
       await makeUsual(scope, brandId);
@@ -117,7 +120,9 @@ export async function action({ request }: Route.ActionArgs) {
     }
     case "remove": {
       const problem = await removeBrand(scope, brandId);
-      return problem ? data(answer({ problem }), { status: 409 }) : redirect("/brand-book");
+      if (problem) return data(answer({ problem }), { status: 409 });
+      await noteDeed(scope, who, "removed a brand book");
+      return redirect("/brand-book");
     }
     case "font": {
       const file = form.get("file");
@@ -140,6 +145,7 @@ export async function action({ request }: Route.ActionArgs) {
       const result = await saveBook(scope, brandId, mine, opened);
       if (!result.ok) return failed({ problems: result.problems });
       const { outdated, name, book } = result.values;
+      await noteDeed(scope, who, `changed the brand book “${name}”`);
       return answer({
         saved: true,
         now: { name, book },

@@ -1,6 +1,7 @@
 import { Form, Link, data, useFetcher, useNavigation, useSearchParams, useSubmit } from "react-router";
 import { Download, Upload } from "lucide-react";
 import { money, writePrice } from "../../core/offer/money";
+import { counted, noteDeed } from "../../server/people/deeds";
 import { formText } from "../../server/formText";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { isId, readIds } from "../../server/ids";
@@ -87,7 +88,7 @@ async function editedProduct(scope: TeamScope, id: string, locale: string): Prom
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const { scope, team } = await requireEditor(request);
+  const { scope, team, name } = await requireEditor(request);
   const form = await formOf(request);
   const text = (name: string): string => formText(form, name);
   // A pressed button comes after the form’s own intent.
@@ -111,6 +112,8 @@ export async function action({ request }: Route.ActionArgs) {
       const action = intent === "remove-product" ? ({ kind: "remove" } as const) : bulkAction(text("do"), text("tag"));
       const ids = intent === "remove-product" ? readIds(text("id")) : readIds(text("ids"));
       const { done, problem } = await changeMany(scope, ids, action);
+      if (action.kind === "remove" && problem === null)
+        await noteDeed(scope, name, `removed ${counted(ids.length, "product")} from the catalogue`);
       return data(answer({ saved: problem === null, done, problem }), { status: problem ? 409 : 200 });
     }
     default:

@@ -2,6 +2,7 @@ import { clsx } from "clsx";
 import { data, useFetcher, useSearchParams } from "react-router";
 import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import { LayoutGrid, List, Mic, Upload as UploadIcon } from "lucide-react";
+import { counted, noteDeed } from "../../server/people/deeds";
 import { formText } from "../../server/formText";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { NO_ID, isId, readIds } from "../../server/ids";
@@ -68,7 +69,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const { scope } = await requireEditor(request);
+  const { scope, name: who } = await requireEditor(request);
   const form = await formOf(request);
   const text = (name: string): string => formText(form, name);
   const ids = readIds(text("ids"));
@@ -80,6 +81,7 @@ export async function action({ request }: Route.ActionArgs) {
     data(answer(change), { status: change.problem ? 409 : Object.keys(change.problems ?? {}).length > 0 ? 422 : 200 });
   switch (text("intent")) {
     case "remove":
+      await noteDeed(scope, who, `removed ${counted(ids.length, "media item")}`);
       return done(await removeMedia(scope, ids));
     case "restore":
       return done(await restoreMedia(scope, ids));

@@ -13,6 +13,7 @@ import { factsOf } from "../../server/media/factsOf";
 import { bundlePrices, linesOrReason } from "../../server/catalogue/offerOnProduct";
 import { mainPictures } from "../../server/catalogue/productPictures";
 import { offeredTemplates } from "../../server/templates/templateStore";
+import { noteDeed } from "../../server/people/deeds";
 import { createPromotion } from "../../server/promotions/promotionStore";
 import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/newPromotion";
@@ -78,16 +79,17 @@ const chosenProduct = async (scope: TeamScope, id: string | null) =>
   isId(id) ? scope.select("product").selectAll().where("id", "=", id).executeTakeFirst() : undefined;
 
 export async function action({ request }: Route.ActionArgs) {
-  const { scope, id } = await requireEditor(request);
+  const { scope, id, name } = await requireEditor(request);
   const form = await formOf(request);
   const product = formText(form, "product");
   if (product === "") return data({ problem: "Choose the product this promotion is about." }, { status: 422 });
   const offer = formText(form, "offer");
-  const { slug } = await createPromotion(
+  const { slug, document } = await createPromotion(
     scope,
     { template: formText(form, "template"), product, offer: offer === "" ? null : offer },
     id,
   );
+  await noteDeed(scope, name, `made the promotion “${document.name}”`);
   return redirect(`/promotions/${slug}`);
 }
 

@@ -4,6 +4,7 @@ import { PLACEMENTS } from "../../core/placement/placements";
 import { readPlacement } from "../../core/placement/placementSchema";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { formOf, readJson } from "../../server/doors/readBody";
+import { counted, noteDeed } from "../../server/people/deeds";
 import { formText } from "../../server/formText";
 import {
   asItShips,
@@ -37,7 +38,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const { scope } = await requireEditor(request);
+  const { scope, name } = await requireEditor(request);
   const form = await formOf(request);
   const id = formText(form, "id");
   try {
@@ -45,10 +46,12 @@ export async function action({ request }: Route.ActionArgs) {
       case "save": {
         const placement = readPlacement(readJson(formText(form, "placement"), "a placement"));
         await savePlacements(scope, [placement]);
+        await noteDeed(scope, name, `changed the placement “${placement.title}”`);
         return placementsAnswer({ saved: placement.id, done: `“${placement.title}” is kept.` });
       }
       case "take-out":
         await takeOutPlacement(scope, id);
+        await noteDeed(scope, name, `took the placement “${id}” out`);
         return placementsAnswer({ saved: id, done: "It is taken out. Promotions that name it are not asked for it." });
       case "as-it-ships":
         await asItShips(scope, id);
@@ -56,6 +59,7 @@ export async function action({ request }: Route.ActionArgs) {
       case "import": {
         const file = form.get("file");
         const count = await importPlacements(scope, file instanceof File ? await file.text() : "");
+        await noteDeed(scope, name, `brought in ${counted(count, "placement")}`);
         return placementsAnswer({ done: count === 1 ? "1 placement is kept." : `${count} placements are kept.` });
       }
       default:

@@ -4,6 +4,7 @@ import { type ColumnMatch, PRODUCT_FIELDS, PRODUCT_FIELD_NAMES } from "../../cor
 import { CSV_LIMITS } from "../../core/catalogue/csvText";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { type ImportPreview, previewImport, readMatch, runImport } from "../../server/catalogue/productImport";
+import { noteDeed } from "../../server/people/deeds";
 import { formOf, readJson } from "../../server/doors/readBody";
 import type { Route } from "./+types/productImport";
 import { Button, ButtonLink } from "../components/Button";
@@ -26,7 +27,7 @@ interface Answer {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const { scope, team } = await requireEditor(request);
+  const { scope, team, name } = await requireEditor(request);
   const failed = (problem: string) => data<Answer>({ preview: null, problem, imported: null }, { status: 422 });
   // Read only when it may be a list: nobody gets to fill our memory.
   if (Number(request.headers.get("content-length") ?? 0) > CSV_LIMITS.bytes + 100_000)
@@ -39,12 +40,15 @@ export async function action({ request }: Route.ActionArgs) {
     const chosen = form.get("match");
     const parsed = typeof chosen === "string" && chosen !== "" ? readJson(chosen, "a choice of columns") : null;
     const match = parsed === null ? null : readMatch(parsed);
-    if (form.get("intent") === "import" && match)
-      return {
-        preview: null,
-        problem: null,
-        imported: await runImport(scope, bytes, team.currency, match),
-      } satisfies Answer;
+    if (form.get("intent") === "import" && match) {
+      const imported = await runImport(scope, bytes, team.currency, match);
+      await noteDeed(
+        scope,
+        name,
+        `brought in a list of products: ${imported.added} added, ${imported.changed} changed`,
+      );
+      return { preview: null, problem: null, imported } satisfies Answer;
+    }
     const preview = await previewImport(scope, bytes, team.currency, match);
     return { preview, problem: null, imported: null } satisfies Answer;
   } catch (error) {

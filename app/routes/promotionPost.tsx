@@ -7,6 +7,7 @@ import { loadPostDesk } from "../../server/channels/postDesk";
 import { savePostText } from "../../server/channels/postText";
 import { cancelPost, retryPost, schedulePost } from "../../server/channels/posts";
 import { formOf } from "../../server/doors/readBody";
+import { noteDeed } from "../../server/people/deeds";
 import { formText } from "../../server/formText";
 import { NO_ID, readIds } from "../../server/ids";
 import { promotionBySlug } from "../../server/promotions/promotionStore";
@@ -59,6 +60,7 @@ export async function action({ request, params: { slug } }: Route.ActionArgs) {
       }
       case "cancel":
         await cancelPost(scope, id, post);
+        await noteDeed(scope, person.name, `called off a post of “${document.name}”`);
         return postAnswer();
       case "retry":
         await retryPost(scope, id, post);
@@ -75,6 +77,12 @@ export async function action({ request, params: { slug } }: Route.ActionArgs) {
           ...{ channel, placement, at: at === "" ? null : at, anyway: form.get("anyway") === "yes" },
         });
         if ("warnings" in answer) return data(postAnswer({ warnings: answer.warnings }), { status: 409 });
+        const where = `${placement.title}, ${channel.title}`;
+        await noteDeed(
+          scope,
+          person.name,
+          `${at === "" ? "posted" : `planned for ${at.replace("T", ", ")}`} “${document.name}” (${where})`,
+        );
         return postAnswer({ done: at === "" ? "It is on its way." : "It is planned." });
       }
       default:

@@ -3,6 +3,7 @@ import { dateFormat, momentFormat } from "../../core/text/formatters";
 import { Refusal } from "../../core/refusal";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { formOf } from "../../server/doors/readBody";
+import { noteDeed } from "../../server/people/deeds";
 import { formText } from "../../server/formText";
 import { NO_ID, readIds } from "../../server/ids";
 import { promotionBySlug } from "../../server/promotions/promotionStore";
@@ -47,7 +48,7 @@ export async function action({ request, params: { slug } }: Route.ActionArgs) {
   const person = await requirePerson(request);
   const { scope, id: member, name } = person;
   const form = await formOf(request);
-  const { id, revision } = await promotionBySlug(scope, slug);
+  const { id, revision, document } = await promotionBySlug(scope, slug);
   const comment = readIds(formText(form, "comment"))[0] ?? NO_ID;
   try {
     switch (formText(form, "intent")) {
@@ -56,6 +57,7 @@ export async function action({ request, params: { slug } }: Route.ActionArgs) {
         const made = await makeShareLink(person, id, form);
         if (!made.ok) return data<ShareAnswer>({ ...refused(made.problems), link: null }, { status: 422 });
         if (made.values.isAsked) await setReview(scope, id, { state: "asked", by: name });
+        await noteDeed(scope, name, `made a link by which others see “${document.name}”`);
         const { token } = made.values;
         const link = { page: `/shared/${token}`, embed: `/embed/${embedToken(token)}` };
         return { ...refused({}), link } satisfies ShareAnswer;
@@ -63,6 +65,7 @@ export async function action({ request, params: { slug } }: Route.ActionArgs) {
       case "revoke":
         await requireEditor(request);
         await revokeShareLink(scope, id, readIds(formText(form, "link"))[0] ?? NO_ID);
+        await noteDeed(scope, name, `took back a link to “${document.name}”`);
         return refused({});
       case "ask":
         await requireEditor(request);

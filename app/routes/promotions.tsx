@@ -8,6 +8,7 @@ import { keyIn } from "../../server/doors/keyIn";
 import { formText } from "../../server/formText";
 import { readIds } from "../../server/ids";
 import { archivePromotions, removeArchived, restorePromotions } from "../../server/promotions/archived";
+import { counted, noteDeed } from "../../server/people/deeds";
 import { fileUnder, readCampaign } from "../../server/promotions/campaigns";
 import { copyPromotion, promotionBySlug, saveEdits } from "../../server/promotions/promotionStore";
 import {
@@ -63,6 +64,7 @@ const entriesOf = <Key extends string>(choices: Readonly<Record<Key, string>>): 
   Object.entries<string>(choices);
 
 const CHANGES = { archive: archivePromotions, restore: restorePromotions, remove: removeArchived } as const;
+const DONE = { archive: "archived", restore: "put back", remove: "removed for good" } as const;
 
 /** Makes a copy of a promotion, and goes on with it; gives one another name; or changes all that are marked. */
 export async function action({ request }: Route.ActionArgs) {
@@ -71,7 +73,11 @@ export async function action({ request }: Route.ActionArgs) {
   const ids = readIds(formText(form, "ids"));
   const intent = formText(form, "intent");
   const change = keyIn(CHANGES, intent);
-  if (change !== null) return { change, count: await CHANGES[change](scope, ids) };
+  if (change !== null) {
+    const count = await CHANGES[change](scope, ids);
+    if (count > 0) await noteDeed(scope, name, `${DONE[change]} ${counted(count, "promotion")}`);
+    return { change, count };
+  }
   try {
     if (intent === "file")
       return { change: intent, count: await fileUnder(scope, ids, readCampaign(formText(form, "campaign"))) };
@@ -86,7 +92,8 @@ export async function action({ request }: Route.ActionArgs) {
       return data({ change: intent, count: 0, problem: error.message }, { status: 422 });
     throw error;
   }
-  const { slug } = await copyPromotion(scope, formText(form, "copy"), id);
+  const { slug, document } = await copyPromotion(scope, formText(form, "copy"), id);
+  await noteDeed(scope, name, `made the promotion “${document.name}”, a copy`);
   return redirect(`/promotions/${slug}`);
 }
 

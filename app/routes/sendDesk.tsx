@@ -18,6 +18,7 @@ import { choosableOf } from "../../server/render/choosable";
 import { filePattern, saveFilePattern } from "../../server/render/filePattern";
 import { readReason } from "../../server/render/passed";
 import { readRenderWish } from "../../server/render/readRenderWish";
+import { counted, noteDeed } from "../../server/people/deeds";
 import { cancelRendition, rendersOf, requestRender, retryRendition } from "../../server/render/renditions";
 import { openComments } from "../../server/review/comments";
 import type { Route } from "./+types/sendDesk";
@@ -102,6 +103,14 @@ export async function action({ request, params: { slug } }: Route.ActionArgs) {
       const { reason, problem } = reasonIn(form);
       const letPass = reason === null ? null : { by: name, reason };
       const answer = await requestRender(scope, promotion, { files: wish.values.files, askedBy: id, letPass });
+      if ("render" in answer) {
+        const made = `${counted(wish.values.files.length, "file")} of “${promotion.document.name}”`;
+        await noteDeed(
+          scope,
+          name,
+          `had ${made} rendered${letPass === null ? "" : `, letting pass what was found: ${letPass.reason}`}`,
+        );
+      }
       if ("tooMany" in answer) return data(answered({ problem: answer.tooMany }), { status: 422 });
       return "blocked" in answer ? data(answered({ problem, blocked: answer.blocked }), { status: 422 }) : answered();
     }

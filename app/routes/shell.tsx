@@ -14,13 +14,14 @@ import { useRenderNotices } from "../components/useRenderNotices";
 import { useReviewNotices } from "../components/useReviewNotices";
 
 export async function loader({ request }: Route.LoaderArgs) {
-  const { id, name, role, email, team, scope } = await requirePerson(request);
+  const { id, name, role, operates, email, team, scope } = await requirePerson(request);
   const { brands, working: brand } = await brandsOf(scope, id);
   const palette = brand && paletteOf(brand.book);
   return {
     id,
     name,
     role,
+    operates,
     email,
     team: team.name,
     brands: brands.map(({ id, name }) => ({ id, name })),
@@ -55,7 +56,9 @@ const PLACES = [
   ["/channels", "Channels"],
 ] as const;
 
-export default function Shell({ loaderData: { id, name, role, email, brand, brands, team } }: Route.ComponentProps) {
+export default function Shell({
+  loaderData: { id, name, role, operates, email, brand, brands, team },
+}: Route.ComponentProps) {
   const submit = useSubmit();
   const { pathname } = useLocation();
   const foot = footOf(useMatches().map(({ handle }) => handle));
@@ -154,6 +157,13 @@ export default function Shell({ loaderData: { id, name, role, email, brand, bran
                   Team{role === "owner" ? " and space" : ""}
                 </NavLink>
               </MenuItem>
+              {operates && (
+                <MenuItem>
+                  <NavLink to="/teams" className="block px-2 py-1.5 data-focus:bg-paper">
+                    Teams here
+                  </NavLink>
+                </MenuItem>
+              )}
               {/* Submitted by hand: the menu closes on a click and would take a form inside it along. */}
               <MenuItem>
                 <button

@@ -8,6 +8,7 @@ import { formText } from "../../server/formText";
 import { NO_ID, readIds } from "../../server/ids";
 import { enqueue } from "../../server/jobs/enqueue";
 import { INVITE_DAYS, invite, passwordLink, revokeInvitation } from "../../server/people/invitations";
+import { deedsOf, noteDeed } from "../../server/people/deeds";
 import { changeRole, handOver, membersOf, openInvitations, removeMember } from "../../server/people/members";
 import { spaceOf } from "../../server/retention/spaceUsed";
 import type { Route } from "./+types/team";
@@ -15,6 +16,7 @@ import { Button } from "../components/Button";
 import { Choice, Field } from "../components/Field";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
+import { DeedList } from "../people/DeedList";
 import { LinkToHand } from "../people/LinkToHand";
 import { MemberRow } from "../people/MemberRow";
 import { type PeopleAnswer, peopleAnswer } from "../people/peopleAnswer";
@@ -25,10 +27,11 @@ export async function loader({ request }: Route.LoaderArgs) {
   const day = dateFormat(team.locale, { dateStyle: "medium", timeZone: team.zone });
   const time = momentFormat(team);
   const owns = role === "owner";
-  const [members, invitations, space] = await Promise.all([
+  const [members, invitations, space, done] = await Promise.all([
     membersOf(scope),
     owns ? openInvitations(scope) : [],
     owns ? spaceOf(scope) : null,
+    owns ? deedsOf(scope, new URL(request.url).searchParams.get("before") ?? "") : null,
   ]);
   return {
     owns,
@@ -40,6 +43,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     })),
     invitations: invitations.map(({ expiresAt, ...one }) => ({ ...one, until: time.format(expiresAt) })),
     space: space && { countedAt: time.format(space.countedAt), kinds: space.kinds },
+    done: done && { more: done.more, deeds: done.deeds.map(({ at, ...deed }) => ({ ...deed, at: time.format(at) })) },
     choices: { roles: ROLES, days: INVITE_DAYS },
   };
 }
@@ -48,12 +52,17 @@ export async function action({ request }: Route.ActionArgs) {
   const person = await requireOwner(request);
   const form = await formOf(request);
   const id = readIds(formText(form, "id"))[0] ?? NO_ID;
+  const whom = (await membersOf(person.scope)).find((member) => member.id === id)?.name ?? "somebody";
+  const did = (words: string): Promise<void> => noteDeed(person.scope, person.name, words);
   const linkTo = (token: string): string => new URL(`/join/${token}`, request.url).pathname;
   try {
     switch (formText(form, "intent")) {
       case "invite": {
         const made = await invite(person, form);
         if (!made.ok) return data(peopleAnswer({ problems: made.problems }), { status: 422 });
+        await did(
+          `invited somebody as ${formText(form, "role")}${formText(form, "note") && `: ${formText(form, "note")}`}`,
+        );
         return peopleAnswer({
           link: linkTo(made.values.token),
           done: "Whoever opens this link joins. It is good once.",
@@ -62,6 +71,7 @@ export async function action({ request }: Route.ActionArgs) {
       case "password-link": {
         const token = await passwordLink(person, id);
         if (token === null) throw new Refusal("That person is not in your team any more.");
+        await did(`made a link for another password of ${whom}`);
         return peopleAnswer({
           link: linkTo(token),
           done: "Whoever opens this link chooses that person's password. It is good once, for a day.",
@@ -69,15 +79,19 @@ export async function action({ request }: Route.ActionArgs) {
       }
       case "revoke":
         await revokeInvitation(person, id);
+        await did("took a link back");
         return peopleAnswer({ done: "The link is taken back." });
       case "role":
         await changeRole(person, id, formText(form, "role"));
+        await did(`made ${whom} ${formText(form, "role")}`);
         return peopleAnswer({ done: "The role is changed." });
       case "remove":
         await removeMember(person, id);
+        await did(`took ${whom} out of the team`);
         return peopleAnswer({ done: "That person is out of the team, and signed out everywhere." });
       case "hand-over":
         await handOver(person, id);
+        await did(`handed the team over to ${whom}`);
         return peopleAnswer({ done: "The team has another owner. You are a designer now." });
       case "count-space":
         await enqueue(person.scope.connection, "tidy-up", {});
@@ -92,7 +106,7 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 export default function Team({
-  loaderData: { owns, name, members, invitations, space, choices },
+  loaderData: { owns, name, members, invitations, space, done, choices },
 }: Route.ComponentProps) {
   const inviting = useFetcher<PeopleAnswer>();
   const changing = useFetcher<PeopleAnswer>();
@@ -170,6 +184,7 @@ export default function Team({
           </div>
         )}
       </div>
+      {done && <DeedList {...done} />}
     </main>
   );
 }

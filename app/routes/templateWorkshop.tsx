@@ -1,6 +1,7 @@
 import { redirect } from "react-router";
 import { requireDesigner } from "../../server/auth/sessions";
 import { loadWorkshop, publishDraft, removeTemplate } from "../../server/templates/workshop";
+import { noteDeed } from "../../server/people/deeds";
 import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/templateWorkshop";
 import { Workshop } from "../workshop/Workshop";
@@ -12,8 +13,9 @@ export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params: { slug } }: Route.ActionArgs) {
-  const { scope, id } = await requireDesigner(request);
+  const { scope, id, name } = await requireDesigner(request);
   const form = await formOf(request);
+  await noteDeed(scope, name, `${form.get("intent") === "remove" ? "removed" : "published"} the template “${slug}”`);
   if (form.get("intent") === "remove") await removeTemplate(scope, slug);
   else await publishDraft(scope, id, slug);
   return redirect("/templates?shelf=own");

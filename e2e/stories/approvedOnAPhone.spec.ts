@@ -2,7 +2,7 @@ import { type Page, expect, test } from "@playwright/test";
 import { closeDatabase } from "../../server/db/connect";
 import { axeFaults } from "../axe";
 import { renderDraft, writeHeadline } from "../changedAndRendered";
-import { onlyIn } from "../newPromotion";
+import { onlyIn, openFillDesk } from "../newPromotion";
 import { type OwnTeam, ownTeam } from "../ownTeam";
 
 test.afterAll(() => closeDatabase());
@@ -14,7 +14,7 @@ async function renderedOnce(page: Page, name: string): Promise<{ team: OwnTeam; 
   const team = await ownTeam(name);
   const slug = await team.promotion();
   await team.signIn(page, "marketer");
-  await page.goto(`/promotions/${slug}`);
+  await openFillDesk(page, slug);
   await onlyIn(page, "vertical");
   await expect(page.getByText("saved", { exact: true })).toBeVisible();
   await renderDraft(page, slug);

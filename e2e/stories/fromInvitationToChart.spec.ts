@@ -2,7 +2,7 @@ import { expect, test } from "@playwright/test";
 import { axeFaults } from "../axe";
 import { closeDatabase } from "../../server/db/connect";
 import { renderDraft, writeHeadline } from "../changedAndRendered";
-import { onlyIn } from "../newPromotion";
+import { onlyIn, openFillDesk } from "../newPromotion";
 import { ownTeam } from "../ownTeam";
 import { query } from "../query";
 
@@ -30,7 +30,7 @@ test("a colleague is invited, makes a promotion, has it approved on a phone, cha
   await page.getByRole("button", { name: "Join", exact: true }).click();
   await expect(page.getByRole("heading", { name: "Good day, Ines" })).toBeVisible();
 
-  await page.goto(`/promotions/${slug}`);
+  await openFillDesk(page, slug);
   await onlyIn(page, "vertical");
   await expect(page.getByText("saved", { exact: true })).toBeVisible();
   await renderDraft(page, slug);

@@ -7,7 +7,7 @@ import { strFromU8, unzipSync } from "fflate";
 import Papa from "papaparse";
 import { closeDatabase } from "../../server/db/connect";
 import { runProgram } from "../../server/media/program";
-import { onlyIn } from "../newPromotion";
+import { onlyIn, openFillDesk } from "../newPromotion";
 import { ownTeam } from "../ownTeam";
 import { startRender } from "../startRender";
 
@@ -35,7 +35,7 @@ test("a promotion is made as two places take it, then small enough for a third, 
   const slug = await team.promotion();
   await team.signIn(page, "marketer");
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
-  await page.goto(`/promotions/${slug}`);
+  await openFillDesk(page, slug);
   await onlyIn(page, "vertical");
   // Its own words in every scene: what looks the same was painted before.
   for (const field of await page.getByRole("textbox", { name: /headline/i }).all())

@@ -30,6 +30,8 @@ export interface Person {
   readonly name: string;
   readonly email: string;
   readonly role: Role;
+  /** Whether they run the instance, and so may make teams on it. */
+  readonly operates: boolean;
   readonly team: {
     readonly id: string;
     readonly name: string;
@@ -101,6 +103,7 @@ export async function findPerson(request: Request): Promise<Person | null> {
       "member.name",
       "member.email",
       "member.role",
+      "member.operates",
       "team.id as team_id",
       "team.name as team_name",
       "team.locale",
@@ -110,12 +113,13 @@ export async function findPerson(request: Request): Promise<Person | null> {
     ])
     .executeTakeFirst();
   if (!row) return null;
-  const { session, id, name, email, role, team_id, team_name, locale, zone, currency, stamp } = row;
+  const { session, id, name, email, role, operates, team_id, team_name, locale, zone, currency, stamp } = row;
   return {
     id,
     name,
     email,
     role,
+    operates,
     team: { id: team_id, name: team_name, locale, zone, currency, stamp: stamp ?? "1" },
     scope: teamScope(database(), team_id),
     session,
@@ -142,6 +146,13 @@ export async function requireEditor(request: Request): Promise<Person> {
 export async function requireOwner(request: Request): Promise<Person> {
   const person = await requirePerson(request);
   if (person.role !== "owner") throw new Response("Only an owner of the team changes who is in it.", { status: 403 });
+  return person;
+}
+
+/** The signed-in person if they run the instance. */
+export async function requireOperator(request: Request): Promise<Person> {
+  const person = await requirePerson(request);
+  if (!person.operates) throw new Response("Teams are made by whoever runs this Stencilcraft.", { status: 403 });
   return person;
 }
 

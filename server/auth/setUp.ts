@@ -53,7 +53,7 @@ export async function setUp(data: FormData): Promise<ReadForm<unknown> & { reado
         .executeTakeFirstOrThrow();
       return within
         .insertInto("member")
-        .values({ team_id: made.id, name, email, role: "owner", password_hash })
+        .values({ team_id: made.id, name, email, role: "owner", password_hash, operates: true })
         .returning(["id", "team_id"])
         .executeTakeFirstOrThrow();
     });

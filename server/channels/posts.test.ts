@@ -64,7 +64,15 @@ async function simulate(how: Readonly<Record<string, number>>): Promise<void> {
 }
 const connection = (): ChannelConnection => httpConnection(address, TOKEN);
 const tess = (): Person => ({
-  ...{ id: team.memberId, name: "Tess", email: "tess@example.com", role: "owner", scope: team.scope, session: "s" },
+  ...{
+    id: team.memberId,
+    name: "Tess",
+    email: "tess@example.com",
+    role: "owner",
+    operates: false,
+    scope: team.scope,
+    session: "s",
+  },
   team: { id: team.scope.teamId, name: "Testers", stamp: "1", ...team.team },
 });
 

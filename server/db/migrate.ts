@@ -21,6 +21,7 @@ import * as outputs from "./migrations/0016_outputs";
 import * as placements from "./migrations/0017_placements";
 import * as posts from "./migrations/0018_posts";
 import * as segmentWork from "./migrations/0019_segment_work";
+import * as deeds from "./migrations/0021_deeds";
 import * as promotionList from "./migrations/0020_promotion_list";
 import { type Database } from "./tables";
 
@@ -46,6 +47,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   "0018_posts": posts,
   "0019_segment_work": segmentWork,
   "0020_promotion_list": promotionList,
+  "0021_deeds": deeds,
 };
 
 /** Brings the database to the newest shape, the job queue's tables included. Safe to run twice. */

@@ -36,6 +36,16 @@ export interface MemberTable extends TeamRow {
   password_hash: string;
   working_brand_id: string | null;
   joined_at: Timestamp;
+  /** Whether they run the instance, and so may make teams on it. */
+  operates: Generated<boolean>;
+}
+/** Something that somebody of a team did. */
+export interface DeedTable {
+  id: ColumnType<string, never, never>;
+  team_id: string;
+  at: Timestamp;
+  by: string;
+  did: string;
 }
 /** A link by which somebody joins, or, with a member, chooses another password. */
 export interface InvitationTable extends TeamRow {
@@ -440,6 +450,7 @@ export interface Database {
   rendition: RenditionTable;
   worker: WorkerTable;
   job_strike: JobStrikeTable;
+  deed: DeedTable;
   segment_work: SegmentWorkTable;
   segment_wait: SegmentWaitTable;
   job_time: JobTimeTable;

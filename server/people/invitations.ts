@@ -1,3 +1,5 @@
+import { noteDeed } from "./deeds";
+import { teamScope } from "../db/teamScope";
 import { object, string } from "yup";
 import { Refusal } from "../../core/refusal";
 import { hashPassword } from "../auth/passwords";
@@ -149,7 +151,10 @@ async function join(
         .onConflict((conflict) => conflict.column("email").doNothing())
         .returning("id")
         .executeTakeFirst();
-      if (row) await useUp(within, link.id);
+      if (row) {
+        await useUp(within, link.id);
+        await noteDeed(teamScope(within, link.team_id), name, `joined as ${link.role}`);
+      }
       return row?.id ?? null;
     });
   return member === null

@@ -24,19 +24,47 @@ export interface TeamOnInstance {
   readonly id: string;
   readonly name: string;
   readonly members: number;
+  readonly promotions: number;
   readonly isDemo: boolean;
+}
+
+/** Lets a person make teams on the instance, and gives their name. Throws a Refusal where nobody has that address. */
+export async function letOperate(email: string): Promise<string> {
+  const row = await database()
+    .updateTable("member")
+    .set({ operates: true })
+    .where("email", "=", email.trim().toLowerCase())
+    .returning("name")
+    .executeTakeFirst();
+  if (!row) throw new Refusal(`Nobody here has the e-mail address “${email}”.`);
+  return row.name;
 }
 
 /** The teams of an instance, by name. */
 export async function teamsHere(): Promise<TeamOnInstance[]> {
   const rows = await database()
     .selectFrom("team")
-    .leftJoin("member", "member.team_id", "team.id")
-    .groupBy(["team.id"])
     .orderBy("team.name")
-    .select((eb) => ["team.id", "team.name", "team.is_demo", eb.fn.count<string>("member.id").as("members")])
+    .select((eb) => [
+      "team.id",
+      "team.name",
+      "team.is_demo",
+      eb
+        .selectFrom("member")
+        .whereRef("member.team_id", "=", "team.id")
+        .select(eb.fn.countAll<string>().as("count"))
+        .as("members"),
+      eb
+        .selectFrom("promotion")
+        .whereRef("promotion.team_id", "=", "team.id")
+        .select(eb.fn.countAll<string>().as("count"))
+        .as("promotions"),
+    ])
     .execute();
-  return rows.map(({ id, name, is_demo, members }) => ({ id, name, isDemo: is_demo, members: Number(members) }));
+  return rows.map(({ id, name, is_demo, members, promotions }) => ({
+    ...{ id, name, isDemo: is_demo },
+    ...{ members: Number(members), promotions: Number(promotions) },
+  }));
 }
 
 /**

@@ -1,12 +1,13 @@
 import { randomUUID } from "node:crypto";
-import { findPerson, requirePerson, type Person } from "../auth/sessions";
+import { findPerson, requireOperator, requirePerson, type Person } from "../auth/sessions";
 import { signIn } from "../auth/signIn";
 import { closeDatabase, database } from "../db/connect";
 import { type Role } from "../db/tables";
 import { type TestTeam, formOf, testTeam } from "../testing/team";
 import { acceptInvitation, invite, invitedBy, passwordLink, revokeInvitation } from "./invitations";
 import { changeRole, handOver, membersOf, openInvitations, removeMember } from "./members";
-import { makeTeam, teamsHere } from "./newTeam";
+import { deedsOf, noteDeed } from "./deeds";
+import { letOperate, makeTeam, teamsHere } from "./newTeam";
 import { changePassword, renamePerson, sessionsOf } from "./ownProfile";
 
 const PASSWORD = "a long enough password";
@@ -162,4 +163,34 @@ test("nobody of another team is reached", async () => {
   expect(await passwordLink(owner, other.memberId)).toBeNull();
   expect(await membersOf(other.scope)).toMatchObject([{ id: other.memberId, role: "owner" }]);
   await other.close();
+});
+
+test("what was done is told newest first, page by page, to its own team alone", async () => {
+  for (let count = 1; count <= 32; count++) await noteDeed(team.scope, "Tess", `did thing ${count}`);
+  const first = await deedsOf(team.scope);
+  expect(first.deeds.map(({ did }) => did).slice(0, 2)).toEqual(["did thing 32", "did thing 31"]);
+  expect(first.more).toBe(true);
+  const second = await deedsOf(team.scope, first.deeds.at(-1)?.id);
+  // The owner's joining was noted before all.
+  expect(second.deeds.map(({ by, did }) => `${by} ${did}`)).toEqual([
+    "Tess did thing 2",
+    "Tess did thing 1",
+    "Ines joined as owner",
+  ]);
+  expect(second.more).toBe(false);
+  expect((await deedsOf(team.scope, "1; drop table deed")).deeds).toHaveLength(30);
+  const other = await testTeam();
+  expect((await deedsOf(other.scope)).deeds).toEqual([]);
+  await other.close();
+});
+
+test("only who runs the instance may make teams, and becomes so by their address", async () => {
+  const email = `${randomUUID()}@example.com`;
+  const token = await tokenFor("marketer");
+  const answer = await acceptInvitation(token, formOf({ name: "Ines", email, password: PASSWORD }), "Linux");
+  const cookie = answer.ok ? answer.values.cookie : "";
+  await expect(requireOperator(asking(cookie))).rejects.toMatchObject({ status: 403 });
+  expect(await letOperate(` ${email.toUpperCase()} `)).toBe("Ines");
+  expect(await requireOperator(asking(cookie))).toMatchObject({ name: "Ines", role: "marketer" });
+  await expect(letOperate("nobody@example.com")).rejects.toThrow("Nobody here has the e-mail address");
 });

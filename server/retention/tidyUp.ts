@@ -23,7 +23,7 @@ export interface Tidied {
 /** The nightly job: what nothing refers to goes after the days that are set, then the space is counted. Safe to run twice. */
 export async function tidyUp(db: Kysely<Database>, now: Date): Promise<Tidied> {
   const ago = (days: number): Date => new Date(now.getTime() - days * DAY_MS);
-  const { KEEP_EDITS_DAYS, KEEP_REMOVED_DAYS, KEEP_MADE_DAYS, KEEP_RENDERS_DAYS } = config();
+  const { KEEP_EDITS_DAYS, KEEP_REMOVED_DAYS, KEEP_MADE_DAYS, KEEP_RENDERS_DAYS, KEEP_DEEDS_DAYS } = config();
   const thinned = await thinEdits(db, ago(KEEP_EDITS_DAYS));
   const renditions = await forgetOldRenditions(db, ago(KEEP_RENDERS_DAYS));
   const media = await forgetRemovedMedia(db, ago(KEEP_REMOVED_DAYS));
@@ -32,6 +32,7 @@ export async function tidyUp(db: Kysely<Database>, now: Date): Promise<Tidied> {
   await space.keep(now);
   await db.deleteFrom("sign_in_pace").where("next_at", "<", ago(1)).execute();
   await db.deleteFrom("job_strike").where("struck_at", "<", ago(KEEP_MADE_DAYS)).execute();
+  await db.deleteFrom("deed").where("at", "<", ago(KEEP_DEEDS_DAYS)).execute();
   await db.deleteFrom("segment_work").where("asked_at", "<", ago(KEEP_MADE_DAYS)).execute();
   await db.deleteFrom("job_time").where("ended_at", "<", ago(KEEP_MADE_DAYS)).execute();
   const tidied = { ...thinned, media, renditions, ...removed };

@@ -1,3 +1,4 @@
+import { noteDeed } from "../people/deeds";
 import { sql } from "kysely";
 import { type Decision, type ReviewState, lapsedBy } from "../../core/review/reviewState";
 import { type TeamScope } from "../db/teamScope";
@@ -42,6 +43,13 @@ export async function decide(scope: TeamScope, { promotion, render, decision, wo
     })
     .execute();
   await setReview(scope, promotion, { state: decision, by: by.name });
+  const { name } = await scope.select("promotion").select("name").where("id", "=", promotion).executeTakeFirstOrThrow();
+  const through = by.link === null ? "" : ", by a link";
+  await noteDeed(
+    scope,
+    by.name,
+    `${decision === "approved" ? "approved" : "asked for changes to"} “${name}”${through}`,
+  );
   // What was approved may have been changed while somebody looked at it.
   if (decision === "approved") await checkApproval(scope, promotion);
 }

@@ -27,7 +27,15 @@ beforeEach(async () => {
 afterEach(() => team.close());
 
 const owner = (): Person => ({
-  ...{ id: team.memberId, name: "Tess", email: "tess@example.com", role: "owner", scope: team.scope, session: "s" },
+  ...{
+    id: team.memberId,
+    name: "Tess",
+    email: "tess@example.com",
+    role: "owner",
+    operates: false,
+    scope: team.scope,
+    session: "s",
+  },
   team: { id: team.scope.teamId, name: "Testers", stamp: "1", ...team.team },
 });
 const guest = { name: "Rosa", member: null, link: null };
