@@ -1,11 +1,13 @@
 import { type Kysely, sql } from "kysely";
 import { type Database } from "../server/db/tables";
+import { BENCH_PROMOTION } from "./render";
 import { openDemoData } from "./demoInstance";
 import { signedIn } from "./signedIn";
 import { startOwnServer } from "./ownServer";
 
 const PRODUCTS = 10_000;
 const MEDIA = 5_000;
+const PROMOTIONS = 5_000;
 const TURNS = 15;
 
 /** The views that are asked for, and something that must stand in the answer. */
@@ -22,6 +24,23 @@ const VIEWS: readonly (readonly [name: string, path: string, holds: string])[] =
   ["media, by colour and shape", "/media/page?color=green&shape=standing", "shelf-"],
   ["media, rights ended", "/media/page?rights=ended", "shelf-"],
   ["media, by tag, largest first", "/media/page?tag=tag3&sort=largest", "shelf-"],
+];
+
+/** The same of promotions; a page of them has its stills by other requests. */
+const OF_PROMOTIONS: typeof VIEWS = [
+  ["promotions, first page", "/promotions.data", "Potting 5000"],
+  ["promotions, page 100", "/promotions.data?page=100", "Potting 2"],
+  ["promotions, as rows", "/promotions.data?view=list", "Potting 5000"],
+  ["promotions, by name", "/promotions.data?sort=name", "Potting 1"],
+  ["promotions, search by words", "/promotions.data?words=potting+4711", "Potting 4711"],
+  ["promotions, by campaign", "/promotions.data?campaign=Campaign+7", "Campaign 7"],
+  ["promotions, not rendered", "/promotions.data?state=not+rendered", "Potting"],
+  ["promotions, rendered", "/promotions.data?state=rendered", "Potting"],
+  ["promotions, out of date", "/promotions.data?state=out+of+date", "Potting"],
+  ["promotions, approved", "/promotions.data?state=approved", "Potting"],
+  ["promotions, by person and date", "/promotions.data?from=2026-01-01&view=list", "Potting 5000"],
+  ["bench", "/_root.data", "Potting"],
+  ["queue", "/queue.data", "renditions"],
 ];
 
 /** Queries whose plans must use an index, as the lists ask them. */
@@ -59,7 +78,7 @@ const PLANS: readonly (readonly [name: string, query: (team: string) => ReturnTy
   ],
 ];
 
-/** Measures list, search and page requests over a team with 10 000 products and 5 000 media rows, made for it and removed. */
+/** Measures list, search and page requests over a team with 10 000 products, 5 000 media rows and 5 000 promotions, made for it and removed. */
 export async function benchLists(data: string): Promise<void> {
   const demo = await openDemoData(data);
   const { database } = await import("../server/db/connect");
@@ -69,7 +88,7 @@ export async function benchLists(data: string): Promise<void> {
   const server = await startOwnServer(data);
   try {
     const cookie = await signedIn(db, member);
-    for (const [name, path, holds] of VIEWS)
+    for (const [name, path, holds] of [...VIEWS, ...OF_PROMOTIONS])
       console.log(`${name.padEnd(34)} ${(await median(server.address + path, cookie, holds)).toFixed(0)} ms`);
     for (const [name, query] of PLANS) console.log(`plan of ${name.padEnd(26)} ${await planOf(db, query(team))}`);
   } finally {
@@ -115,8 +134,30 @@ async function seed(db: Kysely<Database>): Promise<{ readonly id: string; readon
       array['tag' || n % 25], case when n % 3 = 0 then '' else 'own work' end, case when n % 11 = 0 then current_date - 1 end, array[(array['red','green','blue','brown','purple'])[1 + n % 5]], n * 2654435761, now() - n * interval '1 minute' from generate_series(1, ${MEDIA}::integer) n`.execute(
     db,
   );
-  await sql`analyze product, media, offer`.execute(db);
+  await seedPromotions(db, { team, member: member.id });
+  await sql`analyze product, media, offer, promotion, render, rendition`.execute(db);
   return { id: member.id, team_id: team };
+}
+
+/** Promotions as the demo world's, each with a render of four files; of some, the files are out of date. */
+async function seedPromotions(
+  db: Kysely<Database>,
+  { team, member }: { readonly team: string; readonly member: string },
+): Promise<void> {
+  await sql`insert into promotion (team_id, slug, name, document, campaign, made_by, review, updated_at)
+    select ${team}, 'potting-' || n, 'Potting ' || n, document, 'Campaign ' || n % 40, ${member},
+      (array['none','none','asked','approved'])[1 + n % 4], now() - (${PROMOTIONS} - n) * interval '1 minute'
+    from (select document from promotion where slug = ${BENCH_PROMOTION} limit 1) model,
+      generate_series(1, ${PROMOTIONS}::integer) n`.execute(db);
+  await sql`insert into render (team_id, promotion_id, revision, quality, input)
+    select team_id, id, 1, '1080p', '{}' from promotion where team_id = ${team} and slug not like '%0'`.execute(db);
+  await sql`insert into rendition (team_id, render_id, format, state, output, file_key, file, outdated_by, ended_at)
+    select render.team_id, render.id, (array['square','vertical','widescreen','portrait'])[n],
+      'ready',
+      '{"kind":"mp4","quality":"1080p","rate":"30","placement":null,"captions":null,"loudness":null,"mostBytes":null}',
+      'none', '{"format":"square","width":1080,"height":1080,"fps":30,"frames":450,"seconds":15,"bytes":4000000}',
+      case when hashtext(render.id::text) % 3 = 0 then 'The offer has changed.' end, now() - interval '2 days'
+    from render, generate_series(1, 4) n where render.team_id = ${team}`.execute(db);
 }
 
 async function median(address: string, cookie: string, holds: string): Promise<number> {

@@ -1,12 +1,13 @@
 import { parseArgs } from "node:util";
 
 const USAGE = `bin/bench render   whole render time ÷ time ffmpeg alone needs for the same frames, and memory against length
+bin/bench rerender what is painted ÷ all, and the time, after other words in a scene, another level, and nothing
 bin/bench proof    frames a second of the playing trio, and keystroke to repainted proofs, in headless Chromium
 bin/bench wall     the Proof desk’s wall of 24 scenes in five formats: first cell and all of them
 bin/bench solve    all scenes of a six-scene promotion in three formats, against 30 ms
 bin/bench gallery  scrolling 60 templates while their previews are painted ÷ when all are there
 bin/bench sound    mixing 30 s of twelve pieces ÷ 30 s, and how smoothly the lanes of three minutes scroll
-bin/bench lists    list, search and page requests over 10 000 products and 5 000 media rows
+bin/bench lists    list, search and page requests over 10 000 products, 5 000 media rows and 5 000 promotions
 bin/bench load     what each page costs, fifty people browsing and twenty saving, with the demo and with a large team
   --data DIR       the data folder of bin/start with the demo world (.data)`;
 
@@ -16,6 +17,7 @@ const { values, positionals } = parseArgs({
 });
 const [name] = positionals;
 if (name === "render") await (await import("./render")).benchRender(values.data);
+else if (name === "rerender") await (await import("./rerender")).benchRerender(values.data);
 else if (name === "proof") await (await import("./proof")).benchProof(values.data);
 else if (name === "wall") await (await import("./wall")).benchWall(values.data);
 else if (name === "solve") await (await import("./solve")).benchSolve();

@@ -5,7 +5,7 @@ import { keyIn } from "../doors/keyIn";
 import { type TeamScope } from "../db/teamScope";
 import { optionalDay } from "../doors/fields";
 import { isId } from "../ids";
-import { offeredTemplates } from "../templates/templateStore";
+import { SHIPPED_TEMPLATES } from "../../core/templates/shipped";
 import { readStored } from "./readStored";
 
 export const PROMOTIONS_A_PAGE = 24;
@@ -119,15 +119,22 @@ export async function listPromotions(
   const pages = Math.max(1, Math.ceil(Number(count) / most));
   const page = Math.min(wanted, pages);
   const order = { changed: "updated_at desc", made: "created_at desc", name: "lower(name)" }[sort];
-  const rows = await found
+  // How far each has come is looked up for those of the page alone.
+  const onPage = found
+    .select("id")
+    .orderBy(sql.raw(order))
+    .orderBy("id")
+    .limit(most)
+    .offset((page - 1) * most);
+  const rows = await scope
+    .select("promotion")
+    .where("id", "in", onPage)
     .select(["id", "slug", "name", "revision", "document", "updated_at", "campaign", reached.as("state")])
     .select((eb) =>
       eb.selectFrom("member").whereRef("member.id", "=", "promotion.made_by").select("member.name").as("by"),
     )
     .orderBy(sql.raw(order))
     .orderBy("id")
-    .limit(most)
-    .offset((page - 1) * most)
     .execute();
   const promotions = rows.map(({ document, updated_at, ...row }) => ({
     ...row,
@@ -147,7 +154,7 @@ export interface PromotionChoices {
 
 /** What the promotions of a team are filed under and about, and who made them: what nothing is about is no choice. */
 export async function promotionChoices(scope: TeamScope): Promise<PromotionChoices> {
-  const [campaigns, products, templates, people] = await Promise.all([
+  const [campaigns, products, templates, own, people] = await Promise.all([
     scope.select("promotion").where("campaign", "<>", "").select("campaign").distinct().orderBy("campaign").execute(),
     scope
       .select("product")
@@ -156,6 +163,7 @@ export async function promotionChoices(scope: TeamScope): Promise<PromotionChoic
       .orderBy("name")
       .execute(),
     scope.select("promotion").select("template_slug as slug").distinct().execute(),
+    scope.select("template").select(["slug", "name"]).execute(),
     scope
       .select("member")
       .where(sql<SqlBool>`id in (select made_by from promotion where team_id = ${scope.teamId})`)
@@ -163,12 +171,12 @@ export async function promotionChoices(scope: TeamScope): Promise<PromotionChoic
       .orderBy("name")
       .execute(),
   ]);
-  const offered = new Map((await offeredTemplates(scope)).map(({ ref, template }) => [ref.slug, template.name]));
+  const called = new Map([...SHIPPED_TEMPLATES, ...own].map(({ slug, name }) => [slug, name]));
   return {
     campaigns: campaigns.map(({ campaign }) => campaign),
     products: products.map(({ id, name }) => [id, name]),
     templates: templates
-      .flatMap(({ slug }) => (slug === null ? [] : [[slug, offered.get(slug) ?? slug] as const]))
+      .flatMap(({ slug }) => (slug === null ? [] : [[slug, called.get(slug) ?? slug] as const]))
       .sort(([, one], [, other]) => one.localeCompare(other)),
     people: people.map(({ id, name }) => [id, name]),
   };
@@ -177,7 +185,7 @@ export async function promotionChoices(scope: TeamScope): Promise<PromotionChoic
 const newest = sql`
   select rendition.state, rendition.outdated_by from render
   join rendition on rendition.render_id = render.id
-  where render.promotion_id = promotion.id`;
+  where render.team_id = promotion.team_id and render.promotion_id = promotion.id`;
 const posts = sql`select from post where post.promotion_id = promotion.id`;
 const HOLDS: Readonly<Record<PromotionState, ReturnType<typeof sql<SqlBool>> | null>> = {
   all: null,
