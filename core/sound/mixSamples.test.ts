@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { ticksOf } from "../time/ticks";
 import { type Mix, type MixedPiece } from "./mixedPiece";
 import { mixSamples, neededSamples } from "./mixSamples";
-import { SAMPLE_RATE, type SoundSamples, readSamples } from "./samples";
+import { SAMPLE_RATE, type SoundSamples, type Stereo, readSamples } from "./samples";
 import { AS_MIXED } from "./finish";
 
 /** A sound whose samples say where they are: 0, 0.001, 0.002 … on the left, as many below nothing on the right. */
@@ -64,6 +64,40 @@ test("what is used of a sound ends in silence, or begins again", () => {
   const short = { s: counting(0, 3) };
   const all = piece({ isLooped: true });
   expect(heard(mix(span(0, 5, all)), 5, short).left).toEqual([0, 1, 2, 0, 1]);
+});
+
+/** A second of a tone. */
+const tone = (hertz: number): SoundSamples => {
+  const left = Float32Array.from(
+    { length: SAMPLE_RATE },
+    (_, at) => 0.5 * Math.sin((2 * Math.PI * hertz * at) / SAMPLE_RATE),
+  );
+  return { first: 0, left, right: left.map((value) => -value) };
+};
+function heardTwice(sound: SoundSamples): Stereo[] {
+  const twice = span(0, 2 * SAMPLE_RATE, piece({ isLooped: true }));
+  return [...mixSamples(mix(twice), () => sound, 2 * SAMPLE_RATE)];
+}
+/** The widest step from one sample to the next within so many samples around the moment at which it begins again. */
+function widestStep(blocks: readonly Stereo[], side: "left" | "right", around: number): number {
+  const all = blocks.flatMap((block) => Array.from(block[side]));
+  const steps = all.slice(1).map((value, at) => Math.abs(value - (all[at] ?? 0)));
+  return Math.max(...steps.slice(SAMPLE_RATE - around, SAMPLE_RATE + around));
+}
+
+test("a sound that ends elsewhere than it begins is looped without a click, and one that was made to be looped is as it was", () => {
+  // It ends at its crest: without a seam it would fall by half the range from one sample to the next.
+  const broken = heardTwice(tone(440.25));
+  const step = 0.5 * ((2 * Math.PI * 440.25) / SAMPLE_RATE);
+  for (const side of ["left", "right"] as const) expect(widestStep(broken, side, 500)).toBeLessThan(step * 1.2);
+  // 5 ms after, all is as it is in the sound.
+  const second = broken[1]?.left.subarray(SAMPLE_RATE / 200) ?? new Float32Array();
+  expect(second).toEqual(tone(440.25).left.subarray(SAMPLE_RATE / 200));
+
+  const whole = heardTwice(tone(440));
+  const apart = Array.from(whole[1]?.left ?? [], (value, at) => Math.abs(value - (whole[0]?.left[at] ?? 0)));
+  // Under −60 dBFS.
+  expect(Math.max(...apart)).toBeLessThan(0.001);
 });
 
 test("at another speed samples between samples are heard, and backwards they come in turn", () => {

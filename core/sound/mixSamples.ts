@@ -86,16 +86,33 @@ function addPiece(
   }
 }
 
-/** Reads a sound at a position: a sample itself, or the straight line between two. Outside what is used there is silence. */
+/** Over so many samples, 5 ms, a sound that begins again comes from where it was. */
+const SEAM = SAMPLE_RATE / 200;
+
+/**
+ * Reads a sound at a position: a sample itself, or the straight line between two. Outside what is used there is silence. One
+ * that begins again goes on from where it was, and not with a jump, which is heard as a click: the difference between the
+ * sample that the last two lead to and the first one is taken away little by little. Where a sound was made to be looped there
+ * is none.
+ */
 function readerOf(
   { used, isLooped }: MixedPiece,
   { first, left }: SoundSamples,
 ): (channel: Float32Array, position: number) => number {
   const end = Math.min(used.to ?? Infinity, first + left.length);
   const length = end - used.from;
+  const seam = Math.min(SEAM, length >> 2);
+  const own = (channel: Float32Array, at: number): number => channel[at - first] ?? 0;
+  const looped = (channel: Float32Array, at: number): number => {
+    const into = modulo(at - used.from, length);
+    const sample = own(channel, used.from + into);
+    if (into >= seam || at < end) return sample;
+    const leadsTo = 2 * own(channel, end - 1) - own(channel, end - 2);
+    return sample + (leadsTo - own(channel, used.from)) * (1 - into / seam);
+  };
   const sample = (channel: Float32Array, at: number): number => {
-    if (isLooped && length > 0) return channel[used.from + modulo(at - used.from, length) - first] ?? 0;
-    return at >= used.from && at < end ? (channel[at - first] ?? 0) : 0;
+    if (isLooped && length > 0) return looped(channel, at);
+    return at >= used.from && at < end ? own(channel, at) : 0;
   };
   return (channel, position) => {
     const whole = Math.floor(position);
