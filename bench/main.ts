@@ -3,6 +3,7 @@ import { parseArgs } from "node:util";
 const USAGE = `bin/bench render   whole render time ÷ time ffmpeg alone needs for the same frames, and memory against length
 bin/bench rerender what is painted ÷ all, and the time, after other words in a scene, another level, and nothing
 bin/bench proof    frames a second of the playing trio, and keystroke to repainted proofs, in headless Chromium
+bin/bench typing   keystroke to repainted proofs alone
 bin/bench wall     the Proof desk’s wall of 24 scenes in five formats: first cell and all of them
 bin/bench solve    all scenes of a six-scene promotion in three formats, against 30 ms
 bin/bench gallery  scrolling 60 templates while their previews are painted ÷ when all are there
@@ -19,6 +20,7 @@ const [name] = positionals;
 if (name === "render") await (await import("./render")).benchRender(values.data);
 else if (name === "rerender") await (await import("./rerender")).benchRerender(values.data);
 else if (name === "proof") await (await import("./proof")).benchProof(values.data);
+else if (name === "typing") await (await import("./proof")).benchTyping(values.data);
 else if (name === "wall") await (await import("./wall")).benchWall(values.data);
 else if (name === "solve") await (await import("./solve")).benchSolve();
 else if (name === "gallery") await (await import("./gallery")).benchGallery(values.data);

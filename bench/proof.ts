@@ -1,5 +1,6 @@
 import { type Page } from "@playwright/test";
 import { addPromotion } from "./benchPromotion";
+import { BENCH_PROMOTION } from "./render";
 import { withDeskPage } from "./deskPage";
 import { blockedInWords, mainThreadTasks } from "./mainThread";
 import { richPromotion } from "./richPromotion";
@@ -8,19 +9,42 @@ const RICH = "bench-rich-scenes";
 const TIMES_PLAYED = 5;
 const BETWEEN_KEYS_MS = 150;
 
+/** Measures typing alone, on the demo's promotion and on one with much in it. */
+export async function benchTyping(data: string): Promise<void> {
+  await addPromotion(data, RICH, richPromotion);
+  await withDeskPage(data, async (page) => {
+    for (const slug of [BENCH_PROMOTION, RICH]) {
+      await openDesk(page, slug);
+      await page.evaluate(PRINTS);
+      await typing(page, "warmup");
+      const delays = await typing(page, "springishereagainandagain");
+      console.log(`keystroke to three repainted proofs of ${slug}: ${delaysInWords(delays)}`);
+    }
+  });
+}
+
+const at = (share: number, of: readonly number[]): number => of[Math.floor(share * (of.length - 1))] ?? Number.NaN;
+const delaysInWords = (delays: readonly number[]): string =>
+  `median ${at(0.5, delays).toFixed(0)} ms, 95th percentile ${at(0.95, delays).toFixed(0)} ms`;
+
+/** Opens a promotion's Fill desk. What is typed there is not kept, and answered as if it were: the demo stays as it is. */
+async function openDesk(page: Page, slug: string): Promise<void> {
+  let revision = 1000;
+  await page.unrouteAll();
+  await page.route("**/edits", (route) =>
+    route.request().method() === "POST"
+      ? route.fulfill({ json: { revision: ++revision, document: null, refused: [] } })
+      : route.continue(),
+  );
+  await page.goto(`/promotions/${slug}`);
+  await page.getByTestId("meters").first().waitFor();
+}
+
 /** Measures the playing trio and typing in headless Chromium at 1280×800, against a server of its own. */
 export async function benchProof(data: string): Promise<void> {
   await addPromotion(data, RICH, richPromotion);
   await withDeskPage(data, async (page) => {
-    // What is typed here is not kept, and answered as if it were: the demo stays as it is.
-    let revision = 1000;
-    await page.route("**/edits", (route) =>
-      route.request().method() === "POST"
-        ? route.fulfill({ json: { revision: ++revision, document: null, refused: [] } })
-        : route.continue(),
-    );
-    await page.goto(`/promotions/${RICH}`);
-    await page.getByTestId("meters").first().waitFor();
+    await openDesk(page, RICH);
     await playOnce(page);
     // Looking at what is painted reads pixels on the main thread, which a person's eyes do not: blocking is measured alone,
     // while playing and while typing.
@@ -31,20 +55,14 @@ export async function benchProof(data: string): Promise<void> {
     await typing(page, "warmup");
     const blockedWhileTyping = await mainThreadTasks(page, () => typeUnseen(page, "springishereagain"));
     const delays = await typing(page, "springishereagain");
-    const at = (share: number, of = delays): number => of[Math.floor(share * (of.length - 1))] ?? Number.NaN;
     const sought = await scrubbing(page);
     const steps = await framesThatDiffer(page);
     console.log(
       "playing trio, six scenes with two clips, captions, letters and a look: " +
         `${painted} of ${steps} frames that differ from the one before were shown`,
     );
-    console.log(
-      `keystroke to three repainted proofs: median ${at(0.5).toFixed(0)} ms, 95th percentile ${at(0.95).toFixed(0)} ms`,
-    );
-    console.log(
-      "press in the strip to another frame in all three: " +
-        `median ${at(0.5, sought).toFixed(0)} ms, 95th percentile ${at(0.95, sought).toFixed(0)} ms`,
-    );
+    console.log(`keystroke to three repainted proofs: ${delaysInWords(delays)}`);
+    console.log(`press in the strip to another frame in all three: ${delaysInWords(sought)}`);
     console.log(`main thread, playing ${TIMES_PLAYED} times: ${blockedInWords(blockedWhilePlaying)}`);
     console.log(`main thread, typing: ${blockedInWords(blockedWhileTyping)}`);
     console.log(`ratio ${(painted / steps).toFixed(2)} of the promotion's own frames`);

@@ -4,6 +4,7 @@ import { type ClipNode } from "../../core/scene/displayList";
 import { fillSlot, applyEdit } from "../../core/document/edits";
 import { mediaFill } from "../../core/document/shots";
 import { openWanted, testBook } from "../../core/testing/fonts";
+import { until } from "../../server/testing/until";
 import { CLIP_ID, testDocument, testFacts } from "../../core/testing/promotions";
 import { type ClipFrames } from "./clipFrames";
 import { type StageNews } from "./proofMessages";
@@ -43,6 +44,7 @@ jest.unstable_mockModule("./browserResources", () => ({
   }),
 }));
 Object.assign(globalThis, {
+  requestAnimationFrame: (callback: () => void) => setTimeout(callback),
   OffscreenCanvas: function (width: number, height: number): object {
     return Object.assign(createCanvas(width, height), {
       convertToBlob: () => Promise.resolve(new Blob([`${width}×${height}`])),
@@ -131,8 +133,7 @@ test("a desk is painted at once without what is missing, and whole as soon as th
   pictures.here = false;
   const [desk, preview] = [opened(), opened(true)];
   const shows = [desk, preview].map(({ stage }) => stage.show(testDocument(), testFacts(), { scene: 0 }));
-  await settled();
-  await settled();
+  await until(() => desk.kinds().includes("prepared") && preview.kinds().includes("prepared"));
   expect(desk.canvas.width).toBe(108);
   expect([desk.isRed(), preview.canvas.width === 1 || !preview.isRed()]).toEqual([false, true]);
   expect([desk.kinds(), preview.kinds()]).toEqual([["prepared"], ["prepared"]]);
@@ -157,8 +158,7 @@ test("who goes elsewhere while pictures are on their way is shown the place they
   pictures.here = false;
   const { stage, kinds } = opened();
   const shown = stage.show(testDocument(), testFacts(), { scene: 0 });
-  await settled();
-  await settled();
+  await until(() => kinds().includes("prepared"));
   const rested = stage.rest({ time: 9000 });
   letCome();
   await Promise.all([shown, rested]);

@@ -27,6 +27,7 @@ import { toFrameStart } from "./frameStart";
 import { type PictureCache, browserResources } from "./browserResources";
 import { withShownTones } from "./browserTones";
 import { type ClipFrames } from "./clipFrames";
+import { nextScreen } from "./nextScreen";
 import { type Rest, type StageNews } from "./proofMessages";
 import { type Wall, openWall } from "./wall";
 
@@ -230,7 +231,11 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
     ({ length } = promotion);
     time = playing ? Math.min(time, length) : timeOf(resting);
     // Whoever types looks at the proofs: findings and what the page makes of them come after.
-    if (!playing && !isPreview) paintAll(false);
+    if (!playing && !isPreview) {
+      paintAll(false);
+      // What is painted comes on screen when this thread has nothing else to do at the screen's next turn.
+      await nextScreen();
+    }
     await wall?.paintFirst(prepared);
     if (mine !== showing) return;
     findings = findingsOf({ document, promotion }, prepared, memory.found);
