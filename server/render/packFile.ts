@@ -5,6 +5,7 @@ import { captionsIn } from "../../core/document/captionsPart";
 import { type FileKindName } from "../../core/output/fileKinds";
 import { type Output } from "../../core/output/output";
 import { type FrameRate } from "../../core/time/frames";
+import { SAMPLE_RATE } from "../../core/sound/samples";
 import { BT709 } from "../media/clipIngest";
 import { SAFE_INPUT, runProgram } from "../media/program";
 import { type RenderInput } from "./renderInput";
@@ -121,6 +122,13 @@ function soundOf(kind: FileKindName, bits: number): string[] {
   return kind === "webp" || kind === "gif" ? ["-an"] : ["-c:a", "aac", "-profile:a", "aac_low", ...stereo];
 }
 
+/**
+ * What Opus has before the first sound, 312 samples, is told to players as a delay that they take off again (RFC 7845, 4.2).
+ * ffmpeg's WebM does not put that delay onto the times that it writes: it would show all pictures 7 ms late.
+ */
+const leadOf = (kind: FileKindName): string[] =>
+  kind === "webm" || kind === "av1" ? ["-itsoffset", String(312 / SAMPLE_RATE)] : [];
+
 /** The container of each kind, by ffmpeg's name for it. */
 const CONTAINER: Readonly<Record<FileKindName, readonly string[]>> = {
   mp4: ["-movflags", "+faststart", "-f", "mp4"],
@@ -157,7 +165,7 @@ async function run(
   const takesCaptions = captions !== null && language !== null && !isMeasuring;
   const inputs = [
     ...(takesPicture ? ["-f", "concat", "-safe", "0", "-i", list] : []),
-    ...(takesSound ? [...SOUND_FORMAT, "-i", sound] : []),
+    ...(takesSound ? [...leadOf(kind), ...SOUND_FORMAT, "-i", sound] : []),
     ...(takesCaptions ? ["-f", "srt", "-i", captions] : []),
   ];
   const soundAt = takesPicture ? 1 : 0;

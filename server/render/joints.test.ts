@@ -1,0 +1,177 @@
+import { mkdtemp, readFile, rm, writeFile } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { ALL_FORMATS, EncodedPacketSink, FilePathSource, Input, type InputTrack } from "mediabunny";
+import { FILE_KINDS, type FileKindName } from "../../core/output/fileKinds";
+import { usualOutput } from "../../core/output/output";
+import { SAMPLE_RATE } from "../../core/sound/samples";
+import { runProgram } from "../media/program";
+import { shortInput } from "../testing/shortRender";
+import { packFile } from "./packFile";
+import { type PaintPool, openPaintPool } from "./paintPool";
+import { renderFile } from "./renderFile";
+import { type RenderInput } from "./renderInput";
+import { type RenderPlan, renderPlan } from "./renderPlan";
+import { localPainter } from "./segmentPainter";
+
+/**
+ * A file that was joined of segments against one that was painted and encoded in one go: ffmpeg's `ssim` compares their
+ * frames, and mediabunny, which shares nothing with ffmpeg, reads what is in them.
+ */
+let pool: PaintPool;
+let folder: string;
+let input: RenderInput;
+let plan: RenderPlan;
+let inOneGo: string;
+beforeAll(async () => {
+  [pool, folder] = [openPaintPool(2), await mkdtemp(join(tmpdir(), "stencilcraft-unit-"))];
+  input = shortInput(1000);
+  const choice = { format: "square", quality: "480p" } as const;
+  plan = await renderPlan(input, choice);
+  inOneGo = join(folder, "in-one-go.mp4");
+  const { frames, rate, width, height } = plan;
+  const whole = { ...choice, input, rate, width, height, from: 0, to: frames, path: inOneGo };
+  await pool.render(whole, () => undefined, new AbortController().signal);
+});
+afterAll(async () => {
+  await pool.close();
+  await rm(folder, { recursive: true });
+});
+
+const seconds = (): number => (plan.frames * plan.rate.denominator) / plan.rate.numerator;
+
+/** Of 10 ms, at a second. */
+const CLICK_S = 1;
+/** Silence, as long as the picture, with a click in both channels. */
+function clickAt(second: number): Buffer {
+  const samples = new Float32Array(Math.round(seconds() * SAMPLE_RATE) * 2);
+  for (let at = 0; at < SAMPLE_RATE / 100; at++)
+    samples.fill(
+      0.8 * Math.sin((2 * Math.PI * 1000 * at) / SAMPLE_RATE),
+      (second * SAMPLE_RATE + at) * 2,
+      (second * SAMPLE_RATE + at + 1) * 2,
+    );
+  return Buffer.from(samples.buffer);
+}
+
+/** The same file twice: of segments, and of the one that was made in one go. */
+async function both(kind: FileKindName): Promise<readonly [segmented: string, whole: string]> {
+  const output = { ...usualOutput("480p"), kind };
+  const [segmented, whole] = ["segmented", "whole"].map((name) => join(folder, `${name}.${FILE_KINDS[kind].ending}`));
+  if (!segmented || !whole) throw new Error("There are two.");
+  await renderFile(localPainter(pool), { input, choice: { format: "square", output }, path: segmented });
+  const [list, sound] = [join(folder, "one.txt"), join(folder, "silence.f32")];
+  await writeFile(list, `file '${inOneGo}'\nduration ${seconds().toFixed(6)}\n`);
+  await writeFile(sound, clickAt(CLICK_S));
+  await packFile(
+    { list, sound, input, output, rate: plan.rate, seconds: seconds(), folder, path: whole },
+    new AbortController().signal,
+  );
+  return [segmented, whole];
+}
+
+/** How alike each two frames are (SSIM over all planes), as ffmpeg says it. */
+async function alike(one: string, other: string): Promise<readonly number[]> {
+  const args = ["-nostdin", "-v", "error", "-i", one, "-i", other, "-lavfi", "ssim=stats_file=-", "-f", "null", "-"];
+  const { stdout } = await runProgram("ffmpeg", args, { timeLimitMs: 60_000 });
+  return [...stdout.matchAll(/ All:([\d.]+)/g)].map(([, value]) => Number(value));
+}
+
+test("there are joints to look at, and a frame that came too late would be seen", async () => {
+  expect(plan.segments.length).toBeGreaterThan(3);
+  const late = join(folder, "late.mp4");
+  const args = ["-nostdin", "-v", "error", "-i", inOneGo, "-vf", "tpad=start=1:start_mode=clone", "-crf", "12", late];
+  await runProgram("ffmpeg", args, { timeLimitMs: 60_000 });
+  expect(Math.min(...(await alike(inOneGo, late)))).toBeLessThan(0.97);
+});
+
+test.each([
+  ["mp4", 1, 0.995],
+  ["hevc", 1, 0.995],
+  ["webm", 1, 0.995],
+  ["av1", 1, 0.995],
+  // A loop has twelve and a half frames a second, in 256 colours of its own: the least difference before it moves their dots.
+  ["gif", 12.5 / 30, 0.97],
+] as const)(
+  "frames at the joints of %s are those of the whole, and none is doubled or missing",
+  async (kind, share, least) => {
+    const [segmented, whole] = await both(kind);
+    const frames = await alike(segmented, whole);
+    expect(Math.abs(frames.length - plan.frames * share)).toBeLessThan(1);
+    const joints = plan.segments.slice(1).map(({ from }) => Math.round(from * share));
+    const near = joints.flatMap((joint) => frames.slice(Math.max(0, joint - 2), joint + 2));
+    expect(near.length).toBeGreaterThan(joints.length * 3);
+    expect(Math.min(...near)).toBeGreaterThanOrEqual(least);
+  },
+  60_000,
+);
+
+/** When each packet of a track begins and how long it is, in seconds, in the order of their times. */
+async function packetsOf(
+  track: InputTrack | null,
+): Promise<readonly { readonly at: number; readonly length: number }[]> {
+  if (!track) throw new Error("There is no such track.");
+  const packets: { at: number; length: number }[] = [];
+  for await (const { timestamp, duration } of new EncodedPacketSink(track).packets(undefined, undefined, {
+    metadataOnly: true,
+  }))
+    packets.push({ at: timestamp, length: duration });
+  return packets.sort((one, other) => one.at - other.at);
+}
+
+test.each([
+  ["mp4", "avc", "aac"],
+  ["hevc", "hevc", "aac"],
+  ["webm", "vp9", "opus"],
+  ["av1", "av1", "opus"],
+] as const)(
+  "another reader finds in %s each frame at its time, and sound without a gap from beginning to end",
+  async (kind, picture, sound) => {
+    const [segmented] = await both(kind);
+    const file = new Input({ formats: ALL_FORMATS, source: new FilePathSource(segmented) });
+    const [video, audio] = [await file.getPrimaryVideoTrack(), await file.getPrimaryAudioTrack()];
+    expect([video?.codec, audio?.codec]).toEqual([picture, sound]);
+    const frames = await packetsOf(video);
+    expect(frames).toHaveLength(plan.frames);
+    // WebM counts in milliseconds.
+    frames.forEach(({ at }, frame) => expect(Math.abs(at - frame / 30)).toBeLessThan(0.0011));
+    const heard = await packetsOf(audio);
+    // Opus has something before the first sound, which WebM says beside the packets (RFC 7845, 4.2).
+    const begun = sound === "opus" ? heard.slice(1) : heard;
+    begun.slice(1).forEach(({ at }, index) => {
+      const before = begun[index];
+      expect(Math.abs(at - (before ? before.at + before.length : 0))).toBeLessThan(0.0011);
+    });
+    const last = heard.at(-1);
+    expect(last && last.at + last.length).toBeGreaterThan(seconds() - 0.001);
+    file.dispose();
+  },
+  60_000,
+);
+
+test.each(["mp4", "hevc", "webm", "av1"] as const)(
+  "what is heard at a second of %s is heard a second after its first picture (decoded by ffmpeg)",
+  async (kind) => {
+    const [, whole] = await both(kind);
+    const shown = [
+      "-v",
+      "error",
+      "-select_streams",
+      "v",
+      "-show_entries",
+      "stream=start_time",
+      "-of",
+      "csv=p=0",
+      whole,
+    ];
+    const { stdout: begins } = await runProgram("ffprobe", shown, { timeLimitMs: 60_000 });
+    const heard = join(folder, "heard.f32");
+    const mono = ["-map", "0:a", "-af", "aresample=first_pts=0", "-f", "f32le", "-ac", "1", heard];
+    await runProgram("ffmpeg", ["-v", "error", "-y", "-copyts", "-i", whole, ...mono], { timeLimitMs: 60_000 });
+    const bytes = await readFile(heard);
+    const samples = new Float32Array(bytes.buffer, bytes.byteOffset, bytes.length / 4);
+    const loud = samples.findIndex((value) => Math.abs(value) > 0.2) / SAMPLE_RATE;
+    expect(Math.abs(loud - Number(begins) - CLICK_S)).toBeLessThan(0.002);
+  },
+  60_000,
+);
