@@ -4,7 +4,7 @@ import { CHROMIUM } from "./server/testing/chromium";
 /** These kill parts of the instance under test: nothing may run beside them. */
 const ALONE = ["**/workerKilled.spec.ts", "**/twoPeopleAtOnce.spec.ts", "**/queue.spec.ts"];
 /** What is long and rough: only all of it is tested with `bin/test --full`. */
-const FAULTS = ["**/faults/**", "**/long/**"];
+const FAULTS = ["**/faults/*.spec.ts", "**/long/*.spec.ts"];
 const isFull = process.env["TEST_FULL"] === "yes";
 /** The longest in a row: it starts first, so that nothing waits for it at the end. */
 const LONG = ["**/gather.spec.ts"];

@@ -1,4 +1,6 @@
 import { expect, test } from "@playwright/test";
+import jsqr from "jsqr";
+import sharp from "sharp";
 import { axeFaults } from "../axe";
 import { closeDatabase } from "../../server/db/connect";
 import { renderDraft, writeHeadline } from "../changedAndRendered";
@@ -57,7 +59,12 @@ test("a colleague is invited, makes a promotion, has it approved on a phone, cha
   await page.getByRole("textbox", { name: "Link" }).fill("https://shop.example.com/hours");
   await page.getByRole("button", { name: "Keep the words" }).click();
   await expect(page.getByText("The words are kept.")).toBeVisible();
-  await expect(page.getByAltText("QR code of https://shop.example.com/hours")).toBeVisible();
+  const code = page.getByAltText("QR code of https://shop.example.com/hours");
+  await expect(code).toBeVisible();
+  // As a phone's camera reads it.
+  const seen = await sharp(await code.screenshot()).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+  const { width, height } = seen.info;
+  expect(jsqr(new Uint8ClampedArray(seen.data), width, height)?.data).toBe("https://shop.example.com/hours");
   const short = page.getByRole("listitem", { name: "Vertical short on Tallview" });
   await expect(short.getByText(/title 19 \/ 100/)).toBeVisible();
   expect(await axeFaults(page)).toEqual([]);
