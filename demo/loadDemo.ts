@@ -235,6 +235,7 @@ async function fillTeam(db: Kysely<Database>, scope: TeamScope, tell: (step: str
   const words = (text: string): { kind: "words"; text: string } => ({ kind: "words", text });
   await addPromotion(scope, "shed-corner-spring", {
     name: "The shed corner, March to June",
+    ...{ campaign: "Spring", by: "Tamsin Kell" },
     template: "before-and-after",
     product: products.get("seeds"),
     tune: media.get("morning-watering.wav"),
@@ -250,6 +251,7 @@ async function fillTeam(db: Kysely<Database>, scope: TeamScope, tell: (step: str
   });
   await addPromotion(scope, "potting-week-terracotta", {
     name: "Potting week, terracotta",
+    ...{ campaign: "Spring", by: "Tamsin Kell" },
     template: "one-offer",
     product: products.get("pot"),
     offer: pottingWeek,
@@ -267,6 +269,7 @@ async function fillTeam(db: Kysely<Database>, scope: TeamScope, tell: (step: str
   });
   await addPromotion(scope, "herb-friday-tray", {
     name: "Herb Friday, the tray",
+    ...{ campaign: "Fridays", by: "Delphine Orrow" },
     template: "one-offer",
     product: products.get("herbs"),
     offer: herbFriday,
@@ -282,6 +285,7 @@ async function fillTeam(db: Kysely<Database>, scope: TeamScope, tell: (step: str
   });
   await addPromotion(scope, "friday-box-warm-week", {
     name: "The Friday box, warm week",
+    ...{ campaign: "Fridays", by: "Imre Vass" },
     template: "one-offer",
     product: products.get("box"),
     offer: warmWeek,
@@ -372,6 +376,9 @@ async function addPromotion(
   slug: string,
   parts: {
     name: string;
+    campaign: string;
+    /** Who made it. */
+    by: string;
     template: string;
     brand: string;
     product: string | undefined;
@@ -393,11 +400,19 @@ async function addPromotion(
   );
   const document = readPromotion(placed);
   const json = JSON.stringify(document);
+  const { id: made_by } = await scope
+    .select("member")
+    .select("id")
+    .where("name", "=", parts.by)
+    .executeTakeFirstOrThrow();
   const { id } = await scope
-    .insert("promotion", { id: randomUUID(), slug, name: document.name, document: json })
+    .insert("promotion", {
+      ...{ id: randomUUID(), slug, name: document.name, document: json },
+      ...{ campaign: parts.campaign, made_by },
+    })
     .returning("id")
     .executeTakeFirstOrThrow();
   await scope
-    .insert("promotion_revision", { promotion_id: id, revision: 1, document: json, member_id: null })
+    .insert("promotion_revision", { promotion_id: id, revision: 1, document: json, member_id: made_by })
     .execute();
 }

@@ -30,3 +30,19 @@ export async function untilDatabaseAnswers(db: Kysely<Database>, signal: AbortSi
     }
   }
 }
+
+/** What a query gives as soon as the database answers it. Rejects as the query does otherwise, or when `signal` is aborted. */
+export async function onceAnswered<Result>(
+  db: Kysely<Database>,
+  query: () => Promise<Result>,
+  signal: AbortSignal,
+): Promise<Result> {
+  for (;;) {
+    try {
+      return await query();
+    } catch (error) {
+      if (!isDatabaseAway(error)) throw error;
+      await untilDatabaseAnswers(db, signal);
+    }
+  }
+}

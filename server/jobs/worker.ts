@@ -1,6 +1,7 @@
 import { EventEmitter } from "node:events";
 import { Logger, type Runner, type TaskList, type WorkerEvents, run } from "graphile-worker";
 import { setTimeout as sleep } from "node:timers/promises";
+import { untilDatabaseAnswers } from "../db/away";
 import { closeDatabase, connectionPool, database } from "../db/connect";
 import { log } from "../log";
 import { openPaintPool } from "../render/paintPool";
@@ -32,9 +33,10 @@ export interface RunningWorker {
  */
 export async function startWorker(broke: number | null = null): Promise<RunningWorker> {
   const db = database();
+  const stopping = new AbortController();
+  await untilDatabaseAnswers(db, stopping.signal);
   await Promise.all([takeOverFromGone(db, broke), tidyWorkFolders()]);
   const pool = openPaintPool();
-  const stopping = new AbortController();
   const works = jobWorks(db, pool, stopping.signal);
   // Renditions wait for segments: were they in one room, one that has to be alone would wait for ever.
   const [painting, making] = [openRoom(), openRoom()];
