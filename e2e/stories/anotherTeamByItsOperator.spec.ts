@@ -2,6 +2,7 @@ import { expect, test } from "@playwright/test";
 import { axeFaults } from "../axe";
 import { closeDatabase } from "../../server/db/connect";
 import { letOperate } from "../../server/people/newTeam";
+import { joinByLink } from "../joinByLink";
 import { ownTeam } from "../ownTeam";
 import { query } from "../query";
 
@@ -34,12 +35,7 @@ test("whoever runs the instance makes another team; its owner joins and finds it
 
   const theirs = await browser.newContext(context);
   const second = await theirs.newPage();
-  await second.goto(link);
-  await second.getByLabel("Your name").fill("Odo Brandt");
-  await second.getByLabel("E-mail").fill(`odo-${Date.now()}@example.com`);
-  await second.getByLabel("Password").fill("a long password");
-  await second.getByRole("button", { name: "Join", exact: true }).click();
-  await expect(second.getByRole("heading", { name: "Good day, Odo" })).toBeVisible();
+  await joinByLink(second, link, "Odo Brandt");
   await second.goto("/promotions");
   await expect(second.getByText("None yet.", { exact: false })).toBeVisible();
   // Who owns a team does not run the instance.

@@ -5,6 +5,7 @@ import { axeFaults } from "../axe";
 import { closeDatabase } from "../../server/db/connect";
 import { renderDraft, writeHeadline } from "../changedAndRendered";
 import { onlyIn, openFillDesk } from "../newPromotion";
+import { joinByLink } from "../joinByLink";
 import { ownTeam } from "../ownTeam";
 import { query } from "../query";
 
@@ -25,12 +26,7 @@ test("a colleague is invited, makes a promotion, has it approved on a phone, cha
   const invitation = await owner.getByLabel("The link, shown this once").inputValue();
   const theirs = await browser.newContext(context);
   const page = await theirs.newPage();
-  await page.goto(invitation);
-  await page.getByLabel("Your name").fill("Ines Vale");
-  await page.getByLabel("E-mail").fill(`ines-${Date.now()}@example.com`);
-  await page.getByLabel("Password").fill("a long password");
-  await page.getByRole("button", { name: "Join", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "Good day, Ines" })).toBeVisible();
+  await joinByLink(page, invitation, "Ines Vale");
 
   await openFillDesk(page, slug);
   await onlyIn(page, "vertical");
@@ -62,7 +58,10 @@ test("a colleague is invited, makes a promotion, has it approved on a phone, cha
   const code = page.getByAltText("QR code of https://shop.example.com/hours");
   await expect(code).toBeVisible();
   // As a phone's camera reads it.
-  const seen = await sharp(await code.screenshot()).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+  const seen = await sharp(await code.screenshot())
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
   const { width, height } = seen.info;
   expect(jsqr(new Uint8ClampedArray(seen.data), width, height)?.data).toBe("https://shop.example.com/hours");
   const short = page.getByRole("listitem", { name: "Vertical short on Tallview" });

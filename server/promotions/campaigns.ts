@@ -1,4 +1,5 @@
 import { string } from "yup";
+import { changeMany } from "./changeMany";
 import { type TeamScope } from "../db/teamScope";
 
 const MOST_LETTERS = 60;
@@ -10,12 +11,5 @@ const campaignSchema = string()
 export const readCampaign = (value: unknown): string => campaignSchema.validateSync(value);
 
 /** Files promotions under a campaign, or, without a name, under none. Gives how many there were of them. */
-export async function fileUnder(scope: TeamScope, ids: readonly string[], campaign: string): Promise<number> {
-  if (ids.length === 0) return 0;
-  const { numUpdatedRows } = await scope
-    .update("promotion")
-    .set({ campaign })
-    .where("id", "in", [...ids])
-    .executeTakeFirstOrThrow();
-  return Number(numUpdatedRows);
-}
+export const fileUnder = (scope: TeamScope, ids: readonly string[], campaign: string): Promise<number> =>
+  changeMany(scope, ids, { campaign });
