@@ -47,6 +47,16 @@ test("a worker says that it lives, again and again", async () => {
   await until(async () => Number(await seenAt(id)) > Number(first));
 });
 
+test("the jobs of a worker that was killed before it could say that it lives are freed, but not at once", async () => {
+  const unknown = `unknown-${randomUUID()}`;
+  const [before, now] = [await takenBy(unknown), await takenBy(`${unknown}-too`)];
+  await sql`update graphile_worker._private_jobs set locked_at = now() - ${DEAD_AFTER_MS + 1000} * interval '1 millisecond'
+    where locked_by = ${unknown}`.execute(db);
+  beat(`watching-${randomUUID()}`);
+  await until(async () => (await before()) === null);
+  expect(await now()).toBe(`${unknown}-too`);
+});
+
 test("the jobs of a worker that is gone are freed, those of one that lives are not", async () => {
   const [gone, lives, watching] = [`gone-${randomUUID()}`, `lives-${randomUUID()}`, `watching-${randomUUID()}`];
   await wasSeen(gone, DEAD_AFTER_MS + 1000);

@@ -21,14 +21,19 @@ export function startHeartbeat(ids: ReadonlySet<string>): NodeJS.Timeout {
   return setInterval(safely, BEAT_MS);
 }
 
+/** Says that a worker of this process lives. */
+async function sayAlive(db: Kysely<Database>, id: string): Promise<void> {
+  await db
+    .insertInto("worker")
+    .values({ id, seen_at: sql`now()`, host: hostname(), pid: process.pid })
+    .onConflict((conflict) => conflict.column("id").doUpdateSet({ seen_at: sql`now()` }))
+    .execute();
+}
+
 async function beat(ids: ReadonlySet<string>): Promise<void> {
   const db = database();
-  for (const id of ids)
-    await db
-      .insertInto("worker")
-      .values({ id, seen_at: sql`now()`, host: hostname(), pid: process.pid })
-      .onConflict((conflict) => conflict.column("id").doUpdateSet({ seen_at: sql`now()` }))
-      .execute();
+  for (const id of ids) await sayAlive(db, id);
+  await freeJobsOfUnknown(db);
   const dead = await db
     .deleteFrom("worker")
     .where(sql<boolean>`not ${seenLately}`)
@@ -37,6 +42,22 @@ async function beat(ids: ReadonlySet<string>): Promise<void> {
   await takeOver(
     db,
     dead.map(({ id }) => id),
+    "stopped",
+  );
+}
+
+/**
+ * Frees jobs that were taken by workers of which nobody has heard for long: they were killed before they could say that they
+ * live.
+ */
+export async function freeJobsOfUnknown(db: Kysely<Database>): Promise<void> {
+  const { rows } = await sql<{ worker: string }>`
+    select distinct locked_by as worker from graphile_worker._private_jobs
+    where locked_at < now() - ${DEAD_AFTER_MS} * interval '1 millisecond'
+      and not exists (select from worker where worker.id = locked_by)`.execute(db);
+  await takeOver(
+    db,
+    rows.map(({ worker }) => worker),
     "stopped",
   );
 }
