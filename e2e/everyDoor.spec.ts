@@ -102,6 +102,9 @@ const FORMS: readonly Form[] = [
   { at: "/promotions", fields: { copy: "no-such" } },
   { at: "/promotions", fields: { intent: "archive", ids: ID } },
   { at: "/promotions", fields: { intent: "remove", ids: ID } },
+  { at: "/promotions", fields: { intent: "file", ids: ID, campaign: "Spring" } },
+  { at: "/promotions", fields: { intent: "rename", slug: "no-such", name: "Another" } },
+  { at: "/teams", fields: { name: "", currency: "GBP", zone: "Europe/London" } },
   { at: "/promotions/new", fields: { template: "one-offer", product: ID, offer: "" } },
   { at: `/promotions/${SLUG}/send`, fields: { intent: "cancel", rendition: ID } },
   { at: `/promotions/${SLUG}/send`, fields: { intent: "retry", rendition: ID } },
@@ -202,7 +205,8 @@ const PAGES: readonly string[] = [
   ...[
     "/templates/$/workshop",
     "/templates/$/package",
-    "/promotions?words=$&state=$",
+    "/promotions?words=$&state=$&campaign=$&product=$&template=$&by=$&from=$&until=$&view=$&sort=$&page=$",
+    "/team?before=$",
     "/promotions/new?template=$&product=$&words=$",
   ],
   ...[

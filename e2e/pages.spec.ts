@@ -17,6 +17,7 @@ const PAGES: readonly (readonly [path: string, shows: string])[] = [
   ["/media/backdrops", "Words"],
   ["/templates", "One product, one offer"],
   ["/promotions", "Potting week, terracotta"],
+  ["/promotions?view=list&from=2020-01-01", "Take these away"],
   ["/promotions/new", "Fill the first version"],
   ["/promotions/potting-week-terracotta", "Call to action"],
   ["/promotions/potting-week-terracotta/proof", "How it is framed"],

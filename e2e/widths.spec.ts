@@ -3,7 +3,17 @@ import { signInAs } from "./people";
 
 const PROMOTION = "/promotions/potting-week-terracotta";
 const PAGES = [
-  ...["/", "/you", "/team", "/queue", "/brand-book", "/brand-book/sheet", "/catalogue", "/catalogue?product=new"],
+  ...[
+    "/",
+    "/you",
+    "/team",
+    "/teams",
+    "/queue",
+    "/brand-book",
+    "/brand-book/sheet",
+    "/catalogue",
+    "/catalogue?product=new",
+  ],
   ...[
     "/catalogue/offers",
     "/catalogue/offers?edit=new",
@@ -12,7 +22,15 @@ const PAGES = [
     "/media/shelf",
     "/media/backdrops",
   ],
-  ...["/templates", "/promotions", "/promotions/new", PROMOTION, `${PROMOTION}/proof`, `${PROMOTION}/pace`],
+  ...[
+    "/templates",
+    "/promotions",
+    "/promotions?view=list&from=2020-01-01",
+    "/promotions/new",
+    PROMOTION,
+    `${PROMOTION}/proof`,
+    `${PROMOTION}/pace`,
+  ],
   ...[
     `${PROMOTION}/send`,
     `${PROMOTION}/review`,
