@@ -78,7 +78,10 @@ const PLANS: readonly (readonly [name: string, query: (team: string) => ReturnTy
   ],
 ];
 
-/** Measures list, search and page requests over a team with 10 000 products, 5 000 media rows and 5 000 promotions, made for it and removed. */
+/**
+ * Measures list, search and page requests over a team with 10 000 products, 5 000 media rows and 5 000 promotions, which is
+ * made for it and removed.
+ */
 export async function benchLists(data: string): Promise<void> {
   const demo = await openDemoData(data);
   const { database } = await import("../server/db/connect");

@@ -43,13 +43,16 @@ test.beforeAll(async () => {
   others = await ownTeam("Somebody else");
   const slug = await team.promotion();
   const render = await idOf(
-    "insert into render (team_id, promotion_id, revision, quality, input) select team_id, id, 1, '480p', '{}' from promotion where team_id = $1 returning id",
+    `insert into render (team_id, promotion_id, revision, quality, input)
+      select team_id, id, 1, '480p', '{}' from promotion where team_id = $1 returning id`,
   );
   const rendition = await idOf(
-    "insert into rendition (team_id, render_id, format, state, file_key, file, output) select team_id, id, 'square', 'ready', 'none', '{}', '{}' from render where team_id = $1 returning id",
+    `insert into rendition (team_id, render_id, format, state, file_key, file, output)
+      select team_id, id, 'square', 'ready', 'none', '{}', '{}' from render where team_id = $1 returning id`,
   );
   const media = await idOf(
-    "insert into media (team_id, name, kind, state, sha256, mime, bytes) values ($1, 'pot.jpg', 'picture', 'ready', repeat('0', 64), 'image/jpeg', 1) returning id",
+    `insert into media (team_id, name, kind, state, sha256, mime, bytes)
+      values ($1, 'pot.jpg', 'picture', 'ready', repeat('0', 64), 'image/jpeg', 1) returning id`,
   );
   things = { slug, render, rendition, media };
 });

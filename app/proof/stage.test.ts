@@ -97,7 +97,6 @@ const letCome = (): void => {
   pictures.here = true;
   pictures.waiting.splice(0).forEach((resolve) => resolve());
 };
-const settled = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 
 beforeEach(() => {
   pictures.here = true;

@@ -32,7 +32,7 @@ async function makeLink(page: Page, fields: { readonly password?: string } = {})
   return page.getByLabel("The link, shown this once").inputValue();
 }
 
-test("an owner without an account opens a link on a phone, says what should change, and approves what is rendered then; the approval lapses with a word and holds again without it", async ({
+test("without an account one opens a link on a phone, asks for a change and approves; it lapses with a word and holds without it", async ({
   page,
   browser,
   baseURL,
@@ -113,7 +113,7 @@ test("an owner without an account opens a link on a phone, says what should chan
   await phone.close();
 });
 
-test("a link shows nothing any more once it is taken back, nor does what was embedded by it; a member who only reviews approves as well", async ({
+test("a link that is taken back shows nothing, nor does what it embedded; a member who only reviews approves as well", async ({
   page,
   browser,
   baseURL,

@@ -11,7 +11,7 @@ import { query } from "../query";
 
 test.afterAll(() => closeDatabase());
 
-test("a colleague is invited, makes a promotion, has it approved on a phone, changes a word and has it approved again, plans and posts it, and sees on the channel and in a chart that it is seen", async ({
+test("who was invited makes a promotion, has it approved on a phone, and again after a word, posts it, and sees it seen", async ({
   page: owner,
   browser,
   baseURL,

@@ -28,7 +28,7 @@ async function codecsOf(path: string): Promise<string[]> {
   return stdout.trim().split(/\s+/);
 }
 
-test("a promotion is made as two places take it, then small enough for a third, and for a web page; files are called as the team wants", async ({
+test("a promotion is made as two places take it, small enough for a third, and for a page; files are called as wanted", async ({
   page,
 }) => {
   const team = await ownTeam("Made for each place");

@@ -130,7 +130,7 @@ test.each([
     const [segmented] = await both(kind);
     const file = new Input({ formats: ALL_FORMATS, source: new FilePathSource(segmented) });
     const [video, audio] = [await file.getPrimaryVideoTrack(), await file.getPrimaryAudioTrack()];
-    expect([video?.codec, audio?.codec]).toEqual([picture, sound]);
+    expect([await video?.getCodec(), await audio?.getCodec()]).toEqual([picture, sound]);
     const frames = await packetsOf(video);
     expect(frames).toHaveLength(plan.frames);
     // WebM counts in milliseconds.

@@ -90,9 +90,10 @@ async function saidOfTooMany(scope: TeamScope, more: number): Promise<string | n
     .where("state", "in", unfinished)
     .select((eb) => eb.fn.countAll<string>().as("count"))
     .executeTakeFirstOrThrow();
-  return Number(count) + more <= most
-    ? null
-    : `${count === "1" ? "One file of your team is" : `${count} files of your team are`} still to be rendered, and with ${more} more there would be over ${most}. Wait for some of them, or cancel on the page “Queue” what is not needed.`;
+  if (Number(count) + more <= most) return null;
+  const have = count === "1" ? "One file of your team is" : `${count} files of your team are`;
+  const cure = "Wait for some of them, or cancel on the page “Queue” what is not needed.";
+  return `${have} still to be rendered, and with ${more} more there would be over ${most}. ${cure}`;
 }
 
 export interface RenditionView {
