@@ -21,6 +21,12 @@ test("what one took away or added stays so", () => {
   expect(threeWay({ a: 1, b: 2 }, { b: 2 }, { a: 1, b: 3, c: 4 })).toEqual({ b: 3, c: 4 });
 });
 
+test("a field may be called as what every object has", () => {
+  const odd: unknown = JSON.parse('{"__proto__":null,"constructor":1}');
+  expect(JSON.stringify(threeWay(odd, odd, {}))).toBe("{}");
+  expect(JSON.stringify(threeWay({}, odd, {}))).toBe('{"__proto__":null,"constructor":1}');
+});
+
 test("who changed nothing gets what there is, and who is alone gets what they made", () => {
   fc.assert(
     fc.property(fc.jsonValue(), fc.jsonValue(), (base, other) => {

@@ -12,6 +12,10 @@ function ordered(value: unknown): unknown {
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === "object" && value !== null && !Array.isArray(value);
 
+/** A field of its own: every object answers to names such as `__proto__`, which JSON may have as any other. */
+const own = (record: Record<string, unknown>, key: string): unknown =>
+  Object.hasOwn(record, key) ? record[key] : undefined;
+
 /**
  * What somebody made of a piece of JSON, put on what it has become meanwhile, field by field: where only one of them changed
  * a field, that is kept; where both did, mine. Lists are one field.
@@ -21,7 +25,7 @@ export function threeWay(base: unknown, mine: unknown, now: unknown): unknown {
   const keys = [...new Set([...Object.keys(now), ...Object.keys(mine)])];
   return Object.fromEntries(
     keys.flatMap((key): [string, unknown][] => {
-      const merged = threeWay(base[key], mine[key], now[key]);
+      const merged = threeWay(own(base, key), own(mine, key), own(now, key));
       return merged === undefined ? [] : [[key, merged]];
     }),
   );

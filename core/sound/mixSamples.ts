@@ -91,9 +91,8 @@ const SEAM = SAMPLE_RATE / 200;
 
 /**
  * Reads a sound at a position: a sample itself, or the straight line between two. Outside what is used there is silence. One
- * that begins again goes on from where it was, and not with a jump, which is heard as a click: the difference between the
- * sample that the last two lead to and the first one is taken away little by little. Where a sound was made to be looped there
- * is none.
+ * that begins again with a jump such as it has none around, which is heard as a click, comes evenly from where it was. One that
+ * was made to be looped is as it is.
  */
 function readerOf(
   { used, isLooped }: MixedPiece,
@@ -103,12 +102,24 @@ function readerOf(
   const length = end - used.from;
   const seam = Math.min(SEAM, length >> 2);
   const own = (channel: Float32Array, at: number): number => channel[at - first] ?? 0;
+  /** By channel: the last sample, where the sound jumps from it to the first; else null. */
+  const leftAt = new Map<Float32Array, number | null>();
+  const leftOf = (channel: Float32Array): number | null => {
+    const known = leftAt.get(channel);
+    if (known !== undefined) return known;
+    const step = (at: number): number => Math.abs(own(channel, at + 1) - own(channel, at));
+    let widest = 0;
+    for (let at = 0; at < seam; at++) widest = Math.max(widest, step(used.from + at), step(end - 2 - at));
+    const last = own(channel, end - 1);
+    const left = Math.abs(own(channel, used.from) - last) > widest ? last : null;
+    leftAt.set(channel, left);
+    return left;
+  };
   const looped = (channel: Float32Array, at: number): number => {
     const into = modulo(at - used.from, length);
     const sample = own(channel, used.from + into);
-    if (into >= seam || at < end) return sample;
-    const leadsTo = 2 * own(channel, end - 1) - own(channel, end - 2);
-    return sample + (leadsTo - own(channel, used.from)) * (1 - into / seam);
+    const left = into < seam && at >= end ? leftOf(channel) : null;
+    return left === null ? sample : left + (sample - left) * (into / seam);
   };
   const sample = (channel: Float32Array, at: number): number => {
     if (isLooped && length > 0) return looped(channel, at);
