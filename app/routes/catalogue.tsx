@@ -111,9 +111,8 @@ export async function action({ request }: Route.ActionArgs) {
     case "bulk": {
       const action = intent === "remove-product" ? ({ kind: "remove" } as const) : bulkAction(text("do"), text("tag"));
       const ids = intent === "remove-product" ? readIds(text("id")) : readIds(text("ids"));
-      const { done, problem } = await changeMany(scope, ids, action);
-      if (action.kind === "remove" && problem === null)
-        await noteDeed(scope, name, `removed ${counted(ids.length, "product")} from the catalogue`);
+      const { done, problem, removed } = await changeMany(scope, ids, action);
+      if (removed > 0) await noteDeed(scope, name, `removed ${counted(removed, "product")} from the catalogue`);
       return data(answer({ saved: problem === null, done, problem }), { status: problem ? 409 : 200 });
     }
     default:

@@ -80,9 +80,12 @@ export async function action({ request }: Route.ActionArgs) {
   const done = (change: Partial<MediaAnswer>) =>
     data(answer(change), { status: change.problem ? 409 : Object.keys(change.problems ?? {}).length > 0 ? 422 : 200 });
   switch (text("intent")) {
-    case "remove":
-      await noteDeed(scope, who, `removed ${counted(ids.length, "media item")}`);
-      return done(await removeMedia(scope, ids));
+    case "remove": {
+      const result = await removeMedia(scope, ids);
+      const { length } = result.removed;
+      if (length > 0) await noteDeed(scope, who, `removed ${counted(length, "media item")}`);
+      return done(result);
+    }
     case "restore":
       return done(await restoreMedia(scope, ids));
     case "tag":

@@ -15,9 +15,10 @@ export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
 export async function action({ request, params: { slug } }: Route.ActionArgs) {
   const { scope, id, name } = await requireDesigner(request);
   const form = await formOf(request);
-  await noteDeed(scope, name, `${form.get("intent") === "remove" ? "removed" : "published"} the template “${slug}”`);
-  if (form.get("intent") === "remove") await removeTemplate(scope, slug);
+  const isRemoved = form.get("intent") === "remove";
+  if (isRemoved) await removeTemplate(scope, slug);
   else await publishDraft(scope, id, slug);
+  await noteDeed(scope, name, `${isRemoved ? "removed" : "published"} the template “${slug}”`);
   return redirect("/templates?shelf=own");
 }
 

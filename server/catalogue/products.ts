@@ -211,13 +211,13 @@ export type BulkAction =
   | { readonly kind: "untag"; readonly tag: string }
   | { readonly kind: "remove" };
 
-/** Does one thing to many products. Gives what happened, in words. */
+/** Does one thing to many products. Gives what happened, in words, and how many were removed. */
 export async function changeMany(
   scope: TeamScope,
   ids: readonly string[],
   action: BulkAction,
-): Promise<{ readonly done: string; readonly problem: string | null }> {
-  if (ids.length === 0) return { done: "", problem: "Mark at least one product first." };
+): Promise<{ readonly done: string; readonly problem: string | null; readonly removed: number }> {
+  if (ids.length === 0) return { done: "", problem: "Mark at least one product first.", removed: 0 };
   const chosen = [...ids];
   const products = (count: number): string => `${count} ${count === 1 ? "product" : "products"}`;
   switch (action.kind) {
@@ -231,12 +231,13 @@ export async function changeMany(
       return {
         done: `${products(rows.length)} marked as ${action.inStock ? "in stock" : "out of stock"}.`,
         problem: null,
+        removed: 0,
       };
     }
     case "tag":
     case "untag": {
       const [tag] = readTags(action.tag);
-      if (!tag) return { done: "", problem: "Write the tag first." };
+      if (!tag) return { done: "", problem: "Write the tag first.", removed: 0 };
       const tags =
         action.kind === "tag"
           ? sql<string[]>`array_append(array_remove(tags, ${tag}), ${tag})`
@@ -245,6 +246,7 @@ export async function changeMany(
       return {
         done: `The tag “${tag}” was ${action.kind === "tag" ? "given to" : "taken from"} ${products(rows.length)}.`,
         problem: null,
+        removed: 0,
       };
     }
     case "remove": {
@@ -255,6 +257,7 @@ export async function changeMany(
         free.length > 0 ? await scope.remove("product").where("id", "in", free).returning("id").execute() : [];
       const places = new Map(kept.flatMap(([, uses]) => uses.map((use) => [use.to, use])));
       return {
+        removed: rows.length,
         done: rows.length > 0 ? `${products(rows.length)} removed.` : "",
         problem:
           kept.length > 0
