@@ -1,3 +1,4 @@
+import { counted } from "../../core/text/counted";
 import { type ChangeEvent, useState } from "react";
 import { array, number, object, string } from "yup";
 import { readingNeed } from "../../core/time/reading";
@@ -68,7 +69,7 @@ export function VoiceDialog({ from, scripts, onSpoken, onClose }: VoiceDialogPro
       setIsSpeaking(false);
     }
   }
-  const many = sentences.length === 1 ? "1 sentence" : `${sentences.length} sentences`;
+  const many = counted(sentences.length, "sentence");
   return (
     <DialogFrame
       title="What is said"

@@ -32,13 +32,11 @@ export function DeedList({ deeds, more }: { deeds: readonly ShownDeed[]; more: b
           </li>
         ))}
       </ol>
-      <p className="mt-3 flex gap-5 text-sm">
-        {more && last && (
-          <Link to={`?before=${last.id}`} className="underline" preventScrollReset>
-            What was done before that
-          </Link>
-        )}
-      </p>
+      {more && last && (
+        <Link to={`?before=${last.id}`} className="mt-3 inline-block text-sm underline" preventScrollReset>
+          What was done before that
+        </Link>
+      )}
     </section>
   );
 }

@@ -1,3 +1,4 @@
+import { counted } from "../../core/text/counted";
 import type { SpaceOfKind } from "../../server/retention/spaceUsed";
 import { type FetcherWithComponents } from "react-router";
 import { Button } from "../components/Button";
@@ -32,7 +33,7 @@ export function SpaceUsed({ space, fetcher }: { space: Space | null; fetcher: Fe
                     )}
                   </span>
                   <span className="whitespace-nowrap text-soft">
-                    {megabytes(bytes)} in {files} {files === 1 ? "file" : "files"}
+                    {megabytes(bytes)} in {counted(files, "file")}
                   </span>
                 </div>
                 <div aria-hidden className="mt-1 h-1.5 bg-rule">

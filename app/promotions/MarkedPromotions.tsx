@@ -1,23 +1,17 @@
+import { counted } from "../../core/text/counted";
 import { useState } from "react";
 import { useFetcher, useSubmit } from "react-router";
 import { toast } from "sonner";
 import { CampaignForm } from "./CampaignForm";
+import { MARKED_DONE, type MarkedChange } from "./markedChange";
 import { useOnceSaved } from "../components/useOnceSaved";
 
 /** What was done to how many, or why nothing was. */
-interface MarkedChange {
-  readonly change: Change;
+interface MarkedAnswer {
+  readonly change: MarkedChange;
   readonly count: number;
   readonly problem?: string;
 }
-type Change = "archive" | "restore" | "remove" | "file";
-const DONE: Readonly<Record<Change, string>> = {
-  archive: "archived",
-  restore: "put back",
-  remove: "removed for good",
-  file: "filed",
-};
-
 /**
  * Changes all marked promotions at once: files them under a campaign, archives them, which can be taken back, or puts them
  * back or removes them.
@@ -33,9 +27,9 @@ export function MarkedPromotions({
   isArchive: boolean;
   onClear: () => void;
 }) {
-  const fetcher = useFetcher<MarkedChange>();
+  const fetcher = useFetcher<MarkedAnswer>();
   const [isSure, setSure] = useState(false);
-  const send = (change: Change): void =>
+  const send = (change: MarkedChange): void =>
     void fetcher.submit({ intent: change, ids: ids.join(",") }, { method: "post" });
   const file = (campaign: string): void =>
     void fetcher.submit({ intent: "file", ids: ids.join(","), campaign }, { method: "post" });
@@ -46,7 +40,7 @@ export function MarkedPromotions({
   const done = fetcher.data;
   useOnceSaved(fetcher.state === "idle" && done !== undefined && !done.problem, () => {
     if (!done) return;
-    const words = `${done.count === 1 ? "1 promotion" : `${done.count} promotions`} ${DONE[done.change]}.`;
+    const words = `${counted(done.count, "promotion")} ${MARKED_DONE[done.change]}.`;
     const back = done.change === "archive" ? { label: "Take it back", onClick: () => takeBack(ids) } : undefined;
     toast(words, back && { action: back });
     onClear();

@@ -1,7 +1,8 @@
+import { counted } from "../../core/text/counted";
 import { Form, Link, data, useFetcher, useNavigation, useSearchParams, useSubmit } from "react-router";
 import { Download, Upload } from "lucide-react";
 import { money, writePrice } from "../../core/offer/money";
-import { counted, noteDeed } from "../../server/people/deeds";
+import { noteDeed } from "../../server/people/deeds";
 import { formText } from "../../server/formText";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { isId, readIds } from "../../server/ids";
@@ -400,7 +401,7 @@ function Filters({
       <input type="hidden" name="sort" value={query.sort} />
       {query.down && <input type="hidden" name="down" value="yes" />}
       <span role="status" className="ml-auto figures text-soft">
-        {count} {count === 1 ? "product" : "products"}
+        {counted(count, "product")}
       </span>
     </Form>
   );

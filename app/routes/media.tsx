@@ -1,8 +1,9 @@
+import { counted } from "../../core/text/counted";
 import { clsx } from "clsx";
 import { data, useFetcher, useSearchParams } from "react-router";
 import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import { LayoutGrid, List, Mic, Upload as UploadIcon } from "lucide-react";
-import { counted, noteDeed } from "../../server/people/deeds";
+import { noteDeed } from "../../server/people/deeds";
 import { formText } from "../../server/formText";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { NO_ID, isId, readIds } from "../../server/ids";
@@ -94,9 +95,7 @@ export async function action({ request }: Route.ActionArgs) {
     case "rights": {
       const result = await noteRights(scope, ids, form);
       return done(
-        result.ok
-          ? { done: `Rights noted for ${ids.length} ${ids.length === 1 ? "item" : "items"}.` }
-          : { problems: result.problems },
+        result.ok ? { done: `Rights noted for ${counted(ids.length, "item")}.` } : { problems: result.problems },
       );
     }
     case "rename":
@@ -224,7 +223,7 @@ export default function Media({
           <MediaFilters query={query} tags={tags} collections={collections} products={products} />
           <div className="mb-3 flex items-center gap-3 text-sm">
             <span role="status" className="figures text-soft">
-              {count} {count === 1 ? "item" : "items"}
+              {counted(count, "item")}
             </span>
             {query.collection !== "" && (
               <button

@@ -1,10 +1,11 @@
+import { counted } from "../../core/text/counted";
 import { data, useFetcher, useSearchParams } from "react-router";
 import { Refusal } from "../../core/refusal";
 import { PLACEMENTS } from "../../core/placement/placements";
 import { readPlacement } from "../../core/placement/placementSchema";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { formOf, readJson } from "../../server/doors/readBody";
-import { counted, noteDeed } from "../../server/people/deeds";
+import { noteDeed } from "../../server/people/deeds";
 import { formText } from "../../server/formText";
 import {
   asItShips,
@@ -60,7 +61,7 @@ export async function action({ request }: Route.ActionArgs) {
         const file = form.get("file");
         const count = await importPlacements(scope, file instanceof File ? await file.text() : "");
         await noteDeed(scope, name, `brought in ${counted(count, "placement")}`);
-        return placementsAnswer({ done: count === 1 ? "1 placement is kept." : `${count} placements are kept.` });
+        return placementsAnswer({ done: `${counted(count, "placement")} ${count === 1 ? "is" : "are"} kept.` });
       }
       default:
         throw new Response("The page of placements does not know what to do with that.", { status: 400 });

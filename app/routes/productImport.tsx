@@ -1,3 +1,4 @@
+import { counted } from "../../core/text/counted";
 import { Link, data, useFetcher } from "react-router";
 import { useRef, useState } from "react";
 import { type ColumnMatch, PRODUCT_FIELDS, PRODUCT_FIELD_NAMES } from "../../core/catalogue/productRow";
@@ -94,7 +95,7 @@ export default function ProductImport() {
             disabled={busy || preview.added + preview.changed === 0}
             onClick={() => send(file, "import", preview.match)}
           >
-            Import {preview.added + preview.changed} {preview.added + preview.changed === 1 ? "product" : "products"}
+            Import {counted(preview.added + preview.changed, "product")}
           </Button>
         )}
       </PageHead>

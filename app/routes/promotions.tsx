@@ -1,3 +1,4 @@
+import { counted } from "../../core/text/counted";
 import { data, redirect, useSearchParams } from "react-router";
 import { ValidationError } from "yup";
 import { rename } from "../../core/document/edits";
@@ -8,7 +9,7 @@ import { keyIn } from "../../server/doors/keyIn";
 import { formText } from "../../server/formText";
 import { readIds } from "../../server/ids";
 import { archivePromotions, removeArchived, restorePromotions } from "../../server/promotions/archived";
-import { counted, noteDeed } from "../../server/people/deeds";
+import { noteDeed } from "../../server/people/deeds";
 import { fileUnder, readCampaign } from "../../server/promotions/campaigns";
 import { copyPromotion, promotionBySlug, saveEdits } from "../../server/promotions/promotionStore";
 import {
@@ -32,6 +33,7 @@ import { ForEditors } from "../components/ForEditors";
 import { PageHead } from "../components/PageHead";
 import { PageTurns } from "../components/PageTurns";
 import { useMarked } from "../components/useMarked";
+import { MARKED_DONE } from "../promotions/markedChange";
 import { MarkedPromotions } from "../promotions/MarkedPromotions";
 import { PromotionFilters } from "../promotions/PromotionFilters";
 import { PromotionRows } from "../promotions/PromotionRows";
@@ -64,7 +66,6 @@ const entriesOf = <Key extends string>(choices: Readonly<Record<Key, string>>): 
   Object.entries<string>(choices);
 
 const CHANGES = { archive: archivePromotions, restore: restorePromotions, remove: removeArchived } as const;
-const DONE = { archive: "archived", restore: "put back", remove: "removed for good" } as const;
 
 /** Makes a copy of a promotion, and goes on with it; gives one another name; or changes all that are marked. */
 export async function action({ request }: Route.ActionArgs) {
@@ -75,7 +76,7 @@ export async function action({ request }: Route.ActionArgs) {
   const change = keyIn(CHANGES, intent);
   if (change !== null) {
     const count = await CHANGES[change](scope, ids);
-    if (count > 0) await noteDeed(scope, name, `${DONE[change]} ${counted(count, "promotion")}`);
+    if (count > 0) await noteDeed(scope, name, `${MARKED_DONE[change]} ${counted(count, "promotion")}`);
     return { change, count };
   }
   try {
@@ -125,7 +126,7 @@ export default function Promotions({ loaderData }: Route.ComponentProps) {
       {(count > 0 || isNarrowed) && <PromotionFilters query={query} states={states} sorts={sorts} choices={choices} />}
       <div className="mb-3 flex flex-wrap items-center justify-between gap-3">
         <p role="status" className="text-sm text-soft">
-          {count === 1 ? "1 promotion" : `${count} promotions`}
+          {counted(count, "promotion")}
           {isNarrowed && count === 0 && ". Nothing fits: take a word away, or look at all states."}
         </p>
         <ChoiceSwitch label="Show as" choices={["wall", "list"]} words={views} value={view} onChoose={showAs} />

@@ -1,3 +1,4 @@
+import { counted } from "../../core/text/counted";
 import { useState } from "react";
 import { data, useFetcher } from "react-router";
 import { ValidationError } from "yup";
@@ -18,7 +19,7 @@ import { choosableOf } from "../../server/render/choosable";
 import { filePattern, saveFilePattern } from "../../server/render/filePattern";
 import { readReason } from "../../server/render/passed";
 import { readRenderWish } from "../../server/render/readRenderWish";
-import { counted, noteDeed } from "../../server/people/deeds";
+import { noteDeed } from "../../server/people/deeds";
 import { cancelRendition, rendersOf, requestRender, retryRendition } from "../../server/render/renditions";
 import { openComments } from "../../server/review/comments";
 import type { Route } from "./+types/sendDesk";

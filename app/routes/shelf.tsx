@@ -1,3 +1,4 @@
+import { counted } from "../../core/text/counted";
 import { clsx } from "clsx";
 import { Form, data, useFetcher, useSubmit } from "react-router";
 import { Check, Plus } from "lucide-react";
@@ -77,7 +78,7 @@ export default function Shelf({ loaderData: { words, category, categories, near,
           ))}
         </div>
         <span role="status" className="ml-auto figures text-soft">
-          {items.length} {items.length === 1 ? "item" : "items"}
+          {counted(items.length, "item")}
         </span>
       </Form>
       {items.length === 0 && (

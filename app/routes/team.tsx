@@ -1,3 +1,4 @@
+import { counted } from "../../core/text/counted";
 import { data, useFetcher } from "react-router";
 import { Refusal } from "../../core/refusal";
 import { dateFormat, momentFormat } from "../../core/text/formatters";
@@ -14,10 +15,9 @@ import { spaceOf } from "../../server/retention/spaceUsed";
 import type { Route } from "./+types/team";
 import { Button } from "../components/Button";
 import { Choice, Field } from "../components/Field";
-import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { DeedList } from "../people/DeedList";
-import { LinkToHand } from "../people/LinkToHand";
+import { PeopleSaid } from "../people/PeopleSaid";
 import { MemberRow } from "../people/MemberRow";
 import { type PeopleAnswer, peopleAnswer } from "../people/peopleAnswer";
 import { SpaceUsed } from "../people/SpaceUsed";
@@ -110,16 +110,13 @@ export default function Team({
 }: Route.ComponentProps) {
   const inviting = useFetcher<PeopleAnswer>();
   const changing = useFetcher<PeopleAnswer>();
-  const said = changing.data;
   return (
     <main className="flex-1 px-8 py-7 max-sm:px-4">
       <PageHead title="Team" about={`The people of ${name}${owns ? ", and the space that is used" : ""}.`} />
       <div className="grid max-w-6xl grid-cols-[minmax(0,3fr)_minmax(300px,2fr)] gap-10 max-lg:grid-cols-1">
         <section aria-label="People">
           <h2 className="mb-3">People</h2>
-          {said?.problem && <Notice kind="wrong">{said.problem}</Notice>}
-          {said?.done && <Notice kind="ready">{said.done}</Notice>}
-          {said?.link && <LinkToHand path={said.link} />}
+          <PeopleSaid said={changing.data} />
           {!owns && <p className="mb-3 text-sm text-soft">Only an owner of the team changes who is in it.</p>}
           <ul className="divide-y divide-rule border-y border-rule">
             {members.map((member) => (
@@ -154,8 +151,7 @@ export default function Team({
             <section aria-label="Invite a colleague">
               <inviting.Form method="post" className="flex flex-col gap-3 bg-card p-6">
                 <h2>Invite a colleague</h2>
-                {inviting.data?.done && <Notice kind="ready">{inviting.data.done}</Notice>}
-                {inviting.data?.link && <LinkToHand path={inviting.data.link} />}
+                <PeopleSaid said={inviting.data} />
                 <Choice
                   label="Role"
                   name="role"
@@ -173,7 +169,7 @@ export default function Team({
                   label="Good for"
                   name="days"
                   defaultValue="7"
-                  options={choices.days.map((days) => [String(days), days === 1 ? "1 day" : `${days} days`] as const)}
+                  options={choices.days.map((days) => [String(days), counted(days, "day")] as const)}
                 />
                 <Button look="main" type="submit" name="intent" value="invite" className="self-start">
                   Make a link

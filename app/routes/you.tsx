@@ -1,3 +1,4 @@
+import { counted } from "../../core/text/counted";
 import { data, useFetcher } from "react-router";
 import { momentFormat } from "../../core/text/formatters";
 import { requirePerson, endOneSession, endOtherSessions } from "../../server/auth/sessions";
@@ -37,7 +38,7 @@ export async function action({ request }: Route.ActionArgs) {
       if (!read.ok) return failed({ problems: read.problems });
       const { ended } = read.values;
       return peopleAnswer({
-        done: `Your password is changed.${ended > 0 ? ` You are signed out on ${ended} other ${ended === 1 ? "device" : "devices"}.` : ""}`,
+        done: `Your password is changed.${ended > 0 ? ` You are signed out on ${counted(ended, "other device")}.` : ""}`,
       });
     }
     case "end-session":

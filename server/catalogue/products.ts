@@ -1,3 +1,4 @@
+import { counted } from "../../core/text/counted";
 import { sql } from "kysely";
 import { gtinProblem } from "../../core/catalogue/gtin";
 import {
@@ -219,7 +220,7 @@ export async function changeMany(
 ): Promise<{ readonly done: string; readonly problem: string | null; readonly removed: number }> {
   if (ids.length === 0) return { done: "", problem: "Mark at least one product first.", removed: 0 };
   const chosen = [...ids];
-  const products = (count: number): string => `${count} ${count === 1 ? "product" : "products"}`;
+  const products = (count: number): string => counted(count, "product");
   switch (action.kind) {
     case "stock": {
       const rows = await scope

@@ -11,7 +11,6 @@ import { defined } from "../../core/testing/defined";
 import { channelService } from "../../demo/channels/channelService";
 import { CHANNELS } from "../../demo/channels/channelRules";
 import { Refusal } from "../../core/refusal";
-import { type Person } from "../auth/sessions";
 import { runProgram } from "../media/program";
 import { type StoredPromotion, createPromotion } from "../promotions/promotionStore";
 import { ALL_PROMOTIONS, listPromotions } from "../promotions/promotionList";
@@ -63,18 +62,6 @@ async function simulate(how: Readonly<Record<string, number>>): Promise<void> {
   await fetch(`${address}/v1/simulate`, { method: "POST", headers, body: JSON.stringify({ processingMs: 0, ...how }) });
 }
 const connection = (): ChannelConnection => httpConnection(address, TOKEN);
-const tess = (): Person => ({
-  ...{
-    id: team.memberId,
-    name: "Tess",
-    email: "tess@example.com",
-    role: "owner",
-    operates: false,
-    scope: team.scope,
-    session: "s",
-  },
-  team: { id: team.scope.teamId, name: "Testers", stamp: "1", ...team.team },
-});
 
 /** A finished file for the place, of the promotion as it is. */
 async function rendered(): Promise<string> {
@@ -113,7 +100,7 @@ const wish = (change: Partial<PostWish> = {}): PostWish => ({
   ...change,
 });
 async function scheduled(change: Partial<PostWish> = {}): Promise<string> {
-  const answer = await schedulePost(tess(), wish(change));
+  const answer = await schedulePost(team.person, wish(change));
   if (!("post" in answer)) throw new Error(answer.warnings.join());
   return answer.post;
 }
@@ -233,7 +220,7 @@ test("nothing is posted without a warning that is out of date, not approved, or 
     .returning("id")
     .executeTakeFirstOrThrow();
   const asked = wish({ promotion: { ...wish().promotion, offer } });
-  expect(await schedulePost(tess(), asked)).toEqual({
+  expect(await schedulePost(team.person, asked)).toEqual({
     warnings: [
       "The file is out of date: the price changed.",
       "The promotion was changed since this file was rendered.",
@@ -242,7 +229,7 @@ test("nothing is posted without a warning that is out of date, not approved, or 
     ],
   });
   expect(await postsOf(team.scope, promotion.id)).toEqual([]);
-  expect(await schedulePost(tess(), { ...asked, anyway: true })).toHaveProperty("post");
+  expect(await schedulePost(team.person, { ...asked, anyway: true })).toHaveProperty("post");
 });
 
 test("where nothing is rendered for a place, or its words don't fit, it is said", async () => {

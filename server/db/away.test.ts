@@ -1,16 +1,11 @@
 import { isDatabaseAway, onceAnswered } from "./away";
-import { closeDatabase, database } from "./connect";
-
-afterAll(() => closeDatabase());
 
 const away = (): Error => Object.assign(new Error("terminating connection"), { code: "57P01" });
 const waiting = new AbortController().signal;
 
 test("a query that finds the database away is asked again, until it is answered", async () => {
   const answers = [() => Promise.reject(away()), () => Promise.reject(away()), () => Promise.resolve("here")];
-  expect(await onceAnswered(database(), () => answers.shift()?.() ?? Promise.resolve("too often"), waiting)).toBe(
-    "here",
-  );
+  expect(await onceAnswered(() => answers.shift()?.() ?? Promise.resolve("too often"), waiting)).toBe("here");
   expect(answers).toEqual([]);
 });
 
@@ -20,16 +15,14 @@ test("what is wrong with a query itself is told at once", async () => {
     asked++;
     return Promise.reject(new Error("no such column"));
   };
-  await expect(onceAnswered(database(), wrong, waiting)).rejects.toThrow("no such column");
+  await expect(onceAnswered(wrong, waiting)).rejects.toThrow("no such column");
   expect(asked).toBe(1);
 });
 
 test("who must not wait any longer hears so", async () => {
   const stop = new AbortController();
   stop.abort(new Error("The worker stops."));
-  await expect(onceAnswered(database(), () => Promise.reject(away()), stop.signal)).rejects.toThrow(
-    "The worker stops.",
-  );
+  await expect(onceAnswered(() => Promise.reject(away()), stop.signal)).rejects.toThrow("The worker stops.");
 });
 
 test("a database that is away is told by its code, by what a driver says, or by a cause", () => {

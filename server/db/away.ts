@@ -17,32 +17,21 @@ export function isDatabaseAway(error: unknown): boolean {
   return AWAY_STATE.test(code) || AWAY_CODES.has(code) || AWAY_WORDS.test(error.message) || isDatabaseAway(error.cause);
 }
 
-/** Waits until the database answers, or `signal` says to wait no longer. */
-export async function untilDatabaseAnswers(db: Kysely<Database>, signal: AbortSignal): Promise<void> {
-  for (;;) {
-    signal.throwIfAborted();
-    try {
-      await sql`select 1`.execute(db);
-      return;
-    } catch (error) {
-      if (!isDatabaseAway(error)) throw error;
-      await sleep(ASK_AGAIN_MS);
-    }
-  }
-}
-
-/** What a query gives as soon as the database answers it. Rejects as the query does otherwise, or when `signal` is aborted. */
-export async function onceAnswered<Result>(
-  db: Kysely<Database>,
-  query: () => Promise<Result>,
-  signal: AbortSignal,
-): Promise<Result> {
+/** What a query gives as soon as the database answers it. Rejects as the query does otherwise, or when `signal` says to wait no longer. */
+export async function onceAnswered<Result>(query: () => Promise<Result>, signal: AbortSignal): Promise<Result> {
   for (;;) {
     try {
       return await query();
     } catch (error) {
       if (!isDatabaseAway(error)) throw error;
-      await untilDatabaseAnswers(db, signal);
+      signal.throwIfAborted();
+      await sleep(ASK_AGAIN_MS);
     }
   }
+}
+
+/** Waits until the database answers, or `signal` says to wait no longer. */
+export async function untilDatabaseAnswers(db: Kysely<Database>, signal: AbortSignal): Promise<void> {
+  signal.throwIfAborted();
+  await onceAnswered(() => sql`select 1`.execute(db), signal);
 }

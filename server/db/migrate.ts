@@ -21,8 +21,8 @@ import * as outputs from "./migrations/0016_outputs";
 import * as placements from "./migrations/0017_placements";
 import * as posts from "./migrations/0018_posts";
 import * as segmentWork from "./migrations/0019_segment_work";
-import * as deeds from "./migrations/0021_deeds";
 import * as promotionList from "./migrations/0020_promotion_list";
+import * as deeds from "./migrations/0021_deeds";
 import { type Database } from "./tables";
 
 /** In order. A migration that has run anywhere is never changed; a new one is added. */

@@ -398,12 +398,14 @@ export interface JobStrikeTable {
   struck_at: Timestamp;
 }
 
+/** How the painting of a segment ended: it is in the store, or nobody is at it any more. */
+export type SegmentEnd = "stored" | "failed" | "set aside" | "no room";
 /** A segment that is, was or will be painted by a worker, by the hash over all that decides its pixels. */
 export interface SegmentWorkTable {
   key: string;
   /** How many of its frames are painted. */
   painted: Generated<number>;
-  ended: "stored" | "failed" | "set aside" | "no room" | null;
+  ended: SegmentEnd | null;
   asked_at: Generated<Date>;
 }
 /** A rendition that waits for a segment, and where the segment lies in it. */

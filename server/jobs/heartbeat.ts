@@ -50,7 +50,7 @@ async function beat(ids: ReadonlySet<string>): Promise<void> {
  * Frees jobs that were taken by workers of which nobody has heard for long: they were killed before they could say that they
  * live.
  */
-export async function freeJobsOfUnknown(db: Kysely<Database>): Promise<void> {
+async function freeJobsOfUnknown(db: Kysely<Database>): Promise<void> {
   const { rows } = await sql<{ worker: string }>`
     select distinct locked_by as worker from graphile_worker._private_jobs
     where locked_at < now() - ${DEAD_AFTER_MS} * interval '1 millisecond'

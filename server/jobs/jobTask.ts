@@ -58,7 +58,7 @@ export function taskOf<Name extends JobName>(name: Name, work: JobWork<Name>, { 
   return async (payload, { job }) => {
     // What is queued was made by `enqueue`; a schema's own type is that of its name's.
     const asked = JOBS[name].validateSync(payload) as Jobs[Name];
-    const strikes = await onceAnswered(db, () => strikesOf(db, job.key), stopping);
+    const strikes = await onceAnswered(() => strikesOf(db, job.key), stopping);
     if (strikes >= MOST_STRIKES && job.key !== null) {
       log.error({ task: name, job: job.key, strikes }, "job set aside: workers broke whenever it ran");
       await work.giveUp?.(asked, "set aside");

@@ -10,7 +10,7 @@ import { type GivenUp } from "../jobs/jobTask";
 import { type JobNote } from "../jobs/jobTimes";
 import { log } from "../log";
 import { originalKey } from "../storage/keys";
-import { NO_ROOM, StorageFull, hasRoom, isStorageFull } from "../storage/full";
+import { NO_ROOM, isStorageFull, needRoom } from "../storage/full";
 import { store } from "../storage/store";
 import { ingestClip } from "./clipIngest";
 import { ingestPicture } from "./pictureIngest";
@@ -59,7 +59,7 @@ export async function ingestMedia(
     return true;
   };
   try {
-    if (!(await hasRoom())) throw new StorageFull();
+    await needRoom();
     await tell("working", 0.02, { problem: null });
     const onProgress = toldProgress((share) => tell("working", share).then(() => undefined));
     const file = { ...item, ...replacement };

@@ -1,3 +1,4 @@
+import { counted } from "../../core/text/counted";
 import { sql } from "kysely";
 import { number, object } from "yup";
 import { readTags } from "../../core/catalogue/productRow";
@@ -13,7 +14,7 @@ export interface Changed {
   readonly done: string;
   readonly problem: string | null;
 }
-const items = (count: number): string => `${count} ${count === 1 ? "item" : "items"}`;
+const items = (count: number): string => counted(count, "item");
 
 /** Removes items that are not in use, so that they can be brought back; says where the others are used. */
 export async function removeMedia(

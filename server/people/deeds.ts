@@ -35,6 +35,3 @@ export async function deedsOf(
   const rows = await query.execute();
   return { deeds: rows.slice(0, A_PAGE), more: rows.length > A_PAGE };
 }
-
-/** “3 promotions”, “1 promotion”. */
-export const counted = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;

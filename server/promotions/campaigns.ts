@@ -1,3 +1,4 @@
+import { holds } from "../../core/text/cleanText";
 import { string } from "yup";
 import { changeMany } from "./changeMany";
 import { type TeamScope } from "../db/teamScope";
@@ -5,7 +6,7 @@ import { type TeamScope } from "../db/teamScope";
 const MOST_LETTERS = 60;
 const campaignSchema = string()
   .trim()
-  .max(MOST_LETTERS, `The name of a campaign has at most ${MOST_LETTERS} characters.`)
+  .test("letters", `The name of a campaign has at most ${MOST_LETTERS} characters.`, holds(MOST_LETTERS))
   .default("");
 /** Reads a campaign's name; nothing for none. Throws Yup's ValidationError in words. */
 export const readCampaign = (value: unknown): string => campaignSchema.validateSync(value);

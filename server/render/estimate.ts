@@ -4,10 +4,9 @@ import { RATES } from "../../core/output/rates";
 import { type WantedFile } from "../../core/output/renderWish";
 import { outputSize } from "../../core/placement/quality";
 import { type TeamScope } from "../db/teamScope";
-import { segmentKey } from "../storage/keys";
-import { store } from "../storage/store";
 import { type RenderInput } from "./renderInput";
 import { renderPlan } from "./renderPlan";
+import { missingSegments } from "./segmentPainter";
 
 /** What a render would take, before it is asked for. */
 export interface Estimate {
@@ -49,11 +48,10 @@ export async function estimateRender(
     }
     const plan = await renderPlan(input, { format, quality: output.quality }, RATES[output.rate]);
     frames += plan.frames;
-    for (const { key, from, to } of plan.segments) {
-      // What several files show is painted once.
-      if (known.has(key)) continue;
-      known.add(key);
-      if (await store().has(segmentKey(key))) continue;
+    // What several files show is painted once.
+    const unseen = plan.segments.filter(({ key }) => !known.has(key));
+    for (const { key } of unseen) known.add(key);
+    for (const { from, to } of await missingSegments(unseen)) {
       fresh += to - from;
       milliseconds += (to - from) * megapixels * measured.paintMs;
     }

@@ -14,9 +14,9 @@ import { preparedInput } from "./preparedInput";
 import { segmentKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { type RenderInput } from "./renderInput";
-import { type RenderPlan, type Segment, renderPlan } from "./renderPlan";
+import { type RenderPlan, renderPlan } from "./renderPlan";
 import { type RenderedFile } from "./renderedFile";
-import { type SegmentPainter } from "./segmentPainter";
+import { type SegmentPainter, missingSegments } from "./segmentPainter";
 import { soundFiles } from "./soundFiles";
 import { packFile } from "./packFile";
 import { paintStillTo } from "./stillFile";
@@ -113,18 +113,12 @@ async function paintedSegments(
   onProgress: (share: number) => void,
   signal: AbortSignal,
 ): Promise<{ readonly files: readonly string[]; readonly freshFrames: number }> {
-  const missing = new Map<string, Segment>();
-  for (const segment of segments)
-    if (!missing.has(segment.key) && !(await store().has(segmentKey(segment.key)))) missing.set(segment.key, segment);
-  const freshFrames = [...missing.values()].reduce((sum, { from, to }) => sum + to - from, 0);
+  const missing = await missingSegments(segments);
+  const freshFrames = missing.reduce((sum, { from, to }) => sum + to - from, 0);
   const onPainted = (painted: number): void => onProgress((PAINTING_SHARE * (frames - freshFrames + painted)) / frames);
   onPainted(0);
-  if (missing.size > 0)
-    await painter.paint(
-      { input, format, quality, rate, width, height, segments: [...missing.values()] },
-      onPainted,
-      signal,
-    );
+  if (missing.length > 0)
+    await painter.paint({ input, format, quality, rate, width, height, segments: missing }, onPainted, signal);
   const files = await Promise.all(segments.map(({ key }) => store().local(segmentKey(key))));
   return { files, freshFrames };
 }

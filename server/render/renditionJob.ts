@@ -7,8 +7,9 @@ import { type Database, type RenditionState } from "../db/tables";
 import { type Jobs } from "../jobs/enqueue";
 import { type GivenUp } from "../jobs/jobTask";
 import { type JobNote } from "../jobs/jobTimes";
+import { tellEvery } from "../jobs/tellEvery";
 import { log } from "../log";
-import { NO_ROOM, StorageFull, hasRoom, isStorageFull } from "../storage/full";
+import { NO_ROOM, isStorageFull, needRoom } from "../storage/full";
 import { renditionKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { inWorkFolder } from "../workFolder";
@@ -18,8 +19,6 @@ import { type SegmentPainter } from "./segmentPainter";
 import { SegmentGivenUp } from "./sharedPainter";
 import { storedFormat } from "./storedFormat";
 import { tellRendition } from "./tellRendition";
-
-const TELL_EVERY_MS = 250;
 
 type Asked = Jobs["render-rendition"];
 type Change = { readonly state: RenditionState; readonly progress: number; readonly problem?: string | null };
@@ -51,15 +50,9 @@ export async function renderRendition(
     if (!(await told(db, asked, change))) stop.abort(new Error("The rendition is not wanted any more."));
   };
   let progress = 0;
-  const ticker = setInterval(
-    () =>
-      void tell({ state: "working", progress }).catch((error: unknown) =>
-        log.warn({ error: String(error) }, "progress was not told"),
-      ),
-    TELL_EVERY_MS,
-  );
+  const ticker = tellEvery(() => tell({ state: "working", progress }));
   try {
-    if (!(await hasRoom())) throw new StorageFull();
+    await needRoom();
     await tell({ state: "working", progress: 0, problem: null });
     const started = Date.now();
     return await inWorkFolder("rendition", async (folder) => {

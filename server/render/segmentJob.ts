@@ -2,21 +2,19 @@ import { type Kysely } from "kysely";
 import { readOutput } from "../../core/output/output";
 import { RATES } from "../../core/output/rates";
 import { outputSize } from "../../core/placement/quality";
-import { type Database } from "../db/tables";
+import { type Database, type SegmentEnd } from "../db/tables";
 import { type Jobs } from "../jobs/enqueue";
 import { type GivenUp } from "../jobs/jobTask";
-import { log } from "../log";
+import { tellEvery } from "../jobs/tellEvery";
 import { segmentKey } from "../storage/keys";
-import { StorageFull, hasRoom, isStorageFull } from "../storage/full";
+import { isStorageFull, needRoom } from "../storage/full";
 import { store } from "../storage/store";
 import { type PaintPool } from "./paintPool";
 import { readRenderInput } from "./renderInput";
-import { type SegmentEnd, endSegment, notePainted, whoAwaits } from "./segmentWork";
+import { endSegment, notePainted, whoAwaits } from "./segmentWork";
 import { paintAndKeep } from "./segmentPainter";
 import { segmentsDone } from "./segmentsDone";
 import { storedFormat } from "./storedFormat";
-
-const TELL_EVERY_MS = 250;
 
 type Asked = Jobs["paint-segment"];
 
@@ -40,13 +38,9 @@ export async function paintSegment(db: Kysely<Database>, pool: PaintPool, { segm
   const tell = async (): Promise<void> => {
     if (!(await notePainted(db, key, painted))) stop.abort(new Error("Nobody waits for the segment any more."));
   };
-  const ticker = setInterval(
-    () =>
-      void tell().catch((error: unknown) => log.warn({ error: String(error) }, "how far a segment is was not told")),
-    TELL_EVERY_MS,
-  );
+  const ticker = tellEvery(tell);
   try {
-    if (!(await hasRoom())) throw new StorageFull();
+    await needRoom();
     await paintAndKeep(pool, wanted, segment, () => painted++, stop.signal);
     await notePainted(db, key, segment.to - segment.from);
     await ended(db, key, "stored");

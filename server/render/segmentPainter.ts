@@ -17,6 +17,13 @@ export interface WantedSegments extends OutputChoice {
   readonly segments: readonly Segment[];
 }
 
+/** Those of some segments that have to be painted: what is in the store already, or named before, is left out. */
+export async function missingSegments(segments: readonly Segment[]): Promise<Segment[]> {
+  const each = segments.filter(({ key }, at) => segments.findIndex((other) => other.key === key) === at);
+  const isThere = await Promise.all(each.map(({ key }) => store().has(segmentKey(key))));
+  return each.filter((_, at) => !isThere[at]);
+}
+
 /** Whoever paints segments: threads of this process, or all workers together. */
 export interface SegmentPainter {
   /**

@@ -1,12 +1,8 @@
 import { type Kysely, type Transaction, sql } from "kysely";
-import { type Database } from "../db/tables";
+import { type Database, type SegmentEnd } from "../db/tables";
 import { segmentKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { type Segment } from "./renderPlan";
-
-/** How the painting of a segment ended: it is in the store, or nobody is at it any more. */
-export const SEGMENT_ENDS = ["stored", "failed", "set aside", "no room"] as const;
-export type SegmentEnd = (typeof SEGMENT_ENDS)[number];
 
 /** Whoever waits says so anew long before that; a worker that was killed does not. */
 const WAITS_FOR_SECONDS = 15;

@@ -1,11 +1,12 @@
 import { setTimeout as sleep } from "node:timers/promises";
 import { type Kysely } from "kysely";
-import { type Database } from "../db/tables";
+import { type Database, type SegmentEnd } from "../db/tables";
 import { type Jobs, enqueue, keyOf } from "../jobs/enqueue";
+import { type GivenUp } from "../jobs/jobTask";
 import { StorageFull } from "../storage/full";
 import { type SegmentPainter } from "./segmentPainter";
 import { type Segment } from "./renderPlan";
-import { type SegmentEnd, awaitSegments, awaitedBy, awaitsNoMore, queuedAmong, stillAwaits } from "./segmentWork";
+import { awaitSegments, awaitedBy, awaitsNoMore, queuedAmong, stillAwaits } from "./segmentWork";
 import { segmentsDone } from "./segmentsDone";
 
 const LOOK_EVERY_MS = 250;
@@ -14,7 +15,7 @@ const RENEW_EVERY_MS = 3000;
 
 /** A segment was given up, after all its tries. */
 export class SegmentGivenUp extends Error {
-  constructor(readonly why: Exclude<SegmentEnd, "stored" | "no room">) {
+  constructor(readonly why: GivenUp) {
     super(`A segment was given up: ${why}.`);
   }
 }

@@ -1,6 +1,6 @@
 import { usualOutput } from "../../core/output/output";
 import { fillSlot } from "../../core/document/edits";
-import { type Person, newToken } from "../auth/sessions";
+import { newToken } from "../auth/sessions";
 import { Refusal } from "../../core/refusal";
 import { wallTime } from "../../core/offer/validity";
 import { loadRenderInput } from "../promotions/loadFacts";
@@ -26,18 +26,6 @@ beforeEach(async () => {
 });
 afterEach(() => team.close());
 
-const owner = (): Person => ({
-  ...{
-    id: team.memberId,
-    name: "Tess",
-    email: "tess@example.com",
-    role: "owner",
-    operates: false,
-    scope: team.scope,
-    session: "s",
-  },
-  team: { id: team.scope.teamId, name: "Testers", stamp: "1", ...team.team },
-});
 const guest = { name: "Rosa", member: null, link: null };
 
 /** A render that is whole, of the promotion as it is now. */
@@ -72,7 +60,7 @@ const save = (text: string) =>
   });
 
 async function madeLink(values: Readonly<Record<string, string>> = {}): Promise<string> {
-  const made = await makeShareLink(owner(), promotion.id, formOf(values));
+  const made = await makeShareLink(team.person, promotion.id, formOf(values));
   if (!made.ok) throw new Error(JSON.stringify(made.problems));
   return made.values.token;
 }
@@ -97,7 +85,7 @@ test("a link ends with its last day where the team is, and a day that is over is
     .execute();
   expect((await openLink(token, null)).state).toBe("closed");
   expect((await shareLinksOf(team.scope, promotion.id))[0]?.state).toBe("ended");
-  const over = await makeShareLink(owner(), promotion.id, formOf({ ends: "2020-02-29" }));
+  const over = await makeShareLink(team.person, promotion.id, formOf({ ends: "2020-02-29" }));
   expect(over).toEqual({ ok: false, problems: { ends: "This day is over. Choose today or later." } });
 });
 

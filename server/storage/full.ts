@@ -19,6 +19,11 @@ export const hasRoom = async (): Promise<boolean> => (await freeBytes()) >= conf
 
 export const NO_ROOM = "The disk that files are kept on is full.";
 
+/** Throws StorageFull where there is no room for work. */
+export async function needRoom(): Promise<void> {
+  if (!(await hasRoom())) throw new StorageFull();
+}
+
 /** There is no room to begin. */
 export class StorageFull extends Error {
   override readonly name = "StorageFull";

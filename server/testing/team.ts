@@ -1,5 +1,6 @@
 import { type Insertable } from "kysely";
 import { newBrandBook } from "../../core/brand/book";
+import { type Person } from "../auth/sessions";
 import { connect } from "../db/connect";
 import { type MediaTable } from "../db/tables";
 import { type TeamScope, teamScope } from "../db/teamScope";
@@ -8,6 +9,8 @@ import { type TeamScope, teamScope } from "../db/teamScope";
 export interface TestTeam {
   readonly scope: TeamScope;
   readonly memberId: string;
+  /** The member, signed in. */
+  readonly person: Person;
   readonly team: { readonly currency: string; readonly zone: string; readonly locale: string };
   /** Adds a picture that is ready. */
   picture(name: string, change?: Partial<Insertable<MediaTable>>): Promise<string>;
@@ -44,6 +47,18 @@ export async function testTeam(): Promise<TestTeam> {
     scope,
     team,
     memberId: member.id,
+    person: {
+      ...{
+        id: member.id,
+        name: "Tess",
+        email: `${id}@example.com`,
+        role: "owner",
+        operates: false,
+        scope,
+        session: "s",
+      },
+      team: { id, name: "Testers", stamp: "1", ...team },
+    },
     async picture(name, change = {}) {
       const sha256 = (next++).toString(16).padStart(64, "0");
       const row = await scope
