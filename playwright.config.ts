@@ -5,17 +5,17 @@ import { CHROMIUM } from "./server/testing/chromium";
 const ALONE = ["**/workerKilled.spec.ts", "**/twoPeopleAtOnce.spec.ts", "**/queue.spec.ts"];
 /** What is long and rough: only all of it is tested with `bin/test --full`. */
 const FAULTS = ["**/faults/*.spec.ts", "**/long/*.spec.ts"];
-const isFull = process.env["TEST_FULL"] === "yes";
 /** The longest in a row: it starts first, so that nothing waits for it at the end. */
 const LONG = ["**/gather.spec.ts"];
 
+/** `bin/test` runs the projects in stages (server/cli/endToEnd.ts). */
 export default defineConfig({
   testDir: "e2e",
   projects: [
     { name: "a team of its own", testMatch: LONG },
     { name: "side by side", testMatch: "**/*.spec.ts", testIgnore: [...LONG, ...ALONE, ...FAULTS] },
-    { name: "alone", testMatch: ALONE, workers: 1, dependencies: ["a team of its own", "side by side"] },
-    ...(isFull ? [{ name: "faults", testMatch: FAULTS, workers: 1, dependencies: ["alone"] }] : []),
+    { name: "alone", testMatch: ALONE, workers: 1 },
+    { name: "faults", testMatch: FAULTS, workers: 1 },
   ],
   // Two, for two cores: a page paints, the server renders.
   workers: 2,

@@ -5,12 +5,13 @@ import { join } from "node:path";
 import { parseArgs } from "node:util";
 import { type ResultPromise, execa } from "execa";
 import { freePort, removeCluster, startCluster } from "./cluster";
+import { endToEndStages } from "./endToEndStages";
 import { type Report, readJestReport, readPlaywrightReport } from "./testReports";
 
 /**
  * bin/test: every check, the slowest ten, and one closing line. `--only types,lint,unit,e2e` runs some of them, `--grep`
- * some of the end-to-end tests; `--full` tests all of the big samples of which a part is tested else, and lints with both
- * linters; `--seed` chooses the part.
+ * the end-to-end tests that are called so; `--full` tests all of the big samples and end-to-end tests of which a part is
+ * tested else, and lints with both linters; `--seed` chooses the part.
  */
 const { values } = parseArgs({
   options: {
@@ -135,7 +136,6 @@ async function startInstance(): Promise<Instance | null> {
       BASE_URL: `http://127.0.0.1:${port}`,
       INSTANCE_PID: String(child.pid),
       STENCILCRAFT_DATA: data,
-      PLAYWRIGHT_JSON_OUTPUT_NAME: join(data, "playwright.json"),
       DATABASE_URL: `postgres://stencilcraft:${await kept("database-password")}@${database}`,
     },
   };
@@ -148,9 +148,13 @@ async function endToEnd(instance: Instance | null): Promise<void> {
     add({ passed: 0, failed: 1, tests: [] });
     return;
   }
-  const chosen = values.grep ? ["--grep", values.grep] : [];
-  await run("npx", ["--no-install", "playwright", "test", ...chosen], instance.env);
-  add(await readPlaywrightReport(instance.env["PLAYWRIGHT_JSON_OUTPUT_NAME"] ?? ""));
+  const stages = await endToEndStages({ ...values, seed: Number(values.seed) });
+  for (const [at, args] of stages.entries()) {
+    const out = join(instance.env["STENCILCRAFT_DATA"] ?? "", `playwright-${at}.json`);
+    const env = { ...instance.env, PLAYWRIGHT_JSON_OUTPUT_NAME: out };
+    await run("npx", ["--no-install", "playwright", "test", ...args], env);
+    add(await readPlaywrightReport(out));
+  }
 }
 
 async function readTheCode(): Promise<void> {

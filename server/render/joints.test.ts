@@ -54,10 +54,19 @@ function clickAt(second: number): Buffer {
   return Buffer.from(samples.buffer);
 }
 
+type Both = readonly [segmented: string, whole: string];
+const made = new Map<FileKindName, Promise<Both>>();
 /** The same file twice: of segments, and of the one that was made in one go. */
-async function both(kind: FileKindName): Promise<readonly [segmented: string, whole: string]> {
+function both(kind: FileKindName): Promise<Both> {
+  const files = made.get(kind) ?? makeBoth(kind);
+  made.set(kind, files);
+  return files;
+}
+async function makeBoth(kind: FileKindName): Promise<Both> {
   const output = { ...usualOutput("480p"), kind };
-  const [segmented, whole] = ["segmented", "whole"].map((name) => join(folder, `${name}.${FILE_KINDS[kind].ending}`));
+  const [segmented, whole] = ["segmented", "whole"].map((name) =>
+    join(folder, `${name}-${kind}.${FILE_KINDS[kind].ending}`),
+  );
   if (!segmented || !whole) throw new Error("There are two.");
   await renderFile(localPainter(pool), { input, choice: { format: "square", output }, path: segmented });
   const [list, sound] = [join(folder, "one.txt"), join(folder, "silence.f32")];
