@@ -66,6 +66,10 @@ export type ToProofs =
   | { readonly kind: "canvas"; readonly id: number; readonly canvas: OffscreenCanvas }
   | { readonly kind: "forget canvas"; readonly id: number };
 
+interface NewsOfStage {
+  readonly kind: "stage";
+  readonly stage: string;
+  readonly news: StageNews;
+}
 /** What the worker tells back: first that it listens. What it is told before that would be lost. */
-export type FromProofs =
-  { readonly kind: "ready" } | { readonly kind: "stage"; readonly stage: string; readonly news: StageNews };
+export type FromProofs = { readonly kind: "ready" } | NewsOfStage;

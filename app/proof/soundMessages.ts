@@ -8,6 +8,14 @@ export interface ToSounds {
   readonly mix: Mix;
 }
 
-/** What it answers: with nothing where another was asked for meanwhile; and then how loud that is. */
-export type FromSounds =
-  { readonly ask: number; readonly mixed: Stereo | null } | { readonly ask: number; readonly measured: MeasuredMix };
+interface Mixed {
+  readonly ask: number;
+  /** Null where another was asked for meanwhile. */
+  readonly mixed: Stereo | null;
+}
+interface Measured {
+  readonly ask: number;
+  readonly measured: MeasuredMix;
+}
+/** What it answers: what was mixed, and then how loud that is. */
+export type FromSounds = Mixed | Measured;

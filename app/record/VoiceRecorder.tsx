@@ -34,8 +34,11 @@ const COUNT_MS = 1000;
 const SHORTEST_TAKE = 0.3;
 /** From here on the input is too loud: its peaks may be lost. */
 const LOUD = 0.9;
-type Stage =
-  { readonly kind: "waits" } | { readonly kind: "counts"; readonly left: number } | { readonly kind: "records" };
+interface CountedIn {
+  readonly kind: "counts";
+  readonly left: number;
+}
+type Stage = CountedIn | { readonly kind: "waits" | "records" };
 
 /** Records what somebody says while the promotion plays: counted in, with the script beside it, every sample kept. */
 export function VoiceRecorder({ engine, from, name, script, onRecorded, onClose }: VoiceRecorderProps) {

@@ -49,11 +49,14 @@ export const writeSrt = (cues: readonly Cue[]): string =>
     )
     .join("\n");
 
-/** A name to save captions under, and what they are as a file. */
-export const captionsAs = (
-  kind: CaptionFile,
-  cues: readonly Cue[],
-): { readonly type: string; readonly body: string } =>
+interface TypedText {
+  /** A media type, with its character set. */
+  readonly type: string;
+  readonly body: string;
+}
+
+/** What captions are as a file. */
+export const captionsAs = (kind: CaptionFile, cues: readonly Cue[]): TypedText =>
   kind === "vtt"
     ? { type: "text/vtt; charset=utf-8", body: writeVtt(cues) }
     : { type: "application/x-subrip; charset=utf-8", body: writeSrt(cues) };

@@ -79,8 +79,15 @@ export const MOST_LETTERS: Readonly<Partial<Record<ProductField, number>>> = {
 const MOST_TAGS = 20;
 const MOST_TAG = 30;
 
-export type RowResult =
-  { readonly ok: true; readonly product: ListedProduct } | { readonly ok: false; readonly problems: readonly string[] };
+interface ReadRow {
+  readonly ok: true;
+  readonly product: ListedProduct;
+}
+interface FaultyRow {
+  readonly ok: false;
+  readonly problems: readonly string[];
+}
+export type RowResult = ReadRow | FaultyRow;
 
 /** Reads one row. Every problem is told at once, in words that name the field and the cure. */
 export function readProductRow(row: readonly string[], match: ColumnMatch, currency: string): RowResult {

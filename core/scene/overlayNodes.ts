@@ -15,9 +15,16 @@ const LIGHT_MS = 9000;
 const FRAME_SHARE = 0.035;
 const GRAIN_ALPHA = 0.55;
 
+interface RestingOverlay {
+  readonly kind: "resting";
+  readonly node: DisplayNode;
+}
+interface MovingOverlay {
+  readonly kind: "moving";
+  readonly overlay: Overlay;
+}
 /** Something laid over a picture in its place: the same in every frame, or made anew for each. */
-export type PlacedOverlay =
-  { readonly kind: "resting"; readonly node: DisplayNode } | { readonly kind: "moving"; readonly overlay: Overlay };
+export type PlacedOverlay = RestingOverlay | MovingOverlay;
 
 /** Whether it looks different from one moment to the next. */
 const overlayMoves = (name: OverlayName): boolean => name === "grain" || name.startsWith("light");

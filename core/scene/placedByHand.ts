@@ -93,8 +93,15 @@ function backdropAt(layout: Layout, place: Rect, before: Backdrop): Backdrop {
     : { kind: "picture", picture, backing: "auto", shaded: "band", leastShade: 0 };
 }
 
-type Under =
-  { readonly kind: "picture"; readonly picture: number } | { readonly kind: "ground"; readonly role: ColorRole };
+interface PictureUnder {
+  readonly kind: "picture";
+  readonly picture: number;
+}
+interface GroundUnder {
+  readonly kind: "ground";
+  readonly role: ColorRole;
+}
+type Under = PictureUnder | GroundUnder;
 
 /** Whatever was placed last under the middle of a place; null where that is no picture and no ground of one colour. */
 function underMiddle(layout: Layout, place: Rect): Under | null {

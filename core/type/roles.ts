@@ -4,9 +4,10 @@ import { type Align } from "../geometry/column";
 import { type Size } from "../geometry/rect";
 import { type FitRule } from "./fit";
 
+type OfferRole = "badge" | "price" | "was" | "until";
+type RowRole = "row-name" | "row-price" | "number";
 /** The parts of an offer, of a price list and what arrangements add of their own are set as words too. */
-export type TypeRole =
-  Exclude<WordsRole, "stars" | "link"> | "badge" | "price" | "was" | "until" | "row-name" | "row-price" | "number";
+export type TypeRole = Exclude<WordsRole, "stars" | "link"> | OfferRole | RowRole;
 
 type Sizes = readonly [smallest: number, usual: number];
 interface RoleRule {

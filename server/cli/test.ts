@@ -81,7 +81,8 @@ async function lint(): Promise<void> {
   await check("lint rules", process.execPath, ["--import", "tsx", "server/cli/lintRules.ts"]);
   await npx("lint", "oxlint", ".");
   if (values.full) await npx("lint, as its rules were first written", "eslint", ".");
-  await npx("layout", "prettier", "--check", "--log-level", "warn", ".");
+  await npx("layout", "oxfmt", "--check");
+  if (values.full) await npx("layout, as it was first laid down", "prettier", "--check", "--log-level", "warn", ".");
   const rooms = ["core", "paint", "server", "app", "demo", "bench"];
   await npx("arrows between rooms", "depcruise", "--config", ".dependency-cruiser.cjs", ...rooms);
 }

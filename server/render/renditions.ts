@@ -30,9 +30,9 @@ const unfinished: RenditionState[] = ["waiting", "working"];
 export const filesIn = (formats: readonly FormatName[], quality: Quality): WantedFile[] =>
   formats.map((format) => ({ format, output: usualOutput(quality) }));
 
+type NotRendered = { readonly blocked: readonly string[] } | { readonly tooMany: string };
 /** A render that was asked for, what must be mended first, or why there is no room for it now. */
-export type RenderAnswer =
-  { readonly render: string } | { readonly blocked: readonly string[] } | { readonly tooMany: string };
+export type RenderAnswer = { readonly render: string } | NotRendered;
 
 /**
  * Asks for renditions of a promotion as it stands now, one per format; each is a job of its own. What must be mended first
