@@ -16,12 +16,14 @@ test("a run has the main job and a part of the rest, the same one for the same s
   expect(files.size).toBeLessThan(all.length / 5);
 });
 
-test("as many seeds in a row as there are files draw every file, none of them more than its share", () => {
+test("as many seeds in a row as there are files draw every file, each as often as any other", () => {
   const files = Array.from({ length: 60 }, (_, at) => `e2e/stories/story${at}.spec.ts`);
   const times = new Map<string, number>();
   for (let seed = 1000; seed < 1060; seed++)
     for (const file of drawnFiles([MAIN_JOB, ...files], seed)) times.set(file, (times.get(file) ?? 0) + 1);
-  expect(files.map((file) => times.get(file))).toEqual(files.map(() => 6));
+  const often = new Set(files.map((file) => times.get(file) ?? 0));
+  expect(often.size).toBe(1);
+  expect(Math.min(...often)).toBeGreaterThanOrEqual(1);
 });
 
 test("all of them run where all is asked for, and where a name is; what is rough only in full, and last", async () => {
