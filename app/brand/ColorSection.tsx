@@ -1,3 +1,4 @@
+import { paletteOf } from "../../core/brand/book";
 import { clsx } from "clsx";
 import { useRef, useState } from "react";
 import { TriangleAlert, Wand, X } from "lucide-react";
@@ -44,7 +45,7 @@ export function ColorSection({
 }) {
   const [notation, setNotation] = useState<ColorNotation>("hex");
   const [picked, setPicked] = useState<ColorRole>("ink");
-  const palette = Object.fromEntries(COLOR_ROLES.map((role) => [role, colors[role].hex])) as Palette;
+  const palette = paletteOf({ colors });
   const setRole = (role: ColorRole, change: Partial<NamedColor>): void =>
     onChange({ colors: { ...colors, [role]: { ...colors[role], ...change } } });
   const setExtra = (at: number, change: Partial<NamedColor> | null): void =>

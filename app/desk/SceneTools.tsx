@@ -1,3 +1,4 @@
+import { type ChangeEvent } from "react";
 import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
 import { ArrowDown, ArrowUp, Copy, EyeOff, SlidersHorizontal, Trash2 } from "lucide-react";
 import {
@@ -7,6 +8,7 @@ import {
   type ArrangementName,
   newArrangement,
 } from "../../core/document/arrangements";
+import { keyIn } from "../../core/records";
 import { type BrandMark, type MarkKey } from "../../core/document/brandMark";
 import { type SceneDesign } from "../../core/document/design";
 import { type Edit } from "../../core/document/edit";
@@ -71,6 +73,10 @@ export function SceneTools({
   const place = all.findIndex(({ id }) => id === scene.id);
   const move = (by: -1 | 1): void => onEdit(moveScene(document, scene.id, place + by));
   const setArrangement = (arrangement: Arrangement): void => onEdit(adjust("arrangement", arrangement, { target }));
+  const chooseArrangement = ({ target: { value } }: ChangeEvent<HTMLSelectElement>): void => {
+    const name = keyIn(ARRANGEMENTS, value);
+    if (name) setArrangement(arrangementFor(name, origin));
+  };
   const skip = (): void => onEdit(adjust("skipped", true, { target }));
   const takeOut = (): void => onEdit(takeOutScene(scene.id));
   const source = (id: "arrangement" | "ground" | "length" | "logo") => (
@@ -106,7 +112,7 @@ export function SceneTools({
                 id="arrangement"
                 value={scene.arrangement.name}
                 disabled={!allows("arrangement")}
-                onChange={(event) => setArrangement(arrangementFor(event.target.value as ArrangementName, origin))}
+                onChange={chooseArrangement}
                 className={`${fieldLook} mt-1`}
               >
                 {ARRANGEMENT_NAMES.map((name) => (

@@ -5,7 +5,7 @@ import { rename } from "../../core/document/edits";
 import { Refusal } from "../../core/refusal";
 import { momentFormat } from "../../core/text/formatters";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
-import { keyIn } from "../../server/doors/keyIn";
+import { keyIn } from "../../core/records";
 import { formText } from "../../server/formText";
 import { readIds } from "../../server/ids";
 import { archivePromotions, removeArchived, restorePromotions } from "../../server/promotions/archived";

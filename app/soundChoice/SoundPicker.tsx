@@ -1,3 +1,4 @@
+import { keysOf } from "../../core/records";
 import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
 import { toast } from "sonner";
@@ -25,10 +26,7 @@ const TEMPOS = [
   ["medium", "medium"],
   ["quick", `quick, from ${TEMPO_RANGES.quick.from}`],
 ] as const satisfies readonly (readonly [TempoRange | typeof ANY, string])[];
-const LENGTHS = [
-  [ANY, "any length"] as const,
-  ...(Object.keys(SOUND_LENGTHS) as SoundLength[]).map((length) => [length, length] as const),
-];
+const LENGTHS = [[ANY, "any length"] as const, ...keysOf(SOUND_LENGTHS).map((length) => [length, length] as const)];
 
 interface SoundPickerProps {
   readonly title: string;

@@ -1,11 +1,6 @@
+import { keyIn, keysOf } from "../../core/records";
 import { type ChangeEvent } from "react";
-import {
-  ARRANGEMENTS,
-  ARRANGEMENT_NAMES,
-  type Arrangement,
-  type ArrangementName,
-  newArrangement,
-} from "../../core/document/arrangements";
+import { ARRANGEMENTS, ARRANGEMENT_NAMES, type Arrangement, newArrangement } from "../../core/document/arrangements";
 import { type ColorRole, type Palette } from "../../core/color/palette";
 import { type SceneAllows, type SceneTemplate } from "../../core/document/sceneTemplate";
 import { millis } from "../../core/units";
@@ -20,7 +15,7 @@ import { withArrangement, withLength } from "./draftChanges";
 type ChangeScene = (change: (scene: SceneTemplate) => SceneTemplate) => void;
 
 const ALLOWS = { arrangement: "arrangement", color: "ground", timing: "length", remove: "presence" } as const;
-const ALLOWED = Object.keys(ALLOWS) as (keyof SceneAllows)[];
+const ALLOWED = keysOf(ALLOWS);
 const LONGEST_TRANSITION_SECONDS = 3;
 
 /** A scene's own fields: name, times, ground, logo, arrangement with its parameters, and what a filler may change of it. */
@@ -83,7 +78,8 @@ export function SceneForm({
 
 function ArrangementFields({ arrangement, onChange }: { arrangement: Arrangement; onChange: ChangeScene }) {
   const choose = (event: ChangeEvent<HTMLSelectElement>): void => {
-    onChange((before) => withArrangement(before, newArrangement(event.target.value as ArrangementName)));
+    const name = keyIn(ARRANGEMENTS, event.target.value);
+    if (name) onChange((before) => withArrangement(before, newArrangement(name)));
   };
   const set = (changed: Arrangement): void => {
     onChange((before) => withArrangement(before, changed));

@@ -1,3 +1,4 @@
+import { keysOf } from "../../core/records";
 import { Move, Trash2 } from "lucide-react";
 import { type MediaFacts } from "../../core/document/facts";
 import { type ProductsSlot, type Slot, type SlotAllows } from "../../core/document/sceneTemplate";
@@ -23,7 +24,7 @@ const ALLOWS: Readonly<Record<keyof SlotAllows, string>> = {
   position: "its place",
   remove: "its presence",
 };
-const ALLOWED = Object.keys(ALLOWS) as (keyof SlotAllows)[];
+const ALLOWED = keysOf(ALLOWS);
 const MOST_ROWS = 6;
 
 interface SlotFormProps {

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from "react";
+import { type ChangeEvent, useEffect, useMemo, useState } from "react";
 import { Form } from "react-router";
 import { type Edit } from "../../core/document/edit";
 import { type Facts, type MediaFacts } from "../../core/document/facts";
@@ -7,6 +7,7 @@ import { asSet, withPresetEdit } from "../../core/document/presetEdits";
 import { resolvePromotion } from "../../core/document/resolve";
 import { itemOfKey } from "../../core/document/itemKey";
 import { type SlotKind, slotKey } from "../../core/document/sceneTemplate";
+import { keyIn, keysOf } from "../../core/records";
 import { PURPOSES } from "../../core/document/template";
 import { type TemplateDocument } from "../../core/document/templateDocument";
 import { TRIALS, type Trial, triedIn } from "../../core/document/tryOut";
@@ -51,6 +52,12 @@ export interface WorkshopProps {
   readonly factsByBrand: Readonly<Record<string, Facts>>;
 }
 
+const SLOT_KINDS: Readonly<Record<SlotKind, string>> = {
+  words: "Words",
+  media: "Picture or clip",
+  offer: "Offer",
+  products: "List of products",
+};
 type Part = "design" | "pace";
 const PARTS: readonly Part[] = ["design", "pace"];
 const PART_WORDS: Readonly<Record<Part, string>> = { design: "Design", pace: "Pace" };
@@ -132,6 +139,10 @@ export function Workshop(props: WorkshopProps) {
     if (shown) change((before) => withPresetEdit(before, shown.document, made), made.label);
   }
 
+  const addSlotOfKind = ({ target }: ChangeEvent<HTMLSelectElement>): void => {
+    const kind = keyIn(SLOT_KINDS, target.value);
+    if (scene && kind) change((before) => withScene(before, scene.id, (one) => addSlot(one, kind)));
+  };
   const rename = (name: string): void => change((before) => ({ ...before, name }), "Name");
   const setFormats = (formats: readonly FormatName[]): void => change((before) => ({ ...before, formats }), "Formats");
 
@@ -248,19 +259,15 @@ export function Workshop(props: WorkshopProps) {
                   <select
                     value=""
                     disabled={!canAddSlot(scene)}
-                    onChange={(event) =>
-                      event.target.value &&
-                      change((before) =>
-                        withScene(before, scene.id, (one) => addSlot(one, event.target.value as SlotKind)),
-                      )
-                    }
+                    onChange={addSlotOfKind}
                     className={`${fieldLook} mt-1`}
                   >
                     <option value="">choose its kind …</option>
-                    <option value="words">Words</option>
-                    <option value="media">Picture or clip</option>
-                    <option value="offer">Offer</option>
-                    <option value="products">List of products</option>
+                    {keysOf(SLOT_KINDS).map((kind) => (
+                      <option key={kind} value={kind}>
+                        {SLOT_KINDS[kind]}
+                      </option>
+                    ))}
                   </select>
                 </label>
               </>

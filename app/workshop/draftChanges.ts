@@ -1,3 +1,4 @@
+import { millis } from "../../core/units";
 import { type Arrangement } from "../../core/document/arrangements";
 import { freeId } from "../../core/document/sceneIds";
 import { type SceneTemplate, type Slot, type SlotKind } from "../../core/document/sceneTemplate";
@@ -53,7 +54,7 @@ export function moveScene(template: Template, id: string, by: -1 | 1): Template 
 export const withLength = (scene: SceneTemplate, length: SceneTemplate["length"]): SceneTemplate => ({
   ...scene,
   length,
-  overlap: Math.min(scene.overlap, Math.floor(length / 2)) as SceneTemplate["overlap"],
+  overlap: millis(Math.min(scene.overlap, Math.floor(length / 2))),
 });
 
 export function addSlot(scene: SceneTemplate, kind: SlotKind): SceneTemplate {

@@ -1,6 +1,7 @@
+import { recordBy } from "../records";
 import { ValidationError, array, boolean, number, object, string, type InferType } from "yup";
 import { FORMS, USUAL_FORM } from "./forms";
-import { COLOR_ROLES, type ColorRole, type Palette } from "../color/palette";
+import { COLOR_ROLES, type Palette } from "../color/palette";
 
 /** Everything a brand is made of, as a versioned document: what was chosen, media by id. */
 export type BrandBook = InferType<typeof schema>;
@@ -32,9 +33,7 @@ const face = object({
 const line = (most: number) => string().trim().max(most, `At most ${most} characters.`).defined();
 const filled = (most: number) => line(most).required("Write something, or remove the line.");
 const signOffLine = string().oneOf(SIGN_OFF_LINES).required();
-const colors = object(
-  Object.fromEntries(COLOR_ROLES.map((role) => [role, color])) as Record<ColorRole, typeof color>,
-).required();
+const colors = object(recordBy(COLOR_ROLES, () => color)).required();
 
 const schema = object({
   version: number<1>()
@@ -98,7 +97,7 @@ const MOST_IN_LISTS = [
 
 /** The colours by role. */
 export const paletteOf = ({ colors }: Pick<BrandBook, "colors">): Palette =>
-  Object.fromEntries(COLOR_ROLES.map((role) => [role, colors[role].hex])) as Record<ColorRole, string>;
+  recordBy(COLOR_ROLES, (role) => colors[role].hex);
 
 /** A book to start from: quiet colours that can be read on each other, and nothing else filled in. */
 export function newBrandBook(): BrandBook {
@@ -112,9 +111,7 @@ export function newBrandBook(): BrandBook {
   };
   return {
     version: 1,
-    colors: Object.fromEntries(
-      COLOR_ROLES.map((role) => [role, { name: role, hex: start[role] }]),
-    ) as BrandBook["colors"],
+    colors: recordBy(COLOR_ROLES, (role) => ({ name: role, hex: start[role] })),
     extras: [],
     faces: {
       headline: { family: "Bricolage Grotesque", weight: null },

@@ -1,3 +1,4 @@
+import { recordBy } from "../records";
 import { type Money, parsePrice } from "../offer/money";
 import { type Content, isContentUnit } from "../offer/unitPrice";
 import { plainCell } from "./csvText";
@@ -46,14 +47,13 @@ export function matchColumns(header: readonly string[]): ColumnMatch {
       .replace(/\s+/g, " ")
       .trim(),
   );
-  const matched = PRODUCT_FIELDS.map((field) => {
+  return recordBy(PRODUCT_FIELDS, (field) => {
     const index = bare.findIndex(
       (name, at) => !taken.has(at) && (ALSO[field].includes(name) || name === PRODUCT_FIELD_NAMES[field].toLowerCase()),
     );
     if (index >= 0) taken.add(index);
-    return [field, index >= 0 ? index : null] as const;
+    return index >= 0 ? index : null;
   });
-  return Object.fromEntries(matched) as Record<ProductField, number | null>;
 }
 
 /** A product as a list gives it. */

@@ -8,8 +8,8 @@ export function relativeLuminance(hex: string): number {
 
 /** Contrast ratio of two colours, 1 to 21, in either order (WCAG 2.2, 1.4.3). */
 export function contrastRatio(one: string, other: string): number {
-  const [dark, light] = [relativeLuminance(one), relativeLuminance(other)].sort((a, b) => a - b) as [number, number];
-  return (light + 0.05) / (dark + 0.05);
+  const [a, b] = [relativeLuminance(one), relativeLuminance(other)];
+  return (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
 }
 
 export type ContrastVerdict = "AAA" | "AA" | "large only" | "too low";

@@ -1,3 +1,4 @@
+import { keysOf } from "../records";
 import { fromLinear, toLinear } from "../color/srgb";
 import { type Channels } from "./lookupTable";
 
@@ -36,7 +37,7 @@ export const GRADE_VALUES: Readonly<
   hue: { label: "Hue", least: -180, most: 180, unit: "°" },
   fade: { label: "Fade", least: 0, most: 1, unit: "%" },
 };
-export const GRADE_NAMES = Object.keys(GRADE_VALUES) as GradeName[];
+export const GRADE_NAMES = keysOf(GRADE_VALUES);
 
 type Change = (color: Channels) => Channels;
 

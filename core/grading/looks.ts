@@ -1,3 +1,4 @@
+import { keysOf } from "../records";
 import { parseHex } from "../color/srgb";
 import { type Grade, gradeChange } from "./grade";
 import { type Channels } from "./lookupTable";
@@ -46,7 +47,7 @@ const RECIPES = {
 } as const satisfies Record<string, Recipe>;
 
 export type LookName = keyof typeof RECIPES;
-export const LOOK_NAMES = Object.keys(RECIPES) as LookName[];
+export const LOOK_NAMES = keysOf(RECIPES);
 
 const toChannels = (hex: string): Channels => {
   const { r, g, b } = parseHex(hex);

@@ -1,3 +1,4 @@
+import { keysOf } from "../records";
 import { type JoinKind } from "../document/joins";
 import { type WordEase } from "./easing";
 import { type Pieces } from "./movement";
@@ -40,4 +41,4 @@ export const MOVEMENT_STYLES = {
   },
 } as const satisfies Record<string, MovementStyle>;
 export type MovementStyleName = keyof typeof MOVEMENT_STYLES;
-export const MOVEMENT_STYLE_NAMES = Object.keys(MOVEMENT_STYLES) as MovementStyleName[];
+export const MOVEMENT_STYLE_NAMES = keysOf(MOVEMENT_STYLES);

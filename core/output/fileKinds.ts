@@ -1,3 +1,5 @@
+import { keysOf } from "../records";
+
 /** What a file can be made as. */
 interface FileKind {
   readonly title: string;
@@ -47,7 +49,7 @@ export const FILE_KINDS = {
   },
 } as const satisfies Readonly<Record<string, FileKind>>;
 export type FileKindName = keyof typeof FILE_KINDS;
-export const FILE_KIND_NAMES = Object.keys(FILE_KINDS) as readonly FileKindName[];
+export const FILE_KIND_NAMES = keysOf(FILE_KINDS);
 
 export const isFileKind = (value: unknown): value is FileKindName =>
   typeof value === "string" && Object.hasOwn(FILE_KINDS, value);

@@ -1,3 +1,4 @@
+import { keyIn } from "../records";
 import { formatTitle, type FormatName } from "../placement/formats";
 import { FILE_KINDS } from "./fileKinds";
 import { type Output } from "./output";
@@ -60,9 +61,10 @@ export function fileNameBy(pattern: string, named: Named): string {
     date: named.date,
     revision: `r${named.revision}`,
   };
-  const filled = pattern.replaceAll(/\{(\w+)\}/g, (whole, name: string) =>
-    Object.hasOwn(parts, name) ? parts[name as NamePart] : whole,
-  );
+  const filled = pattern.replaceAll(/\{(\w+)\}/g, (whole, name: string) => {
+    const part = keyIn(parts, name);
+    return part === null ? whole : parts[part];
+  });
   const name = plain(filled) || plain(named.promotion) || "promotion";
   return `${name}.${FILE_KINDS[output.kind].ending}`;
 }

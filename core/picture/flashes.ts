@@ -155,7 +155,8 @@ function changesOf(cells: number): Changes {
 
 /** The most changes that more than a quarter of some field of view has in common. */
 function mostOverField(counts: Uint8Array, { width, height }: Size): number {
-  const [across, down] = [width, height].map((side) => Math.max(1, Math.round(side / FIELD_PARTS))) as [number, number];
+  const part = (side: number): number => Math.max(1, Math.round(side / FIELD_PARTS));
+  const [across, down] = [part(width), part(height)];
   if (counts.every((count) => count <= 2 * ALLOWED_PER_SECOND)) return 0;
   let most = 0;
   for (let top = 0; top + down <= height; top++)

@@ -1,3 +1,4 @@
+import { keyIn } from "../records";
 import { type Insets, type Rect, type Size, inset, wholeOf } from "../geometry/rect";
 import { Refusal } from "../refusal";
 
@@ -105,7 +106,8 @@ const shapes = new Map<FormatName, Format>();
 
 /** What a format is. The same object each time it is asked for. Throws for what is no format's name. */
 export function formatOf(name: FormatName): Format {
-  const known = Object.hasOwn(NAMED, name) ? NAMED[name as NamedFormat] : shapes.get(name);
+  const named = keyIn(NAMED, name);
+  const known = named === null ? shapes.get(name) : NAMED[named];
   if (known) return known;
   const [across = 0, down = 0] = name.split("x").map(Number);
   const format: Format = { name, ratio: `${across}:${down}`, ...customShape(across, down) };

@@ -1,3 +1,4 @@
+import { millis } from "../units";
 import { captionNeed, changeCaption } from "../document/captionEdits";
 import { captionsIn, languagesOf } from "../document/captionsPart";
 import { type WholeRule, everywhere } from "./finding";
@@ -19,7 +20,7 @@ export const captionsReadable: WholeRule = {
         const [need, stays] = [captionNeed(caption), Math.min(caption.to, length) - caption.from];
         if (need <= stays) return [];
         const free = (all[at + 1]?.from ?? length) - FREE_MS;
-        const longer = changeCaption(document, caption.id, { to: Math.ceil(caption.from + need) as typeof caption.to });
+        const longer = changeCaption(document, caption.id, { to: millis(Math.ceil(caption.from + need)) });
         return [
           {
             severity: "warning" as const,

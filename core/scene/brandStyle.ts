@@ -1,3 +1,4 @@
+import { recordBy } from "../records";
 import { FACE_ROLES, type FaceRole } from "../brand/book";
 import { type BrandForm } from "../brand/forms";
 import { contrastRatio } from "../color/contrast";
@@ -43,18 +44,17 @@ const LEAST_STEP = 1.12;
 
 export function brandStyle(brand: BrandFacts, book: FontBook): BrandStyle {
   const { palette } = brand;
-  const files = FACE_ROLES.map((role) => [role, faceStack(book.catalogue, brand.faces[role], brand.ownFaces)] as const);
   return {
     palette,
     form: brand.form,
-    on: Object.fromEntries(COLOR_ROLES.map((role) => [role, inksOn(palette, role)])) as Record<ColorRole, GroundInks>,
+    on: recordBy(COLOR_ROLES, (role) => inksOn(palette, role)),
     shade: palette.ink,
     onShade: inkFor(palette.ink, palette, ["card", "ground"]),
     plate: palette.card,
     onPlate: inkFor(palette.card, palette, ["ink"]),
     blank: palette.primary,
-    faces: Object.fromEntries(files) as Record<FaceRole, FaceFiles>,
-    weights: Object.fromEntries(FACE_ROLES.map((role) => [role, brand.faces[role].weight])) as Record<FaceRole, number>,
+    faces: recordBy(FACE_ROLES, (role) => faceStack(book.catalogue, brand.faces[role], brand.ownFaces)),
+    weights: recordBy(FACE_ROLES, (role) => brand.faces[role].weight),
   };
 }
 

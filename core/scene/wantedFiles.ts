@@ -1,3 +1,4 @@
+import { keysOf } from "../records";
 import { type ResolvedPromotion } from "../document/resolve";
 import { itemWords } from "../document/itemText";
 import { filesWanted } from "../type/itemise";
@@ -12,7 +13,7 @@ export function fontFilesWanted(promotion: ResolvedPromotion, book: FontBook): s
   const texts: string[] = promotion.scenes.flatMap(({ words, offer, rows }) => [
     added,
     ...Object.values(words),
-    ...(offer ? (Object.values(offer) as string[]) : []),
+    ...(offer ? keysOf(offer).map((part) => offer[part]) : []),
     ...rows.flatMap(({ name, price }) => [name, price]),
   ]);
   const over = [

@@ -39,12 +39,7 @@ const CODE = /^(?:(?:(\d{1,2}):)?(\d{1,2}):)?(\d{1,2})[:;](\d{1,2})$/;
 export function frameOfTimecode(code: string, rate: FrameRate): number | null {
   const parts = CODE.exec(code.trim());
   if (!parts) return null;
-  const [hours, minutes, seconds, frames] = parts.slice(1).map((part) => Number(part || 0)) as [
-    number,
-    number,
-    number,
-    number,
-  ];
+  const [hours = 0, minutes = 0, seconds = 0, frames = 0] = parts.slice(1).map((part) => Number(part || 0));
   const { nominal, dropped } = countingAt(rate);
   if (minutes > 59 || seconds > 59 || frames >= nominal) return null;
   // These numbers are the ones that are left out.

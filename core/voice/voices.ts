@@ -1,3 +1,5 @@
+import { keysOf } from "../records";
+
 /** Voices that speak by themselves: the language they are for, and what people choose them by. */
 export const VOICES = {
   "en-gb": "English (Britain)",
@@ -21,7 +23,7 @@ export const VOICES = {
   hi: "Hindi",
 } as const;
 export type VoiceName = keyof typeof VOICES;
-export const VOICE_NAMES = Object.keys(VOICES) as readonly VoiceName[];
+export const VOICE_NAMES = keysOf(VOICES);
 
 /** Whether a voice sounds like a man's or a woman's: the synthesiser's own variants. */
 export const SOUNDS_LIKE = ["a man", "a woman"] as const;

@@ -1,3 +1,4 @@
+import { recordBy } from "../../core/records";
 import { type BrandBook, FACE_ROLES, paletteOf, signOffWords } from "../../core/brand/book";
 import { type BrandFacts, type MediaFacts } from "../../core/document/facts";
 import { type FaceChoice } from "../../core/type/faces";
@@ -29,16 +30,11 @@ export function brandFacts(
   media: Readonly<Record<string, MediaFacts>>,
   own: readonly OwnFamily[],
 ): BrandFacts {
-  const faces = Object.fromEntries(
-    FACE_ROLES.map((role) => {
-      const { family, weight } = book.faces[role];
-      // A typeface that was removed gives way to a shipped one; the brand book says so.
-      return [
-        role,
-        resolveFace(family, weight, role, own) ?? { family: "Instrument Sans", weight: role === "text" ? 400 : 700 },
-      ];
-    }),
-  ) as BrandFacts["faces"];
+  const faces = recordBy(FACE_ROLES, (role) => {
+    const { family, weight } = book.faces[role];
+    // A typeface that was removed gives way to a shipped one; the brand book says so.
+    return resolveFace(family, weight, role, own) ?? { family: "Instrument Sans", weight: role === "text" ? 400 : 700 };
+  });
   const logos = book.logos.flatMap(({ variant, media: logo }) => {
     const picture = media[logo];
     return picture?.kind === "picture" ? [{ variant, picture }] : [];

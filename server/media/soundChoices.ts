@@ -3,7 +3,7 @@ import { type RightsState } from "../../core/document/rights";
 import { type SoundFacts } from "../../core/document/facts";
 import { SOUND_LENGTHS, type SoundLength, TEMPO_RANGES, type TempoRange } from "../../core/sound/tempoRanges";
 import { type TeamScope } from "../db/teamScope";
-import { keyIn } from "../doors/keyIn";
+import { keyIn } from "../../core/records";
 import { SHELF, type ShelfItem, searchShelf } from "../shelf/shelfItems";
 import { TUNES, tuneSeconds } from "../shelf/tunes";
 import { rightsOf, withWords } from "./mediaList";

@@ -1,7 +1,7 @@
 import { type SqlBool, sql } from "kysely";
 import { type FormatName } from "../../core/placement/formats";
 import { formatsInOrder } from "../../core/document/formatList";
-import { keyIn } from "../doors/keyIn";
+import { keyIn } from "../../core/records";
 import { type TeamScope } from "../db/teamScope";
 import { optionalDay } from "../doors/fields";
 import { isId } from "../ids";

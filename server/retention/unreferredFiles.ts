@@ -1,3 +1,4 @@
+import { keysOf } from "../../core/records";
 import { type Kysely, sql } from "kysely";
 import { type Database } from "../db/tables";
 import { store } from "../storage/store";
@@ -50,7 +51,7 @@ export async function removeUnreferred(
   const isWanted = (folder: Folder, { key, keptAt }: StoredFile): boolean =>
     keptAt >= before || (!MADE.has(folder) && known.has(referredBy(folder, key)));
   let [files, bytes] = [0, 0];
-  for (const folder of Object.keys(KINDS) as Folder[])
+  for (const folder of keysOf(KINDS))
     for await (const file of store().under(folder)) {
       if (isWanted(folder, file)) {
         onKept(folder, file);

@@ -1,3 +1,4 @@
+import { keysOf } from "../../core/records";
 import { type SKRSContext2D, createCanvas } from "@napi-rs/canvas";
 import { toHex } from "../../core/color/srgb";
 import { fromOklch, toOklch } from "../../core/color/oklch";
@@ -530,7 +531,7 @@ export const MOTIFS = {
   stripes,
 } as const satisfies Readonly<Record<string, Motif>>;
 export type MotifName = keyof typeof MOTIFS;
-export const MOTIF_NAMES = Object.keys(MOTIFS) as MotifName[];
+export const MOTIF_NAMES = keysOf(MOTIFS);
 /** Motifs that move. */
 export const MOVING = [
   "glow",

@@ -1,0 +1,13 @@
+/** The keys of a record, in its order. A type can't say that a record holds no others; those that are written out don't. */
+export const keysOf = <Key extends string>(record: Readonly<Record<Key, unknown>>): Key[] =>
+  Object.keys(record) as Key[];
+
+/** The key of a record that a text names; null where it names none. */
+export const keyIn = <Key extends string>(all: Readonly<Record<Key, unknown>>, text: string | null): Key | null =>
+  keysOf(all).find((key) => key === text) ?? null;
+
+/** A record with a value for each of some keys. Entries forget which keys they came from; here they are all of them. */
+export const recordBy = <Key extends string, Value>(
+  keys: readonly Key[],
+  valueOf: (key: Key) => Value,
+): Record<Key, Value> => Object.fromEntries(keys.map((key) => [key, valueOf(key)])) as Record<Key, Value>;
