@@ -15,13 +15,12 @@ import {
   verticalListSortingStrategy,
 } from "@dnd-kit/sortable";
 import { defaultRangeExtractor, useVirtualizer } from "@tanstack/react-virtual";
-import { type ReactNode, type RefObject } from "react";
+import { type ReactNode, type RefObject, useDeferredValue, useState } from "react";
 import { sceneOrigin } from "../../core/document/design";
 import { adjust, moveScene } from "../../core/document/edits";
 import { itemOfKey } from "../../core/document/itemKey";
 import { scenesInOrder } from "../../core/document/sceneList";
-import { type WordMeasures, wordMeasures } from "../../core/preflight/wordMeasures";
-import { type SlotKey } from "../../core/document/sceneTemplate";
+import { wordMeasures } from "../../core/preflight/wordMeasures";
 import { type DeckProps } from "./deckProps";
 import { SceneBand } from "./SceneBand";
 
@@ -41,7 +40,11 @@ interface SceneRow {
 
 /** The scenes of the sheet, each a row: only those in view are there, and each can be carried to another place. */
 export function SceneRows({ deck, scroller }: { deck: DeckProps; scroller: RefObject<HTMLDivElement | null> }) {
-  const { document, promotion, prepared, marked, onEdit } = deck;
+  const { document, promotion, marked, onEdit } = deck;
+  // What is typed in a scene is drawn at once there; the other scenes follow when there is time, so that keys never wait.
+  const deferred = useDeferredValue(deck);
+  const later = isOfSameScenes(deferred, deck) ? deferred : deck;
+  const [focused, setFocused] = useState<string | null>(null);
   const rows = scenesInOrder(document).map((scene): SceneRow => {
     const shown = promotion.scenes.findIndex(({ id }) => id === scene.id);
     const { name } = sceneOrigin(promotion.facts.templates, scene);
@@ -64,7 +67,6 @@ export function SceneRows({ deck, scroller }: { deck: DeckProps; scroller: RefOb
     useSensor(PointerSensor, { activationConstraint: { distance: CARRIES_FROM } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
-  const measures = wordMeasures(prepared);
   const ids = rows.map(({ id }) => id);
   const drop = ({ active, over }: DragEndEvent): void => {
     const to = over ? ids.indexOf(String(over.id)) : -1;
@@ -98,8 +100,9 @@ export function SceneRows({ deck, scroller }: { deck: DeckProps; scroller: RefOb
                   data-index={index}
                   className="absolute inset-x-0"
                   style={{ top: start }}
+                  onFocusCapture={() => setFocused(row.id)}
                 >
-                  <CarriedScene deck={deck} row={row} measures={measures} />
+                  <CarriedScene deck={row.id === focused ? deck : later} row={row} />
                 </div>
               )
             );
@@ -110,19 +113,17 @@ export function SceneRows({ deck, scroller }: { deck: DeckProps; scroller: RefOb
   );
 }
 
+/** Whether both show the same scenes in the same order. */
+function isOfSameScenes(one: DeckProps, other: DeckProps): boolean {
+  const [ids, others] = [one, other].map(({ promotion }) => promotion.scenes.map(({ id }) => id).join(" "));
+  return ids === others;
+}
+
 const INSTRUCTIONS = {
   draggable: "Press the space bar to take the scene up, the arrow keys to move it, the space bar again to put it down.",
 };
 
-function CarriedScene({
-  deck,
-  row,
-  measures,
-}: {
-  deck: DeckProps;
-  row: SceneRow;
-  measures: ReadonlyMap<SlotKey, WordMeasures>;
-}) {
+function CarriedScene({ deck, row }: { deck: DeckProps; row: SceneRow }) {
   const { setNodeRef, setActivatorNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
     id: row.id,
   });
@@ -149,7 +150,14 @@ function CarriedScene({
       className={isDragging ? "relative z-10 bg-card shadow-xl" : ""}
     >
       {scene && span && row.shown !== null ? (
-        <SceneBand deck={deck} scene={scene} span={span} index={row.shown} handle={handle} measures={measures} />
+        <SceneBand
+          deck={deck}
+          scene={scene}
+          span={span}
+          index={row.shown}
+          handle={handle}
+          measures={wordMeasures(deck.prepared)}
+        />
       ) : (
         <SkippedBand deck={deck} row={row} handle={handle} />
       )}
