@@ -92,9 +92,20 @@ test("what is no event is passed over, and does not stop the channel", async () 
   off();
 });
 
-test("a channel that is lost is opened again by itself", async () => {
+test("a channel that is lost is opened again by itself, and who listens is told that something may have been missed", async () => {
   const team = randomUUID();
   const { heard, off } = await hearing(team);
+  const told = { listening: 0, gone: 0 };
+  const listens = onTeamEvent(
+    team,
+    () => undefined,
+    () => told.listening++,
+  );
+  onTeamEvent(
+    team,
+    () => undefined,
+    () => told.gone++,
+  )();
   await sql`
     select pg_terminate_backend(pid) from pg_stat_activity
     where query = 'listen stencilcraft_team_events' and application_name = ${NAME}`.execute(db);
@@ -102,5 +113,7 @@ test("a channel that is lost is opened again by itself", async () => {
     await tellTeam(db, team, event({ id: "after" }));
     return heard.some((one) => idOf(one) === "after");
   });
+  expect(told).toEqual({ listening: 1, gone: 0 });
+  listens();
   off();
 });
