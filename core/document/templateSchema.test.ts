@@ -42,7 +42,7 @@ const BROKEN: readonly (readonly [what: string, at: string, value: unknown, poin
   ["a format without its order", "/formats/square/order", undefined, "/formats/square/order"],
   ["no scenes", "/scenes", {}, "/scenes"],
   ["scenes in a list", "/scenes", [HOOK], "/scenes"],
-  ["thirteen scenes", "/scenes", many(13, (index) => [`s${index}`, HOOK]), "/scenes"],
+  ["twenty-five scenes", "/scenes", many(25, (index) => [`s${index}`, HOOK]), "/scenes"],
   ["a scene whose id has capitals", "/scenes/Hook", HOOK, "/scenes/Hook"],
   ["a scene without its order", "/scenes/hook/order", undefined, "/scenes/hook/order"],
   ["a scene without a name", "/scenes/hook/name", undefined, "/scenes/hook/name"],

@@ -21,7 +21,8 @@ import { WORDS_ROLES } from "./wordsRole";
 import { type TemplateDocument, listedTemplate } from "./templateDocument";
 import { upgradeTemplate } from "./upgrades";
 
-export const MOST_TEMPLATE_SCENES = 12;
+/** As many as a promotion. */
+export const MOST_TEMPLATE_SCENES = 24;
 export const MOST_SLOTS = 12;
 
 const slug = string().matches(MEMBER_ID, "An id is lower-case letters, digits and hyphens, at most 60.").required();
