@@ -2,6 +2,7 @@ import { mkdtemp, readFile, rm, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { ALL_FORMATS, EncodedPacketSink, FilePathSource, Input, type InputTrack } from "mediabunny";
+import sharp from "sharp";
 import { FILE_KINDS, type FileKindName } from "../../core/output/fileKinds";
 import { usualOutput } from "../../core/output/output";
 import { SAMPLE_RATE } from "../../core/sound/samples";
@@ -80,10 +81,21 @@ async function makeBoth(kind: FileKindName): Promise<Both> {
 }
 
 /** How alike each two frames are (SSIM over all planes), as ffmpeg says it. */
-async function alike(one: string, other: string): Promise<readonly number[]> {
-  const args = ["-nostdin", "-v", "error", "-i", one, "-i", other, "-lavfi", "ssim=stats_file=-", "-f", "null", "-"];
+async function alike(one: readonly string[], other: readonly string[]): Promise<readonly number[]> {
+  const args = ["-nostdin", "-v", "error", ...one, ...other, "-lavfi", "ssim=stats_file=-", "-f", "null", "-"];
   const { stdout } = await runProgram("ffmpeg", args, { timeLimitMs: 60_000 });
   return [...stdout.matchAll(/ All:([\d.]+)/g)].map(([, value]) => Number(value));
+}
+
+const fileIn = (path: string): readonly string[] => ["-i", path];
+
+/** @param share how many frames the file has for each of the plan */
+function expectAlikeAtJoints(frames: readonly number[], share: number, least: number): void {
+  expect(Math.abs(frames.length - plan.frames * share)).toBeLessThan(1);
+  const joints = plan.segments.slice(1).map(({ from }) => Math.round(from * share));
+  const near = joints.flatMap((joint) => frames.slice(Math.max(0, joint - 2), joint + 2));
+  expect(near.length).toBeGreaterThan(joints.length * 3);
+  expect(Math.min(...near)).toBeGreaterThanOrEqual(least);
 }
 
 test("there are joints to look at, and a frame that came too late would be seen", async () => {
@@ -91,7 +103,7 @@ test("there are joints to look at, and a frame that came too late would be seen"
   const late = join(folder, "late.mp4");
   const args = ["-nostdin", "-v", "error", "-i", inOneGo, "-vf", "tpad=start=1:start_mode=clone", "-crf", "12", late];
   await runProgram("ffmpeg", args, { timeLimitMs: 60_000 });
-  expect(Math.min(...(await alike(inOneGo, late)))).toBeLessThan(0.97);
+  expect(Math.min(...(await alike(fileIn(inOneGo), fileIn(late))))).toBeLessThan(0.97);
 });
 
 test.each([
@@ -105,15 +117,30 @@ test.each([
   "frames at the joints of %s are those of the whole, and none is doubled or missing",
   async (kind, share, least) => {
     const [segmented, whole] = await both(kind);
-    const frames = await alike(segmented, whole);
-    expect(Math.abs(frames.length - plan.frames * share)).toBeLessThan(1);
-    const joints = plan.segments.slice(1).map(({ from }) => Math.round(from * share));
-    const near = joints.flatMap((joint) => frames.slice(Math.max(0, joint - 2), joint + 2));
-    expect(near.length).toBeGreaterThan(joints.length * 3);
-    expect(Math.min(...near)).toBeGreaterThanOrEqual(least);
+    expectAlikeAtJoints(await alike(fileIn(segmented), fileIn(whole)), share, least);
   },
   60_000,
 );
+
+/** The frames of a loop as WebP (decoded by sharp, that is libwebp), each as long as another, as ffmpeg reads raw pixels. */
+async function rawFrames(path: string, everyMs: number): Promise<readonly string[]> {
+  const image = sharp(path, { animated: true });
+  const { width, pageHeight = 0, delay = [] } = await image.metadata();
+  const pixels = await image.ensureAlpha().raw().toBuffer();
+  const bytes = width * pageHeight * 4;
+  const raw = `${path}.rgba`;
+  const shown = delay.flatMap((ms, page) => Array.from({ length: Math.round(ms / everyMs) }, () => page));
+  await writeFile(raw, Buffer.concat(shown.map((page) => pixels.subarray(page * bytes, (page + 1) * bytes))));
+  return ["-f", "rawvideo", "-pix_fmt", "rgba", "-s", `${width}x${pageHeight}`, ...fileIn(raw)];
+}
+
+test("frames at the joints of webp are those of the whole, and none is doubled or missing", async () => {
+  const [segmented, whole] = await both("webp");
+  const delays = (await sharp(segmented, { animated: true }).metadata()).delay ?? [];
+  const everyMs = Math.min(...delays);
+  const [one, other] = [await rawFrames(segmented, everyMs), await rawFrames(whole, everyMs)];
+  expectAlikeAtJoints(await alike(one, other), 1000 / everyMs / 30, 0.995);
+}, 60_000);
 
 /** When each packet of a track begins and how long it is, in seconds, in the order of their times. */
 async function packetsOf(
