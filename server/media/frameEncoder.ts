@@ -1,6 +1,7 @@
 import { once } from "node:events";
 import { ExecaError, execa } from "execa";
 import { type FrameRate } from "../../core/time/frames";
+import { HANGS_AFTER_MS, inTime } from "./inTime";
 import { ProgramFailed, lastLines } from "./program";
 
 /** Takes frames one after another and makes a file of them. */
@@ -33,8 +34,8 @@ export const rawFrames = ({ width, height, rate, pixels = "rgba" }: RawFrames): 
   ...["-framerate", `${rate.numerator}/${rate.denominator}`],
 ];
 
-/** Starts ffmpeg on raw frames of a fixed size. */
-export function startFrameEncoder(file: EncodedFrames): FrameEncoder {
+/** Starts ffmpeg on raw frames of a fixed size. One that hangs is ended. */
+export function startFrameEncoder(file: EncodedFrames, patienceMs = HANGS_AFTER_MS): FrameEncoder {
   const args = [...["-v", "error", "-y", "-nostdin"], ...rawFrames(file), "-i", "pipe:0", ...file.settings, file.path];
   const child = execa("ffmpeg", args, { stdin: "pipe", stdout: "ignore" });
   const ended = child.then(
@@ -49,15 +50,20 @@ export function startFrameEncoder(file: EncodedFrames): FrameEncoder {
   ended.catch(() => undefined);
   // A broken pipe shows as the encoder's own failure, with its reason.
   child.stdin.on("error", () => undefined);
+  const stopped = (how: string) => (): Error => {
+    child.kill("SIGKILL");
+    return new ProgramFailed(`The encoder ${how} ${patienceMs / 1000} s.`);
+  };
   return {
     async write(frame) {
       if (child.exitCode !== null) await ended;
       if (child.stdin.write(frame)) return;
-      await Promise.race([once(child.stdin, "drain").catch(() => ended), ended]);
+      const ready = Promise.race([once(child.stdin, "drain").catch(() => ended), ended]);
+      await inTime(ready, patienceMs, stopped("took nothing for"));
     },
     async finish() {
       child.stdin.end();
-      await ended;
+      await inTime(ended, patienceMs, stopped("did not end within"));
     },
     stop: () => void child.kill("SIGKILL"),
   };

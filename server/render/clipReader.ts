@@ -1,7 +1,8 @@
 import { execa } from "execa";
 import { type LookupTable } from "../../core/grading/lookupTable";
 import { type FrameRate } from "../../core/time/frames";
-import { SAFE_INPUT } from "../media/program";
+import { HANGS_AFTER_MS, inTime } from "../media/inTime";
+import { ProgramFailed, SAFE_INPUT } from "../media/program";
 import { cubeFile } from "./cubeFile";
 
 /** Frames of a clip as RGBA, decoded at the size needed. */
@@ -33,9 +34,9 @@ const GROUPS_READ_THROUGH = 3;
 
 /**
  * Reads a clip back and forth. While its frames are asked for in order, memory is one frame, whatever the clip's length;
- * where they go back, the group of pictures that they are in is decoded once and kept.
+ * where they go back, the group of pictures that they are in is decoded once and kept. A decoder that hangs is ended.
  */
-export function readClip(clip: ClipToRead): ClipReader {
+export function readClip(clip: ClipToRead, patienceMs = HANGS_AFTER_MS): ClipReader {
   const { width, height, rate, frames } = clip;
   const group = Math.max(1, Math.round((GROUP_SECONDS * rate.numerator) / rate.denominator));
   const most = Math.max(1, Math.min(group, Math.floor(MOST_KEPT_BYTES / (width * height * 4))));
@@ -45,7 +46,7 @@ export function readClip(clip: ClipToRead): ClipReader {
   /** A stream that is at, or will come to, a frame. */
   function streamFrom(first: number): FrameStream {
     stream?.stop();
-    return (stream = openFrameStream(clip, first));
+    return (stream = openFrameStream(clip, first, patienceMs));
   }
 
   async function goBack(index: number): Promise<Uint8ClampedArray | null> {
@@ -91,7 +92,7 @@ function filterOf({ width, height, table }: ClipToRead): string {
   return table ? `${scale},format=rgba,lut3d=file=${cubeFile(table)}:interp=tetrahedral` : scale;
 }
 
-function openFrameStream(clip: ClipToRead, first: number): FrameStream {
+function openFrameStream(clip: ClipToRead, first: number, patienceMs: number): FrameStream {
   const { path, rate, width, height } = clip;
   // Half a frame early, so that rounding never lands one frame late.
   const seek = Math.max(0, ((first - 0.5) * rate.denominator) / rate.numerator);
@@ -147,13 +148,18 @@ function openFrameStream(clip: ClipToRead, first: number): FrameStream {
     return frame;
   }
 
+  const hung = (): Error => {
+    child.kill("SIGKILL");
+    return new ProgramFailed(`The decoder gave nothing for ${patienceMs / 1000} s.`);
+  };
+
   return {
     get at() {
       return at;
     },
     async frame(index) {
       while (at < index && !ended) {
-        const pixels = await next();
+        const pixels = await inTime(next(), patienceMs, hung);
         if (pixels) {
           current = pixels;
           at++;
