@@ -17,22 +17,31 @@ export async function awaitSegments(
   rendition: string,
   segments: readonly Segment[],
 ): Promise<void> {
-  for (const { key, from, to } of segments) {
-    const { ended } = await within
-      .insertInto("segment_work")
-      .values({ key, ended: null })
-      .onConflict((conflict) => conflict.column("key").doUpdateSet({ asked_at: sql`now()` }))
-      .returning("ended")
-      .executeTakeFirstOrThrow();
-    const isThere = ended === null || (ended === "stored" && (await store().has(segmentKey(key))));
-    if (!isThere)
-      await within.updateTable("segment_work").set({ ended: null, painted: 0 }).where("key", "=", key).execute();
-    await within
-      .insertInto("segment_wait")
-      .values({ key, rendition_id: rendition, from_frame: from, to_frame: to, until: untilThen })
-      .onConflict((conflict) => conflict.columns(["key", "rendition_id"]).doUpdateSet({ until: untilThen }))
-      .execute();
-  }
+  if (segments.length === 0) return;
+  // By their keys: two renditions that wait for the same ones never hold what the other is waiting for.
+  const inOrder = [...segments].sort((one, other) => (one.key < other.key ? -1 : 1));
+  const works = await within
+    .insertInto("segment_work")
+    .values(inOrder.map(({ key }) => ({ key, ended: null })))
+    .onConflict((conflict) => conflict.column("key").doUpdateSet({ asked_at: sql`now()` }))
+    .returning(["key", "ended"])
+    .execute();
+  const gone = await Promise.all(
+    works.map(async ({ key, ended }) => {
+      const isThere = ended === null || (ended === "stored" && (await store().has(segmentKey(key))));
+      return isThere ? [] : [key];
+    }),
+  ).then((keys) => keys.flat());
+  if (gone.length > 0)
+    await within.updateTable("segment_work").set({ ended: null, painted: 0 }).where("key", "in", gone).execute();
+  const waits = inOrder.map(({ key, from, to }) => ({
+    ...{ key, rendition_id: rendition, from_frame: from, to_frame: to, until: untilThen },
+  }));
+  await within
+    .insertInto("segment_wait")
+    .values(waits)
+    .onConflict((conflict) => conflict.columns(["key", "rendition_id"]).doUpdateSet({ until: untilThen }))
+    .execute();
 }
 
 /** Says that a rendition still waits. */
