@@ -2,9 +2,12 @@
 export const keysOf = <Key extends string>(record: Readonly<Record<Key, unknown>>): Key[] =>
   Object.keys(record) as Key[];
 
+const isKeyOf = <Key extends string>(record: Readonly<Record<Key, unknown>>, text: string): text is Key =>
+  Object.hasOwn(record, text);
+
 /** The key of a record that a text names; null where it names none. */
 export const keyIn = <Key extends string>(all: Readonly<Record<Key, unknown>>, text: string | null): Key | null =>
-  keysOf(all).find((key) => key === text) ?? null;
+  text !== null && isKeyOf(all, text) ? text : null;
 
 /** A record with a value for each of some keys. Entries forget which keys they came from; here they are all of them. */
 export const recordBy = <Key extends string, Value>(

@@ -20,7 +20,8 @@ import { sceneOrigin } from "../../core/document/design";
 import { adjust, moveScene } from "../../core/document/edits";
 import { itemOfKey } from "../../core/document/itemKey";
 import { scenesInOrder } from "../../core/document/sceneList";
-import { wordMeasures } from "../../core/preflight/wordMeasures";
+import { type WordMeasures, wordMeasures } from "../../core/preflight/wordMeasures";
+import { type SlotKey } from "../../core/document/sceneTemplate";
 import { type DeckProps } from "./deckProps";
 import { SceneBand } from "./SceneBand";
 
@@ -40,7 +41,7 @@ interface SceneRow {
 
 /** The scenes of the sheet, each a row: only those in view are there, and each can be carried to another place. */
 export function SceneRows({ deck, scroller }: { deck: DeckProps; scroller: RefObject<HTMLDivElement | null> }) {
-  const { document, promotion, marked, onEdit } = deck;
+  const { document, promotion, prepared, marked, onEdit } = deck;
   // What is typed in a scene is drawn at once there; the other scenes follow when there is time, so that keys never wait.
   const deferred = useDeferredValue(deck);
   const later = isOfSameScenes(deferred, deck) ? deferred : deck;
@@ -67,6 +68,7 @@ export function SceneRows({ deck, scroller }: { deck: DeckProps; scroller: RefOb
     useSensor(PointerSensor, { activationConstraint: { distance: CARRIES_FROM } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
+  const measures = wordMeasures(prepared);
   const ids = rows.map(({ id }) => id);
   const drop = ({ active, over }: DragEndEvent): void => {
     const to = over ? ids.indexOf(String(over.id)) : -1;
@@ -102,7 +104,7 @@ export function SceneRows({ deck, scroller }: { deck: DeckProps; scroller: RefOb
                   style={{ top: start }}
                   onFocusCapture={() => setFocused(row.id)}
                 >
-                  <CarriedScene deck={row.id === focused ? deck : later} row={row} />
+                  <CarriedScene deck={row.id === focused ? deck : later} row={row} measures={measures} />
                 </div>
               )
             );
@@ -123,7 +125,15 @@ const INSTRUCTIONS = {
   draggable: "Press the space bar to take the scene up, the arrow keys to move it, the space bar again to put it down.",
 };
 
-function CarriedScene({ deck, row }: { deck: DeckProps; row: SceneRow }) {
+function CarriedScene({
+  deck,
+  row,
+  measures,
+}: {
+  deck: DeckProps;
+  row: SceneRow;
+  measures: ReadonlyMap<SlotKey, WordMeasures>;
+}) {
   const { setNodeRef, setActivatorNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
     id: row.id,
   });
@@ -150,14 +160,7 @@ function CarriedScene({ deck, row }: { deck: DeckProps; row: SceneRow }) {
       className={isDragging ? "relative z-10 bg-card shadow-xl" : ""}
     >
       {scene && span && row.shown !== null ? (
-        <SceneBand
-          deck={deck}
-          scene={scene}
-          span={span}
-          index={row.shown}
-          handle={handle}
-          measures={wordMeasures(deck.prepared)}
-        />
+        <SceneBand deck={deck} scene={scene} span={span} index={row.shown} handle={handle} measures={measures} />
       ) : (
         <SkippedBand deck={deck} row={row} handle={handle} />
       )}
