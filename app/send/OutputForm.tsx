@@ -13,7 +13,7 @@ import { lufsInWords } from "../pace/lufsInWords";
 import { type RenderChoice } from "./renderChoice";
 
 const QUALITY_TEXT: Readonly<Record<Quality, string>> = {
-  "480p": "a draft to check, quickly",
+  "480p": "a draft to check, marked as one",
   "720p": "light, for slow lines",
   "1080p": "to post",
   "2160p": "4K, for large screens",

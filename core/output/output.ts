@@ -1,6 +1,6 @@
 import { type InferType, number, object, string } from "yup";
 import { DRAFT, QUALITIES, type Quality } from "../placement/quality";
-import { FILE_KIND_NAMES } from "./fileKinds";
+import { FILE_KINDS, FILE_KIND_NAMES } from "./fileKinds";
 import { RATE_NAMES, USUAL_RATE } from "./rates";
 
 /** Less holds no picture; more, nobody asks for. */
@@ -35,3 +35,7 @@ export const usualOutput = (quality: Quality): Output => ({
 
 /** Whether a file is made to be looked at, before anything goes out. */
 export const isDraft = ({ quality }: Pick<Output, "quality">): boolean => quality === DRAFT;
+
+/** Whether its frames say that it is a draft: films do. Loops and stills are made that small to be used. */
+export const isMarkedDraft = ({ quality, kind }: Pick<Output, "quality" | "kind">): boolean =>
+  isDraft({ quality }) && FILE_KINDS[kind].isMoving && FILE_KINDS[kind].hasSound;

@@ -56,7 +56,7 @@ export const paintedWhole = (
  * are, and how far into each the stretch begins.
  */
 export function paintedStretch(
-  { scenes, spans, track, items, joins, size, ending }: PreparedShape,
+  { scenes, spans, track, items, joins, size, ending, mark }: PreparedShape,
   from: Ticks,
   hashes: MediaHashes,
 ): string {
@@ -79,8 +79,8 @@ export function paintedStretch(
   const ends = closing && { ...closing.what, at: into(closing.from) };
   return JSON.stringify(
     shown.length > 1
-      ? { size, shown, transition, over, ends }
-      : { size, painted: alone?.painted, at: alone?.at, over, ends },
+      ? { size, shown, transition, over, ends, mark }
+      : { size, painted: alone?.painted, at: alone?.at, over, ends, mark },
   );
 }
 

@@ -10,7 +10,7 @@ import { type Span, type Track, spansAt } from "../time/tracks";
 import { heardLevels } from "../sound/heardLevels";
 import { type FontBook } from "../type/fontBook";
 import { brandStyle } from "./brandStyle";
-import { type DisplayList } from "./displayList";
+import { type DisplayList, type DisplayNode } from "./displayList";
 import { endingAt } from "./endingAt";
 import { joinAt } from "./joinAt";
 import { asOneShot } from "./oneShot";
@@ -35,6 +35,8 @@ export interface PreparedShape {
   readonly size: Size;
   /** How it is closed, if it is: at the end of all that is shown. */
   readonly ending: Track<InkedEnding>;
+  /** What says, over everything and all the time, what kind of file it is. */
+  readonly mark?: DisplayNode;
 }
 
 export interface PreparedPromotion extends PreparedShape {
@@ -210,6 +212,11 @@ function remember<Set>(memory: Remembered<Set>, place: string, from: string, pre
 
 /** The frame of a prepared promotion at a time. Times outside are taken as the first or last moment. */
 export function displayListAt(promotion: PreparedShape, time: Ticks): DisplayList {
+  const list = unmarkedAt(promotion, time);
+  return promotion.mark ? [...list, promotion.mark] : list;
+}
+
+function unmarkedAt(promotion: PreparedShape, time: Ticks): DisplayList {
   const at = ticks(Math.min(Math.max(0, time), ticksOf(promotion.length)));
   const shown = spansAt(promotion.track, at);
   const [first, ...coming] = shown.length > 0 ? shown : promotion.track.slice(-1);

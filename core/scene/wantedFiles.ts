@@ -4,12 +4,13 @@ import { itemWords } from "../document/itemText";
 import { filesWanted } from "../type/itemise";
 import { type FontBook } from "../type/fontBook";
 import { brandStyle } from "./brandStyle";
+import { DRAFT_WORD } from "./draftMark";
 
 /** Ids of the font files to open before a promotion can be prepared. Ask again after opening, until it is empty. */
 export function fontFilesWanted(promotion: ResolvedPromotion, book: FontBook): string[] {
   const { faces } = brandStyle(promotion.facts.brand, book);
   // What arrangements add of their own: numbers of steps.
-  const added = "0123456789";
+  const added = `0123456789${DRAFT_WORD}`;
   const texts: string[] = promotion.scenes.flatMap(({ words, offer, rows }) => [
     added,
     ...Object.values(words),

@@ -9,6 +9,7 @@ import { closeDatabase } from "../../server/db/connect";
 import { runProgram } from "../../server/media/program";
 import { onlyIn, openFillDesk } from "../newPromotion";
 import { ownTeam } from "../ownTeam";
+import { frameAt } from "../videoFrames";
 import { startRender } from "../startRender";
 
 test.afterAll(() => closeDatabase());
@@ -26,6 +27,21 @@ async function codecsOf(path: string): Promise<string[]> {
   const args = ["-v", "error", "-show_entries", "stream=codec_name", "-of", "csv=p=0", path];
   const { stdout } = await runProgram("ffprobe", args, { timeLimitMs: 30_000 });
   return stdout.trim().split(/\s+/);
+}
+
+/** A film that is a draft says so in its corner, at its beginning and later: light letters and a light edge on a dark pill. */
+async function expectMarked(path: string): Promise<void> {
+  for (const second of [0, 1.5]) {
+    const { data, width } = await frameAt(path, second);
+    const lightness = (x: number, y: number): number => {
+      const at = (y * width + x) * 3;
+      return data.subarray(at, at + 3).reduce((sum, one) => sum + one, 0) / 3;
+    };
+    const pill = Array.from({ length: 36 }, (_, step) => lightness(8 + step, 12));
+    expect(Math.min(...pill)).toBeLessThan(80);
+    expect(Math.max(...pill)).toBeGreaterThan(150);
+    expect(lightness(10, 6)).toBeLessThan(90);
+  }
 }
 
 test("a promotion is made as two places take it, small enough for a third, and for a page; files are called as wanted", async ({
@@ -62,6 +78,7 @@ test("a promotion is made as two places take it, small enough for a third, and f
   const short = await downloaded(page, "Download Vertical short", folder);
   expect(short.name).toMatch(/^vertical-short-.*-480p\.mp4$/);
   expect(await codecsOf(short.path)).toEqual(["h264", "aac"]);
+  await expectMarked(short.path);
   const still = await downloaded(page, "Download Story still", folder);
   expect(still.name).toMatch(/^story-still-.*-480p\.png$/);
   expect((await readFile(still.path)).subarray(1, 4).toString()).toBe("PNG");

@@ -4,7 +4,7 @@ import { RATES } from "../../core/output/rates";
 import { type WantedFile } from "../../core/output/renderWish";
 import { outputSize } from "../../core/placement/quality";
 import { type TeamScope } from "../db/teamScope";
-import { type RenderInput } from "./renderInput";
+import { type RenderInput, paintedFor } from "./renderInput";
 import { renderPlan } from "./renderPlan";
 import { missingSegments } from "./segmentPainter";
 
@@ -46,7 +46,7 @@ export async function estimateRender(
       bytes += hasSound ? SOUND_BYTES_A_SECOND : megapixels * 1e6;
       continue;
     }
-    const plan = await renderPlan(input, { format, quality: output.quality }, RATES[output.rate]);
+    const plan = await renderPlan(input, paintedFor(format, output), RATES[output.rate]);
     frames += plan.frames;
     // What several files show is painted once.
     const unseen = plan.segments.filter(({ key }) => !known.has(key));

@@ -26,9 +26,9 @@ export interface FrameSource {
 /** Prepares a promotion in a format for painting at `size` pixels (the output's own when absent). */
 export const openFrameSource = async (
   input: RenderInput,
-  { format, quality }: OutputChoice,
+  { format, quality, isMarked }: OutputChoice,
   size: Size = outputSize(format, quality),
-): Promise<FrameSource> => frameSource(await preparedInput(input, format), input, size);
+): Promise<FrameSource> => frameSource(await preparedInput(input, format, isMarked), input, size);
 
 /** As `openFrameSource`, of what is prepared already. @param input what it was prepared from */
 export function frameSource(prepared: PreparedPromotion, input: RenderInput, size: Size): FrameSource {

@@ -4,7 +4,7 @@ import { join } from "node:path";
 import { ALL_FORMATS, EncodedPacketSink, FilePathSource, Input, type InputTrack } from "mediabunny";
 import sharp from "sharp";
 import { FILE_KINDS, type FileKindName } from "../../core/output/fileKinds";
-import { usualOutput } from "../../core/output/output";
+import { isMarkedDraft, usualOutput } from "../../core/output/output";
 import { SAMPLE_RATE } from "../../core/sound/samples";
 import { runProgram } from "../media/program";
 import { shortInput } from "../testing/shortRender";
@@ -23,16 +23,23 @@ let pool: PaintPool;
 let folder: string;
 let input: RenderInput;
 let plan: RenderPlan;
+/** A film, which is a draft and says so. */
 let inOneGo: string;
+/** What loops are made of. */
+let unmarked: string;
 beforeAll(async () => {
   [pool, folder] = [openPaintPool(2), await mkdtemp(join(tmpdir(), "stencilcraft-unit-"))];
   input = shortInput(1000);
   const choice = { format: "square", quality: "480p" } as const;
   plan = await renderPlan(input, choice);
-  inOneGo = join(folder, "in-one-go.mp4");
+  [inOneGo, unmarked] = [join(folder, "in-one-go.mp4"), join(folder, "unmarked.mp4")];
   const { frames, rate, width, height } = plan;
-  const whole = { ...choice, input, rate, width, height, from: 0, to: frames, path: inOneGo };
-  await pool.render(whole, () => undefined, new AbortController().signal);
+  const whole = { ...choice, input, rate, width, height, from: 0, to: frames };
+  for (const [path, isMarked] of [
+    [inOneGo, true],
+    [unmarked, false],
+  ] as const)
+    await pool.render({ ...whole, path, isMarked }, () => undefined, new AbortController().signal);
 });
 afterAll(async () => {
   await pool.close();
@@ -71,7 +78,7 @@ async function makeBoth(kind: FileKindName): Promise<Both> {
   if (!segmented || !whole) throw new Error("There are two.");
   await renderFile(localPainter(pool), { input, choice: { format: "square", output }, path: segmented });
   const [list, sound] = [join(folder, "one.txt"), join(folder, "silence.f32")];
-  await writeFile(list, `file '${inOneGo}'\nduration ${seconds().toFixed(6)}\n`);
+  await writeFile(list, `file '${isMarkedDraft(output) ? inOneGo : unmarked}'\nduration ${seconds().toFixed(6)}\n`);
   await writeFile(sound, clickAt(CLICK_S));
   await packFile(
     { list, sound, input, output, rate: plan.rate, seconds: seconds(), folder, path: whole },

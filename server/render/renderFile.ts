@@ -6,14 +6,14 @@ import { FILE_KINDS } from "../../core/output/fileKinds";
 import { type Output } from "../../core/output/output";
 import { RATES } from "../../core/output/rates";
 import { type FormatName } from "../../core/placement/formats";
-import { type Quality, outputSize } from "../../core/placement/quality";
+import { outputSize } from "../../core/placement/quality";
 import { Refusal } from "../../core/refusal";
 import { settledTime } from "../../core/scene/preparePromotion";
 import { frameStart, ticksOf } from "../../core/time/ticks";
 import { preparedInput } from "./preparedInput";
 import { segmentKey } from "../storage/keys";
 import { store } from "../storage/store";
-import { type RenderInput } from "./renderInput";
+import { type OutputChoice, type RenderInput, paintedFor } from "./renderInput";
 import { type RenderPlan, renderPlan } from "./renderPlan";
 import { type RenderedFile } from "./renderedFile";
 import { type SegmentPainter, missingSegments } from "./segmentPainter";
@@ -46,24 +46,23 @@ export async function renderFile(
   onProgress: (share: number) => void = () => undefined,
   signal: AbortSignal = new AbortController().signal,
 ): Promise<MadeFile> {
-  const { quality, kind } = output;
+  const { kind } = output;
   if (kind === "still") return paintedStill({ input, choice: { format, output }, path }, onProgress);
-  const plan = await renderPlan(input, { format, quality }, RATES[output.rate]);
+  const painted = paintedFor(format, output);
+  const plan = await renderPlan(input, painted, RATES[output.rate]);
   const { width, height, rate } = plan;
   const fps = rate.numerator / rate.denominator;
   const isFilm = FILE_KINDS[kind].isMoving;
   const frames = isFilm ? plan.frames : 0;
   const seconds = plan.frames / fps;
   const freshFrames = await inWorkFolder("render", async (folder) => {
-    const painted = isFilm
-      ? await paintedSegments(painter, { input, format, quality, plan }, onProgress, signal)
-      : null;
+    const made = isFilm ? await paintedSegments(painter, { input, painted, plan }, onProgress, signal) : null;
     const list = join(folder, "segments.txt");
-    await writeFile(list, concatList(painted?.files ?? [], plan));
+    await writeFile(list, concatList(made?.files ?? [], plan));
     const sound = join(folder, "sound.f32");
     await mixSound(input, plan, output.loudness, sound);
     await packFile({ list, sound, input, output, rate, seconds, folder, path }, signal);
-    return painted?.freshFrames ?? 0;
+    return made?.freshFrames ?? 0;
   });
   const { size: bytes } = await stat(path);
   onProgress(1);
@@ -101,15 +100,14 @@ function concatList(files: readonly string[], { segments, rate }: RenderPlan): s
 
 interface Painting {
   readonly input: RenderInput;
-  readonly format: FormatName;
-  readonly quality: Quality;
+  readonly painted: OutputChoice;
   readonly plan: RenderPlan;
 }
 
 /** All segments of a plan as local files, in order: those that were painted before, and those that are painted now. */
 async function paintedSegments(
   painter: SegmentPainter,
-  { input, format, quality, plan: { segments, frames, rate, width, height } }: Painting,
+  { input, painted, plan: { segments, frames, rate, width, height } }: Painting,
   onProgress: (share: number) => void,
   signal: AbortSignal,
 ): Promise<{ readonly files: readonly string[]; readonly freshFrames: number }> {
@@ -118,7 +116,7 @@ async function paintedSegments(
   const onPainted = (painted: number): void => onProgress((PAINTING_SHARE * (frames - freshFrames + painted)) / frames);
   onPainted(0);
   if (missing.length > 0)
-    await painter.paint({ input, format, quality, rate, width, height, segments: missing }, onPainted, signal);
+    await painter.paint({ input, ...painted, rate, width, height, segments: missing }, onPainted, signal);
   const files = await Promise.all(segments.map(({ key }) => store().local(segmentKey(key))));
   return { files, freshFrames };
 }

@@ -3,6 +3,7 @@ import { readPromotion, type Promotion } from "../../core/document/promotion";
 import { NO_STANDING } from "../../core/document/standing";
 import { SHIPPED_BY_REF } from "../../core/templates/shipped";
 import { type FormatName } from "../../core/placement/formats";
+import { type Output, isMarkedDraft } from "../../core/output/output";
 import { type Quality } from "../../core/placement/quality";
 
 /** Everything a render depends on, fixed at the moment it was asked for. Plain JSON. */
@@ -34,7 +35,17 @@ function upgradedFacts(facts: Facts): Facts {
   };
 }
 
+/** How a promotion is painted. */
 export interface OutputChoice {
   readonly format: FormatName;
   readonly quality: Quality;
+  /** Whether its frames say that they are a draft. */
+  readonly isMarked?: boolean;
 }
+
+/** How a promotion is painted for a file. */
+export const paintedFor = (format: FormatName, output: Output): OutputChoice => ({
+  format,
+  quality: output.quality,
+  isMarked: isMarkedDraft(output),
+});

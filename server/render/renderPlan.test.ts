@@ -1,14 +1,19 @@
 import { tuneLanes } from "../../core/document/lanes";
+import { type FileKindName } from "../../core/output/fileKinds";
+import { usualOutput } from "../../core/output/output";
+import { type Quality } from "../../core/placement/quality";
 import { type FormatName } from "../../core/placement/formats";
 import { type Item } from "../../core/document/items";
 import { millis } from "../../core/units";
 import { addFormat, adjust, applyEdit, putItem } from "../../core/document/edits";
 import { formatsInOrder } from "../../core/document/formatList";
+import { defined } from "../../core/testing/defined";
+import { scenesInOrder } from "../../core/document/sceneList";
 import { CLIP_ID, PICTURE_ID, testDocument, testFacts } from "../../core/testing/promotions";
 import { templateKey } from "../../core/document/facts";
 import { type Promotion } from "../../core/document/promotion";
 import { type TemplateStyle } from "../../core/document/sceneTemplate";
-import { type RenderInput } from "./renderInput";
+import { type RenderInput, paintedFor } from "./renderInput";
 import { renderPlan } from "./renderPlan";
 
 const input = (change: Partial<Promotion> = {}, hashes: Record<string, string> = {}): RenderInput => ({
@@ -131,4 +136,26 @@ test("an item over two scenes changes their segments and the join, and cuts none
   // What is not under it any more is what it was: nothing of it is painted again.
   const [old, now] = [await keys(before), plan.segments.map(({ key }) => key)];
   expect(now.filter((key) => old.includes(key))).toEqual([old[0], old[1], old[6]]);
+});
+
+test("a film at 480p is painted with its mark, whatever it is packed as; a loop, and all that is larger, without", async () => {
+  const keysFor = async (kind: FileKindName, quality: Quality): Promise<string[]> => {
+    const choice = paintedFor("square", { ...usualOutput(quality), kind });
+    return (await renderPlan(input(), choice)).segments.map(({ key }) => key);
+  };
+  const unmarked = await keys(input(), "square", "480p");
+  const [film, web, loop] = [await keysFor("mp4", "480p"), await keysFor("webm", "480p"), await keysFor("gif", "480p")];
+  expect(film.filter((key) => unmarked.includes(key))).toEqual([]);
+  expect([web, loop]).toEqual([film, unmarked]);
+  expect(await keysFor("mp4", "1080p")).toEqual(await keys(input()));
+});
+
+test("what comes later in a draft than it did is not painted again", async () => {
+  const choice = { format: "square", quality: "480p", isMarked: true } as const;
+  const before = await renderPlan(input(), choice);
+  const { id } = defined(scenesInOrder(testDocument())[0]);
+  const after = await renderPlan(input({ adjustments: { [id]: { length: millis(4500) } } }), choice);
+  expect(after.frames).not.toBe(before.frames);
+  const known = new Set(before.segments.map(({ key }) => key));
+  expect(after.segments.map(({ key }) => known.has(key))).toEqual([false, false, true, true, true, true, true]);
 });

@@ -30,10 +30,10 @@ export interface RenderPlan {
 /** Cuts a promotion in a format into segments. A segment whose key was seen before need not be rendered again. */
 export async function renderPlan(
   input: RenderInput,
-  { format, quality }: OutputChoice,
+  { format, quality, isMarked }: OutputChoice,
   rate: FrameRate = FPS_30,
 ): Promise<RenderPlan> {
-  const prepared = await preparedInput(input, format);
+  const prepared = await preparedInput(input, format, isMarked);
   const { width, height } = outputSize(format, quality);
   const frames = frameCount(prepared.length, rate);
   const segments = stretchesOf(prepared, frames, rate).map(({ from, to }) => {

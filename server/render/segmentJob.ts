@@ -10,7 +10,7 @@ import { segmentKey } from "../storage/keys";
 import { isStorageFull, needRoom } from "../storage/full";
 import { store } from "../storage/store";
 import { type PaintPool } from "./paintPool";
-import { readRenderInput } from "./renderInput";
+import { paintedFor, readRenderInput } from "./renderInput";
 import { endSegment, notePainted, whoAwaits } from "./segmentWork";
 import { paintAndKeep } from "./segmentPainter";
 import { segmentsDone } from "./segmentsDone";
@@ -27,11 +27,11 @@ export async function paintSegment(db: Kysely<Database>, pool: PaintPool, { segm
   if (!row) return;
   if (await store().has(segmentKey(key))) return ended(db, key, "stored");
   const [format, output] = [storedFormat(row.format), readOutput(row.output)];
-  const { quality } = output;
   const segment = { key, from: row.from_frame, to: row.to_frame };
   const wanted = {
-    ...{ input: readRenderInput(row.input), format, quality, rate: RATES[output.rate] },
-    ...outputSize(format, quality),
+    ...{ input: readRenderInput(row.input), rate: RATES[output.rate] },
+    ...paintedFor(format, output),
+    ...outputSize(format, output.quality),
   };
   const stop = new AbortController();
   let painted = 0;

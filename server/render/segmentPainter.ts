@@ -49,14 +49,14 @@ export function localPainter(pool: PaintPool): SegmentPainter {
 /** Paints one segment with a thread of the pool, and keeps it in the store. */
 export async function paintAndKeep(
   pool: PaintPool,
-  { input, format, quality, rate, width, height }: Omit<WantedSegments, "segments">,
+  { input, format, quality, isMarked, rate, width, height }: Omit<WantedSegments, "segments">,
   { key, from, to }: Segment,
   onFrame: () => void,
   signal: AbortSignal,
 ): Promise<void> {
   await inWorkFolder("segment", async (folder) => {
     const path = join(folder, `${from}.mp4`);
-    await pool.render({ input, format, quality, from, to, rate, width, height, path }, onFrame, signal);
+    await pool.render({ input, format, quality, isMarked, from, to, rate, width, height, path }, onFrame, signal);
     await store().keep(segmentKey(key), path);
   });
 }
