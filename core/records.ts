@@ -9,8 +9,13 @@ const isKeyOf = <Key extends string>(record: Readonly<Record<Key, unknown>>, tex
 export const keyIn = <Key extends string>(all: Readonly<Record<Key, unknown>>, text: string | null): Key | null =>
   text !== null && isKeyOf(all, text) ? text : null;
 
-/** A record with a value for each of some keys. Entries forget which keys they came from; here they are all of them. */
+/** A record of a value for each key. Entries forget which keys they came from; here they are all of them. */
+export const recordOf = <Key extends string, Value>(
+  entries: readonly (readonly [key: Key, value: Value])[],
+): Record<Key, Value> => Object.fromEntries(entries) as Record<Key, Value>;
+
+/** A record with a value for each of some keys. */
 export const recordBy = <Key extends string, Value>(
   keys: readonly Key[],
   valueOf: (key: Key) => Value,
-): Record<Key, Value> => Object.fromEntries(keys.map((key) => [key, valueOf(key)])) as Record<Key, Value>;
+): Record<Key, Value> => recordOf(keys.map((key) => [key, valueOf(key)]));

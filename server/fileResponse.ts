@@ -1,6 +1,6 @@
+import { createReadableStreamFromReadable } from "@react-router/node";
 import { createReadStream } from "node:fs";
 import { stat } from "node:fs/promises";
-import { Readable } from "node:stream";
 
 /** Each chunk goes through several streams, which costs more than its bytes. */
 const CHUNK_BYTES = 1 << 18;
@@ -40,7 +40,7 @@ export async function fileResponse(
   const isOfAnother = request.headers.has("if-range") && request.headers.get("if-range") !== tag;
   const range = isOfAnother ? null : /^bytes=(\d*)-(\d*)$/.exec(request.headers.get("range") ?? "");
   const stream = (start: number, end: number): ReadableStream =>
-    Readable.toWeb(createReadStream(path, { start, end, highWaterMark: CHUNK_BYTES })) as ReadableStream;
+    createReadableStreamFromReadable(createReadStream(path, { start, end, highWaterMark: CHUNK_BYTES }));
   if (!range || (range[1] === "" && range[2] === "")) {
     headers.set("content-length", String(size));
     return new Response(size === 0 ? null : stream(0, size - 1), { headers });

@@ -13,7 +13,7 @@ import { RightsMark } from "../components/RightsMark";
 import { type PartEdge, TrimDialog } from "./TrimDialog";
 import { Locked } from "./DeckFields";
 import { type KeptPart } from "../../core/document/shotEdits";
-import { type SlotKey } from "../../core/document/sceneTemplate";
+import { type SlotKey, isSlotKey } from "../../core/document/sceneTemplate";
 import { type MediaNeed, clipSeconds } from "../../core/document/mediaNeed";
 import { type RightsState } from "../../core/document/rights";
 import type { OfferedMedia } from "../../server/media/offeredMedia";
@@ -93,7 +93,7 @@ export function SlotPicture({
       if (!locked) onDropFiles(files);
     },
     onCarried: (other) => {
-      if (!locked && other !== slot) onSwap(other as SlotKey);
+      if (!locked && other !== slot && isSlotKey(other)) onSwap(other);
     },
   });
   const carry = (event: DragEvent): void => event.dataTransfer.setData(CARRIED, slot);

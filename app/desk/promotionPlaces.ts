@@ -2,7 +2,7 @@ import { targetOf, readAdjustmentKey } from "../../core/document/adjustments";
 import { FIELDS, isFieldId } from "../../core/document/fields";
 import { stepsOf } from "../../core/document/patch";
 import { type Fill, type Promotion } from "../../core/document/promotion";
-import { type SceneTemplate, type SlotKey, findSlot } from "../../core/document/sceneTemplate";
+import { type SceneTemplate, findSlot, isSlotKey } from "../../core/document/sceneTemplate";
 import { type InWords } from "../edits/tellMerged";
 
 /** How the places of a promotion are said to people. */
@@ -43,14 +43,14 @@ const sceneInWords = (scenes: readonly SceneTemplate[], id: string): string =>
 function slotInWords(scenes: readonly SceneTemplate[], key: string): string {
   const found = findSlot(scenes, key);
   if (found) return `${found.scene.name}: ${found.slot.label}`;
-  return sceneInWords(scenes, targetOf(key as SlotKey).scene);
+  return sceneInWords(scenes, targetOf(key).scene);
 }
 
 /** What stood at a path, as far as it can be said in a few words. */
 function valueInWords(path: string, document: Promotion): string {
   const [part = "", key = ""] = stepsOf(path);
   if (part === "name") return `“${document.name}”`;
-  return part === "fills" ? fillInWords(document.fills[key as SlotKey]) : "another";
+  return part === "fills" ? fillInWords(isSlotKey(key) ? document.fills[key] : undefined) : "another";
 }
 
 function fillInWords(fill: Fill | undefined): string {

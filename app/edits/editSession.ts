@@ -94,7 +94,7 @@ export function openEditSession<Document extends object>(
   const written = new Set<string>();
   let { document, revision } = loaded;
   /** The newest revision that was heard of, and who saved it. */
-  let heard = { revision, by: null as string | null };
+  let heard: { readonly revision: number; readonly by: string | null } = { revision, by: null };
   let waiting: Edit[] = [];
   let isSending = false;
   /** Whether sending waits for the person to do something about it. */

@@ -1,4 +1,5 @@
 import { useCallback, useMemo, useRef, useState } from "react";
+import { ownAnswer } from "../components/ownAnswer";
 import { type MediaItem } from "../../server/media/mediaList";
 
 interface Page {
@@ -28,9 +29,7 @@ export function useMediaPages(search: string, first: Page, pageSize: number) {
       already.add(page);
       const params = new URLSearchParams(search);
       params.set("page", String(page));
-      // Our own loader's answer, with the type that it gives the first page in.
-      fetch(`/media/page?${params.toString()}`)
-        .then(async (response) => (response.ok ? ((await response.json()) as Page) : null))
+      ownAnswer<Page>(`/media/page?${params.toString()}`)
         .then((answer) => {
           // What comes after the list was loaded anew belongs to the list before.
           if (!answer || asked.current.of !== first) return;

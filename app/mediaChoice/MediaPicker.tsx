@@ -1,3 +1,4 @@
+import { ownAnswer } from "../components/ownAnswer";
 import { clsx } from "clsx";
 import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
@@ -113,9 +114,7 @@ async function chooseBrought(
   { accepts }: MediaNeed,
   onChoose: (item: OfferedMedia) => void,
 ): Promise<void> {
-  const response = await fetch(`/media/chosen?id=${id}`);
-  // Our own loader's answer.
-  const item = response.ok ? ((await response.json()) as Record<string, OfferedMedia>)[id] : undefined;
+  const item = (await ownAnswer<Record<string, OfferedMedia>>(`/media/chosen?id=${id}`))?.[id];
   if (item && accepts.some((kind) => kind === item.facts.kind)) onChoose(item);
   else
     toast.error(

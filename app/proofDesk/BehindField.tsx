@@ -112,7 +112,7 @@ function AnyColorField({
   onColor: (color: AnyColor) => void;
 }) {
   const own = color !== null && isColorRole(color) ? palette[color] : (color ?? palette.ground);
-  const chooseOther = (event: ChangeEvent<HTMLInputElement>): void => onColor(event.target.value as `#${string}`);
+  const chooseOther = ({ target: { value } }: ChangeEvent<HTMLInputElement>): void => onColor(`#${value.slice(1)}`);
   return (
     <div className="flex items-center gap-2">
       <span className="w-12 shrink-0">{label}</span>

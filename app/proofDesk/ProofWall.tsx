@@ -79,8 +79,8 @@ export function ProofWall(props: WallProps) {
             <div
               key={scene.id}
               role="columnheader"
-              className="col-start-[var(--at)] -mb-2 truncate text-[13px] leading-[26px] text-[#12181a]"
-              style={{ ["--at" as string]: String(index + 2), height: COLUMN_HEAD }}
+              className="-mb-2 truncate text-[13px] leading-[26px] text-[#12181a]"
+              style={{ gridColumnStart: index + 2, height: COLUMN_HEAD }}
             >
               <span className="mr-1.5 font-heading text-[15px] font-extrabold">{index + 1}</span>
               {scene.name}

@@ -181,6 +181,6 @@ const FACE_WORDS: Readonly<Record<FaceRole, string>> = {
 };
 
 function withFace(faces: TemplateStyle["faces"], role: WordsRole, face: FaceRole | null): TemplateStyle["faces"] {
-  const others = Object.fromEntries(Object.entries(faces).filter(([one]) => one !== role)) as TemplateStyle["faces"];
+  const others = Object.fromEntries(Object.entries(faces).filter(([one]) => one !== role));
   return face === null ? others : { ...others, [role]: face };
 }

@@ -4,7 +4,7 @@ import { fieldSchema } from "./field";
 import { type RecordPart } from "./documentShape";
 import { itemKey } from "./itemKey";
 import { inOrder } from "./patch";
-import { type SlotKey } from "./sceneTemplate";
+
 import { Refusal } from "../refusal";
 
 /**
@@ -22,7 +22,7 @@ export interface SceneTarget {
 export type Target = SceneTarget | { readonly item: string };
 
 /** What a slot's address says. */
-export function targetOf(slot: SlotKey): Required<SceneTarget> & { readonly slot: string } {
+export function targetOf(slot: string): Required<SceneTarget> & { readonly slot: string } {
   const [scene = "", id = ""] = slot.split(".");
   return { scene, slot: id };
 }

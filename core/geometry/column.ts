@@ -1,3 +1,4 @@
+import { recordOf } from "../records";
 import { type Rect, rect } from "./rect";
 
 /** The step all spacing is a multiple of, in design units. */
@@ -20,14 +21,14 @@ export function allotColumn<Key extends string>(
   const free = area.height - gap * Math.max(0, items.length - 1);
   if (free <= 0) throw new RangeError(`A column ${area.height} units high has no room for ${items.length} items.`);
   const shares = items.reduce((sum, item) => sum + item.share, 0);
-  const boxes = {} as Record<Key, Rect>;
   let y = area.y;
-  for (const { key, share, most } of items) {
-    const height = Math.min(most ?? Infinity, (free * share) / shares);
-    boxes[key] = rect(area.x, y, area.width, height);
-    y += height + gap;
-  }
-  return boxes;
+  return recordOf(
+    items.map(({ key, share, most }) => {
+      const box = rect(area.x, y, area.width, Math.min(most ?? Infinity, (free * share) / shares));
+      y += box.height + gap;
+      return [key, box];
+    }),
+  );
 }
 
 export const ANCHORS = ["top", "middle", "bottom"] as const;
@@ -55,13 +56,14 @@ export function packColumn<Key extends string>(
   const height = items.reduce((sum, item, index) => sum + item.height + gapBefore(index), 0);
   const free = Math.max(0, area.height - height);
   let y = area.y + (anchor === "top" ? 0 : anchor === "bottom" ? free : free / 2);
-  const places = {} as Record<Key, Rect>;
-  items.forEach((item, index) => {
-    y += gapBefore(index);
-    const free = area.width - item.width;
-    const x = area.x + (align === "centre" ? free / 2 : align === "end" ? free : 0);
-    places[item.key] = rect(x, y, item.width, item.height);
-    y += item.height;
-  });
-  return places;
+  return recordOf(
+    items.map(({ key, width, height }, index) => {
+      y += gapBefore(index);
+      const beside = area.width - width;
+      const x = area.x + (align === "centre" ? beside / 2 : align === "end" ? beside : 0);
+      const place = rect(x, y, width, height);
+      y += height;
+      return [key, place];
+    }),
+  );
 }

@@ -4,7 +4,7 @@ import { adjust } from "../document/edits";
 import { itemOfKey } from "../document/itemKey";
 import { type PlacedKey } from "../document/placedKey";
 import { type Promotion } from "../document/promotion";
-import { type SlotKey } from "../document/sceneTemplate";
+
 import { type SceneSpan } from "../time/timeline";
 import { millis } from "../units";
 
@@ -23,7 +23,7 @@ export function wholeTime(document: Promotion, spans: readonly NamedSpan[], key:
   const id = itemOfKey(key);
   const item = id === null ? undefined : document.items[id];
   // What is no item's is a slot's.
-  const scenes = item ? [item.from, item.to] : [targetOf(key as SlotKey).scene];
+  const scenes = item ? [item.from, item.to] : [targetOf(key).scene];
   const own = spans.filter((span) => scenes.includes(span.id));
   const [first, last] = [own[0], own.at(-1)];
   return first && last ? { from: first.start, to: last.end } : null;
@@ -46,7 +46,7 @@ export function setTime(
   const after = millis(from - whole.from);
   const before = millis(whole.to - to);
   const item = itemOfKey(key);
-  const target = item === null ? targetOf(key as SlotKey) : { item };
+  const target = item === null ? targetOf(key) : { item };
   const [comes, goes] = item === null ? (["comesAt", "goesBefore"] as const) : (["starts", "ends"] as const);
   return together("Time", [
     adjust(comes, after > 0 ? after : null, { target }),

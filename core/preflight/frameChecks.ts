@@ -48,8 +48,9 @@ export async function checkFrames({ shapes, scenes, isOver }: Checked): Promise<
     frameAt,
     frames: new Set(frames),
     watches: FRAME_RULES.map(({ id, watch }) => ({ rule: id, ...watch(checkedSize(prepared.format)) })),
-    before: null as ArrayLike<number> | null,
   }));
+  /** The frame that each has seen last. */
+  const seen = new Map<(typeof checks)[number], ArrayLike<number>>();
   const frames = [...new Set(checks.flatMap((check) => [...check.frames]))].sort((one, other) => one - other);
   for (const frame of frames)
     for (const check of checks) {
@@ -57,8 +58,8 @@ export async function checkFrames({ shapes, scenes, isOver }: Checked): Promise<
       if (isOver?.()) return null;
       const rgba = await check.frameAt(frameStart(frame, FPS_30));
       const seconds = (frame * FPS_30.denominator) / FPS_30.numerator;
-      if (rgba !== check.before) for (const { add } of check.watches) add(rgba, seconds);
-      check.before = rgba;
+      if (rgba !== seen.get(check)) for (const { add } of check.watches) add(rgba, seconds);
+      seen.set(check, rgba);
     }
   return checks.flatMap(({ prepared, watches }) =>
     watches.flatMap(({ rule, found }) =>

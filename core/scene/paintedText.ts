@@ -20,11 +20,15 @@ export function paintedText({ parts, length, leaves }: PreparedScene, hashes: Me
   return JSON.stringify({ parts, length, leaves }, (key, value: unknown) => {
     // Which of the uses of a clip this is tells its frames apart, and changes none.
     if (key === "use") return undefined;
-    if (key === "table") return (value as LookupTable).id;
+    if (key === "table") return isTable(value) ? value.id : value;
     if (key !== "media") return value;
+    // Parts name media by what is known of them, nodes by their id.
     return typeof value === "string" ? bytesOf(value, hashes) : drawnFrom(value as PictureFacts | ClipFacts, hashes);
   });
 }
+
+const isTable = (value: unknown): value is Pick<LookupTable, "id"> =>
+  typeof value === "object" && value !== null && "id" in value;
 
 /** What of a picture or clip has a part in how it is drawn: not its name, nor what was measured to choose inks. */
 function drawnFrom(media: PictureFacts | ClipFacts, hashes: MediaHashes): unknown {

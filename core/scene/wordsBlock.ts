@@ -30,8 +30,10 @@ export interface Typesetter {
 }
 
 /** The face a role is set in: the template's choice, else the role's own. */
-export const roleFace = ({ design }: Typesetter, role: TypeRole): FaceRole =>
-  (role in design.faces ? design.faces[role as keyof typeof design.faces] : undefined) ?? faceOf(role);
+export const roleFace = ({ design }: Typesetter, role: TypeRole): FaceRole => {
+  const chosen: Partial<Readonly<Record<TypeRole, FaceRole>>> = design.faces;
+  return chosen[role] ?? faceOf(role);
+};
 
 /** Words and how they are to be set. */
 export interface WordsToSet {
@@ -77,10 +79,9 @@ export function wordNodes(words: FittedWords, at: Point, { ink, marked }: WordIn
     outline.length > 0 ? [{ kind: "shape", outline, at, ink: color }] : [];
   const joined = (part: "outline" | "marked"): Outline => {
     const [first] = words.lines;
+    const none: number[] = [];
     // Joined whole: number by number would take longer than setting the words.
-    return words.lines.length === 1 && first
-      ? first[part]
-      : ([] as number[]).concat(...words.lines.map((line) => line[part]));
+    return words.lines.length === 1 && first ? first[part] : none.concat(...words.lines.map((line) => line[part]));
   };
   const emoji = words.lines
     .flatMap((line) => line.emoji)

@@ -26,8 +26,9 @@ function groupsOf({ letters }: SetLine, by: "word by word" | "letter by letter")
 
 function only(line: SetLine, group: readonly DrawnLetter[]): SetLine {
   const part = (which: DrawnLetter["part"]): DrawnLetter[] => group.filter((letter) => letter.part === which);
+  const none: readonly number[] = [];
   const joined = (which: "outline" | "marked"): readonly number[] =>
-    ([] as number[]).concat(...part(which).map(({ from, to }) => line[which].slice(from, to)));
+    none.concat(...part(which).map(({ from, to }) => line[which].slice(from, to)));
   const starts = group.map(({ x }) => x);
   const [first, next] = [Math.min(...starts), nextStart(line, group)];
   return {

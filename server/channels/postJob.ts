@@ -36,12 +36,12 @@ export async function sendPost(
     .executeTakeFirst();
   if (!row) return;
   const change = changeOf(db, asked);
-  if (!connection) return void (await change({ state: "failed", problem: "No channel is connected any more." }));
+  const fail = async (problem: string): Promise<void> => {
+    await change({ state: "failed", problem });
+  };
+  if (!connection) return fail("No channel is connected any more.");
   if (row.made !== "ready" || row.file_key === null)
-    return void (await change({
-      state: "failed",
-      problem: "Its file is gone. Render the promotion, and post it anew.",
-    }));
+    return fail("Its file is gone. Render the promotion, and post it anew.");
   try {
     if (row.remote_id === null) {
       await change({ state: "posting" });
@@ -70,12 +70,11 @@ export async function sendPost(
     await change({ state: "live", live_at, problem: null });
     await readViews(db, connection, { id: row.id, team_id: row.team_id, remote_id: row.remote_id });
   } catch (error) {
-    if (error instanceof PostRefused) return void (await change({ state: "failed", problem: error.message }));
+    if (error instanceof PostRefused) return fail(error.message);
     if (!(error instanceof ChannelAway)) throw error;
     const tries = row.tries + 1;
     log.warn({ post: row.id, tries, problem: error.message }, "channel is asked again");
-    if (tries > MOST_TRIES)
-      return void (await change({ state: "failed", problem: `${error.message} It was tried ${MOST_TRIES} times.` }));
+    if (tries > MOST_TRIES) return fail(`${error.message} It was tried ${MOST_TRIES} times.`);
     // What was sent of a file that the channel lost is sent anew.
     const anew = tries > SENT_ANEW_AFTER ? { upload: null } : {};
     if (await change({ tries, problem: `${error.message} It is tried again.`, ...anew }))

@@ -56,7 +56,7 @@ export async function savePostText(scope: TeamScope, promotion: string, sent: Fo
   const { placement, same, tags: line, ...said } = read.values;
   const asWords = readPostWords({ ...said, tags: tagsIn(line) });
   const before = await postTextOf(scope, promotion);
-  const { [placement]: _, ...others } = before.own;
+  const others = Object.fromEntries(Object.entries(before.own).filter(([one]) => one !== placement));
   const text: PostText =
     placement === ""
       ? { ...before, words: asWords }

@@ -8,7 +8,7 @@ import { createRequestHandler } from "@react-router/express";
 import compression from "compression";
 import express from "express";
 import expressStaticGzip from "express-static-gzip";
-import { type ServerBuild } from "react-router";
+import { serverBuild } from "../doors/serverBuild";
 import { CLIENT_HEADER } from "../auth/askedFrom";
 import { config } from "../config";
 import { freeDrains } from "../doors/freedDrains";
@@ -92,7 +92,7 @@ if (development) {
   app.use(vite.middlewares);
   app.use(
     createRequestHandler({
-      build: () => vite.ssrLoadModule("virtual:react-router/server-build") as Promise<ServerBuild>,
+      build: async () => serverBuild(await vite.ssrLoadModule("virtual:react-router/server-build")),
       mode: "development",
     }),
   );
@@ -102,7 +102,7 @@ if (development) {
   app.use(express.static("build/client", { maxAge: "1h" }));
   app.use(
     createRequestHandler({
-      build: () => import(pathToFileURL(built).href) as Promise<ServerBuild>,
+      build: async () => serverBuild(await import(pathToFileURL(built).href)),
       mode: "production",
     }),
   );

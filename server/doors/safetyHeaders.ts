@@ -31,7 +31,7 @@ export function writeSafetyHeaders(response: ServerResponse, { development }: { 
   response.setHeader("referrer-policy", "same-origin");
   if (config().SECURE_COOKIES === "yes") response.setHeader("strict-transport-security", `max-age=${YEAR_S}`);
   const writeHead = response.writeHead.bind(response);
-  // The nonce is known when the page is drawn.
+  // The nonce is known when the page is drawn. What is handed on are the arguments of whichever overload was called.
   response.writeHead = ((...args: Parameters<ServerResponse["writeHead"]>) => {
     const nonce = response.getHeader(NONCE_HEADER);
     response.removeHeader(NONCE_HEADER);

@@ -17,6 +17,7 @@ export type Answered = { readonly value: unknown } | { readonly refused: string 
 
 process.title = "stencilcraft-reader";
 process.on("message", (told: Told) => {
+  // What is told belongs together (`Told`): the task takes its own input.
   const run = TASKS[told.task] as (input: unknown) => Promise<unknown>;
   const say = (answer: Answered): void => void process.send?.(answer);
   run(told.input).then(

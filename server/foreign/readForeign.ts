@@ -130,7 +130,8 @@ function askChild(child: ChildProcess, told: Told, { longestMs, mostMemoryBytes 
     const onExit = (): void => stop("broke");
     const onMessage = (answer: unknown): void => {
       done();
-      resolve(answer as Answered);
+      if (isAnswer(answer)) resolve(answer);
+      else stop("broke");
     };
     const done = (): void => {
       clearTimeout(late);
@@ -143,6 +144,9 @@ function askChild(child: ChildProcess, told: Told, { longestMs, mostMemoryBytes 
     });
   });
 }
+
+const isAnswer = (value: unknown): value is Answered =>
+  typeof value === "object" && value !== null && ("value" in value || "refused" in value || "broke" in value);
 
 /** Memory that a child holds, as the kernel counts it (proc(5), statm); 0 where that is not told. */
 async function memoryOf({ pid }: ChildProcess): Promise<number> {

@@ -43,14 +43,19 @@ export async function runProgram(
     return { stdout, stderr };
   } catch (error) {
     if (!(error instanceof ExecaError)) throw error;
-    throw new ProgramFailed(`${program} ${howItEnded(error as ExecaError, timeLimitMs)}: ${lastLines(error.stderr)}`);
+    throw new ProgramFailed(`${program} ${howItEnded(error, timeLimitMs)}: ${lastLines(error.stderr)}`);
   }
 }
 
-function howItEnded(
-  { timedOut, isCanceled, exitCode, code }: Pick<ExecaError, "timedOut" | "isCanceled" | "exitCode" | "code">,
-  timeLimitMs: number,
-): string {
+/** How a program ended, as execa says it. */
+interface EndedProgram {
+  readonly timedOut: boolean;
+  readonly isCanceled: boolean;
+  readonly exitCode?: number | undefined;
+  readonly code?: string | undefined;
+}
+
+function howItEnded({ timedOut, isCanceled, exitCode, code }: EndedProgram, timeLimitMs: number): string {
   if (timedOut) return `was stopped after ${Math.round(timeLimitMs / 1000)} s`;
   if (isCanceled) return "was stopped";
   return exitCode === undefined ? `could not be run (${code ?? "killed"})` : `ended with ${exitCode}`;

@@ -122,6 +122,7 @@ function openFrameStream(clip: ClipToRead, first: number, patienceMs: number): F
   // It is killed when nobody asks for more; a clip that can't be read gives no frame.
   child.catch(() => undefined);
   const bytes = width * height * 4;
+  // Its encoding is "buffer", which its type does not tell of.
   const chunks = child.stdout.iterator() as AsyncIterator<Buffer, undefined>;
   let rest: Buffer = Buffer.alloc(0);
   let current: Uint8ClampedArray | null = null;

@@ -1,4 +1,4 @@
-import { Readable } from "node:stream";
+import { createReadableStreamFromReadable } from "@react-router/node";
 import archiver from "archiver";
 import { CAPTION_FILES, captionsAs } from "../../core/captions/writeCaptions";
 import { writeCsv } from "../../core/catalogue/csvText";
@@ -87,7 +87,7 @@ export async function zipRender(scope: TeamScope, renderId: string): Promise<{ n
   zip.append(`${JSON.stringify(manifest, null, 2)}\n`, { name: "manifest.json" });
   zip.append(manifestCsv(files), { name: "manifest.csv" });
   void zip.finalize();
-  return { name: `${named}-${quality}.zip`, stream: Readable.toWeb(zip) as ReadableStream };
+  return { name: `${named}-${quality}.zip`, stream: createReadableStreamFromReadable(zip) };
 }
 
 /** What a manifest says of a file; films say more than captions do. */

@@ -18,6 +18,7 @@ export interface RenderInput {
 export function readRenderInput(value: object): RenderInput {
   if (!("document" in value && "facts" in value && "hashes" in value))
     throw new TypeError("A stored render lacks its input.");
+  // Written by `loadRenderInput` of some version: what has come since is added below.
   const { facts, hashes } = value as Pick<RenderInput, "facts" | "hashes">;
   return { document: readPromotion(value.document), facts: upgradedFacts(facts), hashes };
 }

@@ -1,4 +1,4 @@
-import { Readable } from "node:stream";
+import { createReadableStreamFromReadable } from "@react-router/node";
 import archiver from "archiver";
 import { readBrandBook } from "../../core/brand/book";
 import {
@@ -49,5 +49,5 @@ export async function exportPackage(
   zip.append(`${JSON.stringify(about, null, 2)}\n`, { name: PACKAGE_FILE });
   for (const row of rows) zip.file(await store().local(originalKey(row.sha256)), { name: files.get(row.id) ?? "" });
   void zip.finalize();
-  return { name: `${slug}.template.zip`, stream: Readable.toWeb(zip) as ReadableStream };
+  return { name: `${slug}.template.zip`, stream: createReadableStreamFromReadable(zip) };
 }

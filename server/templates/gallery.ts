@@ -92,7 +92,8 @@ export async function loadGallery(scope: TeamScope, memberId: string, query: Gal
     total: offered.length,
     counts: purposeCounts(offered),
   };
-  if (!chosenBrand) return { ...common, product: null, offer: null, facts: null, cards: [] as GalleryCard[] };
+  const none: GalleryCard[] = [];
+  if (!chosenBrand) return { ...common, product: null, offer: null, facts: null, cards: none };
   const product =
     products.find(({ id }) => id === query.product) ??
     products.find(({ id }) => id === used.products.get(chosenBrand.id)) ??

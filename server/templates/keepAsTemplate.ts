@@ -1,6 +1,6 @@
 import { array, object, string } from "yup";
 import { asTemplate } from "../../core/document/asTemplate";
-import { type SlotKey } from "../../core/document/sceneTemplate";
+import { isSlotKey } from "../../core/document/sceneTemplate";
 import { PURPOSES } from "../../core/document/template";
 import { templateDocument } from "../../core/document/templateDocument";
 import { readTemplate } from "../../core/document/templateSchema";
@@ -41,7 +41,7 @@ export async function keepAsTemplate(
     name: name.trim(),
     purpose,
     about: about.trim(),
-    fixed: new Set(fixed as SlotKey[]),
+    fixed: new Set(fixed.filter(isSlotKey)),
   });
   return addTemplate(scope, memberId, readTemplate(JSON.parse(JSON.stringify(templateDocument(template)))));
 }
