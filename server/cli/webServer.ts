@@ -100,12 +100,8 @@ if (development) {
   const built = resolve("build/server/index.js");
   if (!existsSync(built)) throw new Error("The application is not built. Run bin/start, which builds it.");
   app.use(express.static("build/client", { maxAge: "1h" }));
-  app.use(
-    createRequestHandler({
-      build: async () => serverBuild(await import(pathToFileURL(built).href)),
-      mode: "production",
-    }),
-  );
+  // The build itself, not a function that gives it: of that, all routes would be prepared anew at every request.
+  app.use(createRequestHandler({ build: serverBuild(await import(pathToFileURL(built).href)), mode: "production" }));
 }
 
 await tidied;
