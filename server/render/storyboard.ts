@@ -1,5 +1,3 @@
-import { readFile } from "node:fs/promises";
-import { createRequire } from "node:module";
 import PDFDocument from "pdfkit";
 import { formatsInOrder } from "../../core/document/formatList";
 import { resolvePromotion } from "../../core/document/resolve";
@@ -7,6 +5,7 @@ import { type FormatName, formatOf, formatTitle } from "../../core/placement/for
 import { type Promotion } from "../../core/document/promotion";
 import { type TeamScope } from "../db/teamScope";
 import { loadRenderInput } from "../promotions/loadFacts";
+import { withPageFaces, writeWords } from "./pageWords";
 import { stillFile } from "./stillFile";
 
 /** A4 lying, in points. */
@@ -14,15 +13,10 @@ const [WIDTH, HEIGHT, MARGIN] = [841.89, 595.28, 36];
 const GAP = 14;
 const STILLS_TOP = 92;
 const MOST_STILL_HEIGHT = 330;
+/** Words that begin below this would go on to another page. */
+const LAST_LINE = HEIGHT - MARGIN - 48;
 const INK = "#20282a";
 const SOFT = "#5a625c";
-
-const require = createRequire(import.meta.url);
-const fontFile = (weight: number): string =>
-  require.resolve(`@fontsource/instrument-sans/files/instrument-sans-latin-${weight}-normal.woff`);
-
-/** What the face of the page can write: Latin letters, figures and signs. Words in other scripts are seen in the pictures. */
-const WRITTEN = /^[\u0020-\u007e\u00a0-\u00ff\u2010-\u2026\u20ac£→−×]*$/u;
 
 /** Where stills lie beside each other on a page: as high as fits, each in its own shape. */
 export function stillsOnPage(formats: readonly FormatName[]): {
@@ -35,6 +29,8 @@ export function stillsOnPage(formats: readonly FormatName[]): {
   return { height, widths: ratios.map((ratio) => ratio * height) };
 }
 
+/** A line of words across the page. */
+const line = { face: "words", x: MARGIN, width: WIDTH - 2 * MARGIN } as const;
 const clock = (ms: number): string => `${(ms / 1000).toFixed(1)} s`;
 
 /** A promotion as a storyboard: a page a scene, with its settled moment in every format, its time and its words. */
@@ -50,45 +46,37 @@ export async function storyboardPdf(scope: TeamScope, document: Promotion): Prom
   const chunks: Buffer[] = [];
   pdf.on("data", (chunk: Buffer) => chunks.push(chunk));
   const ended = new Promise<void>((done, fail) => pdf.on("end", done).on("error", fail));
-  pdf.registerFont("words", await readFile(fontFile(400)));
-  pdf.registerFont("heading", await readFile(fontFile(700)));
+  await withPageFaces(pdf);
   for (const [index, scene] of scenes.entries()) {
     const span = spans[index];
     if (!span) continue;
     pdf.addPage();
-    pdf
-      .font("heading")
-      .fontSize(18)
-      .fillColor(INK)
-      .text(written(`${index + 1}. ${scene.template.name}`), MARGIN, MARGIN);
     const length = span.end - span.start;
-    pdf
-      .font("words")
-      .fontSize(11)
-      .fillColor(SOFT)
-      .text(written(`${document.name} · from ${clock(span.start)}, ${clock(length)} long`), MARGIN, MARGIN + 26);
+    const head = `${index + 1}. ${scene.template.name}`;
+    await writeWords(pdf, { ...line, text: head, face: "heading", size: 18, ink: INK, y: MARGIN });
+    const about = `${document.name} · from ${clock(span.start)}, ${clock(length)} long`;
+    await writeWords(pdf, { ...line, text: about, size: 11, ink: SOFT, y: MARGIN + 26 });
     let left = MARGIN;
     for (const [at, format] of formats.entries()) {
       const width = widths[at] ?? 0;
       const still = await stillFile(scope, document, { format, scene: index });
       pdf.image(still, left, STILLS_TOP, { width, height });
-      pdf.fontSize(9).text(formatTitle(format), left, STILLS_TOP + height + 4, { width });
+      const named = { text: formatTitle(format), x: left, y: STILLS_TOP + height + 4, width };
+      await writeWords(pdf, { ...line, ...named, size: 9, ink: SOFT });
       left += width + GAP;
     }
-    pdf.y = STILLS_TOP + height + 26;
+    let y = STILLS_TOP + height + 26;
     for (const words of Object.values(scene.words)) {
-      const line = written(words.replaceAll("\n", " / ").replaceAll("*", ""));
-      if (line === "") continue;
-      pdf
-        .fontSize(12)
-        .fillColor(INK)
-        .text(line, MARGIN, pdf.y, { width: WIDTH - 2 * MARGIN, height: 30, ellipsis: true });
+      const text = words.replaceAll("\n", " / ").replaceAll("*", "");
+      if (text === "") continue;
+      if (y > LAST_LINE) {
+        await writeWords(pdf, { ...line, text: "…", size: 12, ink: INK, y });
+        break;
+      }
+      y = await writeWords(pdf, { ...line, text, size: 12, ink: INK, y });
     }
   }
   pdf.end();
   await ended;
   return new Uint8Array(Buffer.concat(chunks));
 }
-
-/** What of a text can be written on the page; "" where it is in another script. */
-const written = (text: string): string => (WRITTEN.test(text) ? text : "");
