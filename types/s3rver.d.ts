@@ -1,9 +1,13 @@
 declare module "s3rver" {
+  import { type ServerResponse } from "node:http";
   import { type AddressInfo } from "node:net";
 
   interface Context {
     readonly method: string;
     readonly url: string;
+    readonly path: string;
+    readonly res: ServerResponse;
+    status: number;
   }
   /** A bucket store on loopback, for tests. It is a Koa application. */
   export default class S3rver {

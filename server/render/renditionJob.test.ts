@@ -4,17 +4,16 @@ import { writeFile } from "node:fs/promises";
 import { sql } from "kysely";
 import { type RenditionEvent } from "../../core/team/teamEvent";
 import { closeTeamEvents, onTeamEvent } from "../events/teamEvents";
-import { createPromotion } from "../promotions/promotionStore";
 import { renditionKey } from "../storage/keys";
 import { store } from "../storage/store";
+import { askedRenditions } from "../testing/askedRenditions";
 import { probedFrames } from "../testing/probedFrames";
-import { shortScenes } from "../testing/shortRender";
 import { type TestTeam, testTeam } from "../testing/team";
 import { until } from "../testing/until";
 import { type PaintPool, openPaintPool } from "./paintPool";
 import { giveUpRendition, renderRendition } from "./renditionJob";
 import { localPainter } from "./segmentPainter";
-import { filesIn, cancelRendition, requestRender, retryRendition } from "./renditions";
+import { cancelRendition, retryRendition } from "./renditions";
 
 let team: TestTeam;
 let pool: PaintPool;
@@ -39,22 +38,9 @@ afterEach(async () => {
   await team.close();
 });
 
-/**
- * A square rendition that is asked for, of a promotion of words alone whose scenes are so long. Its words are its own:
- * what looks the same is painted once, whichever team asks for it.
- */
 async function asked(length: number): Promise<string> {
-  await team.brand("Ash");
-  const product = await team.product("Pot", 2400);
-  const made = await createPromotion(team.scope, { template: "opening-hours", product, offer: null }, team.memberId);
-  const fills = { "notice.headline": { kind: "words", text: randomUUID() } } as const;
-  const document = { ...made.document, ...shortScenes(length), fills };
-  await requestRender(
-    team.scope,
-    { ...made, document },
-    { files: filesIn(["square"], "480p"), letPass: { by: "Imre Vass", reason: "Only a test" } },
-  );
-  return (await team.scope.select("rendition").select("id").executeTakeFirstOrThrow()).id;
+  const [id = ""] = await askedRenditions(team, length);
+  return id;
 }
 const rowOf = (id: string) => team.scope.select("rendition").selectAll().where("id", "=", id).executeTakeFirstOrThrow();
 const render = async (id: string, by = pool) =>

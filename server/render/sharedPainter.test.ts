@@ -2,16 +2,15 @@ import { randomUUID } from "node:crypto";
 import { sql } from "kysely";
 import { type Jobs, keyOf } from "../jobs/enqueue";
 import { freeJobsOf, strikesOf } from "../jobs/freedJobs";
-import { createPromotion } from "../promotions/promotionStore";
 import { renditionKey, segmentKey } from "../storage/keys";
 import { store } from "../storage/store";
+import { askedRenditions } from "../testing/askedRenditions";
 import { probedFrames } from "../testing/probedFrames";
-import { shortScenes } from "../testing/shortRender";
 import { type TestTeam, testTeam } from "../testing/team";
 import { until } from "../testing/until";
 import { type PaintPool, openPaintPool } from "./paintPool";
 import { renderRendition } from "./renditionJob";
-import { cancelRendition, filesIn, requestRender } from "./renditions";
+import { cancelRendition } from "./renditions";
 import { giveUpSegment, paintSegment } from "./segmentJob";
 import { sharedPainter } from "./sharedPainter";
 
@@ -27,20 +26,7 @@ beforeEach(async () => {
 });
 afterEach(() => team.close());
 
-/** Renditions of one promotion of words of its own, each as asked for on a day of its own. */
-async function asked(length: number, renders = 1): Promise<readonly string[]> {
-  await team.brand("Ash");
-  const product = await team.product("Pot", 2400);
-  const made = await createPromotion(team.scope, { template: "opening-hours", product, offer: null }, team.memberId);
-  // What was painted before is not painted again: these words are new.
-  const words = { kind: "words", text: randomUUID() } as const;
-  const fills = { "notice.headline": words, "hours.heading": words };
-  const promotion = { ...made, document: { ...made.document, ...shortScenes(length), fills } };
-  const letPass = { by: "Imre Vass", reason: "Only a test" };
-  for (let render = 0; render < renders; render++)
-    await requestRender(team.scope, promotion, { files: filesIn(["square"], "480p"), letPass });
-  return (await team.scope.select("rendition").select("id").orderBy("created_at").execute()).map(({ id }) => id);
-}
+const asked = (length: number, renders = 1): Promise<readonly string[]> => askedRenditions(team, length, renders);
 const db = () => team.scope.connection;
 const rowOf = (id: string) => team.scope.select("rendition").selectAll().where("id", "=", id).executeTakeFirstOrThrow();
 const stopping = new AbortController().signal;

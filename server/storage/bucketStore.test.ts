@@ -1,4 +1,5 @@
 import { randomBytes } from "node:crypto";
+import { once } from "node:events";
 import { mkdtemp, readFile, rm, writeFile } from "node:fs/promises";
 import { type AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
@@ -24,7 +25,9 @@ beforeAll(async () => {
   });
   bucket.middleware.unshift(async (context, next) => {
     asked.push(`${context.method} ${context.url}`);
-    await next();
+    // Whoever asks for these waits until they give up.
+    if (context.url.includes("silent/")) await once(context.res, "close");
+    else await next();
   });
   const address: AddressInfo = await bucket.run();
   endpoint = `http://127.0.0.1:${address.port}`;
@@ -105,6 +108,14 @@ test("an unknown key is an error, not a missing file", async () => {
   await kept("x", "there");
   const store = bucketStore(settings({ S3_ACCESS_KEY_ID: "SOMEBODY" }));
   await expect(store.local("there")).rejects.toThrow("Access Key Id");
+});
+
+test("a bucket that says nothing is asked anew, and then is an error: nobody waits for ever", async () => {
+  const store = bucketStore(settings(), 200);
+  await expect(store.local("silent/pot")).rejects.toThrow(/timed out|timeout/i);
+  await writeFile(join(data, "file"), "a pot");
+  await expect(store.keep("silent/other", join(data, "file"))).rejects.toThrow(/timed out|timeout/i);
+  expect(asked.filter((line) => line.includes("silent/pot")).length).toBeGreaterThan(1);
 });
 
 test("a bucket without its keys is refused, naming the settings", () => {

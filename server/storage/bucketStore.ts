@@ -16,8 +16,15 @@ import { type Config } from "../config";
 import { folderCache } from "./folderCache";
 import { type Store } from "./storeType";
 
-/** A store in an S3-compatible bucket. Programs that need a file get a copy from a local cache, by key. */
-export function bucketStore(config: Config): Store {
+/** A bucket may be slow; one that says nothing for so long is asked anew, and then is an error. */
+const SILENT_MS = 60_000;
+const CONNECT_MS = 10_000;
+
+/**
+ * A store in an S3-compatible bucket. Programs that need a file get a copy from a local cache, by key.
+ * @param silentMs how long the bucket may say nothing
+ */
+export function bucketStore(config: Config, silentMs = SILENT_MS): Store {
   const { S3_BUCKET: Bucket, S3_REGION, S3_ENDPOINT, S3_ACCESS_KEY_ID, S3_SECRET_ACCESS_KEY } = config;
   if (!Bucket || !S3_ACCESS_KEY_ID || !S3_SECRET_ACCESS_KEY)
     throw new Error("A bucket needs S3_BUCKET, S3_ACCESS_KEY_ID and S3_SECRET_ACCESS_KEY.");
@@ -28,6 +35,7 @@ export function bucketStore(config: Config): Store {
     ...(S3_ENDPOINT ? { endpoint: S3_ENDPOINT, forcePathStyle: true } : {}),
     requestChecksumCalculation: "WHEN_REQUIRED",
     responseChecksumValidation: "WHEN_REQUIRED",
+    requestHandler: { connectionTimeout: CONNECT_MS, socketTimeout: silentMs },
   });
   const cached = folderCache(join(config.data, "cache"), config.CACHE_BYTES);
   const has = async (key: string): Promise<boolean> => {
