@@ -4,7 +4,9 @@ import { hostname, tmpdir } from "node:os";
 import { join } from "node:path";
 import { setTimeout as sleep } from "node:timers/promises";
 import { expect, test } from "@playwright/test";
+import { USUAL_FORMATS } from "../../core/placement/formats";
 import { randomFrom } from "../../core/testing/randomFrom";
+import { whileStopped } from "../../server/cli/cluster";
 import { closeDatabase } from "../../server/db/connect";
 import { renditionKey } from "../../server/storage/keys";
 import { store } from "../../server/storage/store";
@@ -18,8 +20,13 @@ import { bringFile } from "../bringFile";
 
 const KILLS = 20;
 const FRAMES = "60";
-const NAMES = ["killed-one", "killed-two", "killed-three", "killed-four"];
+/** The first of them in all formats, the others in one. */
+const PROMOTIONS = 30;
+const IN_ALL = 4;
 const CLIPS = 6;
+/** After so many kills the database is started again too. */
+const RESTART_AFTER = 10;
+const OUTAGE_MS = 5000;
 
 let folder: string;
 test.beforeAll(async () => {
@@ -36,15 +43,16 @@ interface Row {
   readonly problem: string | null;
 }
 
-test("twenty workers killed at random while twelve renders and six clips are under way: each is done once, whole", async ({
+test("twenty workers killed and the database away while thirty promotions and six clips are under way: each is done once, whole", async ({
   page,
 }) => {
-  test.setTimeout(600_000);
+  test.setTimeout(900_000);
   const seed = Number(process.env["TEST_SEED"] ?? 1);
   const random = randomFrom(seed);
   const renditions: string[] = [];
-  for (const name of NAMES) renditions.push(...(await shortRenders(name)));
-  expect(renditions).toHaveLength(3 * NAMES.length);
+  for (let at = 0; at < PROMOTIONS; at++)
+    renditions.push(...(await shortRenders(`killed-${at + 1}`, at < IN_ALL ? USUAL_FORMATS : ["square"])));
+  expect(renditions).toHaveLength(3 * IN_ALL + PROMOTIONS - IN_ALL);
   await signInAs(page, "Imre Vass");
   const clips: string[] = [];
   for (let clip = 0; clip < CLIPS; clip++) {
@@ -71,7 +79,10 @@ test("twenty workers killed at random while twelve renders and six clips are und
     const pid = findWorker();
     if (pid === null) continue;
     process.kill(pid, "SIGKILL");
-    killed++;
+    if (++killed === RESTART_AFTER)
+      await whileStopped(process.env["STENCILCRAFT_DATA"] ?? "", async () => {
+        await sleep(OUTAGE_MS);
+      });
   }
 
   const lastKill = Date.now();
@@ -79,7 +90,7 @@ test("twenty workers killed at random while twelve renders and six clips are und
     query<Row>(`select id, state, problem from ${table} where id = any($1::uuid[])`, [ids]);
   await expect
     .poll(async () => (await states("rendition", renditions)).filter(({ state }) => state !== "ready"), {
-      timeout: 240_000,
+      timeout: 480_000,
     })
     .toEqual([]);
   await expect
@@ -91,6 +102,9 @@ test("twenty workers killed at random while twelve renders and six clips are und
 
   for (const id of renditions)
     expect((await ffprobe(await store().local(renditionKey(id)))).video["nb_read_frames"]).toBe(FRAMES);
+  expect((await states("rendition", renditions)).filter(({ problem }) => problem !== null)).toEqual([]);
+  const kept = await store().list("renditions");
+  for (const id of renditions) expect(kept.filter((name) => name.startsWith(id))).toEqual([`${id}.mp4`]);
   const waiting = await query(
     `select id from graphile_worker._private_jobs
      where payload ->> 'rendition' = any($1) or payload ->> 'media' = any($2)`,
