@@ -1,3 +1,4 @@
+import { Problem } from "../components/Problem";
 import { paletteOf } from "../../core/brand/book";
 import { clsx } from "clsx";
 import { useRef, useState } from "react";
@@ -226,11 +227,7 @@ function ColorRow({
           <X aria-hidden size={16} />
         </button>
       )}
-      {shown && (
-        <p role="alert" className="mt-1 w-full text-sm text-wrong">
-          {shown}
-        </p>
-      )}
+      <Problem text={shown} className="mt-1 w-full" />
     </li>
   );
 }

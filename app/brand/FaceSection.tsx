@@ -1,6 +1,7 @@
 import { useRef } from "react";
 import { useFetcher } from "react-router";
 import { X } from "lucide-react";
+import { Problem } from "../components/Problem";
 import { type BrandBook, FACE_ROLES } from "../../core/brand/book";
 import { BRAND_FAMILIES, FACE_CLASSES } from "../../core/type/shippedFaces";
 import { Button } from "../components/Button";
@@ -83,11 +84,7 @@ export function FaceSection({
                     />
                   </label>
                 )}
-                {problems[`faces.${role}.family`] && (
-                  <p role="alert" className="mt-1 text-sm text-wrong">
-                    {problems[`faces.${role}.family`]}
-                  </p>
-                )}
+                <Problem text={problems[`faces.${role}.family`]} className="mt-1" />
               </div>
               <Specimen role={role} family={family} weight={brought ? weight : undefined} />
             </div>

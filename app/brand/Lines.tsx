@@ -1,4 +1,5 @@
 import { ArrowUp, Plus, X } from "lucide-react";
+import { Problem } from "../components/Problem";
 
 /** A short list of one-line texts: add, change, take to the front, remove. */
 export function Lines({
@@ -50,11 +51,7 @@ export function Lines({
             >
               <X aria-hidden size={15} />
             </button>
-            {problems[`${path}[${at}]`] && (
-              <p role="alert" className="w-full text-sm text-wrong">
-                {problems[`${path}[${at}]`]}
-              </p>
-            )}
+            <Problem text={problems[`${path}[${at}]`]} className="w-full" />
           </li>
         ))}
       </ul>
@@ -65,11 +62,7 @@ export function Lines({
       >
         <Plus aria-hidden size={14} /> {add}
       </button>
-      {problems[path] && (
-        <p role="alert" className="text-sm text-wrong">
-          {problems[path]}
-        </p>
-      )}
+      <Problem text={problems[path]} />
     </fieldset>
   );
 }

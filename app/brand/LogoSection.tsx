@@ -1,5 +1,6 @@
 import { clsx } from "clsx";
 import { useState } from "react";
+import { Problem } from "../components/Problem";
 import { LOGO_VARIANTS, type BrandBook, type LogoVariant } from "../../core/brand/book";
 import { logoContrast, logoFor } from "../../core/brand/logoChoice";
 import { contrastVerdict } from "../../core/color/contrast";
@@ -99,11 +100,7 @@ export function LogoSection({
                   </button>
                 )}
               </p>
-              {problems[`logos.${variant}`] && (
-                <p role="alert" className="text-sm text-wrong">
-                  {problems[`logos.${variant}`]}
-                </p>
-              )}
+              <Problem text={problems[`logos.${variant}`]} />
             </li>
           );
         })}

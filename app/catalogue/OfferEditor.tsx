@@ -1,5 +1,6 @@
 import { useRef, useState } from "react";
 import { useFetcher } from "react-router";
+import { Problem } from "../components/Problem";
 import { type Money, plainAmount } from "../../core/offer/money";
 import { ENDING_WAYS, type EndingWay, PRICE_ENDINGS } from "../../core/offer/priceEnding";
 import { type OfferScope } from "../../core/offer/scope";
@@ -378,11 +379,7 @@ function ScopeFields({ scope, choices, problems }: { scope: OfferScope; choices:
               </li>
             ))}
           </ul>
-          {problems["products"] && (
-            <p role="alert" className="mt-1 text-sm text-wrong">
-              {problems["products"]}
-            </p>
-          )}
+          <Problem text={problems["products"]} className="mt-1" />
         </fieldset>
       )}
     </>

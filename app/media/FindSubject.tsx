@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { useFetcher, useRevalidator } from "react-router";
+import { Problem } from "../components/Problem";
 import { Button } from "../components/Button";
 import { useTeamEvents } from "../components/useTeamEvents";
 import type { MediaAnswer } from "./answer";
@@ -35,11 +36,7 @@ export function FindSubject({ id }: { id: string }) {
           <div className="h-full bg-accent transition-[width]" style={{ width: `${share * 100}%` }} />
         </div>
       )}
-      {problem && (
-        <p role="alert" className="mt-1 text-wrong">
-          {problem}
-        </p>
-      )}
+      <Problem text={problem} className="mt-1" />
     </div>
   );
 }

@@ -2,6 +2,7 @@ import { clsx } from "clsx";
 import { Link, useFetcher } from "react-router";
 import { useRef, useState } from "react";
 import { X } from "lucide-react";
+import { Problem } from "../components/Problem";
 import { type FocalPoint } from "../../core/geometry/framing";
 import { type mediaDetail } from "../../server/media/mediaDetail";
 import { type Collection } from "../../server/media/collections";
@@ -91,11 +92,7 @@ function Rename({ item }: { item: Detail }) {
         }
         onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
       />
-      {problem && (
-        <p role="alert" className="text-sm text-wrong">
-          {problem}
-        </p>
-      )}
+      <Problem text={problem} />
     </div>
   );
 }

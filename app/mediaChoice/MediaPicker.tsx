@@ -1,8 +1,8 @@
-import { ownAnswer } from "../components/ownAnswer";
 import { clsx } from "clsx";
 import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
 import { toast } from "sonner";
+import { ownAnswer } from "../components/ownAnswer";
 import { type MediaNeed, missesOf } from "../../core/document/mediaNeed";
 import type { OfferedMedia } from "../../server/media/offeredMedia";
 import { Button } from "../components/Button";

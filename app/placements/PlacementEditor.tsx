@@ -9,6 +9,7 @@ import { NAMED_FORMATS, isFormatName } from "../../core/placement/formats";
 import { type Furniture, type Placement } from "../../core/placement/placements";
 import { MOST_FURNITURE, MOST_FURNITURE_NAME, MOST_PLACEMENT_TITLE } from "../../core/placement/placementSchema";
 import { QUALITIES, isQuality } from "../../core/placement/quality";
+import { freeSlug, idOf } from "../../core/text/slug";
 import { Button } from "../components/Button";
 import { Choice, Field } from "../components/Field";
 import { Notice } from "../components/Notice";
@@ -23,20 +24,6 @@ const FIRST: Placement = {
   post: { title: null, body: null, tags: null, link: false },
 };
 const MB = 1_000_000;
-
-/** An id that is not taken, made of what a placement is called. */
-function idFor(title: string, taken: readonly string[]): string {
-  const plain = title
-    .normalize("NFKD")
-    .toLowerCase()
-    .replaceAll(/[^a-z0-9]+/g, "-")
-    .replaceAll(/^-+|-+$/g, "")
-    .slice(0, 40);
-  const first = plain || "placement";
-  let id = first;
-  for (let count = 2; taken.includes(id); count++) id = `${first}-${count}`;
-  return id;
-}
 
 /** All that is known of a placement, to be changed. */
 export function PlacementEditor({
@@ -59,7 +46,9 @@ export function PlacementEditor({
   const change = (to: Partial<Placement>): void => setDraft((before) => ({ ...before, ...to }));
   const changePost = (to: Partial<Placement["post"]>): void => change({ post: { ...draft.post, ...to } });
   useOnceSaved(fetcher.state === "idle" && (fetcher.data?.saved ?? null) !== null, onClose);
-  const document: Placement = placement ? draft : { ...draft, id: idFor(draft.title, taken) };
+  const document: Placement = placement
+    ? draft
+    : { ...draft, id: freeSlug(idOf(draft.title, "placement"), new Set(taken)) };
   const shapes = isNamed(draft.format) ? NAMED_FORMATS : [...NAMED_FORMATS, draft.format];
   return (
     <SidePanel title={placement?.title ?? "New placement"} onClose={onClose} wide>

@@ -1,6 +1,7 @@
 import { X } from "lucide-react";
 import { useState } from "react";
 import { type FetcherWithComponents } from "react-router";
+import { Problem } from "../components/Problem";
 import { type FormatName, formatTitle } from "../../core/placement/formats";
 import { type ReviewAnswer } from "../../server/review/reviewForms";
 import { Button } from "../components/Button";
@@ -40,11 +41,7 @@ export function CommentForm({
           Your comment
           <textarea name="words" rows={3} required maxLength={2000} className={`${inputClasses} mt-1`} />
         </label>
-        {(problems["words"] ?? problems["form"]) && (
-          <p role="alert" className="text-sm text-wrong">
-            {problems["words"] ?? problems["form"]}
-          </p>
-        )}
+        <Problem text={problems["words"] ?? problems["form"]} />
       </div>
       {isOfMoment && (
         <>

@@ -2,6 +2,7 @@ import { clsx } from "clsx";
 import { Check } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { useFetcher } from "react-router";
+import { Problem } from "../components/Problem";
 import { type FormatName, formatTitle } from "../../core/placement/formats";
 import { type ReviewAnswer } from "../../server/review/reviewForms";
 import { FormatMark } from "../components/FormatMark";
@@ -145,11 +146,7 @@ function AnswerForm({ comment, guest, onDone }: { comment: string; guest: Guest 
       <input type="hidden" name="answers" value={comment} />
       <GuestName guest={guest} problem={problems["name"]} />
       <textarea name="words" rows={2} required aria-label="Your answer" className={inputClasses} autoFocus />
-      {(problems["words"] ?? problems["form"]) && (
-        <p role="alert" className="text-sm text-wrong">
-          {problems["words"] ?? problems["form"]}
-        </p>
-      )}
+      <Problem text={problems["words"] ?? problems["form"]} />
       <button
         type="submit"
         name="intent"

@@ -1,6 +1,7 @@
 import { CircleCheck, Undo2 } from "lucide-react";
 import { useState } from "react";
 import { type FetcherWithComponents } from "react-router";
+import { Problem } from "../components/Problem";
 import { type ReviewState } from "../../core/review/reviewState";
 import { type ReviewAnswer } from "../../server/review/reviewForms";
 import { Button } from "../components/Button";
@@ -46,11 +47,7 @@ export function DecisionForm({
           <textarea name="words" rows={3} maxLength={2000} className={`${inputClasses} mt-1`} autoFocus />
         </label>
       )}
-      {problem && (
-        <p role="alert" className="text-sm text-wrong">
-          {problem}
-        </p>
-      )}
+      <Problem text={problem} />
       <div className="flex flex-wrap gap-3">
         {asksForChanges ? (
           <>

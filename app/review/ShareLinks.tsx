@@ -1,6 +1,7 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from "@headlessui/react";
 import { Link2 } from "lucide-react";
 import { useFetcher } from "react-router";
+import { Problem } from "../components/Problem";
 import { type FormatName, formatOf } from "../../core/placement/formats";
 import { type ShareLink } from "../../server/review/shareLinks";
 import { Button } from "../components/Button";
@@ -33,11 +34,7 @@ export function ShareLinks({ links, embeds }: { links: readonly ShownLink[]; emb
         </DisclosureButton>
         <DisclosurePanel className="border-b border-rule pb-4">
           <making.Form method="post" className="mt-3 flex flex-col gap-3" aria-label="Make a share link">
-            {problems["form"] && (
-              <p role="alert" className="text-sm text-wrong">
-                {problems["form"]}
-              </p>
-            )}
+            <Problem text={problems["form"]} />
             <Field label="For whom" name="note" hint="for you to remember" problem={problems["note"]} />
             <div className="grid grid-cols-2 gap-3">
               <Field

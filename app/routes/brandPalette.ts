@@ -2,7 +2,7 @@ import { PALETTE_FORMATS, writePaletteFile } from "../../core/color/paletteFiles
 import { requirePerson } from "../../server/auth/sessions";
 import { workingBrand } from "../../server/brand/brandBook";
 import { paletteFile } from "../../server/brand/brandPage";
-import { slugOf } from "../../server/promotions/slug";
+import { slugOf } from "../../core/text/slug";
 import type { Route } from "./+types/brandPalette";
 
 const FILES = {

@@ -26,6 +26,7 @@ import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { PageTurns } from "../components/PageTurns";
 import { useMarked } from "../components/useMarked";
+import { CATALOGUE_TABS } from "../catalogue/tabs";
 import { Tabs } from "../components/Tabs";
 import { thumbAddress } from "../components/mediaLook";
 import { ScrollBox } from "../components/ScrollBox";
@@ -135,11 +136,6 @@ function bulkAction(what: string, tag: string): BulkAction {
       throw new Response("The catalogue does not know what to do with that.", { status: 400 });
   }
 }
-
-const CATALOGUE_TABS = [
-  ["/catalogue", "Products"],
-  ["/catalogue/offers", "Offers"],
-] as const;
 
 export default function Catalogue({
   loaderData: { currency, pageSize, query, products, count, tags, edited, isNew, media },

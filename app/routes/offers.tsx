@@ -18,6 +18,7 @@ import { OfferEditor } from "../catalogue/OfferEditor";
 import { ButtonLink } from "../components/Button";
 import { OfferCalendar } from "../components/OfferCalendar";
 import { PageHead } from "../components/PageHead";
+import { CATALOGUE_TABS } from "../catalogue/tabs";
 import { Tabs } from "../components/Tabs";
 import { ScrollBox } from "../components/ScrollBox";
 import { ForEditors } from "../components/ForEditors";
@@ -115,13 +116,7 @@ export default function Offers({
           </ButtonLink>
         </ForEditors>
       </PageHead>
-      <Tabs
-        label="Catalogue"
-        tabs={[
-          ["/catalogue", "Products"],
-          ["/catalogue/offers", "Offers"],
-        ]}
-      />
+      <Tabs label="Catalogue" tabs={CATALOGUE_TABS} />
       <div className="grid grid-cols-[340px_minmax(0,1fr)] gap-10 max-lg:grid-cols-1">
         <aside aria-label="Offers" className="flex flex-col gap-6">
           <OfferCalendar

@@ -1,6 +1,6 @@
 import { requirePerson } from "../../server/auth/sessions";
 import { promotionBySlug } from "../../server/promotions/promotionStore";
-import { slugOf } from "../../server/promotions/slug";
+import { slugOf } from "../../core/text/slug";
 import { storyboardPdf } from "../../server/render/storyboard";
 import type { Route } from "./+types/storyboard";
 

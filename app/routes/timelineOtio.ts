@@ -4,7 +4,7 @@ import { otioTimeline } from "../../core/timeline/otio";
 import { requirePerson } from "../../server/auth/sessions";
 import { loadRenderInput } from "../../server/promotions/loadFacts";
 import { promotionBySlug } from "../../server/promotions/promotionStore";
-import { slugOf } from "../../server/promotions/slug";
+import { slugOf } from "../../core/text/slug";
 import type { Route } from "./+types/timelineOtio";
 
 /** A promotion's timeline for video editors, in OpenTimelineIO's JSON; `?rate=25` says how many frames a second. */

@@ -1,4 +1,5 @@
 import { type ChangeEvent } from "react";
+import { Problem } from "../components/Problem";
 import { FILE_KINDS, FILE_KIND_NAMES, isFileKind } from "../../core/output/fileKinds";
 import { RATE_NAMES, isRate } from "../../core/output/rates";
 import { type FormatName, formatTitle } from "../../core/placement/formats";
@@ -200,11 +201,7 @@ function PlacementsForm({ choice, placements, problems, onChange }: Part & { pla
           </span>
         </label>
       ))}
-      {problems["placements"] && (
-        <p role="alert" className="mt-2 text-sm text-wrong">
-          {problems["placements"]}
-        </p>
-      )}
+      <Problem text={problems["placements"]} className="mt-2" />
       <label className="mt-3 flex items-center gap-2 text-sm">
         <input type="checkbox" checked={isDraft} onChange={draft} className="accent-accent" /> as 480p drafts
       </label>

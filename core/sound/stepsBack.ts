@@ -5,7 +5,7 @@ import { type Envelope, throughPoints } from "./envelope";
 export interface SteppingBack {
   /** Decibels; 0 for not at all. */
   readonly depth: number;
-  /** How long it takes to step back and to come forward again, in samples. */
+  /** How long it takes to step back and to come forward again, in the unit of time in which the voice is told. */
   readonly attack: number;
   readonly release: number;
 }
@@ -13,7 +13,7 @@ export interface SteppingBack {
 /** Music that stays as loud as it is. */
 export const STAYING: SteppingBack = { depth: 0, attack: 0, release: 0 };
 
-/** A stretch of time in samples. */
+/** A stretch of time, in samples or in milliseconds. */
 export interface Stretch {
   readonly from: number;
   readonly to: number;
@@ -21,7 +21,7 @@ export interface Stretch {
 
 /**
  * How loud music is beside a voice: it has stepped back when the voice begins, and comes forward when it has ended. Between
- * two stretches that are nearer than it takes to come and go it stays back.
+ * two stretches that are nearer than it takes to come and go it stays back. Times are in one unit, that of the envelope.
  */
 export function steppedBack(voice: readonly Stretch[], { depth, attack, release }: SteppingBack): Envelope {
   if (depth <= 0 || voice.length === 0) return throughPoints([]);

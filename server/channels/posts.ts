@@ -11,7 +11,7 @@ import { type TeamScope } from "../db/teamScope";
 import { type PostState } from "../db/tables";
 import { dayAndTime } from "../doors/fields";
 import { enqueue } from "../jobs/enqueue";
-import { slugOf } from "../promotions/slug";
+import { slugOf } from "../../core/text/slug";
 import { approvedFormats } from "../review/promotionReview";
 import { readRenderedFile } from "../render/renderedFile";
 import { type Channel } from "./connection";

@@ -11,7 +11,7 @@ import { placementById } from "../../core/placement/placements";
 import { type TeamScope } from "../db/teamScope";
 import { isId } from "../ids";
 import { ownPlacements } from "../placements/ownPlacements";
-import { slugOf } from "../promotions/slug";
+import { slugOf } from "../../core/text/slug";
 import { sha256Of } from "../storage/sha256";
 import { captionsColumn, readRenderCaptions } from "./renderCaptions";
 import { readRenderedFile } from "./renderedFile";

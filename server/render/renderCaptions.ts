@@ -3,7 +3,7 @@ import { type CaptionFile, captionsAs } from "../../core/captions/writeCaptions"
 import { type Captions, CAPTIONS_PART, captionsIn, languagesOf } from "../../core/document/captionsPart";
 import { type TeamScope } from "../db/teamScope";
 import { sql } from "kysely";
-import { slugOf } from "../promotions/slug";
+import { slugOf } from "../../core/text/slug";
 
 /** The captions of a render as they are in the database; those of before there were any have none. */
 export const captionsColumn = sql`render.input -> 'document' -> 'captions'`.as("captions");

@@ -7,7 +7,7 @@ import { readTemplate } from "../../core/document/templateSchema";
 import { type TeamScope } from "../db/teamScope";
 import { loadRenderInput } from "../promotions/loadFacts";
 import { promotionBySlug } from "../promotions/promotionStore";
-import { slugOf } from "../promotions/slug";
+import { slugOf } from "../../core/text/slug";
 import { addTemplate } from "./importPackage";
 
 const schema = object({

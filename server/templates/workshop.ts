@@ -17,7 +17,8 @@ import { tellTeam } from "../events/teamEvents";
 import { notThere } from "../promotions/goneThings";
 import { loadRenderInput } from "../promotions/loadFacts";
 import { samplesFor } from "../promotions/samples";
-import { freeSlug, slugOf, takenSlugs } from "../promotions/slug";
+import { freeSlug, slugOf } from "../../core/text/slug";
+import { takenSlugs } from "../promotions/takenSlugs";
 import { newestTemplate } from "./templateStore";
 import { Refusal } from "../../core/refusal";
 
