@@ -1,9 +1,7 @@
-import { Link, data, redirect, useFetcher } from "react-router";
+import { data, redirect, useFetcher } from "react-router";
 import { useState } from "react";
 import { Printer } from "lucide-react";
-import { type BrandBook, CORNERS, SIGN_OFF_LINES, newBrandBook, paletteOf, signOffWords } from "../../core/brand/book";
-import { COLOR_ROLES, inkFor } from "../../core/color/palette";
-import { isHex } from "../../core/color/srgb";
+import { type BrandBook, paletteOf } from "../../core/brand/book";
 import { ownPath } from "../../server/auth/ownPath";
 import { noteDeed } from "../../server/people/deeds";
 import { formText } from "../../server/formText";
@@ -26,24 +24,24 @@ import { chosenMedia, offeredSounds } from "../../server/media/offeredMedia";
 import { UploadProblem } from "../../server/media/uploadProblem";
 import { formOf, readJson } from "../../server/doors/readBody";
 import type { Route } from "./+types/brandBook";
+import { BrandSample } from "../brand/BrandSample";
 import { ColorSection } from "../brand/ColorSection";
+import { ContactSection } from "../brand/ContactSection";
 import { FaceSection } from "../brand/FaceSection";
-import { Lines } from "../brand/Lines";
 import { sameJson } from "../../core/merge/threeWay";
 
 import { outdatedWords } from "../components/outdatedWords";
 import { useMayEdit } from "../components/useMayEdit";
 import { useOnceSaved } from "../components/useOnceSaved";
 import { useAskBeforeLeaving } from "../components/useUnsaved";
-import { FormChoice } from "../brand/FormChoice";
 import { LogoSection } from "../brand/LogoSection";
+import { SignOffSection } from "../brand/SignOffSection";
+import { TouchedPromotions } from "../brand/TouchedPromotions";
 import { Button, ButtonLink } from "../components/Button";
-import { Choice, Field } from "../components/Field";
+import { Field } from "../components/Field";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
-import { RightsMark } from "../components/RightsMark";
 import { useChosenMedia } from "../mediaChoice/useChosenMedia";
-import { thumbAddress } from "../components/mediaLook";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { scope, id, team } = await requirePerson(request);
@@ -190,10 +188,7 @@ function Book({ loaded: { brand, isUsual, logos, sounds, own, proposals, lacking
     logos,
   );
   const fetcher = useFetcher<Answer>();
-  const remover = useFetcher<Answer>();
-  const usually = useFetcher<Answer>();
   const mayEdit = useMayEdit();
-  const makeItUsual = (): void => void usually.submit({ intent: "usual", brand: brand.id }, { method: "post" });
   const change = (part: Partial<BrandBook>): void => setBook((before) => ({ ...before, ...part }));
   const problems = fetcher.data?.problems ?? {};
   // What this page was opened with or saved last: what colleagues change meanwhile stays.
@@ -218,8 +213,6 @@ function Book({ loaded: { brand, isUsual, logos, sounds, own, proposals, lacking
       { method: "post" },
     );
   };
-  const contact = (part: Partial<BrandBook["contact"]>): void => change({ contact: { ...book.contact, ...part } });
-  const tune = sounds.find(({ facts }) => facts.id === book.tune);
   return (
     <main className="flex-1 px-8 py-7 max-sm:px-4">
       <PageHead title="Brand book" about="What every promotion draws from. A change here shows in all of them.">
@@ -245,50 +238,7 @@ function Book({ loaded: { brand, isUsual, logos, sounds, own, proposals, lacking
       )}
       <div className="grid grid-cols-[minmax(0,1fr)_330px] gap-10 max-lg:grid-cols-1">
         <fieldset disabled={!mayEdit} className="flex min-w-0 flex-col gap-9">
-          <section aria-label="Name and contact" className="grid grid-cols-2 gap-x-6 gap-y-4 max-sm:grid-cols-1">
-            <Field
-              label="Brand name"
-              value={name}
-              onChange={(event) => setName(event.target.value)}
-              problem={problems["name"]}
-            />
-            <Field
-              label="Website"
-              value={book.contact.website}
-              onChange={(event) => contact({ website: event.target.value })}
-              problem={problems["contact.website"]}
-            />
-            <Field
-              label="Phone"
-              value={book.contact.phone}
-              onChange={(event) => contact({ phone: event.target.value })}
-              problem={problems["contact.phone"]}
-            />
-            <Field
-              label="Address"
-              value={book.contact.address}
-              onChange={(event) => contact({ address: event.target.value })}
-              problem={problems["contact.address"]}
-            />
-            <Lines
-              label="Call to action"
-              hint="the first is the usual one"
-              values={book.calls}
-              path="calls"
-              problems={problems}
-              add="Another phrase"
-              onChange={(calls) => change({ calls })}
-            />
-            <Lines
-              label="Handle"
-              hint="with its sign"
-              values={book.contact.handles}
-              path="contact.handles"
-              problems={problems}
-              add="A handle"
-              onChange={(handles) => contact({ handles })}
-            />
-          </section>
+          <ContactSection name={name} book={book} problems={problems} onName={setName} onChange={change} />
           <ColorSection
             colors={book.colors}
             extras={book.extras}
@@ -314,126 +264,11 @@ function Book({ loaded: { brand, isUsual, logos, sounds, own, proposals, lacking
             problems={problems}
             onChange={change}
           />
-          <section aria-label="Sign-off and sound" className="grid grid-cols-2 gap-x-6 gap-y-4 max-sm:grid-cols-1">
-            <h2 className="col-span-2 -mb-1">Sign-off, watermark, form, sound</h2>
-            {(["first", "second"] as const).map((which) => (
-              <Choice
-                key={which}
-                label={which === "first" ? "Under the call to action" : "And under that"}
-                hint={signOffWords(book, which) || "empty"}
-                value={book.signOff[which]}
-                options={SIGN_OFF_LINES.map((line) => [line, line])}
-                onChange={(event) =>
-                  change({
-                    signOff: {
-                      ...book.signOff,
-                      [which]: SIGN_OFF_LINES.find((line) => line === event.target.value) ?? "nothing",
-                    },
-                  })
-                }
-              />
-            ))}
-            <div>
-              <Choice
-                label="House tune"
-                value={book.tune ?? ""}
-                problem={problems["tune"]}
-                options={[["", "none"], ...sounds.map(({ facts }) => [facts.id, facts.name] as const)]}
-                onChange={(event) => change({ tune: event.target.value || null })}
-              />
-              {tune && <RightsMark state={tune.rights} className="mt-1" />}
-            </div>
-            <div className="grid grid-cols-[minmax(0,1fr)_80px_80px] gap-3">
-              <Choice
-                label="Watermark"
-                value={book.watermark.on ? book.watermark.corner : ""}
-                options={[["", "none"], ...CORNERS.map((corner) => [corner, corner.replace("-", " ")] as const)]}
-                onChange={(event) => {
-                  const corner = CORNERS.find((one) => one === event.target.value);
-                  change({ watermark: { ...book.watermark, on: corner !== undefined, ...(corner ? { corner } : {}) } });
-                }}
-              />
-              <Field
-                label="Size %"
-                type="number"
-                min={5}
-                max={30}
-                value={Math.round(book.watermark.size * 100)}
-                onChange={(event) =>
-                  change({ watermark: { ...book.watermark, size: Number(event.target.value) / 100 } })
-                }
-                problem={problems["watermark.size"]}
-              />
-              <Field
-                label="Opacity %"
-                type="number"
-                min={20}
-                max={100}
-                value={Math.round(book.watermark.opacity * 100)}
-                onChange={(event) =>
-                  change({ watermark: { ...book.watermark, opacity: Number(event.target.value) / 100 } })
-                }
-                problem={problems["watermark.opacity"]}
-              />
-            </div>
-            <FormChoice value={book.form} color={book.colors.primary.hex} onChoose={(form) => change({ form })} />
-            <div className="col-span-2">
-              <Lines
-                label="Legal line"
-                hint="small print offered in promotions"
-                values={book.legal}
-                path="legal"
-                problems={problems}
-                add="A legal line"
-                onChange={(legal) => change({ legal })}
-              />
-            </div>
-          </section>
+          <SignOffSection book={book} sounds={sounds} problems={problems} onChange={change} />
         </fieldset>
         <div className="flex flex-col gap-6 self-start lg:sticky lg:top-4">
           <BrandSample name={name} book={book} logo={pictures.media[book.logos[0]?.media ?? ""]?.facts ?? null} />
-          <section aria-label="Promotions in this brand" className="text-sm">
-            <h2 className="mb-1 text-base">{touched.count === 0 ? "No promotion uses it yet" : "A change touches"}</h2>
-            <ul className="divide-y divide-rule border-y border-rule">
-              {touched.newest.map(({ slug, name: promotion }) => (
-                <li key={slug}>
-                  <Link to={`/promotions/${slug}`} className="block py-1.5 underline-offset-2 hover:underline">
-                    {promotion}
-                  </Link>
-                </li>
-              ))}
-            </ul>
-            {touched.count > touched.newest.length && (
-              <p className="mt-1 text-soft">and {touched.count - touched.newest.length} more.</p>
-            )}
-            {touched.count > 0 && (
-              <p className="mt-1 text-soft">Their renditions are marked as out of date where a frame would differ.</p>
-            )}
-            <p className="mt-4 text-soft">
-              {isUsual
-                ? "Whoever has chosen no brand works in this one."
-                : "Whoever has chosen no brand works in another."}
-              {!isUsual && mayEdit && (
-                <button type="button" onClick={makeItUsual} className="ml-2 underline hover:text-ink">
-                  Make this the usual one
-                </button>
-              )}
-            </p>
-            {remover.data?.problem && (
-              <Notice kind="wrong" className="mt-3">
-                {remover.data.problem}
-              </Notice>
-            )}
-            {mayEdit && (
-              <button
-                type="button"
-                onClick={() => void remover.submit({ intent: "remove", brand: brand.id }, { method: "post" })}
-                className="mt-4 text-wrong hover:underline"
-              >
-                Remove this brand
-              </button>
-            )}
-          </section>
+          <TouchedPromotions brand={brand.id} touched={touched} isUsual={isUsual} />
         </div>
       </div>
     </main>
@@ -446,67 +281,5 @@ const unplaced = (problems: Readonly<Record<string, string>>): string =>
     .filter(([path]) => path === "book" || path === "version")
     .map(([, text]) => text)
     .join(" ");
-
-/** The book at work: a small card in the brand's colours and faces. */
-function BrandSample({
-  name,
-  book,
-  logo,
-}: {
-  name: string;
-  book: BrandBook;
-  logo: Parameters<typeof thumbAddress>[0] | null;
-}) {
-  const palette = paletteOf(book);
-  if (!COLOR_ROLES.every((role) => isHex(palette[role]))) return null;
-  return (
-    <aside
-      aria-label="The book at work"
-      className="shadow-md"
-      style={{ background: palette.ground, color: inkFor(palette.ground, palette) }}
-    >
-      <div className="flex h-28 items-center justify-center p-5" style={{ background: palette.card }}>
-        {logo ? (
-          <img src={thumbAddress(logo, 500) ?? ""} alt="Logo" className="max-h-20 max-w-[250px]" />
-        ) : (
-          <span style={{ color: inkFor(palette.card, palette) }}>{name}</span>
-        )}
-      </div>
-      <div className="h-2" style={{ background: palette.accent }} />
-      <div className="p-6">
-        <p
-          className="inline-block px-3 py-1 cut"
-          style={{
-            background: palette.sale,
-            color: inkFor(palette.sale, palette, ["card", "ink"]),
-            fontFamily: '"sample headline"',
-          }}
-        >
-          15 % off
-        </p>
-        <p
-          className="mt-3 text-[36px] leading-[1.05]"
-          style={{ fontFamily: '"sample headline"', color: inkFor(palette.ground, palette, ["primary", "ink"]) }}
-        >
-          {book.calls[0] || newBrandBook().calls[0]}
-        </p>
-        <p className="mt-3 text-base" style={{ fontFamily: '"sample text"' }}>
-          Set in {book.faces.text.family}, <span style={{ fontFamily: '"sample figures"' }}>£24.00 → £20.40</span>,
-          until Sunday.
-        </p>
-      </div>
-      <div
-        className="px-6 py-3.5"
-        style={{
-          background: palette.primary,
-          color: inkFor(palette.primary, palette, ["card", "ink"]),
-          fontFamily: '"sample text"',
-        }}
-      >
-        {signOffWords(book, "first") || "your website"}
-      </div>
-    </aside>
-  );
-}
 
 export { ProblemPage as ErrorBoundary } from "../components/ProblemPage";

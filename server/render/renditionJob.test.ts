@@ -1,5 +1,4 @@
 import { usualOutput } from "../../core/output/output";
-import { randomUUID } from "node:crypto";
 import { writeFile } from "node:fs/promises";
 import { sql } from "kysely";
 import { type RenditionEvent } from "../../core/team/teamEvent";
