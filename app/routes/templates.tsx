@@ -24,6 +24,7 @@ import {
 import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/templates";
 import { Button, ButtonLink } from "../components/Button";
+import { useDrawnFirst } from "../components/useDrawnFirst";
 import { Notice } from "../components/Notice";
 import { NearWords } from "../components/NearWords";
 import { PageHead } from "../components/PageHead";
@@ -58,10 +59,14 @@ export async function action({ request }: Route.ActionArgs) {
   return { done: true };
 }
 
+/** More than a large screen shows at once. */
+const FIRST_CARDS = 9;
+
 export default function Templates({ loaderData }: Route.ComponentProps) {
   const { query, designs, drafts, choices, counts, brands, brand, products, product, offer } = loaderData;
   const { facts, cards, near } = loaderData;
   const previews = usePreviews();
+  const drawn = useDrawnFirst(cards, FIRST_CARDS);
   const [problem, setProblem] = useState<string | null>(null);
   return (
     <main className="flex-1 px-8 py-7 max-sm:px-4">
@@ -128,7 +133,7 @@ export default function Templates({ loaderData }: Route.ComponentProps) {
           <ul className="grid grid-cols-2 gap-x-6 gap-y-8 max-lg:grid-cols-1 2xl:grid-cols-3">
             {facts &&
               brand &&
-              cards.map((card) => (
+              drawn.map((card) => (
                 <Card
                   key={card.ref.slug}
                   card={card}
