@@ -1,7 +1,13 @@
 import { keysOf } from "../../core/records";
 import { Move, Trash2 } from "lucide-react";
 import { type MediaFacts } from "../../core/document/facts";
-import { type ProductsSlot, type Slot, type SlotAllows } from "../../core/document/sceneTemplate";
+import {
+  type MediaSlot,
+  type ProductsSlot,
+  type Slot,
+  type SlotAllows,
+  type WordsSlot,
+} from "../../core/document/sceneTemplate";
 import { type Rect } from "../../core/geometry/rect";
 import { type FormatName, formatTitle } from "../../core/placement/formats";
 import { CheckField } from "./CheckField";
@@ -27,6 +33,9 @@ const ALLOWS: Readonly<Record<keyof SlotAllows, string>> = {
 const ALLOWED = keysOf(ALLOWS);
 const MOST_ROWS = 6;
 
+/** What can be said of a slot of any kind. */
+type RulesOfAll = Pick<Slot, "label" | "hint" | "required" | "allows">;
+
 interface SlotFormProps {
   readonly slot: Slot;
   /** Whether it is the one that has handles on the proofs. */
@@ -41,9 +50,13 @@ interface SlotFormProps {
 
 /** A slot's rules: what it is called, what it needs, where it comes from and stands, and what a filler may change. */
 export function SlotForm({ slot, chosen, places, samples, onChoose, onPlace, onChange, onRemove }: SlotFormProps) {
-  const set = (fields: Partial<Slot>): void => {
-    onChange((before) => changed(before, fields));
-  };
+  const set = (fields: Partial<RulesOfAll>): void => onChange((before) => ({ ...before, ...fields }));
+  const setWords = (fields: Partial<WordsSlot>): void =>
+    onChange((before) => (before.kind === "words" ? { ...before, ...fields } : before));
+  const setMedia = (fields: Partial<MediaSlot>): void =>
+    onChange((before) => (before.kind === "media" ? { ...before, ...fields } : before));
+  const setProducts = (fields: Partial<ProductsSlot>): void =>
+    onChange((before) => (before.kind === "products" ? { ...before, ...fields } : before));
   const setLabel = (label: string): void => set({ label });
   const setHint = (hint: string): void => set({ hint });
   const setRequired = (required: boolean): void => set({ required });
@@ -65,9 +78,9 @@ export function SlotForm({ slot, chosen, places, samples, onChoose, onPlace, onC
       <div className="mt-1 grid grid-cols-2 gap-x-3 gap-y-2 text-[13px] text-soft">
         <TextField {...slotField} label="Label" required most={60} value={slot.label} onChange={setLabel} />
         <TextField {...slotField} label="Hint" most={120} value={slot.hint} onChange={setHint} />
-        {slot.kind === "words" && <WordsRules slot={slot} onChange={set} />}
-        {slot.kind === "media" && <MediaRules slot={slot} samples={samples} onChange={set} />}
-        {slot.kind === "products" && <ProductsRules slot={slot} onChange={set} />}
+        {slot.kind === "words" && <WordsRules slot={slot} onChange={setWords} />}
+        {slot.kind === "media" && <MediaRules slot={slot} samples={samples} onChange={setMedia} />}
+        {slot.kind === "products" && <ProductsRules slot={slot} onChange={setProducts} />}
       </div>
       {chosen && <PlaceForm places={places} onPlace={onPlace} />}
       <div className="mt-2 flex flex-wrap items-center gap-x-3 text-[13px]">
@@ -80,10 +93,6 @@ export function SlotForm({ slot, chosen, places, samples, onChoose, onPlace, onC
     </fieldset>
   );
 }
-
-/** A slot with other rules; its kind stays, and so do the rules it may have. */
-const changed = (slot: Slot, fields: Partial<Slot>): Slot =>
-  fields.kind === undefined || fields.kind === slot.kind ? ({ ...slot, ...fields } as Slot) : slot;
 
 function SlotHead({
   kind,
@@ -142,7 +151,7 @@ function AllowedField({
 }: {
   what: keyof SlotAllows;
   allows: SlotAllows;
-  onChange: (fields: Partial<Slot>) => void;
+  onChange: (fields: Pick<Slot, "allows">) => void;
 }) {
   const allow = (allowed: boolean): void => onChange({ allows: { ...allows, [what]: allowed } });
   return <CheckField label={ALLOWS[what]} checked={allows[what]} onChange={allow} className="min-h-7 gap-1.5" />;
