@@ -4,6 +4,7 @@ import { createReadableStreamFromReadable } from "@react-router/node";
 import { isbot } from "isbot";
 import { type RenderToPipeableStreamOptions, renderToPipeableStream } from "react-dom/server";
 import { type EntryContext, type HandleErrorFunction, ServerRouter } from "react-router";
+import { Refusal } from "../core/refusal";
 import { noteFailure } from "../server/doors/answered";
 import { isDatabaseAway } from "../server/db/away";
 import { log } from "../server/log";
@@ -52,7 +53,8 @@ export default function handleRequest(
 /** What no route has caught: said to the log, and noted for the answer. */
 export const handleError: HandleErrorFunction = (error, { request }) => {
   noteFailure(error);
-  if (request.signal.aborted) return;
+  // A refusal is no fault: whoever asked is told why.
+  if (request.signal.aborted || error instanceof Refusal) return;
   const said = { path: new URL(request.url).pathname, error: error instanceof Error ? error.stack : String(error) };
   log[isDatabaseAway(error) ? "warn" : "error"](said, "request failed");
 };
