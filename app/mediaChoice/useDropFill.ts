@@ -1,6 +1,7 @@
 import { useRef } from "react";
 import { toast } from "sonner";
 import { type SlotKey } from "../../core/document/sceneTemplate";
+import { ownAnswer } from "../components/ownAnswer";
 import { useTeamEvents } from "../components/useTeamEvents";
 import { sendFile } from "../components/sendFile";
 
@@ -23,12 +24,12 @@ export function useDropFill<Place extends string = SlotKey>(
     if (state === "failed") toast.error("The file could not be read in. Media says why.");
     else fill(place, id);
   }
+  async function ask(id: string): Promise<void> {
+    const chosen = await ownAnswer<object>(`/media/chosen?id=${id}`);
+    if (chosen && id in chosen) settle(id, "ready");
+  }
   async function askForWaiting(): Promise<void> {
-    for (const id of waiting.current.keys()) {
-      const response = await fetch(`/media/chosen?id=${id}`);
-      const chosen: unknown = response.ok ? await response.json() : null;
-      if (typeof chosen === "object" && chosen !== null && id in chosen) settle(id, "ready");
-    }
+    for (const id of waiting.current.keys()) await ask(id);
   }
   useTeamEvents(
     (event) => {
@@ -51,8 +52,13 @@ export function useDropFill<Place extends string = SlotKey>(
         }
         waiting.current.set(id, place);
         const already = ended.current.get(id);
-        if (already) settle(id, already);
-        else toast(`Reading in “${file.name}” …`);
+        if (already) {
+          settle(id, already);
+          return;
+        }
+        toast(`Reading in “${file.name}” …`);
+        // What was told while the stream was away, before this was waited for, nobody tells again.
+        void ask(id).catch(() => undefined);
       },
       onProblem: (problem, isLost) => void toast.error(isLost ? `${problem} Try again.` : problem),
     });
