@@ -1,7 +1,7 @@
-import { Problem } from "../components/Problem";
 import { paletteOf } from "../../core/brand/book";
 import { clsx } from "clsx";
 import { useRef, useState } from "react";
+import { Problem } from "../components/Problem";
 import { TriangleAlert, Wand, X } from "lucide-react";
 import { type BrandBook } from "../../core/brand/book";
 import { contrastRatio, contrastVerdict } from "../../core/color/contrast";

@@ -1,16 +1,9 @@
-import { useSyncExternalStore } from "react";
-
-const never = (): (() => void) => () => undefined;
+import { useInBrowser } from "./useInBrowser";
 
 /**
  * Those of a long list that are drawn: the first ones while the server draws the page, which costs it little that way and
  * is all that anybody sees until the page is at work; in the browser all of them.
  */
 export function useDrawnFirst<Item>(items: readonly Item[], first: number): readonly Item[] {
-  const isInBrowser = useSyncExternalStore(
-    never,
-    () => true,
-    () => false,
-  );
-  return isInBrowser ? items : items.slice(0, first);
+  return useInBrowser() ? items : items.slice(0, first);
 }

@@ -1,7 +1,7 @@
 import { type EditSession } from "./editSession";
 
 /** The session of the document that was edited last. */
-let kept: { readonly key: string; readonly session: unknown; readonly saving: Saving } | null = null;
+let kept: { readonly key: string; readonly session: Saving } | null = null;
 /** What is asked of a session whatever it edits. */
 type Saving = Pick<EditSession<unknown>, "isWaiting" | "rest" | "subscribe">;
 
@@ -23,7 +23,7 @@ export function keptSession<Document>(
   const known = kept?.key === key ? (kept.session as EditSession<Document>) : null;
   if (known && (known.isWaiting() || known.revision() >= revision)) return known;
   const session = open();
-  kept = { key, session, saving: session };
+  kept = { key, session };
   return session;
 }
 
@@ -34,7 +34,7 @@ const LONGEST_WAIT_MS = 10_000;
  * the server can't be reached for ten seconds, or does not take it.
  */
 export async function allSaved(key: string): Promise<boolean> {
-  const session = kept?.key === key ? kept.saving : null;
+  const session = kept?.key === key ? kept.session : null;
   if (!session?.isWaiting()) return true;
   session.rest();
   return new Promise((resolve) => {

@@ -1,7 +1,5 @@
-import { useSyncExternalStore } from "react";
+import { useInBrowser } from "../components/useInBrowser";
 import { type Proofs, proofs } from "../proof/proofs";
 
-const never = (): (() => void) => () => undefined;
-
 /** The worker that paints previews; null until the page runs in a browser. */
-export const usePreviews = (): Proofs | null => useSyncExternalStore(never, proofs, () => null);
+export const usePreviews = (): Proofs | null => (useInBrowser() ? proofs() : null);

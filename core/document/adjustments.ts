@@ -4,7 +4,6 @@ import { fieldSchema } from "./field";
 import { type RecordPart } from "./documentShape";
 import { itemKey } from "./itemKey";
 import { inOrder } from "./patch";
-
 import { Refusal } from "../refusal";
 
 /**

@@ -4,7 +4,6 @@ import { adjust } from "../document/edits";
 import { itemOfKey } from "../document/itemKey";
 import { type PlacedKey } from "../document/placedKey";
 import { type Promotion } from "../document/promotion";
-
 import { type SceneSpan } from "../time/timeline";
 import { millis } from "../units";
 

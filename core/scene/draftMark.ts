@@ -35,7 +35,6 @@ export function withDraftMark(
   );
   const pill = rect(FROM_EDGE, FROM_EDGE, word.width + 2 * END_SHARE * HEIGHT, HEIGHT);
   const middle = centreOf(pill);
-  // Small letters with rising ones: their middle is a little over that of the line.
   const at = { x: middle.x - word.width / 2, y: middle.y - word.height / 2 };
   return {
     ...prepared,

@@ -7,7 +7,7 @@ import { filesWanted } from "../../core/type/itemise";
 import { shapedText } from "../../core/type/shapedTexts";
 import { svgPath } from "../../core/type/svgPath";
 import { emojiFile } from "../faces/emojiFiles";
-import { openedBook } from "../faces/faceFiles";
+import { faceCatalogue, openedBook } from "../faces/faceFiles";
 
 const FAMILY = "Instrument Sans";
 const WEIGHTS = { words: 400, heading: 700 } as const;
@@ -54,11 +54,12 @@ export async function writeWords(pdf: PDFKit.PDFDocument, words: PageWords): Pro
 
 async function drawWords(pdf: PDFKit.PDFDocument, { text, face, size, ink, x, y, width }: PageWords): Promise<number> {
   const choice = { family: FAMILY, weight: WEIGHTS[face] };
-  const book = await openedBook((open) => filesWanted(text, faceStack(open.catalogue, choice), open));
+  const stack = faceStack(await faceCatalogue(), choice);
+  const book = await openedBook((open) => filesWanted(text, stack, open));
   const rule = { smallest: size * LEAST_SHARE, largest: size, mostLines: MOST_LINES, leading: LEADING } as const;
   const height = MOST_LINES * LEADING * size * 1.2;
   const set = fitWords(
-    shapedText(text, faceStack(book.catalogue, choice), book),
+    shapedText(text, stack, book),
     { width, height },
     {
       ...rule,

@@ -29,7 +29,8 @@ export async function paintSegment(db: Kysely<Database>, pool: PaintPool, { segm
   const [format, output] = [storedFormat(row.format), readOutput(row.output)];
   const segment = { key, from: row.from_frame, to: row.to_frame };
   const wanted = {
-    ...{ input: readRenderInput(row.input), rate: RATES[output.rate] },
+    input: readRenderInput(row.input),
+    rate: RATES[output.rate],
     ...paintedFor(format, output),
     ...outputSize(format, output.quality),
   };
