@@ -1,6 +1,6 @@
 import { type DisplayList, type DisplayNode, type PictureNode, type StillNode } from "../core/scene/displayList";
 import { translation } from "../core/geometry/affine";
-import { cutCard } from "../core/type/outline";
+import { type Rect } from "../core/geometry/rect";
 import { createPainter } from "./painter";
 import { type PaintResources } from "./resources";
 import { nodeSurface } from "../server/render/nodeResources";
@@ -163,29 +163,68 @@ test("a clip that is used twice in one frame shows the frame of each use", () =>
   ]);
 });
 
-test("what holds still is rasterised once", () => {
-  const still: StillNode = {
-    kind: "still",
-    bounds: { x: 100, y: 100, width: 300, height: 200 },
-    children: [
-      {
-        kind: "shape",
-        outline: cutCard({ x: 110, y: 110, width: 200, height: 100 }, 12),
-        at: { x: 0, y: 0 },
-        ink: "#ffffff",
-      },
-    ],
+/** A scene set anew: every node is another object each time. */
+const setAnew = (place: Rect, media: string): StillNode => ({
+  kind: "still",
+  bounds: { ...place },
+  children: [{ ...picture, media, place: { ...place } }],
+});
+const LEFT = { x: 0, y: 0, width: 960, height: 1080 };
+const RIGHT = { x: 960, y: 0, width: 960, height: 1080 };
+
+test("what holds still is rasterised once, and so is what looks just like it; what looks otherwise never is taken for it", () => {
+  const asked: string[] = [];
+  const colors: Readonly<Record<string, string>> = { red: "#ff0000", green: "#00ff00" };
+  const from: PaintResources = {
+    ...resources(() => null),
+    picture: ({ media }) => {
+      asked.push(media);
+      return plain(800, 450, colors[media] ?? "#000000");
+    },
   };
   const target = nodeSurface(960, 540);
-  const painter = createPainter(
-    FORMAT,
-    target,
-    resources(() => null),
-  );
-  painter.paint([still], target.context);
-  painter.paint([still], target.context);
-  // One for the frame, one to paint the still on, and one on which it is kept: none for the second time.
-  expect(made).toBe(3);
+  const painter = createPainter(FORMAT, target, from);
+  const still = setAnew(LEFT, "red");
+  const [red, green] = [
+    [255, 0, 0, 255],
+    [0, 255, 0, 255],
+  ];
+  const frames: [StillNode[], string[], typeof red][] = [
+    [[still], ["red"], red],
+    [[still], [], red],
+    [[setAnew(LEFT, "red")], [], red],
+    // The same picture elsewhere, and another in the same place.
+    [[setAnew(LEFT, "red"), setAnew(RIGHT, "red")], ["red"], red],
+    [[setAnew(LEFT, "green"), setAnew(RIGHT, "red")], ["green"], green],
+    [[setAnew(LEFT, "red"), setAnew(RIGHT, "red")], [], red],
+  ];
+  for (const [list, wanted, color] of frames) {
+    painter.paint(list, target.context);
+    expect(asked.splice(0)).toEqual(wanted);
+    expect([...target.canvas.getContext("2d").getImageData(100, 100, 1, 1).data]).toEqual(color);
+  }
+});
+
+test("a still whose place was given to others is rasterised again, whoever looks like it", () => {
+  let asked = 0;
+  const from: PaintResources = {
+    ...resources(() => null),
+    picture: () => {
+      asked++;
+      return plain(800, 450, "#ff0000");
+    },
+  };
+  const target = nodeSurface(96, 54);
+  const painter = createPainter(FORMAT, target, from);
+  const first = setAnew(WHOLE, "first");
+  painter.paint([first], target.context);
+  painter.paint([setAnew(WHOLE, "first")], target.context);
+  expect(asked).toBe(1);
+  for (let other = 0; other < 20; other++) painter.paint([setAnew(WHOLE, `other ${other}`)], target.context);
+  const twin = setAnew(WHOLE, "first");
+  painter.paint([twin], target.context);
+  painter.paint([twin, first], target.context);
+  expect(asked).toBe(22);
 });
 
 test("a still that lacks a picture is not kept: it is whole as soon as the picture is there", () => {

@@ -20,6 +20,7 @@ import { TEXTURE_SIDE, type TextureName, textureTile } from "../core/picture/tex
 import { emojiLevel, pictureLevel, textureLevel } from "../core/scene/drawnLevel";
 import { EMOJI_SIDE } from "../core/type/emojiPictures";
 import { rectangle } from "../core/type/outline";
+import { type KeptStill, keptStills } from "./keptStills";
 import { pathsOn } from "./paths";
 import { sheetsOf } from "./sheets";
 import { type PaintContext, type PaintResources, type Surface } from "./resources";
@@ -63,14 +64,6 @@ const STILL_MARGIN = 2;
 /** So many frames' worth of what holds still is kept rasterised. */
 const MOST_SHEETS = 8;
 
-/** A still as it was rasterised: where it lies on a surface, and where it goes in the frame. */
-interface KeptStill {
-  readonly surface: Surface;
-  readonly from: Rect;
-  readonly x: number;
-  readonly y: number;
-}
-
 /** Bumped whenever the same document would paint other pixels, so that stored segments are not reused. */
 export const PAINTER_VERSION = 12;
 
@@ -82,11 +75,11 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   const scaleX = pixels.width / format.width;
   const scaleY = pixels.height / format.height;
   const scale = Math.min(scaleX, scaleY);
-  const stills = new Map<StillNode, KeptStill>();
+  const stills = keptStills();
   const room: Size = { width: pixels.width + 2 * MARGIN, height: pixels.height + 2 * MARGIN };
   const paths = pathsOn(room, CUT, () => resources.path());
   const withMargin = (): Surface => resources.surface(room.width, room.height);
-  const sheets = sheetsOf<StillNode>(MOST_SHEETS, withMargin, (node) => stills.delete(node));
+  const sheets = sheetsOf<StillNode>(MOST_SHEETS, withMargin, (node) => stills.drop(node));
   const tiles = new Map<string, Surface>();
   let frame: Surface | null = null;
   /** One a depth: a layer inside a layer must not wipe what lies under it. */
@@ -292,7 +285,7 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   }
 
   function paintStill(node: StillNode, pen: Pen): void {
-    const still = stills.get(node) ?? rasterised(node, pen);
+    const still = stills.find(node) ?? rasterised(node, pen);
     if (!still) return;
     const { surface, from, x, y } = still;
     const { width, height } = from;
@@ -317,7 +310,7 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     const place = sheets.place(node, { width, height });
     place.sheet.surface.context.drawImage(layer.image, from.x, from.y, width, height, place.x, place.y, width, height);
     const kept = { surface: place.sheet.surface, from: rect(place.x, place.y, width, height), x, y };
-    stills.set(node, kept);
+    stills.keep(node, kept);
     return kept;
   }
 

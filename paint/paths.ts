@@ -56,11 +56,11 @@ function kept<Key extends object, Value>(all: WeakMap<Key, Value>, key: Key, mak
 
 function traced(path: Path2D, outline: Outline): Path2D {
   eachStep(outline, (step, at) => {
-    const [a = 0, b = 0, c = 0, d = 0, e = 0, f = 0] = outline.slice(at, at + 6);
-    if (step === STEP.move) path.moveTo(a, b);
-    else if (step === STEP.line) path.lineTo(a, b);
-    else if (step === STEP.quadratic) path.quadraticCurveTo(a, b, c, d);
-    else if (step === STEP.cubic) path.bezierCurveTo(a, b, c, d, e, f);
+    const to = (index: number): number => outline[at + index] ?? 0;
+    if (step === STEP.move) path.moveTo(to(0), to(1));
+    else if (step === STEP.line) path.lineTo(to(0), to(1));
+    else if (step === STEP.quadratic) path.quadraticCurveTo(to(0), to(1), to(2), to(3));
+    else if (step === STEP.cubic) path.bezierCurveTo(to(0), to(1), to(2), to(3), to(4), to(5));
     else path.closePath();
   });
   return path;

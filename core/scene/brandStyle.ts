@@ -42,7 +42,18 @@ const LARGE = 3;
 /** Two surfaces nearer to each other than this look like one. */
 const LEAST_STEP = 1.12;
 
+/** What was made of a brand, once for all the formats that show it. */
+const styles = new WeakMap<BrandFacts, { readonly book: FontBook; readonly style: BrandStyle }>();
+
 export function brandStyle(brand: BrandFacts, book: FontBook): BrandStyle {
+  const known = styles.get(brand);
+  if (known?.book === book) return known.style;
+  const style = styled(brand, book);
+  styles.set(brand, { book, style });
+  return style;
+}
+
+function styled(brand: BrandFacts, book: FontBook): BrandStyle {
   const { palette } = brand;
   return {
     palette,

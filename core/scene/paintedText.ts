@@ -23,9 +23,14 @@ export function paintedText({ parts, length, leaves }: PreparedScene, hashes: Me
     if (key === "table") return isTable(value) ? value.id : value;
     if (key !== "media") return value;
     // Parts name media by what is known of them, nodes by their id.
-    return typeof value === "string" ? bytesOf(value, hashes) : drawnFrom(value as PictureFacts | ClipFacts, hashes);
+    if (typeof value === "string") return bytesOf(value, hashes);
+    if (!isSeen(value)) throw new TypeError("A part of a scene shows what is neither a picture nor a clip.");
+    return drawnFrom(value, hashes);
   });
 }
+
+const isSeen = (value: unknown): value is PictureFacts | ClipFacts =>
+  typeof value === "object" && value !== null && "kind" in value && (value.kind === "picture" || value.kind === "clip");
 
 const isTable = (value: unknown): value is Pick<LookupTable, "id"> =>
   typeof value === "object" && value !== null && "id" in value;

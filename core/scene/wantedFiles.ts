@@ -1,7 +1,8 @@
 import { keysOf } from "../records";
 import { type ResolvedPromotion } from "../document/resolve";
 import { itemWords } from "../document/itemText";
-import { filesWanted } from "../type/itemise";
+import { graphemesOf } from "../type/faces";
+import { filesWantedBy } from "../type/itemise";
 import { type FontBook } from "../type/fontBook";
 import { brandStyle } from "./brandStyle";
 import { DRAFT_WORD } from "./draftMark";
@@ -12,7 +13,6 @@ export function fontFilesWanted(promotion: ResolvedPromotion, book: FontBook): s
   // What arrangements add of their own: numbers of steps.
   const added = `0123456789${DRAFT_WORD}`;
   const texts: string[] = promotion.scenes.flatMap(({ words, offer, rows }) => [
-    added,
     ...Object.values(words),
     ...(offer ? keysOf(offer).map((part) => offer[part]) : []),
     ...rows.flatMap(({ name, price }) => [name, price]),
@@ -25,8 +25,7 @@ export function fontFilesWanted(promotion: ResolvedPromotion, book: FontBook): s
       (shown?.cues ?? []).map(({ text }) => text),
     ),
   ];
-  const wanted = [...texts, ...over].flatMap((text) => [
-    ...Object.values(faces).flatMap((files) => filesWanted(text, files, book)),
-  ]);
-  return [...new Set(wanted)];
+  // Most of it is written more than once, and what is asked for depends on the letters alone.
+  const graphemes = new Set([...new Set([added, ...texts, ...over])].flatMap(graphemesOf));
+  return [...new Set(Object.values(faces).flatMap((files) => filesWantedBy(graphemes, files, book)))];
 }

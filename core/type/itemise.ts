@@ -17,9 +17,13 @@ export function bidiLevels(text: string): { readonly levels: Uint8Array; readonl
 }
 
 /** Ids of the files that must be opened before `text` can be itemised with this stack. Empty when all are there. */
-export function filesWanted(text: string, stack: FaceFiles, book: FontBook): string[] {
+export const filesWanted = (text: string, stack: FaceFiles, book: FontBook): string[] =>
+  filesWantedBy(new Set(graphemesOf(text)), stack, book);
+
+/** The same for many texts, by all that is written in them. */
+export function filesWantedBy(graphemes: ReadonlySet<string>, stack: FaceFiles, book: FontBook): string[] {
   const wanted = new Set<string>();
-  for (const grapheme of graphemesOf(text)) {
+  for (const grapheme of graphemes) {
     if (emojiCode(grapheme, book.emoji)) continue;
     const file = fileFor(grapheme, stack, book);
     if (file && !book.open.has(file)) wanted.add(file);
