@@ -42,18 +42,24 @@ export function readTexts(
     .sort((one, other) => one.from - other.from);
 }
 
+/** How much there is to read at a moment, in milliseconds from the start. */
+export interface ReadingMoment {
+  readonly at: number;
+  /** The share of the time that reading all of it takes: 1 is all of the time, more is more than anybody can. */
+  readonly load: number;
+  /** The same for the text that alone takes the most. */
+  readonly alone: number;
+}
+
 /**
- * How much of the time reading takes, all through a promotion: 1 is all of it, more is more than anybody can. Each text is
- * taken as read evenly while it can be.
+ * How much of the time reading takes, all through a promotion. Each text is taken as read evenly while it can be.
  *
  * @param step milliseconds between two values @param length of the promotion
  */
-export function readingLoad(texts: readonly ReadText[], length: number, step: number): { at: number; load: number }[] {
+export function readingLoad(texts: readonly ReadText[], length: number, step: number): ReadingMoment[] {
   return Array.from({ length: Math.floor(length / step) + 1 }, (_, index) => {
     const at = index * step;
-    const load = texts
-      .filter(({ from, to }) => from <= at && at < to)
-      .reduce((sum, { from, to, need }) => sum + need / (to - from), 0);
-    return { at, load };
+    const loads = texts.filter(({ from, to }) => from <= at && at < to).map(({ from, to, need }) => need / (to - from));
+    return { at, load: loads.reduce((sum, load) => sum + load, 0), alone: Math.max(0, ...loads) };
   });
 }
