@@ -10,6 +10,7 @@ import { FormatMark } from "../components/FormatMark";
 import { megabytes } from "../components/mediaLook";
 import { Notice } from "../components/Notice";
 import { isUnderWay } from "../components/useRenditionNews";
+import { Film } from "./Film";
 
 /** A rendition alone in its row is no higher than this, in CSS pixels. */
 const CARD_HEIGHT = 300;
@@ -43,17 +44,7 @@ function Finished({
   if (kind === "sound") return <audio controls src={address} className="w-full" aria-label={`${title} rendition`} />;
   if (kind === "still" || kind === "gif" || kind === "webp")
     return <img src={address} alt={`${title} rendition`} className="h-full w-full object-contain" />;
-  return (
-    <video
-      controls
-      playsInline
-      preload="metadata"
-      src={address}
-      poster={poster}
-      className="h-full w-full"
-      aria-label={`${title} rendition`}
-    />
-  );
+  return <Film address={address} title={title} poster={poster} />;
 }
 
 /** One file of a render: how far it has come, what it is, and what can be done with it. */
@@ -84,7 +75,7 @@ export function RenditionCard({
       data-format={format}
       data-state={state}
       data-kind={output.kind}
-      className="min-w-[206px] basis-0"
+      className="@container min-w-[206px] basis-0"
       style={{
         flexGrow: ratioOf(format) + 0.3,
         maxWidth: `max(206px, ${Math.round(CARD_HEIGHT * ratioOf(format))}px)`,
@@ -134,7 +125,7 @@ export function RenditionCard({
             className="ml-auto flex items-center gap-1 underline underline-offset-2"
             aria-label={`Download ${title}`}
           >
-            <Download aria-hidden size={14} /> Download
+            <Download aria-hidden size={14} /> <span className="@max-[240px]:sr-only">Download</span>
           </a>
         )}
         <Form method="post" preventScrollReset className={state === "ready" ? "hidden" : "ml-auto"}>
