@@ -86,8 +86,17 @@ export const endAllSessions = (member: string): Promise<number> =>
 export const endOneSession = (member: string, id: string): Promise<number> =>
   endSessions((query) => query.where("member_id", "=", member).where("id", "=", id));
 
-/** The signed-in person, or null. */
-export async function findPerson(request: Request): Promise<Person | null> {
+/** Who asked what: the routes of one page, each with a loader of its own, look it up once. */
+const asking = new WeakMap<Request, Promise<Person | null>>();
+
+/** The signed-in person, or null; as it was when it was first asked about a request. */
+export function findPerson(request: Request): Promise<Person | null> {
+  const known = asking.get(request) ?? personAsking(request);
+  asking.set(request, known);
+  return known;
+}
+
+async function personAsking(request: Request): Promise<Person | null> {
   const token: unknown = await cookie().parse(request.headers.get("cookie"));
   if (typeof token !== "string" || token === "") return null;
   const row = await database()

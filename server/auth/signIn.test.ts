@@ -70,6 +70,16 @@ test("the right password signs in as that person, with a cookie that scripts can
   expect(person).toMatchObject({ email, role: "marketer", team: { id: team.scope.teamId } });
 });
 
+test("the routes of one page look up once who asks; the next request knows what has changed since", async () => {
+  const cookie = await cookieOf(await member("marketer"));
+  const page = asking(cookie);
+  const [root, route] = await Promise.all([findPerson(page), requirePerson(page)]);
+  expect(route).toBe(root);
+  await database().updateTable("member").set({ role: "reviewer" }).where("id", "=", route.id).execute();
+  expect((await findPerson(page))?.role).toBe("marketer");
+  expect((await findPerson(asking(cookie)))?.role).toBe("reviewer");
+});
+
 test("the table of sessions holds nothing that signs anyone in", async () => {
   const cookie = await cookieOf(email);
   const token: unknown = JSON.parse(
