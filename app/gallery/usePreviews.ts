@@ -1,5 +1,5 @@
-import { useInBrowser } from "../components/useInBrowser";
+import { useLive } from "../components/useLive";
 import { type Proofs, proofs } from "../proof/proofs";
 
 /** The worker that paints previews; null until the page runs in a browser. */
-export const usePreviews = (): Proofs | null => (useInBrowser() ? proofs() : null);
+export const usePreviews = (): Proofs | null => (useLive() ? proofs() : null);

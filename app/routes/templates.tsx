@@ -24,7 +24,7 @@ import {
 import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/templates";
 import { Button, ButtonLink } from "../components/Button";
-import { useDrawnFirst } from "../components/useDrawnFirst";
+import { useLive } from "../components/useLive";
 import { Notice } from "../components/Notice";
 import { NearWords } from "../components/NearWords";
 import { PageHead } from "../components/PageHead";
@@ -59,14 +59,17 @@ export async function action({ request }: Route.ActionArgs) {
   return { done: true };
 }
 
-/** More than a large screen shows at once. */
+/**
+ * The server draws so many cards, more than a large screen shows at once: it costs it little that way, and nobody sees the
+ * others until the page is at work.
+ */
 const FIRST_CARDS = 9;
 
 export default function Templates({ loaderData }: Route.ComponentProps) {
   const { query, designs, drafts, choices, counts, brands, brand, products, product, offer } = loaderData;
   const { facts, cards, near } = loaderData;
   const previews = usePreviews();
-  const drawn = useDrawnFirst(cards, FIRST_CARDS);
+  const isLive = useLive();
   const [problem, setProblem] = useState<string | null>(null);
   return (
     <main className="flex-1 px-8 py-7 max-sm:px-4">
@@ -133,16 +136,21 @@ export default function Templates({ loaderData }: Route.ComponentProps) {
           <ul className="grid grid-cols-2 gap-x-6 gap-y-8 max-lg:grid-cols-1 2xl:grid-cols-3">
             {facts &&
               brand &&
-              drawn.map((card) => (
-                <Card
-                  key={card.ref.slug}
-                  card={card}
-                  facts={facts}
-                  about={{ brand, product, offer }}
-                  designs={designs}
-                  previews={previews}
-                />
-              ))}
+              cards.map((card, index) =>
+                isLive || index < FIRST_CARDS ? (
+                  <Card
+                    key={card.ref.slug}
+                    card={card}
+                    facts={facts}
+                    about={{ brand, product, offer }}
+                    designs={designs}
+                    previews={previews}
+                  />
+                ) : (
+                  // Room for it, so that a page that is loaded again is scrolled to where it was.
+                  <li key={card.ref.slug} className="h-[315px]" />
+                ),
+              )}
           </ul>
         </section>
       </div>
