@@ -17,6 +17,7 @@ export const CLIENT_PACKAGES: readonly string[] = [
   "clsx",
   "culori",
   "decimal.js",
+  "fast-deep-equal/es6",
   "fastest-levenshtein",
   "fft.js",
   "fractional-indexing",

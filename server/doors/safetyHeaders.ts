@@ -1,4 +1,5 @@
 import { type ServerResponse } from "node:http";
+import onHeaders from "on-headers";
 import { config } from "../config";
 
 /** What a page says its own scripts are marked with; never sent. */
@@ -30,9 +31,8 @@ export function writeSafetyHeaders(response: ServerResponse, { development }: { 
   response.setHeader("x-content-type-options", "nosniff");
   response.setHeader("referrer-policy", "same-origin");
   if (config().SECURE_COOKIES === "yes") response.setHeader("strict-transport-security", `max-age=${YEAR_S}`);
-  const writeHead = response.writeHead.bind(response);
-  // The nonce is known when the page is drawn. What is handed on are the arguments of whichever overload was called.
-  response.writeHead = ((...args: Parameters<ServerResponse["writeHead"]>) => {
+  // The nonce is known when the page is drawn.
+  onHeaders(response, () => {
     const nonce = response.getHeader(NONCE_HEADER);
     response.removeHeader(NONCE_HEADER);
     if (!response.hasHeader("cache-control")) response.setHeader("cache-control", "no-store");
@@ -43,6 +43,5 @@ export function writeSafetyHeaders(response: ServerResponse, { development }: { 
     if (!response.hasHeader("content-security-policy")) response.setHeader("x-frame-options", "DENY");
     if (!development && !response.hasHeader("content-security-policy"))
       response.setHeader("content-security-policy", policy(typeof nonce === "string" ? nonce : null));
-    return writeHead(...args);
-  }) as ServerResponse["writeHead"];
+  });
 }
