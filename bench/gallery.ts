@@ -95,7 +95,8 @@ async function scrollThrough(page: Page): Promise<Scrolling> {
   await page.evaluate(() => scrollTo(0, 0));
   await page.mouse.move(700, 500);
   const watch = await page.evaluateHandle(() => {
-    const watched = { times: [] as number[], on: true };
+    const times: number[] = [];
+    const watched = { times, on: true };
     const tick = (now: number): void => {
       watched.times.push(now);
       if (watched.on) requestAnimationFrame(tick);

@@ -1,5 +1,6 @@
-import { carriedOver, leaveDesk, standAt } from "./carriedDesk";
+import { openDeskCarrier } from "./carriedDesk";
 
+const { carriedOver, leaveDesk, standAt } = openDeskCarrier<{ readonly revision: number }>();
 let asked = 0;
 const ask = (): Promise<{ readonly revision: number }> => Promise.resolve({ revision: ++asked });
 beforeEach(() => {

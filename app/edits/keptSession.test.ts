@@ -1,7 +1,8 @@
 import { jest } from "@jest/globals";
 import { type EditSession } from "./editSession";
-import { allSaved, keptSession } from "./keptSession";
+import { openKeptSessions } from "./keptSession";
 
+const { session: keptSession, allSaved } = openKeptSessions<object>();
 const session = (revision: number, isWaiting = false): EditSession<object> => ({
   state: () => ({ document: {}, save: "saved", undo: null, redo: null }),
   subscribe: () => () => undefined,

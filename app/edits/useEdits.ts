@@ -2,13 +2,13 @@ import { useEffect, useEffectEvent, useState, useSyncExternalStore } from "react
 import { useTeamEvents } from "../components/useTeamEvents";
 import { type TeamEvent } from "../../core/team/teamEvent";
 import { type SavedDocument } from "./editServer";
-import { keptSession } from "./keptSession";
+import { type KeptSessions } from "./keptSession";
 import { type EditedDocument, type EditListeners, type EditSession, openEditSession } from "./editSession";
 
 /** A kind of document on a page: how it is edited, and which of the team's events tell that somebody saved it. */
 export interface EditedOnPage<Document> extends EditedDocument<Document> {
-  /** Names the document among all, where its session goes on from page to page; null where each page has its own. */
-  readonly key: string | null;
+  /** Where its session goes on from page to page, and what it is called there; null where each page has its own. */
+  readonly kept: { readonly among: KeptSessions<Document>; readonly key: string } | null;
   readonly revisionIn: (event: TeamEvent) => { readonly revision: number; readonly by: string | null } | null;
 }
 
@@ -20,7 +20,7 @@ export function useEdits<Document extends object>(
 ): { readonly session: EditSession<Document>; readonly state: ReturnType<EditSession<Document>["state"]> } {
   const [session] = useState(() => {
     const open = (): EditSession<Document> => openEditSession(edited, loaded);
-    return edited.key === null ? open() : keptSession(edited.key, loaded.revision, open);
+    return edited.kept ? edited.kept.among.session(edited.kept.key, loaded.revision, open) : open();
   });
   useEffect(() => session.tellTo({ ...listeners, onReload }), [session, listeners]);
   const state = useSyncExternalStore(session.subscribe, session.state, session.state);

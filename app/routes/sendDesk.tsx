@@ -31,9 +31,8 @@ import { useRenditionNews } from "../components/useRenditionNews";
 import { useTeamEvents } from "../components/useTeamEvents";
 import { useWaits } from "../components/useWaits";
 import { DeskHeader } from "../desk/DeskHeader";
-import { editsAddress } from "../desk/editedPromotion";
+import { allSaved } from "../desk/editedPromotion";
 import { SendTabs } from "../desk/SendTabs";
-import { allSaved } from "../edits/keptSession";
 import { EstimateLine } from "../send/EstimateLine";
 import { FileNames } from "../send/FileNames";
 import { OtherFiles } from "../send/OtherFiles";
@@ -120,7 +119,7 @@ export async function action({ request, params: { slug } }: Route.ActionArgs) {
 
 /** A render is of what is saved: what was changed on the desk before, and is still on its way, comes first. */
 export async function clientAction({ serverAction, params: { slug } }: Route.ClientActionArgs) {
-  if (await allSaved(editsAddress(slug))) return serverAction();
+  if (await allSaved(slug)) return serverAction();
   return answered({ problem: "What you changed last is not saved yet, so nothing was rendered. Try again." });
 }
 

@@ -9,7 +9,7 @@ export function editedDraft(slug: string): EditedOnPage<TemplateDocument> {
   const address = `/templates/${slug}/edits`;
   return {
     // Publishing begins a draft anew.
-    key: null,
+    kept: null,
     apply: applyTemplateEdit,
     inverse: inverseTemplateEdit,
     send: (base, edits) => sendEdits(address, readTemplateDocument, { base, edits }),

@@ -4,6 +4,7 @@ import { type RecordPart } from "./documentShape";
 import { MEMBER_ID } from "./memberId";
 import { type Json, objectJsonSchema } from "./valueJsonSchemas";
 import { Refusal } from "../refusal";
+import { millis } from "../units";
 
 /** A caption of a promotion, in a language. */
 export interface Caption extends Cue {
@@ -33,15 +34,16 @@ const caption = object({
   .test("order", "A caption ends after it begins.", ({ from, to }) => to > from);
 
 /** The captions of a promotion. */
-export const CAPTIONS_PART: RecordPart = {
+export const CAPTIONS_PART = {
   least: 0,
   most: MOST_CAPTIONS,
   named: "caption",
-  read: (key, value) => {
+  read: (key: string, value: unknown): Caption => {
     if (!MEMBER_ID.test(key)) throw new Refusal(`“${key}” can't be the id of a caption.`);
-    return caption.validateSync(value, { strict: true });
+    const { language, from, to, text } = caption.validateSync(value, { strict: true });
+    return { language, from: millis(from), to: millis(to), text };
   },
-};
+} satisfies RecordPart;
 
 const timeJson: Json = { type: "integer", minimum: 0, maximum: LONGEST_MS };
 export const captionJsonSchema: Json = objectJsonSchema({

@@ -4,23 +4,35 @@ import { openFont } from "./openFont";
 import { unpackPackage } from "./unpackPackage";
 
 /** What is done to files that come from outside, in a process of its own that may be ended at any time. */
-const TASKS = { drawSvg, openFont, unpackPackage } as const;
-export type ForeignTasks = typeof TASKS;
+export interface ForeignTasks {
+  readonly drawSvg: typeof drawSvg;
+  readonly openFont: typeof openFont;
+  readonly unpackPackage: typeof unpackPackage;
+}
 
 /** A task, as it is told to the child. */
-export interface Told<Name extends keyof ForeignTasks = keyof ForeignTasks> {
-  readonly task: Name;
-  readonly input: Parameters<ForeignTasks[Name]>[0];
+export type Told = {
+  [Name in keyof ForeignTasks]: { readonly task: Name; readonly input: Parameters<ForeignTasks[Name]>[0] };
+}[keyof ForeignTasks];
+
+function run(told: Told): Promise<unknown> {
+  switch (told.task) {
+    case "drawSvg":
+      return drawSvg(told.input);
+    case "openFont":
+      return openFont(told.input);
+    case "unpackPackage":
+      return unpackPackage(told.input);
+  }
 }
+
 /** What came of it: a value, why the file is refused, or what broke. */
 export type Answered = { readonly value: unknown } | { readonly refused: string } | { readonly broke: string };
 
 process.title = "stencilcraft-reader";
 process.on("message", (told: Told) => {
-  // What is told belongs together (`Told`): the task takes its own input.
-  const run = TASKS[told.task] as (input: unknown) => Promise<unknown>;
   const say = (answer: Answered): void => void process.send?.(answer);
-  run(told.input).then(
+  run(told).then(
     (value) => say({ value }),
     (error: unknown) =>
       say(

@@ -21,8 +21,12 @@ const slow = svg(
   `<filter id="f" x="0" y="0" width="1" height="1">${"<feGaussianBlur stdDeviation='100'/>".repeat(40)}</filter>` +
     "<g filter='url(#f)'><rect width='2000' height='2000'/></g>".repeat(20),
 );
-const draw = (text: string, limits?: Parameters<typeof readForeign>[3]) =>
-  readForeign("drawSvg", { text, to: join(folder, "drawn.png"), name: "logo.svg" }, "logo.svg", limits);
+const draw = (text: string, limits?: Parameters<typeof readForeign>[2]) =>
+  readForeign(
+    { task: "drawSvg", input: { text, to: join(folder, "drawn.png"), name: "logo.svg" } },
+    "logo.svg",
+    limits,
+  );
 const readers = (): number[] => {
   try {
     return execFileSync("pgrep", ["-P", String(process.pid)])
@@ -58,15 +62,15 @@ test("what is damaged is refused in words", async () => {
   await expect(draw("<svg")).rejects.toThrow("“logo.svg” is damaged");
   const path = join(folder, "brought");
   await writeFile(path, "no font at all");
-  await expect(readForeign("openFont", { path, to: join(folder, "font"), name: "old.ttf" }, "old.ttf")).rejects.toThrow(
-    "“old.ttf” can't be used as a font",
-  );
+  await expect(
+    readForeign({ task: "openFont", input: { path, to: join(folder, "font"), name: "old.ttf" } }, "old.ttf"),
+  ).rejects.toThrow("“old.ttf” can't be used as a font");
 });
 
 test("what takes too long, or too much memory, is ended and said; another file is read meanwhile", async () => {
   const path = join(folder, "other.png");
   const other = (to = path) =>
-    readForeign("drawSvg", { text: svg('viewBox="0 0 10 10"'), to, name: "other.svg" }, "other.svg");
+    readForeign({ task: "drawSvg", input: { text: svg('viewBox="0 0 10 10"'), to, name: "other.svg" } }, "other.svg");
   // Two readers stand ready: starting one takes as long as the machine takes.
   await Promise.all([other(join(folder, "one.png")), other(join(folder, "two.png"))]);
   let isLateEnded = false;

@@ -39,22 +39,21 @@ class ChildEnded extends Error {
  *
  * @param name what the file is called, for the words
  */
-export async function readForeign<Name extends keyof ForeignTasks>(
-  task: Name,
-  input: Parameters<ForeignTasks[Name]>[0],
+export async function readForeign<Task extends Told>(
+  told: Task,
   name: string,
   limits = LIMITS,
-): Promise<Awaited<ReturnType<ForeignTasks[Name]>>> {
+): Promise<Awaited<ReturnType<ForeignTasks[Task["task"]]>>> {
   for (let attempt = 1; ; attempt++)
     try {
-      const answer = await withChild((child) => askChild(child, { task, input }, limits));
+      const answer = await withChild((child) => askChild(child, told, limits));
       if ("refused" in answer) throw new UploadProblem(answer.refused);
       if ("broke" in answer) throw new Error(`Reading “${name}” failed: ${answer.broke}`);
       // What a task gives is of its own type; it came as a message.
-      return answer.value as Awaited<ReturnType<ForeignTasks[Name]>>;
+      return answer.value as Awaited<ReturnType<ForeignTasks[Task["task"]]>>;
     } catch (error) {
       if (!(error instanceof ChildEnded)) throw error;
-      log.warn({ task, file: name, why: error.why, attempt }, "a reader of foreign files was ended");
+      log.warn({ task: told.task, file: name, why: error.why, attempt }, "a reader of foreign files was ended");
       if (error.why === "time")
         throw new UploadProblem(`“${name}” takes too long to be read. Bring it in a simpler form.`);
       if (error.why === "memory")

@@ -107,6 +107,6 @@ async function rasteriseSvg({ path, name, folder }: BroughtFile): Promise<string
   const problem = svgProblem(text);
   if (problem) throw new UploadProblem(`“${name}” ${problem} Export it as plain shapes, or bring it as PNG.`);
   const to = join(folder, "drawn.png");
-  await readForeign("drawSvg", { text, to, name }, name);
+  await readForeign({ task: "drawSvg", input: { text, to, name } }, name);
   return to;
 }

@@ -122,9 +122,8 @@ function openFrameStream(clip: ClipToRead, first: number, patienceMs: number): F
   // It is killed when nobody asks for more; a clip that can't be read gives no frame.
   child.catch(() => undefined);
   const bytes = width * height * 4;
-  // Its encoding is "buffer", which its type does not tell of.
-  const chunks = child.stdout.iterator() as AsyncIterator<Buffer, undefined>;
-  let rest: Buffer = Buffer.alloc(0);
+  const chunks: AsyncIterator<unknown> = child.stdout.iterator();
+  let rest: Uint8Array = new Uint8Array(0);
   let current: Uint8ClampedArray | null = null;
   let at = first - 1;
   let ended = false;
@@ -137,8 +136,11 @@ function openFrameStream(clip: ClipToRead, first: number, patienceMs: number): F
     let filled = 0;
     while (filled < bytes) {
       if (rest.length === 0) {
-        const { value, done } = await chunks.next();
-        if (done) return null;
+        const chunk = await chunks.next();
+        if (chunk.done) return null;
+        const value: unknown = chunk.value;
+        // Its encoding is "buffer", which its type does not tell of.
+        if (!(value instanceof Uint8Array)) throw new TypeError("The decoder gave text.");
         rest = value;
       }
       const taken = Math.min(rest.length, bytes - filled);

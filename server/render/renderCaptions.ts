@@ -11,12 +11,9 @@ export const captionsColumn = sql`render.input -> 'document' -> 'captions'`.as("
 /** Reads the captions of a render. */
 export function readRenderCaptions(value: unknown): Captions {
   if (typeof value !== "object" || value === null) return {};
-  const members = Object.entries(value).map(([id, caption]: [string, unknown]) => [
-    id,
-    CAPTIONS_PART.read(id, caption),
-  ]);
-  // Each was read by its own schema.
-  return Object.fromEntries(members) as Captions;
+  return Object.fromEntries(
+    Object.entries(value).map(([id, caption]: [string, unknown]) => [id, CAPTIONS_PART.read(id, caption)]),
+  );
 }
 
 /** A render's captions in a language as a file. Throws a 404 where there are none. */

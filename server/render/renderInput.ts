@@ -19,22 +19,26 @@ export function readRenderInput(value: object): RenderInput {
   if (!("document" in value && "facts" in value && "hashes" in value))
     throw new TypeError("A stored render lacks its input.");
   // Written by `loadRenderInput` of some version: what has come since is added below.
-  const { facts, hashes } = value as Pick<RenderInput, "facts" | "hashes">;
+  const { facts, hashes } = value as Pick<RenderInput, "hashes"> & { readonly facts: OlderFacts };
   return { document: readPromotion(value.document), facts: upgradedFacts(facts), hashes };
 }
 
-/** Renders stored before templates had editions lack what only newer arrangements show; all were of shipped templates. */
-function upgradedFacts(facts: Facts): Facts {
-  const older: Partial<Facts> = facts;
-  return {
-    ...facts,
-    brand: { ...facts.brand, website: (facts.brand as Partial<Facts["brand"]>).website ?? "" },
-    products: older.products ?? {},
-    listed: older.listed ?? [],
-    templates: older.templates ?? SHIPPED_BY_REF,
-    standing: { ...NO_STANDING, ...older.standing },
+/** Facts as they were stored before templates had editions. */
+type Since = "products" | "listed" | "templates" | "standing";
+type OlderFacts = Omit<Facts, "brand" | Since> &
+  Partial<Pick<Facts, Since>> & {
+    readonly brand: Omit<Facts["brand"], "website"> & Partial<Pick<Facts["brand"], "website">>;
   };
-}
+
+/** Renders stored before templates had editions lack what only newer arrangements show; all were of shipped templates. */
+const upgradedFacts = (facts: OlderFacts): Facts => ({
+  ...facts,
+  brand: { ...facts.brand, website: facts.brand.website ?? "" },
+  products: facts.products ?? {},
+  listed: facts.listed ?? [],
+  templates: facts.templates ?? SHIPPED_BY_REF,
+  standing: { ...NO_STANDING, ...facts.standing },
+});
 
 /** How a promotion is painted. */
 export interface OutputChoice {

@@ -45,7 +45,7 @@ export async function importPackage(
       ...{ name, most: MOST_PACKAGE_BYTES },
       tooLarge: `“${name}” is larger than the limit for packages: ${MOST_PACKAGE_BYTES / 1e6} MB.`,
     });
-    const unpacked = await readForeign("unpackPackage", { zip: path, folder, name }, name);
+    const unpacked = await readForeign({ task: "unpackPackage", input: { zip: path, folder, name } }, name);
     return takeIn(scope, memberId, name, new Map(unpacked.map((file) => [file.name, file])));
   });
 }

@@ -8,7 +8,9 @@ export interface PlanarFrames {
   planesOf(rgba: Uint8Array): Uint8Array;
 }
 
+/** The one function of planar.as.ts. */
 type Convert = (rgba: number, out: number, between: number, width: number, height: number) => void;
+const isConvert = (exported: unknown): exported is Convert => typeof exported === "function";
 
 const PAGE_BYTES = 65_536;
 let compiled: Promise<WebAssembly.Module> | null = null;
@@ -33,8 +35,8 @@ async function newPlanarFrames({ width, height }: Size): Promise<PlanarFrames> {
   const memory = new WebAssembly.Memory({ initial: Math.ceil((betweenAt + pixels * 2) / PAGE_BYTES) });
   compiled ??= readFile("server/render/planar/planar.wasm").then((bytes) => WebAssembly.compile(bytes));
   const { exports } = await WebAssembly.instantiate(await compiled, { env: { memory } });
-  // The one function of planar.as.ts: what it takes is written there.
-  const convert = exports["convert"] as Convert;
+  const { convert } = exports;
+  if (!isConvert(convert)) throw new TypeError("planar.wasm has no function that converts.");
   const bytes = new Uint8Array(memory.buffer);
   return {
     planesOf(rgba) {
