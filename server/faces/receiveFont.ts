@@ -22,7 +22,7 @@ export async function receiveFont(scope: TeamScope, file: File): Promise<{ famil
   return inWorkFolder("font", async (folder) => {
     const [path, to] = [join(folder, "brought"), join(folder, "font")];
     await writeFile(path, Buffer.from(await file.arrayBuffer()));
-    const { family, facts } = await readForeign("openFont", { path, to, name }, name);
+    const { family, facts } = await readForeign({ task: "openFont", input: { path, to, name } }, name);
     if (BRAND_FAMILIES.some((shipped) => shipped.family === family))
       throw new UploadProblem(`“${name}” holds ${family}, which ships with Stencilcraft already.`);
     const sha256 = await sha256Of(to);
