@@ -2,7 +2,7 @@ import { type Page, expect, test } from "@playwright/test";
 import { signInAs } from "./people";
 import { startRender } from "./startRender";
 import { putShortPromotion } from "./shortPromotion";
-import { findWorker } from "./workerProcess";
+import { findWorker } from "./instanceProcesses";
 
 /** The page of the queue, while the only worker stands still: what waits for it, and what becomes of that. */
 

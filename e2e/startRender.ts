@@ -13,7 +13,17 @@ export async function startRender(page: Page, button: string | RegExp): Promise<
 export async function letPass(page: Page, before = 0): Promise<void> {
   const renditions = page.locator("li[data-state]");
   const blocked = page.getByRole("alert", { name: "What must be mended" });
-  await expect.poll(async () => (await blocked.isVisible()) || (await renditions.count()) > before).toBe(true);
+  const refused = page.getByRole("main").getByRole("alert");
+  // What is rendered is looked through and listened to first, beside whatever else renders.
+  const seen = expect.poll(
+    async () => {
+      if (await blocked.isVisible()) return "blocked";
+      if ((await renditions.count()) > before) return "rendering";
+      return (await refused.allInnerTexts()).join(" ");
+    },
+    { timeout: 60_000 },
+  );
+  await seen.toMatch(/^blocked$|^rendering$/);
   if (!(await blocked.isVisible())) return;
   await page.getByLabel("Or say why it may be rendered as it is").fill("Short on purpose");
   await page.getByRole("button", { name: "Let it pass and render" }).click();

@@ -179,7 +179,7 @@ export default function SendDesk({
         <asking.Form method="post">
           <HiddenFields fields={fields} />
           <Button look="main" type="submit" disabled={asking.state !== "idle" || !first}>
-            {renderInWords(wanted)}
+            {asking.state === "idle" ? renderInWords(wanted) : "Looking through it …"}
           </Button>
         </asking.Form>
       </DeskHeader>

@@ -6,7 +6,7 @@ import { isAlive } from "../../server/workFolder";
 import { signInAs } from "../people";
 import { query } from "../query";
 import { shortRenders } from "./shortRenders";
-import { findWorker } from "../workerProcess";
+import { findWorker } from "../instanceProcesses";
 
 const OUTAGE_MS = 30_000;
 

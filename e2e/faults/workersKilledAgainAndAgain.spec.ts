@@ -15,7 +15,7 @@ import { ffmpeg, ffprobe } from "../files";
 import { signInAs } from "../people";
 import { query } from "../query";
 import { shortRenders } from "./shortRenders";
-import { findWorker } from "../workerProcess";
+import { findWorker } from "../instanceProcesses";
 import { bringFile } from "../bringFile";
 
 const KILLS = 20;

@@ -1,9 +1,9 @@
-import { execFileSync } from "node:child_process";
 import { type Page, expect, test } from "@playwright/test";
 import { readEdit } from "../../core/document/edit";
 import { applyEdit } from "../../core/document/edits";
 import { readPromotion } from "../../core/document/promotion";
 import { newPromotion } from "../newPromotion";
+import { findWebServer } from "../instanceProcesses";
 import { type Person, signInAs } from "../people";
 import { query } from "../query";
 import { RUNS, SEED } from "../../core/testing/sample";
@@ -20,18 +20,10 @@ function numbersFrom(seed: number): () => number {
   return () => (state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32;
 }
 
-function webServerPid(): number | null {
-  const rows = execFileSync("ps", ["-eo", "pid=,ppid=,comm="]).toString().trim().split("\n");
-  const row = rows
-    .map((line) => line.trim().split(/\s+/))
-    .find(([, parent, title]) => parent === process.env["INSTANCE_PID"] && title?.startsWith("stencilcraft-we"));
-  return row ? Number(row[0]) : null;
-}
-
 /** Kills the web server, once it is there: it may have died a moment ago. */
 async function killWebServer(): Promise<void> {
-  await expect.poll(webServerPid, { timeout: 30_000 }).not.toBeNull();
-  process.kill(webServerPid() ?? Number.NaN, "SIGKILL");
+  await expect.poll(findWebServer, { timeout: 30_000 }).not.toBeNull();
+  process.kill(findWebServer() ?? Number.NaN, "SIGKILL");
 }
 
 const fields = (page: Page) => page.locator("[data-slot]:is(input, textarea):not([readonly])");
