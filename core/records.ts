@@ -1,9 +1,9 @@
-/** The keys of a record, in its order. A type can't say that a record holds no others; those that are written out don't. */
-export const keysOf = <Key extends string>(record: Readonly<Record<Key, unknown>>): Key[] =>
-  Object.keys(record) as Key[];
-
 const isKeyOf = <Key extends string>(record: Readonly<Record<Key, unknown>>, text: string): text is Key =>
   Object.hasOwn(record, text);
+
+/** The keys of a record, in its order. A type can't say that a record holds no others; those that are written out don't. */
+export const keysOf = <Key extends string>(record: Readonly<Record<Key, unknown>>): Key[] =>
+  Object.keys(record).filter((key) => isKeyOf(record, key));
 
 /** The key of a record that a text names; null where it names none. */
 export const keyIn = <Key extends string>(all: Readonly<Record<Key, unknown>>, text: string | null): Key | null =>

@@ -2,7 +2,8 @@ import { resolve } from "node:path";
 
 /** Where programs are built to, from the project's root, from which commands run. */
 export const BUILT_PROGRAMS = "build/programs";
-const runsBuilt = !import.meta.url.endsWith(".ts");
+/** Unit tests run from sources, but what they start is built before them (`bin/test`): a thread starts five times as fast. */
+const runsBuilt = !import.meta.url.endsWith(".ts") || process.env["BUILT_PROGRAMS"] === "yes";
 
 /** How Node runs one of our programs. */
 export interface Program {

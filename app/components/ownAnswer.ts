@@ -1,8 +1,12 @@
 /**
- * What one of our own loaders answers, as JSON; null where it refuses. It is of the type that the loader gives: the page and
- * the server are of one build.
+ * What one of our own loaders answers, as JSON; null where it refuses, or answers something else.
+ * @param isAnswer whether it is what the loader gives
  */
-export async function ownAnswer<Answer extends object>(address: string): Promise<Answer | null> {
+export async function ownAnswer<Answer>(
+  address: string,
+  isAnswer: (value: unknown) => value is Answer,
+): Promise<Answer | null> {
   const response = await fetch(address);
-  return response.ok ? ((await response.json()) as Answer) : null;
+  const answer: unknown = response.ok ? await response.json() : null;
+  return isAnswer(answer) ? answer : null;
 }

@@ -3,7 +3,7 @@ import { type Palette } from "../../core/color/palette";
 import { type Edit } from "../../core/document/edit";
 import { adjust, giveBack, putItem } from "../../core/document/edits";
 import { type Field, type ShapedField } from "../../core/document/field";
-import { FIELDS, ITEM_FIELD_IDS, type ItemFieldId, type ValueOf } from "../../core/document/fields";
+import { FIELDS, ITEM_FIELD_IDS, type ItemFieldId, type ValueOf, isValueOf } from "../../core/document/fields";
 import { formatsInOrder } from "../../core/document/formatList";
 import { itemSourced } from "../../core/document/itemsShown";
 import { ITEM_ROLES, type Item, isLettered } from "../../core/document/items";
@@ -45,6 +45,9 @@ export function ItemFields({
   const found = <Id extends ItemFieldId>(field: Id) => itemSourced(document, field, { itemId: id, item, format });
   const set = <Id extends ItemFieldId>(field: Id, value: ValueOf<Id>): void =>
     onEdit(adjust(field, value, { target, ...layer }));
+  const setIfValid = (field: ItemFieldId, value: unknown): void => {
+    if (isValueOf(field, value)) set(field, value);
+  };
   const at = found("at").value;
   const kinds = (field: ItemFieldId): boolean => FIELDS[field].kinds.some((kind) => kind === item.kind);
   const chooseReach = (event: ChangeEvent<HTMLSelectElement>): void => setReach(event.target.value);
@@ -62,8 +65,7 @@ export function ItemFields({
           field={own}
           palette={palette}
           value={value}
-          // The control gives a value of its own field.
-          onChange={(next) => set(field, next as ValueOf<typeof field>)}
+          onChange={(next) => setIfValid(field, next)}
         />
         {from !== "kind" && (
           <button

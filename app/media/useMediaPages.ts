@@ -1,4 +1,5 @@
 import { useCallback, useMemo, useRef, useState } from "react";
+import { array, number, object, string } from "yup";
 import { ownAnswer } from "../components/ownAnswer";
 import { type MediaItem } from "../../server/media/mediaList";
 
@@ -6,6 +7,14 @@ interface Page {
   readonly items: readonly MediaItem[];
   readonly count: number;
 }
+
+const schema = object({
+  items: array()
+    .of(object({ id: string().required() }))
+    .required(),
+  count: number().required(),
+});
+const isPage = (answer: unknown): answer is Page => schema.isValidSync(answer);
 
 type Pages = ReadonlyMap<number, readonly MediaItem[]>;
 
@@ -29,7 +38,7 @@ export function useMediaPages(search: string, first: Page, pageSize: number) {
       already.add(page);
       const params = new URLSearchParams(search);
       params.set("page", String(page));
-      ownAnswer<Page>(`/media/page?${params.toString()}`)
+      ownAnswer(`/media/page?${params.toString()}`, isPage)
         .then((answer) => {
           // What comes after the list was loaded anew belongs to the list before.
           if (!answer || asked.current.of !== first) return;

@@ -3,6 +3,7 @@ import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
 import { toast } from "sonner";
 import { ownAnswer } from "../components/ownAnswer";
+import { isOffered } from "./isOffered";
 import { type MediaNeed, missesOf } from "../../core/document/mediaNeed";
 import type { OfferedMedia } from "../../server/media/offeredMedia";
 import { Button } from "../components/Button";
@@ -114,7 +115,7 @@ async function chooseBrought(
   { accepts }: MediaNeed,
   onChoose: (item: OfferedMedia) => void,
 ): Promise<void> {
-  const item = (await ownAnswer<Record<string, OfferedMedia>>(`/media/chosen?id=${id}`))?.[id];
+  const item = (await ownAnswer(`/media/chosen?id=${id}`, isOffered))?.[id];
   if (item && accepts.some((kind) => kind === item.facts.kind)) onChoose(item);
   else
     toast.error(

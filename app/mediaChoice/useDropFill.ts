@@ -2,6 +2,7 @@ import { useRef } from "react";
 import { toast } from "sonner";
 import { type SlotKey } from "../../core/document/sceneTemplate";
 import { ownAnswer } from "../components/ownAnswer";
+import { isOffered } from "./isOffered";
 import { useTeamEvents } from "../components/useTeamEvents";
 import { sendFile } from "../components/sendFile";
 
@@ -25,7 +26,7 @@ export function useDropFill<Place extends string = SlotKey>(
     else fill(place, id);
   }
   async function ask(id: string): Promise<void> {
-    const chosen = await ownAnswer<object>(`/media/chosen?id=${id}`);
+    const chosen = await ownAnswer(`/media/chosen?id=${id}`, isOffered);
     if (chosen && id in chosen) settle(id, "ready");
   }
   async function askForWaiting(): Promise<void> {

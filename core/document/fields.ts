@@ -22,7 +22,7 @@ import { type FormatName } from "../placement/formats";
 import { type Arrangement } from "./arrangements";
 import { arrangementSchema } from "./arrangementSchema";
 import { arrangementJsonSchema, placeJsonSchema } from "./valueJsonSchemas";
-import { type FieldValue, type Field, type ShapedField, choice, flag, shaped, time, within } from "./field";
+import { type FieldValue, type Field, type ShapedField, choice, fieldSchema, flag, shaped, time, within } from "./field";
 import { placeSchema } from "./placeSchema";
 import {
   type SceneAllows,
@@ -592,6 +592,10 @@ export const isFieldId = (name: string): name is FieldId => Object.hasOwn(FIELDS
 
 /** What a field's value is. */
 export type ValueOf<Id extends FieldId> = FieldValue<(typeof FIELDS)[Id]["field"]>;
+
+/** Whether a field may have a value. */
+export const isValueOf = <Id extends FieldId>(id: Id, value: unknown): value is ValueOf<Id> =>
+  fieldSchema(FIELDS[id].field, value).isValidSync(value, { strict: true });
 
 /** Some fields set at one place, in one layer. */
 export type Adjustment = { readonly [Id in FieldId]?: ValueOf<Id> };

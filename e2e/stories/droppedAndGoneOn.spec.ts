@@ -45,7 +45,7 @@ test("a clip that is dropped while one goes on to Send fills its slot once it is
   await page.getByLabel("480p").check();
   const render = page.getByRole("button", { name: "Render 1 format" });
   await render.click();
-  await expect(render).toBeDisabled();
+  await expect(page.getByRole("button", { name: "Looking through it" })).toBeDisabled();
   await expect(page.locator("li[data-state]")).toHaveCount(0);
   arrive();
   await letPass(page);

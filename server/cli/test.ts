@@ -4,6 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { parseArgs } from "node:util";
 import { type ResultPromise, execa } from "execa";
+import { buildProgramsIfChanged } from "./build";
 import { freePort, removeCluster, startCluster } from "./cluster";
 import { endToEndStages } from "./endToEndStages";
 import { type Report, readJestReport, readPlaywrightReport } from "./testReports";
@@ -93,7 +94,9 @@ async function unit(): Promise<void> {
   // A database of their own: the demo world is loaded into an empty one only.
   const folder = await dataFolder("unit");
   const { url } = await startCluster(folder);
-  const env = { ...sample, STENCILCRAFT_DATA: folder, DATABASE_URL: url, LOG_LEVEL: "warn" };
+  await buildProgramsIfChanged();
+  const built = { BUILT_PROGRAMS: "yes" };
+  const env = { ...sample, ...built, STENCILCRAFT_DATA: folder, DATABASE_URL: url, LOG_LEVEL: "warn" };
   await run(process.execPath, ["--import", "tsx", "server/cli/migrateOnce.ts"], env);
   process.stdout.write("\n── unit tests\n");
   const out = join(folder, "jest.json");

@@ -44,24 +44,27 @@ export interface TeamScope {
   readonly connection: Kysely<Database>;
 }
 
-/**
- * Builds a query on a table that is known only when it is asked for. Kysely types queries on named tables alone: it is
- * built as for one of them, with what all of them have, and is of the table's own type by TeamScope's word.
+/** What all tables of teams have. */
+type TeamTables = Record<string, { readonly team_id: string }>;
+
+/*
+ * Kysely types queries on tables that are named in the code alone. One on a table that is known only when it is asked for is
+ * built as on any of them, and is of the table's own type by TeamScope's word.
  */
-function onTable(table: TeamTableName, build: (known: "font", column: "font.team_id") => unknown): never {
-  return build(table as "font", `${table}.team_id` as "font.team_id") as never;
-}
+const nameOf = (table: TeamTableName): string => table;
+const ofItsTable = (query: unknown): never => query as never;
 
 export function teamScope(db: Kysely<Database>, teamId: string): TeamScope {
+  const tables = db.withTables<TeamTables>();
   const select: TeamScope["select"] = (table) =>
-    onTable(table, (known, column) => db.selectFrom(known).where(column, "=", teamId));
+    ofItsTable(tables.selectFrom(nameOf(table)).where(`${nameOf(table)}.team_id`, "=", teamId));
   return {
     teamId,
     team: () => db.selectFrom("team").where("id", "=", teamId),
     select,
-    insert: (table, rows) => onTable(table, (known) => db.insertInto(known).values(withTeam(rows, teamId))),
-    update: (table) => onTable(table, (known, column) => db.updateTable(known).where(column, "=", teamId)),
-    remove: (table) => onTable(table, (known, column) => db.deleteFrom(known).where(column, "=", teamId)),
+    insert: (table, rows) => ofItsTable(tables.insertInto(nameOf(table)).values(withTeam(rows, teamId))),
+    update: (table) => ofItsTable(tables.updateTable(nameOf(table)).where(`${nameOf(table)}.team_id`, "=", teamId)),
+    remove: (table) => ofItsTable(tables.deleteFrom(nameOf(table)).where(`${nameOf(table)}.team_id`, "=", teamId)),
     media: () => select("media").where("media.deleted_at", "is", null),
     removedMedia: () => select("media").where("media.deleted_at", "is not", null),
     together: (work) => db.transaction().execute((transaction) => work(teamScope(transaction, teamId))),
@@ -69,5 +72,5 @@ export function teamScope(db: Kysely<Database>, teamId: string): TeamScope {
   };
 }
 
-const withTeam = (rows: object | readonly object[], teamId: string): Insertable<Database["font"]>[] =>
-  [rows].flat().map((row) => ({ ...row, team_id: teamId }) as Insertable<Database["font"]>);
+const withTeam = (rows: object | readonly object[], teamId: string): { readonly team_id: string }[] =>
+  [rows].flat().map((row) => ({ ...row, team_id: teamId }));

@@ -69,6 +69,9 @@ interface PixelOptions extends CropOptions {
   };
 }
 
+/** Its own types know pictures of a browser only; what it does with ours is said in `imageOperations`. */
+const cropper: { crop(image: object, options: PixelOptions): ReturnType<typeof smartcrop.crop> } = smartcrop;
+
 /** Where the subject is, by edges, skin tones and saturation (smartcrop): the middle of the best square. */
 export async function subjectOf(path: string): Promise<FocalPoint> {
   const { data, info } = await sharp(path)
@@ -91,8 +94,7 @@ export async function subjectOf(path: string): Promise<FocalPoint> {
       getData: () => Promise.resolve(image),
     },
   };
-  // Its types know pictures of a browser only; what it does with ours is in `imageOperations`.
-  const { topCrop } = await smartcrop.crop(image as unknown as CanvasImageSource, options);
+  const { topCrop } = await cropper.crop(image, options);
   const share = (value: number): number => Number(Math.min(1, Math.max(0, value)).toFixed(3));
   return Number.isFinite(topCrop.x)
     ? { x: share((topCrop.x + topCrop.width / 2) / width), y: share((topCrop.y + topCrop.height / 2) / height) }

@@ -6,6 +6,7 @@ import sharp from "sharp";
 import { FILE_KINDS, type FileKindName } from "../../core/output/fileKinds";
 import { isMarkedDraft, usualOutput } from "../../core/output/output";
 import { SAMPLE_RATE } from "../../core/sound/samples";
+import { partOf } from "../../core/testing/sample";
 import { runProgram } from "../media/program";
 import { shortInput } from "../testing/shortRender";
 import { packFile } from "./packFile";
@@ -113,14 +114,21 @@ test("there are joints to look at, and a frame that came too late would be seen"
   expect(Math.min(...(await alike(fileIn(inOneGo), fileIn(late))))).toBeLessThan(0.97);
 });
 
+const FILMS = partOf(
+  [
+    { kind: "mp4", picture: "avc", sound: "aac" },
+    { kind: "hevc", picture: "hevc", sound: "aac" },
+    { kind: "webm", picture: "vp9", sound: "opus" },
+    { kind: "av1", picture: "av1", sound: "opus" },
+  ] as const,
+  2,
+);
+
 test.each([
-  ["mp4", 1, 0.995],
-  ["hevc", 1, 0.995],
-  ["webm", 1, 0.995],
-  ["av1", 1, 0.995],
+  ...FILMS.map(({ kind }) => [kind, 1, 0.995] as const),
   // A loop has twelve and a half frames a second, in 256 colours of its own: the least difference before it moves their dots.
-  ["gif", 12.5 / 30, 0.97],
-] as const)(
+  ["gif", 12.5 / 30, 0.97] as const,
+])(
   "frames at the joints of %s are those of the whole, and none is doubled or missing",
   async (kind, share, least) => {
     const [segmented, whole] = await both(kind);
@@ -162,14 +170,9 @@ async function packetsOf(
   return packets.sort((one, other) => one.at - other.at);
 }
 
-test.each([
-  ["mp4", "avc", "aac"],
-  ["hevc", "hevc", "aac"],
-  ["webm", "vp9", "opus"],
-  ["av1", "av1", "opus"],
-] as const)(
-  "another reader finds in %s each frame at its time, and sound without a gap from beginning to end",
-  async (kind, picture, sound) => {
+test.each(FILMS)(
+  "another reader finds in $kind each frame at its time, and sound without a gap from beginning to end",
+  async ({ kind, picture, sound }) => {
     const [segmented] = await both(kind);
     const file = new Input({ formats: ALL_FORMATS, source: new FilePathSource(segmented) });
     const [video, audio] = [await file.getPrimaryVideoTrack(), await file.getPrimaryAudioTrack()];
@@ -192,9 +195,9 @@ test.each([
   60_000,
 );
 
-test.each(["mp4", "hevc", "webm", "av1"] as const)(
-  "what is heard at a second of %s is heard a second after its first picture (decoded by ffmpeg)",
-  async (kind) => {
+test.each(FILMS)(
+  "what is heard at a second of $kind is heard a second after its first picture (decoded by ffmpeg)",
+  async ({ kind }) => {
     const [, whole] = await both(kind);
     const shown = [
       "-v",

@@ -39,4 +39,11 @@ test("the input of today is read as it was written, and what lacks a part is ref
   const input = { document: testDocument(), facts: testFacts(), hashes: {} };
   expect(readRenderInput(stored(input))).toEqual(stored(input));
   expect(() => readRenderInput({ document: testDocument() })).toThrow("lacks its input");
+  const [media] = Object.keys(input.facts.media);
+  const unknownKind = { ...input.facts, media: { [media ?? ""]: { kind: "smell" } } };
+  expect(() => readRenderInput(stored({ ...input, facts: unknownKind }))).toThrow("lacks its input");
+  expect(() => readRenderInput(stored({ ...input, hashes: { a: 7 } }))).toThrow("lacks its input");
+  expect(() => readRenderInput(stored({ ...input, facts: { ...input.facts, brand: undefined } }))).toThrow(
+    "lacks its input",
+  );
 });

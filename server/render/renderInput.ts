@@ -1,6 +1,8 @@
+import { type Schema, array, lazy, object, string } from "yup";
 import { type Facts } from "../../core/document/facts";
 import { readPromotion, type Promotion } from "../../core/document/promotion";
 import { NO_STANDING } from "../../core/document/standing";
+import { recordBy } from "../../core/records";
 import { SHIPPED_BY_REF } from "../../core/templates/shipped";
 import { type FormatName } from "../../core/placement/formats";
 import { type Output, isMarkedDraft } from "../../core/output/output";
@@ -16,12 +18,33 @@ export interface RenderInput {
 
 /** Reads the fixed input of a render back from the database. */
 export function readRenderInput(value: object): RenderInput {
-  if (!("document" in value && "facts" in value && "hashes" in value))
-    throw new TypeError("A stored render lacks its input.");
-  // Written by `loadRenderInput` of some version: what has come since is added below.
-  const { facts, hashes } = value as Pick<RenderInput, "hashes"> & { readonly facts: OlderFacts };
-  return { document: readPromotion(value.document), facts: upgradedFacts(facts), hashes };
+  if (!isStoredInput(value)) throw new TypeError("A stored render lacks its input, or some of it.");
+  const { document, facts, hashes } = value;
+  return { document: readPromotion(document), facts: upgradedFacts(facts), hashes };
 }
+
+/** As `loadRenderInput` of some version wrote it: what has come since is added below. */
+interface StoredInput extends Pick<RenderInput, "hashes"> {
+  readonly document: object;
+  readonly facts: OlderFacts;
+}
+
+/** Its outline. What facts are in full their types say, since only we write them, with the render. */
+const outline = object({
+  document: object().required(),
+  facts: object({
+    brand: object({
+      ...{ id: string().required(), palette: object().required(), faces: object().required() },
+      ...{ logos: array().required(), logoRules: object().required(), signOff: object().required() },
+    }).required(),
+    media: lazy((all: unknown) => recordWith(all, object({ kind: string().oneOf(["picture", "clip", "sound"]) }))),
+  }).required(),
+  hashes: lazy((all: unknown) => recordWith(all, string().required())),
+});
+const recordWith = (all: unknown, each: Schema): Schema =>
+  object(typeof all === "object" && all !== null ? recordBy(Object.keys(all), () => each) : {}).required();
+
+const isStoredInput = (value: unknown): value is StoredInput => outline.isValidSync(value, { strict: true });
 
 /** Facts as they were stored before templates had editions. */
 type Since = "products" | "listed" | "templates" | "standing";

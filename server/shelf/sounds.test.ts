@@ -86,7 +86,7 @@ test("what is played past the end is cut off, without a fault", () => {
   expect(isSound(track)).toBe(true);
 });
 
-test.each(Object.keys(EFFECTS) as EffectName[])(
+test.each(partOf(Object.keys(EFFECTS) as EffectName[], 7))(
   "the effect %s can be heard, does not clip, and is the same again",
   (name) => {
     const [one, again, other] = [7, 7, 8].map((seed) => EFFECTS[name](seeded(seed)));
