@@ -1,4 +1,4 @@
-import { useEffect, useEffectEvent, useMemo, useState } from "react";
+import { useDeferredValue, useEffect, useEffectEvent, useMemo, useState } from "react";
 import { useRevalidator } from "react-router";
 import { toast } from "sonner";
 import { designOf } from "../../core/document/design";
@@ -22,7 +22,7 @@ import { useEdits } from "../edits/useEdits";
 import { type ChoosableTemplate } from "./choosableTemplate";
 import { editedPromotion } from "./editedPromotion";
 import { promotionInWords } from "./promotionPlaces";
-import { useProofEngine, useProofLater, useProofState } from "./useProof";
+import { useProofEngine, useProofState } from "./useProof";
 import { useUndoKeys } from "./useUndoKeys";
 
 export type LoadedDesk = Awaited<ReturnType<typeof loadFillDesk>>;
@@ -69,8 +69,9 @@ export function useDesk(loaded: LoadedDesk) {
   const { document } = state;
   useUndoKeys(session.undo, session.redo);
   const engine = useProofEngine(slug);
-  const prepared = useProofLater(engine, (now) => now.prepared);
-  const inProofs = useProofLater(engine, (now) => now.findings);
+  // What is worked out after a key is drawn piece by piece: neither the next key nor the proofs wait for it.
+  const prepared = useDeferredValue(useProofState(engine, (now) => now.prepared));
+  const inProofs = useDeferredValue(useProofState(engine, (now) => now.findings));
   const measured = useProofState(engine, (now) => (now.listening.alone === null ? now.measured : null));
   /** The document as it would be, while something is dragged. */
   const [dragged, setDragged] = useState<Promotion | null>(null);

@@ -1,6 +1,6 @@
 import { proofs } from "../proof/proofs";
 import { type ProofMoment } from "./shownSlots";
-import { startTransition, useEffect, useEffectEvent, useState, useSyncExternalStore } from "react";
+import { useState, useSyncExternalStore } from "react";
 import { NOTHING_SHOWN, type ProofEngine, type ProofState, openProofEngine } from "../proof/proofEngine";
 
 /** Opens an engine while a page listens, and closes it with the page. */
@@ -31,24 +31,6 @@ export function useProofState<Value>(engine: ProofEngine | null, pick: (state: P
     () => pick(engine?.state() ?? NOTHING_SHOWN),
     () => pick(NOTHING_SHOWN),
   );
-}
-
-/**
- * A part of what the engine says, drawn piece by piece once it changes: neither the next key nor the proofs wait for it. React
- * draws what it reads of a store (`useProofState`) at once, which takes the page away from whoever types. `pick` must give
- * the same value for the same state.
- */
-export function useProofLater<Value>(engine: ProofEngine | null, pick: (state: ProofState) => Value): Value {
-  const [value, setValue] = useState(() => pick(engine?.state() ?? NOTHING_SHOWN));
-  const take = useEffectEvent(() => {
-    const next = pick(engine?.state() ?? NOTHING_SHOWN);
-    startTransition(() => setValue(() => next));
-  });
-  useEffect(() => {
-    take();
-    return engine?.subscribe(() => take());
-  }, [engine]);
-  return value;
 }
 
 /** While it plays, what lies over a proof follows it so often, in milliseconds. */
