@@ -61,12 +61,7 @@ export function ItemFields({
     if (!own || typeof value === "object") return null;
     return (
       <div key={field} className={`relative ${isColorField(own) ? "col-span-2" : ""}`}>
-        <FieldControl
-          field={own}
-          palette={palette}
-          value={value}
-          onChange={(next) => setIfValid(field, next)}
-        />
+        <FieldControl field={own} palette={palette} value={value} onChange={(next) => setIfValid(field, next)} />
         {from !== "kind" && (
           <button
             type="button"

@@ -22,7 +22,17 @@ import { type FormatName } from "../placement/formats";
 import { type Arrangement } from "./arrangements";
 import { arrangementSchema } from "./arrangementSchema";
 import { arrangementJsonSchema, placeJsonSchema } from "./valueJsonSchemas";
-import { type FieldValue, type Field, type ShapedField, choice, fieldSchema, flag, shaped, time, within } from "./field";
+import {
+  type FieldValue,
+  type Field,
+  type ShapedField,
+  choice,
+  fieldSchema,
+  flag,
+  shaped,
+  time,
+  within,
+} from "./field";
 import { placeSchema } from "./placeSchema";
 import {
   type SceneAllows,
