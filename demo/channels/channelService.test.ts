@@ -110,7 +110,7 @@ const LONG = "w".repeat(1200);
 const REFUSED = [
   ["another shape", { size: "1080x1080" }, {}, /1080 × 1080 is not vertical/],
   ["too small a picture", { size: "270x480" }, {}, /too small/],
-  ["too long a film", { seconds: 61, rate: 24 }, {}, /61\.0 s, and Vertical short takes 60 s/],
+  ["too long a film", { size: "480x854", seconds: 61, rate: 24 }, {}, /61\.0 s, and Vertical short takes 60 s/],
   ["too short a film", { seconds: 0.5 }, {}, /takes no less than 1 s/],
   ["another encoding", { codec: ["-c:v", "mpeg4"] }, {}, /mpeg4, and Vertical short takes/],
   ["another rate", { rate: 12 }, {}, /12\.00 frames a second/],
