@@ -4,7 +4,7 @@ import { drawn } from "../../core/testing/sample";
 /** Run each time: the job from its beginning to its end, and who may do what. */
 const ALWAYS = ["e2e/mainJob.spec.ts", "e2e/access.spec.ts"];
 /** Of the others one part of so many; as many seeds in a row as there are files run each of them. */
-const PARTS = 16;
+const PARTS = 21;
 
 /** What runs beside each other; the next begins when it has ended. */
 const STAGES: readonly (readonly string[])[] = [["a team of its own", "side by side"], ["alone"]];

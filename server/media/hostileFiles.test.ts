@@ -195,7 +195,7 @@ const KINDS: readonly Kind[] = [
     { width: 180, height: 320 },
   ],
 ];
-test.each(partOf(KINDS, 3))("the clip %s, with %s, is read in", async (name, _, make, facts) => {
+test.each(partOf(KINDS, 2))("the clip %s, with %s, is read in", async (name, _, make, facts) => {
   const path = join(folder, name);
   await make(path);
   const row = await brought(name, await readFile(path));

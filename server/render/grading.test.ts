@@ -4,6 +4,7 @@ import { type Grade, gradeChange } from "../../core/grading/grade";
 import { LOOK_NAMES, lookChange } from "../../core/grading/looks";
 import { type LookupTable, applyTable, compileTable } from "../../core/grading/lookupTable";
 import { randomFrom } from "../../core/testing/randomFrom";
+import { partOf } from "../../core/testing/sample";
 import { cubeFile } from "./cubeFile";
 
 const SIDE = 256;
@@ -71,7 +72,7 @@ const throughFfmpeg = (table: LookupTable): Buffer =>
     { input: Buffer.from(manyColors()), maxBuffer: 1 << 24 },
   );
 
-test.each(LOOK_NAMES)("the table of “%s” gives what ffmpeg's lut3d gives, to one step of 255", (name) => {
+test.each(partOf(LOOK_NAMES, 4))("the table of “%s” gives what ffmpeg's lut3d gives, to one step of 255", (name) => {
   const table = compileTable(name, lookChange(name, 1));
   const ours = applied(table);
   expect(farthest(ours, manyColors())).toBeGreaterThan(10);
