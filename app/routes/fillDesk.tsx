@@ -39,7 +39,7 @@ import { DESK_FOOT } from "../components/foot";
 
 export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
   const { scope, team, role } = await requirePerson(request);
-  return { ...(await loadFillDesk(scope, slug, team.zone)), free: mayChangeLocked(role) };
+  return { ...(await loadFillDesk(scope, slug, team)), free: mayChangeLocked(role) };
 }
 
 export const clientLoader = ({ params: { slug }, serverLoader }: Route.ClientLoaderArgs) =>

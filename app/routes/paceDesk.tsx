@@ -8,7 +8,7 @@ import { DESK_FOOT } from "../components/foot";
 
 export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
   const { scope, team, role } = await requirePerson(request);
-  const [desk, linked] = await Promise.all([loadFillDesk(scope, slug, team.zone), linkedVersions(scope, slug)]);
+  const [desk, linked] = await Promise.all([loadFillDesk(scope, slug, team), linkedVersions(scope, slug)]);
   return { ...desk, linked, free: mayChangeLocked(role) };
 }
 

@@ -3,14 +3,11 @@ import { ValidationError, mixed, object, string } from "yup";
 import { threeWay } from "../../core/merge/threeWay";
 import { type BrandBook, FACE_ROLES, newBrandBook, readBrandBook } from "../../core/brand/book";
 import { type TeamScope } from "../db/teamScope";
-import { readOnce } from "../db/readOnce";
 import { ownFamilies } from "../faces/ownFonts";
 import { type ReadForm } from "../formProblems";
 import { type StoredBrand, resolveFace } from "./brandFacts";
+import { readStoredBook } from "./readStoredBook";
 import { type Marked, markOutdated } from "../promotions/outdated";
-
-/** Each page needs the books of its team. */
-const readStoredBook = readOnce(readBrandBook);
 
 /**
  * The team's brands by name, its usual one, and the one a member works in: the one they chose, else the usual one. That is
@@ -174,7 +171,7 @@ async function writeBook(
     .executeTakeFirst();
   if (!row) throw new Response("There is no such brand in your team.", { status: 404 });
   const data =
-    base === null ? mine : typedBook(threeWay(base, mine, { name: row.name, book: readBrandBook(row.book) }));
+    base === null ? mine : typedBook(threeWay(base, mine, { name: row.name, book: readStoredBook(row.book) }));
   const name = data.name.trim();
   const wrongName = nameProblem(name);
   const read = readBook(data.book);

@@ -4,7 +4,7 @@ import { type TeamScope } from "../db/teamScope";
 import { BRAND_FAMILIES } from "../../core/type/shippedFaces";
 import { displayName } from "../media/fileName";
 import { UploadProblem } from "../media/uploadProblem";
-import { readBrandBook } from "../../core/brand/book";
+import { readStoredBook } from "../brand/readStoredBook";
 import { fontKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { readForeign } from "../foreign/readForeign";
@@ -41,7 +41,7 @@ export async function removeFont(scope: TeamScope, id: string): Promise<string |
   if (!font) return null;
   const brands = await scope.select("brand").select(["name", "book"]).execute();
   const users = brands.filter(({ book }) =>
-    Object.values(readBrandBook(book).faces).some(({ family }) => family === font.family),
+    Object.values(readStoredBook(book).faces).some(({ family }) => family === font.family),
   );
   if (users.length > 0)
     return `${font.family} is used in the brand book of ${users.map(({ name }) => name).join(", ")}. Choose another typeface there first.`;

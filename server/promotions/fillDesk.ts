@@ -4,7 +4,7 @@ import { type TeamScope } from "../db/teamScope";
 import { todayIn } from "../media/mediaList";
 import { chosenMedia, offeredSounds } from "../media/offeredMedia";
 import { offersOn } from "../catalogue/offersOn";
-import { readBrandBook } from "../../core/brand/book";
+import { readStoredBook } from "../brand/readStoredBook";
 import { mediaOfTemplate } from "../../core/document/templatePackage";
 import { mediaShown } from "../../core/document/named";
 import { type WordsRole } from "../../core/document/wordsRole";
@@ -19,17 +19,23 @@ import { promotionBySlug } from "./promotionStore";
 const MOST_OFFERED = 500;
 
 /** Everything the Fill desk needs: the document, and all the team has that could go into it. */
-export async function loadFillDesk(scope: TeamScope, slug: string, zone: string) {
-  const [promotion, offered] = await Promise.all([promotionBySlug(scope, slug), offeredTemplates(scope)]);
-  const today = todayIn(zone);
+export async function loadFillDesk(
+  scope: TeamScope,
+  slug: string,
+  team: { readonly locale: string; readonly zone: string },
+) {
+  const [promotion, offered, offers] = await Promise.all([
+    promotionBySlug(scope, slug),
+    offeredTemplates(scope),
+    scope.select("offer").selectAll().orderBy("starts_at").execute(),
+  ]);
+  const today = todayIn(team.zone);
   const media = offered.flatMap(({ template }) => mediaOfTemplate(template));
-  const [input, shown, sounds, products, offers, team, samples, gone] = await Promise.all([
-    loadRenderInput(scope, promotion.document, { list: true, media }),
+  const [input, shown, sounds, products, samples, gone] = await Promise.all([
+    loadRenderInput(scope, promotion.document, { list: true, media, known: { team, offers } }),
     chosenMedia(scope, mediaShown(promotion.document), today),
     offeredSounds(scope, today),
     scope.select("product").selectAll().orderBy("name").limit(MOST_OFFERED).execute(),
-    scope.select("offer").selectAll().orderBy("starts_at").execute(),
-    scope.team().select("locale").executeTakeFirstOrThrow(),
     samplesFor(scope, promotion.document.product),
     goneThings(scope, promotion.document),
   ]);
@@ -87,7 +93,7 @@ async function suggestions(
   smallPrint: string,
 ): Promise<Partial<Record<WordsRole, readonly string[]>>> {
   const { book } = await scope.select("brand").select("book").where("id", "=", brandId).executeTakeFirstOrThrow();
-  const { calls, legal, contact } = readBrandBook(book);
+  const { calls, legal, contact } = readStoredBook(book);
   return {
     call: calls,
     small: [smallPrint, ...legal].filter(Boolean),

@@ -4,13 +4,14 @@ import { type Facts, type MediaFacts, type ProductFacts } from "../../core/docum
 import { refsOf } from "../../core/document/refs";
 import { mediaOfTemplate } from "../../core/document/templatePackage";
 import { MOST_ROWS, type Promotion, type TemplateRef } from "../../core/document/promotion";
-import { readBrandBook } from "../../core/brand/book";
 import { money, writePrice } from "../../core/offer/money";
 import { ownFamilies } from "../faces/ownFonts";
 import { brandFacts } from "../brand/brandFacts";
+import { readStoredBook } from "../brand/readStoredBook";
 import { offersOn } from "../catalogue/offersOn";
 import { mainPictures } from "../catalogue/productPictures";
-import { sql } from "kysely";
+import { type Selectable, sql } from "kysely";
+import { type Database } from "../db/tables";
 import { type TeamScope } from "../db/teamScope";
 import { ownPlacements } from "../placements/ownPlacements";
 import { mediaFacts } from "../media/storedFacts";
@@ -25,24 +26,29 @@ interface Also {
   readonly templates?: readonly TemplateRef[];
   /** Whether a list of products is wanted though no scene shows one yet. */
   readonly list?: boolean;
+  /** What the caller knows already, and need not be asked for again: the team, and all of its offers. */
+  readonly known?: {
+    readonly team: { readonly locale: string; readonly zone: string };
+    readonly offers: readonly Selectable<Database["offer"]>[];
+  };
 }
 
 /** Everything of the team that a document's frames can depend on, with the hash of each media item. */
 export async function loadRenderInput(scope: TeamScope, document: Promotion, also: Also = {}): Promise<RenderInput> {
   const [team, brandRow, product, offers, own, templates, placements] = await Promise.all([
-    scope.team().select(["locale", "zone"]).executeTakeFirstOrThrow(),
+    also.known?.team ?? scope.team().select(["locale", "zone"]).executeTakeFirstOrThrow(),
     scope.select("brand").selectAll().where("id", "=", document.brand).executeTakeFirstOrThrow(),
     document.product
       ? scope.select("product").selectAll().where("id", "=", document.product).executeTakeFirst()
       : undefined,
     // What other offers made of a price counts for what may be said of it.
-    document.offer ? scope.select("offer").selectAll().execute() : [],
+    document.offer ? (also.known?.offers ?? scope.select("offer").selectAll().execute()) : [],
     ownFamilies(scope),
     templatesByRef(scope, [...refsOf(document), ...(also.templates ?? [])]),
     ownPlacements(scope),
   ]);
   const offer = offers.find(({ id }) => id === document.offer);
-  const brand = { id: brandRow.id, name: brandRow.name, book: readBrandBook(brandRow.book) };
+  const brand = { id: brandRow.id, name: brandRow.name, book: readStoredBook(brandRow.book) };
   const picture = product ? ((await mainPictures(scope, [product.id])).get(product.id) ?? null) : null;
   const used = new Set([
     ...mediaShown(document),

@@ -73,7 +73,7 @@ describe("a thing that is used anywhere can't be removed, and it is said where i
     ];
     const { slug } = await made(pot, "this-week");
     const { document } = await promotionBySlug(team.scope, slug);
-    const { facts } = await loadFillDesk(team.scope, slug, "Europe/London");
+    const { facts } = await loadFillDesk(team.scope, slug, { locale: "en-GB", zone: "Europe/London" });
     const scene = Object.values(facts.templates)
       .flatMap(({ scenes }) => scenes)
       .find(({ slots }) => slots.some(({ kind }) => kind === "products"))!;
@@ -140,7 +140,7 @@ test("a promotion that names things which are gone opens, says so, and is saved;
   await team.scope.update("media").set({ deleted_at: new Date() }).where("id", "=", picture).execute();
   await team.scope.remove("product").where("id", "=", pot).execute();
 
-  const { gone } = await loadFillDesk(team.scope, slug, "Europe/London");
+  const { gone } = await loadFillDesk(team.scope, slug, { locale: "en-GB", zone: "Europe/London" });
   // The first fills took the only picture that the team has into every slot.
   expect(gone).toContainEqual({ kind: "product", id: pot });
   expect(gone).toContainEqual({ kind: "media", id: picture, slot: "hook.picture" });
