@@ -2,6 +2,7 @@ import { Kysely, PostgresDialect } from "kysely";
 import pg from "pg";
 import { config } from "../config";
 import { log } from "../log";
+import { preparingPool } from "./preparedStatements";
 import { type Database } from "./tables";
 
 /** A pool of connections. Whoever opens one ends it. */
@@ -20,7 +21,7 @@ export function connect(url = config().DATABASE_URL): Kysely<Database> {
   pg.types.setTypeParser(pg.types.builtins.NUMERIC, Number);
   // A day is a day: never a midnight in the zone of this machine.
   pg.types.setTypeParser(pg.types.builtins.DATE, (day) => day);
-  return new Kysely<Database>({ dialect: new PostgresDialect({ pool: connectionPool(url) }) });
+  return new Kysely<Database>({ dialect: new PostgresDialect({ pool: preparingPool(connectionPool(url)) }) });
 }
 
 let shared: Kysely<Database> | null = null;
