@@ -19,5 +19,6 @@ export default {
   },
   transformIgnorePatterns: ["/node_modules/"],
   maxWorkers: 2,
-  testTimeout: 30000,
+  // A test that hangs is told by it; one whose encoders wait for a busy machine is not.
+  testTimeout: 90000,
 };
