@@ -182,7 +182,6 @@ test.each(cases)(
         );
     }
   },
-  60_000,
 );
 
 test("bright and dark pictures need nothing between as a rule; only busy ones need a panel", () => {

@@ -68,7 +68,7 @@ test("for any words, picture shape and logo shape, in all formats: words and log
     }),
     { numRuns: 40 },
   );
-}, 60_000);
+});
 
 test("type is never under its least size without a finding", async () => {
   await fc.assert(
@@ -87,7 +87,7 @@ test("type is never under its least size without a finding", async () => {
     }),
     { numRuns: 25 },
   );
-}, 60_000);
+});
 
 test("where a picture must cover, it leaves no gap, in every scene, format and moment", async () => {
   await fc.assert(

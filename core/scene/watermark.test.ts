@@ -115,7 +115,7 @@ test("in a promotion it stands on every scene but the sign-off, at its opacity, 
     }),
     { numRuns: 15 },
   );
-}, 60_000);
+});
 
 test("without one in the brand book, no frame shows the mark by itself", async () => {
   const book = testBook();

@@ -89,4 +89,4 @@ test("the compiled module is what its source compiles to", async () => {
   } finally {
     await rm(folder, { recursive: true });
   }
-}, 60_000);
+});
