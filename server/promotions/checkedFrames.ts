@@ -7,12 +7,12 @@ import { canBeLively, livelyFrames, livelyText } from "../../core/preflight/live
 import { type PreparedPromotion } from "../../core/scene/preparePromotion";
 import { type Ticks } from "../../core/time/ticks";
 import { PAINTER_VERSION } from "../../paint/painter";
+import { remembered } from "../remembered";
 import { frameSource } from "../render/frameSource";
 import { type RenderInput } from "../render/renderInput";
 
 /** What was found in frames that were painted before, by what decides them: who lets something pass asks twice. */
-const known = new Map<string, Promise<readonly Finding[]>>();
-const MOST_KNOWN = 100;
+const once = remembered<readonly Finding[]>(100);
 
 /** What the frames of a promotion in a format show that should not be. Others have their turn between frames. */
 export function findingsInFrames(
@@ -25,13 +25,7 @@ export function findingsInFrames(
   const ids = scenes.map(({ id }) => id);
   const decides = JSON.stringify([PAINTER_VERSION, prepared.format, ids, livelyText(prepared, frames, input.hashes)]);
   const key = createHash("sha256").update(decides).digest("hex");
-  const found = known.get(key) ?? look({ prepared, frames }, scenes, input);
-  known.delete(key);
-  known.set(key, found);
-  found.catch(() => known.delete(key));
-  const [oldest] = known.keys();
-  if (known.size > MOST_KNOWN && oldest !== undefined) known.delete(oldest);
-  return found;
+  return once(key, () => look({ prepared, frames }, scenes, input));
 }
 
 async function look(

@@ -7,12 +7,12 @@ import {
   loadImage,
   type Canvas,
 } from "@napi-rs/canvas";
-import { LRUCache } from "lru-cache";
 import { type LookupTable, applyTable } from "../../core/grading/lookupTable";
 import { type Size } from "../../core/geometry/rect";
 import { type ClipNode, type DisplayList, type PictureNode, everyNode } from "../../core/scene/displayList";
 import { emojiLevel, pictureLevel } from "../../core/scene/drawnLevel";
 import { type PaintContext, type PaintResources, type Surface } from "../../paint/resources";
+import { remembered } from "../remembered";
 import { emojiFile } from "../faces/emojiFiles";
 import { levelKey } from "../storage/keys";
 import { store } from "../storage/store";
@@ -33,15 +33,7 @@ export interface NodeResources extends PaintResources {
 }
 
 /** Pictures by file and table, shared by the segments a thread renders one after another. The longest unused goes first. */
-const kept = new LRUCache<string, Promise<Image | Canvas>>({ max: 8 });
-
-/** What is kept under a name, or is made now. */
-function once(name: string, make: () => Promise<Image | Canvas>): Promise<Image | Canvas> {
-  const picture = kept.get(name) ?? make();
-  kept.set(name, picture);
-  picture.catch(() => kept.delete(name));
-  return picture;
-}
+const once = remembered<Image | Canvas>(8);
 
 const decoded = (file: string): Promise<Image | Canvas> => once(file, () => loadImage(file));
 
