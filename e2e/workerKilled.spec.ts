@@ -1,12 +1,12 @@
 import { mkdtemp, rm } from "node:fs/promises";
-import { getPriority, tmpdir } from "node:os";
+import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Page, expect, test } from "@playwright/test";
 import { ffprobe } from "./files";
 import { signInAs } from "./people";
 import { FORMATS } from "./proofs";
 import { startRender } from "./startRender";
-import { findWebServer, findWorker } from "./instanceProcesses";
+import { findWorker } from "./instanceProcesses";
 import { putShortPromotion } from "./shortPromotion";
 
 const FRAMES = "60";
@@ -43,11 +43,6 @@ test.beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
 });
 test.afterAll(() => rm(folder, { recursive: true }));
-
-test("what renders gives way to what answers people", () => {
-  // The higher the number, the less of a busy processor.
-  expect(getPriority(workerPid())).toBeGreaterThan(getPriority(findWebServer() ?? Number.NaN));
-});
 
 test("a worker killed in the middle of a render ends with whole files after its restart, never a partial one", async ({
   page,

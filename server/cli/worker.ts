@@ -1,16 +1,9 @@
-import { setPriority } from "node:os";
 import { startWorker } from "../jobs/worker";
 import { log } from "../log";
 import { ENDED_BEFORE, brokeBefore } from "./supervise";
 
 process.title = "stencilcraft-worker";
 const STOP_WITHIN_MS = 9000;
-/**
- * Who waits for a page waits for nothing else, so renders and their encoders, which inherit this, have what pages leave of
- * the processor; beside busy pages still about a quarter (setpriority(2)).
- */
-const GIVES_WAY = 5;
-setPriority(GIVES_WAY);
 let stopping = false;
 const starting = startWorker(brokeBefore(process.env[ENDED_BEFORE]));
 for (const signal of ["SIGINT", "SIGTERM"] as const)

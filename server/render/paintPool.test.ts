@@ -1,12 +1,14 @@
 import { existsSync } from "node:fs";
 import { mkdtemp, rm } from "node:fs/promises";
-import { tmpdir } from "node:os";
+import { getPriority, tmpdir } from "node:os";
 import { join } from "node:path";
 import { execa } from "execa";
 import { outputSize } from "../../core/placement/quality";
 import { FPS_30 } from "../../core/time/frames";
 import { probedFrames } from "../testing/probedFrames";
 import { shortInput } from "../testing/shortRender";
+import { until } from "../testing/until";
+import { GIVES_WAY } from "./givesWay";
 import { type PaintPool, openPaintPool } from "./paintPool";
 import { type SegmentTask } from "./segmentRender";
 
@@ -41,6 +43,22 @@ async function encoders(): Promise<string[]> {
   const { stdout } = await execa("ps", ["-eo", "args="]);
   return stdout.split("\n").filter((line) => line.startsWith("ffmpeg") && line.includes(folder));
 }
+
+test("what is rendered, and its encoder, give way to what people wait for; what else its process does, does not", async () => {
+  const own = getPriority();
+  const seen = new Set<number>();
+  const rendering = pool.render(segment("gives-way", 60), () => undefined, NEVER);
+  await until(async () => {
+    const { stdout } = await execa("ps", ["-eo", "ni=,args="]);
+    for (const line of stdout.split("\n"))
+      if (line.includes("gives-way.mp4") && line.includes("ffmpeg")) seen.add(Number.parseInt(line, 10));
+    return seen.size > 0;
+  });
+  // Nobody may be given more than they have.
+  expect([...seen]).toEqual([Math.max(GIVES_WAY, own)]);
+  expect(getPriority()).toBe(own);
+  await rendering;
+});
 
 /** Calls `seen` once the first frame is painted. */
 function atFirstFrame(seen: () => void): () => void {

@@ -1,4 +1,6 @@
+import { getPriority, setPriority } from "node:os";
 import { type MessagePort } from "node:worker_threads";
+import { GIVES_WAY } from "./givesWay";
 import { type SegmentTask, renderSegment } from "./segmentRender";
 
 /** A segment to render, and the line on which its thread tells each frame that is done, and is told to stop. */
@@ -6,6 +8,9 @@ export interface PaintTask {
   readonly segment: SegmentTask;
   readonly line: MessagePort;
 }
+// For this thread and the encoders that it starts.
+setPriority(Math.max(GIVES_WAY, getPriority()));
+
 /** Renders a segment in a thread of the paint pool. */
 export default async function paint({ segment, line }: PaintTask): Promise<void> {
   let stopped = false;
