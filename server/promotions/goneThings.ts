@@ -9,6 +9,7 @@ export async function notThere(scope: TeamScope, things: readonly NamedThing[]):
     ...new Set(things.filter((thing) => thing.kind === kind).map(({ id }) => id)),
   ];
   const [media, products, offers, brands] = [idsOf("media"), idsOf("product"), idsOf("offer"), idsOf("brand")];
+  if (things.length === 0) return [];
   // One question for all of them: each desk of each promotion asks it.
   const rows = await scope
     .media()

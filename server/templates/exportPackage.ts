@@ -1,6 +1,5 @@
 import { createReadableStreamFromReadable } from "@react-router/node";
 import archiver from "archiver";
-import { readStoredBook } from "../brand/readStoredBook";
 import {
   PACKAGE_FILE,
   PACKAGE_FORMAT,
@@ -37,7 +36,7 @@ export async function exportPackage(
     rights: { source: row.source, licence: row.licence, holder: row.holder, from: row.rights_from, to: row.rights_to },
   }));
   const brand = await workingBrand(scope, memberId);
-  const faces = brand ? readStoredBook(brand.book).faces : null;
+  const faces = brand?.book.faces ?? null;
   const about: TemplatePackage = {
     format: PACKAGE_FORMAT,
     version: 1,
