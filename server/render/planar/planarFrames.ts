@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
-import { LRUCache } from "lru-cache";
 import { type Size } from "../../../core/geometry/rect";
+import { remembered } from "../../remembered";
 
 /** Turns RGBA frames of one size into planes of Y, U and V (BT.709, studio range, 4:2:0), one after the other in one piece. */
 export interface PlanarFrames {
@@ -16,16 +16,11 @@ const PAGE_BYTES = 65_536;
 let compiled: Promise<WebAssembly.Module> | null = null;
 
 /** The few sizes that a thread converts: each holds as much memory as two frames. */
-const kept = new LRUCache<string, Promise<PlanarFrames>>({ max: 4 });
+const once = remembered<PlanarFrames>(4);
 
 /** @throws RangeError for a size that has no half of both sides, or is under eight pixels wide */
-export function openPlanarFrames(size: Size): Promise<PlanarFrames> {
-  const key = `${size.width}x${size.height}`;
-  const frames = kept.get(key) ?? newPlanarFrames(size);
-  kept.set(key, frames);
-  frames.catch(() => kept.delete(key));
-  return frames;
-}
+export const openPlanarFrames = (size: Size): Promise<PlanarFrames> =>
+  once(`${size.width}x${size.height}`, () => newPlanarFrames(size));
 
 async function newPlanarFrames({ width, height }: Size): Promise<PlanarFrames> {
   if (width % 2 !== 0 || height % 2 !== 0 || width < 8)
