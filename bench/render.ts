@@ -190,9 +190,9 @@ async function peakMemory(stretch: number, data: string): Promise<number> {
       ),
     100,
   );
-  const [code] = (await once(child, "close")) as [number | null];
+  await once(child, "close");
   clearInterval(sampling);
-  if (code !== 0) throw new Error("The render whose memory was measured failed.");
+  if (child.exitCode !== 0) throw new Error("The render whose memory was measured failed.");
   return Math.round(peak);
 }
 
