@@ -28,6 +28,7 @@ export default [
   route("media/offered", "routes/mediaOffered.ts"),
   route("media/chosen", "routes/mediaChosen.ts"),
   route("media/sounds", "routes/mediaSounds.ts"),
+  route("media/:id/state", "routes/mediaState.ts"),
   route("media/:id/:file", "routes/mediaFile.ts"),
   route("voice", "routes/voice.ts"),
   route("formats/template.schema.json", "routes/templateSchema.ts"),

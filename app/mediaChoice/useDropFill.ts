@@ -1,10 +1,13 @@
 import { useRef } from "react";
 import { toast } from "sonner";
+import { object, string } from "yup";
 import { type SlotKey } from "../../core/document/sceneTemplate";
 import { ownAnswer } from "../components/ownAnswer";
-import { isOffered } from "./isOffered";
 import { useTeamEvents } from "../components/useTeamEvents";
 import { sendFile } from "../components/sendFile";
+
+const reading = object({ state: string().oneOf(["waiting", "working", "ready", "failed"]).required() });
+const isReading = (value: unknown): value is { readonly state: string } => reading.isValidSync(value);
 
 /**
  * Brings a file dropped on a slot, or on a lane, into the media, and fills that with it once it has been read in.
@@ -26,8 +29,8 @@ export function useDropFill<Place extends string = SlotKey>(
     else fill(place, id);
   }
   async function ask(id: string): Promise<void> {
-    const chosen = await ownAnswer(`/media/chosen?id=${id}`, isOffered);
-    if (chosen && id in chosen) settle(id, "ready");
+    const item = await ownAnswer(`/media/${id}/state`, isReading);
+    if (item?.state === "ready" || item?.state === "failed") settle(id, item.state);
   }
   async function askForWaiting(): Promise<void> {
     for (const id of waiting.current.keys()) await ask(id);

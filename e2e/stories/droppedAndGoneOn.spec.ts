@@ -1,10 +1,11 @@
-import { mkdtemp, rm } from "node:fs/promises";
+import { mkdtemp, rm, stat, truncate } from "node:fs/promises";
 import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { basename, join } from "node:path";
 import { expect, test } from "@playwright/test";
 import { onlyIn, openShortPromotion } from "../newPromotion";
 import { ffmpeg, ffprobe } from "../files";
 import { colorsIn, downloadRendition, dropOn } from "../ownClips";
+import { query } from "../query";
 import { letPass } from "../startRender";
 
 /** A clip is dropped, its words are changed, and the person goes on to Send at once: the render has both. */
@@ -56,5 +57,27 @@ test("a clip that is dropped while one goes on to Send fills its slot once it is
   const [shown] = await colorsIn(file, [[0.9, 0.1]], 0.3);
   expect(shown?.b).toBeGreaterThan(200);
   expect(shown?.r).toBeLessThan(70);
+  await rm(folder, { recursive: true });
+});
+
+test("a torn clip that is dropped while the page hears no news is told of once it hears again", async ({ page }) => {
+  const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
+  const clip = join(folder, `torn-${Date.now()}.mp4`);
+  await ffmpeg("-f", "lavfi", "-i", "testsrc2=s=640x360:r=30:d=4", "-pix_fmt", "yuv420p", clip);
+  // What says where its frames lie comes last (ISO 14496-12, moov), and is lost.
+  await truncate(clip, Math.floor((await stat(clip)).size * 0.6));
+  await page.route("**/events", (route) => route.abort());
+  await openShortPromotion(page, "dropped-and-torn");
+  const scene = page.getByRole("region", { name: "Scene 1, Headline" });
+  await dropOn(scene.getByRole("button", { name: "Choose picture" }), clip);
+  const name = basename(clip, ".mp4");
+  await expect(page.getByText(`Reading in “${name}.mp4” …`)).toBeVisible();
+  await expect
+    .poll(() => query("select state from media where name like $1", [`${name}%`]), { timeout: 60_000 })
+    .toEqual([{ state: "failed" }]);
+  await expect(page.getByText("The file could not be read in. Media says why.")).toBeHidden();
+  await page.unroute("**/events");
+  await expect(page.getByText("The file could not be read in. Media says why.")).toBeVisible({ timeout: 15_000 });
+  await expect(scene.getByRole("button", { name: "Choose picture" })).toBeVisible();
   await rm(folder, { recursive: true });
 });
