@@ -4,6 +4,7 @@ import { dirname, join } from "node:path";
 import wawoff2 from "wawoff2";
 import { type FaceCatalogue } from "../../core/type/faces";
 import { type FontBook, fontBook, openFont } from "../../core/type/fontBook";
+import { remembered } from "../remembered";
 import { fontKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { parseOwnFileId } from "./ownFonts";
@@ -32,15 +33,11 @@ async function readCatalogue(): Promise<FaceCatalogue> {
   return shippedCatalogue(Object.fromEntries(ranges), emoji);
 }
 
-const opened = new Map<string, Promise<Uint8Array>>();
+const MOST_FILES = 200;
+const opened = remembered<Uint8Array>(MOST_FILES);
 
 /** A font file, shipped or brought, as TrueType or OpenType bytes. Throws when there is no such file. */
-export function fontBytes(fileId: string): Promise<Uint8Array> {
-  const known = opened.get(fileId) ?? readFont(fileId);
-  opened.set(fileId, known);
-  known.catch(() => opened.delete(fileId));
-  return known;
-}
+export const fontBytes = (fileId: string): Promise<Uint8Array> => opened(fileId, () => readFont(fileId));
 
 async function readFont(fileId: string): Promise<Uint8Array> {
   const own = parseOwnFileId(fileId);
