@@ -3,6 +3,7 @@ import { type OfferLines, offerLines } from "../../core/offer/offerLines";
 import { type OfferScope, inScope, readOfferScope } from "../../core/offer/scope";
 import { type OfferTerms, readOfferTerms } from "../../core/offer/terms";
 import { type OfferWindow } from "../../core/offer/validity";
+import { readOnce } from "../db/readOnce";
 import { type TeamScope } from "../db/teamScope";
 
 /** An offer as the database has it. */
@@ -28,9 +29,12 @@ export interface ReadOffer {
   readonly window: OfferWindow;
 }
 
+const readTerms = readOnce(readOfferTerms);
+const readScope = readOnce(readOfferScope);
+
 export const readOffer = (row: OfferRow): ReadOffer => ({
-  terms: readOfferTerms(row.terms),
-  scope: readOfferScope(row.scope),
+  terms: readTerms(row.terms),
+  scope: readScope(row.scope),
   window: { startsAt: row.starts_at, endsAt: row.ends_at, zone: row.zone },
 });
 
@@ -65,12 +69,13 @@ export async function bundlePrices(scope: TeamScope, offer: OfferRow): Promise<M
   if (terms.kind !== "bundle-price") return [];
   const rows =
     on.on === "products"
-      ? await scope
-          .select("product")
-          .select(["price_minor", "currency"])
-          .where("id", "in", [...on.products])
-          .limit(MOST_BUNDLE)
-          .execute()
+      ? await scope.kept(
+          scope
+            .select("product")
+            .select(["price_minor", "currency"])
+            .where("id", "in", [...on.products])
+            .limit(MOST_BUNDLE),
+        )
       : [];
   return rows.map((row) => money(row.price_minor, row.currency));
 }

@@ -13,6 +13,7 @@ import { CLIENT_HEADER } from "../auth/askedFrom";
 import { config } from "../config";
 import { freeDrains } from "../doors/freedDrains";
 import { bodyProblem } from "../doors/bodyLimits";
+import { inTurn } from "../doors/inTurn";
 import { isFromOurPages } from "../doors/sameSite";
 import { writeSafetyHeaders } from "../doors/safetyHeaders";
 import { log } from "../log";
@@ -23,6 +24,9 @@ process.title = "stencilcraft-web";
 const development = process.argv.includes("--dev");
 /** Of zlib's nine. */
 const PAGE_COMPRESSION = 2;
+/** Enough to have work while some of them wait for the database. */
+const PAGES_AT_ONCE = 4;
+const LONGEST_TURN_MS = 300;
 const TIDY_EVERY_MS = 3_600_000;
 const app = express().disable("x-powered-by").set("trust proxy", config().PROXIES);
 const server = createServer(app);
@@ -104,6 +108,7 @@ if (development) {
   const built = resolve("build/server/index.js");
   if (!existsSync(built)) throw new Error("The application is not built. Run bin/start, which builds it.");
   app.use(express.static("build/client", { maxAge: "1h" }));
+  app.use(inTurn(PAGES_AT_ONCE, LONGEST_TURN_MS));
   // The build itself, not a function that gives it: of that, all routes would be prepared anew at every request.
   app.use(createRequestHandler({ build: serverBuild(await import(pathToFileURL(built).href)), mode: "production" }));
 }
