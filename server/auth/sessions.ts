@@ -5,6 +5,7 @@ import { config } from "../config";
 import { database } from "../db/connect";
 import { type TeamScope, teamScope } from "../db/teamScope";
 import { type Database, type Role } from "../db/tables";
+import { memoryOf } from "../db/teamMemory";
 import { tellTeam } from "../events/teamEvents";
 import { mayChangeLocked } from "./roles";
 
@@ -119,10 +120,13 @@ async function personAsking(request: Request): Promise<Person | null> {
       "team.zone",
       "team.currency",
       "team_stamp.stamp",
+      "team_stamp.kept",
     ])
     .executeTakeFirst();
   if (!row) return null;
-  const { session, id, name, email, role, operates, team_id, team_name, locale, zone, currency, stamp } = row;
+  const { session, id, name, email, role, operates, team_id, team_name, locale, zone, currency, stamp, kept } = row;
+  // Who changes something reads what they have changed from the database.
+  const memory = request.method === "GET" && kept !== null ? memoryOf(team_id, kept) : null;
   return {
     id,
     name,
@@ -130,7 +134,7 @@ async function personAsking(request: Request): Promise<Person | null> {
     role,
     operates,
     team: { id: team_id, name: team_name, locale, zone, currency, stamp: stamp ?? "1" },
-    scope: teamScope(database(), team_id),
+    scope: teamScope(database(), team_id, memory),
     session,
   };
 }

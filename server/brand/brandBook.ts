@@ -22,7 +22,7 @@ export async function brandsOf(
   readonly working: StoredBrand | null;
 }> {
   const [rows, member] = await Promise.all([
-    scope.select("brand").selectAll().orderBy("name").execute(),
+    scope.kept(scope.select("brand").selectAll().orderBy("name")),
     memberId
       ? scope.select("member").select("working_brand_id").where("id", "=", memberId).executeTakeFirst()
       : undefined,

@@ -11,7 +11,7 @@ import { type OfferRow, bundlePrices, linesOrReason, readOffer } from "./offerOn
 
 /** The team's offers as a list shows them, in the order they start. */
 export async function listOffers(scope: TeamScope, locale: string, now: Date) {
-  const rows = await scope.select("offer").selectAll().orderBy("starts_at").orderBy("name").execute();
+  const rows = await scope.kept(scope.select("offer").selectAll().orderBy("starts_at").orderBy("name"));
   return rows.map((row) => {
     const { terms, scope: on, window } = readOffer(row);
     return {
@@ -67,7 +67,7 @@ interface OfferSheet {
 
 /** The sheet of a saved offer. Throws a 404 where there is none. */
 export async function offerSheet(scope: TeamScope, offerId: string, locale: string): Promise<OfferSheet> {
-  const offer = await scope.select("offer").selectAll().where("id", "=", offerId).executeTakeFirst();
+  const [offer] = await scope.kept(scope.select("offer").selectAll().where("id", "=", offerId));
   if (!offer) throw new Response("There is no such offer in your team.", { status: 404 });
   return sheetOf(scope, offer, { locale, most: SHEET_ROWS });
 }
@@ -82,23 +82,24 @@ export async function sheetOf(
   let chosen = scope.select("product");
   if (on.on === "products") chosen = chosen.where("id", "in", [...on.products]);
   if (on.on === "tags") chosen = chosen.where(sql<boolean>`tags && ${[...on.tags]}::text[]`);
-  const [products, { count }, otherRows, bundle] = await Promise.all([
-    chosen.selectAll().orderBy("name").limit(most).execute(),
-    chosen.select(({ fn }) => fn.countAll<string>().as("count")).executeTakeFirstOrThrow(),
-    scope.select("offer").selectAll().where("id", "!=", offer.id).execute(),
+  const [products, counted, otherRows, bundle] = await Promise.all([
+    scope.kept(chosen.selectAll().orderBy("name").limit(most)),
+    scope.kept(chosen.select(({ fn }) => fn.countAll<string>().as("count"))),
+    scope.kept(scope.select("offer").selectAll().where("id", "!=", offer.id)),
     bundlePrices(scope, offer),
   ]);
   const steps =
     products.length > 0
-      ? await scope
-          .select("price_step")
-          .selectAll()
-          .where(
-            "product_id",
-            "in",
-            products.map(({ id }) => id),
-          )
-          .execute()
+      ? await scope.kept(
+          scope
+            .select("price_step")
+            .selectAll()
+            .where(
+              "product_id",
+              "in",
+              products.map(({ id }) => id),
+            ),
+        )
       : [];
   const read = otherRows.map((row) => ({ id: row.id, name: row.name, endsAt: row.ends_at, ...readOffer(row) }));
   const rows = products.map((product): OfferSheetRow => {
@@ -142,5 +143,5 @@ export async function sheetOf(
       instead: figures && stacked && stacked.offer.id !== offer.id ? stacked.offer.name : null,
     };
   });
-  return { rows, count: Number(count) };
+  return { rows, count: Number(counted[0]?.count ?? 0) };
 }

@@ -39,7 +39,7 @@ export async function offersOn(
 
 /** Writes offers on a product out, and tells what is wrong with the price before that they claim. */
 async function linesAndClaims(scope: TeamScope, product: ProductRow, among: readonly Offer[], locale: string) {
-  const steps = await scope.select("price_step").selectAll().where("product_id", "=", product.id).execute();
+  const steps = await scope.kept(scope.select("price_step").selectAll().where("product_id", "=", product.id));
   const price = money(product.price_minor, product.currency);
   const read = among.map((offer) => ({ id: offer.id, ...readOffer(offer) }));
   return async (offer: Offer): Promise<{ readonly lines: OfferLines | null; readonly claim: string | null }> => {

@@ -65,22 +65,23 @@ export async function listProducts(
   if (query.stock) chosen = chosen.where("in_stock", "=", query.stock === "in");
   const column = ({ name: "name", code: "code", price: "price_minor", stock: "in_stock" } as const)[query.sort];
   const direction = query.down ? "desc" : "asc";
-  const [rows, { count }] = await Promise.all([
-    chosen
-      .selectAll()
-      .orderBy(column, direction)
-      .orderBy("id", direction)
-      .limit(PRODUCTS_A_PAGE)
-      .offset(query.page * PRODUCTS_A_PAGE)
-      .execute(),
-    chosen.select(({ fn }) => fn.countAll<string>().as("count")).executeTakeFirstOrThrow(),
+  const [rows, counted] = await Promise.all([
+    scope.kept(
+      chosen
+        .selectAll()
+        .orderBy(column, direction)
+        .orderBy("id", direction)
+        .limit(PRODUCTS_A_PAGE)
+        .offset(query.page * PRODUCTS_A_PAGE),
+    ),
+    scope.kept(chosen.select(({ fn }) => fn.countAll<string>().as("count"))),
   ]);
   const pictures = await mainPictures(
     scope,
     rows.map(({ id }) => id),
   );
   return {
-    count: Number(count),
+    count: Number(counted[0]?.count ?? 0),
     products: rows.map((row) => {
       const price = money(row.price_minor, row.currency);
       const content = contentOf(row);
@@ -103,14 +104,15 @@ export async function listProducts(
 
 /** The tags in use, most used first. */
 export async function productTags(scope: TeamScope): Promise<string[]> {
-  const rows = await scope
-    .select("product")
-    .select(sql<string>`unnest(tags)`.as("tag"))
-    .select(({ fn }) => fn.countAll().as("uses"))
-    .groupBy("tag")
-    .orderBy("uses", "desc")
-    .orderBy("tag")
-    .limit(60)
-    .execute();
+  const rows = await scope.kept(
+    scope
+      .select("product")
+      .select(sql<string>`unnest(tags)`.as("tag"))
+      .select(({ fn }) => fn.countAll().as("uses"))
+      .groupBy("tag")
+      .orderBy("uses", "desc")
+      .orderBy("tag")
+      .limit(60),
+  );
   return rows.map(({ tag }) => tag);
 }

@@ -3,24 +3,22 @@ import { type TeamScope } from "../db/teamScope";
 /** The main picture of each product, by product id. */
 export async function mainPictures(scope: TeamScope, productIds: readonly string[]): Promise<Map<string, string>> {
   if (productIds.length === 0) return new Map();
-  const rows = await scope
-    .select("product_picture")
-    .select(["product_id", "media_id"])
-    .where("product_id", "in", [...productIds])
-    .orderBy("position", "desc")
-    .execute();
+  const rows = await scope.kept(
+    scope
+      .select("product_picture")
+      .select(["product_id", "media_id"])
+      .where("product_id", "in", [...productIds])
+      .orderBy("position", "desc"),
+  );
   // The last one set is the one with the lowest position.
   return new Map(rows.map((row) => [row.product_id, row.media_id]));
 }
 
 /** All pictures of a product, in order, the main one first. */
 export async function picturesOf(scope: TeamScope, productId: string): Promise<string[]> {
-  const rows = await scope
-    .select("product_picture")
-    .select("media_id")
-    .where("product_id", "=", productId)
-    .orderBy("position")
-    .execute();
+  const rows = await scope.kept(
+    scope.select("product_picture").select("media_id").where("product_id", "=", productId).orderBy("position"),
+  );
   return rows.map((row) => row.media_id);
 }
 

@@ -23,6 +23,7 @@ import * as posts from "./migrations/0018_posts";
 import * as segmentWork from "./migrations/0019_segment_work";
 import * as promotionList from "./migrations/0020_promotion_list";
 import * as deeds from "./migrations/0021_deeds";
+import * as keptStamp from "./migrations/0022_kept_stamp";
 import { type Database } from "./tables";
 
 /** In order. A migration that has run anywhere is never changed; a new one is added. */
@@ -48,6 +49,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   "0019_segment_work": segmentWork,
   "0020_promotion_list": promotionList,
   "0021_deeds": deeds,
+  "0022_kept_stamp": keptStamp,
 };
 
 /** Brings the database to the newest shape, the job queue's tables included. Safe to run twice. */

@@ -10,12 +10,16 @@ const MOST_KEPT = 500;
  */
 export function readOnce<Value extends object>(read: (value: unknown) => Value): (value: unknown) => Value {
   const kept = new LRUCache<string, Value>({ max: MOST_KEPT });
+  // What is kept in memory comes as the same object each time, and need not be written out to be known again.
+  const seen = new WeakMap<object, Value>();
   return (value) => {
+    const isObject = typeof value === "object" && value !== null;
+    const known = isObject ? seen.get(value) : undefined;
+    if (known) return known;
     const key = JSON.stringify(value);
-    const before = kept.get(key);
-    if (before) return before;
-    const fresh = read(value);
-    kept.set(key, fresh);
-    return fresh;
+    const found = kept.get(key) ?? read(value);
+    kept.set(key, found);
+    if (isObject) seen.set(value, found);
+    return found;
   };
 }

@@ -24,10 +24,12 @@ export interface TeamTable {
   /** Whether all of a demo team is there; false while it is being loaded. */
   loaded: Generated<boolean>;
 }
-/** Grows whenever something changes that the team's frames are drawn from, other than promotions. */
 export interface TeamStampTable {
   team_id: string;
+  /** Grows whenever something changes that the team's frames are drawn from, other than promotions. */
   stamp: ColumnType<string, number, number>;
+  /** Grows whenever something changes that its pages may keep in memory. */
+  kept: ColumnType<string, number | undefined, number>;
 }
 export interface MemberTable extends TeamRow {
   email: string;

@@ -1,4 +1,5 @@
 import {
+  type CompiledQuery,
   type DeleteQueryBuilder,
   type DeleteResult,
   type Insertable,
@@ -10,6 +11,7 @@ import {
   type UpdateResult,
 } from "kysely";
 import { type Database } from "./tables";
+import { type KeptTable, type TeamMemory } from "./teamMemory";
 
 /** The tables whose rows belong to a team. */
 export type TeamTableName = {
@@ -38,6 +40,13 @@ export interface TeamScope {
   /** Media that are there; what was removed and may be brought back is under `removedMedia`. */
   media(): Selecting<"media">;
   removedMedia(): Selecting<"media">;
+  /**
+   * The rows of a query, from memory where nothing changed since it was asked before and a page is being read. They are
+   * shared, so nobody may write to them.
+   */
+  kept<Table extends KeptTable, Row extends object>(
+    query: SelectQueryBuilder<Database, Table, Row>,
+  ): Promise<readonly Row[]>;
   /** Several changes that happen together or not at all. */
   together<Result>(work: (scope: TeamScope) => Promise<Result>): Promise<Result>;
   /** For pieces that tell others what happened; not for queries. */
@@ -49,12 +58,22 @@ type TeamTables = Record<string, { readonly team_id: string }>;
 
 /*
  * Kysely types queries on tables that are named in the code alone. One on a table that is known only when it is asked for is
- * built as on any of them, and is of the table's own type by TeamScope's word.
+ * built as on any of them, and is of the table's own type by TeamScope's word. So are rows that were kept under the text and
+ * the values of a query: they are what it gave.
  */
 const nameOf = (table: TeamTableName): string => table;
-const ofItsTable = (query: unknown): never => query as never;
+const ofItsTable = (queryOrRows: unknown): never => queryOrRows as never;
 
-export function teamScope(db: Kysely<Database>, teamId: string): TeamScope {
+async function rowsKept<Row extends object>(
+  memory: TeamMemory,
+  query: { compile(): CompiledQuery; execute(): Promise<Row[]> },
+): Promise<readonly Row[]> {
+  const { sql, parameters } = query.compile();
+  return ofItsTable(await memory(JSON.stringify([sql, parameters]), () => query.execute()));
+}
+
+/** @param memory what is remembered of the team, for whoever only reads */
+export function teamScope(db: Kysely<Database>, teamId: string, memory: TeamMemory | null = null): TeamScope {
   const tables = db.withTables<TeamTables>();
   const select: TeamScope["select"] = (table) =>
     ofItsTable(tables.selectFrom(nameOf(table)).where(`${nameOf(table)}.team_id`, "=", teamId));
@@ -67,6 +86,7 @@ export function teamScope(db: Kysely<Database>, teamId: string): TeamScope {
     remove: (table) => ofItsTable(tables.deleteFrom(nameOf(table)).where(`${nameOf(table)}.team_id`, "=", teamId)),
     media: () => select("media").where("media.deleted_at", "is", null),
     removedMedia: () => select("media").where("media.deleted_at", "is not", null),
+    kept: (query) => (memory ? rowsKept(memory, query) : query.execute()),
     together: (work) => db.transaction().execute((transaction) => work(teamScope(transaction, teamId))),
     connection: db,
   };

@@ -42,7 +42,7 @@ export function parseOwnFileId(id: string): { sha256: string; weight: number } |
 
 /** The team's own typefaces, by name. */
 export async function ownFamilies(scope: TeamScope): Promise<OwnFamily[]> {
-  const rows = await scope.select("font").selectAll().orderBy("family").execute();
+  const rows = await scope.kept(scope.select("font").selectAll().orderBy("family"));
   return rows.map((row) => {
     const { subfamily, weights, letters, ranges, embedding } = schema.validateSync(row.facts);
     const [least = 400, most = 400] = weights;

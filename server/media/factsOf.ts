@@ -6,11 +6,12 @@ import { mediaFacts } from "./storedFacts";
 export async function factsOf(scope: TeamScope, ids: readonly string[]): Promise<Map<string, MediaFacts>> {
   const rows =
     ids.length > 0
-      ? await scope
-          .media()
-          .selectAll()
-          .where("id", "in", [...ids])
-          .execute()
+      ? await scope.kept(
+          scope
+            .media()
+            .selectAll()
+            .where("id", "in", [...ids]),
+        )
       : [];
   const facts = rows.map(mediaFacts).filter((item) => item !== null);
   return new Map(facts.map((item) => [item.id, item]));

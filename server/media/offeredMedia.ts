@@ -82,7 +82,7 @@ export async function chosenMedia(
 ): Promise<Record<string, OfferedMedia>> {
   const asked = [...new Set(ids.filter(isId))].slice(0, MOST_AT_ONCE);
   if (asked.length === 0) return {};
-  const rows = await scope.media().selectAll().where("id", "in", asked).where("state", "=", "ready").execute();
+  const rows = await scope.kept(scope.media().selectAll().where("id", "in", asked).where("state", "=", "ready"));
   return Object.fromEntries(offered(rows, today).map((item) => [item.facts.id, item]));
 }
 
@@ -90,15 +90,16 @@ const MOST_SOUNDS = 300;
 
 /** The sounds of a team, by name. */
 export async function offeredSounds(scope: TeamScope, today: string): Promise<OfferedMedia[]> {
-  const rows = await scope
-    .media()
-    .selectAll()
-    .where("kind", "=", "sound")
-    .where("state", "=", "ready")
-    .orderBy("name")
-    .orderBy("id")
-    .limit(MOST_SOUNDS)
-    .execute();
+  const rows = await scope.kept(
+    scope
+      .media()
+      .selectAll()
+      .where("kind", "=", "sound")
+      .where("state", "=", "ready")
+      .orderBy("name")
+      .orderBy("id")
+      .limit(MOST_SOUNDS),
+  );
   return offered(rows, today);
 }
 

@@ -13,7 +13,7 @@ export interface TeamPlacements {
 
 /** The placements that a team posts to: those that ship, as it has changed them, then its own by title. */
 export async function teamPlacements(scope: TeamScope): Promise<TeamPlacements> {
-  const rows = await scope.select("placement").select(["slug", "document"]).execute();
+  const rows = await scope.kept(scope.select("placement").select(["slug", "document"]));
   const own = new Map(rows.map(({ slug, document }) => [slug, document === null ? null : readPlacement(document)]));
   const shipped = PLACEMENTS.flatMap((placement) => {
     const mine = own.get(placement.id);

@@ -4,7 +4,7 @@ import { type TeamScope } from "../db/teamScope";
 import { todayIn } from "../media/mediaList";
 import { chosenMedia, offeredSounds } from "../media/offeredMedia";
 import { offersOn } from "../catalogue/offersOn";
-import { readStoredBook } from "../brand/readStoredBook";
+import { brandById } from "../brand/brandById";
 import { mediaOfTemplate } from "../../core/document/templatePackage";
 import { mediaShown } from "../../core/document/named";
 import { type WordsRole } from "../../core/document/wordsRole";
@@ -27,24 +27,23 @@ export async function loadFillDesk(
   const [promotion, offered, offers] = await Promise.all([
     promotionBySlug(scope, slug),
     offeredTemplates(scope),
-    scope.select("offer").selectAll().orderBy("starts_at").execute(),
+    scope.kept(scope.select("offer").selectAll().orderBy("starts_at")),
   ]);
   const today = todayIn(team.zone);
   const media = offered.flatMap(({ template }) => mediaOfTemplate(template));
-  const [input, shown, sounds, products, samples, gone] = await Promise.all([
+  const [input, shown, sounds, firstProducts, samples, gone] = await Promise.all([
     loadRenderInput(scope, promotion.document, { list: true, media, known: { team, offers } }),
     chosenMedia(scope, mediaShown(promotion.document), today),
     offeredSounds(scope, today),
-    scope.select("product").selectAll().orderBy("name").limit(MOST_OFFERED).execute(),
+    scope.kept(scope.select("product").selectAll().orderBy("name").limit(MOST_OFFERED)),
     samplesFor(scope, promotion.document.product),
     goneThings(scope, promotion.document),
   ]);
   // The chosen product is always among the offered ones, however many there are.
   const chosen = promotion.document.product;
-  const product =
-    products.find(({ id }) => id === chosen) ??
-    (chosen ? await scope.select("product").selectAll().where("id", "=", chosen).executeTakeFirst() : undefined);
-  if (product && !products.includes(product)) products.unshift(product);
+  const [product] = chosen ? await scope.kept(scope.select("product").selectAll().where("id", "=", chosen)) : [];
+  const products =
+    product && !firstProducts.some(({ id }) => id === chosen) ? [product, ...firstProducts] : firstProducts;
   const now = new Date();
   const smallPrint = offers.find(({ id }) => id === promotion.document.offer)?.small_print ?? "";
   const [onProduct, pictures, suggested] = await Promise.all([
@@ -92,8 +91,7 @@ async function suggestions(
   brandId: string,
   smallPrint: string,
 ): Promise<Partial<Record<WordsRole, readonly string[]>>> {
-  const { book } = await scope.select("brand").select("book").where("id", "=", brandId).executeTakeFirstOrThrow();
-  const { calls, legal, contact } = readStoredBook(book);
+  const { calls, legal, contact } = (await brandById(scope, brandId)).book;
   return {
     call: calls,
     small: [smallPrint, ...legal].filter(Boolean),

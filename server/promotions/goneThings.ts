@@ -11,14 +11,15 @@ export async function notThere(scope: TeamScope, things: readonly NamedThing[]):
   const [media, products, offers, brands] = [idsOf("media"), idsOf("product"), idsOf("offer"), idsOf("brand")];
   if (things.length === 0) return [];
   // One question for all of them: each desk of each promotion asks it.
-  const rows = await scope
-    .media()
-    .select("id")
-    .where("id", "in", oneOf(media))
-    .unionAll(scope.select("product").select("id").where("id", "in", oneOf(products)))
-    .unionAll(scope.select("offer").select("id").where("id", "in", oneOf(offers)))
-    .unionAll(scope.select("brand").select("id").where("id", "in", oneOf(brands)))
-    .execute();
+  const rows = await scope.kept(
+    scope
+      .media()
+      .select("id")
+      .where("id", "in", oneOf(media))
+      .unionAll(scope.select("product").select("id").where("id", "in", oneOf(products)))
+      .unionAll(scope.select("offer").select("id").where("id", "in", oneOf(offers)))
+      .unionAll(scope.select("brand").select("id").where("id", "in", oneOf(brands))),
+  );
   const there = new Set(rows.map(({ id }) => id));
   return things.filter(({ id }) => !there.has(id));
 }

@@ -7,7 +7,7 @@ import { MOST_ROWS, type Promotion, type TemplateRef } from "../../core/document
 import { money, writePrice } from "../../core/offer/money";
 import { ownFamilies } from "../faces/ownFonts";
 import { brandFacts } from "../brand/brandFacts";
-import { readStoredBook } from "../brand/readStoredBook";
+import { brandById } from "../brand/brandById";
 import { offersOn } from "../catalogue/offersOn";
 import { mainPictures } from "../catalogue/productPictures";
 import { type Selectable, sql } from "kysely";
@@ -35,20 +35,17 @@ interface Also {
 
 /** Everything of the team that a document's frames can depend on, with the hash of each media item. */
 export async function loadRenderInput(scope: TeamScope, document: Promotion, also: Also = {}): Promise<RenderInput> {
-  const [team, brandRow, product, offers, own, templates, placements] = await Promise.all([
+  const [team, brand, [product], offers, own, templates, placements] = await Promise.all([
     also.known?.team ?? scope.team().select(["locale", "zone"]).executeTakeFirstOrThrow(),
-    scope.select("brand").selectAll().where("id", "=", document.brand).executeTakeFirstOrThrow(),
-    document.product
-      ? scope.select("product").selectAll().where("id", "=", document.product).executeTakeFirst()
-      : undefined,
+    brandById(scope, document.brand),
+    document.product ? scope.kept(scope.select("product").selectAll().where("id", "=", document.product)) : [],
     // What other offers made of a price counts for what may be said of it.
-    document.offer ? (also.known?.offers ?? scope.select("offer").selectAll().execute()) : [],
+    document.offer ? (also.known?.offers ?? scope.kept(scope.select("offer").selectAll())) : [],
     ownFamilies(scope),
     templatesByRef(scope, [...refsOf(document), ...(also.templates ?? [])]),
     ownPlacements(scope),
   ]);
   const offer = offers.find(({ id }) => id === document.offer);
-  const brand = { id: brandRow.id, name: brandRow.name, book: readStoredBook(brandRow.book) };
   const picture = product ? ((await mainPictures(scope, [product.id])).get(product.id) ?? null) : null;
   const used = new Set([
     ...mediaShown(document),
@@ -60,12 +57,13 @@ export async function loadRenderInput(scope: TeamScope, document: Promotion, als
   ]);
   const rows =
     used.size > 0
-      ? await scope
-          .media()
-          .selectAll()
-          .where("id", "in", [...used])
-          .where("state", "=", "ready")
-          .execute()
+      ? await scope.kept(
+          scope
+            .media()
+            .selectAll()
+            .where("id", "in", [...used])
+            .where("state", "=", "ready"),
+        )
       : [];
   const logos = new Set(brand.book.logos.map(({ media }) => media));
   const media: Record<string, MediaFacts> = {};
@@ -130,15 +128,13 @@ async function priceList(
     product && product.tags.length > 0
       ? scope.select("product").where(sql<boolean>`tags && ${product.tags}::text[]`)
       : scope.select("product");
-  const usual = await tagged.select("id").where("in_stock", "=", true).orderBy("name").limit(MOST_ROWS).execute();
+  const usual = await scope.kept(tagged.select("id").where("in_stock", "=", true).orderBy("name").limit(MOST_ROWS));
   const ids = [...new Set([...named, ...usual.map(({ id }) => id)])];
   const rows =
     ids.length > 0
-      ? await scope
-          .select("product")
-          .select(["id", "name", "line", "price_minor", "currency"])
-          .where("id", "in", ids)
-          .execute()
+      ? await scope.kept(
+          scope.select("product").select(["id", "name", "line", "price_minor", "currency"]).where("id", "in", ids),
+        )
       : [];
   const listed = usual.map(({ id }) => id);
   // The product it is about leads the list.

@@ -22,8 +22,8 @@ export async function samplesFor(scope: TeamScope, productId: string | null): Pr
   const ready = () =>
     scope.media().selectAll().where("state", "=", "ready").where("is_logo", "=", false).where("kind", "!=", "sound");
   const [newest, own] = await Promise.all([
-    ready().orderBy("created_at", "desc").orderBy("id").limit(MOST_SAMPLES).execute(),
-    near.length > 0 ? ready().where("id", "in", near).execute() : [],
+    scope.kept(ready().orderBy("created_at", "desc").orderBy("id").limit(MOST_SAMPLES)),
+    near.length > 0 ? scope.kept(ready().where("id", "in", near)) : [],
   ]);
   const rows = [...own, ...newest.filter(({ id }) => !near.includes(id))];
   const facts = rows.map(mediaFacts).filter((item) => item !== null);
@@ -41,17 +41,18 @@ export const firstFills = (template: Template, { media, hasProductPicture }: Sam
 
 /** Pictures of the products that share a tag with one. */
 async function relatedPictures(scope: TeamScope, productId: string): Promise<string[]> {
-  const product = await scope.select("product").select("tags").where("id", "=", productId).executeTakeFirst();
+  const [product] = await scope.kept(scope.select("product").select("tags").where("id", "=", productId));
   if (!product || product.tags.length === 0) return [];
-  const rows = await scope
-    .select("product_picture")
-    .innerJoin("product", "product.id", "product_picture.product_id")
-    .where(sql<boolean>`product.tags && ${product.tags}::text[]`)
-    .where("product.id", "!=", productId)
-    .select("product_picture.media_id")
-    .orderBy("product.name")
-    .orderBy("product_picture.position")
-    .limit(MOST_SAMPLES)
-    .execute();
+  const rows = await scope.kept(
+    scope
+      .select("product_picture")
+      .innerJoin("product", "product.id", "product_picture.product_id")
+      .where(sql<boolean>`product.tags && ${product.tags}::text[]`)
+      .where("product.id", "!=", productId)
+      .select("product_picture.media_id")
+      .orderBy("product.name")
+      .orderBy("product_picture.position")
+      .limit(MOST_SAMPLES),
+  );
   return rows.map(({ media_id }) => media_id);
 }

@@ -5,6 +5,7 @@ import { newPromotion } from "../../core/document/newPromotion";
 import { type Promotion } from "../../core/document/promotion";
 import { mediaOfTemplate } from "../../core/document/templatePackage";
 import { PURPOSES, type Purpose, type Template } from "../../core/document/template";
+import { sql } from "kysely";
 import { inScope } from "../../core/offer/scope";
 import { offerState } from "../../core/offer/validity";
 import { SHIPPED_BY_REF } from "../../core/templates/shipped";
@@ -16,7 +17,6 @@ import { isId } from "../ids";
 import { loadRenderInput } from "../promotions/loadFacts";
 import { type Samples, firstFills, samplesFor } from "../promotions/samples";
 import { type OfferedTemplate, offeredTemplates } from "./templateStore";
-import { readStored } from "../promotions/readStored";
 
 export const LENGTHS = [6, 10, 15, 30] as const;
 /** Who looks for a length takes what is hardly longer or shorter. */
@@ -70,7 +70,7 @@ export async function loadGallery(scope: TeamScope, memberId: string, query: Gal
     scope.select("template_favourite").where("member_id", "=", memberId).select("slug").execute(),
     recentlyUsed(scope),
     brandsOf(scope, memberId),
-    scope.select("product").select(["id", "name", "tags"]).orderBy("name").limit(MOST_PRODUCTS).execute(),
+    scope.kept(scope.select("product").select(["id", "name", "tags"]).orderBy("name").limit(MOST_PRODUCTS)),
   ]);
   const favourites = new Set(liked.map(({ slug }) => slug));
   const { items: found, near } = findByWords(
@@ -185,11 +185,16 @@ const RECENT = 30;
 
 /** Templates by when a promotion was last made with them, and what each brand's newest promotion is about. */
 async function recentlyUsed(scope: TeamScope): Promise<{ slugs: string[]; products: Map<string, string> }> {
-  const rows = await scope.select("promotion").select("document").orderBy("created_at", "desc").limit(RECENT).execute();
-  const documents = rows.map(({ document }) => readStored(document));
+  const rows = await scope
+    .select("promotion")
+    .select(["product_id", "template_slug", sql<string | null>`document ->> 'brand'`.as("brand")])
+    .orderBy("created_at", "desc")
+    .limit(RECENT)
+    .execute();
   const products = new Map<string, string>();
-  for (const { brand, product } of documents) if (product && !products.has(brand)) products.set(brand, product);
-  return { slugs: [...new Set(documents.map(({ template }) => template.slug))], products };
+  for (const { brand, product_id } of rows)
+    if (brand !== null && product_id !== null && !products.has(brand)) products.set(brand, product_id);
+  return { slugs: [...new Set(rows.flatMap(({ template_slug }) => template_slug ?? []))], products };
 }
 
 /** A running offer that is for a product, else one that begins soon; null when there is none. */
@@ -197,7 +202,7 @@ async function offerFor(
   scope: TeamScope,
   product: { readonly id: string; readonly tags: readonly string[] },
 ): Promise<string | null> {
-  const offers = await scope.select("offer").selectAll().orderBy("starts_at").execute();
+  const offers = await scope.kept(scope.select("offer").selectAll().orderBy("starts_at"));
   const now = new Date();
   const fitting = offers
     .filter((offer) => inScope(readOffer(offer).scope, product))

@@ -19,17 +19,18 @@ export interface OfferedTemplate {
 
 /** Everything the team can fill: its own templates first, then those that ship. */
 export async function offeredTemplates(scope: TeamScope): Promise<OfferedTemplate[]> {
-  const rows = await scope
-    .select("template")
-    .innerJoin("template_edition", (join) =>
-      join
-        .onRef("template_edition.template_id", "=", "template.id")
-        .onRef("template_edition.edition", "=", "template.edition"),
-    )
-    .where("template.removed_at", "is", null)
-    .select(["template.slug", "template.edition", "template_edition.document"])
-    .orderBy("template.name")
-    .execute();
+  const rows = await scope.kept(
+    scope
+      .select("template")
+      .innerJoin("template_edition", (join) =>
+        join
+          .onRef("template_edition.template_id", "=", "template.id")
+          .onRef("template_edition.edition", "=", "template.edition"),
+      )
+      .where("template.removed_at", "is", null)
+      .select(["template.slug", "template.edition", "template_edition.document"])
+      .orderBy("template.name"),
+  );
   const own = rows.map(({ slug, edition, document }): OfferedTemplate => ({
     ref: { slug, edition },
     template: readStored(document),
@@ -62,16 +63,17 @@ export async function templatesByRef(scope: TeamScope, refs: readonly TemplateRe
   });
   if (others.length === 0) return found;
   // Removed ones too: promotions made with them stay as they are.
-  const rows = await scope
-    .select("template")
-    .innerJoin("template_edition", "template_edition.template_id", "template.id")
-    .where(
-      "template.slug",
-      "in",
-      others.map(({ slug }) => slug),
-    )
-    .select(["template.slug", "template_edition.edition", "template_edition.document"])
-    .execute();
+  const rows = await scope.kept(
+    scope
+      .select("template")
+      .innerJoin("template_edition", "template_edition.template_id", "template.id")
+      .where(
+        "template.slug",
+        "in",
+        others.map(({ slug }) => slug),
+      )
+      .select(["template.slug", "template_edition.edition", "template_edition.document"]),
+  );
   for (const { slug, edition, document } of rows)
     if (others.some((ref) => ref.slug === slug && ref.edition === edition))
       found[templateKey({ slug, edition })] = readStored(document);
