@@ -4,6 +4,7 @@ import { join } from "node:path";
 import { loudnessOf } from "../../core/sound/loudness";
 import { SAMPLE_RATE } from "../../core/sound/samples";
 import { type Treatment } from "../../core/sound/treatment";
+import { partOf } from "../../core/testing/sample";
 import { runProgram } from "./program";
 import { SAMPLES, samplesOf } from "./soundSamples";
 import { treat } from "./treatedSamples";
@@ -70,12 +71,10 @@ test("hum goes, and the voice beside it stays", async () => {
   expect(Math.abs(tone(after, 440, SAID) - tone(before, 440, SAID))).toBeLessThan(1);
 });
 
-test("hiss is softer in pauses, and the voice stays", async () => {
-  for (const loud of [0.003, 0.008, 0.04]) {
-    const { before, after } = await treated(spoken(440, `${loud}*(random(0)-0.5)`), { cleaned: ["hiss"] });
-    expect(power(before, QUIET) - power(after, QUIET)).toBeGreaterThan(10);
-    expect(Math.abs(tone(after, 440, SAID) - tone(before, 440, SAID))).toBeLessThan(1);
-  }
+test.each(partOf([0.003, 0.008, 0.04], 1))("hiss of %d is softer in pauses, and the voice stays", async (loud) => {
+  const { before, after } = await treated(spoken(440, `${loud}*(random(0)-0.5)`), { cleaned: ["hiss"] });
+  expect(power(before, QUIET) - power(after, QUIET)).toBeGreaterThan(10);
+  expect(Math.abs(tone(after, 440, SAID) - tone(before, 440, SAID))).toBeLessThan(1);
 });
 
 test("what is very soft is shut out, and opened in time for what is said", async () => {
@@ -91,17 +90,16 @@ test("what is said softly comes nearer to what is said loudly", async () => {
   expect(apart(after)).toBeLessThan(apart(before) / 2);
 });
 
-test("deeper is lower, lighter is higher, and both are said when they were", async () => {
-  for (const [character, hertz] of [
-    ["deeper", 440 * 0.82],
-    ["lighter", 440 * 1.2],
-  ] as const) {
-    const { after } = await treated(spoken(440), { character });
-    expect(tone(after, hertz, SAID) - tone(after, 440, SAID)).toBeGreaterThan(12);
-    // Silent before it begins and after it has ended, to a frame of video.
-    expect(power(after, [4.07, 4.13]) - power(after, [3.86, 3.93])).toBeGreaterThan(15);
-    expect(power(after, [4.86, 4.93]) - power(after, [5.07, 5.14])).toBeGreaterThan(15);
-  }
+const PITCHED = [
+  ["deeper", 440 * 0.82],
+  ["lighter", 440 * 1.2],
+] as const;
+test.each(partOf(PITCHED, 1))("what is made %s sounds at %d Hz, and is said when it was", async (character, hertz) => {
+  const { after } = await treated(spoken(440), { character });
+  expect(tone(after, hertz, SAID) - tone(after, 440, SAID)).toBeGreaterThan(12);
+  // Silent before it begins and after it has ended, to a frame of video.
+  expect(power(after, [4.07, 4.13]) - power(after, [3.86, 3.93])).toBeGreaterThan(15);
+  expect(power(after, [4.86, 4.93]) - power(after, [5.07, 5.14])).toBeGreaterThan(15);
 });
 
 test("by telephone neither lows nor highs are left (ITU-T G.712: 300 to 3400 Hz)", async () => {

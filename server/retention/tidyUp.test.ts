@@ -24,7 +24,7 @@ import { spaceOf } from "./spaceUsed";
 import { tidyUp } from "./tidyUp";
 
 const DAY_MS = 86_400_000;
-const [UPLOADS, REMOVED, SAVES, RENDERS] = IS_FULL ? [50, 20, 200, 20] : [15, 6, 80, 6];
+const [UPLOADS, REMOVED, SAVES, RENDERS] = IS_FULL ? [50, 20, 200, 20] : [9, 4, 80, 4];
 
 let drop: () => Promise<void>;
 let folder: string;
