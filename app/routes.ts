@@ -20,6 +20,8 @@ export default [
   route("waits", "routes/waits.ts"),
   route("brand-book/palette/:format", "routes/brandPalette.ts"),
   route("catalogue/products.csv", "routes/productsCsv.ts"),
+  route("catalogue/products/offered", "routes/productsOffered.ts"),
+  route("catalogue/products/chosen", "routes/productsChosen.ts"),
   route("catalogue/offers/tried", "routes/offerTried.ts"),
   route("media/uploads/:upload?", "routes/mediaUpload.ts"),
   route("media/shelf/:slug/preview", "routes/shelfPreview.ts"),

@@ -1,7 +1,8 @@
+import { useId } from "react";
 import { Lock } from "lucide-react";
 import { type Edit } from "../../core/document/edit";
 import { choose, fillSlot } from "../../core/document/edits";
-import { type Facts } from "../../core/document/facts";
+import { type Facts, type ProductFacts } from "../../core/document/facts";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion, type ResolvedScene } from "../../core/document/resolve";
 import { type OfferSlot, type ProductsSlot, type WordsSlot, slotKey } from "../../core/document/sceneTemplate";
@@ -10,6 +11,7 @@ import { plainWords } from "../../core/type/emphasis";
 import { type WordMeasures } from "../../core/preflight/wordMeasures";
 import { type DeckChoices } from "./deckChoices";
 import { fieldLook } from "../components/fieldLook";
+import { ProductBox } from "../productChoice/ProductBox";
 import { WordsInput } from "../words/WordsInput";
 import { WordsMeters } from "./WordsMeters";
 
@@ -54,6 +56,10 @@ export function WordsField({
   const length = Array.from(plainWords(text)).length;
   const suggestions = choices.suggestions[slot.role] ?? [];
   const write = (value: string): void => onEdit(fillSlot(key, { kind: "words", text: value }));
+  const chooseProduct = (product: ProductFacts): void => {
+    choices.onChosenProduct(product);
+    onEdit(choose("product", product.id));
+  };
   if (slot.role === "stars")
     return <StarsField slotId={key} slot={slot} text={text} locked={locked} onFocus={onFocus} onWrite={write} />;
   return (
@@ -66,19 +72,14 @@ export function WordsField({
         <span className="flex min-w-0 items-center gap-3 whitespace-nowrap">
           {locked && <Locked />}
           {slot.binding === "product.name" && !locked && (
-            <select
-              aria-label="Product of the promotion"
-              value={document.product ?? ""}
+            <ProductBox
+              label="Product of the promotion"
+              chosen={choices.products[document.product ?? ""] ?? null}
+              empty="choose a product"
               onFocus={onFocus}
-              onChange={(event) => onEdit(choose("product", event.target.value || null))}
-              className="h-6 max-w-36 truncate bg-transparent text-ready underline"
-            >
-              {choices.products.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </select>
+              onChoose={chooseProduct}
+              className="h-6 w-40 truncate bg-transparent text-right text-ready underline"
+            />
           )}
           {key in document.fills && slot.binding && !locked ? (
             <button type="button" className="underline hover:text-ink" onClick={() => onEdit(fillSlot(key, null))}>
@@ -215,18 +216,22 @@ export function ProductsField({
   onEdit,
   listed,
 }: DeckField<ProductsSlot> & { listed: readonly string[] }) {
+  const title = useId();
   const key = slotKey(scene.template, slot);
   const fill = document.fills[key];
   const shown = (fill?.kind === "products" ? fill.products : listed).slice(0, slot.most);
   const set = (products: readonly string[]): void => onEdit(fillSlot(key, { kind: "products", products }));
-  const nameOf = (id: string): string =>
-    choices.products.find((product) => product.id === id)?.name ?? "a product that was removed";
+  const nameOf = (id: string): string => choices.products[id]?.name ?? "a product that was removed";
+  const add = (product: ProductFacts): void => {
+    choices.onChosenProduct(product);
+    set([...shown, product.id]);
+  };
   return (
-    <fieldset data-slot={key} onFocus={onFocus} disabled={locked}>
+    <fieldset data-slot={key} aria-labelledby={title} onFocus={onFocus} disabled={locked}>
       <div className="mb-1 flex min-h-6 items-center justify-between text-[13px] text-soft">
-        <legend className="float-left">
+        <span id={title}>
           {slot.label}, at most {slot.most}
-        </legend>
+        </span>
         <span>
           {locked ? (
             <Locked />
@@ -265,21 +270,14 @@ export function ProductsField({
         ))}
         {shown.length < slot.most && (
           <li className="px-1.5 py-1">
-            <select
-              aria-label="Add a product to the list"
-              value=""
-              onChange={(event) => event.target.value && set([...shown, event.target.value])}
-              className="w-full bg-transparent px-1 py-0.5 text-[14px] text-soft"
-            >
-              <option value="">add a product …</option>
-              {choices.products
-                .filter(({ id }) => !shown.includes(id))
-                .map(({ id, name }) => (
-                  <option key={id} value={id}>
-                    {name}
-                  </option>
-                ))}
-            </select>
+            <ProductBox
+              label="Add a product to the list"
+              chosen={null}
+              empty="add a product …"
+              without={shown}
+              onChoose={add}
+              className="w-full bg-transparent px-1 py-0.5 text-[14px] placeholder:text-soft"
+            />
           </li>
         )}
       </ol>

@@ -1,3 +1,4 @@
+import { type Facts, type ProductFacts } from "../../core/document/facts";
 import { type WordsRole } from "../../core/document/wordsRole";
 import type { OfferedMedia } from "../../server/media/offeredMedia";
 import { type ChosenMedia } from "../mediaChoice/useChosenMedia";
@@ -9,7 +10,10 @@ export interface DeckChoices {
   readonly sounds: readonly OfferedMedia[];
   /** Something was chosen that nothing was known of yet. */
   readonly onChosen: (item: OfferedMedia) => void;
-  readonly products: readonly { readonly id: string; readonly name: string }[];
+  /** What is known of the products that are named or shown. */
+  readonly products: Facts["products"];
+  /** A product was chosen that nothing was known of yet. */
+  readonly onChosenProduct: (product: ProductFacts) => void;
   readonly offers: readonly { readonly id: string; readonly name: string; readonly state: string }[];
   /** Words to pick from, by what they are for. */
   readonly suggestions: Partial<Record<WordsRole, readonly string[]>>;

@@ -5,7 +5,7 @@ import { designOf } from "../../core/document/design";
 import { addFormat, removeFormat } from "../../core/document/edits";
 import { templateKey } from "../../core/document/facts";
 import { formatsInOrder } from "../../core/document/formatList";
-import { mediaShown, newlyNamed } from "../../core/document/named";
+import { mediaShown, newlyNamed, thingsNamed } from "../../core/document/named";
 import { type Promotion } from "../../core/document/promotion";
 import { isShowable } from "../../core/document/refs";
 import { resolvePromotion } from "../../core/document/resolve";
@@ -17,6 +17,7 @@ import { SHIPPED_BY_REF } from "../../core/templates/shipped";
 import type { loadFillDesk } from "../../server/promotions/fillDesk";
 import { useMayEdit } from "../components/useMayEdit";
 import { factsById, useChosenMedia } from "../mediaChoice/useChosenMedia";
+import { useChosenProducts } from "../productChoice/useChosenProducts";
 import { tellMerged, tellRefused } from "../edits/tellMerged";
 import { useEdits } from "../edits/useEdits";
 import { type ChoosableTemplate } from "./choosableTemplate";
@@ -40,7 +41,7 @@ const tellReviewer = (): void => {
 
 /** What every desk of a promotion stands on: its document as it is edited, resolved, and shown by the proof engine. */
 export function useDesk(loaded: LoadedDesk) {
-  const { slug, onProduct, products } = loaded;
+  const { slug, onProduct } = loaded;
   const revalidator = useRevalidator();
   const offered = useMemo(() => loaded.offered.flatMap(choosable), [loaded.offered]);
   const templates = useMemo(
@@ -76,7 +77,12 @@ export function useDesk(loaded: LoadedDesk) {
   /** The document as it would be, while something is dragged. */
   const [dragged, setDragged] = useState<Promotion | null>(null);
 
-  const product = products.find(({ id }) => id === document.product) ?? null;
+  const named = thingsNamed(document).filter(({ kind }) => kind === "product");
+  const { products, learn: learnProduct } = useChosenProducts(
+    named.map(({ id }) => id),
+    loaded.facts.products,
+  );
+  const product = products[document.product ?? ""] ?? null;
   const shown = [...mediaShown(document), ...(product?.picture ? [product.picture] : [])];
   const { media, learn } = useChosenMedia(
     shown.filter((id) => !(id in loaded.facts.media)),
@@ -89,7 +95,7 @@ export function useDesk(loaded: LoadedDesk) {
       // What the document was loaded with comes with its tones.
       media: { ...factsById(media), ...loaded.facts.media },
       templates,
-      products: Object.fromEntries(products.map((one) => [one.id, one])),
+      products,
       product,
       offer: offer?.lines ?? null,
       standing: {
@@ -128,6 +134,8 @@ export function useDesk(loaded: LoadedDesk) {
     promotion,
     media,
     onChosen: learn,
+    products,
+    onChosenProduct: learnProduct,
     formats,
     engine,
     prepared,

@@ -1,8 +1,8 @@
-import { useEffect, useMemo, useState } from "react";
-import { type Facts } from "../../core/document/facts";
 import { useFetcher } from "react-router";
+import { type Facts } from "../../core/document/facts";
 // Erased at run time: a page takes nothing from the server but what its loaders give.
 import type { OfferedMedia } from "../../server/media/offeredMedia";
+import { useLearnt } from "../components/useLearnt";
 import type { loader } from "../routes/mediaChosen";
 
 export type ChosenMedia = Readonly<Record<string, OfferedMedia>>;
@@ -11,32 +11,14 @@ export type ChosenMedia = Readonly<Record<string, OfferedMedia>>;
 export const factsById = (media: ChosenMedia): Facts["media"] =>
   Object.fromEntries(Object.values(media).map(({ facts }) => [facts.id, facts]));
 
-/** What was learnt of items since the page was opened, whichever desk learnt it. */
 const learnt = new Map<string, OfferedMedia>();
 
-/**
- * What is known of the media that a page shows: what its loader gave, what it was told when something was chosen, and, of
- * what came from elsewhere (another person, an undone step, another desk), what the server says.
- * @param ids of all that is shown
- */
+/** What is known of the media that a page shows, as `useLearnt` says. */
 export function useChosenMedia(
   ids: readonly string[],
   loaded: ChosenMedia,
 ): { readonly media: ChosenMedia; readonly learn: (item: OfferedMedia) => void } {
-  // Each answer gives only what was asked for last: what came before is among what was learnt.
   const { load, data } = useFetcher<typeof loader>();
-  const [told, setTold] = useState<ChosenMedia>(() => Object.fromEntries(learnt));
-  const media = useMemo(() => ({ ...Object.fromEntries(learnt), ...told, ...data, ...loaded }), [told, data, loaded]);
-  const asked = [...new Set(ids.filter((id) => !(id in media)))].sort().join("&id=");
-  useEffect(() => {
-    if (asked !== "") void load(`/media/chosen?id=${asked}`);
-  }, [asked, load]);
-  useEffect(() => {
-    for (const [id, item] of Object.entries(data ?? {})) learnt.set(id, item);
-  }, [data]);
-  function learn(item: OfferedMedia): void {
-    learnt.set(item.facts.id, item);
-    setTold(Object.fromEntries(learnt));
-  }
-  return { media, learn };
+  const { known, learn } = useLearnt(ids, loaded, { load, data, learnt, address: "/media/chosen" });
+  return { media: known, learn: (item) => learn(item.facts.id, item) };
 }

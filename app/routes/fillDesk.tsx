@@ -54,7 +54,7 @@ export default function FillDesk({ loaderData, params }: Route.ComponentProps) {
 }
 
 function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
-  const { slug, products, offers, free } = loaded;
+  const { slug, offers, free } = loaded;
   const desk = useDesk(loaded);
   const { session, state, document, templates, offered, facts, promotion, formats, engine, prepared, findings } = desk;
   const { apply } = session;
@@ -175,7 +175,8 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
               media: desk.media,
               sounds: loaded.sounds,
               onChosen: desk.onChosen,
-              products,
+              products: desk.products,
+              onChosenProduct: desk.onChosenProduct,
               offers,
               suggestions: loaded.suggestions,
             }}

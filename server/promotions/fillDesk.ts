@@ -8,15 +8,12 @@ import { brandById } from "../brand/brandById";
 import { mediaOfTemplate } from "../../core/document/templatePackage";
 import { mediaShown } from "../../core/document/named";
 import { type WordsRole } from "../../core/document/wordsRole";
-import { money, writePrice } from "../../core/offer/money";
-import { mainPictures } from "../catalogue/productPictures";
+import { chosenProducts } from "../catalogue/offeredProducts";
 import { goneThings } from "./goneThings";
 import { loadRenderInput } from "./loadFacts";
 import { offeredTemplates } from "../templates/templateStore";
 import { samplesFor } from "./samples";
 import { promotionBySlug } from "./promotionStore";
-
-const MOST_OFFERED = 500;
 
 /** Everything the Fill desk needs: the document, and all the team has that could go into it. */
 export async function loadFillDesk(
@@ -31,32 +28,26 @@ export async function loadFillDesk(
   ]);
   const today = todayIn(team.zone);
   const media = offered.flatMap(({ template }) => mediaOfTemplate(template));
-  const [input, shown, sounds, firstProducts, samples, gone] = await Promise.all([
+  const chosen = promotion.document.product;
+  const [input, shown, sounds, [product], samples, gone] = await Promise.all([
     loadRenderInput(scope, promotion.document, { list: true, media, known: { team, offers } }),
     chosenMedia(scope, mediaShown(promotion.document), today),
     offeredSounds(scope, today),
-    scope.kept(scope.select("product").selectAll().orderBy("name").limit(MOST_OFFERED)),
+    chosen ? scope.kept(scope.select("product").selectAll().where("id", "=", chosen)) : [],
     samplesFor(scope, promotion.document.product),
     goneThings(scope, promotion.document),
   ]);
-  // The chosen product is always among the offered ones, however many there are.
-  const chosen = promotion.document.product;
-  const [product] = chosen ? await scope.kept(scope.select("product").selectAll().where("id", "=", chosen)) : [];
-  const products =
-    product && !firstProducts.some(({ id }) => id === chosen) ? [product, ...firstProducts] : firstProducts;
   const now = new Date();
   const smallPrint = offers.find(({ id }) => id === promotion.document.offer)?.small_print ?? "";
-  const [onProduct, pictures, suggested] = await Promise.all([
+  const named = [...(product ? [product.id] : []), ...Object.keys(input.facts.products)];
+  const [onProduct, products, suggested] = await Promise.all([
     offersOn(scope, product ?? null, offers, { among: offers, locale: team.locale, now }),
-    mainPictures(
-      scope,
-      products.map(({ id }) => id),
-    ),
+    chosenProducts(scope, named, team.locale),
     suggestions(scope, promotion.document.brand, smallPrint),
   ]);
   // What the dialogs try out is shown too, and of what is chosen later the page learns when it is.
   const tried = [...samples.media, ...sounds.map(({ facts }) => facts)].map((item) => [item.id, item] as const);
-  const all: Facts = { ...input.facts, media: { ...Object.fromEntries(tried), ...input.facts.media } };
+  const all: Facts = { ...input.facts, products, media: { ...Object.fromEntries(tried), ...input.facts.media } };
   return {
     slug: promotion.slug,
     revision: promotion.revision,
@@ -70,13 +61,6 @@ export async function loadFillDesk(
     suggestions: suggested,
     media: shown,
     sounds,
-    products: products.map(({ id, name, line, price_minor, currency }) => ({
-      id,
-      name,
-      line,
-      price: writePrice(money(price_minor, currency), team.locale),
-      picture: pictures.get(id) ?? null,
-    })),
     offers: offers.map((offer) => ({
       id: offer.id,
       name: offer.name,

@@ -1,14 +1,14 @@
 import { type RightsState } from "../../core/document/rights";
 import { mediaShown } from "../../core/document/named";
-import { type Facts, type MediaFacts, type ProductFacts } from "../../core/document/facts";
+import { type Facts, type MediaFacts } from "../../core/document/facts";
 import { refsOf } from "../../core/document/refs";
 import { mediaOfTemplate } from "../../core/document/templatePackage";
 import { MOST_ROWS, type Promotion, type TemplateRef } from "../../core/document/promotion";
-import { money, writePrice } from "../../core/offer/money";
 import { ownFamilies } from "../faces/ownFonts";
 import { brandFacts } from "../brand/brandFacts";
 import { brandById } from "../brand/brandById";
 import { offersOn } from "../catalogue/offersOn";
+import { SAID_OF_PRODUCT, productFacts } from "../catalogue/productFacts";
 import { mainPictures } from "../catalogue/productPictures";
 import { type Selectable, sql } from "kysely";
 import { type Database } from "../db/tables";
@@ -94,20 +94,6 @@ export async function loadRenderInput(scope: TeamScope, document: Promotion, als
   return { document, facts, hashes };
 }
 
-interface ProductRow {
-  readonly id: string;
-  readonly name: string;
-  readonly line: string;
-  readonly price_minor: number;
-  readonly currency: string;
-}
-
-const productFacts = (
-  { id, name, line, price_minor, currency }: ProductRow,
-  picture: string | null,
-  locale: string,
-): ProductFacts => ({ id, name, line, price: writePrice(money(price_minor, currency), locale), picture });
-
 const listsProducts = (templates: Facts["templates"]): boolean =>
   Object.values(templates).some(({ scenes }) =>
     scenes.some(({ slots }) => slots.some(({ kind }) => kind === "products")),
@@ -131,11 +117,7 @@ async function priceList(
   const usual = await scope.kept(tagged.select("id").where("in_stock", "=", true).orderBy("name").limit(MOST_ROWS));
   const ids = [...new Set([...named, ...usual.map(({ id }) => id)])];
   const rows =
-    ids.length > 0
-      ? await scope.kept(
-          scope.select("product").select(["id", "name", "line", "price_minor", "currency"]).where("id", "in", ids),
-        )
-      : [];
+    ids.length > 0 ? await scope.kept(scope.select("product").select(SAID_OF_PRODUCT).where("id", "in", ids)) : [];
   const listed = usual.map(({ id }) => id);
   // The product it is about leads the list.
   if (product && listed.includes(product.id)) listed.unshift(...listed.splice(listed.indexOf(product.id), 1));
