@@ -1,6 +1,6 @@
 import { useRef, useState } from "react";
 import { useFetcher } from "react-router";
-import { Problem } from "../components/Problem";
+import { type ProductFacts } from "../../core/document/facts";
 import { type Money, plainAmount } from "../../core/offer/money";
 import { ENDING_WAYS, type EndingWay, PRICE_ENDINGS } from "../../core/offer/priceEnding";
 import { type OfferScope } from "../../core/offer/scope";
@@ -8,10 +8,10 @@ import { OFFER_KINDS, OFFER_KIND_NAMES, type OfferKind, type OfferTerms } from "
 import { Button } from "../components/Button";
 import { Choice, Field } from "../components/Field";
 import { Notice } from "../components/Notice";
-import { useMarked } from "../components/useMarked";
 import { useUnsaved } from "../components/useUnsaved";
 import { SidePanel } from "../components/SidePanel";
 import { type CatalogueAnswer } from "./answer";
+import { ProductMarks } from "./ProductMarks";
 import { OfferEffect, useOfferEffect } from "./OfferEffect";
 import { useOnceSaved } from "../components/useOnceSaved";
 
@@ -29,9 +29,10 @@ export interface EditedOffer {
   readonly limits: string;
 }
 
-/** What can be put into an offer's scope. */
+/** What is in an offer's scope, and can be put into it. */
 export interface ScopeChoices {
-  readonly products: readonly { readonly id: string; readonly name: string; readonly price: string }[];
+  /** The products that it is for. */
+  readonly products: readonly ProductFacts[];
   readonly tags: readonly string[];
 }
 
@@ -319,9 +320,6 @@ function TermsFields({
 /** What the offer is for: everything, products marked in a list, or tags. */
 function ScopeFields({ scope, choices, problems }: { scope: OfferScope; choices: ScopeChoices; problems: Problems }) {
   const [on, setOn] = useState<string>(scope.on);
-  const { marked, toggle } = useMarked(scope.on === "products" ? scope.products : []);
-  const [search, setSearch] = useState("");
-  const shown = choices.products.filter(({ name }) => name.toLowerCase().includes(search.trim().toLowerCase()));
   return (
     <>
       <Choice
@@ -346,42 +344,7 @@ function ScopeFields({ scope, choices, problems }: { scope: OfferScope; choices:
           className="col-span-2"
         />
       )}
-      {on === "products" && (
-        <fieldset className="col-span-2">
-          <legend className="mb-1 flex w-full justify-between text-sm">
-            <span>Products</span>
-            <span className="text-soft">{marked.size} marked</span>
-          </legend>
-          <input type="hidden" name="products" value={[...marked].join(",")} />
-          {choices.products.length > 8 && (
-            <input
-              type="search"
-              value={search}
-              onChange={(event) => setSearch(event.target.value)}
-              placeholder="Search"
-              aria-label="Search products to mark"
-              className="mb-2 w-full border border-rule bg-white px-3 py-1.5"
-            />
-          )}
-          <ul className="max-h-52 divide-y divide-rule overflow-y-auto border border-rule bg-white">
-            {shown.map(({ id, name, price }) => (
-              <li key={id}>
-                <label className="flex items-center gap-3 px-3 py-1.5">
-                  <input
-                    type="checkbox"
-                    checked={marked.has(id)}
-                    className="accent-accent"
-                    onChange={() => toggle(id)}
-                  />
-                  <span className="flex-1 truncate">{name}</span>
-                  <span className="figures text-soft">{price}</span>
-                </label>
-              </li>
-            ))}
-          </ul>
-          <Problem text={problems["products"]} className="mt-1" />
-        </fieldset>
-      )}
+      {on === "products" && <ProductMarks before={choices.products} problem={problems["products"]} />}
     </>
   );
 }

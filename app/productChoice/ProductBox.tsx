@@ -1,9 +1,8 @@
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from "@headlessui/react";
-import { useFetcher } from "react-router";
 import { type ProductFacts } from "../../core/document/facts";
-import { counted } from "../../core/text/counted";
-import type { loader } from "../routes/productsOffered";
+import { MoreProducts } from "./MoreProducts";
+import { useOfferedProducts } from "./useOfferedProducts";
 
 interface ProductBoxProps {
   readonly label: string;
@@ -32,12 +31,8 @@ export function ProductBox({
 }: ProductBoxProps) {
   /** What was typed to find one; null while the list is closed. */
   const [words, setWords] = useState<string | null>(null);
-  const { load, data, state } = useFetcher<typeof loader>();
-  useEffect(() => {
-    if (words !== null) void load(`/catalogue/products/offered?words=${encodeURIComponent(words)}`);
-  }, [words, load]);
-  const offered = data?.products.filter(({ id }) => !without.includes(id)) ?? [];
-  const more = data ? data.count - data.products.length : 0;
+  const { products, more, isAsking } = useOfferedProducts(words);
+  const offered = (products ?? []).filter(({ id }) => !without.includes(id));
   const begin = (): void => {
     setWords("");
     onFocus?.();
@@ -59,7 +54,7 @@ export function ProductBox({
       />
       <ComboboxOptions
         anchor={{ to: "bottom start", gap: 4 }}
-        aria-busy={state !== "idle"}
+        aria-busy={isAsking}
         className="z-20 max-h-[320px] w-[320px] border border-rule bg-card py-1.5 text-[14px] shadow-xl empty:invisible"
       >
         {offered.map((product) => (
@@ -72,12 +67,8 @@ export function ProductBox({
             <span className="shrink-0 figures text-soft">{product.price}</span>
           </ComboboxOption>
         ))}
-        {data && offered.length === 0 && <p className="px-3 py-1 text-soft">No product is called that.</p>}
-        {more > 0 && (
-          <p className="mt-1 border-t border-rule px-3 pt-1.5 text-[13px] text-soft">
-            {counted(more, "more product")}: type a word of the one you want.
-          </p>
-        )}
+        {products && offered.length === 0 && <p className="px-3 py-1 text-soft">No product is called that.</p>}
+        <MoreProducts more={more} />
       </ComboboxOptions>
     </Combobox>
   );

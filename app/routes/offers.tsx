@@ -1,7 +1,6 @@
 import { clsx } from "clsx";
 import { Link, data, useSearchParams } from "react-router";
 import { TriangleAlert } from "lucide-react";
-import { money, writePrice } from "../../core/offer/money";
 import { STACKING_RULE } from "../../core/offer/stacking";
 import { wallTime } from "../../core/offer/validity";
 import { formText } from "../../server/formText";
@@ -9,6 +8,7 @@ import { readIds } from "../../server/ids";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { removeOffer, saveOffer } from "../../server/catalogue/offers";
 import { type OfferSheetRow, SHEET_ROWS, listOffers, offerSheet } from "../../server/catalogue/offerSheet";
+import { chosenProducts } from "../../server/catalogue/offeredProducts";
 import { productTags } from "../../server/catalogue/productList";
 import { formOf } from "../../server/doors/readBody";
 import type { Route } from "./+types/offers";
@@ -23,8 +23,6 @@ import { Tabs } from "../components/Tabs";
 import { ScrollBox } from "../components/ScrollBox";
 import { ForEditors } from "../components/ForEditors";
 
-const MOST_CHOICES = 500;
-
 export async function loader({ request }: Route.LoaderArgs) {
   const { scope, team } = await requirePerson(request);
   const params = new URL(request.url).searchParams;
@@ -36,16 +34,10 @@ export async function loader({ request }: Route.LoaderArgs) {
     offers[0] ??
     null;
   const editing = params.get("edit") ?? "";
+  const edited = offers.find(({ id }) => id === editing) ?? null;
   const [sheet, products, tags] = await Promise.all([
     shown ? offerSheet(scope, shown.id, team.locale) : null,
-    editing
-      ? scope
-          .select("product")
-          .select(["id", "name", "price_minor", "currency"])
-          .orderBy("name")
-          .limit(MOST_CHOICES)
-          .execute()
-      : [],
+    edited?.on.on === "products" ? chosenProducts(scope, edited.on.products, team.locale) : null,
     editing ? productTags(scope) : [],
   ]);
   return {
@@ -61,15 +53,8 @@ export async function loader({ request }: Route.LoaderArgs) {
       ends: `${wallTime(new Date(now.getTime() + 8 * 86_400_000), team.zone).slice(0, 10)}T00:00`,
     },
     editing,
-    edited: offers.find(({ id }) => id === editing) ?? null,
-    choices: {
-      products: products.map((row) => ({
-        id: row.id,
-        name: row.name,
-        price: writePrice(money(row.price_minor, row.currency), team.locale),
-      })),
-      tags,
-    },
+    edited,
+    choices: { products: Object.values(products ?? {}), tags },
   };
 }
 

@@ -92,3 +92,23 @@ test("the promotion is made about it, and taken back by undoing", async ({ page 
   await page.keyboard.press("Escape");
   await expect(box).toHaveValue("Pot 002");
 });
+
+test("an offer is made for it, and shows it first when it is opened again", async ({ page }) => {
+  await team.signIn(page, "designer");
+  await page.goto("/catalogue/offers?edit=new");
+  await page.getByLabel("Name", { exact: true }).fill("Seed days");
+  await page.getByLabel("Percent", { exact: true }).fill("20");
+  await page.getByLabel("The offer is for").selectOption({ label: "chosen products" });
+  const first = page.getByRole("checkbox", { name: /^(Pot|Zinnia)/ }).first();
+  await expect(first).toHaveAccessibleName("Pot 001 £4.00");
+  await page.getByLabel("Search products to mark").fill("zinnia");
+  await page.getByRole("checkbox", { name: "Zinnia seed mix £2.50" }).check();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByRole("row", { name: /^Zinnia seed mix .*£2\.00/ })).toBeVisible();
+  await page
+    .getByRole("link", { name: /^Change/ })
+    .first()
+    .click();
+  await expect(first).toHaveAccessibleName("Zinnia seed mix £2.50");
+  await expect(first).toBeChecked();
+});
