@@ -1,13 +1,17 @@
 import { lazy, object, string } from "yup";
-import { type OfferedMedia } from "../../server/media/offeredMedia";
+import { RIGHTS_WORDS } from "../../core/document/rights";
+import type { OfferedMedia } from "../../server/media/offeredMedia";
 
 const item = object({
-  facts: object({ name: string().required(), kind: string().required() }).required(),
-  rights: object().required(),
-});
+  facts: object({ id: string().required(), name: string().required(), kind: string().required() }).required(),
+  rights: string().oneOf(Object.keys(RIGHTS_WORDS)).required(),
+}).required();
 const offered = lazy((value: object | null) =>
-  object(Object.fromEntries(Object.keys(value ?? {}).map((id) => [id, item.required()]))).required(),
+  object(Object.fromEntries(Object.keys(value ?? {}).map((id) => [id, item]))).required(),
 );
+
+/** Whether it is a media item as it is offered to slots. */
+export const isOfferedItem = (value: unknown): value is OfferedMedia => item.isValidSync(value);
 
 /** Whether it is media by id, as they are offered to slots. */
 export const isOffered = (value: unknown): value is Readonly<Record<string, OfferedMedia>> =>
