@@ -1,16 +1,24 @@
-import { useFetcher } from "react-router";
+import { lazy, object, string } from "yup";
 import { type Facts, type ProductFacts } from "../../core/document/facts";
 import { useLearnt } from "../components/useLearnt";
-import type { loader } from "../routes/productsChosen";
 
-const learnt = new Map<string, ProductFacts>();
+const product = object({ id: string().required(), name: string().required(), price: string().defined() });
+const products = lazy((value: object | null) =>
+  object(Object.fromEntries(Object.keys(value ?? {}).map((id) => [id, product.required()]))).required(),
+);
+const isProducts = (value: unknown): value is Facts["products"] => products.isValidSync(value);
+
+const SOURCE = {
+  address: "/catalogue/products/chosen",
+  isAnswer: isProducts,
+  learnt: new Map<string, ProductFacts>(),
+};
 
 /** What is known of the products that a page shows, as `useLearnt` says. */
 export function useChosenProducts(
   ids: readonly string[],
   loaded: Facts["products"],
 ): { readonly products: Facts["products"]; readonly learn: (product: ProductFacts) => void } {
-  const { load, data } = useFetcher<typeof loader>();
-  const { known, learn } = useLearnt(ids, loaded, { load, data, learnt, address: "/catalogue/products/chosen" });
-  return { products: known, learn: (product) => learn(product.id, product) };
+  const { known, learn } = useLearnt(ids, loaded, SOURCE);
+  return { products: known, learn: (chosen) => learn(chosen.id, chosen) };
 }

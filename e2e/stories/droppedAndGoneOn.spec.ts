@@ -2,6 +2,7 @@ import { mkdtemp, rm, stat, truncate } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { basename, join } from "node:path";
 import { expect, test } from "@playwright/test";
+import sharp from "sharp";
 import { onlyIn, openShortPromotion } from "../newPromotion";
 import { ffmpeg, ffprobe } from "../files";
 import { colorsIn, downloadRendition, dropOn } from "../ownClips";
@@ -79,5 +80,25 @@ test("a torn clip that is dropped while the page hears no news is told of once i
   await page.unroute("**/events");
   await expect(page.getByText("The file could not be read in. Media says why.")).toBeVisible({ timeout: 15_000 });
   await expect(scene.getByRole("button", { name: "Choose picture" })).toBeVisible();
+  await rm(folder, { recursive: true });
+});
+
+test("a picture that was dropped is shown, also where the answer that says what it is gets lost", async ({ page }) => {
+  const folder = await mkdtemp(join(tmpdir(), "stencilcraft-e2e-"));
+  const picture = join(folder, `lost-${Date.now()}.png`);
+  const blue = Math.floor(Math.random() * 256);
+  await sharp({ create: { width: 900, height: 900, channels: 3, background: { r: 200, g: 40, b: blue } } }).toFile(
+    picture,
+  );
+  let lost = 0;
+  await page.route("**/media/chosen?*", (route) => (lost++ === 0 ? route.abort() : route.continue()));
+  await openShortPromotion(page, "dropped-and-answer-lost");
+  await dropOn(
+    page.getByRole("region", { name: "Scene 1, Headline" }).getByRole("button", { name: "Choose picture" }),
+    picture,
+  );
+  await expect(page.getByText(basename(picture, ".png"), { exact: true })).toBeVisible({ timeout: 60_000 });
+  expect(lost).toBeGreaterThan(1);
+  await expect(page.getByRole("heading", { name: /went wrong/i })).toHaveCount(0);
   await rm(folder, { recursive: true });
 });
