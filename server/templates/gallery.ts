@@ -65,12 +65,11 @@ const MOST_PRODUCTS = 200;
 
 /** The templates that answer a query, with everything their previews show in a brand, with a product. */
 export async function loadGallery(scope: TeamScope, memberId: string, query: GalleryQuery) {
-  const [offered, liked, used, { brands, working }, products] = await Promise.all([
+  const [offered, liked, used, { brands, working }] = await Promise.all([
     offeredTemplates(scope),
     scope.select("template_favourite").where("member_id", "=", memberId).select("slug").execute(),
     recentlyUsed(scope),
     brandsOf(scope, memberId),
-    scope.kept(scope.select("product").select(["id", "name", "tags"]).orderBy("name").limit(MOST_PRODUCTS)),
   ]);
   const favourites = new Set(liked.map(({ slug }) => slug));
   const { items: found, near } = findByWords(
@@ -83,6 +82,8 @@ export async function loadGallery(scope: TeamScope, memberId: string, query: Gal
   );
   const shown = found.filter((one) => answers(one, query));
   const chosenBrand = brands.find(({ id }) => id === query.brand) ?? working;
+  const usedLast = used.products.get(chosenBrand?.id ?? "") ?? "";
+  const products = await productsToShow(scope, [query.product, usedLast].filter(isId));
   const common = {
     favourites: [...favourites],
     brands: brands.map(({ id, name }) => ({ id, name })),
@@ -96,7 +97,7 @@ export async function loadGallery(scope: TeamScope, memberId: string, query: Gal
   if (!chosenBrand) return { ...common, product: null, offer: null, facts: null, cards: none };
   const product =
     products.find(({ id }) => id === query.product) ??
-    products.find(({ id }) => id === used.products.get(chosenBrand.id)) ??
+    products.find(({ id }) => id === usedLast) ??
     products[0] ??
     null;
   const offer = product ? await offerFor(scope, product) : null;
@@ -121,6 +122,17 @@ export async function loadGallery(scope: TeamScope, memberId: string, query: Gal
   const templates = shown.map(({ ref }) => ref);
   const facts: Facts | null = first ? (await loadRenderInput(scope, first, { media, templates })).facts : null;
   return { ...common, product: product?.id ?? null, offer, facts: facts && withoutShipped(facts), cards };
+}
+
+/** Products that previews can be about, by name: the first of them, and some that are wanted wherever they stand. */
+async function productsToShow(scope: TeamScope, wanted: readonly string[]) {
+  const ask = () => scope.select("product").select(["id", "name", "tags"]).orderBy("name").orderBy("id");
+  const [first, others] = await Promise.all([
+    scope.kept(ask().limit(MOST_PRODUCTS)),
+    wanted.length > 0 ? scope.kept(ask().where("id", "in", wanted)) : [],
+  ]);
+  const listed = new Set(first.map(({ id }) => id));
+  return [...first, ...others.filter(({ id }) => !listed.has(id))];
 }
 
 /** What a card shows: a promotion of its template as it would begin. */

@@ -290,6 +290,29 @@ test("the gallery answers by purpose, length and words, and knows favourites", a
   expect(await found("purpose=nonsense&length=7")).toHaveLength((await offeredTemplates(team.scope)).length);
 });
 
+test("the gallery shows templates with the product asked for, however far down the catalogue it stands", async () => {
+  const other = await testTeam();
+  try {
+    await other.brand("Ash");
+    const rows = Array.from({ length: 220 }, (_, at) => ({
+      ...{ name: `Pot ${String(at).padStart(3, "0")}`, line: "", price_minor: 400, currency: "GBP" },
+    }));
+    await other.scope.insert("product", rows).execute();
+    const last = await other.product("Zinnia seed mix", 250);
+    const shown = async (query: string) =>
+      loadGallery(other.scope, other.memberId, readGalleryQuery(new URLSearchParams(query)));
+    const { product, products, facts } = await shown(`product=${last}`);
+    expect([product, facts?.product?.name]).toEqual([last, "Zinnia seed mix"]);
+    expect(products.at(-1)).toEqual({ id: last, name: "Zinnia seed mix" });
+    // Without asking: the first by name, then what the newest promotion is about.
+    expect((await shown("")).facts?.product?.name).toBe("Pot 000");
+    await createPromotion(other.scope, { template: "opening-hours", product: last, offer: null }, other.memberId);
+    expect((await shown("")).product).toBe(last);
+  } finally {
+    await other.close();
+  }
+});
+
 /** A slot as a draft has it. */
 const A_PICTURE = defined(
   templateDocument({
