@@ -3,7 +3,7 @@ import { PassThrough } from "node:stream";
 import { createReadableStreamFromReadable } from "@react-router/node";
 import { isbot } from "isbot";
 import { type RenderToPipeableStreamOptions, renderToPipeableStream } from "react-dom/server";
-import { type EntryContext, type HandleErrorFunction, ServerRouter } from "react-router";
+import { type EntryContext, type HandleErrorFunction, ServerRouter, isRouteErrorResponse } from "react-router";
 import { Refusal } from "../core/refusal";
 import { noteFailure } from "../server/doors/answered";
 import { isDatabaseAway } from "../server/db/away";
@@ -50,11 +50,14 @@ export default function handleRequest(
   });
 }
 
+/** Of the router's own answers those that are for whoever asked. */
+const isAnsweredInWords = (error: unknown): boolean => isRouteErrorResponse(error) && error.status < 500;
+
 /** What no route has caught: said to the log, and noted for the answer. */
 export const handleError: HandleErrorFunction = (error, { request }) => {
   noteFailure(error);
-  // A refusal is no fault: whoever asked is told why.
-  if (request.signal.aborted || error instanceof Refusal) return;
+  // A refusal is no fault: whoever asked is told why. Neither is what no page would ask, such as a form for what takes none.
+  if (request.signal.aborted || error instanceof Refusal || isAnsweredInWords(error)) return;
   const said = { path: new URL(request.url).pathname, error: error instanceof Error ? error.stack : String(error) };
   log[isDatabaseAway(error) ? "warn" : "error"](said, "request failed");
 };
