@@ -1,4 +1,5 @@
-import { lazy, object, string } from "yup";
+import { object, string } from "yup";
+import { recordSchema } from "../../core/recordSchema";
 import { RIGHTS_WORDS } from "../../core/document/rights";
 import type { OfferedMedia } from "../../server/media/offeredMedia";
 
@@ -6,9 +7,7 @@ const item = object({
   facts: object({ id: string().required(), name: string().required(), kind: string().required() }).required(),
   rights: string().oneOf(Object.keys(RIGHTS_WORDS)).required(),
 }).required();
-const offered = lazy((value: object | null) =>
-  object(Object.fromEntries(Object.keys(value ?? {}).map((id) => [id, item]))).required(),
-);
+const offered = recordSchema(item);
 
 /** Whether it is a media item as it is offered to slots. */
 export const isOfferedItem = (value: unknown): value is OfferedMedia => item.isValidSync(value);

@@ -1,11 +1,10 @@
-import { lazy, object, string } from "yup";
+import { object, string } from "yup";
 import { type Facts, type ProductFacts } from "../../core/document/facts";
+import { recordSchema } from "../../core/recordSchema";
 import { useLearnt } from "../components/useLearnt";
 
 const product = object({ id: string().required(), name: string().required(), price: string().defined() });
-const products = lazy((value: object | null) =>
-  object(Object.fromEntries(Object.keys(value ?? {}).map((id) => [id, product.required()]))).required(),
-);
+const products = recordSchema(product.required());
 const isProducts = (value: unknown): value is Facts["products"] => products.isValidSync(value);
 
 const SOURCE = {

@@ -1,8 +1,8 @@
-import { type Schema, array, lazy, object, string } from "yup";
+import { array, object, string } from "yup";
 import { type Facts } from "../../core/document/facts";
 import { readPromotion, type Promotion } from "../../core/document/promotion";
 import { NO_STANDING } from "../../core/document/standing";
-import { recordBy } from "../../core/records";
+import { recordSchema } from "../../core/recordSchema";
 import { SHIPPED_BY_REF } from "../../core/templates/shipped";
 import { type FormatName } from "../../core/placement/formats";
 import { type Output, isMarkedDraft } from "../../core/output/output";
@@ -37,12 +37,10 @@ const outline = object({
       ...{ id: string().required(), palette: object().required(), faces: object().required() },
       ...{ logos: array().required(), logoRules: object().required(), signOff: object().required() },
     }).required(),
-    media: lazy((all: unknown) => recordWith(all, object({ kind: string().oneOf(["picture", "clip", "sound"]) }))),
+    media: recordSchema(object({ kind: string().oneOf(["picture", "clip", "sound"]) })),
   }).required(),
-  hashes: lazy((all: unknown) => recordWith(all, string().required())),
+  hashes: recordSchema(string().required()),
 });
-const recordWith = (all: unknown, each: Schema): Schema =>
-  object(typeof all === "object" && all !== null ? recordBy(Object.keys(all), () => each) : {}).required();
 
 const isStoredInput = (value: unknown): value is StoredInput => outline.isValidSync(value, { strict: true });
 
