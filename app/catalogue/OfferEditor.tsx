@@ -8,6 +8,7 @@ import { OFFER_KINDS, OFFER_KIND_NAMES, type OfferKind, type OfferTerms } from "
 import { Button } from "../components/Button";
 import { Choice, Field } from "../components/Field";
 import { Notice } from "../components/Notice";
+import { useMarked } from "../components/useMarked";
 import { useUnsaved } from "../components/useUnsaved";
 import { SidePanel } from "../components/SidePanel";
 import { type CatalogueAnswer } from "./answer";
@@ -320,6 +321,8 @@ function TermsFields({
 /** What the offer is for: everything, products marked in a list, or tags. */
 function ScopeFields({ scope, choices, problems }: { scope: OfferScope; choices: ScopeChoices; problems: Problems }) {
   const [on, setOn] = useState<string>(scope.on);
+  // Here, so that they stay while the offer is for something else for a moment.
+  const { marked, toggle } = useMarked(scope.on === "products" ? scope.products : []);
   return (
     <>
       <Choice
@@ -344,7 +347,9 @@ function ScopeFields({ scope, choices, problems }: { scope: OfferScope; choices:
           className="col-span-2"
         />
       )}
-      {on === "products" && <ProductMarks before={choices.products} problem={problems["products"]} />}
+      {on === "products" && (
+        <ProductMarks before={choices.products} marked={marked} onToggle={toggle} problem={problems["products"]} />
+      )}
     </>
   );
 }

@@ -1,7 +1,6 @@
 import { type ChangeEvent, useState } from "react";
 import { type ProductFacts } from "../../core/document/facts";
 import { Problem } from "../components/Problem";
-import { useMarked } from "../components/useMarked";
 import { MoreProducts } from "../productChoice/MoreProducts";
 import { useOfferedProducts } from "../productChoice/useOfferedProducts";
 
@@ -9,8 +8,18 @@ import { useOfferedProducts } from "../productChoice/useOfferedProducts";
  * Marks products of the catalogue, however many there are: what was marked before stands first, then the first by name, or
  * those that have the words typed. The ids go with the form as `products`.
  */
-export function ProductMarks({ before, problem }: { before: readonly ProductFacts[]; problem: string | undefined }) {
-  const { marked, toggle } = useMarked(before.map(({ id }) => id));
+export function ProductMarks({
+  before,
+  marked,
+  onToggle,
+  problem,
+}: {
+  before: readonly ProductFacts[];
+  /** Ids, also of those that are not shown now. */
+  marked: ReadonlySet<string>;
+  onToggle: (id: string) => void;
+  problem: string | undefined;
+}) {
   const [words, setWords] = useState("");
   const { products, more, isAsking } = useOfferedProducts(words);
   const search = ({ target: { value } }: ChangeEvent<HTMLInputElement>): void => setWords(value);
@@ -34,7 +43,7 @@ export function ProductMarks({ before, problem }: { before: readonly ProductFact
       <div aria-busy={isAsking} className="max-h-52 overflow-y-auto border border-rule bg-white">
         <ul className="divide-y divide-rule">
           {shown.map((product) => (
-            <Mark key={product.id} product={product} isMarked={marked.has(product.id)} onToggle={toggle} />
+            <Mark key={product.id} product={product} isMarked={marked.has(product.id)} onToggle={onToggle} />
           ))}
         </ul>
         {products && shown.length === 0 && <p className="px-3 py-1.5 text-soft">No product is called that.</p>}

@@ -111,4 +111,10 @@ test("an offer is made for it, and shows it first when it is opened again", asyn
     .click();
   await expect(first).toHaveAccessibleName("Zinnia seed mix £2.50");
   await expect(first).toBeChecked();
+  // Who looks at something else for a moment loses no marks.
+  await page.getByLabel("The offer is for").selectOption({ label: "all products" });
+  await expect(first).toHaveCount(0);
+  await page.getByLabel("The offer is for").selectOption({ label: "chosen products" });
+  await expect(first).toHaveAccessibleName("Zinnia seed mix £2.50");
+  await expect(first).toBeChecked();
 });
