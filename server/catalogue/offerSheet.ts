@@ -7,6 +7,7 @@ import { sql } from "kysely";
 import { type TeamScope } from "../db/teamScope";
 import { claimProblem, othersOn } from "./priceClaim";
 import { contentOf } from "./productContent";
+import { countProducts } from "./productList";
 import { type OfferRow, bundlePrices, linesOrReason, readOffer } from "./offerOnProduct";
 
 /** The team's offers as a list shows them, in the order they start. */
@@ -82,9 +83,9 @@ export async function sheetOf(
   let chosen = scope.select("product");
   if (on.on === "products") chosen = chosen.where("id", "in", [...on.products]);
   if (on.on === "tags") chosen = chosen.where(sql<boolean>`tags && ${[...on.tags]}::text[]`);
-  const [products, counted, otherRows, bundle] = await Promise.all([
+  const [products, count, otherRows, bundle] = await Promise.all([
     scope.kept(chosen.selectAll().orderBy("name").limit(most)),
-    scope.kept(chosen.select(({ fn }) => fn.countAll<string>().as("count"))),
+    countProducts(scope, chosen),
     scope.kept(scope.select("offer").selectAll().where("id", "!=", offer.id)),
     bundlePrices(scope, offer),
   ]);
@@ -143,5 +144,5 @@ export async function sheetOf(
       instead: figures && stacked && stacked.offer.id !== offer.id ? stacked.offer.name : null,
     };
   });
-  return { rows, count: Number(counted[0]?.count ?? 0) };
+  return { rows, count };
 }

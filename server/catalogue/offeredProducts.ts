@@ -2,7 +2,7 @@ import { type ProductFacts } from "../../core/document/facts";
 import { type TeamScope } from "../db/teamScope";
 import { isId } from "../ids";
 import { SAID_OF_PRODUCT, type SaidOfProduct, productFacts } from "./productFacts";
-import { likePattern } from "./productList";
+import { countProducts, productsWith } from "./productList";
 import { mainPictures } from "./productPictures";
 
 /** More than anybody reads through: who wants another one types a word of it. */
@@ -16,14 +16,12 @@ export async function offeredProducts(
   words: string,
   locale: string,
 ): Promise<{ products: ProductFacts[]; count: number }> {
-  let found = scope.select("product");
-  for (const word of words.slice(0, MOST_WORDS).split(/\s+/).filter(Boolean))
-    found = found.where("search", "like", likePattern(word));
-  const [rows, counted] = await Promise.all([
+  const found = productsWith(scope, words.slice(0, MOST_WORDS));
+  const [rows, count] = await Promise.all([
     scope.kept(found.select(SAID_OF_PRODUCT).orderBy("name").orderBy("id").limit(MOST_OFFERED)),
-    scope.kept(found.select(({ fn }) => fn.countAll<string>().as("count"))),
+    countProducts(scope, found),
   ]);
-  return { products: await withPictures(scope, rows, locale), count: Number(counted[0]?.count ?? 0) };
+  return { products: await withPictures(scope, rows, locale), count };
 }
 
 /** Products by their ids. Those that the team does not have are left out. */
@@ -34,7 +32,9 @@ export async function chosenProducts(
 ): Promise<Record<string, ProductFacts>> {
   const asked = [...new Set(ids.filter(isId))].slice(0, MOST_ASKED);
   if (asked.length === 0) return {};
-  const rows = await scope.kept(scope.select("product").select(SAID_OF_PRODUCT).where("id", "in", asked));
+  const rows = await scope.kept(
+    scope.select("product").select(SAID_OF_PRODUCT).where("id", "in", asked).orderBy("name"),
+  );
   return Object.fromEntries((await withPictures(scope, rows, locale)).map((product) => [product.id, product]));
 }
 

@@ -52,20 +52,31 @@ export interface ListedProductRow {
 /** A text as a pattern for `like`, with nothing in it that means anything. */
 export const likePattern = (text: string): string => `%${text.toLowerCase().replace(/[\\%_]/g, "\\$&")}%`;
 
+/** The products that have all of some words in their names, codes or tags. */
+export function productsWith(scope: TeamScope, words: string) {
+  let found = scope.select("product");
+  for (const word of words.split(/\s+/).filter(Boolean)) found = found.where("search", "like", likePattern(word));
+  return found;
+}
+
+/** How many products a query finds. */
+export async function countProducts(scope: TeamScope, found: ReturnType<typeof productsWith>): Promise<number> {
+  const [row] = await scope.kept(found.select(({ fn }) => fn.countAll<string>().as("count")));
+  return Number(row?.count ?? 0);
+}
+
 /** A page of products, and how many there are in all. */
 export async function listProducts(
   scope: TeamScope,
   query: ProductQuery,
   locale: string,
 ): Promise<{ products: ListedProductRow[]; count: number }> {
-  let chosen = scope.select("product");
-  for (const word of query.words.split(/\s+/).filter(Boolean))
-    chosen = chosen.where("search", "like", likePattern(word));
+  let chosen = productsWith(scope, query.words);
   if (query.tag) chosen = chosen.where(sql<boolean>`tags @> array[${query.tag}]::text[]`);
   if (query.stock) chosen = chosen.where("in_stock", "=", query.stock === "in");
   const column = ({ name: "name", code: "code", price: "price_minor", stock: "in_stock" } as const)[query.sort];
   const direction = query.down ? "desc" : "asc";
-  const [rows, counted] = await Promise.all([
+  const [rows, count] = await Promise.all([
     scope.kept(
       chosen
         .selectAll()
@@ -74,14 +85,14 @@ export async function listProducts(
         .limit(PRODUCTS_A_PAGE)
         .offset(query.page * PRODUCTS_A_PAGE),
     ),
-    scope.kept(chosen.select(({ fn }) => fn.countAll<string>().as("count"))),
+    countProducts(scope, chosen),
   ]);
   const pictures = await mainPictures(
     scope,
     rows.map(({ id }) => id),
   );
   return {
-    count: Number(counted[0]?.count ?? 0),
+    count,
     products: rows.map((row) => {
       const price = money(row.price_minor, row.currency);
       const content = contentOf(row);

@@ -8,7 +8,7 @@ import { brandById } from "../brand/brandById";
 import { mediaOfTemplate } from "../../core/document/templatePackage";
 import { mediaShown } from "../../core/document/named";
 import { type WordsRole } from "../../core/document/wordsRole";
-import { chosenProducts } from "../catalogue/offeredProducts";
+import { mainPictures } from "../catalogue/productPictures";
 import { goneThings } from "./goneThings";
 import { loadRenderInput } from "./loadFacts";
 import { offeredTemplates } from "../templates/templateStore";
@@ -39,12 +39,17 @@ export async function loadFillDesk(
   ]);
   const now = new Date();
   const smallPrint = offers.find(({ id }) => id === promotion.document.offer)?.small_print ?? "";
-  const named = [...(product ? [product.id] : []), ...Object.keys(input.facts.products)];
-  const [onProduct, products, suggested] = await Promise.all([
+  const named = [...(input.facts.product ? [input.facts.product] : []), ...Object.values(input.facts.products)];
+  const [onProduct, pictures, suggested] = await Promise.all([
     offersOn(scope, product ?? null, offers, { among: offers, locale: team.locale, now }),
-    chosenProducts(scope, named, team.locale),
+    mainPictures(
+      scope,
+      named.map(({ id }) => id),
+    ),
     suggestions(scope, promotion.document.brand, smallPrint),
   ]);
+  // Any of them may be chosen as the promotion's own, which is shown with its picture.
+  const products = Object.fromEntries(named.map((one) => [one.id, { ...one, picture: pictures.get(one.id) ?? null }]));
   // What the dialogs try out is shown too, and of what is chosen later the page learns when it is.
   const tried = [...samples.media, ...sounds.map(({ facts }) => facts)].map((item) => [item.id, item] as const);
   const all: Facts = { ...input.facts, products, media: { ...Object.fromEntries(tried), ...input.facts.media } };
