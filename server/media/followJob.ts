@@ -3,12 +3,12 @@ import { type Database } from "../db/tables";
 import { type TeamScope, teamScope } from "../db/teamScope";
 import { tellTeam } from "../events/teamEvents";
 import { enqueue } from "../jobs/enqueue";
+import { whileTellingProgress } from "../jobs/whileTelling";
 import { markNaming } from "../promotions/outdated";
 import { proxyKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { clipSubject } from "./clipSubject";
 import { mediaFacts, moreFacts } from "./storedFacts";
-import { toldProgress } from "./toldProgress";
 
 /** Has the subject of a clip looked for. Gives the problem in words, or null. */
 export async function askToFollow(scope: TeamScope, id: string): Promise<string | null> {
@@ -26,9 +26,12 @@ export async function followMedia(db: Kysely<Database>, id: string): Promise<voi
   const tell = (state: "working" | "ready", progress: number): Promise<void> =>
     tellTeam(db, row.team_id, { topic: "media", id, state, progress });
   await tell("working", 0);
-  const onProgress = toldProgress((share) => tell("working", share));
   const path = await store().local(proxyKey(row.sha256));
-  const subject = await clipSubject(path, { ...clip, cuts: moreFacts(row).cuts ?? [] }, onProgress);
+  const facts = { ...clip, cuts: moreFacts(row).cuts ?? [] };
+  const subject = await whileTellingProgress(
+    (share) => tell("working", share),
+    (onProgress) => clipSubject(path, facts, onProgress),
+  );
   const changed = await db
     .updateTable("media")
     .set({ facts: JSON.stringify({ ...row.facts, subject }) })

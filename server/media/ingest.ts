@@ -8,6 +8,7 @@ import { tellTeam } from "../events/teamEvents";
 import { type Replacement } from "../jobs/enqueue";
 import { type GivenUp } from "../jobs/jobTask";
 import { type JobNote } from "../jobs/jobTimes";
+import { whileTellingProgress } from "../jobs/whileTelling";
 import { log } from "../log";
 import { originalKey } from "../storage/keys";
 import { NO_ROOM, isStorageFull, needRoom } from "../storage/full";
@@ -19,7 +20,6 @@ import { type Measured, measuredOnce } from "./measured";
 import { type PictureLook } from "./pictureLook";
 import { probe } from "./probe";
 import { type StoredFacts } from "./storedFacts";
-import { toldProgress } from "./toldProgress";
 import { sniffType } from "./sniff";
 import { UploadProblem } from "./uploadProblem";
 import { inWorkFolder } from "../workFolder";
@@ -61,10 +61,13 @@ export async function ingestMedia(
   try {
     await needRoom();
     await tell("working", 0.02, { problem: null });
-    const onProgress = toldProgress((share) => tell("working", share).then(() => undefined));
     const file = { ...item, ...replacement };
-    const measured = await inWorkFolder("ingest", (folder) =>
-      measuredOnce(file.sha256, folder, () => ingestFile(file, folder, onProgress)),
+    const measured = await whileTellingProgress(
+      (share) => tell("working", share).then(() => undefined),
+      (onProgress) =>
+        inWorkFolder("ingest", (folder) =>
+          measuredOnce(file.sha256, folder, () => ingestFile(file, folder, onProgress)),
+        ),
     );
     if (!(await tell("ready", 1, { ...measured, ...replacement, problem: null }))) return undefined;
     if (replacement) await markNaming(scope, [mediaId], `${item.name} was replaced`);

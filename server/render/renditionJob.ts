@@ -7,7 +7,7 @@ import { type Database, type RenditionState } from "../db/tables";
 import { type Jobs } from "../jobs/enqueue";
 import { type GivenUp } from "../jobs/jobTask";
 import { type JobNote } from "../jobs/jobTimes";
-import { tellEvery } from "../jobs/tellEvery";
+import { whileTelling } from "../jobs/whileTelling";
 import { log } from "../log";
 import { NO_ROOM, isStorageFull, needRoom } from "../storage/full";
 import { renditionKey } from "../storage/keys";
@@ -49,21 +49,18 @@ export async function renderRendition(
   const tell = async (change: Change): Promise<void> => {
     if (!(await told(db, asked, change))) stop.abort(new Error("The rendition is not wanted any more."));
   };
-  let progress = 0;
-  const ticker = tellEvery(() => tell({ state: "working", progress }));
   try {
     await needRoom();
     await tell({ state: "working", progress: 0, problem: null });
     const started = Date.now();
     return await inWorkFolder("rendition", async (folder) => {
       const path = join(folder, `file.${ending}`);
-      const { file, freshFrames } = await renderFile(
-        painter,
-        { input: readRenderInput(row.input), choice: { format, output }, path },
-        (share) => (progress = share),
-        stop.signal,
+      let progress = 0;
+      const wanted = { input: readRenderInput(row.input), choice: { format, output }, path };
+      const { file, freshFrames } = await whileTelling(
+        () => tell({ state: "working", progress }),
+        () => renderFile(painter, wanted, (share) => (progress = share), stop.signal),
       );
-      clearInterval(ticker);
       const key = renditionKey(asked.rendition, ending);
       await store().keep(key, path);
       const ready = { state: "ready", progress: 1, file_key: key, file: JSON.stringify(file) } as const;
@@ -90,8 +87,6 @@ export async function renderRendition(
       return undefined;
     }
     throw error;
-  } finally {
-    clearInterval(ticker);
   }
 }
 

@@ -5,7 +5,7 @@ import { outputSize } from "../../core/placement/quality";
 import { type Database, type SegmentEnd } from "../db/tables";
 import { type Jobs } from "../jobs/enqueue";
 import { type GivenUp } from "../jobs/jobTask";
-import { tellEvery } from "../jobs/tellEvery";
+import { whileTelling } from "../jobs/whileTelling";
 import { segmentKey } from "../storage/keys";
 import { isStorageFull, needRoom } from "../storage/full";
 import { store } from "../storage/store";
@@ -39,18 +39,15 @@ export async function paintSegment(db: Kysely<Database>, pool: PaintPool, { segm
   const tell = async (): Promise<void> => {
     if (!(await notePainted(db, key, painted))) stop.abort(new Error("Nobody waits for the segment any more."));
   };
-  const ticker = tellEvery(tell);
   try {
     await needRoom();
-    await paintAndKeep(pool, wanted, segment, () => painted++, stop.signal);
+    await whileTelling(tell, () => paintAndKeep(pool, wanted, segment, () => painted++, stop.signal));
     await notePainted(db, key, segment.to - segment.from);
     await ended(db, key, "stored");
   } catch (error) {
     if (stop.signal.aborted) return;
     if (isStorageFull(error)) await ended(db, key, "no room");
     throw error;
-  } finally {
-    clearInterval(ticker);
   }
 }
 
