@@ -8,7 +8,7 @@ const FAULTS = ["**/faults/*.spec.ts", "**/long/*.spec.ts"];
 /** The longest in a row: it starts first, so that nothing waits for it at the end. */
 const LONG = ["**/gather.spec.ts"];
 
-/** `bin/test` runs the projects in stages (server/cli/endToEnd.ts). */
+/** `bin/test` runs the projects in stages (server/cli/endToEndStages.ts). */
 export default defineConfig({
   testDir: "e2e",
   projects: [

@@ -7,12 +7,13 @@ import { type ResultPromise, execa } from "execa";
 import { buildProgramsIfChanged } from "./build";
 import { freePort, removeCluster, startCluster } from "./cluster";
 import { endToEndStages } from "./endToEndStages";
+import { waitingSuites } from "./suitesByTurns";
 import { type Report, readJestReport, readPlaywrightReport } from "./testReports";
 
 /**
  * bin/test: every check, the slowest ten, and one closing line. `--only types,lint,unit,e2e` runs some of them, `--grep`
- * the end-to-end tests that are called so; `--full` tests all of the big samples and end-to-end tests of which a part is
- * tested else, and lints with both linters; `--seed` chooses the part.
+ * the end-to-end tests that are called so; `--full` tests all of the big samples, long unit tests and end-to-end tests of
+ * which a part is tested else, and lints with both linters; `--seed` chooses the part.
  */
 const { values } = parseArgs({
   options: {
@@ -101,7 +102,9 @@ async function unit(): Promise<void> {
   process.stdout.write("\n── unit tests\n");
   const out = join(folder, "jest.json");
   const jest = ["--experimental-vm-modules", "--no-warnings", "node_modules/jest/bin/jest.js"];
-  await run(process.execPath, [...jest, "--json", `--outputFile=${out}`, "--silent"], env);
+  const waiting = values.full ? [] : waitingSuites(Number(values.seed));
+  const left = ["/node_modules/", ...waiting].map((path) => `--testPathIgnorePatterns=${path}`);
+  await run(process.execPath, [...jest, "--json", `--outputFile=${out}`, "--silent", ...left], env);
   add(await readJestReport(out));
 }
 
