@@ -130,13 +130,15 @@ async function seed(db: Kysely<Database>): Promise<{ readonly id: string; readon
       jsonb_build_object('on', 'tags', 'tags', jsonb_build_array('tag' || n)), 'GBP',
       now() - interval '3 days',
       now() + interval '4 days', 'Europe/London' from generate_series(1, 20) n`.execute(db);
-  await sql`insert into media (team_id, name, kind, state, sha256, mime, bytes, width, height, facts, tags, licence, rights_to, colors, look, created_at)
+  await sql`insert into media (team_id, name, kind, state, sha256, mime, bytes, width, height, facts, tags, licence,
+      rights_to, colors, look, created_at)
     select ${team}, 'shelf-' || n || '.jpg', 'picture', 'ready',
       encode(sha256(n::text::bytea), 'hex'), 'image/jpeg', 100000 + n, 1600, 900 + n % 1400,
       jsonb_build_object('width', 1600, 'height', 900 + n % 1400, 'levels', 6, 'focal', '{"x":0.5,"y":0.5}'::jsonb),
-      array['tag' || n % 25], case when n % 3 = 0 then '' else 'own work' end, case when n % 11 = 0 then current_date - 1 end, array[(array['red','green','blue','brown','purple'])[1 + n % 5]], n * 2654435761, now() - n * interval '1 minute' from generate_series(1, ${MEDIA}::integer) n`.execute(
-    db,
-  );
+      array['tag' || n % 25], case when n % 3 = 0 then '' else 'own work' end,
+      case when n % 11 = 0 then current_date - 1 end, array[(array['red','green','blue','brown','purple'])[1 + n % 5]],
+      n * 2654435761, now() - n * interval '1 minute'
+    from generate_series(1, ${MEDIA}::integer) n`.execute(db);
   await seedPromotions(db, { team, member: member.id });
   await sql`analyze product, media, offer, promotion, render, rendition`.execute(db);
   return { id: member.id, team_id: team };

@@ -15,8 +15,11 @@ const SAVE_MS = 10_000;
 /** A server that people use has long compiled what it runs all the time. */
 const WARM = 60;
 const TURNS = 40;
-/** Of so many pages that somebody sees one is loaded as a whole; to the others they go from there, by their data. */
-const WHOLE_EVERY = 20;
+/**
+ * Of so many pages that somebody sees one is loaded as a whole; to the others they go from there, by their data. No multiple
+ * of how many pages there are, so that each of them is loaded as a whole as often.
+ */
+const WHOLE_EVERY = 21;
 /** A clock tick of the kernel's accounting (proc(5), stat), in milliseconds. */
 const TICK_MS = 10;
 
@@ -78,7 +81,7 @@ async function measured(db: Kysely<Database>, data: string, team: string, name: 
       const whole = await costOf(web, address + page, cookies[0] ?? "");
       console.log(`${page.padEnd(46)} gone to: ${costInWords(gone)}; as a whole: ${costInWords(whole)}`);
     }
-    const isWhole = (seen: number): boolean => seen % WHOLE_EVERY === 0;
+    const isWhole = (seen: number): boolean => seen % WHOLE_EVERY === WHOLE_EVERY - 1;
     console.log(`${PEOPLE} people browsing: ${await browse(address, pages, cookies, isWhole)}`);
     console.log(`${PEOPLE} people loading whole pages: ${await browse(address, pages, cookies, () => true)}`);
     console.log(`${EDITORS} editors saving: ${await saveAll(db, address, team, cookies)}`);
@@ -139,7 +142,12 @@ async function costOf(web: number, address: string, cookie: string): Promise<Cos
 const shareOf = (times: readonly number[], share: number): number =>
   [...times].sort((one, other) => one - other)[Math.floor(share * (times.length - 1))] ?? NaN;
 
-/** @param isWhole whether what is seen as the so many-th, from 0, is loaded as a whole */
+/**
+ * Each person begins at another page, and at another time of the turn in which one page is loaded as a whole: fifty people do
+ * not open their browsers in the same instant.
+ *
+ * @param isWhole whether what is seen as the so many-th, from 0, is loaded as a whole
+ */
 async function browse(
   address: string,
   pages: readonly string[],
@@ -150,9 +158,9 @@ async function browse(
   let errors = 0;
   const end = performance.now() + BROWSE_MS;
   const person = async (cookie: string, first: number): Promise<void> => {
-    for (let seen = 0; performance.now() < end; seen++) {
+    for (let seen = first; performance.now() < end; seen++) {
       const started = performance.now();
-      const page = pages[(first + seen) % pages.length] ?? "";
+      const page = pages[seen % pages.length] ?? "";
       await ask(address + (isWhole(seen) ? page : dataOf(page)), cookie).then(
         () => times.push(performance.now() - started),
         () => errors++,
@@ -225,11 +233,13 @@ async function sessions(db: Kysely<Database>, team: string, count: number): Prom
 async function grow(db: Kysely<Database>, team: string): Promise<() => Promise<void>> {
   const mark = `load-${randomUUID().slice(0, 8)}`;
   await sql`insert into promotion (team_id, slug, name, document, created_at, updated_at)
-    select ${team}, ${mark} || '-' || n, 'Copy ' || n, one.document, now() - n * interval '1 minute', now() - n * interval '1 minute'
+    select ${team}, ${mark} || '-' || n, 'Copy ' || n, one.document,
+      now() - n * interval '1 minute', now() - n * interval '1 minute'
     from generate_series(1, ${LARGE.promotions}::integer) n
-    cross join lateral (select document from promotion where team_id = ${team} and slug not like 'load-%' order by created_at offset n % 4 limit 1) one`.execute(
-    db,
-  );
+    cross join lateral (
+      select document from promotion where team_id = ${team} and slug not like 'load-%'
+      order by created_at offset n % 4 limit 1
+    ) one`.execute(db);
   await sql`insert into product (team_id, name, line, code, price_minor, currency, tags, in_stock)
     select ${team}, 'Pot ' || n, 'One of many', ${mark} || n, 100 + (n * 7919) % 20000, 'GBP', array['tag' || n % 40], true
     from generate_series(1, ${LARGE.products}::integer) n`.execute(db);

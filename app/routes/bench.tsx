@@ -2,6 +2,7 @@ import { Link } from "react-router";
 import { isFormatName } from "../../core/placement/formats";
 import { type ReviewState } from "../../core/review/reviewState";
 import { wallTime } from "../../core/offer/validity";
+import { dateFormat } from "../../core/text/formatters";
 import { requirePerson } from "../../server/auth/sessions";
 import { stillStamp } from "../../server/promotions/stillStamp";
 import { loadBench } from "../../server/promotions/bench";
@@ -18,7 +19,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const { scope, team, name } = await requirePerson(request);
   const { promotions, offers, running, reviews, now } = await loadBench(scope);
   const day = (at: Date): string => wallTime(at, team.zone).slice(0, 10);
-  const write = new Intl.DateTimeFormat(team.locale, {
+  const write = dateFormat(team.locale, {
     weekday: "short",
     day: "numeric",
     month: "short",
