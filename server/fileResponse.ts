@@ -22,13 +22,14 @@ export async function fileResponse(
   { type, immutable, saveAs, etag }: FileResponseOptions,
 ): Promise<Response> {
   const tag = etag && `"${etag}"`;
+  const cache = immutable ? "private, max-age=31536000, immutable" : "private, no-cache";
   if (tag && request.headers.get("if-none-match") === tag)
-    return new Response(null, { status: 304, headers: { etag: tag, "cache-control": "private, no-cache" } });
+    return new Response(null, { status: 304, headers: { etag: tag, "cache-control": cache } });
   const { size } = await stat(path);
   const headers = new Headers({
     "content-type": type,
     "accept-ranges": "bytes",
-    "cache-control": immutable ? "private, max-age=31536000, immutable" : "private, no-cache",
+    "cache-control": cache,
   });
   if (tag) headers.set("etag", tag);
   if (saveAs)

@@ -1,10 +1,11 @@
 import { type MediaFacts } from "../../core/document/facts";
+import { mediaAddress } from "./mediaAddress";
 
 /** Address of the working copy nearest above a wanted width. */
 export function thumbAddress(facts: MediaFacts, width: number): string | null {
   if (facts.kind === "sound") return null;
   const level = Math.min(facts.levels - 1, Math.max(0, Math.floor(Math.log2(facts.width / width))));
-  return `/media/${facts.id}/level-${level}`;
+  return mediaAddress(facts, `level-${level}`);
 }
 
 export const seconds = (ms: number): string => `${(ms / 1000).toFixed(1)} s`;

@@ -5,6 +5,7 @@ import { type UsedFrames } from "../../core/document/shots";
 import { Button } from "../components/Button";
 import { DialogFrame } from "../components/DialogFrame";
 import { NumberField } from "../workshop/NumberField";
+import { mediaAddress } from "../components/mediaAddress";
 
 /** An edge of a part of the clip. */
 export interface PartEdge {
@@ -169,7 +170,7 @@ function Filmstrip({ clip, parts, aSecond, onSet }: StripProps) {
   return (
     <div ref={strip} className="relative mx-5 aspect-[12/1] select-none">
       <img
-        src={`/media/${clip.id}/strip`}
+        src={mediaAddress(clip, "strip")}
         alt={`Frames of ${clip.name}, from its start to its end`}
         draggable={false}
         className="h-full w-full bg-proof"

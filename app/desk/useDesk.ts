@@ -92,7 +92,6 @@ export function useDesk(loaded: LoadedDesk) {
     const offer = document.offer ? onProduct[document.offer] : undefined;
     return {
       ...loaded.facts,
-      // What the document was loaded with comes with its tones.
       media: { ...factsById(media), ...loaded.facts.media },
       templates,
       products,

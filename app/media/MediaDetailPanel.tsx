@@ -15,6 +15,7 @@ import { FindSubject } from "./FindSubject";
 import { FocalPicker } from "./FocalPicker";
 import { type MediaAnswer } from "./answer";
 import { Waveform } from "./Waveform";
+import { mediaAddress } from "../components/mediaAddress";
 
 type Detail = Awaited<ReturnType<typeof mediaDetail>>;
 
@@ -105,7 +106,7 @@ function Preview({ item }: { item: Detail }) {
   if (facts.kind === "sound")
     return (
       <div className="bg-proof p-3 text-card">
-        <Waveform src={`/media/${item.id}/sound`} peaks={item.peaks} label={item.name} height={90} />
+        <Waveform src={mediaAddress(facts, "sound")} peaks={item.peaks} label={item.name} height={90} />
       </div>
     );
   const follows = facts.kind === "clip" && facts.subject !== undefined;
@@ -126,7 +127,7 @@ function Preview({ item }: { item: Detail }) {
           muted
           preload="none"
           poster={thumbAddress(facts, 400) ?? undefined}
-          src={`/media/${item.id}/proxy`}
+          src={mediaAddress(facts, "proxy")}
           className="mt-2 max-h-40 w-full"
           aria-label={`Play ${item.name}`}
         />

@@ -3,6 +3,7 @@ import { Bar } from "../components/Bar";
 import { Notice } from "../components/Notice";
 import { thumbAddress } from "../components/mediaLook";
 import { Waveform } from "./Waveform";
+import { mediaAddress } from "../components/mediaAddress";
 
 /** An item as it looks and sounds: clips play while pointed at or focused, sounds have their waveform. */
 export function MediaPreview({
@@ -27,7 +28,7 @@ export function MediaPreview({
   if (item.facts?.kind === "clip")
     return (
       <video
-        src={`/media/${item.id}/proxy`}
+        src={mediaAddress(item.facts, "proxy")}
         poster={address ?? undefined}
         muted
         loop
@@ -45,7 +46,7 @@ export function MediaPreview({
   if (item.facts?.kind === "sound")
     return (
       <div className="w-full px-3 text-card">
-        <Waveform src={`/media/${item.id}/sound`} peaks={item.peaks} label={item.name} />
+        <Waveform src={mediaAddress(item.facts, "sound")} peaks={item.peaks} label={item.name} />
       </div>
     );
   if (address)

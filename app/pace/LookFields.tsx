@@ -72,7 +72,7 @@ export function LookFields({
   };
   async function match({ facts }: OfferedMedia): Promise<void> {
     setMatching(false);
-    const [own, other] = await Promise.all([measuredTones(first.media.id), measuredTones(facts.id)]);
+    const [own, other] = await Promise.all([measuredTones(first.media), measuredTones(facts)]);
     if (!own || !other) {
       toast.error("The colours of one of the two could not be had. Try again in a moment.");
       return;

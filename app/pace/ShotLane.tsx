@@ -6,6 +6,7 @@ import { thumbAddress } from "../components/mediaLook";
 import { Lane } from "./Lane";
 import { cutInWords } from "./cutInWords";
 import { inRows, stretchStyle } from "./timeShare";
+import { mediaAddress } from "../components/mediaAddress";
 
 const ROW = 38;
 
@@ -81,7 +82,7 @@ function ShotPicture({ shot: { media, cut } }: { shot: ResolvedShot }) {
   return (
     <span aria-hidden className="absolute inset-0 overflow-hidden">
       <img
-        src={`/media/${media.id}/strip`}
+        src={mediaAddress(media, "strip")}
         alt=""
         draggable={false}
         className="absolute h-full max-w-none"

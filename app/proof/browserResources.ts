@@ -1,10 +1,12 @@
 import { type BoundedCache, boundedCache } from "./boundedCache";
+import { type Facts } from "../../core/document/facts";
 import { type Size } from "../../core/geometry/rect";
 import { type LookupTable, applyTable } from "../../core/grading/lookupTable";
 import { QUICK_TABLE_BYTES, type QuickTable, quickTable } from "../../core/grading/quickTable";
 import { type ClipNode, type DisplayList, type PictureNode, everyNode } from "../../core/scene/displayList";
 import { emojiLevel, pictureLevel } from "../../core/scene/drawnLevel";
 import { type DecodedFrame, type PaintResources, type Surface } from "../../paint/resources";
+import { mediaAddress } from "../components/mediaAddress";
 
 /** Pictures, emoji and clip frames for painting in the browser. */
 export interface BrowserResources extends PaintResources {
@@ -30,11 +32,17 @@ export function pictureCache(most: number): PictureCache {
   return { bitmaps: boundedCache(most, forget, () => performance.now()), fetching };
 }
 
-/** @param clips gives what a use of a clip shows now */
+/** @param clips gives what a use of a clip shows now @param factsOf gives what is known of media now */
 export function browserResources(
   { bitmaps, fetching }: PictureCache,
   clips: (node: ClipNode) => DecodedFrame | null,
+  factsOf: () => Facts | null,
 ): BrowserResources {
+  const wantedPicture = ({ media, table }: PictureNode, level: number): WantedPicture => ({
+    address: mediaAddress(factsOf()?.media[media] ?? { id: media }, `level-${level}`),
+    table,
+  });
+
   function fetchOnce(wanted: WantedPicture): Promise<void> {
     const key = pictureKey(wanted);
     const known = fetching.get(key) ?? fetchBitmap(wanted);
@@ -107,10 +115,6 @@ interface WantedPicture {
   readonly table?: LookupTable | undefined;
 }
 
-const wantedPicture = ({ media, table }: PictureNode, level: number): WantedPicture => ({
-  address: `/media/${media}/level-${level}`,
-  table,
-});
 const pictureKey = ({ address, table }: WantedPicture): string => (table ? `${address}#${table.id}` : address);
 
 /** A picture with its colours changed. */

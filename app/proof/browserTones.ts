@@ -1,26 +1,42 @@
 import { array, string } from "yup";
-import { type Facts, type MediaFacts } from "../../core/document/facts";
+import { type ClipFacts, type Facts, type MediaFacts, type PictureFacts } from "../../core/document/facts";
 import { type ResolvedPromotion } from "../../core/document/resolve";
+import { mediaAddress } from "../components/mediaAddress";
 import { TONES_LENGTH, type Tones } from "../../core/picture/tones";
 
 const schema = array(string().length(TONES_LENGTH).required()).min(1).required();
-const fetched = new Map<string, readonly Tones[]>();
+type Seen = PictureFacts | ClipFacts;
+/** By their addresses. */
+const fetched = new Map<string, Promise<readonly Tones[] | null>>();
 
 /** The tones of a picture or clip, fetched once a page; null where they can't be had. */
-export async function measuredTones(id: string): Promise<readonly Tones[] | null> {
-  const known = fetched.get(id);
-  if (known) return known;
-  const response = await fetch(`/media/${id}/tones`);
-  if (!response.ok) return null;
-  const tones = schema.validateSync(await response.json());
-  fetched.set(id, tones);
-  return tones;
+export function measuredTones(media: Pick<Seen, "id" | "version">): Promise<readonly Tones[] | null> {
+  const address = mediaAddress(media, "tones");
+  const known = fetched.get(address) ?? fetchTones(address);
+  fetched.set(address, known);
+  return known;
 }
 
-/** The ids of shown pictures and clips whose tones are not among the facts. */
-function lacking({ scenes }: ResolvedPromotion): string[] {
-  const shown = scenes.flatMap(({ shots }) => Object.values(shots).flatMap((own) => own.map(({ media }) => media)));
-  return [...new Set(shown.filter(({ tones }) => tones === undefined).map(({ id }) => id))];
+async function fetchTones(address: string): Promise<readonly Tones[] | null> {
+  try {
+    const response = await fetch(address);
+    if (response.ok) return schema.validateSync(await response.json());
+  } catch {
+    // A proof without them has the usual shade; the render has its own.
+  }
+  // Whoever asks again may have them.
+  fetched.delete(address);
+  return null;
+}
+
+/** Everything that words may stand on in any format, in what is shown and beside it, whose tones are not known. */
+function lacking({ scenes, inFormat }: ResolvedPromotion): Seen[] {
+  const all = [...scenes, ...Object.values(inFormat).flatMap((own) => own?.scenes ?? [])];
+  const seen = all.flatMap(({ shots, behind }) => [
+    ...Object.values(shots).flatMap((own) => own.map(({ media }) => media)),
+    ...Object.values(behind),
+  ]);
+  return [...new Map(seen.filter(({ tones }) => tones === undefined).map((media) => [media.id, media])).values()];
 }
 
 /**
@@ -28,13 +44,13 @@ function lacking({ scenes }: ResolvedPromotion): string[] {
  * Fetched once a page; an item whose tones can't be had is left without.
  */
 export async function withShownTones(promotion: ResolvedPromotion, facts: Facts): Promise<Facts> {
-  const wanted = lacking(promotion);
-  if (wanted.length === 0) return facts;
-  await Promise.all(wanted.map(measuredTones));
-  const added = wanted.flatMap((id): [string, MediaFacts][] => {
-    const item = facts.media[id];
-    const tones = fetched.get(id);
-    return item && item.kind !== "sound" && tones ? [[id, { ...item, tones }]] : [];
-  });
-  return added.length === 0 ? facts : { ...facts, media: { ...facts.media, ...Object.fromEntries(added) } };
+  const added = await Promise.all(
+    lacking(promotion).map(async ({ id, version }): Promise<readonly [string, MediaFacts] | null> => {
+      const item = facts.media[id];
+      const tones = await measuredTones({ id, version });
+      return item && item.kind !== "sound" && tones ? [id, { ...item, tones }] : null;
+    }),
+  );
+  const toned = added.filter((one) => one !== null);
+  return toned.length === 0 ? facts : { ...facts, media: { ...facts.media, ...Object.fromEntries(toned) } };
 }

@@ -1,6 +1,7 @@
 import { Input, MP4, UrlSource, VideoSampleSink } from "mediabunny";
 import { type ClipFacts } from "../../core/document/facts";
 import { type DecodedFrame } from "../../paint/resources";
+import { mediaAddress } from "../components/mediaAddress";
 
 /** Gives the frames of one use of a clip: exactly the one asked for, or running along while it plays. */
 export interface ClipDecoder {
@@ -27,9 +28,11 @@ const CATCHES_UP = 45;
 export const canDecodeFrames = (): boolean => "VideoDecoder" in globalThis;
 
 /** A decoder of a clip's proxy (constant rate, short groups of pictures). */
-export function openClipDecoder({ id, rate, frames: count }: ClipFacts): ClipDecoder {
+export function openClipDecoder(clip: ClipFacts): ClipDecoder {
+  const { rate, frames: count } = clip;
   const second = rate.numerator / rate.denominator;
-  const input = new Input({ source: new UrlSource(`${location.origin}/media/${id}/proxy`), formats: [MP4] });
+  const address = location.origin + mediaAddress(clip, "proxy");
+  const input = new Input({ source: new UrlSource(address), formats: [MP4] });
   const sink = input.getPrimaryVideoTrack().then((track) => (track ? new VideoSampleSink(track) : null));
   const frames = new Map<number, VideoFrame>();
   const waiting = new Map<number, (() => void)[]>();

@@ -24,8 +24,12 @@ export function openClipFrames(
   /** Uses that were asked for last: others are not on screen any more. */
   let inUse = new Set<string>();
 
-  function decoderOf({ use, media }: ClipNode): ClipDecoder | null {
-    const key = `${use}/${media}`;
+  /** One whose file was replaced is decoded anew. */
+  const keyOf = ({ use, media }: ClipNode): string => `${use}/${media}/${factsOf()?.media[media]?.version ?? ""}`;
+
+  function decoderOf(node: ClipNode): ClipDecoder | null {
+    const { use, media } = node;
+    const key = keyOf(node);
     const known = decoders.get(key);
     if (known) return known;
     const clip = factsOf()?.media[media];
@@ -37,7 +41,7 @@ export function openClipFrames(
 
   /** What was not on screen this time nor the time before is let go of. */
   function letGo(nodes: readonly ClipNode[]): void {
-    const now = new Set(nodes.map(({ use, media }) => `${use}/${media}`));
+    const now = new Set(nodes.map(keyOf));
     for (const [key, decoder] of decoders)
       if (!now.has(key) && !inUse.has(key)) {
         decoder.close();

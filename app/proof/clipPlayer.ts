@@ -1,5 +1,6 @@
 import { type DecodedFrame } from "../../paint/resources";
 import { type ClipFacts } from "../../core/document/facts";
+import { mediaAddress } from "../components/mediaAddress";
 
 /** Shows frames of a clip's proxy: exactly when asked for one, or running along while the trio plays. */
 export interface ClipPlayer {
@@ -20,7 +21,7 @@ export function openClipPlayer(clip: ClipFacts): ClipPlayer {
   video.muted = true;
   video.playsInline = true;
   video.preload = "auto";
-  video.src = `/media/${clip.id}/proxy`;
+  video.src = mediaAddress(clip, "proxy");
   const second = clip.rate.numerator / clip.rate.denominator;
   /** The middle of a frame, so that rounding never lands on its neighbour. */
   const timeOf = (frame: number): number => (frame + 0.5) / second;

@@ -36,7 +36,7 @@ export interface FrameCheckerParts {
 export function openFrameChecker({ pictures, openClips, factsOf, give, turn }: FrameCheckerParts): FrameChecker {
   let latest = 0;
   const clips = openClips(factsOf);
-  const usual = browserResources(pictures, clips.image);
+  const usual = browserResources(pictures, clips.image, factsOf);
   const resources = { ...usual, clipFrame: smallFrames(usual, CLIP_SIDE) };
   /** What was found in each format, and by what. */
   const known = new Map<FormatName, { readonly text: string; readonly found: readonly Finding[] }>();

@@ -102,7 +102,7 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
   let findings: readonly Finding[] = [];
   let inFrames: readonly Finding[] = [];
   const clips = openClips(() => facts);
-  const resources = browserResources(pictures, clips.image);
+  const resources = browserResources(pictures, clips.image, () => facts);
 
   const checker = openFrameChecker({
     pictures,

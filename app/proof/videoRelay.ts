@@ -14,7 +14,7 @@ export function openVideoRelay(): VideoRelay {
   const players = new Map<string, ClipPlayer>();
   return {
     async frame(clip, { use, frame, exact }) {
-      const key = `${use}/${clip.id}`;
+      const key = `${use}/${clip.id}/${clip.version ?? ""}`;
       const player = players.get(key) ?? openClipPlayer(clip);
       players.set(key, player);
       if (exact) await player.seek(frame);

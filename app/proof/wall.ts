@@ -48,7 +48,7 @@ export function openWall({ pictures, openClips, factsOf, give, pause }: WallPart
     { readonly size: Size; readonly painter: Painter; readonly canvas: OffscreenCanvas }
   >();
   const clips = openClips(factsOf);
-  const resources = browserResources(pictures, clips.image);
+  const resources = browserResources(pictures, clips.image, factsOf);
 
   /** Scene by scene, in every format: what is looked at together comes together. */
   function cellsOf(prepared: readonly PreparedPromotion[]): Cell[] {

@@ -2,6 +2,7 @@ import { type ReactNode } from "react";
 import { subjectIn } from "../../core/scene/framedMedia";
 import { type FollowedClip } from "./followedClip";
 import { FindSubject } from "../media/FindSubject";
+import { mediaAddress } from "../components/mediaAddress";
 
 /** The subject of a clip is followed, or not; its path over the filmstrip, bent where somebody said it is elsewhere. */
 export function FollowTools({
@@ -68,7 +69,7 @@ function PathStrip({ clip: { facts, framing, frame }, axis }: { clip: FollowedCl
   }).join(" ");
   return (
     <div className="relative flex h-[64px] items-center bg-proof">
-      <img src={`/media/${facts.id}/strip`} alt="" draggable={false} className="w-full opacity-55" />
+      <img src={mediaAddress(facts, "strip")} alt="" draggable={false} className="w-full opacity-55" />
       <svg
         role="img"
         aria-label={`The path of the subject of ${facts.name}`}

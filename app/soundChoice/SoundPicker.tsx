@@ -17,6 +17,7 @@ import { ChoiceField } from "../workshop/ChoiceField";
 import { SoundRow } from "./SoundRow";
 import { takenFromShelf } from "./takenFromShelf";
 import { useAudition } from "./useAudition";
+import { mediaAddress } from "../components/mediaAddress";
 
 const A_PAGE = 30;
 const ANY = "any";
@@ -77,7 +78,7 @@ export function SoundPicker({ title, onChoose, onFiles, onClose }: SoundPickerPr
       <SoundRow
         key={choice.facts.id}
         name={name}
-        address={`/media/${choice.facts.id}/sound`}
+        address={mediaAddress(choice.facts, "sound")}
         audition={audition}
         levels={choice.facts.levels ?? []}
         words={choice.tags}

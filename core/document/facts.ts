@@ -20,6 +20,8 @@ export type MediaFacts = PictureFacts | ClipFacts | SoundFacts;
 interface MediaFactsBase {
   readonly id: string;
   readonly name: string;
+  /** Names the bytes of its working copies: another one when its file is replaced. Absent where nobody fetches them. */
+  readonly version?: string | undefined;
 }
 export interface PictureFacts extends MediaFactsBase {
   readonly kind: "picture";

@@ -46,7 +46,11 @@ window.paintFrames = async ({ document, facts, quality, frames }) => {
   const book = await browserBook();
   for (let wanted = fontFilesWanted(promotion, book); wanted.length > 0; wanted = fontFilesWanted(promotion, book))
     await openFiles(book, wanted);
-  const resources = browserResources(pictureCache(MOST_PICTURE_BYTES), () => null);
+  const resources = browserResources(
+    pictureCache(MOST_PICTURE_BYTES),
+    () => null,
+    () => toned,
+  );
   const hashes: Record<string, string> = {};
   for (const format of USUAL_FORMATS) {
     const prepared = preparePromotion(promotion, format, book);
@@ -65,7 +69,11 @@ window.paintFrames = async ({ document, facts, quality, frames }) => {
 
 /** SHA-256 of the pixels of each still, by "format/number". */
 window.paintStills = async ({ pictures, quality, seed, count }) => {
-  const resources = browserResources(pictureCache(MOST_PICTURE_BYTES), () => null);
+  const resources = browserResources(
+    pictureCache(MOST_PICTURE_BYTES),
+    () => null,
+    () => null,
+  );
   const hashes: Record<string, string> = {};
   for (const format of USUAL_FORMATS) {
     const size = outputSize(format, quality);

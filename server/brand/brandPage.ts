@@ -83,7 +83,7 @@ async function findLacking(scope: TeamScope, brand: StoredBrand): Promise<Lackin
   const { faces } = brandFacts(brand, {}, own);
   const texts: { name: string; text: string }[] = [];
   for (const { name, document } of promotions) {
-    const input = await loadRenderInput(scope, readStored(document));
+    const input = await loadRenderInput(scope, readStored(document), { withoutTones: true });
     texts.push({
       name,
       text: resolvePromotion(input.document, input.facts)

@@ -1,5 +1,8 @@
 import { string } from "yup";
+import { type MediaState } from "../db/tables";
 import { type TeamScope } from "../db/teamScope";
+import { fileResponse } from "../fileResponse";
+import { fileVersion } from "./fileVersion";
 import { mediaFacts } from "./storedFacts";
 import { versionNamed, versionPath } from "./soundVersions";
 import { stripPath } from "./filmstrip";
@@ -9,12 +12,15 @@ import { store } from "../storage/store";
 
 const missing = (): Response => new Response("There is no such media item in your team.", { status: 404 });
 
-/** Where a working copy of a team's item lies. Throws a 404 for another team's, as for none. */
-export async function mediaFilePath(
+/**
+ * A working copy of a team's item. An item whose file is replaced keeps its address: who says in it which version is meant
+ * (`of`) keeps what is answered for good, others ask each time. Throws a 404 for another team's, as for none.
+ */
+export async function answerWorkingCopy(
+  request: Request,
   scope: TeamScope,
-  id: string,
-  file: string,
-): Promise<{ path: string; type: string; etag: string }> {
+  { id, file }: { readonly id: string; readonly file: string },
+): Promise<Response> {
   if (!string().uuid().required().isValidSync(id)) throw missing();
   const row = await scope
     .media()
@@ -22,22 +28,30 @@ export async function mediaFilePath(
     .where("id", "=", id)
     .executeTakeFirst();
   if (!row) throw missing();
-  const etag = `${row.sha256.slice(0, 16)}-${file}`;
+  const version = fileVersion(row.sha256);
+  const { path, type } = await copyOf(row, file);
+  const immutable = new URL(request.url).searchParams.get("of") === version;
+  return fileResponse(request, path, { type, immutable, etag: `${version}-${file}` });
+}
+
+type Row = Parameters<typeof mediaFacts>[0] & { readonly state: MediaState };
+
+async function copyOf(row: Row, file: string): Promise<{ readonly path: string; readonly type: string }> {
   if (file === "tones") {
     const facts = row.state === "ready" ? mediaFacts(row) : null;
     if (!facts || facts.kind === "sound") throw missing();
-    return { path: await tonesPath(facts, row.sha256), type: "application/json", etag };
+    return { path: await tonesPath(facts, row.sha256), type: "application/json" };
   }
   if (file === "strip") {
     const facts = row.state === "ready" ? mediaFacts(row) : null;
     if (facts?.kind !== "clip") throw missing();
-    return { path: await stripPath(facts, row.sha256), type: "image/webp", etag };
+    return { path: await stripPath(facts, row.sha256), type: "image/webp" };
   }
   const version = versionNamed(file);
   if (version) {
     const facts = row.state === "ready" ? mediaFacts(row) : null;
     if (!facts || facts.kind === "picture" || (facts.kind === "clip" && !facts.hasSound)) throw missing();
-    return { path: await versionPath(row, version), type: "application/octet-stream", etag };
+    return { path: await versionPath(row, version), type: "application/octet-stream" };
   }
   const level = /^level-(\d{1,2})$/.exec(file)?.[1];
   const found =
@@ -49,6 +63,5 @@ export async function mediaFilePath(
           ? { key: soundProxyKey(row.sha256), type: "audio/mp4" }
           : null;
   if (!found || !(await store().has(found.key))) throw missing();
-  // An item whose file is replaced keeps its address; the bytes are named by their hash.
-  return { path: await store().local(found.key), type: found.type, etag };
+  return { path: await store().local(found.key), type: found.type };
 }

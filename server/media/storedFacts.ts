@@ -2,6 +2,7 @@ import { array, boolean, number, object, string, type InferType } from "yup";
 import { PATH_POINTS } from "../../core/geometry/subjectPath";
 import { type MediaFacts } from "../../core/document/facts";
 import { readOnce } from "../db/readOnce";
+import { fileVersion } from "./fileVersion";
 
 const side = number().integer().min(1).required();
 const focal = object({ x: number().min(0).max(1).required(), y: number().min(0).max(1).required() }).required();
@@ -90,17 +91,18 @@ export function mediaFacts(row: {
   id: string;
   name: string;
   kind: "picture" | "clip" | "sound";
+  sha256: string;
   facts: object | null;
 }): MediaFacts | null {
   if (!row.facts) return null;
-  const { id, name } = row;
+  const item = { id: row.id, name: row.name, version: fileVersion(row.sha256) };
   switch (row.kind) {
     case "picture":
-      return { kind: "picture", id, name, ...readPicture(row.facts) };
+      return { kind: "picture", ...item, ...readPicture(row.facts) };
     case "clip":
-      return { kind: "clip", id, name, ...readClip(row.facts) };
+      return { kind: "clip", ...item, ...readClip(row.facts) };
     case "sound":
-      return { kind: "sound", id, name, ...readSound(row.facts) };
+      return { kind: "sound", ...item, ...readSound(row.facts) };
   }
 }
 

@@ -30,7 +30,7 @@ export async function loadFillDesk(
   const media = offered.flatMap(({ template }) => mediaOfTemplate(template));
   const chosen = promotion.document.product;
   const [input, shown, sounds, [product], samples, gone] = await Promise.all([
-    loadRenderInput(scope, promotion.document, { list: true, media, known: { team, offers } }),
+    loadRenderInput(scope, promotion.document, { list: true, withoutTones: true, media, known: { team, offers } }),
     chosenMedia(scope, mediaShown(promotion.document), today),
     offeredSounds(scope, today),
     chosen ? scope.kept(scope.select("product").selectAll().where("id", "=", chosen)) : [],

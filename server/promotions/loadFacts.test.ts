@@ -1,4 +1,5 @@
 import { linesOrReason } from "../catalogue/offerOnProduct";
+import { fileVersion } from "../media/fileVersion";
 import { mediaFacts } from "../media/storedFacts";
 
 const offer = {
@@ -38,9 +39,10 @@ test("stored facts are read through a schema", () => {
     id: "m",
     name: "pot.jpg",
     kind: "picture" as const,
+    sha256: "0123456789abcdef".repeat(4),
     facts: { width: 100, height: 50, levels: 2, focal: { x: 0.5, y: 0.5 } },
   };
-  expect(mediaFacts(row)).toMatchObject({ kind: "picture", width: 100 });
+  expect(mediaFacts(row)).toMatchObject({ kind: "picture", width: 100, version: fileVersion(row.sha256) });
   expect(mediaFacts({ ...row, facts: null })).toBeNull();
   expect(() => mediaFacts({ ...row, facts: { ...row.facts, focal: { x: 3, y: 0 } } })).toThrow("focal.x");
   expect(() => mediaFacts({ ...row, kind: "clip" })).toThrow();

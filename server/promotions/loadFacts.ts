@@ -26,6 +26,8 @@ interface Also {
   readonly templates?: readonly TemplateRef[];
   /** Whether a list of products is wanted though no scene shows one yet. */
   readonly list?: boolean;
+  /** Leaves out what pictures are like place by place: whoever lays words over them asks for it (`browserTones.ts`). */
+  readonly withoutTones?: boolean;
   /** What the caller knows already, and need not be asked for again: the team, and all of its offers. */
   readonly known?: {
     readonly team: { readonly locale: string; readonly zone: string };
@@ -73,7 +75,7 @@ export async function loadRenderInput(scope: TeamScope, document: Promotion, als
   for (const row of rows) {
     const facts = mediaFacts(row);
     if (!facts) continue;
-    media[row.id] = logos.has(row.id) ? facts : await withTones(facts, row.sha256);
+    media[row.id] = also.withoutTones || logos.has(row.id) ? facts : await withTones(facts, row.sha256);
     hashes[row.id] = row.sha256;
     rights[row.id] = rightsOf(row, today);
   }

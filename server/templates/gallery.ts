@@ -120,7 +120,9 @@ export async function loadGallery(scope: TeamScope, memberId: string, query: Gal
     ...mediaOfTemplate(template),
   ]);
   const templates = shown.map(({ ref }) => ref);
-  const facts: Facts | null = first ? (await loadRenderInput(scope, first, { media, templates })).facts : null;
+  const facts: Facts | null = first
+    ? (await loadRenderInput(scope, first, { media, templates, withoutTones: true })).facts
+    : null;
   return { ...common, product: product?.id ?? null, offer, facts: facts && withoutShipped(facts), cards };
 }
 

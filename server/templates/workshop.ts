@@ -144,7 +144,7 @@ async function sampleFacts(
   const [first] = brands;
   if (first === undefined) return {};
   const ref = shippedRef(ONE_OFFER);
-  const also = { media: [...media.map(({ id }) => id), ...mediaOfTemplate(draft)], list: true };
+  const also = { media: [...media.map(({ id }) => id), ...mediaOfTemplate(draft)], list: true, withoutTones: true };
   const factsOf = async (brand: string, offer: string | null): Promise<Facts> => {
     const document = newPromotion(ref, ONE_OFFER, { name: "Sample", brand, product, offer });
     return (await loadRenderInput(scope, document, also)).facts;
