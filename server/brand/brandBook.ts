@@ -114,7 +114,7 @@ const MOST_TOLD = 12;
 
 /** Promotions made in a brand, to select from. */
 export const promotionsIn = (scope: TeamScope, brandId: string) =>
-  scope.select("promotion").where(sql<string>`document ->> 'brand'`, "=", brandId);
+  scope.select("promotion").where("brand_id", "=", brandId);
 
 /** A brand's name and book as a page sends them. */
 export interface TypedBook {

@@ -207,6 +207,7 @@ export interface PromotionTable extends TeamRow {
   campaign: Generated<string>;
   made_by: ColumnType<string | null, string | null | undefined, string | null>;
   /** What it is about, as its document says. */
+  brand_id: ColumnType<string | null, never, never>;
   product_id: ColumnType<string | null, never, never>;
   template_slug: ColumnType<string | null, never, never>;
   review: Generated<ReviewState>;

@@ -183,14 +183,15 @@ export const rightsOf = (
 
 /** The tags in use, most used first. */
 export async function mediaTags(scope: TeamScope): Promise<string[]> {
-  const rows = await scope
-    .media()
-    .select(sql<string>`unnest(tags)`.as("tag"))
-    .select(({ fn }) => fn.countAll().as("uses"))
-    .groupBy("tag")
-    .orderBy("uses", "desc")
-    .orderBy("tag")
-    .limit(60)
-    .execute();
+  const rows = await scope.kept(
+    scope
+      .media()
+      .select(sql<string>`unnest(tags)`.as("tag"))
+      .select(({ fn }) => fn.countAll().as("uses"))
+      .groupBy("tag")
+      .orderBy("uses", "desc")
+      .orderBy("tag")
+      .limit(60),
+  );
   return rows.map(({ tag }) => tag);
 }

@@ -154,16 +154,11 @@ export interface PromotionChoices {
 
 /** What the promotions of a team are filed under and about, and who made them: what nothing is about is no choice. */
 export async function promotionChoices(scope: TeamScope): Promise<PromotionChoices> {
-  const [campaigns, products, templates, own, people] = await Promise.all([
+  const [campaigns, about, templates, own, people] = await Promise.all([
     scope.select("promotion").where("campaign", "<>", "").select("campaign").distinct().orderBy("campaign").execute(),
-    scope
-      .select("product")
-      .where(sql<SqlBool>`id::text in (select product_id from promotion where team_id = ${scope.teamId})`)
-      .select(["id", "name"])
-      .orderBy("name")
-      .execute(),
+    scope.select("promotion").select("product_id as id").distinct().execute(),
     scope.select("promotion").select("template_slug as slug").distinct().execute(),
-    scope.select("template").select(["slug", "name"]).execute(),
+    scope.kept(scope.select("template").select(["slug", "name"])),
     scope
       .select("member")
       .where(sql<SqlBool>`id in (select made_by from promotion where team_id = ${scope.teamId})`)
@@ -171,6 +166,14 @@ export async function promotionChoices(scope: TeamScope): Promise<PromotionChoic
       .orderBy("name")
       .execute(),
   ]);
+  const ids = about.flatMap(({ id }) => (isId(id) ? [id] : [])).sort();
+  const products = await scope.kept(
+    scope
+      .select("product")
+      .where(sql<SqlBool>`id = any(${ids}::uuid[])`)
+      .select(["id", "name"])
+      .orderBy("name"),
+  );
   const called = new Map([...SHIPPED_TEMPLATES, ...own].map(({ slug, name }) => [slug, name]));
   return {
     campaigns: campaigns.map(({ campaign }) => campaign),

@@ -5,7 +5,6 @@ import { newPromotion } from "../../core/document/newPromotion";
 import { type Promotion } from "../../core/document/promotion";
 import { mediaOfTemplate } from "../../core/document/templatePackage";
 import { PURPOSES, type Purpose, type Template } from "../../core/document/template";
-import { sql } from "kysely";
 import { inScope } from "../../core/offer/scope";
 import { offerState } from "../../core/offer/validity";
 import { SHIPPED_BY_REF } from "../../core/templates/shipped";
@@ -201,13 +200,13 @@ const RECENT = 30;
 async function recentlyUsed(scope: TeamScope): Promise<{ slugs: string[]; products: Map<string, string> }> {
   const rows = await scope
     .select("promotion")
-    .select(["product_id", "template_slug", sql<string | null>`document ->> 'brand'`.as("brand")])
+    .select(["brand_id", "product_id", "template_slug"])
     .orderBy("created_at", "desc")
     .limit(RECENT)
     .execute();
   const products = new Map<string, string>();
-  for (const { brand, product_id } of rows)
-    if (brand !== null && product_id !== null && !products.has(brand)) products.set(brand, product_id);
+  for (const { brand_id, product_id } of rows)
+    if (brand_id !== null && product_id !== null && !products.has(brand_id)) products.set(brand_id, product_id);
   return { slugs: [...new Set(rows.flatMap(({ template_slug }) => template_slug ?? []))], products };
 }
 
