@@ -13,7 +13,7 @@ const EDITORS = 20;
 const BROWSE_MS = 20_000;
 const SAVE_MS = 10_000;
 /** A server that people use has long compiled what it runs all the time. */
-const WARM = 60;
+const WARM = 200;
 const TURNS = 40;
 /**
  * Of so many pages that somebody sees one is loaded as a whole; to the others they go from there, by their data. No multiple

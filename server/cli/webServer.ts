@@ -28,6 +28,11 @@ const PAGE_COMPRESSION = 2;
 const PAGES_AT_ONCE = 4;
 const LONGEST_TURN_MS = 300;
 const TIDY_EVERY_MS = 3_600_000;
+/**
+ * A connection stays with the process that took it, and while one is busy the other takes more of them. Opened anew now and
+ * then, they go to whichever has less to do.
+ */
+const REQUESTS_A_CONNECTION = 12;
 const app = express().disable("x-powered-by").set("trust proxy", config().PROXIES);
 const server = createServer(app);
 let closing = false;
@@ -119,6 +124,7 @@ tidy();
 setInterval(tidy, TIDY_EVERY_MS).unref();
 // Uploads of large clips take longer than Node's usual limit for a request.
 server.requestTimeout = 30 * 60_000;
+server.maxRequestsPerSocket = REQUESTS_A_CONNECTION;
 server.listen(config().PORT, config().HOST);
 await once(server, "listening");
 log.info({ port: config().PORT }, "web server listening");
