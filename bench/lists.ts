@@ -140,7 +140,8 @@ async function seed(db: Kysely<Database>): Promise<{ readonly id: string; readon
       n * 2654435761, now() - n * interval '1 minute'
     from generate_series(1, ${MEDIA}::integer) n`.execute(db);
   await seedPromotions(db, { team, member: member.id });
-  await sql`analyze product, media, offer, promotion, render, rendition`.execute(db);
+  // As the database does by itself after so many rows.
+  await sql`vacuum analyze product, media, offer, promotion, render, rendition`.execute(db);
   return { id: member.id, team_id: team };
 }
 

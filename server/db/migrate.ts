@@ -25,6 +25,7 @@ import * as promotionList from "./migrations/0020_promotion_list";
 import * as deeds from "./migrations/0021_deeds";
 import * as keptStamp from "./migrations/0022_kept_stamp";
 import * as promotionBrand from "./migrations/0023_promotion_brand";
+import * as renditionStates from "./migrations/0024_rendition_states";
 import { type Database } from "./tables";
 
 /** In order. A migration that has run anywhere is never changed; a new one is added. */
@@ -52,6 +53,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   "0021_deeds": deeds,
   "0022_kept_stamp": keptStamp,
   "0023_promotion_brand": promotionBrand,
+  "0024_rendition_states": renditionStates,
 };
 
 /** Brings the database to the newest shape, the job queue's tables included. Safe to run twice. */

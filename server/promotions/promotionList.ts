@@ -115,27 +115,34 @@ export async function listPromotions(
   if (by) found = found.where("made_by", "=", by);
   if (from) found = found.where(sql<SqlBool>`updated_at >= ${from}::date::timestamp at time zone ${zone}`);
   if (until) found = found.where(sql<SqlBool>`updated_at < (${until}::date + 1)::timestamp at time zone ${zone}`);
-  const { count } = await found.select((eb) => eb.fn.countAll<string>().as("count")).executeTakeFirstOrThrow();
-  const pages = Math.max(1, Math.ceil(Number(count) / most));
-  const page = Math.min(wanted, pages);
   const order = { changed: "updated_at desc", made: "created_at desc", name: "lower(name)" }[sort];
   // How far each has come is looked up for those of the page alone.
-  const onPage = found
-    .select("id")
-    .orderBy(sql.raw(order))
-    .orderBy("id")
-    .limit(most)
-    .offset((page - 1) * most);
-  const rows = await scope
-    .select("promotion")
-    .where("id", "in", onPage)
-    .select(["id", "slug", "name", "revision", "document", "updated_at", "campaign", reached.as("state")])
-    .select((eb) =>
-      eb.selectFrom("member").whereRef("member.id", "=", "promotion.made_by").select("member.name").as("by"),
-    )
-    .orderBy(sql.raw(order))
-    .orderBy("id")
-    .execute();
+  const onPage = (page: number) =>
+    found
+      .select("id")
+      .orderBy(sql.raw(order))
+      .orderBy("id")
+      .limit(most)
+      .offset((page - 1) * most);
+  const rowsOf = (page: number) =>
+    scope
+      .select("promotion")
+      .where("id", "in", onPage(page))
+      .select(["id", "slug", "name", "revision", "document", "updated_at", "campaign", reached.as("state")])
+      .select((eb) =>
+        eb.selectFrom("member").whereRef("member.id", "=", "promotion.made_by").select("member.name").as("by"),
+      )
+      .orderBy(sql.raw(order))
+      .orderBy("id")
+      .execute();
+  const [{ count }, asked] = await Promise.all([
+    found.select((eb) => eb.fn.countAll<string>().as("count")).executeTakeFirstOrThrow(),
+    rowsOf(wanted),
+  ]);
+  const pages = Math.max(1, Math.ceil(Number(count) / most));
+  const page = Math.min(wanted, pages);
+  // A page that is not there any more shows the last one.
+  const rows = page === wanted ? asked : await rowsOf(page);
   const promotions = rows.map(({ document, updated_at, ...row }) => ({
     ...row,
     changedAt: updated_at,
@@ -154,35 +161,47 @@ export interface PromotionChoices {
 
 /** What the promotions of a team are filed under and about, and who made them: what nothing is about is no choice. */
 export async function promotionChoices(scope: TeamScope): Promise<PromotionChoices> {
-  const [campaigns, about, templates, own, people] = await Promise.all([
-    scope.select("promotion").where("campaign", "<>", "").select("campaign").distinct().orderBy("campaign").execute(),
-    scope.select("promotion").select("product_id as id").distinct().execute(),
-    scope.select("promotion").select("template_slug as slug").distinct().execute(),
+  const { campaigns, about, templates, makers } = await filedUnder(scope);
+  const [products, own, people] = await Promise.all([
+    scope.kept(
+      scope
+        .select("product")
+        .where(sql<SqlBool>`id = any(${about.filter(isId)}::uuid[])`)
+        .select(["id", "name"])
+        .orderBy("name"),
+    ),
     scope.kept(scope.select("template").select(["slug", "name"])),
     scope
       .select("member")
-      .where(sql<SqlBool>`id in (select made_by from promotion where team_id = ${scope.teamId})`)
+      .where(sql<SqlBool>`id = any(${makers}::uuid[])`)
       .select(["id", "name"])
       .orderBy("name")
       .execute(),
   ]);
-  const ids = about.flatMap(({ id }) => (isId(id) ? [id] : [])).sort();
-  const products = await scope.kept(
-    scope
-      .select("product")
-      .where(sql<SqlBool>`id = any(${ids}::uuid[])`)
-      .select(["id", "name"])
-      .orderBy("name"),
-  );
   const called = new Map([...SHIPPED_TEMPLATES, ...own].map(({ slug, name }) => [slug, name]));
   return {
-    campaigns: campaigns.map(({ campaign }) => campaign),
+    campaigns,
     products: products.map(({ id, name }) => [id, name]),
     templates: templates
-      .flatMap(({ slug }) => (slug === null ? [] : [[slug, called.get(slug) ?? slug] as const]))
+      .map((slug) => [slug, called.get(slug) ?? slug] as const)
       .sort(([, one], [, other]) => one.localeCompare(other)),
     people: people.map(({ id, name }) => [id, name]),
   };
+}
+
+/** What promotions are filed under, each once and in order; all of it in one reading of their rows. */
+function filedUnder(scope: TeamScope) {
+  const each = (column: string) =>
+    sql<string[]>`coalesce(array_agg(distinct ${sql.ref(column)}) filter (where ${sql.ref(column)} is not null), '{}')`;
+  return scope
+    .select("promotion")
+    .select([
+      sql<string[]>`coalesce(array_agg(distinct campaign) filter (where campaign <> ''), '{}')`.as("campaigns"),
+      each("product_id").as("about"),
+      each("template_slug").as("templates"),
+      each("made_by").as("makers"),
+    ])
+    .executeTakeFirstOrThrow();
 }
 
 const newest = sql`
