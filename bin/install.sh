@@ -3,6 +3,18 @@
 set -euo pipefail
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
 
+install_npm_packages() {
+  if [ -e node_modules/.stencilcraft-lock ] && cmp -s package-lock.json node_modules/.stencilcraft-lock; then return; fi
+  echo "Installing npm packages …" >&2
+  # Not `npm ci`: it insists on optional packages of other systems, which not every registry carries.
+  npm install --no-save --no-audit --no-fund --loglevel=error >&2
+  cp package-lock.json node_modules/.stencilcraft-lock
+}
+# Beside the others: one waits for the network while the other unpacks.
+install_npm_packages &
+npm_packages=$!
+trap 'kill "$npm_packages" 2>/dev/null || true' EXIT
+
 missing=()
 command -v ffmpeg >/dev/null && command -v ffprobe >/dev/null || missing+=(ffmpeg)
 compgen -G '/usr/lib/postgresql/*/bin/initdb' >/dev/null || missing+=(postgresql)
@@ -21,11 +33,7 @@ if [ ${#missing[@]} -gt 0 ]; then
   fi
   DEBIAN_FRONTEND=noninteractive $as_root apt-get install -y -qq --no-install-recommends "${missing[@]}" >/dev/null
 fi
-if [ ! -e node_modules/.stencilcraft-lock ] || ! cmp -s package-lock.json node_modules/.stencilcraft-lock; then
-  echo "Installing npm packages …" >&2
-  # Not `npm ci`: it insists on optional packages of other systems, which not every registry carries.
-  npm install --no-save --no-audit --no-fund --loglevel=error >&2
-  cp package-lock.json node_modules/.stencilcraft-lock
-fi
+wait "$npm_packages"
+trap - EXIT
 # Frames are large buffers that come and go: in huge pages they cost a fraction of the page faults (see docs/decisions).
 export GLIBC_TUNABLES="${GLIBC_TUNABLES:-glibc.malloc.hugetlb=1}"
