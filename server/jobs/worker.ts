@@ -41,7 +41,8 @@ export async function startWorker(broke: number | null = null): Promise<RunningW
   // Renditions wait for segments: were they in one room, one that has to be alone would wait for ever.
   const [painting, making] = [openRoom(), openRoom()];
   const taskNamed = <Name extends JobName>(name: Name, works: Pick<JobWorks, Name>): TaskList[string] => {
-    const place: JobPlace = { db, room: laneOf(name) === "make" ? making : painting, stopping: stopping.signal };
+    const paints = laneOf(name) === "ingest" || laneOf(name) === "paint";
+    const place: JobPlace = { db, room: paints ? painting : making, stopping: stopping.signal };
     return taskOf(name, works[name], place);
   };
 
@@ -59,7 +60,7 @@ export async function startWorker(broke: number | null = null): Promise<RunningW
         taskList: Object.fromEntries(
           JOB_NAMES.filter((name) => laneOf(name) === lane).map((name) => [name, taskNamed(name, works)]),
         ),
-        crontab: lane === "make" ? CRONTAB : "",
+        crontab: lane === "errands" ? CRONTAB : "",
         concurrency: jobsAtOnce(lane),
         pollInterval: POLL_MS,
         noHandleSignals: true,
