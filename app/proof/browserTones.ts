@@ -14,19 +14,17 @@ export function measuredTones(media: Pick<Seen, "id" | "version">): Promise<read
   const address = mediaAddress(media, "tones");
   const known = fetched.get(address) ?? fetchTones(address);
   fetched.set(address, known);
+  // Whoever asks again may have them.
+  const forget = (): void => void fetched.delete(address);
+  known.then((tones) => tones ?? forget(), forget);
   return known;
 }
 
+/** A line that is cut is an error, as it is for pictures: a proof is not shown with another shade than the render's. */
 async function fetchTones(address: string): Promise<readonly Tones[] | null> {
-  try {
-    const response = await fetch(address);
-    if (response.ok) return schema.validateSync(await response.json());
-  } catch {
-    // A proof without them has the usual shade; the render has its own.
-  }
-  // Whoever asks again may have them.
-  fetched.delete(address);
-  return null;
+  const response = await fetch(address);
+  const tones: unknown = response.ok ? await response.json() : null;
+  return schema.isValidSync(tones) ? tones : null;
 }
 
 /** Everything that words may stand on in any format, in what is shown and beside it, whose tones are not known. */
