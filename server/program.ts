@@ -1,7 +1,8 @@
 import { resolve } from "node:path";
 
-/** Where programs are built to, from the project's root, from which commands run. */
+/** Where programs and pages are built to, from the project's root, from which commands run. */
 export const BUILT_PROGRAMS = "build/programs";
+export const BUILT_PAGES = "build/pages";
 /** Unit tests run from sources, but what they start is built before them (`bin/test`): a thread starts five times as fast. */
 const runsBuilt = !import.meta.url.endsWith(".ts") || process.env["BUILT_PROGRAMS"] === "yes";
 

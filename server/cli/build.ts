@@ -3,7 +3,8 @@ import { createHash } from "node:crypto";
 import { existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { build } from "esbuild";
-import { BUILT_PROGRAMS } from "../program";
+import { execa } from "execa";
+import { BUILT_PAGES, BUILT_PROGRAMS } from "../program";
 import { compressAssets } from "./compressAssets";
 
 /** What runs in processes and threads of their own, again and again: see docs/decisions/programs-are-bundled.md. */
@@ -31,20 +32,20 @@ const STAY_OUTSIDE = [
 const PROGRAM_SOURCES = ["core", "paint", "server", "demo"];
 const PAGE_SOURCES = ["app", "vite.config.ts", "reactCompiler.ts", "react-router.config.ts"];
 
-/** Builds the pages and the programs, when a source file has changed since they were built. */
-export const buildIfChanged = (): Promise<void> =>
-  ifChanged("build", [...PROGRAM_SOURCES, ...PAGE_SOURCES], async () => {
+/** Builds the pages, when a source file has changed since they were built. It takes most of a minute, in a process of its own. */
+export const buildPagesIfChanged = (): Promise<void> =>
+  ifChanged(BUILT_PAGES, [...PROGRAM_SOURCES, ...PAGE_SOURCES], async () => {
     process.stderr.write("Building …\n");
-    execFileSync("npx", ["--no-install", "react-router", "build"], {
-      stdio: ["ignore", "ignore", "inherit"],
-      env: { ...process.env, NODE_ENV: "production" },
+    await execa(process.execPath, ["node_modules/@react-router/dev/bin.js", "build"], {
+      stdin: "ignore",
+      stdout: "ignore",
+      stderr: "inherit",
+      env: { NODE_ENV: "production" },
     });
-    compressAssets(join("build", "client", "assets"));
-    // Last, because the other build begins with an empty folder.
-    await buildProgramsIfChanged();
+    await compressAssets(join(BUILT_PAGES, "client", "assets"));
   });
 
-/** Builds the programs alone: all that a machine with workers runs. */
+/** Builds the programs, when a source file has changed since: all that a machine with workers runs. */
 export const buildProgramsIfChanged = (): Promise<void> =>
   ifChanged(BUILT_PROGRAMS, PROGRAM_SOURCES, async () => {
     rmSync(BUILT_PROGRAMS, { recursive: true, force: true });
@@ -67,7 +68,7 @@ export const buildProgramsIfChanged = (): Promise<void> =>
   });
 
 /** Does work whose outcome stays in a folder, unless it was done for the very same files, told by a hash over them. */
-async function ifChanged(folder: string, sources: readonly string[], work: () => void | Promise<void>): Promise<void> {
+async function ifChanged(folder: string, sources: readonly string[], work: () => Promise<void>): Promise<void> {
   const files = execFileSync("find", [...sources, "package-lock.json", "-type", "f"])
     .toString()
     .trim()
@@ -78,6 +79,8 @@ async function ifChanged(folder: string, sources: readonly string[], work: () =>
   const stamp = hash.digest("hex");
   const stampFile = join(folder, "stamp");
   if (existsSync(stampFile) && readFileSync(stampFile, "utf8") === stamp) return;
+  // What is cut short is not taken for built.
+  rmSync(stampFile, { force: true });
   await work();
   writeFileSync(stampFile, stamp);
 }

@@ -12,7 +12,7 @@ test("scripts and styles are written once more in both ways, smaller and the sam
     writeFile(join(folder, "tiny.js"), "1"),
     writeFile(join(folder, "face.woff2"), Buffer.alloc(5000)),
   ]);
-  compressAssets(folder);
+  await compressAssets(folder);
   expect((await readdir(folder)).sort()).toEqual(["face.woff2", "page.js", "page.js.br", "page.js.gz", "tiny.js"]);
   const [gzip, brotli] = await Promise.all(["gz", "br"].map((kind) => readFile(join(folder, `page.js.${kind}`))));
   expect(gunzipSync(gzip ?? "")).toEqual(script);

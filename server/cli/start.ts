@@ -6,7 +6,7 @@ import { createServer } from "node:net";
 import { freePort, startCluster } from "./cluster";
 import { execa, type ResultPromise } from "execa";
 import { programOf } from "../program";
-import { buildIfChanged } from "./build";
+import { buildPagesIfChanged, buildProgramsIfChanged } from "./build";
 import { type Supervised, supervise } from "./supervise";
 
 const USUAL_PORT = 4173;
@@ -47,7 +47,10 @@ const port = await choosePort(values.port ?? process.env["PORT"]).catch((error: 
   process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
   process.exit(2);
 });
-if (!values.dev) await buildIfChanged();
+if (!values.dev) await buildProgramsIfChanged();
+// Beside what else there is to do before pages are shown; where it fails, that is said then.
+const pages = values.dev ? Promise.resolve() : buildPagesIfChanged();
+pages.catch(() => undefined);
 const cluster = await startCluster(data);
 // Whoever has channels of their own names them.
 const channelsPort = values["no-demo"] || process.env["CHANNELS_URL"] ? null : await freePort();
@@ -78,6 +81,7 @@ try {
     });
     await loading;
   }
+  await pages;
   if (!isStopping()) {
     startProcess("web", [...program("server/cli/web.ts"), ...(values.dev ? ["--dev"] : [])]);
     if (channelsPort !== null)

@@ -2,7 +2,7 @@ import { once } from "node:events";
 import { createServer } from "node:http";
 import { randomUUID } from "node:crypto";
 import { existsSync } from "node:fs";
-import { resolve } from "node:path";
+import { join, resolve } from "node:path";
 import { pathToFileURL } from "node:url";
 import { createRequestHandler } from "@react-router/express";
 import compression from "compression";
@@ -18,6 +18,7 @@ import { isFromOurPages } from "../doors/sameSite";
 import { writeSafetyHeaders } from "../doors/safetyHeaders";
 import { log } from "../log";
 import { tidyUploads } from "../media/uploadFolder";
+import { BUILT_PAGES } from "../program";
 import { removeWorkFolder, tidyWorkFolders } from "../workFolder";
 
 process.title = "stencilcraft-web";
@@ -82,7 +83,7 @@ app.use((_request, response, next) => {
 if (!development)
   app.use(
     "/assets",
-    expressStaticGzip("build/client/assets", {
+    expressStaticGzip(join(BUILT_PAGES, "client", "assets"), {
       enableBrotli: true,
       orderPreference: ["br", "gz"],
       serveStatic: { immutable: true, maxAge: "1y" },
@@ -110,9 +111,9 @@ if (development) {
     }),
   );
 } else {
-  const built = resolve("build/server/index.js");
+  const built = resolve(BUILT_PAGES, "server", "index.js");
   if (!existsSync(built)) throw new Error("The application is not built. Run bin/start, which builds it.");
-  app.use(express.static("build/client", { maxAge: "1h" }));
+  app.use(express.static(join(BUILT_PAGES, "client"), { maxAge: "1h" }));
   app.use(inTurn(PAGES_AT_ONCE, LONGEST_TURN_MS));
   // The build itself, not a function that gives it: of that, all routes would be prepared anew at every request.
   app.use(createRequestHandler({ build: serverBuild(await import(pathToFileURL(built).href)), mode: "production" }));
