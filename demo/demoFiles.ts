@@ -13,7 +13,7 @@ import { FILE_NAMES } from "./makeFile";
 
 /** Everything that decides what a file of the demo world looks or sounds like, and what ingest makes of it. */
 const SOURCES = [
-  ...["demo", "demo/art", "server/shelf", "server/storage/keys.ts"],
+  ...["demo", "demo/art", "demo/clips", "server/shelf", "server/storage/keys.ts"],
   // What ingest makes has a version of its own.
   ...["measured.ts", "frameEncoder.ts", "program.ts"].map((name) => `server/media/${name}`),
   ...["core/picture", "core/sound", "core/color", "core/time"],

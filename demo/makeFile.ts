@@ -1,10 +1,8 @@
-import { writeFile } from "node:fs/promises";
+import { copyFile, writeFile } from "node:fs/promises";
 import { join } from "node:path";
-import { CLIPS, CLIP_RATE, clipPainter } from "./art/clips";
+import { CLIPS, CLIPS_FOLDER } from "./art/clips";
 import { LOGOS, quillfernLogo, tallowbyLogo } from "./art/logo";
 import { PICTURES, drawPicture } from "./art/pictures";
-import { BT709 } from "../server/media/clipIngest";
-import { startFrameEncoder } from "../server/media/frameEncoder";
 import { playTune, TUNES } from "../server/shelf/tunes";
 import { wavFile } from "../server/shelf/synth";
 
@@ -28,23 +26,7 @@ export async function makeFile(name: string, folder: string): Promise<void> {
       path,
       await (picture.cutOut ? drawPicture(picture, seed).encode("png") : drawPicture(picture, seed).encode("jpeg", 92)),
     );
-  const clip = CLIPS.find((one) => one.name === name);
-  if (clip) {
-    const paint = clipPainter(clip, seed);
-    const encoder = startFrameEncoder({
-      ...clip,
-      path,
-      rate: { numerator: CLIP_RATE, denominator: 1 },
-      settings: [
-        ...["-vf", "scale=out_color_matrix=bt709:out_range=tv", "-pix_fmt", "yuv420p"],
-        ...["-c:v", "libx264", "-preset", "veryfast", "-crf", "18"],
-        ...BT709,
-      ],
-    });
-    for (let frame = 0; frame < clip.frames; frame++) await encoder.write(paint(frame).data());
-    await encoder.finish();
-    return;
-  }
+  if (CLIPS.some((clip) => clip.name === name)) return copyFile(join(CLIPS_FOLDER, name), path);
   const tune = HOUSE_TUNES.find((one) => one.name === name);
   if (tune) return writeFile(path, wavFile(playTune(tune, seed)));
   if (name === BAKEHOUSE_LOGO) return writeFile(path, tallowbyLogo());

@@ -18,6 +18,8 @@ const WIDTH = 1280;
 const HEIGHT = 1080;
 export const CLIP_RATE = 30;
 const FRAMES = 135;
+/** Where they are kept once drawn, from the project's root. */
+export const CLIPS_FOLDER = "demo/clips";
 
 const wave = (time: number, turns: number, phase = 0): number => Math.sin(time * turns * Math.PI * 2 + phase);
 const bigPot: Pot = {
@@ -145,9 +147,9 @@ export const CLIPS: readonly DemoClip[] = [
 ];
 
 /** Paints a clip's frames one after another on one canvas. */
-export function clipPainter(clip: DemoClip, seed: number): (frame: number) => Canvas {
+export function clipPainter(clip: DemoClip): (frame: number) => Canvas {
   const ground = createCanvas(clip.width, clip.height);
-  clip.still(ground.getContext("2d"), clip.width, clip.height, seeded(seed));
+  clip.still(ground.getContext("2d"), clip.width, clip.height, seeded(1000 + CLIPS.indexOf(clip)));
   finish(ground.getContext("2d"), clip.width, clip.height);
   const canvas = createCanvas(clip.width, clip.height);
   const ctx = canvas.getContext("2d");
