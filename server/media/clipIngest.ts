@@ -78,7 +78,7 @@ export async function ingestClip(brought: BroughtFile, onProgress: (share: numbe
     ],
     { timeLimitMs: 60_000 },
   );
-  const { levels } = await makePyramid(poster, false, brought);
+  const { levels } = await makePyramid(poster, { hasAlpha: false, hasHalfColor: true }, brought);
   const look = await pictureLook(poster);
   const moves = await clipLook(proxy);
   const { width, height } = made.picture;

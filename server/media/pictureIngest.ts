@@ -38,17 +38,25 @@ export async function ingestPicture(brought: BroughtFile): Promise<IngestedPictu
     throw new UploadProblem(
       `“${name}” is ${about.width} × ${about.height} pixels; the limit is ${Math.round(limit / 1e6)} million. Bring it smaller.`,
     );
-  const pyramid = await makePyramid(input, about.hasAlpha, brought);
+  const kept = { hasAlpha: about.hasAlpha, hasHalfColor: about.chromaSubsampling === "4:2:0" };
+  const pyramid = await makePyramid(input, kept, brought);
   return {
     ...pyramid,
     look: await pictureLook(await store().local(levelKey(sha256, Math.min(pyramid.levels - 1, LOOK_LEVEL)))),
   };
 }
 
+/** What a picture holds, as it comes. */
+interface Holds {
+  readonly hasAlpha: boolean;
+  /** Colour at half the resolution of light (4:2:0), as photographs and frames of clips have it. */
+  readonly hasHalfColor: boolean;
+}
+
 /** The levels of any picture sharp can read, into the store under its hash. See-through borders are cut off. */
 export async function makePyramid(
   input: string | Buffer,
-  hasAlpha: boolean,
+  { hasAlpha, hasHalfColor }: Holds,
   { sha256, name, folder }: Pick<BroughtFile, "sha256" | "name" | "folder">,
 ): Promise<Pyramid> {
   // Rotated by EXIF, brought from its own profile (or CMYK) to sRGB.
@@ -70,6 +78,7 @@ export async function makePyramid(
         .raw()
         .toBuffer()
     : upright.data;
+  const isReduced = Math.max(upright.info.width, upright.info.height) === LONGEST_SIDE;
   const levels = pyramidLevels({ width, height });
   let above = { data, width, height };
   for (let level = 0; level < levels; level++) {
@@ -83,8 +92,10 @@ export async function makePyramid(
             .raw()
             .toBuffer();
     const file = join(folder, `level-${level}.webp`);
+    // Colours next to each other are kept apart with care, which takes four times as long: not where they came mixed.
+    const smartSubsample = !(hasHalfColor && level === 0 && !isReduced);
     await sharp(data, { raw: { ...size, channels } })
-      .webp(hasAlpha ? { lossless: true } : { quality: 92, smartSubsample: true, effort: 2 })
+      .webp(hasAlpha ? { lossless: true } : { quality: 92, smartSubsample, effort: 2 })
       .toFile(file);
     await store().keep(levelKey(sha256, level), file);
     above = { data, ...size };
