@@ -5,20 +5,11 @@ import { Choice, Field, Labelled, inputClasses } from "../components/Field";
 import { Notice } from "../components/Notice";
 import { useUnsaved } from "../components/useUnsaved";
 import { SidePanel } from "../components/SidePanel";
-import type { TypedProduct } from "../../server/catalogue/typedProduct";
+import { type EditedProduct } from "../../server/catalogue/editedProduct";
 import { type ChosenMedia } from "../mediaChoice/useChosenMedia";
 import { PictureOrder } from "./PictureOrder";
 import { type CatalogueAnswer } from "./answer";
 import { useOnceSaved } from "../components/useOnceSaved";
-
-/** A product as its form shows it. */
-export interface EditedProduct {
-  readonly id: string;
-  readonly typed: TypedProduct;
-  readonly pictures: readonly string[];
-  /** Prices it had, newest first, in words. */
-  readonly history: readonly { readonly from: string; readonly price: string }[];
-}
 
 /** All of one product, beside the table. */
 export function ProductEditor({

@@ -1,3 +1,4 @@
+import { capital } from "../../core/text/capital";
 import { type Report } from "../../core/preflight/report";
 import { formatTitle } from "../../core/placement/formats";
 import { SEVERITIES, type Severity } from "../../core/preflight/finding";
@@ -82,7 +83,7 @@ function FoundOfKind({ severity, findings }: { readonly severity: Severity } & P
         <div className="finding" key={index}>
           <p>{place}</p>
           <p>
-            <strong>{words.charAt(0).toUpperCase() + words.slice(1)}</strong> · {about}
+            <strong>{capital(words)}</strong> · {about}
           </p>
           {Object.keys(numbers).length > 0 && (
             <p className="numbers">{Object.entries(numbers).map(numberInWords).join(" · ")}</p>

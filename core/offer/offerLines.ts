@@ -1,3 +1,4 @@
+import { capital } from "../text/capital";
 import { bundleFigures, type OfferFigures, offerFigures } from "./figures";
 import { type Money, writePrice } from "./money";
 import { type OfferTerms, type WithEnding } from "./terms";
@@ -136,7 +137,6 @@ const fromSpend = (least: Money | null, locale: string): string => (least ? ` fr
 const writeShort = (price: Money, locale: string): string => writePrice(price, locale, "short");
 const number = (value: number, locale: string): string =>
   numberFormat(locale, { maximumFractionDigits: 2 }).format(value);
-const capital = (text: string): string => text.charAt(0).toLocaleUpperCase() + text.slice(1);
 
 /** Two prices side by side are both short, or both with their decimals. */
 function pairWriter({ was, now }: OfferFigures, locale: string): (price: Money) => string {
