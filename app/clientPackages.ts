@@ -17,7 +17,7 @@ export const CLIENT_PACKAGES: readonly string[] = [
   "clsx",
   "culori",
   "decimal.js",
-  "fast-deep-equal/es6",
+  "fast-deep-equal/es6/index.js",
   "fastest-levenshtein",
   "fft.js",
   "fractional-indexing",

@@ -1,4 +1,4 @@
-import isEqual from "fast-deep-equal/es6";
+import isEqual from "fast-deep-equal/es6/index.js";
 import { type Rect } from "../core/geometry/rect";
 import { type StillNode } from "../core/scene/displayList";
 import { type Surface } from "./resources";

@@ -8,7 +8,7 @@ import { buildProgramsIfChanged } from "./build";
 import { freePort, removeCluster, startCluster } from "./cluster";
 import { endToEndStages } from "./endToEndStages";
 import { waitingSuites } from "./suitesByTurns";
-import { type Report, readJestReport, readPlaywrightReport } from "./testReports";
+import { type Report, endedAs, readJestReport, readPlaywrightReport } from "./testReports";
 
 /**
  * bin/test: every check, the slowest ten, and one closing line. `--only types,lint,unit,e2e` runs some of them, `--grep`
@@ -104,8 +104,8 @@ async function unit(): Promise<void> {
   const jest = ["--experimental-vm-modules", "--no-warnings", "node_modules/jest/bin/jest.js"];
   const waiting = values.full ? [] : waitingSuites(Number(values.seed));
   const left = ["/node_modules/", ...waiting].map((path) => `--testPathIgnorePatterns=${path}`);
-  await run(process.execPath, [...jest, "--json", `--outputFile=${out}`, "--silent", ...left], env);
-  add(await readJestReport(out));
+  const endedWell = await run(process.execPath, [...jest, "--json", `--outputFile=${out}`, "--silent", ...left], env);
+  add(endedAs(endedWell, await readJestReport(out)));
 }
 
 interface Instance {
@@ -159,8 +159,8 @@ async function endToEnd(instance: Instance | null): Promise<void> {
   for (const [at, args] of stages.entries()) {
     const out = join(instance.env["STENCILCRAFT_DATA"] ?? "", `playwright-${at}.json`);
     const env = { ...instance.env, PLAYWRIGHT_JSON_OUTPUT_NAME: out };
-    await run("npx", ["--no-install", "playwright", "test", ...args], env);
-    add(await readPlaywrightReport(out));
+    const endedWell = await run("npx", ["--no-install", "playwright", "test", ...args], env);
+    add(endedAs(endedWell, await readPlaywrightReport(out)));
   }
 }
 

@@ -1,7 +1,7 @@
 import { mkdtemp, rm, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { readJestReport, readPlaywrightReport } from "./testReports";
+import { endedAs, readJestReport, readPlaywrightReport } from "./testReports";
 
 let folder: string;
 beforeAll(async () => {
@@ -64,6 +64,13 @@ test("a test that passed only when it was tried again has failed; suites inside 
       { name: "deep", ms: 1 },
     ],
   });
+});
+
+test("a runner that did not end well has failed, though no test of its own has", () => {
+  const report = { passed: 3, failed: 0, tests: [] };
+  expect(endedAs(true, report)).toEqual(report);
+  expect(endedAs(false, report)).toEqual({ ...report, failed: 1 });
+  expect(endedAs(false, { ...report, failed: 2 })).toEqual({ ...report, failed: 2 });
 });
 
 test.each(["", "not json", "{}", '{"numPassedTests":"many"}', '{"stats":{"expected":3}}'])(

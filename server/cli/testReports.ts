@@ -11,6 +11,10 @@ export interface Report {
 /** A runner that wrote nothing, or nothing that can be read, has failed as a whole. */
 const NOTHING: Report = { passed: 0, failed: 1, tests: [] };
 
+/** A runner that did not end well has failed, whatever it wrote of its tests: where files can't be loaded, there are none. */
+export const endedAs = (endedWell: boolean, report: Report): Report =>
+  endedWell || report.failed > 0 ? report : { ...report, failed: 1 };
+
 const jest = object({
   numPassedTests: number().required(),
   numFailedTests: number().required(),

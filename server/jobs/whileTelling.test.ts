@@ -11,7 +11,7 @@ afterEach(() => {
 /** A promise that is kept, or broken, from outside. */
 function awaited(): { promise: Promise<void>; keep: () => void; fail: (error: Error) => void } {
   let keep = (): void => undefined;
-  let fail = (_error: Error): void => undefined;
+  let fail: (error: Error) => void = () => undefined;
   const promise = new Promise<void>((resolve, reject) => ([keep, fail] = [resolve, reject]));
   return { promise, keep: () => keep(), fail: (error) => fail(error) };
 }
@@ -76,7 +76,7 @@ test("what could not be told once is told the next time, and the work goes on", 
 test("a share is told when work went on, and not again", async () => {
   const work = awaited();
   const told: number[] = [];
-  let onProgress = (_share: number): void => undefined;
+  let onProgress: (share: number) => void = () => undefined;
   const done = whileTellingProgress(
     (share) => Promise.resolve(void told.push(share)),
     (tell) => {
