@@ -5,6 +5,7 @@ import { Problem } from "../components/Problem";
 import { type BrandBook, FACE_ROLES } from "../../core/brand/book";
 import { BRAND_FAMILIES, FACE_CLASSES } from "../../core/type/shippedFaces";
 import { Button } from "../components/Button";
+import { FilePicker } from "../components/FilePicker";
 import { Notice } from "../components/Notice";
 import { type OwnFace, ROLE_TEXT, Specimen, faceRule, weightOf } from "./FaceSpecimens";
 
@@ -105,26 +106,15 @@ export function FaceSection({
 function OwnFonts({ own }: { own: readonly OwnFace[] }) {
   const fetcher = useFetcher<{ readonly problem: string | null; readonly done: string }>();
   const picker = useRef<HTMLInputElement>(null);
+  const send = (file: File): void => {
+    const form = new FormData();
+    form.set("intent", "font");
+    form.set("file", file);
+    void fetcher.submit(form, { method: "post", encType: "multipart/form-data" });
+  };
   return (
     <div className="mt-3 text-sm">
-      <input
-        ref={picker}
-        type="file"
-        accept=".ttf,.otf,.woff,.woff2"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Font file"
-        data-testid="font-picker"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (!file) return;
-          const form = new FormData();
-          form.set("intent", "font");
-          form.set("file", file);
-          void fetcher.submit(form, { method: "post", encType: "multipart/form-data" });
-          event.target.value = "";
-        }}
-      />
+      <FilePicker ref={picker} accept=".ttf,.otf,.woff,.woff2" label="Font file" testId="font-picker" onPick={send} />
       <Button look="quiet" disabled={fetcher.state !== "idle"} onClick={() => picker.current?.click()}>
         {fetcher.state !== "idle" ? "Reading the font …" : "Bring your own font"}
       </Button>

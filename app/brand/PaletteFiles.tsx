@@ -1,9 +1,10 @@
 import { useRef, useState } from "react";
 import { PALETTE_FORMATS, type NamedColor, readPaletteFile } from "../../core/color/paletteFiles";
 import { Button } from "../components/Button";
+import { FilePicker } from "../components/FilePicker";
 import { Notice } from "../components/Notice";
 
-const FORMAT_TEXT = { tokens: "design tokens", gpl: "GIMP palette", css: "CSS" } as const;
+const FORMAT_TEXT = { tokens: "design tokens", gpl: ".gpl palette", css: "CSS" } as const;
 
 /** Brings colours in from a file, and gives them out in three open formats. */
 export function PaletteFiles({
@@ -15,8 +16,7 @@ export function PaletteFiles({
 }) {
   const picker = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<{ kind: "ready" | "wrong"; text: string } | null>(null);
-  async function read(file: File | undefined): Promise<void> {
-    if (!file) return;
+  async function read(file: File): Promise<void> {
     try {
       if (file.size > 500_000) throw new SyntaxError("The file is larger than the limit for palettes: 0.5 MB.");
       const { colors } = readPaletteFile(await file.text());
@@ -28,18 +28,12 @@ export function PaletteFiles({
   }
   return (
     <>
-      <input
+      <FilePicker
         ref={picker}
-        type="file"
         accept=".json,.gpl,.css,.tokens"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Palette file"
-        data-testid="palette-picker"
-        onChange={(event) => {
-          void read(event.target.files?.[0]);
-          event.target.value = "";
-        }}
+        label="Palette file"
+        testId="palette-picker"
+        onPick={(file) => void read(file)}
       />
       <Button look="quiet" onClick={() => picker.current?.click()}>
         Import a palette

@@ -4,6 +4,7 @@ import { useRevalidator } from "react-router";
 import { toast } from "sonner";
 import { object, string } from "yup";
 import { Button } from "../components/Button";
+import { FilePicker } from "../components/FilePicker";
 
 const answer = object({ name: string(), problem: string() });
 
@@ -35,18 +36,11 @@ export function ImportPackage({ onProblem }: { onProblem: (problem: string | nul
 
   return (
     <>
-      <input
+      <FilePicker
         ref={input}
-        type="file"
         accept=".zip,application/zip"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Template package"
-        onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          event.target.value = "";
-          if (file) void bring(file);
-        }}
+        label="Template package"
+        onPick={(file) => void bring(file)}
       />
       <Button onClick={() => input.current?.click()} disabled={busy}>
         {busy ? <LoaderCircle aria-hidden size={16} className="animate-spin" /> : <Upload aria-hidden size={16} />}{" "}

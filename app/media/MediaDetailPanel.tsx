@@ -7,6 +7,7 @@ import { type FocalPoint } from "../../core/geometry/framing";
 import { type mediaDetail } from "../../server/media/mediaDetail";
 import { type Collection } from "../../server/media/collections";
 import { Button } from "../components/Button";
+import { FilePicker } from "../components/FilePicker";
 import { Field } from "../components/Field";
 import { Notice } from "../components/Notice";
 import { RightsMark } from "../components/RightsMark";
@@ -329,19 +330,7 @@ function Actions({
   const fetcher = useFetcher<MediaAnswer>();
   return (
     <div className="flex flex-wrap items-center gap-4 border-t border-rule pt-3 text-sm">
-      <input
-        ref={picker}
-        type="file"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="File to replace it with"
-        data-testid="replace-picker"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (file) onReplace(file);
-          event.target.value = "";
-        }}
-      />
+      <FilePicker ref={picker} label="File to replace it with" testId="replace-picker" onPick={onReplace} />
       <button type="button" onClick={() => picker.current?.click()} className="underline">
         Replace the file
       </button>

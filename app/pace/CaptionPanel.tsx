@@ -1,4 +1,4 @@
-import { type ChangeEvent, useId, useRef, useState } from "react";
+import { type ChangeEvent, useRef, useState } from "react";
 import { toast } from "sonner";
 import { MOST_CHARACTERS, readCaptions } from "../../core/captions/readCaptions";
 import { type CaptionFile, captionsAs } from "../../core/captions/writeCaptions";
@@ -9,6 +9,7 @@ import { type Captions, captionsIn, isLanguage, languagesOf } from "../../core/d
 import { type Edit } from "../../core/document/edit";
 import { type Promotion } from "../../core/document/promotion";
 import { Button } from "../components/Button";
+import { FilePicker } from "../components/FilePicker";
 import { attemptEdit } from "../edits/attemptEdit";
 import { ChoiceField } from "../workshop/ChoiceField";
 import { CaptionLookFields } from "./CaptionLookFields";
@@ -181,11 +182,7 @@ function LanguageFields({
 /** Reads a caption file from this computer. */
 function BringIn({ onRead }: { onRead: (text: string) => void }) {
   const input = useRef<HTMLInputElement>(null);
-  const id = useId();
-  async function read(event: ChangeEvent<HTMLInputElement>): Promise<void> {
-    const [file] = event.target.files ?? [];
-    event.target.value = "";
-    if (!file) return;
+  async function read(file: File): Promise<void> {
     if (file.size > MOST_CHARACTERS) {
       toast.error(`“${file.name}” is too large for captions of a promotion.`);
       return;
@@ -194,15 +191,11 @@ function BringIn({ onRead }: { onRead: (text: string) => void }) {
   }
   return (
     <>
-      <input
+      <FilePicker
         ref={input}
-        id={id}
-        type="file"
         accept=".srt,.vtt,text/vtt,application/x-subrip"
-        aria-label="Caption file"
-        onChange={(event) => void read(event)}
-        className="sr-only"
-        tabIndex={-1}
+        label="Caption file"
+        onPick={(file) => void read(file)}
       />
       <Button onClick={() => input.current?.click()} className="px-3 py-1.5 text-[13.5px]">
         Bring in a file

@@ -23,6 +23,7 @@ import { MEDIA_A_PAGE, listMedia, mediaTags, readMediaQuery, todayIn } from "../
 import { formOf, readJson } from "../../server/doors/readBody";
 import type { Route } from "./+types/media";
 import { Button } from "../components/Button";
+import { FilePicker } from "../components/FilePicker";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
 import { Tabs } from "../components/Tabs";
@@ -195,18 +196,12 @@ export default function Media({
     <main className={`flex-1 px-8 py-7 max-sm:px-4 ${over ? "bg-ready-pale" : ""}`} {...zone}>
       <PageHead title="Media" about="Pictures, clips, sounds and logos. Drop files anywhere on this page.">
         <ForEditors>
-          <input
+          <FilePicker
             ref={picker}
-            type="file"
             multiple
-            className="sr-only"
-            tabIndex={-1}
-            aria-label="Files to bring in"
-            data-testid="file-picker"
-            onChange={(event) => {
-              add(event.target.files ?? []);
-              event.target.value = "";
-            }}
+            label="Files to bring in"
+            testId="file-picker"
+            onPick={(_first, files) => add(files)}
           />
           <Button onClick={() => setRecording(true)}>
             <Mic aria-hidden size={16} /> Record

@@ -9,6 +9,7 @@ import { noteDeed } from "../../server/people/deeds";
 import { formOf, readJson } from "../../server/doors/readBody";
 import type { Route } from "./+types/productImport";
 import { Button, ButtonLink } from "../components/Button";
+import { FilePicker } from "../components/FilePicker";
 import { inputClasses } from "../components/Field";
 import { Notice } from "../components/Notice";
 import { PageHead } from "../components/PageHead";
@@ -99,19 +100,7 @@ export default function ProductImport() {
           </Button>
         )}
       </PageHead>
-      <input
-        ref={picker}
-        type="file"
-        accept=".csv,.txt,.tsv,text/csv"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="CSV file"
-        data-testid="csv-picker"
-        onChange={(event) => {
-          choose(event.target.files?.[0]);
-          event.target.value = "";
-        }}
-      />
+      <FilePicker ref={picker} accept=".csv,.txt,.tsv,text/csv" label="CSV file" testId="csv-picker" onPick={choose} />
       {problem && (
         <Notice kind="wrong" className="mb-5">
           {problem}
