@@ -1,15 +1,22 @@
 import { TriangleAlert, Wand } from "lucide-react";
-import { contrastRatio } from "../../core/color/contrast";
+import { type ContrastVerdict, WANTED_CONTRAST, contrastRatio, contrastVerdict } from "../../core/color/contrast";
 import { type ColorRole, type Palette } from "../../core/color/palette";
 import { reachContrast } from "../../core/color/reachContrast";
 import { capital } from "../../core/text/capital";
 
-/** What contrast is enough for, by WCAG 2.2 (1.4.3 and 1.4.6). */
 const AIMS = [
-  { what: "large type", ratio: 3 },
-  { what: "normal type", ratio: 4.5 },
-  { what: "AAA", ratio: 7 },
+  { what: "large type", ratio: WANTED_CONTRAST.large },
+  { what: "normal type", ratio: WANTED_CONTRAST.text },
+  { what: "AAA", ratio: WANTED_CONTRAST.enhanced },
 ] as const;
+
+/** What is good for normal type at all is good for large type where more is asked (WCAG 2.2, 1.4.6). */
+const GRADES: Readonly<Record<ContrastVerdict, { readonly normal: string; readonly large: string }>> = {
+  AAA: { normal: "AAA", large: "AAA" },
+  AA: { normal: "AA", large: "AAA" },
+  "large only": { normal: "fails", large: "AA" },
+  "too low": { normal: "fails", large: "fails" },
+};
 
 /** What a pair of colours is enough for, and the nearest colours that would be enough for more. */
 export function PairAdvice({
@@ -24,6 +31,7 @@ export function PairAdvice({
   onTake: (hex: string) => void;
 }) {
   const ratio = contrastRatio(palette[over], palette[under]);
+  const verdict = contrastVerdict(ratio);
   const proposals = AIMS.flatMap((aim) => {
     const hex = ratio < aim.ratio ? reachContrast(palette[over], palette[under], aim.ratio) : null;
     return hex ? [{ what: aim.what, hex }] : [];
@@ -34,8 +42,8 @@ export function PairAdvice({
         <strong>
           {capital(over)} on {under}
         </strong>
-        : <span className="figures">{ratio.toFixed(2)}</span>. Normal type {gradeOf(ratio, { AA: 4.5, AAA: 7 })}, large
-        type {gradeOf(ratio, { AA: 3, AAA: 4.5 })}.
+        : <span className="figures">{ratio.toFixed(2)}</span>. Normal type {GRADES[verdict].normal}, large type{" "}
+        {GRADES[verdict].large}.
       </p>
       {proposals.map(({ what, hex }) => (
         <button
@@ -58,7 +66,7 @@ export function PairAdvice({
           </span>
         </button>
       ))}
-      {ratio < 3 && (
+      {verdict === "too low" && (
         <p className="flex gap-1.5 text-warn">
           <TriangleAlert aria-hidden size={15} className="mt-0.5 shrink-0" /> Scenes never set words in this pair; they
           take the next colour that can be read.
@@ -66,9 +74,4 @@ export function PairAdvice({
       )}
     </div>
   );
-}
-
-function gradeOf(ratio: number, { AA, AAA }: { readonly AA: number; readonly AAA: number }): string {
-  if (ratio >= AAA) return "AAA";
-  return ratio >= AA ? "AA" : "fails";
 }

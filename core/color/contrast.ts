@@ -12,11 +12,14 @@ export function contrastRatio(one: string, other: string): number {
   return (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
 }
 
+/** Contrast that words need, and that they need where more is asked (WCAG 2.2, 1.4.3 and 1.4.6). */
+export const WANTED_CONTRAST = { large: 3, text: 4.5, enhanced: 7 } as const;
+
 export type ContrastVerdict = "AAA" | "AA" | "large only" | "too low";
 
-/** What a contrast ratio is good for (WCAG 2.2, 1.4.3 and 1.4.6): large type needs 3, other type 4.5, AAA 7. */
+/** What a contrast ratio is good for. */
 export function contrastVerdict(ratio: number): ContrastVerdict {
-  if (ratio >= 7) return "AAA";
-  if (ratio >= 4.5) return "AA";
-  return ratio >= 3 ? "large only" : "too low";
+  if (ratio >= WANTED_CONTRAST.enhanced) return "AAA";
+  if (ratio >= WANTED_CONTRAST.text) return "AA";
+  return ratio >= WANTED_CONTRAST.large ? "large only" : "too low";
 }

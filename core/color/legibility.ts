@@ -1,8 +1,6 @@
+import { WANTED_CONTRAST } from "./contrast";
 import { type ToneSample } from "../picture/tones";
 import { parseHex, toLinear, type Rgb } from "./srgb";
-
-/** Contrast that words need (WCAG 2.2, 1.4.3). */
-export const WANTED_CONTRAST = { text: 4.5, large: 3 } as const;
 
 /** The share of the pixels behind words that must reach the wanted contrast. */
 export const REACHED_BY = 0.95;
