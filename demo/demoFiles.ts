@@ -15,7 +15,7 @@ import { FILE_NAMES } from "./makeFile";
 const SOURCES = [
   ...["demo", "demo/art", "demo/clips", "server/shelf", "server/storage/keys.ts"],
   // What ingest makes has a version of its own.
-  ...["measured.ts", "frameEncoder.ts", "program.ts"].map((name) => `server/media/${name}`),
+  "server/media/measured.ts",
   ...["core/picture", "core/sound", "core/color", "core/time"],
   ...["@napi-rs/canvas", "sharp", "smartcrop", "@resvg/resvg-js"].map((name) => `node_modules/${name}/package.json`),
 ];

@@ -94,7 +94,7 @@ function tokenHex(value: unknown, path: readonly string[]): string | null {
   throw new Refusal(`The token “${path.join(".")}” holds a colour that can't be read.`);
 }
 
-/** Colours as a GIMP palette file (.gpl). */
+/** Colours as a `.gpl` palette. */
 export function writeGpl({ name, colors }: PaletteFile): string {
   const rows = colors.map((color) => {
     const { r, g, b } = parseHex(color.hex);
@@ -103,11 +103,11 @@ export function writeGpl({ name, colors }: PaletteFile): string {
   return `GIMP Palette\nName: ${oneLine(name)}\nColumns: 0\n#\n${rows.map((row) => `${row}\n`).join("")}`;
 }
 
-/** Reads a GIMP palette file. Throws, naming the line. */
+/** Reads a `.gpl` palette. Throws, naming the line. */
 export function readGpl(text: string): PaletteFile {
   const lines = text.replace(/^\ufeff/, "").split(/\r?\n/);
   if (lines[0]?.trim() !== "GIMP Palette")
-    throw new Refusal("This is not a GIMP palette: its first line must be “GIMP Palette”.");
+    throw new Refusal("This is not a .gpl palette: its first line is not the one that they begin with.");
   let name = "";
   const colors: NamedColor[] = [];
   lines.slice(1).forEach((line, index) => {
@@ -120,7 +120,7 @@ export function readGpl(text: string): PaletteFile {
       throw new Refusal(`Line ${index + 2} of the palette is not a colour: “${line.slice(0, 40)}”.`);
     colors.push({ name: found?.[4]?.trim() || "Untitled", hex: parseColor(`rgb(${channels.join(", ")})`) });
   });
-  return checked({ name, colors }, "GIMP palette");
+  return checked({ name, colors }, ".gpl palette");
 }
 
 /** Colours as CSS custom properties on `:root`. */

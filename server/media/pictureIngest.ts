@@ -38,8 +38,8 @@ export async function ingestPicture(brought: BroughtFile): Promise<IngestedPictu
     throw new UploadProblem(
       `“${name}” is ${about.width} × ${about.height} pixels; the limit is ${Math.round(limit / 1e6)} million. Bring it smaller.`,
     );
-  const kept = { hasAlpha: about.hasAlpha, hasHalfColor: about.chromaSubsampling === "4:2:0" };
-  const pyramid = await makePyramid(input, kept, brought);
+  const holds = { hasAlpha: about.hasAlpha, hasHalfColor: about.chromaSubsampling === "4:2:0" };
+  const pyramid = await makePyramid(input, holds, brought);
   return {
     ...pyramid,
     look: await pictureLook(await store().local(levelKey(sha256, Math.min(pyramid.levels - 1, LOOK_LEVEL)))),
