@@ -46,7 +46,7 @@ function anyStill(shape: Shape, pictures: readonly PictureFacts[]): fc.Arbitrary
       leaf(place, pictures),
       transformed(tie("node"), place),
       layered(tie("node"), place),
-      fc.record({ kind: fc.constant("clipped" as const), place, children: fc.tuple(tie("node")) }),
+      fc.tuple(place, tie("node")).map(([at, node]): DisplayNode => ({ kind: "clipped", place: at, children: [node] })),
     ),
   }));
   return fc

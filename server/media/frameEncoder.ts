@@ -1,4 +1,3 @@
-import { once } from "node:events";
 import { ExecaError, execa } from "execa";
 import { type FrameRate } from "../../core/time/frames";
 import { HANGS_AFTER_MS, inTime } from "./inTime";
@@ -6,7 +5,7 @@ import { ProgramFailed, lastLines } from "./program";
 
 /** Takes frames one after another and makes a file of them. */
 export interface FrameEncoder {
-  /** Resolves when the encoder is ready for more: the caller waits, so memory does not grow. */
+  /** Resolves when the encoder has taken the frame, whose bytes are the caller's again: memory does not grow. */
   write(frame: Uint8Array): Promise<void>;
   finish(): Promise<void>;
   stop(): void;
@@ -57,9 +56,13 @@ export function startFrameEncoder(file: EncodedFrames, patienceMs = HANGS_AFTER_
   return {
     async write(frame) {
       if (child.exitCode !== null) await ended;
-      if (child.stdin.write(frame)) return;
-      const ready = Promise.race([once(child.stdin, "drain").catch(() => ended), ended]);
-      await inTime(ready, patienceMs, stopped("took nothing for"));
+      const taken = new Promise<void>((done, failed) =>
+        child.stdin.write(frame, (error) => {
+          if (error) failed(error);
+          else done();
+        }),
+      ).catch(() => ended);
+      await inTime(Promise.race([taken, ended]), patienceMs, stopped("took nothing for"));
     },
     async finish() {
       child.stdin.end();

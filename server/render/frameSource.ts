@@ -1,7 +1,8 @@
 import { type ClipNode, type DisplayList, clipsIn, sameFrame } from "../../core/scene/displayList";
 import { formatOf } from "../../core/placement/formats";
 import { outputSize, pixelsPerUnit } from "../../core/placement/quality";
-import { type Size } from "../../core/geometry/rect";
+import { type Rect, type Size, bottom, wholeOf } from "../../core/geometry/rect";
+import { changedArea } from "../../core/scene/changedArea";
 import { type PreparedPromotion, displayListAt } from "../../core/scene/preparePromotion";
 import { type ClipFacts } from "../../core/document/facts";
 import { MARGIN, createPainter } from "../../paint/painter";
@@ -14,10 +15,23 @@ import { preparedInput } from "./preparedInput";
 import { type OutputChoice, type RenderInput } from "./renderInput";
 import { type Ticks } from "../../core/time/ticks";
 
+/** Some rows of a frame. */
+export interface ChangedRows {
+  /** The first. */
+  readonly from: number;
+  /** RGBA of them. */
+  readonly rgba: Uint8Array;
+}
+
+/** So many pixels beyond what differs may differ as well: soft edges, and edges snapped to whole pixels. */
+const SOFT_PIXELS = 3;
+
 /** Frames of a promotion in one format, painted one after another on the server. */
 export interface FrameSource {
   /** RGBA of the frame at a time. */
   frameAt(time: Ticks): Promise<Uint8Array>;
+  /** What of the frame at a time may differ from the one asked for before: all of the first; null where it is the same. */
+  changedRowsAt(time: Ticks): Promise<ChangedRows | null>;
   /** The frame as PNG. */
   pngAt(time: Ticks): Promise<Buffer>;
   stop(): void;
@@ -45,6 +59,17 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
     await resources.load(list, scale);
     for (const node of clipsIn(list)) await showClipFrame(node);
     return (painted = { list, surface: painter.frame(list), pixels: null });
+  }
+
+  const readRows = ({ context }: Surface, from: number, to: number): Uint8Array =>
+    new Uint8Array(context.getImageData(MARGIN, MARGIN + from, size.width, to - from).data.buffer);
+
+  /** Rows of pixels that an area in design units may reach. */
+  function rowsOf(area: Rect): { readonly from: number; readonly to: number } {
+    const toPixels = size.height / formatOf(format).height;
+    const from = Math.floor(area.y * toPixels) - SOFT_PIXELS;
+    const to = Math.ceil(bottom(area) * toPixels) + SOFT_PIXELS;
+    return { from: Math.max(0, from), to: Math.min(size.height, to) };
   }
 
   async function showClipFrame(node: ClipNode): Promise<void> {
@@ -79,10 +104,15 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
     async frameAt(time) {
       const frame = await paint(time);
       // A frame equal to the one before is neither painted nor read back again.
-      frame.pixels ??= new Uint8Array(
-        frame.surface.context.getImageData(MARGIN, MARGIN, size.width, size.height).data.buffer,
-      );
-      return frame.pixels;
+      return (frame.pixels ??= readRows(frame.surface, 0, size.height));
+    },
+    async changedRowsAt(time) {
+      const before = painted?.list;
+      const { list, surface } = await paint(time);
+      const area = before ? changedArea(before, list) : wholeOf(formatOf(format));
+      if (!area) return null;
+      const { from, to } = rowsOf(area);
+      return to > from ? { from, rgba: readRows(surface, from, to) } : null;
     },
     async pngAt(time) {
       const { surface } = await paint(time);

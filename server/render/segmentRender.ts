@@ -25,7 +25,9 @@ export async function renderSegment(task: SegmentTask, onFrame: () => void, stop
   try {
     for (let frame = task.from; frame < task.to; frame++) {
       if (stopped()) throw new Error("The render was stopped.");
-      await encoder.write(planar.planesOf(await source.frameAt(frameStart(frame, task.rate))));
+      const changed = await source.changedRowsAt(frameStart(frame, task.rate));
+      if (changed) planar.change(changed);
+      await encoder.write(planar.planes);
       onFrame();
     }
     await encoder.finish();

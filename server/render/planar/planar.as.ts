@@ -27,15 +27,16 @@ function pairSums(one: v128, other: v128): v128 {
 }
 
 /**
- * Converts a frame. `rgba` is where it lies; `out` where its planes go, Y first, then U, then V; `between` where 2 × width ×
+ * Converts the rows of a frame from one to before another; the rest of its planes, and what is between, stay from the frame
+ * before. `rgba` is where it lies; `out` where its planes go, Y first, then U, then V; `between` where 2 × width ×
  * height / 2 × 2 bytes are free. Width and height are even, the width at least 8: what is left of a row by eights is done
  * with pixels that were done already.
  */
-export function convert(rgba: usize, out: usize, between: usize, width: i32, height: i32): void {
+export function convert(rgba: usize, out: usize, between: usize, width: i32, height: i32, from: i32, to: i32): void {
   const half = width >> 1;
   const us = between;
   const vs = between + usize(half * height * 2);
-  for (let y = 0; y < height; y++)
+  for (let y = from; y < to; y++)
     convertRow(
       rgba + usize(y * width * 4),
       out + usize(y * width),
@@ -45,7 +46,8 @@ export function convert(rgba: usize, out: usize, between: usize, width: i32, hei
     );
   const u = out + usize(width * height);
   const v = u + usize(half * (height >> 1));
-  for (let y = 0; y < height >> 1; y++) {
+  // A row of chroma is made of the eight around it: from three above its first to four below.
+  for (let y = max(0, (from - 4) >> 1); y < min(height >> 1, (to + 4) >> 1); y++) {
     weighRows(us, u + usize(y * half), y * 2, half, height);
     weighRows(vs, v + usize(y * half), y * 2, half, height);
   }

@@ -37,6 +37,12 @@ async function scaled(rgba: Uint8Array, width: number, height: number): Promise<
   return stdout;
 }
 
+async function planesOf(rgba: Uint8Array, width: number, height: number): Promise<Uint8Array> {
+  const frames = await openPlanarFrames({ width, height });
+  frames.change({ from: 0, rgba });
+  return frames.planes;
+}
+
 test.each([
   [64, 48],
   [1080, 54],
@@ -44,7 +50,7 @@ test.each([
   [10, 20],
 ])("planes of %d × %d are those that ffmpeg's scaler makes, to one step of 255", async (width, height) => {
   const rgba = hardFrame(width, height);
-  const ours = (await openPlanarFrames({ width, height })).planesOf(rgba);
+  const ours = await planesOf(rgba, width, height);
   const theirs = await scaled(rgba, width, height);
   expect(ours).toHaveLength(width * height * 1.5);
   expect(theirs).toHaveLength(ours.length);
@@ -61,17 +67,32 @@ test.each([
   ["blue", [0, 0, 255], [32, 240, 118]],
 ])("%s has the levels of the recommendation", async (_, color, levels) => {
   const rgba = Uint8Array.from({ length: 16 * 4 * 4 }, (_value, at) => [...color, 255][at % 4] ?? 0);
-  const planes = (await openPlanarFrames({ width: 16, height: 4 })).planesOf(rgba);
+  const planes = await planesOf(rgba, 16, 4);
   expect([planes[0], planes[63], planes[64], planes[79], planes[80], planes[95]]).toEqual(
     levels.flatMap((level) => [level, level]),
   );
 });
 
-test("a frame keeps its planes when the next is converted; sizes without a half are refused", async () => {
-  const frames = await openPlanarFrames({ width: 16, height: 2 });
-  const first = frames.planesOf(new Uint8Array(16 * 2 * 4).fill(255));
-  frames.planesOf(new Uint8Array(16 * 2 * 4));
-  expect(first[0]).toBe(235);
+test.each([
+  [0, 2],
+  [1, 2],
+  [7, 8],
+  [10, 21],
+  [29, 30],
+])("rows %d to %d set anew leave the planes of the frame as it is then", async (from, to) => {
+  const [width, height] = [64, 30];
+  const before = hardFrame(width, height);
+  const now = Uint8Array.from(before);
+  for (let at = from * width * 4; at < to * width * 4; at++) if (at % 4 !== 3) now[at] = 255 - (now[at] ?? 0);
+  const frames = await openPlanarFrames({ width, height });
+  frames.change({ from: 0, rgba: before });
+  frames.change({ from, rgba: now.subarray(from * width * 4, to * width * 4) });
+  const whole = await planesOf(now, width, height);
+  expect(Buffer.compare(frames.planes, whole)).toBe(0);
+  expect(Buffer.compare(whole, await planesOf(before, width, height))).not.toBe(0);
+});
+
+test("sizes without a half are refused", async () => {
   await expect(openPlanarFrames({ width: 15, height: 2 })).rejects.toThrow("no planes of half the size");
 });
 

@@ -1,0 +1,50 @@
+import { JOINS } from "../../core/document/joins";
+import { outputSize } from "../../core/placement/quality";
+import { partOf } from "../../core/testing/sample";
+import { frameStart } from "../../core/time/ticks";
+import { millis } from "../../core/units";
+import { shortInput, shortScenes } from "../testing/shortRender";
+import { openFrameSource } from "./frameSource";
+import { openPlanarFrames } from "./planar/planarFrames";
+import { renderPlan } from "./renderPlan";
+
+const CHOICE = { format: "vertical", quality: "480p" } as const;
+const SIZE = outputSize("vertical", "480p");
+
+test.each(partOf(JOINS, 3))(
+  "frames put together of the rows that changed are the frames painted whole: %s",
+  async (kind) => {
+    const { adjustments } = shortScenes(900);
+    const joined = Object.fromEntries(
+      Object.entries(adjustments).map(([id, lengths]) => [id, { ...lengths, transition: kind, overlap: millis(400) }]),
+    );
+    const input = shortInput(900, { adjustments: joined });
+    const { frames, rate } = await renderPlan(input, CHOICE);
+    const [byRows, whole] = await Promise.all([openFrameSource(input, CHOICE), openFrameSource(input, CHOICE)]);
+    const [ours, theirs] = await Promise.all([openPlanarFrames(SIZE), openPlanarFrames(SIZE)]);
+    let rows = 0;
+    for (let frame = 0; frame < frames; frame++) {
+      const time = frameStart(frame, rate);
+      const changed = await byRows.changedRowsAt(time);
+      if (changed) {
+        rows += changed.rgba.length / (SIZE.width * 4);
+        ours.change(changed);
+      }
+      theirs.change({ from: 0, rgba: await whole.frameAt(time) });
+      expect(`frame ${frame}: ${Buffer.compare(ours.planes, theirs.planes)}`).toBe(`frame ${frame}: 0`);
+    }
+    // Fewer than all of all frames: otherwise nothing was left out, and this would hold of anything.
+    expect(rows).toBeLessThan(frames * SIZE.height * 0.95);
+    byRows.stop();
+    whole.stop();
+  },
+);
+
+test("the first frame is all new; asked for again, or where it holds still, nothing is", async () => {
+  const source = await openFrameSource(shortInput(1500), CHOICE);
+  const first = await source.changedRowsAt(frameStart(0, { numerator: 30, denominator: 1 }));
+  expect(first).toMatchObject({ from: 0 });
+  expect(first?.rgba).toHaveLength(SIZE.width * SIZE.height * 4);
+  expect(await source.changedRowsAt(frameStart(0, { numerator: 30, denominator: 1 }))).toBeNull();
+  source.stop();
+});
