@@ -9,6 +9,7 @@ import { USUAL_FORMATS, type FormatName } from "../core/placement/formats";
 import { millis } from "../core/units";
 import { type Promotion } from "../core/document/promotion";
 import { type TeamScope } from "../server/db/teamScope";
+import { type RawFrames } from "../server/media/frameEncoder";
 import { type RenderInput } from "../server/render/renderInput";
 import { richPromotion } from "./richPromotion";
 import { openDemoData } from "./demoInstance";
@@ -67,17 +68,21 @@ export async function benchRender(data: string): Promise<void> {
     console.log(`with clips, captions, letters and a look: ${inWords(rich)}`);
     const [short, long] = [await peakMemory(1, data), await peakMemory(4, data)];
     console.log(`peak memory: ${short} MB for 15 s, ${long} MB for 60 s, ratio ${(long / short).toFixed(3)}`);
-    console.log(`ratio ${(plain.whole / plain.encode).toFixed(2)}`);
+    console.log(`ratio ${(plain.whole / plain.rgba).toFixed(2)}`);
   } finally {
     await rm(folder, { recursive: true, force: true });
     await demo.close();
   }
 }
 
-/** Seconds that a promotion in three formats at 1080p takes: to render it, for ffmpeg alone to encode its frames, to paint them. */
+/** Seconds that a promotion in three formats at 1080p takes. */
 interface Measured {
+  /** To render it. */
   readonly whole: number;
-  readonly encode: number;
+  /** For ffmpeg alone to encode its frames: as canvases have them, and as planes. */
+  readonly rgba: number;
+  readonly planes: number;
+  /** To paint them, in one thread. */
   readonly paint: number;
 }
 
@@ -89,21 +94,22 @@ interface Where {
 async function measured(input: RenderInput, where: Where): Promise<Measured> {
   // Both are measured several times in turn, and the least of each counts: other work on the machine only ever adds.
   const first = await wholeRender(input, where);
-  let [encode, paint] = [0, 0];
+  const alone = { rgba: 0, planes: 0, paint: 0 };
   for (const format of USUAL_FORMATS) {
     const one = await encodeAlone(input, format, where.folder);
-    encode += one.encode;
-    paint += one.paint;
+    alone.rgba += one.rgba;
+    alone.planes += one.planes;
+    alone.paint += one.paint;
   }
-  return { whole: Math.min(first, await wholeRender(input, where)), encode, paint };
+  return { whole: Math.min(first, await wholeRender(input, where)), ...alone };
 }
 
-const inWords = ({ whole, encode, paint }: Measured): string =>
+const inWords = ({ whole, rgba, planes, paint }: Measured): string =>
   [
     `whole render ${whole.toFixed(1)} s`,
-    `ffmpeg alone on the same frames ${encode.toFixed(1)} s`,
+    `ffmpeg alone on the same frames as RGBA ${rgba.toFixed(1)} s, as planes ${planes.toFixed(1)} s`,
     `painting alone in one thread ${paint.toFixed(1)} s`,
-    `ratio ${(whole / encode).toFixed(2)}`,
+    `ratio ${(whole / rgba).toFixed(2)} of RGBA, ${(whole / planes).toFixed(2)} of planes`,
   ].join(", ");
 
 async function wholeRender(input: RenderInput, { data, folder }: Where): Promise<number> {
@@ -127,53 +133,66 @@ async function wholeRender(input: RenderInput, { data, folder }: Where): Promise
   return seconds;
 }
 
-/** Paints all frames of a format to a raw file, then lets ffmpeg encode it with the render's own settings. */
-async function encodeAlone(
-  input: RenderInput,
-  format: FormatName,
-  folder: string,
-): Promise<{ encode: number; paint: number }> {
-  const { encodeSettings } = await import("../server/render/encoder");
-  const { rawFrames } = await import("../server/media/frameEncoder");
+/** Paints all frames of a format to raw files, then lets ffmpeg encode them with the render's own settings. */
+async function encodeAlone(input: RenderInput, format: FormatName, folder: string): Promise<Omit<Measured, "whole">> {
+  const { openPlanarFrames } = await import("../server/render/planar/planarFrames");
   const { openFrameSource } = await import("../server/render/frameSource");
   const { renderPlan } = await import("../server/render/renderPlan");
-  const { frames, rate, width, height } = await renderPlan(input, { format, quality: "1080p" });
-  const raw = join(folder, "frames.rgba");
-  const file = createWriteStream(raw);
-  const source = await openFrameSource(input, { format, quality: "1080p" });
+  const plan = await renderPlan(input, { format, quality: "1080p" });
+  const [rgba, planes] = [rawFile(folder, "rgba"), rawFile(folder, "yuv420p")];
+  const [source, planar] = [await openFrameSource(input, { format, quality: "1080p" }), await openPlanarFrames(plan)];
   let paint = 0;
-  for (let frame = 0; frame < frames; frame++) {
+  for (let frame = 0; frame < plan.frames; frame++) {
     const started = performance.now();
-    const pixels = await source.frameAt(frameStart(frame, rate));
+    const pixels = await source.frameAt(frameStart(frame, plan.rate));
     paint += performance.now() - started;
-    if (!file.write(pixels)) await once(file, "drain");
+    await rgba.write(pixels);
+    planar.change({ from: 0, rgba: pixels });
+    await planes.write(Uint8Array.from(planar.planes));
   }
   source.stop();
-  await new Promise((done) => file.end(done));
-  let encode = Infinity;
+  const seconds = { rgba: await encoded(rgba, plan), planes: await encoded(planes, plan), paint: paint / 1000 };
+  await Promise.all([rgba.remove(), planes.remove()]);
+  return seconds;
+}
+
+interface RawFile {
+  readonly path: string;
+  readonly pixels: "rgba" | "yuv420p";
+  write(frame: Uint8Array): Promise<void>;
+  end(): Promise<unknown>;
+  remove(): Promise<void>;
+}
+
+function rawFile(folder: string, pixels: RawFile["pixels"]): RawFile {
+  const path = join(folder, `frames.${pixels}`);
+  const file = createWriteStream(path);
+  return {
+    path,
+    pixels,
+    async write(frame) {
+      if (!file.write(frame)) await once(file, "drain");
+    },
+    end: () => new Promise((done) => file.end(done)),
+    remove: () => rm(path),
+  };
+}
+
+/** The fewest seconds in which ffmpeg encodes a file of raw frames. */
+async function encoded(file: RawFile, { width, height, rate }: Omit<RawFrames, "pixels">): Promise<number> {
+  const { encodeSettings } = await import("../server/render/encoder");
+  const { rawFrames } = await import("../server/media/frameEncoder");
+  await file.end();
+  const filter = file.pixels === "rgba" ? FROM_RGBA : undefined;
+  const input = [...rawFrames({ width, height, rate, pixels: file.pixels }), "-i", file.path];
+  const args = [...["-v", "error", "-y", "-nostdin"], ...input, ...encodeSettings(rate, filter), `${file.path}.mp4`];
+  let least = Infinity;
   for (let turn = 0; turn < 2; turn++) {
     const started = performance.now();
-    const encoder = spawn(
-      "ffmpeg",
-      [
-        "-v",
-        "error",
-        "-y",
-        "-nostdin",
-        ...rawFrames({ width, height, rate }),
-        "-i",
-        raw,
-        "-an",
-        ...encodeSettings(rate, FROM_RGBA),
-        join(folder, "alone.mp4"),
-      ],
-      { stdio: ["ignore", "ignore", "inherit"] },
-    );
-    await once(encoder, "close");
-    encode = Math.min(encode, (performance.now() - started) / 1000);
+    await once(spawn("ffmpeg", args, { stdio: ["ignore", "ignore", "inherit"] }), "close");
+    least = Math.min(least, (performance.now() - started) / 1000);
   }
-  await rm(raw);
-  return { encode, paint: paint / 1000 };
+  return least;
 }
 
 /** Peak memory in MB of a process, encoders included, that renders the square format with every scene `stretch` times as long. */
