@@ -1,6 +1,6 @@
 import { parseArgs } from "node:util";
 
-const USAGE = `bin/bench render   whole render time ÷ time ffmpeg alone needs for the same frames, and memory against length
+const USAGE = `bin/bench render   whole render time ÷ time ffmpeg alone needs for the same frames, a filter graph beside it, memory by length
 bin/bench rerender what is painted ÷ all, and the time, after other words in a scene, another level, and nothing
 bin/bench proof    frames a second of the playing trio, and keystroke to repainted proofs, in headless Chromium
 bin/bench typing   keystroke to repainted proofs alone

@@ -57,7 +57,7 @@ export async function benchInput(
   return { ...input, facts: { ...input.facts, templates } };
 }
 
-/** Measures the whole render of three formats, then ffmpeg alone on the very frames, then memory at 15 s and 60 s. */
+/** Measures the whole render of three formats, then ffmpeg alone on the very frames and on a filter graph, then memory at 15 s and 60 s. */
 export async function benchRender(data: string): Promise<void> {
   const demo = await openDemoData(data);
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-bench-"));
@@ -82,6 +82,8 @@ interface Measured {
   /** For ffmpeg alone to encode its frames: as canvases have them, and as planes. */
   readonly rgba: number;
   readonly planes: number;
+  /** For ffmpeg to make and encode the like of it by a filter graph. */
+  readonly graph: number;
   /** To paint them, in one thread. */
   readonly paint: number;
 }
@@ -94,20 +96,22 @@ interface Where {
 async function measured(input: RenderInput, where: Where): Promise<Measured> {
   // Both are measured several times in turn, and the least of each counts: other work on the machine only ever adds.
   const first = await wholeRender(input, where);
-  const alone = { rgba: 0, planes: 0, paint: 0 };
+  const alone = { rgba: 0, planes: 0, graph: 0, paint: 0 };
   for (const format of USUAL_FORMATS) {
     const one = await encodeAlone(input, format, where.folder);
     alone.rgba += one.rgba;
     alone.planes += one.planes;
+    alone.graph += one.graph;
     alone.paint += one.paint;
   }
   return { whole: Math.min(first, await wholeRender(input, where)), ...alone };
 }
 
-const inWords = ({ whole, rgba, planes, paint }: Measured): string =>
+const inWords = ({ whole, rgba, planes, graph, paint }: Measured): string =>
   [
     `whole render ${whole.toFixed(1)} s`,
     `ffmpeg alone on the same frames as RGBA ${rgba.toFixed(1)} s, as planes ${planes.toFixed(1)} s`,
+    `a filter graph of the like ${graph.toFixed(1)} s`,
     `painting alone in one thread ${paint.toFixed(1)} s`,
     `ratio ${(whole / rgba).toFixed(2)} of RGBA, ${(whole / planes).toFixed(2)} of planes`,
   ].join(", ");
@@ -135,6 +139,7 @@ async function wholeRender(input: RenderInput, { data, folder }: Where): Promise
 
 /** Paints all frames of a format to raw files, then lets ffmpeg encode them with the render's own settings. */
 async function encodeAlone(input: RenderInput, format: FormatName, folder: string): Promise<Omit<Measured, "whole">> {
+  const { graphAlone } = await import("./filterGraph");
   const { openPlanarFrames } = await import("../server/render/planar/planarFrames");
   const { openFrameSource } = await import("../server/render/frameSource");
   const { renderPlan } = await import("../server/render/renderPlan");
@@ -150,8 +155,9 @@ async function encodeAlone(input: RenderInput, format: FormatName, folder: strin
     planar.change({ from: 0, rgba: pixels });
     await planes.write(Uint8Array.from(planar.planes));
   }
+  const graph = await graphAlone(source, plan, folder);
   source.stop();
-  const seconds = { rgba: await encoded(rgba, plan), planes: await encoded(planes, plan), paint: paint / 1000 };
+  const seconds = { graph, rgba: await encoded(rgba, plan), planes: await encoded(planes, plan), paint: paint / 1000 };
   await Promise.all([rgba.remove(), planes.remove()]);
   return seconds;
 }
