@@ -39,9 +39,8 @@ function changesOf(before: DisplayNode, now: DisplayNode): Rect[] {
 
 type Parent = Extract<DisplayNode, { children: unknown }>;
 
-function isSameButForChildren({ children: _before, ...before }: Parent, { children: _now, ...now }: Parent): boolean {
-  return isEqual(before, now);
-}
+const isSameButForChildren = (before: Parent, now: Parent): boolean =>
+  isEqual({ ...before, children: [] }, { ...now, children: [] });
 
 const areasOf = (nodes: readonly DisplayNode[]): Rect[] => nodes.flatMap(areaOf);
 
