@@ -24,6 +24,8 @@ export default tseslint.config(
       "@typescript-eslint/no-non-null-assertion": "error",
       "@typescript-eslint/consistent-type-imports": ["error", { fixStyle: "inline-type-imports" }],
       "no-console": "error",
+      // Said here, because the native linter passes over names that begin with an underscore otherwise.
+      "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^$", varsIgnorePattern: "^$" }],
       "@typescript-eslint/no-invalid-void-type": "off",
       // A number in a template reads as it is meant; everything else is asked to be turned into words first.
       "@typescript-eslint/restrict-template-expressions": ["error", { allowNumber: true }],
