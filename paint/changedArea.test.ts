@@ -1,7 +1,7 @@
 import { type Rect, bottom, right } from "../core/geometry/rect";
 import { formatOf } from "../core/placement/formats";
 import { outputSize } from "../core/placement/quality";
-import { changedArea } from "../core/scene/changedArea";
+import { SOFT_PIXELS, changedArea } from "../core/scene/changedArea";
 import { type DisplayList, type DisplayNode } from "../core/scene/displayList";
 import { anyStills } from "../core/testing/anyStill";
 import { defined } from "../core/testing/defined";
@@ -14,8 +14,6 @@ import { createPainter } from "./painter";
 const FORMAT = formatOf("square");
 const SIZE = outputSize("square", "480p");
 const SCALE = SIZE.width / FORMAT.width;
-/** As many pixels as a render takes more than what is said to differ. */
-const SOFT_PIXELS = 3;
 
 function pixelsOf(list: DisplayList): Uint8ClampedArray {
   const { canvas, image } = nodeSurface(800, 600);

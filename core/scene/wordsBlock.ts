@@ -3,17 +3,18 @@ import { type Align } from "../geometry/column";
 import { type FaceRole } from "../brand/book";
 import { type BehindWords } from "../document/design";
 import { type TemplateStyle } from "../document/sceneTemplate";
-import { type Point, type Rect, type Size, evenInsets, inset, rect, union } from "../geometry/rect";
+import { type Point, type Rect, type Size, evenInsets, inset, rect, unionOf } from "../geometry/rect";
 import { type Stretch } from "../type/emphasis";
 import { type FormatName, type Shape } from "../placement/formats";
 import { type FaceFiles } from "../type/faces";
 import { type FittedWords, fitWords } from "../type/fit";
 import { type FontBook } from "../type/fontBook";
-import { type Outline, outlineBounds } from "../type/outline";
+import { type Outline } from "../type/outline";
 import { type TypeRole, faceOf, fitRule, isTabular } from "../type/roles";
 import { shapedText } from "../type/shapedTexts";
 import { type BrandStyle } from "./brandStyle";
 import { type DisplayNode, type StillNode } from "./displayList";
+import { ownArea } from "./paintedAreas";
 
 /** What a scene needs at hand to set words. */
 export interface Typesetter {
@@ -110,19 +111,7 @@ function underlines(size: number, { stretches, baseline }: FittedWords["lines"][
 
 /** Nodes that hold still, with bounds that contain all they paint. */
 export function still(children: readonly DisplayNode[], least: Rect): StillNode {
-  const bounds = children.reduce((box, node) => {
-    const own = boundsOf(node);
-    return own ? union(box, own) : box;
-  }, least);
+  const bounds = unionOf([least, ...children.flatMap((node) => ownArea(node) ?? [])]) ?? least;
   // A pixel of margin at the smallest output, for the soft edges of shapes.
   return { kind: "still", bounds: inset(bounds, evenInsets(-4)), children };
-}
-
-function boundsOf(node: DisplayNode): Rect | null {
-  if (node.kind === "shape") {
-    const box = outlineBounds(node.outline);
-    return box && rect(box.x + node.at.x, box.y + node.at.y, box.width, box.height);
-  }
-  if ("place" in node) return node.place;
-  return node.kind === "still" ? node.bounds : null;
 }

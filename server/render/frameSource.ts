@@ -2,7 +2,7 @@ import { type ClipNode, type DisplayList, clipsIn, sameFrame } from "../../core/
 import { formatOf } from "../../core/placement/formats";
 import { outputSize, pixelsPerUnit } from "../../core/placement/quality";
 import { type Rect, type Size, bottom, wholeOf } from "../../core/geometry/rect";
-import { changedArea } from "../../core/scene/changedArea";
+import { SOFT_PIXELS, changedArea } from "../../core/scene/changedArea";
 import { type PreparedPromotion, displayListAt } from "../../core/scene/preparePromotion";
 import { type ClipFacts } from "../../core/document/facts";
 import { MARGIN, createPainter } from "../../paint/painter";
@@ -22,9 +22,6 @@ export interface ChangedRows {
   /** RGBA of them. */
   readonly rgba: Uint8Array;
 }
-
-/** So many pixels beyond what differs may differ as well: soft edges, and edges snapped to whole pixels. */
-const SOFT_PIXELS = 3;
 
 /** Frames of a promotion in one format, painted one after another on the server. */
 export interface FrameSource {
