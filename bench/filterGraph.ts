@@ -27,15 +27,8 @@ export async function graphAlone(source: FrameSource, plan: RenderPlan, folder: 
   const frames = scenes.map(({ from, to }) => to - from + JOINT);
   const input = ["-f", "lavfi", "-i", graphOf(frames, plan)];
   const started = performance.now();
-  const args = [
-    "-v",
-    "error",
-    "-y",
-    "-nostdin",
-    ...input,
-    ...encodeSettings(plan.rate, "format=yuv420p,setsar=1"),
-    "graph.mp4",
-  ];
+  const settings = encodeSettings(plan.rate, "format=yuv420p,setsar=1");
+  const args = [...["-v", "error", "-y", "-nostdin"], ...input, ...settings, "graph.mp4"];
   const child = spawn("ffmpeg", args, { cwd: folder, stdio: ["ignore", "ignore", "inherit"] });
   await once(child, "close");
   if (child.exitCode !== 0) throw new Error("ffmpeg refused the filter graph.");

@@ -16,21 +16,26 @@ const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: { data: { type: "string", default: ".data" }, help: { type: "boolean" } },
 });
-const [name] = positionals;
-// Threads run what users run: compiling sources as they are read, and keeping them, would be measured as well.
-process.env["BUILT_PROGRAMS"] = "yes";
-await (await import("../server/cli/build")).buildProgramsIfChanged();
-if (name === "render") await (await import("./render")).benchRender(values.data);
-else if (name === "rerender") await (await import("./rerender")).benchRerender(values.data);
-else if (name === "proof") await (await import("./proof")).benchProof(values.data);
-else if (name === "typing") await (await import("./proof")).benchTyping(values.data);
-else if (name === "wall") await (await import("./wall")).benchWall(values.data);
-else if (name === "solve") await (await import("./solve")).benchSolve();
-else if (name === "gallery") await (await import("./gallery")).benchGallery(values.data);
-else if (name === "sound") await (await import("./sound")).benchSound(values.data);
-else if (name === "lists") await (await import("./lists")).benchLists(values.data);
-else if (name === "load") await (await import("./load")).benchLoad(values.data);
-else {
+const BENCHES: Readonly<Record<string, () => Promise<void>>> = {
+  render: async () => (await import("./render")).benchRender(values.data),
+  rerender: async () => (await import("./rerender")).benchRerender(values.data),
+  proof: async () => (await import("./proof")).benchProof(values.data),
+  typing: async () => (await import("./proof")).benchTyping(values.data),
+  wall: async () => (await import("./wall")).benchWall(values.data),
+  solve: async () => (await import("./solve")).benchSolve(),
+  gallery: async () => (await import("./gallery")).benchGallery(values.data),
+  sound: async () => (await import("./sound")).benchSound(values.data),
+  lists: async () => (await import("./lists")).benchLists(values.data),
+  load: async () => (await import("./load")).benchLoad(values.data),
+};
+const [name = ""] = positionals;
+const bench = BENCHES[name];
+if (bench) {
+  // Threads run what users run: compiling sources as they are read, and keeping them, would be measured as well.
+  process.env["BUILT_PROGRAMS"] = "yes";
+  await (await import("../server/cli/build")).buildProgramsIfChanged();
+  await bench();
+} else {
   console.log(USAGE);
   process.exitCode = values.help ? 0 : 2;
 }
