@@ -261,7 +261,9 @@ async function changeBook(page: Page, setting: string, to: string): Promise<void
   await expect(page.getByText("Saved. Promotions show it")).toBeVisible();
 }
 
+/** The card as the Fill desk that is open shows it. */
 async function cardProof(page: Page): Promise<Pixels> {
+  await expect(page.getByTestId("meters").first()).toBeVisible();
   await goToFrame(page, 60);
   return pixels(await savedProof(page, "square"));
 }
@@ -442,17 +444,14 @@ test("a change of price marks what was rendered, and a promotion of the new bran
 
   // One after the other, and with the new price before: where no watermark stands, the price may stand elsewhere.
   await page.goto(desk);
-  await expect(page.getByTestId("meters").first()).toBeVisible();
   const dearer = await cardProof(page);
   await changeBook(page, "Figures typeface", "Fraunces");
   await page.goto(desk);
-  await expect(page.getByTestId("meters").first()).toBeVisible();
   const otherFigures = await cardProof(page);
   expect(brownIn(otherFigures, "corner")).toBeGreaterThan(20);
   expect(differing(dearer, otherFigures, "rest")).toBeGreaterThan(500);
   await changeBook(page, "Watermark", "none");
   await page.goto(desk);
-  await expect(page.getByTestId("meters").first()).toBeVisible();
   expect(brownIn(await cardProof(page), "corner")).toBe(0);
 
   // Another brand becomes the working one, and the first again.
