@@ -233,8 +233,9 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
     // Whoever types looks at the proofs: findings and what the page makes of them come after.
     if (!playing && !isPreview) {
       paintAll(false);
-      // What is painted comes on screen when this thread has nothing else to do at the screen's next turn.
-      await nextScreen();
+      // What is painted comes on screen when this thread has nothing else to do at the screen's next turn. Cells of a wall are
+      // pictures that the page draws.
+      if (screens.size > 0) await nextScreen();
     }
     await wall?.paintFirst(prepared);
     if (mine !== showing) return;
