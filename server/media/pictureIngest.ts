@@ -94,8 +94,10 @@ export async function makePyramid(
     const file = join(folder, `level-${level}.webp`);
     // Colours next to each other are kept apart with care, which takes four times as long: not where they came mixed.
     const smartSubsample = !(hasHalfColor && level === 0 && !isReduced);
+    // The largest is seldom shown: pressing it to half its bytes would take six times as long.
+    const effort = hasAlpha && level === 0 && levels > 1 ? 0 : 2;
     await sharp(data, { raw: { ...size, channels } })
-      .webp(hasAlpha ? { lossless: true } : { quality: 92, smartSubsample, effort: 2 })
+      .webp(hasAlpha ? { lossless: true, effort } : { quality: 92, smartSubsample, effort })
       .toFile(file);
     await store().keep(levelKey(sha256, level), file);
     above = { data, ...size };
