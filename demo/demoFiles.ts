@@ -20,40 +20,49 @@ const SOURCES = [
   ...["@napi-rs/canvas", "sharp", "smartcrop", "@resvg/resvg-js"].map((name) => `node_modules/${name}/package.json`),
 ];
 
-/**
- * Gives each file of the demo world to `take`, which brings it in and gives its SHA-256, as many at once as there are
- * cores. Files, and what ingest made of them, are kept in the system's cache folder under a hash of the code that makes
- * them, so that they are made once on a machine.
- */
-export async function withDemoFiles(take: (name: string, path: string) => Promise<string>): Promise<void> {
+/** The files of the demo world. They are kept, with what ingest made of them, so that they are made once on a machine. */
+export interface DemoFiles {
+  /** Gives each file to `take`, which brings it in, as many at once as there are cores. */
+  forEach(take: (name: string, path: string) => Promise<void>): Promise<void>;
+  /** Keeps what ingest made of a file for the next demo world. */
+  keepMade(sha256: string): Promise<void>;
+}
+
+/** They are kept in the system's cache folder, under a hash of the code that makes them. */
+export async function openDemoFiles(): Promise<DemoFiles> {
   const cache = folderStore(join(cacheFolder(), "demo", await sourcesHash()));
-  const aside = await mkdtemp(join(tmpdir(), "stencilcraft-demo-"));
-  const size = Math.max(2, availableParallelism());
-  const threads = openThreads<{ name: string; folder: string }, undefined>("demo/makeThread.ts", {
-    minThreads: 0,
-    maxThreads: size,
-    // Between two files a thread has nothing to do while the last one is read in; starting anew costs more than a file.
-    idleTimeout: 60_000,
-  });
-  const waiting = [...FILE_NAMES];
-  const takeOn = async (): Promise<void> => {
-    for (let name = waiting.shift(); name !== undefined; name = waiting.shift()) {
-      const key = `made/${name}`;
-      if (!(await cache.has(key))) {
-        await threads.run({ name, folder: aside });
-        await cache.keep(key, join(aside, name));
+  return {
+    async forEach(take) {
+      const aside = await mkdtemp(join(tmpdir(), "stencilcraft-demo-"));
+      const size = Math.max(2, availableParallelism());
+      const threads = openThreads<{ name: string; folder: string }, undefined>("demo/makeThread.ts", {
+        minThreads: 0,
+        maxThreads: size,
+        // Between two files a thread has nothing to do while the last one is read in; starting anew costs more than a file.
+        idleTimeout: 60_000,
+      });
+      const waiting = [...FILE_NAMES];
+      const takeOn = async (): Promise<void> => {
+        for (let name = waiting.shift(); name !== undefined; name = waiting.shift()) {
+          const key = `made/${name}`;
+          if (!(await cache.has(key))) {
+            await threads.run({ name, folder: aside });
+            await cache.keep(key, join(aside, name));
+          }
+          const path = await cache.local(key);
+          await copyMade(await sha256Of(path), cache, store());
+          await take(name, path);
+        }
+      };
+      try {
+        await Promise.all(Array.from({ length: size }, takeOn));
+      } finally {
+        await threads.end();
+        await rm(aside, { recursive: true, force: true });
       }
-      const path = await cache.local(key);
-      await copyMade(await sha256Of(path), cache, store());
-      await copyMade(await take(name, path), store(), cache);
-    }
+    },
+    keepMade: (sha256) => copyMade(sha256, store(), cache),
   };
-  try {
-    await Promise.all(Array.from({ length: size }, takeOn));
-  } finally {
-    await threads.end();
-    await rm(aside, { recursive: true, force: true });
-  }
 }
 
 /** Copies all that ingest makes of a file from store to store; what it measured last, since that says that all is there. */

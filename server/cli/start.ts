@@ -73,24 +73,31 @@ try {
   await migrate(database());
   await closeDatabase();
   if (!values["no-demo"]) {
-    loading = execa(process.execPath, program("server/cli/loadDemo.ts"), {
+    const leaves = values["no-worker"] ? [] : ["--leave-clips"];
+    const demo = execa(process.execPath, [...program("server/cli/loadDemo.ts"), ...leaves], {
       env: environment,
       stdin: "ignore",
       stdout: "inherit",
       stderr: "inherit",
+      ipc: true,
     });
-    await loading;
+    loading = demo;
+    // It says when the demo world can be looked at, and goes on until the worker has read in its clips.
+    await Promise.race([demo, demo.getOneMessage()]);
   }
   await pages;
   if (!isStopping()) {
     startProcess("web", [...program("server/cli/web.ts"), ...(values.dev ? ["--dev"] : [])]);
+    await reachable(`http://127.0.0.1:${port}/healthz`);
+  }
+  // After it, not beside it: people wait for pages, and for nothing else.
+  if (!isStopping()) {
     if (channelsPort !== null)
       startProcess("channels", program("demo/channels/main.ts"), {
         CHANNELS_FOLDER: join(data, "channels"),
         CHANNELS_PORT: String(channelsPort),
       });
     if (!values["no-worker"]) startProcess("worker", program("server/cli/worker.ts"));
-    await reachable(`http://127.0.0.1:${port}/healthz`);
     wasReady = true;
     process.stdout.write(`Stencilcraft is ready at http://127.0.0.1:${port}\n`);
   }

@@ -2,8 +2,10 @@ import { randomInt } from "node:crypto";
 import { chmod, mkdtemp, readFile, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { setTimeout as sleep } from "node:timers/promises";
 import { parseArgs } from "node:util";
 import { type ResultPromise, execa } from "execa";
+import { connect } from "../db/connect";
 import { buildProgramsIfChanged } from "./build";
 import { freePort, removeCluster, startCluster } from "./cluster";
 import { endToEndStages } from "./endToEndStages";
@@ -148,6 +150,15 @@ async function startInstance(): Promise<Instance | null> {
   };
 }
 
+/** Where the demo world was made for the first time, its clips are read in after the start. */
+async function untilAllIsReadIn({ env }: Instance): Promise<void> {
+  const db = connect(env["DATABASE_URL"]);
+  const unread = (): Promise<unknown> =>
+    db.selectFrom("media").select("id").where("state", "in", ["waiting", "working"]).executeTakeFirst();
+  while (await unread()) await sleep(200);
+  await db.destroy();
+}
+
 async function endToEnd(instance: Instance | null): Promise<void> {
   process.stdout.write("\n── end-to-end tests\n");
   if (!instance) {
@@ -155,6 +166,7 @@ async function endToEnd(instance: Instance | null): Promise<void> {
     add({ passed: 0, failed: 1, tests: [] });
     return;
   }
+  await untilAllIsReadIn(instance);
   const stages = await endToEndStages({ ...values, seed: Number(values.seed) });
   for (const [at, args] of stages.entries()) {
     const out = join(instance.env["STENCILCRAFT_DATA"] ?? "", `playwright-${at}.json`);

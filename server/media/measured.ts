@@ -34,6 +34,9 @@ const schema = object({
   sharpness: number().nullable().defined(),
 });
 
+/** Whether a file's bytes were measured before, in whatever item. */
+export const isMeasured = (sha256: string): Promise<boolean> => store().has(measuredKey(sha256, INGEST_VERSION));
+
 /** What a file's bytes measure as. Bytes that were measured before, in whatever item, are not measured again. */
 export async function measuredOnce(
   sha256: string,

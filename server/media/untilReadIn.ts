@@ -6,8 +6,13 @@ const ASKED_EVERY_MS = 150;
 const LONGEST_WAIT_MS = 60_000;
 
 /** Resolves when items have been read in. Throws an UploadProblem, with words, when one could not be, or none has time. */
-export async function untilReadIn(scope: TeamScope, ids: readonly string[]): Promise<void> {
-  for (const until = Date.now() + LONGEST_WAIT_MS; Date.now() < until;) {
+export async function untilReadIn(
+  scope: TeamScope,
+  ids: readonly string[],
+  longestWaitMs = LONGEST_WAIT_MS,
+): Promise<void> {
+  if (ids.length === 0) return;
+  for (const until = Date.now() + longestWaitMs; Date.now() < until;) {
     const items = await scope
       .media()
       .select(["state", "name", "problem"])
