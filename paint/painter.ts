@@ -30,6 +30,8 @@ export interface Painter {
   paint(list: DisplayList, context: PaintContext): void;
   /** Paints on a surface of the painter's own, with `MARGIN` pixels more on every side: it stays until the next call. */
   frame(list: DisplayList): Surface;
+  /** Opens what the next list may need besides, while nobody waits (see `sheetsOf`). */
+  prepare(): void;
 }
 
 /** Where drawing happens: the scale of the output, and whether edges may be snapped to whole pixels. */
@@ -399,6 +401,7 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
       context.globalAlpha = 1;
       context.drawImage(image, -MARGIN, -MARGIN);
     },
+    prepare: () => sheets.prepare(),
   };
 }
 

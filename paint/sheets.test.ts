@@ -61,3 +61,27 @@ test("the oldest sheet is wiped before it is used again, and what lies on the ot
   expect(sheet.surface).toBe(opened[0]);
   expect(opened.map(({ wiped }) => wiped)).toEqual([1, 0]);
 });
+
+test("a sheet that was opened ahead is the next one; as many as there may be are opened, and none twice", () => {
+  let opened = 0;
+  const sheets = sheetsOf<string>(
+    2,
+    () => {
+      opened++;
+      return surface();
+    },
+    () => undefined,
+  );
+  const whole = { width: SIDE, height: SIDE };
+  sheets.prepare();
+  sheets.prepare();
+  expect(opened).toBe(1);
+  sheets.place("a", whole);
+  expect(opened).toBe(1);
+  sheets.prepare();
+  expect(opened).toBe(2);
+  sheets.place("b", whole);
+  sheets.prepare();
+  sheets.place("c", whole);
+  expect(opened).toBe(2);
+});

@@ -20,6 +20,8 @@ export interface Sheet<Thing> {
 export interface Sheets<Thing> {
   /** A free place for a thing. It must be no larger than a sheet. */
   place(thing: Thing, size: Size): SheetPlace<Thing>;
+  /** Opens the next sheet ahead, if there may be another: whoever needs it then need not wait for it. */
+  prepare(): void;
 }
 
 /**
@@ -30,15 +32,17 @@ export interface Sheets<Thing> {
  */
 export function sheetsOf<Thing>(most: number, open: () => Surface, onDrop: (thing: Thing) => void): Sheets<Thing> {
   const sheets: Sheet<Thing>[] = [];
+  let ahead: Surface | null = null;
 
   function nextSheet(): Sheet<Thing> {
     const oldest = sheets.length < most ? undefined : sheets.shift();
     const sheet: Sheet<Thing> = oldest ?? {
-      surface: open(),
+      surface: ahead ?? open(),
       things: new Set(),
       row: { top: 0, height: 0, filled: 0 },
     };
-    if (oldest) {
+    if (!oldest) ahead = null;
+    else {
       oldest.things.forEach(onDrop);
       oldest.things.clear();
       oldest.row = { top: 0, height: 0, filled: 0 };
@@ -59,6 +63,12 @@ export function sheetsOf<Thing>(most: number, open: () => Surface, onDrop: (thin
       sheet.row = { top: row.top, height: Math.max(row.height, height), filled: row.filled + width };
       sheet.things.add(thing);
       return place;
+    },
+    prepare() {
+      if (sheets.length >= most || ahead) return;
+      ahead = open();
+      // It is waited for when it is first painted on.
+      ahead.context.clearRect(0, 0, 1, 1);
     },
   };
 }

@@ -203,6 +203,7 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
     // A gallery has many previews: what is not played keeps no decoder.
     if (isPreview) clips.close();
     say({ kind: "shown" });
+    if (!isPreview) for (const { painter } of screens.values()) painter?.prepare();
   }
 
   function timeOf(rest: Rest): number {
