@@ -8,8 +8,12 @@ import { richPromotion } from "./richPromotion";
 const RICH = "bench-rich-scenes";
 const TIMES_PLAYED = 5;
 const BETWEEN_KEYS_MS = 150;
+const LETTERS = "springishereagainandagain";
 
-/** Measures typing alone, on the demo's promotion and on one with much in it. */
+/**
+ * Measures typing alone, on the demo's promotion and on one with much in it: the first letters on a page that was just opened,
+ * whose code the browser compiles anew meanwhile, and letters of somebody who has typed for a while.
+ */
 export async function benchTyping(data: string): Promise<void> {
   await addPromotion(data, RICH, richPromotion);
   await withDeskPage(data, async (page) => {
@@ -17,8 +21,15 @@ export async function benchTyping(data: string): Promise<void> {
       await openDesk(page, slug);
       await page.evaluate(PRINTS);
       await typing(page, "warmup");
-      const delays = await typing(page, "springishereagainandagain");
-      console.log(`keystroke to three repainted proofs of ${slug}: ${delaysInWords(delays)}`);
+      const first = await typing(page, LETTERS);
+      await erase(page, LETTERS.length);
+      for (let time = 0; time < 2; time++) {
+        await typeUnseen(page, LETTERS);
+        await erase(page, LETTERS.length);
+      }
+      const later = await typing(page, LETTERS);
+      console.log(`keystroke to three repainted proofs of ${slug}:`);
+      console.log(`just opened ${delaysInWords(first)}; after a while ${delaysInWords(later)}`);
     }
   });
 }
@@ -129,6 +140,12 @@ async function typeUnseen(page: Page, letters: string): Promise<void> {
   await page.getByLabel("Headline", { exact: true }).first().click();
   await page.keyboard.press("End");
   await page.keyboard.type(letters, { delay: BETWEEN_KEYS_MS });
+}
+
+/** Takes the last letters out again. */
+async function erase(page: Page, letters: number): Promise<void> {
+  for (let letter = 0; letter < letters; letter++)
+    await page.keyboard.press("Backspace", { delay: BETWEEN_KEYS_MS / 2 });
 }
 
 /** Steps through the whole promotion, frame by frame: how many differ from the one before. */
