@@ -216,8 +216,10 @@ async function delaysOf(
         () => {
           const pressed = performance.now();
           const look = (): void => {
+            // What is seen now was there before it is read.
+            const seen = performance.now();
             if (prints().every((print, index) => print !== before[index]))
-              root.dataset["delay"] = String(performance.now() - pressed);
+              root.dataset["delay"] = String(seen - pressed);
             else requestAnimationFrame(look);
           };
           requestAnimationFrame(look);
