@@ -117,8 +117,7 @@ async function loadMedia(
     });
     await noteOrigin(scope, id, name);
     ids.set(name, id);
-    const { kind, sha256 } = await scope.media().selectAll().where("id", "=", id).executeTakeFirstOrThrow();
-    if (leavesClips && kind === "clip" && !(await isMeasured(sha256))) {
+    if (leavesClips && (await isUnreadClip(scope, id))) {
       // Bringing it in has queued it for a worker.
       left.push(id);
       return;
@@ -134,6 +133,11 @@ interface LoadedBy {
   readonly files: DemoFiles;
   readonly leavesClips: boolean;
   readonly tell: (step: string) => void;
+}
+
+async function isUnreadClip(scope: TeamScope, id: string): Promise<boolean> {
+  const row = await scope.media().select(["kind", "sha256"]).where("id", "=", id).executeTakeFirstOrThrow();
+  return row.kind === "clip" && !(await isMeasured(row.sha256));
 }
 
 /** Keeps what was made of an item that was read in. */

@@ -129,8 +129,7 @@ async function addPromotion(
   const template = shippedTemplate(parts.template);
   if (!template) throw new RangeError(`There is no template “${parts.template}”.`);
   const ref = shippedRef(template);
-  const { name, brand, product, offer, tune } = parts;
-  const { clip } = parts;
+  const { name, brand, product, offer, tune, clip } = parts;
   const fills = { ...parts.fills, ...(clip?.isReadIn && { [clip.slot]: mediaFill(clip.media) }) };
   const chosen = { name, brand, product: product ?? null, offer: offer ?? null, tune: tune ?? null, fills };
   const blank = newPromotion(ref, template, chosen);

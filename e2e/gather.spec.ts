@@ -253,7 +253,7 @@ test("a full brand book", async ({ page }) => {
   await expect(page.getByRole("heading", { name: "Tallowby Bakehouse" })).toBeVisible();
 });
 
-/** The square proof of the first scene, settled. */
+/** Sets one thing in the book of the working brand, and saves it. */
 async function changeBook(page: Page, setting: string, to: string): Promise<void> {
   await page.goto("/brand-book");
   await page.getByLabel(setting).selectOption(to);
@@ -261,7 +261,7 @@ async function changeBook(page: Page, setting: string, to: string): Promise<void
   await expect(page.getByText("Saved. Promotions show it")).toBeVisible();
 }
 
-/** The card as the Fill desk that is open shows it. */
+/** The square proof of the first scene, settled, as the Fill desk that is open shows it. */
 async function cardProof(page: Page): Promise<Pixels> {
   await expect(page.getByTestId("meters").first()).toBeVisible();
   await goToFrame(page, 60);

@@ -41,13 +41,12 @@ export function sheetsOf<Thing>(most: number, open: () => Surface, onDrop: (thin
       things: new Set(),
       row: { top: 0, height: 0, filled: 0 },
     };
-    if (!oldest) ahead = null;
-    else {
+    if (oldest) {
       oldest.things.forEach(onDrop);
       oldest.things.clear();
       oldest.row = { top: 0, height: 0, filled: 0 };
       oldest.surface.context.clearRect(0, 0, oldest.surface.width, oldest.surface.height);
-    }
+    } else ahead = null;
     sheets.push(sheet);
     return sheet;
   }

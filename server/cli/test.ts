@@ -2,10 +2,10 @@ import { randomInt } from "node:crypto";
 import { chmod, mkdtemp, readFile, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { setTimeout as sleep } from "node:timers/promises";
 import { parseArgs } from "node:util";
 import { type ResultPromise, execa } from "execa";
 import { connect } from "../db/connect";
+import { until } from "../testing/until";
 import { buildProgramsIfChanged } from "./build";
 import { freePort, removeCluster, startCluster } from "./cluster";
 import { endToEndStages } from "./endToEndStages";
@@ -157,7 +157,7 @@ async function untilAllIsReadIn({ env }: Instance): Promise<void> {
   const unread = (): Promise<unknown> =>
     db.selectFrom("media").select("id").where("state", "in", ["waiting", "working"]).executeTakeFirst();
   // Where a worker does not come to it, the tests say what is missing.
-  for (const until = Date.now() + READ_IN_WITHIN_MS; Date.now() < until && (await unread());) await sleep(200);
+  await until(async () => !(await unread()), READ_IN_WITHIN_MS).catch(() => undefined);
   await db.destroy();
 }
 
