@@ -140,7 +140,7 @@ async function wholeRender(input: RenderInput, { data, folder }: Where): Promise
 /** Paints all frames of a format to raw files, then lets ffmpeg encode them with the render's own settings. */
 async function encodeAlone(input: RenderInput, format: FormatName, folder: string): Promise<Omit<Measured, "whole">> {
   const { graphAlone } = await import("./filterGraph");
-  const { openPlanarFrames } = await import("../server/render/planar/planarFrames");
+  const { openPlanarFrames, wholeFrame } = await import("../server/render/planar/planarFrames");
   const { openFrameSource } = await import("../server/render/frameSource");
   const { renderPlan } = await import("../server/render/renderPlan");
   const plan = await renderPlan(input, { format, quality: "1080p" });
@@ -152,7 +152,7 @@ async function encodeAlone(input: RenderInput, format: FormatName, folder: strin
     const pixels = await source.frameAt(frameStart(frame, plan.rate));
     paint += performance.now() - started;
     await rgba.write(pixels);
-    planar.change({ from: 0, rgba: pixels });
+    planar.change(wholeFrame(pixels, plan));
     await planes.write(Uint8Array.from(planar.planes));
   }
   const graph = await graphAlone(source, plan, folder);

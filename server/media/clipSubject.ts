@@ -2,7 +2,7 @@ import { type SubjectPath } from "../../core/geometry/subjectPath";
 import { SAMPLES_A_SECOND, type SampledPiece, followSubject } from "../../core/picture/subject/followSubject";
 import { type SmallFrame } from "../../core/picture/subject/smallFrame";
 import { type FrameRate, frameCount } from "../../core/time/frames";
-import { readClip } from "../render/clipReader";
+import { readClip, readableSize } from "../render/clipReader";
 import { ProgramFailed } from "./program";
 
 /** The longer side of the frames that are looked at. */
@@ -32,10 +32,7 @@ export async function clipSubject(
   const fps = clip.rate.numerator / clip.rate.denominator;
   const step = Math.max(1, Math.round(fps / SAMPLES_A_SECOND));
   const scale = LONGER_SIDE / Math.max(clip.width, clip.height);
-  const size = {
-    width: Math.max(8, Math.round(clip.width * scale)),
-    height: Math.max(8, Math.round(clip.height * scale)),
-  };
+  const size = readableSize({ width: clip.width * scale, height: Math.max(8, clip.height * scale) });
   const reader = readClip({ path, rate: clip.rate, frames: clip.frames, ...size });
   const pieces: SampledPiece[] = [];
   const starts = startsOf(clip);

@@ -25,7 +25,7 @@ beforeAll(async () => {
       "-i",
       `color=black:s=64x48:r=25:d=${FRAMES / 25}`,
       "-vf",
-      "format=gray,geq=lum='20+3*N',scale=out_range=tv:out_color_matrix=bt709,format=yuv420p",
+      "format=gray,geq=lum='10+4*N',scale=out_range=tv:out_color_matrix=bt709,format=yuv420p",
       "-c:v",
       "libx264",
       "-crf",
@@ -63,7 +63,9 @@ afterEach(() => {
 });
 afterAll(() => rm(folder, { recursive: true }));
 
-const frameNumber = (pixels: Uint8ClampedArray | null): number => greys.indexOf(pixels?.[0] ?? -1);
+/** Greys are three steps apart or more: one step is what two ways to convert a colour may differ by. */
+const frameNumber = (pixels: Uint8ClampedArray | null): number =>
+  greys.findIndex((grey) => Math.abs(grey - (pixels?.[0] ?? -9)) <= 1);
 
 function read(width = 64, height = 48): ClipReader {
   const reader = readClip({ path: clip, rate: RATE, frames: FRAMES, width, height });
@@ -71,7 +73,10 @@ function read(width = 64, height = 48): ClipReader {
   return reader;
 }
 
-test("the frames of the clip can be told apart", () => expect(new Set(greys).size).toBe(FRAMES));
+test("the frames of the clip can be told apart", () => {
+  const steps = greys.slice(1).map((grey, at) => grey - (greys[at] ?? 0));
+  expect(Math.min(...steps)).toBeGreaterThanOrEqual(3);
+});
 
 test.each([[0], [1], [11], [12], [13], [37], [59]])(
   "reading from frame %d begins with that very frame",

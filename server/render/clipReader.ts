@@ -1,9 +1,11 @@
 import { execa } from "execa";
 import { type LookupTable } from "../../core/grading/lookupTable";
+import { type Size } from "../../core/geometry/rect";
 import { type FrameRate } from "../../core/time/frames";
 import { HANGS_AFTER_MS, inTime } from "../media/inTime";
 import { ProgramFailed, SAFE_INPUT } from "../media/program";
-import { cubeFile } from "./cubeFile";
+import { openPixelFrames } from "./planar/pixelFrames";
+import { LEAST_WIDTH, needPlanes } from "./planar/planarModule";
 
 /** Frames of a clip as RGBA, decoded at the size needed. */
 export interface ClipReader {
@@ -32,16 +34,30 @@ const MOST_KEPT_BYTES = 96_000_000;
 /** Skipping so many groups takes longer than beginning anew. */
 const GROUPS_READ_THROUGH = 3;
 
+/** The nearest size that a clip can be read in. */
+export const readableSize = ({ width, height }: Size): Size => ({
+  width: Math.max(LEAST_WIDTH, 2 * Math.round(width / 2)),
+  height: Math.max(2, 2 * Math.round(height / 2)),
+});
+
+/** Of a frame's planes. */
+const bytesOf = ({ width, height }: Size): number => width * height * 1.5;
+
 /**
  * Reads a clip back and forth. While its frames are asked for in order, memory is one frame, whatever the clip's length;
  * where they go back, the group of pictures that they are in is decoded once and kept. A decoder that hangs is ended.
+ *
+ * @throws RangeError for a size that has no half of both sides, or is under sixteen pixels wide
  */
 export function readClip(clip: ClipToRead, patienceMs = HANGS_AFTER_MS): ClipReader {
-  const { width, height, rate, frames } = clip;
+  const { width, height, rate, frames, table } = clip;
+  needPlanes(clip);
+  const converter = openPixelFrames(clip, table);
   const group = Math.max(1, Math.round((GROUP_SECONDS * rate.numerator) / rate.denominator));
-  const most = Math.max(1, Math.min(group, Math.floor(MOST_KEPT_BYTES / (width * height * 4))));
+  const most = Math.max(1, Math.min(group, Math.floor(MOST_KEPT_BYTES / bytesOf(clip))));
   let stream: FrameStream | null = null;
-  let kept = new Map<number, Uint8ClampedArray>();
+  let kept = new Map<number, Uint8Array>();
+  let shown: { readonly index: number; readonly pixels: Uint8ClampedArray } | null = null;
 
   /** A stream that is at, or will come to, a frame. */
   function streamFrom(first: number): FrameStream {
@@ -49,17 +65,25 @@ export function readClip(clip: ClipToRead, patienceMs = HANGS_AFTER_MS): ClipRea
     return (stream = openFrameStream(clip, first, patienceMs));
   }
 
-  async function goBack(index: number): Promise<Uint8ClampedArray | null> {
+  async function goBack(index: number): Promise<Uint8Array | null> {
     const from = Math.max(0, index - most + 1);
     const back = streamFrom(from);
     kept = new Map();
-    let last: Uint8ClampedArray | null = null;
+    let last: Uint8Array | null = null;
     for (let at = from; at <= index; at++) {
-      const pixels = await back.frame(at);
+      const planes = await back.frame(at);
       // Copied, because the stream uses its bytes again.
-      if (pixels) kept.set(at, (last = Uint8ClampedArray.from(pixels)));
+      if (planes) kept.set(at, (last = Uint8Array.from(planes)));
     }
     return last;
+  }
+
+  async function planesAt(index: number): Promise<Uint8Array | null> {
+    const own = kept.get(index);
+    if (own) return own;
+    if (stream && index < stream.at) return goBack(index);
+    const isNear = stream !== null && index - stream.at <= GROUPS_READ_THROUGH * group;
+    return (isNear ? stream : streamFrom(index))?.frame(index) ?? null;
   }
 
   return {
@@ -67,29 +91,24 @@ export function readClip(clip: ClipToRead, patienceMs = HANGS_AFTER_MS): ClipRea
     height,
     async frame(wanted) {
       const index = Math.min(wanted, frames - 1);
-      const own = kept.get(index);
-      if (own) return own;
-      if (stream && index < stream.at) return goBack(index);
-      const isNear = stream !== null && index - stream.at <= GROUPS_READ_THROUGH * group;
-      return (isNear ? stream : streamFrom(index))?.frame(index) ?? null;
+      if (shown?.index === index) return shown.pixels;
+      const planes = await planesAt(index);
+      if (!planes) return null;
+      const pixels = (await converter).pixelsOf(planes);
+      shown = { index, pixels };
+      return pixels;
     },
     stop: () => stream?.stop(),
   };
 }
 
-/** Frames in order, from one on. */
+/** Planes of frames in order, from one on. */
 interface FrameStream {
   /** The frame that was read last. */
   readonly at: number;
   /** Reads on until a frame; the last there is, where the clip is shorter. */
-  frame(index: number): Promise<Uint8ClampedArray | null>;
+  frame(index: number): Promise<Uint8Array | null>;
   stop(): void;
-}
-
-/** Scaled and in full range, with the colours of its table. */
-function filterOf({ width, height, table }: ClipToRead): string {
-  const scale = `scale=${width}:${height}:in_color_matrix=bt709:in_range=tv:out_range=pc:flags=bicubic+accurate_rnd+full_chroma_int`;
-  return table ? `${scale},format=rgba,lut3d=file=${cubeFile(table)}:interp=tetrahedral` : scale;
 }
 
 function openFrameStream(clip: ClipToRead, first: number, patienceMs: number): FrameStream {
@@ -97,41 +116,25 @@ function openFrameStream(clip: ClipToRead, first: number, patienceMs: number): F
   // Half a frame early, so that rounding never lands one frame late.
   const seek = Math.max(0, ((first - 0.5) * rate.denominator) / rate.numerator);
   const args = [
-    "-v",
-    "error",
-    "-nostdin",
-    "-threads",
-    "2",
-    ...SAFE_INPUT,
-    "-f",
-    "mov",
-    "-ss",
-    seek.toFixed(6),
-    "-i",
-    path,
-    "-an",
-    "-vf",
-    filterOf(clip),
-    "-f",
-    "rawvideo",
-    "-pix_fmt",
-    "rgba",
-    "pipe:1",
+    ...["-v", "error", "-nostdin", "-threads", "2", ...SAFE_INPUT],
+    ...["-f", "mov", "-ss", seek.toFixed(6), "-i", path],
+    ...["-an", "-vf", `scale=${width}:${height}:flags=bicubic+accurate_rnd`],
+    ...["-f", "rawvideo", "-pix_fmt", "yuv420p", "pipe:1"],
   ];
   const child = execa("ffmpeg", args, { stdin: "ignore", stderr: "ignore", encoding: "buffer", buffer: false });
   // It is killed when nobody asks for more; a clip that can't be read gives no frame.
   child.catch(() => undefined);
-  const bytes = width * height * 4;
+  const bytes = bytesOf(clip);
   const chunks: AsyncIterator<unknown> = child.stdout.iterator();
   let rest: Uint8Array = new Uint8Array(0);
-  let current: Uint8ClampedArray | null = null;
+  let current: Uint8Array | null = null;
   let at = first - 1;
   let ended = false;
 
   // Two frames in turn: the one given out last stays whole while the next is read.
-  let [frame, spare] = [new Uint8ClampedArray(bytes), new Uint8ClampedArray(bytes)];
+  let [frame, spare] = [new Uint8Array(bytes), new Uint8Array(bytes)];
 
-  async function next(): Promise<Uint8ClampedArray | null> {
+  async function next(): Promise<Uint8Array | null> {
     [frame, spare] = [spare, frame];
     let filled = 0;
     while (filled < bytes) {
@@ -162,9 +165,9 @@ function openFrameStream(clip: ClipToRead, first: number, patienceMs: number): F
     },
     async frame(index) {
       while (at < index && !ended) {
-        const pixels = await inTime(next(), patienceMs, hung);
-        if (pixels) {
-          current = pixels;
+        const planes = await inTime(next(), patienceMs, hung);
+        if (planes) {
+          current = planes;
           at++;
         } else ended = true;
       }

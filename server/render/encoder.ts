@@ -2,7 +2,7 @@ import { type FrameRate } from "../../core/time/frames";
 import { BT709 } from "../media/clipIngest";
 
 /** Bumped when the settings below change, so that stored segments are not mixed with new ones. */
-export const ENCODER_VERSION = 2;
+export const ENCODER_VERSION = 3;
 
 /**
  * Settings shared by every segment, so that segments join without re-encoding. Closed groups of at most 2 s.

@@ -5,7 +5,7 @@ import { frameStart } from "../../core/time/ticks";
 import { millis } from "../../core/units";
 import { shortInput, shortScenes } from "../testing/shortRender";
 import { openFrameSource } from "./frameSource";
-import { openPlanarFrames } from "./planar/planarFrames";
+import { type FrameRows, NEIGHBOURS, openPlanarFrames, wholeFrame } from "./planar/planarFrames";
 import { renderPlan } from "./renderPlan";
 
 const CHOICE = { format: "vertical", quality: "480p" } as const;
@@ -25,12 +25,11 @@ test.each(partOf(JOINS, 3))(
     let rows = 0;
     for (let frame = 0; frame < frames; frame++) {
       const time = frameStart(frame, rate);
-      const changed = await byRows.changedRowsAt(time);
-      if (changed) {
-        rows += changed.rgba.length / (SIZE.width * 4);
+      await byRows.changesAt(time, NEIGHBOURS, (changed) => {
+        rows += changed.count;
         ours.change(changed);
-      }
-      theirs.change({ from: 0, rgba: await whole.frameAt(time) });
+      });
+      theirs.change(wholeFrame(await whole.frameAt(time), SIZE));
       expect(`frame ${frame}: ${Buffer.compare(ours.planes, theirs.planes)}`).toBe(`frame ${frame}: 0`);
     }
     // Fewer than all of all frames: otherwise nothing was left out, and this would hold of anything.
@@ -42,9 +41,9 @@ test.each(partOf(JOINS, 3))(
 
 test("the first frame is all new; asked for again, or where it holds still, nothing is", async () => {
   const source = await openFrameSource(shortInput(1500), CHOICE);
-  const first = await source.changedRowsAt(frameStart(0, { numerator: 30, denominator: 1 }));
-  expect(first).toMatchObject({ from: 0 });
-  expect(first?.rgba).toHaveLength(SIZE.width * SIZE.height * 4);
-  expect(await source.changedRowsAt(frameStart(0, { numerator: 30, denominator: 1 }))).toBeNull();
+  const taken: FrameRows[] = [];
+  const start = frameStart(0, { numerator: 30, denominator: 1 });
+  for (let times = 0; times < 2; times++) await source.changesAt(start, NEIGHBOURS, (rows) => taken.push(rows));
+  expect(taken).toMatchObject([{ from: 0, count: SIZE.height }]);
   source.stop();
 });

@@ -8,27 +8,28 @@ import { type ClipFacts } from "../../core/document/facts";
 import { MARGIN, createPainter } from "../../paint/painter";
 import { workKey } from "../storage/keys";
 import { store } from "../storage/store";
-import { type ClipReader, readClip } from "./clipReader";
+import { type ClipReader, readClip, readableSize } from "./clipReader";
 import { type Surface } from "../../paint/resources";
-import { nodeResources, nodeSurface } from "./nodeResources";
+import { canvasOf, nodeResources, nodeSurface } from "./nodeResources";
+import { type FrameRows } from "./planar/planarFrames";
 import { preparedInput } from "./preparedInput";
 import { type OutputChoice, type RenderInput } from "./renderInput";
 import { type Ticks } from "../../core/time/ticks";
 
-/** Some rows of a frame. */
-export interface ChangedRows {
-  /** The first. */
-  readonly from: number;
-  /** RGBA of them. */
-  readonly rgba: Uint8Array;
-}
+/** Beyond this share of its rows, reading a frame as a whole costs less than reading rows of it. */
+const MOST_ROWS_BY_THEMSELVES = 1 / 4;
 
 /** Frames of a promotion in one format, painted one after another on the server. */
 export interface FrameSource {
   /** RGBA of the frame at a time. */
   frameAt(time: Ticks): Promise<Uint8Array>;
-  /** What of the frame at a time may differ from the one asked for before: all of the first; null where it is the same. */
-  changedRowsAt(time: Ticks): Promise<ChangedRows | null>;
+  /**
+   * Hands on what of the frame at a time may differ from the one asked for before: all of the first; nothing where it is the
+   * same. Who takes it uses it at once: a whole frame that outlives the call is given back late.
+   *
+   * @param around so many rows more are given above and below, as far as there are any
+   */
+  changesAt(time: Ticks, around: number, take: (rows: FrameRows) => void): Promise<void>;
   /** The frame as PNG. */
   pngAt(time: Ticks): Promise<Buffer>;
   stop(): void;
@@ -61,12 +62,21 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
   const readRows = ({ context }: Surface, from: number, to: number): Uint8Array =>
     new Uint8Array(context.getImageData(MARGIN, MARGIN + from, size.width, to - from).data.buffer);
 
-  /** Rows of pixels that an area in design units may reach. */
-  function rowsOf(area: Rect): { readonly from: number; readonly to: number } {
+  /** Some rows of a frame. Where they are many, what is read is the canvas itself: its memory is given back sooner. */
+  function rowsAt(surface: Surface, from: number, to: number): FrameRows {
+    if (to - from < size.height * MOST_ROWS_BY_THEMSELVES)
+      return { from, count: to - from, bytes: readRows(surface, from, to), start: 0, stride: size.width * 4 };
+    const stride = surface.width * 4;
+    const start = (MARGIN + from) * stride + MARGIN * 4;
+    return { from, count: to - from, bytes: canvasOf(surface).data(), start, stride };
+  }
+
+  /** Rows of pixels that an area in design units may reach, and so many around them. Null where none does. */
+  function rowsOf(area: Rect, around: number): { readonly from: number; readonly to: number } | null {
     const toPixels = size.height / formatOf(format).height;
-    const from = Math.floor(area.y * toPixels) - SOFT_PIXELS;
-    const to = Math.ceil(bottom(area) * toPixels) + SOFT_PIXELS;
-    return { from: Math.max(0, from), to: Math.min(size.height, to) };
+    const from = Math.max(0, Math.floor(area.y * toPixels) - SOFT_PIXELS);
+    const to = Math.min(size.height, Math.ceil(bottom(area) * toPixels) + SOFT_PIXELS);
+    return to > from ? { from: Math.max(0, from - around), to: Math.min(size.height, to + around) } : null;
   }
 
   async function showClipFrame(node: ClipNode): Promise<void> {
@@ -85,16 +95,9 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
       (node.place.width / node.part.width) *
         Math.max(size.width / formatOf(format).width, size.height / formatOf(format).height),
     );
-    const even = (length: number): number => Math.max(2, 2 * Math.round((length * scale) / 2));
     const path = await store().local(workKey(input.hashes[node.media] ?? ""));
-    return readClip({
-      path,
-      rate,
-      frames,
-      width: even(node.width),
-      height: even(node.height),
-      table: node.table,
-    });
+    const decoded = readableSize({ width: node.width * scale, height: node.height * scale });
+    return readClip({ path, rate, frames, ...decoded, table: node.table });
   }
 
   return {
@@ -103,13 +106,12 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
       // A frame equal to the one before is neither painted nor read back again.
       return (frame.pixels ??= readRows(frame.surface, 0, size.height));
     },
-    async changedRowsAt(time) {
+    async changesAt(time, around, take) {
       const before = painted?.list;
       const { list, surface } = await paint(time);
       const area = before ? changedArea(before, list) : wholeOf(formatOf(format));
-      if (!area) return null;
-      const { from, to } = rowsOf(area);
-      return to > from ? { from, rgba: readRows(surface, from, to) } : null;
+      const rows = area && rowsOf(area, around);
+      if (rows) take(rowsAt(surface, rows.from, rows.to));
     },
     async pngAt(time) {
       const { surface } = await paint(time);

@@ -5,7 +5,7 @@ import { LOOK_NAMES, lookChange } from "../../core/grading/looks";
 import { type LookupTable, applyTable, compileTable } from "../../core/grading/lookupTable";
 import { randomFrom } from "../../core/testing/randomFrom";
 import { partOf } from "../../core/testing/sample";
-import { cubeFile } from "./cubeFile";
+import { cubeFile } from "../testing/cubeFile";
 
 const SIDE = 256;
 /** Every third colour at random, with the corners and greys of the cube among them. */

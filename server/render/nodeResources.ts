@@ -5,7 +5,7 @@ import {
   createCanvas,
   ImageData,
   loadImage,
-  type Canvas,
+  Canvas,
 } from "@napi-rs/canvas";
 import { type LookupTable, applyTable } from "../../core/grading/lookupTable";
 import { type Size } from "../../core/geometry/rect";
@@ -99,6 +99,12 @@ function tabled(image: Image | Canvas, table: LookupTable): Canvas {
 }
 
 const found = (image: Image | Canvas | undefined): CanvasImageSource | null => (image ? asImage(image) : null);
+
+/** The canvas of a surface that `nodeSurface` made. */
+export function canvasOf({ image }: Surface): Canvas {
+  if (!(image instanceof Canvas)) throw new TypeError("The surface is none of Node's canvases.");
+  return image;
+}
 
 export interface NodeSurface extends Surface {
   readonly canvas: Canvas;

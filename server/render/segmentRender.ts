@@ -1,8 +1,9 @@
 import { type FrameRate } from "../../core/time/frames";
 import { startFrameEncoder } from "../media/frameEncoder";
+import { collectYoung } from "../threads/collectYoung";
 import { encodeSettings } from "./encoder";
 import { openFrameSource } from "./frameSource";
-import { openPlanarFrames } from "./planar/planarFrames";
+import { NEIGHBOURS, openPlanarFrames } from "./planar/planarFrames";
 import { type OutputChoice, type RenderInput } from "./renderInput";
 import { frameStart } from "../../core/time/ticks";
 
@@ -17,6 +18,9 @@ export interface SegmentTask extends OutputChoice {
   readonly path: string;
 }
 
+/** So many frames' pixels at most wait to be given back. */
+const FRAMES_KEPT = 2;
+
 /** Paints and encodes the frames of one segment. Calls `onFrame` after each; stops early when `stopped` says so. */
 export async function renderSegment(task: SegmentTask, onFrame: () => void, stopped: () => boolean): Promise<void> {
   const source = await openFrameSource(task.input, task);
@@ -25,8 +29,8 @@ export async function renderSegment(task: SegmentTask, onFrame: () => void, stop
   try {
     for (let frame = task.from; frame < task.to; frame++) {
       if (stopped()) throw new Error("The render was stopped.");
-      const changed = await source.changedRowsAt(frameStart(frame, task.rate));
-      if (changed) planar.change(changed);
+      await source.changesAt(frameStart(frame, task.rate), NEIGHBOURS, planar.change);
+      if (frame % FRAMES_KEPT === 0) collectYoung();
       await encoder.write(planar.planes);
       onFrame();
     }

@@ -3,7 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { execa } from "execa";
 import { randomFrom } from "../../../core/testing/randomFrom";
-import { openPlanarFrames } from "./planarFrames";
+import { NEIGHBOURS, openPlanarFrames, wholeFrame } from "./planarFrames";
 
 /** A frame of what is hard: noise, flat colours with hard edges, and a slow gradient, with full alpha. */
 function hardFrame(width: number, height: number): Uint8Array {
@@ -39,7 +39,7 @@ async function scaled(rgba: Uint8Array, width: number, height: number): Promise<
 
 async function planesOf(rgba: Uint8Array, width: number, height: number): Promise<Uint8Array> {
   const frames = await openPlanarFrames({ width, height });
-  frames.change({ from: 0, rgba });
+  frames.change(wholeFrame(rgba, { width, height }));
   return frames.planes;
 }
 
@@ -47,7 +47,7 @@ test.each([
   [64, 48],
   [1080, 54],
   [854, 30],
-  [10, 20],
+  [18, 20],
 ])("planes of %d × %d are those that ffmpeg's scaler makes, to one step of 255", async (width, height) => {
   const rgba = hardFrame(width, height);
   const ours = await planesOf(rgba, width, height);
@@ -78,18 +78,33 @@ test.each([
   [1, 2],
   [7, 8],
   [10, 21],
-  [29, 30],
+  [20, 21],
+  [59, 60],
 ])("rows %d to %d set anew leave the planes of the frame as it is then", async (from, to) => {
-  const [width, height] = [64, 30];
+  const [width, height] = [64, 60];
   const before = hardFrame(width, height);
   const now = Uint8Array.from(before);
   for (let at = from * width * 4; at < to * width * 4; at++) if (at % 4 !== 3) now[at] = 255 - (now[at] ?? 0);
   const frames = await openPlanarFrames({ width, height });
-  frames.change({ from: 0, rgba: before });
-  frames.change({ from, rgba: now.subarray(from * width * 4, to * width * 4) });
+  frames.change(wholeFrame(before, { width, height }));
+  const [first, end] = [Math.max(0, from - NEIGHBOURS), Math.min(height, to + NEIGHBOURS)];
+  const rows = { from: first, count: end - first, start: first * width * 4, stride: width * 4 };
+  frames.change({ ...rows, bytes: now });
   const whole = await planesOf(now, width, height);
   expect(Buffer.compare(frames.planes, whole)).toBe(0);
   expect(Buffer.compare(whole, await planesOf(before, width, height))).not.toBe(0);
+});
+
+test("of rows that have something beside them, that is left out", async () => {
+  const [width, height, beside] = [40, 30, 6];
+  const rgba = hardFrame(width, height);
+  const stride = (width + 2 * beside) * 4;
+  const bytes = new Uint8Array(stride * (height + 2)).fill(200);
+  const start = stride + beside * 4;
+  for (let y = 0; y < height; y++) bytes.set(rgba.subarray(y * width * 4, (y + 1) * width * 4), start + y * stride);
+  const frames = await openPlanarFrames({ width, height });
+  frames.change({ from: 0, count: height, bytes, start, stride });
+  expect(Buffer.compare(frames.planes, await planesOf(rgba, width, height))).toBe(0);
 });
 
 test("sizes without a half are refused", async () => {

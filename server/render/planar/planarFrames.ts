@@ -1,46 +1,73 @@
-import { readFile } from "node:fs/promises";
 import { type Size } from "../../../core/geometry/rect";
+import { needPlanes, openPlanarModule } from "./planarModule";
+
+/** Chroma of a row is made of so many rows above and below it at most. */
+export const NEIGHBOURS = 8;
+/** So many rows are converted at once: few enough to stay in the processor's cache meanwhile. */
+const ROWS_AT_ONCE = 16;
+/** As in toPlanes.as.ts. */
+const KEPT_ROWS = 16;
 
 /** Turns RGBA frames of one size into planes of Y, U and V (BT.709, studio range, 4:2:0), one after the other in one piece. */
 export interface PlanarFrames {
   /** The planes of the frame as it is now: width × height × 1.5 bytes, which the next change writes over. */
   readonly planes: Uint8Array;
-  /** Sets some rows of the frame: `rgba` holds them, the first of them is `from`. The others stay. */
-  change(rows: { readonly from: number; readonly rgba: Uint8Array }): void;
+  /**
+   * Sets some rows of the frame; the others stay. There must be `NEIGHBOURS` rows more at both ends than those that changed,
+   * or the frame's edge.
+   */
+  readonly change: (this: void, rows: FrameRows) => void;
 }
 
-/** The one function of planar.as.ts. */
-type Convert = (
+/** Rows of a frame as they lie in memory. */
+export interface FrameRows {
+  /** The first, and how many there are. */
+  readonly from: number;
+  readonly count: number;
+  /** RGBA: where the first row's first pixel is in it, and how many bytes on the next row's is. */
+  readonly bytes: Uint8Array;
+  readonly start: number;
+  readonly stride: number;
+}
+
+/** A whole frame, one row after the other. */
+export const wholeFrame = (bytes: Uint8Array, { width, height }: Size): FrameRows => ({
+  ...{ from: 0, count: height },
+  ...{ bytes, start: 0, stride: width * 4 },
+});
+
+/** The function of toPlanes.as.ts. */
+type ToPlanes = (
   rgba: number,
   out: number,
   between: number,
   width: number,
   height: number,
-  from: number,
-  to: number,
+  stride: number,
+  first: number,
+  y: number,
+  count: number,
 ) => void;
-const isConvert = (exported: unknown): exported is Convert => typeof exported === "function";
+const isToPlanes = (exported: unknown): exported is ToPlanes => typeof exported === "function";
 
-const PAGE_BYTES = 65_536;
-let compiled: Promise<WebAssembly.Module> | null = null;
-
-/** @throws RangeError for a size that has no half of both sides, or is under eight pixels wide */
+/** @throws RangeError for a size that has no half of both sides, or is under sixteen pixels wide */
 export async function openPlanarFrames({ width, height }: Size): Promise<PlanarFrames> {
-  if (width % 2 !== 0 || height % 2 !== 0 || width < 8)
-    throw new RangeError(`Frames of ${width} × ${height} have no planes of half the size.`);
-  const pixels = width * height;
-  const [rgbaAt, outAt, betweenAt] = [0, pixels * 4, pixels * 5.5];
-  const memory = new WebAssembly.Memory({ initial: Math.ceil((betweenAt + pixels * 2) / PAGE_BYTES) });
-  compiled ??= readFile("server/render/planar/planar.wasm").then((bytes) => WebAssembly.compile(bytes));
-  const { exports } = await WebAssembly.instantiate(await compiled, { env: { memory } });
-  const { convert } = exports;
-  if (!isConvert(convert)) throw new TypeError("planar.wasm has no function that converts.");
-  const bytes = new Uint8Array(memory.buffer);
+  needPlanes({ width, height });
+  // Rows may have something beside them: they are copied as they lie.
+  const [rgbaAt, betweenAt] = [0, 2 * width * 4 * ROWS_AT_ONCE];
+  const outAt = betweenAt + width * KEPT_ROWS * 2;
+  const { memory, exports } = await openPlanarModule(outAt + width * height * 1.5);
+  const { toPlanes } = exports;
+  if (!isToPlanes(toPlanes)) throw new TypeError("planar.wasm has no function that makes planes.");
   return {
-    planes: bytes.subarray(outAt, betweenAt),
-    change({ from, rgba }) {
-      bytes.set(rgba, rgbaAt + from * width * 4);
-      convert(rgbaAt, outAt, betweenAt, width, height, from, from + rgba.length / (width * 4));
+    planes: memory.subarray(outAt, outAt + width * height * 1.5),
+    change({ from, count, bytes, start, stride }) {
+      for (let row = 0; row < count; row += ROWS_AT_ONCE) {
+        const rows = Math.min(ROWS_AT_ONCE, count - row);
+        const first = start + row * stride;
+        memory.set(bytes.subarray(first, first + (rows - 1) * stride + width * 4), rgbaAt);
+        toPlanes(rgbaAt, outAt, betweenAt, width, height, stride, from, from + row, rows);
+      }
     },
   };
 }

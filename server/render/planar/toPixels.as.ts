@@ -1,0 +1,128 @@
+// AssemblyScript, part of planar.as.ts. Frames as video decoders give them (planes of Y, U and V, BT.709 in studio range, chroma
+// at half the width and height) become frames as canvases want them: RGBA in full range.
+//
+// Formulas: ITU-R BT.709-6, 3.2 to 3.4 (luma, colour differences, quantization), solved for red, green and blue. Between
+// samples of chroma lies a cubic (B = 0, C = 0.6) as Mitchell and Netravali (1988) describe it; a sample lies in the middle
+// of its four pixels.
+
+import { firstOf, secondOf } from "./lanes.as";
+
+/** Weights of the samples a quarter, three, five and seven quarters of their distance away, in 2^-15. */
+const NEAREST: i16 = 28564;
+const NEAR: i16 = 7886;
+const FAR: i16 = -2762;
+const FARTHEST: i16 = -920;
+/** Of Y, U and V, in 2^-13: 255/219, and 255/224 of 1.5748, 1.8556 and their shares of green. */
+const OF_Y: i16 = 9539;
+const RED_OF_V: i16 = 14686;
+const GREEN_OF_U: i16 = -1747;
+const GREEN_OF_V: i16 = -4366;
+const BLUE_OF_U: i16 = 17305;
+/** Black, which is 16 in studio range, less the half that rounds: in 2^-5. */
+const BLACK: i16 = 580;
+/** Free bytes before and after a row, so that it can be read beyond its ends. */
+const ROOM = 16;
+
+/**
+ * `planes` is where the planes of a frame lie, Y first, then U, then V; `rgba` where its pixels go; `between` where
+ * 2 × (width + 32) bytes are free. Width and height are even, the width at least 16: what is left of a row by sixteens is
+ * done with samples that were done already.
+ */
+export function toPixels(planes: usize, rgba: usize, between: usize, width: i32, height: i32): void {
+  const half = width >> 1;
+  const rows = height >> 1;
+  const u = planes + usize(width * height);
+  const v = u + usize(half * rows);
+  const us = between + ROOM;
+  const vs = us + usize(width) + 2 * ROOM;
+  for (let y = 0; y < height; y++) {
+    weighRows(u, us, y, half, rows);
+    weighRows(v, vs, y, half, rows);
+    convertRow(planes + usize(y * width), us, vs, rgba + usize(y * width * 4), width);
+  }
+}
+
+/** Eight samples in 2^-7 around nought, times their weight. */
+function weighed(samples: usize, weight: i16): v128 {
+  const around = i16x8.shl(i16x8.sub(v128.load8x8_u(samples), i16x8.splat(128)), 7);
+  return i16x8.q15mulr_sat_s(around, i16x8.splat(weight));
+}
+
+/** A row of chroma at a row of pixels, of the four around it, in 2^-7 around nought, and a little beyond its ends. */
+function weighRows(plane: usize, to: usize, y: i32, half: i32, rows: i32): void {
+  const middle = y >> 1;
+  // Even rows of pixels lie above the row of samples that they are nearest to, odd ones below.
+  const towards = (y & 1) * 2 - 1;
+  const nearest = plane + usize(middle * half);
+  const near = plane + usize(within(middle + towards, rows) * half);
+  const far = plane + usize(within(middle - towards, rows) * half);
+  const farthest = plane + usize(within(middle + 2 * towards, rows) * half);
+  for (let block = 0; block < half; block += 8) {
+    const x = usize(min(block, half - 8));
+    const inner = i16x8.add(weighed(nearest + x, NEAREST), weighed(near + x, NEAR));
+    const outer = i16x8.add(weighed(far + x, FAR), weighed(farthest + x, FARTHEST));
+    v128.store(to + x * 2, i16x8.add(inner, outer));
+  }
+  const end = to + usize(half * 2);
+  store<i32>(to - 4, i32(load<u16>(to)) * 0x10001);
+  store<i32>(end, i32(load<u16>(end - 2)) * 0x10001);
+}
+
+function within(row: i32, rows: i32): i32 {
+  return max(0, min(rows - 1, row));
+}
+
+/** Chroma at eight pixels of which each lies a quarter before or behind its nearest sample. @param towards bytes to the next */
+function at(nearest: v128, samples: usize, towards: isize): v128 {
+  const near = i16x8.q15mulr_sat_s(v128.load(samples + towards), i16x8.splat(NEAR));
+  const far = i16x8.q15mulr_sat_s(v128.load(samples - towards), i16x8.splat(FAR));
+  const farthest = i16x8.q15mulr_sat_s(v128.load(samples + 2 * towards), i16x8.splat(FARTHEST));
+  return i16x8.add(i16x8.add(nearest, near), i16x8.add(far, farthest));
+}
+
+/** A row of pixels of its Y and chroma. */
+function convertRow(luma: usize, us: usize, vs: usize, to: usize, width: i32): void {
+  const opaque = i8x16.splat(-1);
+  for (let block = 0; block < width; block += 16) {
+    const x = usize(min(block, width - 16));
+    const pairs = v128.load(luma + x);
+    const nearestU = i16x8.q15mulr_sat_s(v128.load(us + x), i16x8.splat(NEAREST));
+    const nearestV = i16x8.q15mulr_sat_s(v128.load(vs + x), i16x8.splat(NEAREST));
+    // Of each pair of pixels, the first lies before the middle of its sample, the second behind.
+    const u0 = at(nearestU, us + x, -2);
+    const u1 = at(nearestU, us + x, 2);
+    const v0 = at(nearestV, vs + x, -2);
+    const v1 = at(nearestV, vs + x, 2);
+    const y0 = lightness(firstOf(pairs));
+    const y1 = lightness(secondOf(pairs));
+    const red = inBytes(added(y0, v0, RED_OF_V), added(y1, v1, RED_OF_V));
+    const green = inBytes(
+      added(added(y0, u0, GREEN_OF_U), v0, GREEN_OF_V),
+      added(added(y1, u1, GREEN_OF_U), v1, GREEN_OF_V),
+    );
+    const blue = inBytes(added(y0, u0, BLUE_OF_U), added(y1, u1, BLUE_OF_U));
+    const rg0 = v128.shuffle<i8>(red, green, 0, 16, 8, 24, 1, 17, 9, 25, 2, 18, 10, 26, 3, 19, 11, 27);
+    const rg1 = v128.shuffle<i8>(red, green, 4, 20, 12, 28, 5, 21, 13, 29, 6, 22, 14, 30, 7, 23, 15, 31);
+    const ba0 = v128.shuffle<i8>(blue, opaque, 0, 16, 8, 24, 1, 17, 9, 25, 2, 18, 10, 26, 3, 19, 11, 27);
+    const ba1 = v128.shuffle<i8>(blue, opaque, 4, 20, 12, 28, 5, 21, 13, 29, 6, 22, 14, 30, 7, 23, 15, 31);
+    const pixels = to + x * 4;
+    v128.store(pixels, v128.shuffle<i16>(rg0, ba0, 0, 8, 1, 9, 2, 10, 3, 11));
+    v128.store(pixels, v128.shuffle<i16>(rg0, ba0, 4, 12, 5, 13, 6, 14, 7, 15), 16);
+    v128.store(pixels, v128.shuffle<i16>(rg1, ba1, 0, 8, 1, 9, 2, 10, 3, 11), 32);
+    v128.store(pixels, v128.shuffle<i16>(rg1, ba1, 4, 12, 5, 13, 6, 14, 7, 15), 48);
+  }
+}
+
+/** What eight values of Y in 2^-7 are in full range, in 2^-5. */
+function lightness(luma: v128): v128 {
+  return i16x8.sub(i16x8.q15mulr_sat_s(luma, i16x8.splat(OF_Y)), i16x8.splat(BLACK));
+}
+
+function added(value: v128, chroma: v128, coefficient: i16): v128 {
+  return i16x8.add(value, i16x8.q15mulr_sat_s(chroma, i16x8.splat(coefficient)));
+}
+
+/** Sixteen values in 2^-5 as bytes. */
+function inBytes(one: v128, other: v128): v128 {
+  return i8x16.narrow_i16x8_u(i16x8.shr_s(one, 5), i16x8.shr_s(other, 5));
+}
