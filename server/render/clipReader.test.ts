@@ -129,3 +129,17 @@ test("frames are decoded at the size asked for", async () => {
   const reader = read(32, 24);
   expect((await reader.frame(0))?.length).toBe(32 * 24 * 4);
 });
+
+test("of one frame other rows may be asked for afterwards", async () => {
+  const reader = read();
+  const whole = Uint8ClampedArray.from((await read().frame(20)) ?? []);
+  const [upper, lower] = [
+    { from: 4, to: 24 },
+    { from: 20, to: 40 },
+  ];
+  const rowsOf = (pixels: Uint8ClampedArray | null, { from, to }: typeof upper): number[] =>
+    [...(pixels ?? [])].slice(from * 64 * 4, to * 64 * 4);
+  expect(rowsOf(await reader.frame(20, upper), upper)).toEqual(rowsOf(whole, upper));
+  expect(rowsOf(await reader.frame(20, lower), lower)).toEqual(rowsOf(whole, lower));
+  expect(frameNumber(await reader.frame(21))).toBe(21);
+});

@@ -4,15 +4,19 @@ import { type Size } from "../../core/geometry/rect";
 import { type FrameRate } from "../../core/time/frames";
 import { HANGS_AFTER_MS, inTime } from "../media/inTime";
 import { ProgramFailed, SAFE_INPUT } from "../media/program";
-import { openPixelFrames } from "./planar/pixelFrames";
+import { type Rows, openPixelFrames } from "./planar/pixelFrames";
 import { LEAST_WIDTH, needPlanes } from "./planar/planarModule";
 
 /** Frames of a clip as RGBA, decoded at the size needed. */
 export interface ClipReader {
   readonly width: number;
   readonly height: number;
-  /** The frame with this index, or the last there is. The bytes are valid until the next call. */
-  frame(index: number): Promise<Uint8ClampedArray | null>;
+  /**
+   * The frame with this index, or the last there is. The bytes are valid until the next call.
+   *
+   * @param rows that are wanted, all when absent: others may be of another frame
+   */
+  frame(index: number, rows?: Rows): Promise<Uint8ClampedArray | null>;
   stop(): void;
 }
 
@@ -57,7 +61,7 @@ export function readClip(clip: ClipToRead, patienceMs = HANGS_AFTER_MS): ClipRea
   const most = Math.max(1, Math.min(group, Math.floor(MOST_KEPT_BYTES / bytesOf(clip))));
   let stream: FrameStream | null = null;
   let kept = new Map<number, Uint8Array>();
-  let shown: { readonly index: number; readonly pixels: Uint8ClampedArray } | null = null;
+  let shown: { readonly index: number; readonly rows: Rows; readonly pixels: Uint8ClampedArray } | null = null;
 
   /** A stream that is at, or will come to, a frame. */
   function streamFrom(first: number): FrameStream {
@@ -89,13 +93,13 @@ export function readClip(clip: ClipToRead, patienceMs = HANGS_AFTER_MS): ClipRea
   return {
     width,
     height,
-    async frame(wanted) {
+    async frame(wanted, rows = { from: 0, to: height }) {
       const index = Math.min(wanted, frames - 1);
-      if (shown?.index === index) return shown.pixels;
+      if (shown?.index === index && shown.rows.from <= rows.from && shown.rows.to >= rows.to) return shown.pixels;
       const planes = await planesAt(index);
       if (!planes) return null;
-      const pixels = (await converter).pixelsOf(planes);
-      shown = { index, pixels };
+      const pixels = (await converter).pixelsOf(planes, rows);
+      shown = { index, rows, pixels };
       return pixels;
     },
     stop: () => stream?.stop(),

@@ -11,6 +11,7 @@ import { store } from "../storage/store";
 import { type ClipReader, readClip, readableSize } from "./clipReader";
 import { type Surface } from "../../paint/resources";
 import { canvasOf, nodeResources, nodeSurface } from "./nodeResources";
+import { type Rows } from "./planar/pixelFrames";
 import { type FrameRows } from "./planar/planarFrames";
 import { preparedInput } from "./preparedInput";
 import { type OutputChoice, type RenderInput } from "./renderInput";
@@ -84,8 +85,16 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
     if (facts?.kind !== "clip") return;
     let reader = readers.get(node.use);
     if (!reader) readers.set(node.use, (reader = await startReader(node, facts)));
-    const pixels = await reader.frame(node.frame);
-    if (pixels) resources.setClipFrame(node, pixels, reader);
+    const rows = rowsDrawn(node, reader);
+    const pixels = await reader.frame(node.frame, rows);
+    if (pixels) resources.setClipFrame(node, pixels, reader, rows);
+  }
+
+  /** Rows of a decoded frame that are drawn, and one or two around them. */
+  function rowsDrawn({ part, height }: ClipNode, decoded: Size): Rows {
+    const toPixels = decoded.height / height;
+    const from = Math.max(0, Math.floor(part.y * toPixels) - 2);
+    return { from, to: Math.max(from, Math.min(decoded.height, Math.ceil(bottom(part) * toPixels) + 2)) };
   }
 
   /** Decodes at the size the frame is drawn at, never larger than the clip is. */

@@ -13,6 +13,7 @@ import { type ClipNode, type DisplayList, type PictureNode, everyNode } from "..
 import { emojiLevel, pictureLevel } from "../../core/scene/drawnLevel";
 import { type PaintContext, type PaintResources, type Surface } from "../../paint/resources";
 import { remembered } from "../remembered";
+import { type Rows } from "./planar/pixelFrames";
 import { emojiFile } from "../faces/emojiFiles";
 import { levelKey } from "../storage/keys";
 import { store } from "../storage/store";
@@ -28,8 +29,8 @@ const asImage = (image: Image | Canvas): CanvasImageSource => image as unknown a
 export interface NodeResources extends PaintResources {
   /** Decodes the pictures and emoji a list needs. Must be awaited before the list is painted at `scale` pixels a unit. */
   load(list: DisplayList, scale: number): Promise<void>;
-  /** Sets the frame that a use of a clip shows next, in the colours that it is shown in. */
-  setClipFrame(node: ClipNode, pixels: Uint8ClampedArray, size: Size): void;
+  /** Sets some rows of the frame that a use of a clip shows next, in the colours that it is shown in. */
+  setClipFrame(node: ClipNode, pixels: Uint8ClampedArray, size: Size, rows: Rows): void;
 }
 
 /** Pictures by file and table, shared by the segments a thread renders one after another. The longest unused goes first. */
@@ -76,10 +77,11 @@ export function nodeResources(hashes: Readonly<Record<string, string>>): NodeRes
         }
       }
     },
-    setClipFrame({ use }, pixels, { width, height }) {
+    setClipFrame({ use }, pixels, { width, height }, { from, to }) {
       const clip = clips.get(use);
       const surface = clip?.width === width && clip.height === height ? clip.surface : createCanvas(width, height);
-      surface.getContext("2d").putImageData(new ImageData(pixels, width, height), 0, 0);
+      const context = surface.getContext("2d");
+      context.putImageData(new ImageData(pixels, width, height), 0, 0, 0, from, width, to - from);
       clips.set(use, { surface, width, height });
     },
   };

@@ -54,6 +54,16 @@ test.each([
   expect(most).toBeLessThanOrEqual(1);
 });
 
+test("some rows are made as they are in the whole frame, and the others left", async () => {
+  const [size, table] = [{ width: 48, height: 30 }, compileTable("tried", lookChange(LOOK_NAMES[0] ?? "ink", 1))];
+  const planes = hardPlanes(size.width, size.height, 110);
+  const whole = (await openPixelFrames(size, table)).pixelsOf(planes);
+  const rows = (await openPixelFrames(size, table)).pixelsOf(planes, { from: 7, to: 20 });
+  const [from, to] = [7 * 48 * 4, 20 * 48 * 4];
+  expect(isSame(rows.subarray(from, to), whole.subarray(from, to))).toBe(true);
+  expect(new Set([...rows.subarray(0, from), ...rows.subarray(to)])).toEqual(new Set([0]));
+});
+
 test("beyond its edges a frame goes on as it ends", async () => {
   const [width, height, more] = [48, 30, 8];
   const planes = hardPlanes(width, height, 110);

@@ -4,12 +4,29 @@ import { needPlanes, openPlanarModule } from "./planarModule";
 
 /** Turns planes of Y, U and V (BT.709, studio range, 4:2:0), one after the other in one piece, into RGBA frames of one size. */
 export interface PixelFrames {
-  /** RGBA of planes (width × height × 1.5 bytes), in the colours of the table: the next call writes over it. */
-  pixelsOf(planes: Uint8Array): Uint8ClampedArray;
+  /**
+   * Makes RGBA of some rows of planes (width × height × 1.5 bytes), of all when absent, in the colours of the table. Gives
+   * the whole frame, which the next call writes over; its other rows are left as they are.
+   */
+  pixelsOf(planes: Uint8Array, rows?: Rows): Uint8ClampedArray;
+}
+
+/** Rows of a frame: the first, and the one after the last. */
+export interface Rows {
+  readonly from: number;
+  readonly to: number;
 }
 
 /** The function of toPixels.as.ts. */
-type ToPixels = (planes: number, rgba: number, between: number, width: number, height: number) => void;
+type ToPixels = (
+  planes: number,
+  rgba: number,
+  between: number,
+  width: number,
+  height: number,
+  from: number,
+  to: number,
+) => void;
 const isToPixels = (exported: unknown): exported is ToPixels => typeof exported === "function";
 
 /** The function of applyTable.as.ts. */
@@ -38,10 +55,10 @@ export async function openPixelFrames({ width, height }: Size, table?: LookupTab
   if (table) memory.set(new Uint8Array(table.values.buffer, table.values.byteOffset, table.values.byteLength), tableAt);
   const pixels = new Uint8ClampedArray(memory.buffer, rgbaAt, count * 4);
   return {
-    pixelsOf(planes) {
+    pixelsOf(planes, { from, to } = { from: 0, to: height }) {
       memory.set(planes, planesAt);
-      toPixels(planesAt, rgbaAt, betweenAt, width, height);
-      if (table) applyTable(rgbaAt, count, tableAt, seenAt);
+      toPixels(planesAt, rgbaAt, betweenAt, width, height, from, to);
+      if (table) applyTable(rgbaAt + from * width * 4, (to - from) * width, tableAt, seenAt);
       return pixels;
     },
   };

@@ -24,18 +24,27 @@ const BLACK: i16 = 580;
 const ROOM = 16;
 
 /**
- * `planes` is where the planes of a frame lie, Y first, then U, then V; `rgba` where its pixels go; `between` where
+ * Makes the rows of a frame from one to before another. `planes` is where its planes lie, Y first, then U, then V; `rgba` where
+ * the pixels of the whole frame go; `between` where
  * 2 × (width + 32) bytes are free. Width and height are even, the width at least 16: what is left of a row by sixteens is
  * done with samples that were done already.
  */
-export function toPixels(planes: usize, rgba: usize, between: usize, width: i32, height: i32): void {
+export function toPixels(
+  planes: usize,
+  rgba: usize,
+  between: usize,
+  width: i32,
+  height: i32,
+  from: i32,
+  to: i32,
+): void {
   const half = width >> 1;
   const rows = height >> 1;
   const u = planes + usize(width * height);
   const v = u + usize(half * rows);
   const us = between + ROOM;
   const vs = us + usize(width) + 2 * ROOM;
-  for (let y = 0; y < height; y++) {
+  for (let y = from; y < to; y++) {
     weighRows(u, us, y, half, rows);
     weighRows(v, vs, y, half, rows);
     convertRow(planes + usize(y * width), us, vs, rgba + usize(y * width * 4), width);
