@@ -4,8 +4,8 @@ import { type Size } from "../../core/geometry/rect";
 import { type FrameRate } from "../../core/time/frames";
 import { HANGS_AFTER_MS, inTime } from "../media/inTime";
 import { ProgramFailed, SAFE_INPUT } from "../media/program";
-import { type Rows, openPixelFrames } from "./planar/pixelFrames";
-import { LEAST_WIDTH, needPlanes } from "./planar/planarModule";
+import { type PixelFrames, type Rows, openPixelFrames } from "./planar/pixelFrames";
+import { LEAST_WIDTH, planesBytes } from "./planar/planarModule";
 
 /** Frames of a clip as RGBA, decoded at the size needed. */
 export interface ClipReader {
@@ -44,21 +44,16 @@ export const readableSize = ({ width, height }: Size): Size => ({
   height: Math.max(2, 2 * Math.round(height / 2)),
 });
 
-/** Of a frame's planes. */
-const bytesOf = ({ width, height }: Size): number => width * height * 1.5;
-
 /**
  * Reads a clip back and forth. While its frames are asked for in order, memory is one frame, whatever the clip's length;
  * where they go back, the group of pictures that they are in is decoded once and kept. A decoder that hangs is ended.
- *
- * @throws RangeError for a size that has no half of both sides, or is under sixteen pixels wide
+ * Its size is one that `readableSize` gives: of another, no frame can be asked for.
  */
 export function readClip(clip: ClipToRead, patienceMs = HANGS_AFTER_MS): ClipReader {
   const { width, height, rate, frames, table } = clip;
-  needPlanes(clip);
-  const converter = openPixelFrames(clip, table);
   const group = Math.max(1, Math.round((GROUP_SECONDS * rate.numerator) / rate.denominator));
-  const most = Math.max(1, Math.min(group, Math.floor(MOST_KEPT_BYTES / bytesOf(clip))));
+  const most = Math.max(1, Math.min(group, Math.floor(MOST_KEPT_BYTES / planesBytes(clip))));
+  let converter: Promise<PixelFrames> | null = null;
   let stream: FrameStream | null = null;
   let kept = new Map<number, Uint8Array>();
   let shown: { readonly index: number; readonly rows: Rows; readonly pixels: Uint8ClampedArray } | null = null;
@@ -98,6 +93,7 @@ export function readClip(clip: ClipToRead, patienceMs = HANGS_AFTER_MS): ClipRea
       if (shown?.index === index && shown.rows.from <= rows.from && shown.rows.to >= rows.to) return shown.pixels;
       const planes = await planesAt(index);
       if (!planes) return null;
+      converter ??= openPixelFrames(clip, table);
       const pixels = (await converter).pixelsOf(planes, rows);
       shown = { index, rows, pixels };
       return pixels;
@@ -128,7 +124,7 @@ function openFrameStream(clip: ClipToRead, first: number, patienceMs: number): F
   const child = execa("ffmpeg", args, { stdin: "ignore", stderr: "ignore", encoding: "buffer", buffer: false });
   // It is killed when nobody asks for more; a clip that can't be read gives no frame.
   child.catch(() => undefined);
-  const bytes = bytesOf(clip);
+  const bytes = planesBytes(clip);
   const chunks: AsyncIterator<unknown> = child.stdout.iterator();
   let rest: Uint8Array = new Uint8Array(0);
   let current: Uint8Array | null = null;

@@ -64,7 +64,7 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
     new Uint8Array(context.getImageData(MARGIN, MARGIN + from, size.width, to - from).data.buffer);
 
   /** Some rows of a frame. Where they are many, what is read is the canvas itself: its memory is given back sooner. */
-  function rowsAt(surface: Surface, from: number, to: number): FrameRows {
+  function rowsAt(surface: Surface, { from, to }: Rows): FrameRows {
     if (to - from < size.height * MOST_ROWS_BY_THEMSELVES)
       return { from, count: to - from, bytes: readRows(surface, from, to), start: 0, stride: size.width * 4 };
     const stride = surface.width * 4;
@@ -73,7 +73,7 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
   }
 
   /** Rows of pixels that an area in design units may reach, and so many around them. Null where none does. */
-  function rowsOf(area: Rect, around: number): { readonly from: number; readonly to: number } | null {
+  function rowsOf(area: Rect, around: number): Rows | null {
     const toPixels = size.height / formatOf(format).height;
     const from = Math.max(0, Math.floor(area.y * toPixels) - SOFT_PIXELS);
     const to = Math.min(size.height, Math.ceil(bottom(area) * toPixels) + SOFT_PIXELS);
@@ -120,7 +120,7 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
       const { list, surface } = await paint(time);
       const area = before ? changedArea(before, list) : wholeOf(formatOf(format));
       const rows = area && rowsOf(area, around);
-      if (rows) take(rowsAt(surface, rows.from, rows.to));
+      if (rows) take(rowsAt(surface, rows));
     },
     async pngAt(time) {
       const { surface } = await paint(time);

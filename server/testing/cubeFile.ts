@@ -5,7 +5,7 @@ import { join } from "node:path";
 import { type LookupTable, PARTS, TABLE_SIDE } from "../../core/grading/lookupTable";
 
 /** A colour table as a cube file, the open form of such tables: its side, then a colour a line, red changing fastest. */
-export function cubeText({ values }: LookupTable): string {
+function cubeText({ values }: LookupTable): string {
   const lines = [`LUT_3D_SIZE ${TABLE_SIDE}`];
   for (let at = 0; at < values.length; at += 3) lines.push([...values.subarray(at, at + 3)].map(written).join(" "));
   return `${lines.join("\n")}\n`;

@@ -1,6 +1,6 @@
 import { type LookupTable } from "../../../core/grading/lookupTable";
 import { type Size } from "../../../core/geometry/rect";
-import { needPlanes, openPlanarModule } from "./planarModule";
+import { needPlanes, openPlanarModule, planesBytes } from "./planarModule";
 
 /** Turns planes of Y, U and V (BT.709, studio range, 4:2:0), one after the other in one piece, into RGBA frames of one size. */
 export interface PixelFrames {
@@ -45,7 +45,8 @@ const ROOM = 128;
 export async function openPixelFrames({ width, height }: Size, table?: LookupTable): Promise<PixelFrames> {
   needPlanes({ width, height });
   const count = width * height;
-  const [planesAt, rgbaAt, betweenAt] = [0, count * 1.5, count * 5.5];
+  const [planesAt, rgbaAt] = [0, planesBytes({ width, height })];
+  const betweenAt = rgbaAt + count * 4;
   const tableAt = betweenAt + width * 2 + ROOM;
   const seenAt = tableAt + (table ? table.values.byteLength + ROOM : 0);
   const { memory, exports } = await openPlanarModule(seenAt + (table ? SEEN_BYTES : 0));

@@ -1,5 +1,5 @@
 import { type Size } from "../../../core/geometry/rect";
-import { needPlanes, openPlanarModule } from "./planarModule";
+import { needPlanes, openPlanarModule, planesBytes } from "./planarModule";
 
 /** Chroma of a row is made of so many rows above and below it at most. */
 export const NEIGHBOURS = 8;
@@ -56,11 +56,12 @@ export async function openPlanarFrames({ width, height }: Size): Promise<PlanarF
   // Rows may have something beside them: they are copied as they lie.
   const [rgbaAt, betweenAt] = [0, 2 * width * 4 * ROWS_AT_ONCE];
   const outAt = betweenAt + width * KEPT_ROWS * 2;
-  const { memory, exports } = await openPlanarModule(outAt + width * height * 1.5);
+  const outEnd = outAt + planesBytes({ width, height });
+  const { memory, exports } = await openPlanarModule(outEnd);
   const { toPlanes } = exports;
   if (!isToPlanes(toPlanes)) throw new TypeError("planar.wasm has no function that makes planes.");
   return {
-    planes: memory.subarray(outAt, outAt + width * height * 1.5),
+    planes: memory.subarray(outAt, outEnd),
     change({ from, count, bytes, start, stride }) {
       for (let row = 0; row < count; row += ROWS_AT_ONCE) {
         const rows = Math.min(ROWS_AT_ONCE, count - row);

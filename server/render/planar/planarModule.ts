@@ -18,6 +18,9 @@ export async function openPlanarModule(bytes: number): Promise<PlanarModule> {
   return { memory: new Uint8Array(memory.buffer), exports };
 }
 
+/** Of the planes of a frame: Y of each pixel, U and V of every fourth. */
+export const planesBytes = ({ width, height }: Size): number => width * height * 1.5;
+
 /** Rows are converted by so many pixels. */
 export const LEAST_WIDTH = 16;
 

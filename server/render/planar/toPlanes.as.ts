@@ -29,11 +29,11 @@ const HALF: i16 = 64;
 const KEPT_ROWS = 16;
 
 /**
- * Converts so many rows of a frame, from `y` on: `rgba` is where they lie, each `stride` bytes after the one before. They follow on those that were converted last, or
- * begin at `first`. `out` is where the planes of the whole frame lie, Y first, then U, then V; `between` where 2 × width / 2 ×
- * KEPT_ROWS × 2 bytes are kept from call to call. Chroma is weighed where the eight rows around it are converted, or lie
- * beyond the frame's edges; elsewhere it stays. Width and height are even, the width at least 16: what is left of a row by
- * sixteens is done with pixels that were done already.
+ * Converts so many rows of a frame, from `y` on: `rgba` is where they lie, each `stride` bytes after the one before. They
+ * follow on those that were converted last, or begin at `first`. `out` is where the planes of the whole frame lie, Y first,
+ * then U, then V; `between` where 2 × width / 2 × KEPT_ROWS × 2 bytes are kept from call to call. Chroma is weighed where the
+ * eight rows around it are converted, or lie beyond the frame's edges; elsewhere it stays. Width and height are even, the
+ * width at least 16: what is left of a row by sixteens is done with pixels that were done already.
  */
 export function toPlanes(
   rgba: usize,
