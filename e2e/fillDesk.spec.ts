@@ -363,3 +363,30 @@ test("a version is kept by name, looked at beside the promotion as it is now, an
   expect(other?.equals(stillThen ?? Buffer.of())).toBe(false);
   expect(stillThen?.equals(asThen ?? Buffer.of())).toBe(true);
 });
+
+test("scenes that nobody writes in follow: to what changes them at once, and a tool of theirs loses no letter", async ({
+  page,
+}) => {
+  await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
+  const strip = page.getByRole("slider", { name: "Place in time" });
+  const headline = page.getByLabel("Headline", { exact: true });
+  const line = page.getByLabel("Line (optional)", { exact: true });
+  await line.fill("Thrown in the next street");
+  await headline.fill("Pots ");
+  // Undone twice from the first scene: the second is another than the one in hand.
+  await page.keyboard.press("Control+z");
+  await page.keyboard.press("Control+z");
+  await expect(line).not.toHaveValue("Thrown in the next street");
+  await page.keyboard.press("Control+Shift+z");
+  await page.keyboard.press("Control+Shift+z");
+  await expect(line).toHaveValue("Thrown in the next street");
+  await headline.pressSequentially("for the bench");
+  // Pressed at once, while the second scene has not been drawn since.
+  await openSceneTools(page, 2);
+  await page.getByRole("button", { name: "Repeat" }).click();
+  await expect(strip).toHaveText("1Headline2Product3Product4Offer5Sign-off");
+  await expect(headline).toHaveValue("Pots for the bench");
+  await saved(page);
+  await page.reload();
+  await expect(headline).toHaveValue("Pots for the bench");
+});

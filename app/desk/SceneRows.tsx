@@ -14,8 +14,7 @@ import {
   useSortable,
   verticalListSortingStrategy,
 } from "@dnd-kit/sortable";
-import { defaultRangeExtractor, useVirtualizer } from "@tanstack/react-virtual";
-import { type ReactNode, type RefObject, useDeferredValue, useState } from "react";
+import { type ReactNode, type RefObject, useState } from "react";
 import { sceneOrigin } from "../../core/document/design";
 import { adjust, moveScene } from "../../core/document/edits";
 import { itemOfKey } from "../../core/document/itemKey";
@@ -23,12 +22,10 @@ import { scenesInOrder } from "../../core/document/sceneList";
 import { type WordMeasures, wordMeasures } from "../../core/preflight/wordMeasures";
 import { type SlotKey } from "../../core/document/sceneTemplate";
 import { type DeckProps } from "./deckProps";
+import { RowsInView } from "./RowsInView";
 import { SceneBand } from "./SceneBand";
+import { useLaterDeck } from "./useLaterDeck";
 
-/** How high a scene stands until it was measured, in pixels. */
-const USUAL_HEIGHT = 300;
-/** The part of the sheet that is seen until it was measured: where no browser has laid it out. */
-const FIRST_RECT = { width: 620, height: 700 };
 /** How far the pointer goes before it carries a scene, in pixels. */
 const CARRIES_FROM = 6;
 
@@ -42,10 +39,8 @@ interface SceneRow {
 /** The scenes of the sheet, each a row: only those in view are there, and each can be carried to another place. */
 export function SceneRows({ deck, scroller }: { deck: DeckProps; scroller: RefObject<HTMLDivElement | null> }) {
   const { document, promotion, prepared, marked, onEdit } = deck;
-  // What is typed in a scene is drawn at once there; the other scenes follow when there is time, so that keys never wait.
-  const deferred = useDeferredValue(deck);
-  const later = isOfSameScenes(deferred, deck) ? deferred : deck;
   const [focused, setFocused] = useState<string | null>(null);
+  const later = useLaterDeck(deck, focused);
   const rows = scenesInOrder(document).map((scene): SceneRow => {
     const shown = promotion.scenes.findIndex(({ id }) => id === scene.id);
     const { name } = sceneOrigin(promotion.facts.templates, scene);
@@ -54,21 +49,12 @@ export function SceneRows({ deck, scroller }: { deck: DeckProps; scroller: RefOb
   // Whoever writes in a scene goes on writing in it, however far the sheet is scrolled.
   const inHand = marked && document.items[itemOfKey(marked) ?? ""]?.from;
   const kept = rows.findIndex(({ id }) => id === inHand || marked?.startsWith(`${id}.`));
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => USUAL_HEIGHT,
-    getItemKey: (index) => rows[index]?.id ?? index,
-    overscan: 1,
-    initialRect: FIRST_RECT,
-    rangeExtractor: (range) =>
-      [...new Set([...defaultRangeExtractor(range), ...(kept < 0 ? [] : [kept])])].sort((one, other) => one - other),
-  });
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: CARRIES_FROM } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   const measures = wordMeasures(prepared);
+  const laterMeasures = wordMeasures(later.prepared);
   const ids = rows.map(({ id }) => id);
   const drop = ({ active, over }: DragEndEvent): void => {
     const to = over ? ids.indexOf(String(over.id)) : -1;
@@ -91,34 +77,21 @@ export function SceneRows({ deck, scroller }: { deck: DeckProps; scroller: RefOb
       onDragEnd={drop}
     >
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-        <div className="relative" style={{ height: virtual.getTotalSize() }}>
-          {virtual.getVirtualItems().map(({ index, start }) => {
+        <RowsInView ids={ids} kept={kept} scroller={scroller} onFocus={setFocused}>
+          {(index) => {
             const row = rows[index];
+            // What is typed in a scene is drawn at once there.
+            const isInHand = row?.id === focused;
             return (
               row && (
-                <div
-                  key={row.id}
-                  ref={virtual.measureElement}
-                  data-index={index}
-                  className="absolute inset-x-0"
-                  style={{ top: start }}
-                  onFocusCapture={() => setFocused(row.id)}
-                >
-                  <CarriedScene deck={row.id === focused ? deck : later} row={row} measures={measures} />
-                </div>
+                <CarriedScene deck={isInHand ? deck : later} row={row} measures={isInHand ? measures : laterMeasures} />
               )
             );
-          })}
-        </div>
+          }}
+        </RowsInView>
       </SortableContext>
     </DndContext>
   );
-}
-
-/** Whether both show the same scenes in the same order. */
-function isOfSameScenes(one: DeckProps, other: DeckProps): boolean {
-  const [ids, others] = [one, other].map(({ promotion }) => promotion.scenes.map(({ id }) => id).join(" "));
-  return ids === others;
 }
 
 const INSTRUCTIONS = {
