@@ -1,6 +1,6 @@
 import { type Affine, boundsOf } from "../core/geometry/affine";
 import { type Side } from "../core/geometry/polygon";
-import { type Rect, type Size, rect } from "../core/geometry/rect";
+import { type Size, rect } from "../core/geometry/rect";
 import { cutOutline } from "../core/type/cutOutline";
 import { type Outline, STEP, eachStep, outlineBounds } from "../core/type/outline";
 
@@ -12,7 +12,6 @@ export interface Paths {
 
 /** Paths for surfaces of a size. @param margin pixels at each edge that are not painted by shapes */
 export function pathsOn(surface: Size, margin: number, newPath: () => Path2D): Paths {
-  const boxes = new WeakMap<Outline, Rect>();
   const whole = new WeakMap<Outline, Path2D>();
 
   /**
@@ -20,10 +19,7 @@ export function pathsOn(surface: Size, margin: number, newPath: () => Path2D): P
    * differently, by up to 10 of 255 along a curve: it is cut before it is handed to them.
    */
   function isWithin(outline: Outline, map: Affine): boolean {
-    const { x, y, width, height } = boundsOf(
-      map,
-      kept(boxes, outline, () => outlineBounds(outline) ?? NOWHERE),
-    );
+    const { x, y, width, height } = boundsOf(map, outlineBounds(outline) ?? NOWHERE);
     return x >= margin && y >= margin && x + width <= surface.width - margin && y + height <= surface.height - margin;
   }
 

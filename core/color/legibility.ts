@@ -56,21 +56,31 @@ export function solveLegibility(
   wanted: number,
   leastShade = 0,
 ): Legibility {
-  const solved = inks.map(({ ink, shade }): Legibility => {
-    const reached = (alpha: number): number =>
-      Math.min(...moments.map((samples) => contrastReached(samples, ink, shade, alpha)));
-    const alpha = leastAlpha(leastShade, (tried) =>
-      moments.every((samples) => shareBelow(samples, ink, shade, tried, wanted * MARGIN) <= 1 - REACHED_BY),
-    );
-    return {
-      ink,
-      treatment: alpha > 0 ? { kind: "shade", color: shade, alpha } : { kind: "plain" },
-      contrast: reached(alpha),
-    };
-  });
+  const solved = inks.map((choice): Solved => ({
+    choice,
+    alpha: leastAlpha(leastShade, (tried) =>
+      moments.every(
+        (samples) => shareBelow(samples, choice.ink, choice.shade, tried, wanted * MARGIN) <= 1 - REACHED_BY,
+      ),
+    ),
+  }));
   const [first] = solved;
   if (!first) throw new RangeError("Words over a picture need at least one ink to try.");
-  return solved.reduce((best, one) => (isBetter(one, best) ? one : best), first);
+  const reached = ({ choice: { ink, shade }, alpha }: Solved): number =>
+    Math.min(...moments.map((samples) => contrastReached(samples, ink, shade, alpha)));
+  const best = solved.reduce((best, one) => (isBetter(one, best, reached) ? one : best), first);
+  const { choice, alpha } = best;
+  return {
+    ink: choice.ink,
+    treatment: alpha > 0 ? { kind: "shade", color: choice.shade, alpha } : { kind: "plain" },
+    contrast: reached(best),
+  };
+}
+
+/** An ink, with the least shade that is enough for it. */
+interface Solved {
+  readonly choice: InkChoice;
+  readonly alpha: number;
 }
 
 /** The least of some steps of alpha that is enough; the most there is when none is. More shade is never less legible. */
@@ -86,13 +96,11 @@ function leastAlpha(from: number, enough: (alpha: number) => boolean): number {
   return alphaOf(high);
 }
 
-const shadeOf = ({ treatment }: Legibility): number => (treatment.kind === "plain" ? 0 : treatment.alpha);
-
-function isBetter(one: Legibility, best: Legibility): boolean {
-  const [own, other] = [shadeOf(one), shadeOf(best)];
-  if (own === 0 && other === 0) return one.contrast > best.contrast;
-  return own === 0 || own < other - FAVOUR;
-}
+/** @param reached finds the contrast of one: it takes as long as all else, so it is asked only where that decides */
+const isBetter = (one: Solved, best: Solved, reached: (one: Solved) => number): boolean =>
+  one.alpha === 0 && best.alpha === 0
+    ? reached(one) > reached(best)
+    : one.alpha === 0 || one.alpha < best.alpha - FAVOUR;
 
 /** What of an area has less contrast with an ink than wanted, under a shade of a colour and alpha. 0 to 1. */
 function shareBelow(samples: readonly ToneSample[], ink: string, shade: string, alpha: number, wanted: number): number {

@@ -14,12 +14,18 @@ export const COORDINATES: readonly number[] = [2, 2, 4, 6, 0];
 export function eachStep(outline: Outline, visit: (step: number, at: number) => void): void {
   let index = 0;
   while (index < outline.length) {
-    const step = outline[index] ?? -1;
-    const length = COORDINATES[step];
-    if (length === undefined) throw new RangeError(`Unknown step ${step} at ${index} of an outline.`);
-    visit(step, index + 1);
+    const length = coordinatesAt(outline, index);
+    visit(outline[index] ?? -1, index + 1);
     index += 1 + length;
   }
+}
+
+/** How many numbers follow the step at an index. Throws on an unknown step code. */
+function coordinatesAt(outline: Outline, index: number): number {
+  const step = outline[index] ?? -1;
+  const length = COORDINATES[step];
+  if (length === undefined) throw new RangeError(`Unknown step ${step} at ${index} of an outline.`);
+  return length;
 }
 
 /** Appends `outline`, scaled by (`scaleX`, `scaleY`) and then moved by (`dx`, `dy`), to `target`. */
@@ -31,26 +37,43 @@ export function appendPlaced(
   dx: number,
   dy: number,
 ): void {
-  eachStep(outline, (step, at) => {
-    target.push(step);
-    for (let offset = 0; offset < (COORDINATES[step] ?? 0); offset += 2)
-      target.push((outline[at + offset] ?? 0) * scaleX + dx, (outline[at + offset + 1] ?? 0) * scaleY + dy);
-  });
+  let index = 0;
+  while (index < outline.length) {
+    const end = index + 1 + coordinatesAt(outline, index);
+    target.push(outline[index] ?? -1);
+    for (let at = index + 1; at < end; at += 2)
+      target.push((outline[at] ?? 0) * scaleX + dx, (outline[at + 1] ?? 0) * scaleY + dy);
+    index = end;
+  }
 }
 
-/** The box around all points of an outline, control points included; null when it has none. */
+const boxes = new WeakMap<Outline, Rect | null>();
+
+/** The box around all points of an outline, control points included; null when it has none. Found once for each outline. */
 export function outlineBounds(outline: Outline): Rect | null {
+  const known = boxes.get(outline);
+  if (known !== undefined) return known;
+  const box = boxAround(outline);
+  boxes.set(outline, box);
+  return box;
+}
+
+/** Written out, since words have thousands of points, and are set anew with every key that is pressed. */
+function boxAround(outline: Outline): Rect | null {
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
-  eachStep(outline, (step, at) => {
-    for (let offset = 0; offset < (COORDINATES[step] ?? 0); offset += 2) {
-      const x = outline[at + offset] ?? 0;
-      const y = outline[at + offset + 1] ?? 0;
+  let index = 0;
+  while (index < outline.length) {
+    const end = index + 1 + coordinatesAt(outline, index);
+    for (let at = index + 1; at < end; at += 2) {
+      const x = outline[at] ?? 0;
+      const y = outline[at + 1] ?? 0;
       if (x < left) left = x;
       if (x > right) right = x;
       if (y < top) top = y;
       if (y > bottom) bottom = y;
     }
-  });
+    index = end;
+  }
   return right < left ? null : rect(left, top, right - left, bottom - top);
 }
 
