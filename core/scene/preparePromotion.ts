@@ -1,4 +1,5 @@
-import { type ResolvedPromotion, type ResolvedScene } from "../document/resolve";
+import isEqual from "fast-deep-equal/es6/index.js";
+import { type ResolvedPromotion } from "../document/resolve";
 import { USUAL_FORM } from "../brand/forms";
 import { type InkedEnding } from "../document/endings";
 import { type InkedJoin, inkedJoin, joinInk } from "../document/joins";
@@ -15,7 +16,16 @@ import { endingAt } from "./endingAt";
 import { joinAt } from "./joinAt";
 import { asOneShot } from "./oneShot";
 import { type PreparedItem, type PreparedScene, type ScenePart } from "./prepared";
-import { type Obstacle, prepareCaptions } from "./prepareCaptions";
+import {
+  type Obstacle,
+  type SetCaption,
+  captionKey,
+  captionPlace,
+  cuesShown,
+  obstaclesNear,
+  prepareCaption,
+  setCaption,
+} from "./prepareCaption";
 import { prepareItem } from "./prepareItem";
 import { prepareScene } from "./prepareScene";
 import { type Typesetter } from "./wordsBlock";
@@ -68,20 +78,13 @@ export function prepareIn(
   const style = brandStyle(brand, book);
   const { scenes: shown, items } = (format && promotion.inFormat[format]) ?? promotion;
   const last = shown.length - 1;
-  const brandKey = JSON.stringify(brand);
   const each = shown.map((scene, index) => {
     const turn = { isFirst: index === 0, isLast: index === last };
     const { style: design, movement, behindWords } = scene.template;
     const setter = { style, design, movement, behindWords, book, shape, format };
-    const prepare = (): PreparedScene => prepareScene(scene, brand, setter, turn);
-    return before
-      ? remember(
-          before.scenes,
-          `${shape.width}×${shape.height}/${scene.id}`,
-          `${turn.isFirst}/${turn.isLast}/${brandKey}/${textOf(scene)}`,
-          prepare,
-        )
-      : prepare();
+    return remembered(before?.scenes, `${shape.width}×${shape.height}/${scene.id}`, { turn, brand, scene }, () =>
+      prepareScene(scene, brand, setter, turn),
+    );
   });
   const goesOn = shown.map(({ template }) => template.goesOn);
   const joins = shown.map(({ template }) => inkedJoin(template.join, brand));
@@ -91,24 +94,17 @@ export function prepareIn(
   const heard = (): readonly number[] => levelsOf(promotion);
   const setItems = items.map(({ from, to, what }): Span<PreparedItem> => {
     const lasts = { length: msOf(ticks(to - from)), leaves: to < ticksOf(length) };
-    const prepare = (): PreparedItem => prepareItem(what, setter, { ...lasts, from: msOf(from), heard });
     // What is heard, and when, counts for what shows it only.
-    const sound = what.item.kind === "wave" ? JSON.stringify([from, heard()]) : "";
-    const set = before
-      ? remember(
-          before.items,
-          `${shape.width}×${shape.height}/${what.id}`,
-          `${JSON.stringify(lasts)}/${sound}/${brandKey}/${JSON.stringify(promotion.base.style)}/${JSON.stringify(what)}`,
-          prepare,
-        )
-      : prepare();
+    const sound = what.item.kind === "wave" ? { from, heard: heard() } : null;
+    const set = remembered(
+      before?.items,
+      `${shape.width}×${shape.height}/${what.id}`,
+      { lasts, sound, brand, style: promotion.base.style, what },
+      () => prepareItem(what, setter, { ...lasts, from: msOf(from), heard }),
+    );
     return { from, to, what: set };
   });
-  const captions = preparedCaptions(
-    promotion,
-    { scenes, spans, items: setItems },
-    { setter, format, brandKey, before },
-  );
+  const captions = preparedCaptions(promotion, { scenes, spans, items: setItems }, { setter, format, before });
   const closing: Track<InkedEnding> = ending
     ? [
         {
@@ -137,12 +133,10 @@ function preparedCaptions(
   {
     setter,
     format,
-    brandKey,
     before,
   }: {
     readonly setter: Typesetter;
     readonly format: FormatName | null;
-    readonly brandKey: string;
     readonly before: PreparationMemory | undefined;
   },
 ): Track<PreparedItem> {
@@ -164,23 +158,20 @@ function preparedCaptions(
       place: rect(share.x * width, share.y * height, share.width * width, share.height * height),
     })),
   ];
-  const prepare = (): Track<PreparedItem> => prepareCaptions(shown, setter, { obstacles, length });
-  return before
-    ? remember(
-        before.captions,
-        `${width}×${height}`,
-        JSON.stringify([shown, obstacles, length, brandKey, setter.design]),
-        prepare,
-      )
-    : prepare();
-}
-
-/** A scene as text, written once for all the formats that show the same. */
-const texts = new WeakMap<ResolvedScene, string>();
-function textOf(scene: ResolvedScene): string {
-  const text = texts.get(scene) ?? JSON.stringify(scene);
-  texts.set(scene, text);
-  return text;
+  const { at, on, size } = shown;
+  const look = { brand: promotion.facts.brand, style: setter.design };
+  return cuesShown(shown.cues, length).map((cue): Span<PreparedItem> => {
+    const key = `${width}×${height}/${captionKey(cue.id)}`;
+    const set = remembered(before?.captions, key, { text: cue.text, size, ...look }, () =>
+      setCaption(cue.text, size, setter),
+    );
+    // Words that grow beside it leave it mostly where it is.
+    const place = captionPlace(set, { at, near: obstaclesNear(cue, obstacles), shape: setter.shape });
+    const what = remembered(before?.items, key, { cue, set, place, on, ...look }, () =>
+      prepareCaption(cue, { set, place, on }, setter),
+    );
+    return { from: ticksOf(cue.from), to: ticksOf(cue.to), what };
+  });
 }
 
 /** How loud a promotion is, found once for all the formats, if anything shows it. */
@@ -194,19 +185,22 @@ function levelsOf({ mix, facts }: ResolvedPromotion): readonly number[] {
 /** What was prepared last, by format and scene, with what it was prepared from. */
 export interface PreparationMemory {
   readonly scenes: Remembered<PreparedScene>;
+  /** Captions with their words set. */
+  readonly captions: Remembered<SetCaption>;
+  /** Items, and captions in their places. */
   readonly items: Remembered<PreparedItem>;
-  readonly captions: Remembered<Track<PreparedItem>>;
 }
-type Remembered<Set> = Map<string, { readonly from: string; readonly set: Set }>;
+type Remembered<Set> = Map<string, { readonly from: unknown; readonly set: Set }>;
 
 /** Nothing prepared yet. */
-export const newMemory = (): PreparationMemory => ({ scenes: new Map(), items: new Map(), captions: new Map() });
+export const newMemory = (): PreparationMemory => ({ scenes: new Map(), captions: new Map(), items: new Map() });
 
-function remember<Set>(memory: Remembered<Set>, place: string, from: string, prepare: () => Set): Set {
-  const known = memory.get(place);
-  if (known?.from === from) return known.set;
+/** @param from all that it is prepared from: what is large in it, as facts of media, is mostly the very same as before */
+function remembered<Set>(memory: Remembered<Set> | undefined, key: string, from: unknown, prepare: () => Set): Set {
+  const known = memory?.get(key);
+  if (known && isEqual(known.from, from)) return known.set;
   const set = prepare();
-  memory.set(place, { from, set });
+  memory?.set(key, { from, set });
   return set;
 }
 

@@ -3,7 +3,7 @@ import { type Rect } from "../geometry/rect";
 import { msOf } from "../time/ticks";
 import { type SceneSpan } from "../time/timeline";
 import { type FittedWords } from "../type/fit";
-import { isCaptionKey } from "./prepareCaptions";
+import { isCaptionKey } from "./prepareCaption";
 import { type PreparedPromotion } from "./preparePromotion";
 import { type PlacedSlot } from "./prepared";
 

@@ -1,8 +1,7 @@
 import { type ShownCaptions } from "../document/captionLook";
 import { inLines } from "../captions/breakLines";
-import { type Rect, evenInsets, inset, intersection, rect } from "../geometry/rect";
-import { ticksOf } from "../time/ticks";
-import { type Span, type Track } from "../time/tracks";
+import { type Rect, type Size, evenInsets, inset, intersection, rect } from "../geometry/rect";
+import { type FittedWords } from "../type/fit";
 import { cutCard } from "../type/outline";
 import { type PreparedItem } from "./prepared";
 import { type Typesetter, setWords, still, wordNodes } from "./wordsBlock";
@@ -32,34 +31,42 @@ export interface Obstacle {
   readonly place: Rect;
 }
 
-/** A caption as it is set, before its place is known. */
-type SetCaption = ReturnType<typeof setCaption>;
+/** A caption as it is set, before its place is known. Design units. */
+export interface SetCaption extends Size {
+  readonly words: FittedWords;
+  readonly pad: number;
+}
 
-/**
- * Sets captions in a shape, each where it covers no words and nothing that a channel draws: as near to where captions
- * stand as there is room; where there is none, where it covers the least.
- */
-export function prepareCaptions(
-  { cues, at, on, size }: ShownCaptions,
+/** A caption with when it is there, in milliseconds. */
+export interface Cue {
+  readonly id: string;
+  readonly text: string;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** The captions that come within a length, each as far as it does. @param length in milliseconds */
+export const cuesShown = (cues: readonly Cue[], length: number): Cue[] =>
+  cues.map((cue) => ({ ...cue, to: Math.min(cue.to, length) })).filter(({ from, to }) => to > from);
+
+/** Where the things are that a caption keeps clear of: those that are there for enough of its time. */
+export const obstaclesNear = (cue: Cue, obstacles: readonly Obstacle[]): Rect[] =>
+  obstacles.filter((one) => together(one, cue) >= MET).map(({ place }) => place);
+
+/** A caption in its place. */
+export function prepareCaption(
+  { id, from, to }: Cue,
+  { set, place, on }: { readonly set: SetCaption; readonly place: Rect; readonly on: ShownCaptions["on"] },
   setter: Typesetter,
-  { obstacles, length }: { readonly obstacles: readonly Obstacle[]; readonly length: number },
-): Track<PreparedItem> {
-  return cues.flatMap(({ id, from, to, text }): Span<PreparedItem>[] => {
-    const end = Math.min(to, length);
-    if (end <= from) return [];
-    const set = setCaption(text, size, setter);
-    const near = obstacles.filter((one) => together(one, { from, to: end }) >= MET).map(({ place }) => place);
-    const place = freePlace(set, { at, near, setter });
-    const item: PreparedItem = {
-      id: captionKey(id),
-      slots: [],
-      parts: [{ kind: "fixed", node: drawn(set, place, { on, setter }) }],
-      length: end - from,
-      leaves: false,
-      place,
-    };
-    return [{ from: ticksOf(from), to: ticksOf(end), what: item }];
-  });
+): PreparedItem {
+  return {
+    id: captionKey(id),
+    slots: [],
+    parts: [{ kind: "fixed", node: drawn(set, place, { on, setter }) }],
+    length: to - from,
+    leaves: false,
+    place,
+  };
 }
 
 /** For how much of a caption's time something else is there, 0 to 1. */
@@ -68,7 +75,8 @@ const together = (
   { from, to }: { readonly from: number; readonly to: number },
 ): number => (Math.min(one.to, to) - Math.max(one.from, from)) / (to - from);
 
-function setCaption(text: string, times: number, setter: Typesetter) {
+/** Sets the words of a caption in a shape. @param times the usual size */
+export function setCaption(text: string, times: number, setter: Typesetter): SetCaption {
   const { width, height } = setter.shape;
   const short = Math.min(width, height);
   const wide = Math.min(width * WIDEST.ofWidth, short * WIDEST.ofShort);
@@ -79,15 +87,16 @@ function setCaption(text: string, times: number, setter: Typesetter) {
   return { words, pad, width: words.width + 2 * pad, height: words.height + 1.3 * pad };
 }
 
-function freePlace(
-  { width, height }: SetCaption,
-  {
-    at,
-    near,
-    setter,
-  }: { readonly at: ShownCaptions["at"]; readonly near: readonly Rect[]; readonly setter: Typesetter },
+/**
+ * Where a caption covers no words and nothing that a channel draws: as near to where captions stand as there is room; where
+ * there is none, where it covers the least.
+ *
+ * @param near what it keeps clear of
+ */
+export function captionPlace(
+  { width, height }: Size,
+  { at, near, shape }: { readonly at: ShownCaptions["at"]; readonly near: readonly Rect[]; readonly shape: Size },
 ): Rect {
-  const { shape } = setter;
   const edge = shape.height * EDGE;
   const [top, bottom] = [edge, shape.height - edge - height];
   const first = { low: bottom, middle: (shape.height - height) / 2, high: top }[at];

@@ -1,5 +1,5 @@
 import { replaceCaptions } from "../document/captionEdits";
-import { addPlacement, adjust, applyEdit } from "../document/edits";
+import { addPlacement, adjust, applyEdit, fillSlot } from "../document/edits";
 import { type Promotion } from "../document/promotion";
 import { resolvePromotion } from "../document/resolve";
 import { overlaps } from "../geometry/rect";
@@ -10,7 +10,7 @@ import { openWanted, testBook } from "../testing/fonts";
 import { testDocument, testFacts } from "../testing/promotions";
 import { msOf, ticksOf } from "../time/ticks";
 import { millis } from "../units";
-import { captionKey, isCaptionKey } from "./prepareCaptions";
+import { captionKey, isCaptionKey } from "./prepareCaption";
 import { displayListAt, newMemory, preparePromotion } from "./preparePromotion";
 import { sheetOf } from "./proofSheet";
 import { fontFilesWanted } from "./wantedFiles";
@@ -104,4 +104,37 @@ test("words that are just leaving send a caption nowhere; words that stay do", a
   const [over, after, mostlyAfter] = [await at(1000, 3000), await at(3600, 6000), await at(3300, 6000)];
   expect(Math.abs(after - over)).toBeGreaterThan(100);
   expect(mostlyAfter).toBe(after);
+});
+
+test("words that grow beside captions leave them as they are set; another size or place sets them anew", async () => {
+  const typed = (document: Promotion, text: string): Promotion =>
+    applyEdit(document, fillSlot("hook.headline", { kind: "words", text }));
+  const memory = newMemory();
+  const shown = async (document: Promotion) => {
+    const promotion = resolvePromotion(document, testFacts());
+    await openWanted(book, () => fontFilesWanted(promotion, book));
+    return captionsOf(preparePromotion(promotion, "square", book, memory)).map(({ what }) => what);
+  };
+  const first = await shown(typed(captioned(), "Pots for the"));
+  const [longer, larger, higher] = [
+    await shown(typed(captioned(), "Pots for the b")),
+    await shown(
+      applyEdit(
+        typed(captioned(), "Pots for the b"),
+        adjust("captionsSize", 1.3, { target: { scene: "" }, layer: "@all" }),
+      ),
+    ),
+    await shown(
+      applyEdit(
+        typed(captioned(), "Pots for the b"),
+        adjust("captionsAt", "high", { target: { scene: "" }, layer: "@all" }),
+      ),
+    ),
+  ];
+  expect(first.length).toBeGreaterThan(2);
+  expect(longer.map((what, index) => what === first[index])).toEqual(first.map(() => true));
+  expect(larger.map(({ place }, index) => place.height > defined(longer[index]).place.height)).toEqual(
+    first.map(() => true),
+  );
+  expect(defined(higher[0]).place.y).toBeLessThan(defined(longer[0]).place.y);
 });
