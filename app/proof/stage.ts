@@ -82,6 +82,8 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
   const screens = new Map<FormatName, Screen>();
   const sizes = new Map<FormatName, Size>();
   let facts: Facts | null = null;
+  /** Facts as they were given last, and with what was measured since of the pictures that are shown. */
+  let measured: { readonly given: Facts; readonly facts: Facts } | null = null;
   let prepared: readonly PreparedPromotion[] = [];
   let shown: ResolvedPromotion | null = null;
   let length = 0;
@@ -218,14 +220,16 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
     const mine = ++showing;
     turn++;
     resting = rest;
-    const plain = resolvePromotion(document, given);
-    const [book, toned] = await Promise.all([browserBook(), withShownTones(plain, given)]);
-    const promotion: ResolvedPromotion = toned === given ? plain : resolvePromotion(document, toned);
+    const known = measured?.given === given ? measured.facts : given;
+    const plain = resolvePromotion(document, known);
+    const [book, toned] = await Promise.all([browserBook(), withShownTones(plain, known)]);
+    const promotion: ResolvedPromotion = toned === known ? plain : resolvePromotion(document, toned);
     for (let wanted = fontFilesWanted(promotion, book); wanted.length > 0; wanted = fontFilesWanted(promotion, book)) {
       if (mine !== showing) return;
       await openFiles(book, wanted);
     }
     if (mine !== showing) return;
+    measured = { given, facts: toned };
     facts = toned;
     prepared = formatsInOrder(document).map((format) => preparePromotion(promotion, format, book, memory.prepared));
     shown = promotion;
