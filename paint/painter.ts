@@ -67,7 +67,7 @@ const STILL_MARGIN = 2;
 const MOST_SHEETS = 8;
 
 /** Bumped whenever the same document would paint other pixels, so that stored segments are not reused. */
-export const PAINTER_VERSION = 12;
+export const PAINTER_VERSION = 13;
 
 /**
  * A painter for frames of `format` (design units) on surfaces of `pixels`. The two axes scale on their own, so that a
@@ -82,7 +82,7 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   const paths = pathsOn(room, CUT, () => resources.path());
   const withMargin = (): Surface => resources.surface(room.width, room.height);
   const sheets = sheetsOf<StillNode>(MOST_SHEETS, withMargin, (node) => stills.drop(node));
-  const tiles = new Map<string, Surface>();
+  const tiles = new Map<TextureName, Surface>();
   let frame: Surface | null = null;
   /** One a depth: a layer inside a layer must not wipe what lies under it. */
   const layers: Surface[] = [];
@@ -229,33 +229,40 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   }
 
   function paintTexture({ texture, place, offset }: TextureNode, pen: Pen): void {
-    const level = textureLevel(scale);
-    const tile = tileOf(texture, level);
+    const tile = tileOf(texture);
+    const side = tile.width;
     const { context } = pen;
     const { x, y, width, height } = toPixels(place, pen);
     context.save();
     context.beginPath();
     context.rect(x, y, width, height);
     context.clip();
-    const whole = rect(0, 0, tile.width, tile.height);
-    const shift = (share: number): number => -Math.round(share * tile.width) * (TEXTURE_SIDE / tile.width);
-    for (let top = place.y + shift(offset.y); top < place.y + place.height; top += TEXTURE_SIDE)
-      for (let left = place.x + shift(offset.x); left < place.x + place.width; left += TEXTURE_SIDE)
-        drawPart(tile.image, whole, toPixels(rect(left, top, TEXTURE_SIDE, TEXTURE_SIDE), pen), pen);
+    for (let top = y - Math.round(offset.y * side); top < y + height; top += side)
+      for (let left = x - Math.round(offset.x * side); left < x + width; left += side)
+        context.drawImage(tile.image, left, top);
     context.restore();
   }
 
-  function tileOf(texture: TextureName, level: number): Surface {
-    const key = `${texture}/${level}`;
-    const known = tiles.get(key);
+  /** A texture's tile at this output's scale, so that it goes pixel on pixel: scaling it in every frame costs most of it. */
+  function tileOf(texture: TextureName): Surface {
+    const known = tiles.get(texture);
     if (known) return known;
+    const level = textureLevel(scale);
     const side = TEXTURE_SIDE / 2 ** level;
-    const surface = resources.surface(side, side);
-    const pixels = surface.context.createImageData(side, side);
+    const made = resources.surface(side, side);
+    const pixels = made.context.createImageData(side, side);
     pixels.data.set(textureTile(texture, level));
-    surface.context.putImageData(pixels, 0, 0);
-    tiles.set(key, surface);
-    return surface;
+    made.context.putImageData(pixels, 0, 0);
+    const tile = scaledTile(made, Math.max(1, Math.round(TEXTURE_SIDE * scale)));
+    tiles.set(texture, tile);
+    return tile;
+  }
+
+  function scaledTile(made: Surface, side: number): Surface {
+    if (made.width === side) return made;
+    const scaled = resources.surface(side, side);
+    drawPart(made.image, rect(0, 0, made.width, made.height), rect(0, 0, side, side), scaled);
+    return scaled;
   }
 
   function paintTransformed({ alpha, map: { a, b, c, d, e, f }, whole, children }: TransformNode, pen: Pen): void {
@@ -409,7 +416,7 @@ const scaledPart = (part: Rect, x: number, y: number): Rect =>
   rect(part.x * x, part.y * y, part.width * x, part.height * y);
 
 /** Low smoothing at half size or above: the one way both platforms resample alike. */
-function drawPart(image: CanvasImageSource, part: Rect, to: Rect, { context }: Pen): void {
+function drawPart(image: CanvasImageSource, part: Rect, to: Rect, { context }: Pick<Pen, "context">): void {
   context.imageSmoothingEnabled = true;
   context.imageSmoothingQuality = "low";
   context.drawImage(image, part.x, part.y, part.width, part.height, to.x, to.y, to.width, to.height);
