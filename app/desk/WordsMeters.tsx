@@ -22,6 +22,7 @@ export function WordsMeters({
   onEdit: (edit: Edit) => void;
 }) {
   if (!measures) return <div className="mt-1 h-5" />;
+  const fitsEverywhere = measures.sizes.every(({ fits }) => fits);
   // What is too long is said with its format.
   const told = findings.filter(({ rule }) => rule !== "words-fit");
   const [first] = told;
@@ -35,7 +36,7 @@ export function WordsMeters({
       {measures.sizes.map(({ format, size, fits }) => (
         <span
           key={format}
-          className={`flex items-center gap-1 figures ${fits ? "text-ready" : "font-bold text-wrong"}`}
+          className={`flex items-center gap-1 figures whitespace-nowrap ${fits ? "text-ready" : "font-bold text-wrong"}`}
           title={
             fits
               ? `${formatTitle(format)}: set at ${size}`
@@ -43,19 +44,24 @@ export function WordsMeters({
           }
         >
           <FormatMark format={format} size={9} /> {Math.round(size)}
-          {!fits && " too long"}
           <span className="sr-only">
             {" "}
             in {formatTitle(format)}, {fits ? "fits" : "too long"}
           </span>
         </span>
       ))}
-      <span aria-hidden className="h-[3px] max-w-28 min-w-8 flex-1 bg-rule">
-        <span
-          className={`block h-full ${LOOKS[reading?.severity ?? "fine"].bar}`}
-          style={{ width: `${Math.min(1, measures.load) * 100}%` }}
-        />
-      </span>
+      {fitsEverywhere ? (
+        <span aria-hidden className="h-[3px] max-w-28 min-w-8 flex-1 bg-rule">
+          <span
+            className={`block h-full ${LOOKS[reading?.severity ?? "fine"].bar}`}
+            style={{ width: `${Math.min(1, measures.load) * 100}%` }}
+          />
+        </span>
+      ) : (
+        <span aria-hidden className="font-bold whitespace-nowrap text-wrong">
+          too long
+        </span>
+      )}
       <span className={`truncate whitespace-nowrap ${LOOKS[first?.severity ?? "fine"].text}`} title={first?.words}>
         {first?.words ?? "reads well"}
       </span>
