@@ -23,7 +23,7 @@ export function WordsMeters({
 }) {
   if (!measures) return <div className="mt-1 h-5" />;
   const fitsEverywhere = measures.sizes.every(({ fits }) => fits);
-  // What is too long is said with its format.
+  // What is too long is said beside the sizes.
   const told = findings.filter(({ rule }) => rule !== "words-fit");
   const [first] = told;
   const reading = told.find(({ rule }) => rule === "reading-time");

@@ -29,7 +29,7 @@ function isOfSameScenes(one: DeckProps, other: DeckProps): boolean {
   return ids === others;
 }
 
-/** Whether other scenes than one show something else, or something else is in hand. */
+/** Whether other scenes than one show something else, besides what lies over them, or something else is in hand. */
 function differs(one: DeckProps, other: DeckProps, inHand: string | null): boolean {
   const isInHand = (index: number): boolean => one.promotion.scenes[index]?.id === inHand;
   return (

@@ -81,9 +81,9 @@ const QUIET_MS = 2500;
 export function openStage({ isPreview, memory, checksFrames, pictures, openClips, say }: StageParts): Stage {
   const screens = new Map<FormatName, Screen>();
   const sizes = new Map<FormatName, Size>();
+  /** Facts as they were given last, and with what was measured of the pictures that are shown. */
+  let asGiven: Facts | null = null;
   let facts: Facts | null = null;
-  /** Facts as they were given last, and with what was measured since of the pictures that are shown. */
-  let measured: { readonly given: Facts; readonly facts: Facts } | null = null;
   let prepared: readonly PreparedPromotion[] = [];
   let shown: ResolvedPromotion | null = null;
   let length = 0;
@@ -220,7 +220,7 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
     const mine = ++showing;
     turn++;
     resting = rest;
-    const known = measured?.given === given ? measured.facts : given;
+    const known = facts && asGiven === given ? facts : given;
     const plain = resolvePromotion(document, known);
     const [book, toned] = await Promise.all([browserBook(), withShownTones(plain, known)]);
     const promotion: ResolvedPromotion = toned === known ? plain : resolvePromotion(document, toned);
@@ -229,7 +229,7 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
       await openFiles(book, wanted);
     }
     if (mine !== showing) return;
-    measured = { given, facts: toned };
+    asGiven = given;
     facts = toned;
     prepared = formatsInOrder(document).map((format) => preparePromotion(promotion, format, book, memory.prepared));
     shown = promotion;
