@@ -1,5 +1,5 @@
 import { WANTED_CONTRAST } from "./contrast";
-import { type ToneSample } from "../picture/tones";
+import { SAMPLE_NUMBERS, type ToneSamples } from "../picture/tones";
 import { parseHex, toLinear, type Rgb } from "./srgb";
 
 /** The share of the pixels behind words that must reach the wanted contrast. */
@@ -51,19 +51,21 @@ const MARGIN = 1.05;
  * @param leastShade a shade that is there in any case, 0 for none
  */
 export function solveLegibility(
-  moments: readonly (readonly ToneSample[])[],
+  moments: readonly ToneSamples[],
   inks: readonly InkChoice[],
   wanted: number,
   leastShade = 0,
 ): Legibility {
-  const solved = inks.map((choice): Solved => ({
-    choice,
-    alpha: leastAlpha(leastShade, (tried) =>
-      moments.every(
-        (samples) => shareBelow(samples, choice.ink, choice.shade, tried, wanted * MARGIN) <= 1 - REACHED_BY,
+  const solved = inks.map((choice): Solved => {
+    const light = luminance(parseHex(choice.ink));
+    const over = parseHex(choice.shade);
+    return {
+      choice,
+      alpha: leastAlpha(leastShade, (alpha) =>
+        moments.every((samples) => isReached(samples, { over, alpha, light }, wanted * MARGIN)),
       ),
-    ),
-  }));
+    };
+  });
   const [first] = solved;
   if (!first) throw new RangeError("Words over a picture need at least one ink to try.");
   const reached = ({ choice: { ink, shade }, alpha }: Solved): number =>
@@ -102,20 +104,35 @@ const isBetter = (one: Solved, best: Solved, reached: (one: Solved) => number): 
     ? reached(one) > reached(best)
     : one.alpha === 0 || one.alpha < best.alpha - FAVOUR;
 
-/** What of an area has less contrast with an ink than wanted, under a shade of a colour and alpha. 0 to 1. */
-function shareBelow(samples: readonly ToneSample[], ink: string, shade: string, alpha: number, wanted: number): number {
-  const light = luminance(parseHex(ink));
-  const over = parseHex(shade);
-  let [below, whole] = [0, 0];
-  for (const sample of samples) {
-    whole += sample.share;
-    if (contrastOver(sample, over, alpha, light) < wanted) below += sample.share;
-  }
-  return whole > 0 ? below / whole : 0;
+/** A shade of a colour and alpha, and the luminance of an ink on it. */
+interface Shaded {
+  readonly over: Rgb;
+  readonly alpha: number;
+  readonly light: number;
 }
 
-/** The contrast of an ink's luminance with a pixel under a shade. */
-function contrastOver({ r, g, b }: ToneSample, over: Rgb, alpha: number, light: number): number {
+/** What of an area may stay below the contrast that is wanted. */
+function sparedOf(samples: ToneSamples): number {
+  let whole = 0;
+  for (let at = 0; at < samples.length; at += SAMPLE_NUMBERS) whole += shareAt(samples, at);
+  return whole * (1 - REACHED_BY);
+}
+const shareAt = (samples: ToneSamples, at: number): number => samples[at + 3] ?? 0;
+
+/** Whether enough of an area has the contrast that is wanted. */
+function isReached(samples: ToneSamples, shaded: Shaded, wanted: number): boolean {
+  const spared = sparedOf(samples);
+  let below = 0;
+  for (let at = 0; at < samples.length; at += SAMPLE_NUMBERS) {
+    if (contrastOver(samples, at, shaded) < wanted) below += shareAt(samples, at);
+    if (below > spared) return false;
+  }
+  return true;
+}
+
+/** The contrast of an ink's luminance with a pixel under a shade. @param at where the pixel stands among some */
+function contrastOver(samples: ToneSamples, at: number, { over, alpha, light }: Shaded): number {
+  const [r, g, b] = [samples[at] ?? 0, samples[at + 1] ?? 0, samples[at + 2] ?? 0];
   const below =
     0.2126 * linear(r + (over.r - r) * alpha) +
     0.7152 * linear(g + (over.g - g) * alpha) +
@@ -128,21 +145,25 @@ const LINEAR = Float64Array.from({ length: 256 }, (_, byte) => toLinear(byte / 2
 const linear = (channel: number): number => LINEAR[Math.round(channel * 255)] ?? 0;
 
 /** The contrast (WCAG 2.2) that 95 % of an area reaches with an ink, under a shade of a colour and alpha. */
-export function contrastReached(samples: readonly ToneSample[], ink: string, shade: string, alpha: number): number {
-  const light = luminance(parseHex(ink));
-  const over = parseHex(shade);
-  const contrasts = samples.map((sample) => ({
-    contrast: contrastOver(sample, over, alpha, light),
-    share: sample.share,
-  }));
-  contrasts.sort((one, other) => one.contrast - other.contrast);
-  const spared = contrasts.reduce((sum, { share }) => sum + share, 0) * (1 - REACHED_BY);
+export function contrastReached(samples: ToneSamples, ink: string, shade: string, alpha: number): number {
+  const shaded = { over: parseHex(shade), alpha, light: luminance(parseHex(ink)) };
+  const spared = sparedOf(samples);
+  /** The least contrasts, in order: no more of them than it takes to pass what is spared. All would take long to sort. */
+  const least: { readonly contrast: number; readonly share: number }[] = [];
   let passed = 0;
-  for (const { contrast, share } of contrasts) {
+  for (let index = 0; index < samples.length; index += SAMPLE_NUMBERS) {
+    const contrast = contrastOver(samples, index, shaded);
+    if (passed > spared && contrast >= (least.at(-1)?.contrast ?? 0)) continue;
+    const share = shareAt(samples, index);
+    const at = least.findIndex((one) => one.contrast > contrast);
+    least.splice(at < 0 ? least.length : at, 0, { contrast, share });
     passed += share;
-    if (passed > spared) return contrast;
+    for (let last = least.at(-1); last && passed - last.share > spared; last = least.at(-1)) {
+      passed -= last.share;
+      least.pop();
+    }
   }
-  return contrasts.at(-1)?.contrast ?? 21;
+  return least.at(-1)?.contrast ?? 21;
 }
 
 const luminance = ({ r, g, b }: Rgb): number => 0.2126 * toLinear(r) + 0.7152 * toLinear(g) + 0.0722 * toLinear(b);

@@ -32,13 +32,13 @@ const CELL_DIGITS = SAMPLES.length * 6;
 /** The length every Tones text has. */
 export const TONES_LENGTH = TONE_GRID * TONE_GRID * CELL_DIGITS;
 
-/** A colour that a share of some area has. Channels 0 to 1, shares in any unit. */
-export interface ToneSample {
-  readonly r: number;
-  readonly g: number;
-  readonly b: number;
-  readonly share: number;
-}
+/**
+ * Colours that shares of some area have, one after the other: for each, red, green and blue from 0 to 1, and the share in
+ * any unit. Flat, since they are many, and gone through again and again while somebody types.
+ */
+export type ToneSamples = Float64Array<ArrayBuffer>;
+/** How many numbers there are for each. */
+export const SAMPLE_NUMBERS = 4;
 
 /** Measures a picture from RGBA bytes, row by row. Give it at least 200 × 200 pixels, taken without smoothing. */
 export function measureTones(rgba: ArrayLike<number>, { width, height }: Size): Tones {
@@ -103,7 +103,7 @@ export function tonesIn(
   { size, part, place, map }: LyingPicture,
   asked: Rect,
   blurred = false,
-): ToneSample[] {
+): ToneSamples {
   const back = map && inverse(map);
   const area = back ? boundsOf(back, asked) : asked;
   const toShare = (
@@ -122,16 +122,31 @@ export function tonesIn(
     (area.width / place.width) * (part.width / size.width),
     (area.height / place.height) * (part.height / size.height),
   );
-  const samples: ToneSample[] = [];
   const columns = overlapsOf(inPicture.x, inPicture.width);
-  for (const { cell: row, share: down } of overlapsOf(inPicture.y, inPicture.height))
+  const rows = overlapsOf(inPicture.y, inPicture.height);
+  const samples = new Float64Array(rows.length * columns.length * (blurred ? 1 : SAMPLES.length) * SAMPLE_NUMBERS);
+  const bytes = bytesOf(tones);
+  let at = 0;
+  const add = (r: number, g: number, b: number, share: number): void => {
+    samples[at] = r;
+    samples[at + 1] = g;
+    samples[at + 2] = b;
+    samples[at + 3] = share;
+    at += SAMPLE_NUMBERS;
+  };
+  for (const { cell: row, share: down } of rows)
     for (const { cell: column, share: across } of columns) {
       const share = across * down;
-      if (blurred) samples.push({ ...blurredCell(tones, column, row), share });
-      else
-        SAMPLES.forEach((sample, index) =>
-          samples.push({ ...colorAt(tones, column, row, index), share: share * sample.share }),
-        );
+      if (blurred) {
+        const { r, g, b } = blurredCell(tones, column, row);
+        add(r, g, b, share);
+        continue;
+      }
+      let byte = byteOf(column, row, 0);
+      for (const sample of SAMPLES) {
+        add(channel(bytes, byte), channel(bytes, byte + 1), channel(bytes, byte + 2), share * sample.share);
+        byte += 3;
+      }
     }
   return samples;
 }
@@ -148,9 +163,30 @@ function overlapsOf(start: number, length: number): { cell: number; share: numbe
 }
 
 function colorAt(tones: Tones, column: number, row: number, sample: number): { r: number; g: number; b: number } {
-  const at = (row * TONE_GRID + column) * CELL_DIGITS + sample * 6;
-  const value = Number.parseInt(tones.slice(at, at + 6), 16);
-  return { r: (value >> 16) / 255, g: ((value >> 8) & 255) / 255, b: (value & 255) / 255 };
+  const bytes = bytesOf(tones);
+  const at = byteOf(column, row, sample);
+  return { r: channel(bytes, at), g: channel(bytes, at + 1), b: channel(bytes, at + 2) };
+}
+
+const byteOf = (column: number, row: number, sample: number): number =>
+  ((row * TONE_GRID + column) * SAMPLES.length + sample) * 3;
+const channel = (bytes: Uint8Array, at: number): number => (bytes[at] ?? 0) / 255;
+
+const read = new Map<Tones, Uint8Array>();
+/** As many as a promotion with many pictures has. */
+const MOST_READ = 100;
+
+/** The samples of a picture as bytes, red, green and blue. Read once: the same few pictures are asked for again and again. */
+function bytesOf(tones: Tones): Uint8Array {
+  const known = read.get(tones);
+  if (known) return known;
+  const bytes = Uint8Array.from({ length: tones.length / 2 }, (_, at) =>
+    Number.parseInt(tones.slice(at * 2, at * 2 + 2), 16),
+  );
+  const [oldest] = read.keys();
+  if (read.size >= MOST_READ && oldest !== undefined) read.delete(oldest);
+  read.set(tones, bytes);
+  return bytes;
 }
 
 /** The mean colour of a cell, channels 0 to 1. */

@@ -5,7 +5,7 @@ import { parseHex } from "../color/srgb";
 import { type PlacedPicture } from "../arrangement/layout";
 import { type Rect, inset, intersection, shareIn } from "../geometry/rect";
 import { ZOOM_GAIN } from "../motion/slowZoom";
-import { type ToneSample, type Tones, momentFrame, tonesIn } from "../picture/tones";
+import { SAMPLE_NUMBERS, type ToneSamples, type Tones, momentFrame, tonesIn } from "../picture/tones";
 import { type BrandStyle } from "./brandStyle";
 import { framedIn } from "./framedMedia";
 import { type ShownMedia } from "./sceneLayout";
@@ -25,7 +25,7 @@ export interface WordsOver {
  * What the words stand on at each moment that matters: both ends of a slow zoom, and every measured moment of a clip.
  * Nothing where it was not measured.
  */
-export function momentsBehind(over: WordsOver, blurred: boolean): ToneSample[][] {
+export function momentsBehind(over: WordsOver, blurred: boolean): ToneSamples[] {
   const { placed, shown } = over;
   const { media, framing } = shown;
   // What is behind something that stands free was never measured.
@@ -46,47 +46,67 @@ interface Moment {
   readonly blurred: boolean;
 }
 
-function toneSamples(over: WordsOver, { media, tones, seen: lies, blurred }: Moment): ToneSample[] {
+function toneSamples(over: WordsOver, { media, tones, seen: lies, blurred }: Moment): ToneSamples {
   const { placed, shown, words } = over;
   // A frosted band is the picture blurred as it fills its place, however it is framed over it.
   const framed = framedIn(media, placed.place, blurred ? null : shown.framing, lies);
   const whole = inset(placed.place, framed.bars);
   const seen = intersection(whole, words);
-  const inPicture = (area: Rect): ToneSample[] => tonesIn(tones, { ...framed, size: media }, area, blurred);
+  const inPicture = (area: Rect): ToneSamples => tonesIn(tones, { ...framed, size: media }, area, blurred);
   if (blurred || covers(seen, words)) return inPicture(words);
   const share = shareIn(whole, words);
-  return [...weighed(seen ? inPicture(seen) : [], share), ...weighed(besideSamples(over, { media, tones }), 1 - share)];
+  return together([
+    ...(seen ? [weighed(inPicture(seen), share)] : []),
+    weighed(besideSamples(over, { media, tones }), 1 - share),
+  ]);
 }
 
 const covers = (seen: Rect | null, words: Rect): boolean =>
   seen !== null && seen.width > words.width - 1 && seen.height > words.height - 1;
 
-const weighed = (samples: readonly ToneSample[], weight: number): ToneSample[] =>
-  samples.map((sample) => ({ ...sample, share: sample.share * weight }));
+const weighed = (samples: ToneSamples, weight: number): ToneSamples =>
+  samples.map((value, index) => (index % SAMPLE_NUMBERS === SAMPLE_NUMBERS - 1 ? value * weight : value));
+
+function together(parts: readonly ToneSamples[]): ToneSamples {
+  const all = new Float64Array(parts.reduce((sum, { length }) => sum + length, 0));
+  let at = 0;
+  for (const part of parts) {
+    all.set(part, at);
+    at += part.length;
+  }
+  return all;
+}
 
 /** What words stand on beside a picture. */
 function besideSamples(
   { style, placed, shown, ground, words }: WordsOver,
   { media, tones }: Pick<Moment, "media" | "tones">,
-): ToneSample[] {
+): ToneSamples {
   const { framing, behind: picture } = shown;
-  const colored = (color: AnyColor, share: number): ToneSample => ({
-    ...parseHex(isColorRole(color) ? style.palette[color] : color),
-    share,
-  });
+  const colored = (color: AnyColor, share: number): number[] => {
+    const { r, g, b } = parseHex(isColorRole(color) ? style.palette[color] : color);
+    return [r, g, b, share];
+  };
   if (framing?.way === "over its blur")
     return tonesIn(tones, { ...framedIn(media, placed.place, null), size: media }, words, true);
   const behind = framing?.behind ?? { kind: "color", color: ground };
   switch (behind.kind) {
     case "color":
-      return [colored(behind.color, 1)];
+      return Float64Array.from(colored(behind.color, 1));
     case "gradient":
-      return [colored(behind.from, 0.5), colored(behind.to, 0.5)];
+      return Float64Array.from([...colored(behind.from, 0.5), ...colored(behind.to, 0.5)]);
     case "picture":
-      return (picture?.tones ?? []).flatMap((own, _, all) =>
-        picture
-          ? weighed(tonesIn(own, { ...framedIn(picture, placed.place, null), size: picture }, words), 1 / all.length)
-          : [],
+      return together(
+        (picture?.tones ?? []).flatMap((own, _, all) =>
+          picture
+            ? [
+                weighed(
+                  tonesIn(own, { ...framedIn(picture, placed.place, null), size: picture }, words),
+                  1 / all.length,
+                ),
+              ]
+            : [],
+        ),
       );
   }
 }
