@@ -226,7 +226,7 @@ function lettering(
   const piecesOf = (inks: WordInks): DisplayNode[][] =>
     values.lettersCome === "as one"
       ? []
-      : wordPieces(words, values.lettersCome).map((piece) => wordNodes(piece, { x: block.x, y: block.y }, inks));
+      : wordPieces(words, values.lettersCome).map((piece) => wordNodes(piece(), { x: block.x, y: block.y }, inks));
   if (values.plate === "nothing") {
     const inks = { ink: palette[values.ink], marked: palette[values.emphasisInk] };
     return { place: block, each: nodesOf(inks), pieces: piecesOf(inks) };

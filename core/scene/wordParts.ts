@@ -3,6 +3,7 @@ import { type BrandFacts } from "../document/facts";
 import { type Entry } from "../arrangement/layout";
 import { type Rect, unionOf } from "../geometry/rect";
 import { type Pieces, USUAL_MOVEMENT, pieceDelays } from "../motion/movement";
+import { onceAsked } from "../onceAsked";
 import { wordPieces } from "../type/pieces";
 import { outlineBounds } from "../type/outline";
 import { type ExitKind, STAGGER_MS, type MotionKind } from "../motion/wordMotion";
@@ -115,10 +116,16 @@ function piecesOf(
   const pieces = wordPieces(words, by);
   const delays = pieceDelays(by, pieces.length);
   return {
-    pieces: pieces.map((piece, at) => ({
-      after: delays[at] ?? 0,
-      atRest: tight(entryNodes(setter, { ...set, words: piece }, place, drawn), place),
-    })),
+    // Seen while they come in: whoever types looks at them standing, and waits for none.
+    pieces: pieces.map((piece, at) => {
+      const atRest = onceAsked(() => tight(entryNodes(setter, { ...set, words: piece() }, place, drawn), place));
+      return {
+        after: delays[at] ?? 0,
+        get atRest() {
+          return atRest();
+        },
+      };
+    }),
   };
 }
 

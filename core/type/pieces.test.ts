@@ -17,13 +17,15 @@ async function set(text: string): Promise<FittedWords> {
 const drawn = (words: FittedWords): number[] => words.lines.flatMap(({ outline, marked }) => [...outline, ...marked]);
 const numbers = (all: readonly FittedWords[]): number[] => all.flatMap(drawn).sort((one, other) => one - other);
 
+const made = (...of: Parameters<typeof wordPieces>): FittedWords[] => wordPieces(...of).map((piece) => piece());
+
 const TEXT = "Bring the *bench* to life, at once 🌿 today";
 test.each(["line by line", "word by word", "letter by letter"] as const)(
   "%s: the pieces together are the words, nothing lost, nothing twice, all where it stood",
   async (by) => {
     const words = await set(TEXT);
     expect(words.lines.length).toBeGreaterThan(1);
-    const pieces = wordPieces(words, by);
+    const pieces = made(words, by);
     expect(numbers(pieces)).toEqual(numbers([words]));
     expect(pieces.flatMap(({ lines }) => lines.flatMap(({ emoji }) => emoji))).toEqual(
       words.lines.flatMap(({ emoji }) => emoji),
@@ -44,10 +46,10 @@ test("there is a piece for each line, each word, each letter", async () => {
 
 test("words that read from the right, and letters with marks, come in whole letters", async () => {
   const words = await set("مرحبا بكم");
-  const pieces = wordPieces(words, "word by word");
+  const pieces = made(words, "word by word");
   expect(pieces).toHaveLength(2);
   // The first that is read stands on the right.
   const [first, second] = pieces.map(({ lines }) => outlineBounds(lines[0]?.outline ?? [])?.x ?? 0);
   expect(first).toBeGreaterThan(second ?? Infinity);
-  expect(numbers(wordPieces(words, "letter by letter"))).toEqual(numbers([words]));
+  expect(numbers(made(words, "letter by letter"))).toEqual(numbers([words]));
 });

@@ -3,13 +3,15 @@ import { type DrawnLetter, type FittedWords, type SetLine } from "./fit";
 
 /**
  * Set words in pieces that are drawn by themselves, in the order in which they are read: each is the words with one line
- * of which only that piece is left, where it stood.
+ * of which only that piece is left, where it stood. A piece is made when it is asked for.
  */
-export function wordPieces(words: FittedWords, by: Exclude<Pieces, "as one">): FittedWords[] {
+export function wordPieces(words: FittedWords, by: Exclude<Pieces, "as one">): (() => FittedWords)[] {
   return words.lines
     .filter(({ letters }) => letters.length > 0)
-    .flatMap((line) => (by === "line by line" ? [line] : groupsOf(line, by).map((group) => only(line, group))))
-    .map((line) => ({ ...words, lines: [line] }));
+    .flatMap((line): (() => SetLine)[] =>
+      by === "line by line" ? [() => line] : groupsOf(line, by).map((group) => () => only(line, group)),
+    )
+    .map((line) => () => ({ ...words, lines: [line()] }));
 }
 
 /** Letters that come in together: those of a word, or each by itself. Marks that lie over a letter come with it. */
