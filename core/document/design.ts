@@ -147,6 +147,26 @@ export function sourced<Id extends DesignFieldId>(
  * taken out are left out.
  */
 export function designOf(document: Promotion, templates: TemplatesByRef, format: FormatName | null = null): Design {
+  const made = designsOf(document, templates);
+  const design = made.get(format) ?? newDesign(document, templates, format);
+  made.set(format, design);
+  return design;
+}
+
+type Designs = Map<FormatName | null, Design>;
+/** Designs that were put together last, by what was set: what is filled in changes none, so that typing costs none anew. */
+const designs = new WeakMap<Adjustments, { readonly from: readonly object[]; readonly made: Designs }>();
+
+function designsOf({ template, scenes, adjustments }: Promotion, templates: TemplatesByRef): Designs {
+  const from = [template, scenes, templates];
+  const known = designs.get(adjustments);
+  if (known?.from.every((one, index) => one === from[index])) return known.made;
+  const made: Designs = new Map();
+  designs.set(adjustments, { from, made });
+  return made;
+}
+
+function newDesign(document: Promotion, templates: TemplatesByRef, format: FormatName | null): Design {
   const base = templateOf(templates, document.template);
   const scenes = shownScenes(document, templates).map((scene) => designedScene(document, templates, { scene, format }));
   return {
