@@ -130,8 +130,8 @@ test("layers are laid over each other three deep, each on a surface of its own, 
     resources(() => null),
   );
   for (let frame = 0; frame < 3; frame++) painter.paint([deep(3), deep(2)], target.context);
-  // One more for the frame itself.
-  expect(made).toBe(4);
+  // One more for the frame itself, and one for the ground that they have in common.
+  expect(made).toBe(5);
 });
 
 test("what fades while it moves takes its layers along", () => {
@@ -268,4 +268,55 @@ test.each([
     expect(new Set(row)).toEqual(new Set(["255,0,0,255", "0,255,0,255"].filter((color) => row.includes(color))));
     expect(Math.abs(row.lastIndexOf("255,0,0,255") + 1 - ((1920 - by) * width) / 1920)).toBeLessThanOrEqual(1);
   }
+});
+
+const words = (ink: string): DisplayNode => ({
+  kind: "still",
+  bounds: { x: 400, y: 400, width: 300, height: 200 },
+  children: [{ kind: "fill", place: { x: 400, y: 400, width: 300, height: 200 }, ink }],
+});
+/** All pixels of a frame that a painter gives after some others, at 480p. */
+function lastOf(lists: readonly DisplayList[], from: PaintResources): Buffer {
+  const size = { width: 854, height: 480 };
+  const painter = createPainter(FORMAT, size, from);
+  const target = nodeSurface(size.width, size.height);
+  for (const list of lists) painter.paint(list, target.context);
+  return target.canvas.data();
+}
+const shown = { ...picture, place: { x: 0, y: 0, width: 1400, height: 1080 } };
+
+test("while frames begin alike their ground is painted once, and no pixel differs from one that is painted alone", () => {
+  let asked = 0;
+  const counted = resources(() => {
+    asked++;
+    return plain(800, 450, "#ff0000");
+  });
+  const frames = ["#00ff00", "#0000ff", "#ffff00", "#00ffff"].map((ink): DisplayList => [shown, words(ink)]);
+  const last = lastOf(frames, counted);
+  expect(asked).toBe(2);
+  expect(last.equals(lastOf(frames.slice(-1), counted))).toBe(true);
+});
+
+test("a ground that changes, comes back, or loses what lay under it is never shown as it was", () => {
+  const moved = { ...shown, place: { x: 300, y: 0, width: 1400, height: 1080 } };
+  const from = resources(() => plain(800, 450, "#ff0000"));
+  const alike = [shown, words("#00ff00")];
+  const turns: DisplayList[] = [alike, alike, [moved, words("#00ff00")], [moved], [words("#00ff00")], alike, [shown]];
+  turns.forEach((list, turn) => {
+    expect(lastOf(turns.slice(0, turn + 1), from).equals(lastOf([list], from))).toBe(true);
+  });
+});
+
+test("a ground whose picture was not there yet is painted anew once it is", () => {
+  let isHere = false;
+  const from = resources(() => (isHere ? plain(800, 450, "#ff0000") : null));
+  const size = { width: 854, height: 480 };
+  const painter = createPainter(FORMAT, size, from);
+  const target = nodeSurface(size.width, size.height);
+  const red = (): number => target.canvas.getContext("2d").getImageData(50, 50, 1, 1).data[0] ?? 0;
+  for (let time = 0; time < 3; time++) painter.paint([shown, words("#00ff00")], target.context);
+  expect(red()).toBe(0);
+  isHere = true;
+  painter.paint([shown, words("#00ff00")], target.context);
+  expect(red()).toBe(255);
 });

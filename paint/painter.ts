@@ -20,6 +20,7 @@ import { TEXTURE_SIDE, type TextureName, textureTile } from "../core/picture/tex
 import { emojiLevel, pictureLevel, textureLevel } from "../core/scene/drawnLevel";
 import { EMOJI_SIDE } from "../core/type/emojiPictures";
 import { rectangle } from "../core/type/outline";
+import { beginsWith, groundLength } from "./ground";
 import { type KeptStill, keptStills } from "./keptStills";
 import { pathsOn } from "./paths";
 import { sheetsOf } from "./sheets";
@@ -86,9 +87,11 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   let frame: Surface | null = null;
   /** One a depth: a layer inside a layer must not wipe what lies under it. */
   const layers: Surface[] = [];
-  /** Whether a picture was not there yet since this was last cleared: what lacks one must not be kept. */
-  let lacking = false;
-  const isLacking = (): boolean => lacking;
+  /** How many pictures were not there yet when they were to be painted: what lacks one must not be kept. */
+  let lacking = 0;
+  /** What frames begin with while they begin alike: painted once. */
+  let ground: { readonly nodes: DisplayList; readonly surface: Surface } | null = null;
+  let before: DisplayList = [];
 
   function paintAll(nodes: readonly DisplayNode[], pen: Pen): void {
     for (const node of nodes) paintNode(node, pen);
@@ -182,7 +185,7 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     const level = pictureLevel(node, scale);
     const image = resources.picture(node, level);
     if (!image) {
-      lacking = true;
+      lacking++;
       return;
     }
     const part = scaledPart(
@@ -225,7 +228,7 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     const image = resources.emoji(node.code, level);
     const side = levelLength(EMOJI_SIDE, level);
     if (image) drawPart(image, rect(0, 0, side, side), toPixels(node.place, { ...pen, snaps: false }), pen);
-    else lacking = true;
+    else lacking++;
   }
 
   function paintTexture({ texture, place, offset }: TextureNode, pen: Pen): void {
@@ -312,10 +315,10 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     // Painted where there is room around it, then cut out: what hangs over its bounds must not reach its neighbours.
     const layer = emptyLayer(pen.depth);
     layer.context.translate(STILL_MARGIN - x, STILL_MARGIN - y);
-    lacking = false;
+    const lacked = lacking;
     paintAll(node.children, { context: layer.context, snaps: true, alpha: 1, depth: pen.depth + 1 });
     const from = rect(STILL_MARGIN, STILL_MARGIN, width, height);
-    if (isLacking()) return { surface: layer, from, x, y };
+    if (lacking > lacked) return { surface: layer, from, x, y };
     const place = sheets.place(node, { width, height });
     place.sheet.surface.context.drawImage(layer.image, from.x, from.y, width, height, place.x, place.y, width, height);
     const kept = { surface: place.sheet.surface, from: rect(place.x, place.y, width, height), x, y };
@@ -393,11 +396,34 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     const pen: Pen = { context: frame.context, snaps: true, alpha: 1, depth: 0 };
     pen.context.setTransform(1, 0, 0, 1, 0, 0);
     pen.context.globalAlpha = 1;
-    pen.context.fillStyle = "#000000";
-    pen.context.fillRect(0, 0, frame.width, frame.height);
+    const painted = paintGround(list, pen);
     pen.context.translate(MARGIN, MARGIN);
-    paintAll(list, pen);
+    paintAll(list.slice(painted), pen);
+    before = list;
     return frame;
+  }
+
+  /** Gives how many nodes it painted. */
+  function paintGround(list: DisplayList, pen: Pen): number {
+    const { context } = pen;
+    if (ground && beginsWith(list, ground.nodes)) {
+      context.drawImage(ground.surface.image, 0, 0);
+      return ground.nodes.length;
+    }
+    context.fillStyle = "#000000";
+    context.fillRect(0, 0, room.width, room.height);
+    const length = groundLength(before, list);
+    const nodes = list.slice(0, length);
+    const lacked = lacking;
+    context.translate(MARGIN, MARGIN);
+    paintAll(nodes, pen);
+    context.translate(-MARGIN, -MARGIN);
+    if (frame && length > 0 && lacking === lacked) {
+      const surface = ground?.surface ?? withMargin();
+      surface.context.drawImage(frame.image, 0, 0);
+      ground = { nodes, surface };
+    }
+    return length;
   }
 
   return {
