@@ -6,6 +6,7 @@ import { formatsInOrder } from "../../core/document/formatList";
 import { type FormatName, formatOf, formatTitle, isFormatName } from "../../core/placement/formats";
 import { shareOfRow } from "../components/standing";
 import { type Proofs } from "../proof/proofs";
+import { showOn } from "../proof/showOn";
 
 interface TrioPreviewProps {
   readonly previews: Proofs | null;
@@ -42,6 +43,8 @@ export function TrioPreview({ previews, document, facts, name, scene }: TrioPrev
     if (!previews || !seen) return;
     previews.tell(id, { kind: "open", isPreview: true });
     const stop = previews.listen(id, (news) => {
+      if (news.kind === "painted")
+        for (const { format, bitmap } of news.frames) showOn(canvases.current[format], bitmap);
       if (news.kind === "failed") setState({ failed: news.reason });
       if (news.kind === "shown") setState((before) => (before === "waiting" ? "resting" : before));
       if (news.kind !== "ended") return;
@@ -53,8 +56,7 @@ export function TrioPreview({ previews, document, facts, name, scene }: TrioPrev
       if (!canvas) continue;
       const { width, height } = canvas.getBoundingClientRect();
       const pixels = (length: number): number => Math.max(1, Math.round(length * devicePixelRatio));
-      previews.tell(id, { kind: "resize", format, size: { width: pixels(width), height: pixels(height) } });
-      previews.tell(id, { kind: "attach", format, canvas: previews.canvas(canvas) });
+      previews.tell(id, { kind: "size", format, size: { width: pixels(width), height: pixels(height) } });
     }
     return () => {
       stop();

@@ -32,7 +32,6 @@ function testProofs(): TestProofs {
     told,
     say: () => undefined,
     tell: (_, message) => void told.push(message),
-    canvas: () => 7,
     listen(_, listener) {
       proofs.say = listener;
       return () => (proofs.say = () => undefined);
@@ -154,12 +153,9 @@ test("a frame is given to who asked for it; one that can't be painted is refused
 test("a canvas is told with its size in pixels; what goes wrong is said, and gone with the next that is prepared", () => {
   const canvas = { getBoundingClientRect: () => ({ width: 100.2, height: 50 }) } as HTMLCanvasElement;
   engine.attach("square", canvas);
-  expect(proofs.told.slice(-2)).toEqual([
-    { kind: "resize", format: "square", size: { width: 200, height: 100 } },
-    { kind: "attach", format: "square", canvas: 7 },
-  ]);
+  expect(last()).toEqual({ kind: "size", format: "square", size: { width: 200, height: 100 } });
   engine.attach("square", null);
-  expect(last()).toEqual({ kind: "attach", format: "square", canvas: null });
+  expect(last()).toEqual({ kind: "size", format: "square", size: null });
   proofs.say({ kind: "failed", reason: "A picture could not be fetched (500)." });
   expect(engine.state().problem).toBe("A picture could not be fetched (500).");
   proofs.say(prepared(0));

@@ -9,6 +9,7 @@ import { type MeasuredMix } from "../../core/sound/measuredMix";
 import { type Mix } from "../../core/sound/mixedPiece";
 import { FPS_30 } from "../../core/time/frames";
 import { frameStart, msOf } from "../../core/time/ticks";
+import { showOn } from "./showOn";
 import { type Rest, type StageNews } from "./proofMessages";
 import { type Proofs } from "./proofs";
 import { openSoundMixer } from "./soundMixer";
@@ -141,6 +142,9 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
       case "found":
         change({ findings: news.findings });
         return;
+      case "painted":
+        for (const { format, bitmap } of news.frames) showOn(attached.get(format), bitmap);
+        return;
       case "cell": {
         const key = `${news.format}/${news.scene}`;
         cells.get(key)?.close();
@@ -229,7 +233,7 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
   function tellSize(format: FormatName, canvas: HTMLCanvasElement): void {
     const { width, height } = canvas.getBoundingClientRect();
     const pixels = (length: number): number => Math.max(1, Math.round(length * devicePixelRatio));
-    proofs.tell(stage, { kind: "resize", format, size: { width: pixels(width), height: pixels(height) } });
+    proofs.tell(stage, { kind: "size", format, size: { width: pixels(width), height: pixels(height) } });
   }
   const watcher = new ResizeObserver(() => attached.forEach((canvas, format) => tellSize(format, canvas)));
 
@@ -242,8 +246,7 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
         attached.set(format, canvas);
         tellSize(format, canvas);
         watcher.observe(canvas);
-      }
-      proofs.tell(stage, { kind: "attach", format, canvas: canvas && proofs.canvas(canvas) });
+      } else proofs.tell(stage, { kind: "size", format, size: null });
     },
     show(document, known) {
       if (document === shown && known === sent) return;

@@ -21,8 +21,8 @@ export type ToStage =
    * same promotion take over what was prepared for the ones before.
    */
   | { readonly kind: "open"; readonly isPreview: boolean; readonly of?: string | undefined }
-  | { readonly kind: "attach"; readonly format: FormatName; readonly canvas: number | null }
-  | { readonly kind: "resize"; readonly format: FormatName; readonly size: Size }
+  /** How large a format is shown, in pixels; null where it is no more. What is there already is painted anew. */
+  | { readonly kind: "size"; readonly format: FormatName; readonly size: Size | null }
   /** Facts are left out where they are the same as before. */
   | { readonly kind: "show"; readonly document: Promotion; readonly facts?: Facts | undefined; readonly rest: Rest }
   | { readonly kind: "rest"; readonly rest: Rest }
@@ -34,6 +34,12 @@ export type ToStage =
   /** A frame of a clip that the page decoded, where the worker can't. */
   | { readonly kind: "clip frame"; readonly sent: RelayedFrame; readonly bitmap: ImageBitmap }
   | { readonly kind: "close" };
+
+/** What was painted of a format, for whoever shows it. */
+export interface PaintedFrame {
+  readonly format: FormatName;
+  readonly bitmap: ImageBitmap;
+}
 
 /** What the worker tells of one stage. */
 export type StageNews =
@@ -50,6 +56,8 @@ export type StageNews =
     }
   /** All that was found, after frames were looked at too. */
   | { readonly kind: "found"; readonly findings: readonly Finding[] }
+  /** The present moment, in the formats in which it looks different: they belong together. */
+  | { readonly kind: "painted"; readonly frames: readonly PaintedFrame[] }
   /** A cell of the wall. `scene` is counted from 0. */
   | { readonly kind: "cell"; readonly format: FormatName; readonly scene: number; readonly bitmap: ImageBitmap }
   /** It was painted with all that it shows, after it was told to show or rest. */
@@ -60,11 +68,11 @@ export type StageNews =
   /** Asks the page for a frame of a clip. */
   | { readonly kind: "want clip"; readonly wanted: RelayedFrame };
 
-/** What a page tells the worker: of a stage by its name, or of a canvas that it hands over. */
-export type ToProofs =
-  | { readonly kind: "stage"; readonly stage: string; readonly message: ToStage }
-  | { readonly kind: "canvas"; readonly id: number; readonly canvas: OffscreenCanvas }
-  | { readonly kind: "forget canvas"; readonly id: number };
+/** What a page tells the worker of a stage, by its name. */
+export interface ToProofs {
+  readonly stage: string;
+  readonly message: ToStage;
+}
 
 interface NewsOfStage {
   readonly kind: "stage";

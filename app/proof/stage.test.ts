@@ -1,5 +1,6 @@
 import { jest } from "@jest/globals";
 import { type Canvas, Path2D as NodePath, createCanvas } from "@napi-rs/canvas";
+import { type Size } from "../../core/geometry/rect";
 import { type ClipNode } from "../../core/scene/displayList";
 import { fillSlot, applyEdit } from "../../core/document/edits";
 import { mediaFill } from "../../core/document/shots";
@@ -50,6 +51,11 @@ Object.assign(globalThis, {
       convertToBlob: () => Promise.resolve(new Blob([`${width}×${height}`])),
     });
   },
+  createImageBitmap: (image: Canvas, x: number, y: number, width: number, height: number) => {
+    const bitmap = createCanvas(width, height);
+    bitmap.getContext("2d").drawImage(image, -x, -y);
+    return Promise.resolve(bitmap);
+  },
 });
 const { newStageMemory, openStage } = await import("./stage");
 
@@ -72,6 +78,7 @@ const testClips: ClipFrames = {
 const SIZE = { width: 108, height: 108 };
 function opened(isPreview = false, hear: (news: StageNews) => void = () => {}) {
   const news: StageNews[] = [];
+  let painted: Canvas | null = null;
   const stage = openStage({
     isPreview,
     memory: newStageMemory(),
@@ -79,20 +86,23 @@ function opened(isPreview = false, hear: (news: StageNews) => void = () => {}) {
     pictures: {} as PictureCache,
     openClips: () => testClips,
     say: (one) => {
-      news.push(one);
+      if (one.kind === "painted") painted = (one.frames[0]?.bitmap as unknown as Canvas | undefined) ?? null;
+      else news.push(one);
       hear(one);
     },
   });
-  const canvas = createCanvas(1, 1);
-  stage.resize("square", SIZE);
-  stage.attach("square", canvas as unknown as OffscreenCanvas);
-  const pixels = (): Uint8ClampedArray => canvas.getContext("2d").getImageData(0, 0, SIZE.width, SIZE.height).data;
+  stage.size("square", SIZE);
+  const pixels = (): Uint8ClampedArray =>
+    painted?.getContext("2d").getImageData(0, 0, SIZE.width, SIZE.height).data ?? new Uint8ClampedArray();
   const isRed = (): boolean => {
     const [r = 0, g = 0] = pixels().subarray(4 * (60 * 108 + 54));
     return r > 60 && g < 60;
   };
-  return { stage, news, canvas, pixels, isRed, kinds: () => news.map(({ kind }) => kind) };
+  const sizeShown = (): Size | null => painted && { width: painted.width, height: painted.height };
+  return { stage, news, sizeShown, pixels, isRed, kinds: () => news.map(({ kind }) => kind) };
 }
+/** Lets what was painted be given. */
+const turned = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 const letCome = (): void => {
   pictures.here = true;
   pictures.waiting.splice(0).forEach((resolve) => resolve());
@@ -105,7 +115,7 @@ beforeEach(() => {
 });
 
 test("what is shown is told as sheets and findings, painted at the settled moment, and said to be there", async () => {
-  const { stage, news, kinds, canvas, isRed } = opened();
+  const { stage, news, kinds, sizeShown, isRed } = opened();
   await stage.show(testDocument(), testFacts(), { scene: 0 });
   expect(kinds()).toEqual(["prepared", "shown"]);
   const [prepared] = news;
@@ -115,7 +125,7 @@ test("what is shown is told as sheets and findings, painted at the settled momen
   expect(prepared.sheets[0]?.scenes[0]?.slots.some(({ key }) => key === "hook.headline")).toBe(true);
   // Told with every key that is pressed: without outlines it is small.
   expect(JSON.stringify(prepared.sheets).length).toBeLessThan(40_000);
-  expect([canvas.width, canvas.height]).toEqual([108, 108]);
+  expect(sizeShown()).toEqual(SIZE);
   expect(isRed()).toBe(true);
 });
 
@@ -133,8 +143,8 @@ test("a desk is painted at once without what is missing, and whole as soon as th
   const [desk, preview] = [opened(), opened(true)];
   const shows = [desk, preview].map(({ stage }) => stage.show(testDocument(), testFacts(), { scene: 0 }));
   await until(() => desk.kinds().includes("prepared") && preview.kinds().includes("prepared"));
-  expect(desk.canvas.width).toBe(108);
-  expect([desk.isRed(), preview.canvas.width === 1 || !preview.isRed()]).toEqual([false, true]);
+  expect([desk.sizeShown(), preview.sizeShown()]).toEqual([SIZE, null]);
+  expect(desk.isRed()).toBe(false);
   expect([desk.kinds(), preview.kinds()]).toEqual([["prepared"], ["prepared"]]);
   letCome();
   await Promise.all(shows);
@@ -197,6 +207,7 @@ test("it plays by its own clock, asks ahead for clips, and says when it has come
   expect(stage.tick(10_000)).toBe(true);
   expect(stage.tick(10_050)).toBe(true);
   expect(clips.wanted).toEqual([[30], [31]]);
+  await turned();
   expect(pixels()).not.toEqual(before);
   expect(stage.tick(10_000 + 11_000)).toBe(false);
   expect(kinds().at(-1)).toBe("ended");
@@ -209,12 +220,15 @@ test("while a clip is late what was painted stays as it is, but not for longer t
   await stage.show(document, testFacts(), { time: 0 });
   stage.play(3100, 10_000);
   stage.tick(10_000);
+  await turned();
   const together = pixels().slice();
   clips.areLate = true;
   for (const now of [10_100, 10_500, 10_990]) expect(stage.tick(now)).toBe(true);
+  await turned();
   expect(pixels()).toEqual(together);
   expect(clips.wanted.at(-1)).not.toEqual(clips.wanted[0]);
   stage.tick(11_010);
+  await turned();
   expect(pixels()).not.toEqual(together);
 });
 
@@ -233,11 +247,16 @@ test("what can't be shown is said; the next that can be is shown", async () => {
   expect(kinds()).toEqual(["failed", "prepared", "shown"]);
 });
 
-test("a canvas that is taken away is painted no more, and nothing is said once it is closed", async () => {
-  const { stage, isRed, kinds } = opened();
-  stage.attach("square", null);
+test("a format that is shown in another size is painted in that; one that is shown no more is not; nothing is said once it is closed", async () => {
+  const { stage, sizeShown, kinds } = opened();
   await stage.show(testDocument(), testFacts(), { scene: 0 });
-  expect(isRed()).toBe(false);
+  stage.size("square", { width: 54, height: 54 });
+  await until(() => sizeShown()?.width === 54);
+  stage.size("square", null);
+  stage.size("vertical", { width: 54, height: 96 });
+  await until(() => sizeShown()?.height === 96);
+  await stage.rest({ time: 9000 });
+  expect(sizeShown()).toEqual({ width: 54, height: 96 });
   stage.close();
   const said = kinds().length;
   await stage.show(testDocument(), testFacts({ templates: {} }), { scene: 0 });

@@ -2,6 +2,7 @@ import { type Facts } from "../../core/document/facts";
 import { formatsInOrder } from "../../core/document/formatList";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion, resolvePromotion } from "../../core/document/resolve";
+import { withSameMembers } from "../../core/document/withSameMembers";
 import { type Size } from "../../core/geometry/rect";
 import { type FormatName, formatOf } from "../../core/placement/formats";
 import { outputSize, pixelsPerUnit, type Quality } from "../../core/placement/quality";
@@ -20,7 +21,7 @@ import {
 import { sheetOf } from "../../core/scene/proofSheet";
 import { fontFilesWanted } from "../../core/scene/wantedFiles";
 import { type Ticks, ticksOf } from "../../core/time/ticks";
-import { type Painter, createPainter } from "../../paint/painter";
+import { MARGIN, type Painter, createPainter } from "../../paint/painter";
 import { browserBook, openFiles } from "./browserBook";
 import { openFrameChecker } from "./frameChecker";
 import { toFrameStart } from "./frameStart";
@@ -28,13 +29,13 @@ import { type PictureCache, browserResources } from "./browserResources";
 import { withShownTones } from "./browserTones";
 import { type ClipFrames } from "./clipFrames";
 import { nextScreen } from "./nextScreen";
-import { type Rest, type StageNews } from "./proofMessages";
+import { type PaintedFrame, type Rest, type StageNews } from "./proofMessages";
 import { type Wall, openWall } from "./wall";
 
-/** A promotion shown in a canvas for each of its formats, in step. It runs where there is no page: in a worker. */
+/** A promotion painted in each of its formats, in step. It runs where there is no page: in a worker. */
 export interface Stage {
-  attach(format: FormatName, canvas: OffscreenCanvas | null): void;
-  resize(format: FormatName, size: Size): void;
+  /** How large a format is painted, in pixels; null where it is painted no more. */
+  size(format: FormatName, size: Size | null): void;
   /** Resolves when it is painted, or overtaken by what is to be shown next. */
   show(document: Promotion, facts: Facts, rest: Rest): Promise<void>;
   rest(rest: Rest): Promise<void>;
@@ -50,9 +51,8 @@ export interface Stage {
 }
 
 interface Screen {
-  readonly canvas: OffscreenCanvas;
-  readonly context: OffscreenCanvasRenderingContext2D;
-  painter: Painter | null;
+  readonly size: Size;
+  readonly painter: Painter;
   painted: DisplayList | null;
 }
 
@@ -80,10 +80,11 @@ const QUIET_MS = 2500;
 
 export function openStage({ isPreview, memory, checksFrames, pictures, openClips, say }: StageParts): Stage {
   const screens = new Map<FormatName, Screen>();
-  const sizes = new Map<FormatName, Size>();
   /** Facts as they were given last, and with what was measured of the pictures that are shown. */
   let asGiven: Facts | null = null;
   let facts: Facts | null = null;
+  /** What it was told to show last. */
+  let lastTold: Promotion | null = null;
   let prepared: readonly PreparedPromotion[] = [];
   let shown: ResolvedPromotion | null = null;
   let length = 0;
@@ -150,31 +151,25 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
     return clipsIn((first && listOf(first.format, at)) ?? []);
   }
 
-  const scaleOf = (format: FormatName, { canvas }: Screen): number => pixelsPerUnit(format, canvas);
-
-  /** Paints each screen whose frame has changed; fetches what is missing and paints again when it is here. */
-  function paintAll(force: boolean): void {
+  /** Paints each format whose frame has changed; fetches what is missing and paints again when it is here. */
+  async function paintAll(force: boolean): Promise<void> {
     const at = ticksOf(time);
+    const made: Promise<PaintedFrame>[] = [];
     for (const [format, screen] of screens) {
       const list = listOf(format, at);
-      const painter = painterOf(format, screen);
-      if (!list || !painter || (!force && screen.painted && sameFrame(screen.painted, list))) continue;
-      const scale = scaleOf(format, screen);
+      if (!list || (!force && screen.painted && sameFrame(screen.painted, list))) continue;
+      const scale = pixelsPerUnit(format, screen.size);
       const isWhole = resources.has(list, scale);
       if (!isWhole) void resources.load(list, scale).then(() => paintAll(false), fail);
-      painter.paint(list, screen.context);
+      made.push(frameOf(format, screen, list));
       screen.painted = isWhole ? list : null;
     }
+    if (made.length > 0) say({ kind: "painted", frames: await Promise.all(made) });
   }
 
-  function painterOf(format: FormatName, screen: Screen): Painter | null {
-    const size = sizes.get(format);
-    if (!size) return null;
-    if (screen.painter && screen.canvas.width === size.width && screen.canvas.height === size.height)
-      return screen.painter;
-    Object.assign(screen.canvas, size);
-    screen.painted = null;
-    return (screen.painter = createPainter(formatOf(format), size, resources));
+  async function frameOf(format: FormatName, { painter, size }: Screen, list: DisplayList): Promise<PaintedFrame> {
+    const { image } = painter.frame(list);
+    return { format, bitmap: await createImageBitmap(image, MARGIN, MARGIN, size.width, size.height) };
   }
 
   const fail = (error: unknown): void => {
@@ -188,24 +183,23 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
       clips.exact(clipNodes(at)),
       ...[...screens].map(([format, screen]) => {
         const list = listOf(format, at);
-        painterOf(format, screen);
-        return list ? resources.load(list, scaleOf(format, screen)) : null;
+        return list ? resources.load(list, pixelsPerUnit(format, screen.size)) : null;
       }),
     ]);
   }
 
   /** Paints the present moment once all that it shows is here; what is here already, a desk paints at once. */
   async function settle(mine: number): Promise<void> {
-    if (!isPreview) paintAll(false);
+    if (!isPreview) void paintAll(false);
     await loadAll();
     if (mine !== turn || playing) return;
     // The nodes of clips say which frames they show, not whether these were here when they were painted.
     const isWhole = [...screens.values()].every(({ painted }) => painted !== null);
-    if (!isWhole || clipNodes(ticksOf(time)).length > 0) paintAll(true);
+    if (!isWhole || clipNodes(ticksOf(time)).length > 0) await paintAll(true);
     // A gallery has many previews: what is not played keeps no decoder.
     if (isPreview) clips.close();
     say({ kind: "shown" });
-    if (!isPreview) for (const { painter } of screens.values()) painter?.prepare();
+    if (!isPreview) for (const { painter } of screens.values()) painter.prepare();
   }
 
   function timeOf(rest: Rest): number {
@@ -216,8 +210,9 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
 
   const toFrame = (ms: number): number => toFrameStart(ms, length);
 
-  async function show(document: Promotion, given: Facts, rest: Rest): Promise<void> {
+  async function show(told: Promotion, given: Facts, rest: Rest): Promise<void> {
     const mine = ++showing;
+    const document = (lastTold = withSameMembers(lastTold, told));
     turn++;
     resting = rest;
     const known = facts && asGiven === given ? facts : given;
@@ -237,9 +232,7 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
     time = playing ? Math.min(time, length) : timeOf(resting);
     // Whoever types looks at the proofs: findings and what the page makes of them come after.
     if (!playing && !isPreview) {
-      paintAll(false);
-      // What is painted comes on screen when this thread has nothing else to do at the screen's next turn. Cells of a wall are
-      // pictures that the page draws.
+      await paintAll(false);
       if (screens.size > 0) await nextScreen();
     }
     await wall?.paintFirst(prepared);
@@ -264,16 +257,11 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
   }
 
   return {
-    attach(format, canvas) {
+    size(format, size) {
       screens.delete(format);
-      const context = canvas?.getContext("2d", { alpha: false, willReadFrequently: true });
-      if (!canvas || !context) return;
-      screens.set(format, { canvas, context, painter: null, painted: null });
-      if (!isPreview) paintAll(false);
-    },
-    resize(format, size) {
-      sizes.set(format, size);
-      if (!isPreview) paintAll(false);
+      if (!size) return;
+      screens.set(format, { size, painter: createPainter(formatOf(format), size, resources), painted: null });
+      if (!isPreview) void paintAll(false);
     },
     show: (document, given, rest) => show(document, given, rest).catch(fail),
     rest(to) {
@@ -313,7 +301,7 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
       if (!clips.areNear(clipsShown) && now - paintedAt < LONGEST_HOLD) return true;
       paintedAt = now;
       // A clip's frame may have come since this moment was painted.
-      paintAll(clipsShown.length > 0);
+      void paintAll(clipsShown.length > 0);
       return true;
     },
     async frame(format, quality) {

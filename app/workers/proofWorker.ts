@@ -18,12 +18,14 @@ interface OpenStage {
 
 const MOST_PICTURE_BYTES = 400_000_000;
 const stages = new Map<string, OpenStage>();
-const canvases = new Map<number, OffscreenCanvas>();
 const pictures: PictureCache = pictureCache(MOST_PICTURE_BYTES);
 const queue = openShowQueue();
 const send = (message: FromProofs): void => postMessage(message, { transfer: movedWith(message) });
-const movedWith = (message: FromProofs): Transferable[] =>
-  message.kind === "stage" && message.news.kind === "cell" ? [message.news.bitmap] : [];
+const movedWith = (message: FromProofs): Transferable[] => (message.kind === "stage" ? bitmapsIn(message.news) : []);
+function bitmapsIn(news: StageNews): ImageBitmap[] {
+  if (news.kind === "painted") return news.frames.map(({ bitmap }) => bitmap);
+  return news.kind === "cell" ? [news.bitmap] : [];
+}
 
 let ticking = false;
 function tick(now: number): void {
@@ -78,11 +80,8 @@ function tellStage(name: string, message: ToStage): void {
   if (!own) return;
   const { stage, isPreview, relayed } = own;
   switch (message.kind) {
-    case "attach":
-      stage.attach(message.format, message.canvas === null ? null : (canvases.get(message.canvas) ?? null));
-      return;
-    case "resize":
-      stage.resize(message.format, message.size);
+    case "size":
+      stage.size(message.format, message.size);
       return;
     case "show": {
       const facts = (own.facts = message.facts ?? own.facts);
@@ -122,16 +121,5 @@ function tellStage(name: string, message: ToStage): void {
   }
 }
 
-addEventListener("message", ({ data }: MessageEvent<ToProofs>) => {
-  switch (data.kind) {
-    case "canvas":
-      canvases.set(data.id, data.canvas);
-      return;
-    case "forget canvas":
-      canvases.delete(data.id);
-      return;
-    case "stage":
-      tellStage(data.stage, data.message);
-  }
-});
+addEventListener("message", ({ data }: MessageEvent<ToProofs>) => tellStage(data.stage, data.message));
 send({ kind: "ready" });
