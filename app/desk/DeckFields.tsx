@@ -1,11 +1,17 @@
-import { useId } from "react";
+import { type ComponentProps, useId } from "react";
 import { Lock } from "lucide-react";
 import { type Edit } from "../../core/document/edit";
 import { choose, fillSlot } from "../../core/document/edits";
 import { type Facts, type ProductFacts } from "../../core/document/facts";
 import { type Promotion } from "../../core/document/promotion";
 import { type ResolvedPromotion, type ResolvedScene } from "../../core/document/resolve";
-import { type OfferSlot, type ProductsSlot, type WordsSlot, slotKey } from "../../core/document/sceneTemplate";
+import {
+  type OfferSlot,
+  type ProductsSlot,
+  type SlotKey,
+  type WordsSlot,
+  slotKey,
+} from "../../core/document/sceneTemplate";
 import { type Finding } from "../../core/preflight/finding";
 import { plainWords } from "../../core/type/emphasis";
 import { type WordMeasures } from "../../core/preflight/wordMeasures";
@@ -13,6 +19,7 @@ import { type DeckChoices } from "./deckChoices";
 import { fieldLook } from "../components/fieldLook";
 import { ProductBox } from "../productChoice/ProductBox";
 import { WordsInput } from "../words/WordsInput";
+import { type Newest, useNewestFill } from "./useNewestFill";
 import { WordsMeters } from "./WordsMeters";
 
 /** What every field of the deck is given. */
@@ -20,6 +27,7 @@ export interface DeckField<Slot> {
   readonly scene: ResolvedScene;
   readonly slot: Slot;
   readonly document: Promotion;
+  readonly newest: Newest;
   readonly facts: Facts;
   readonly choices: DeckChoices;
   readonly measures: WordMeasures | undefined;
@@ -42,6 +50,7 @@ export function WordsField({
   scene,
   slot,
   document,
+  newest,
   facts,
   choices,
   measures,
@@ -52,7 +61,6 @@ export function WordsField({
 }: DeckField<WordsSlot>) {
   const key = slotKey(scene.template, slot);
   const text = scene.words[slot.id] ?? "";
-  const fill = document.fills[key];
   const length = Array.from(plainWords(text)).length;
   const suggestions = choices.suggestions[slot.role] ?? [];
   const write = (value: string): void => onEdit(fillSlot(key, { kind: "words", text: value }));
@@ -61,7 +69,17 @@ export function WordsField({
     onEdit(choose("product", product.id));
   };
   if (slot.role === "stars")
-    return <StarsField slotId={key} slot={slot} text={text} locked={locked} onFocus={onFocus} onWrite={write} />;
+    return (
+      <StarsField
+        slotId={key}
+        slot={slot}
+        newest={newest}
+        text={text}
+        locked={locked}
+        onFocus={onFocus}
+        onWrite={write}
+      />
+    );
   return (
     <div>
       <div className="mb-1 flex min-h-6 items-center justify-between gap-3 text-[13px] text-soft">
@@ -96,10 +114,10 @@ export function WordsField({
           </span>
         </span>
       </div>
-      <WordsInput
-        id={key}
+      <SlotWords
         slot={key}
-        text={fill?.kind === "words" ? fill.text : text}
+        newest={newest}
+        text={text}
         facts={facts}
         locked={locked}
         hint={slot.hint}
@@ -112,28 +130,42 @@ export function WordsField({
   );
 }
 
+type SlotWordsProps = Omit<ComponentProps<typeof WordsInput>, "id"> & {
+  readonly slot: SlotKey;
+  readonly newest: Newest;
+};
+
+/** The words of a slot as they are. @param text what stands there without words of its own */
+function SlotWords({ newest, text, ...rest }: SlotWordsProps) {
+  const fill = useNewestFill(newest, rest.slot);
+  return <WordsInput id={rest.slot} text={fill?.kind === "words" ? fill.text : text} {...rest} />;
+}
+
 function StarsField({
   slotId,
   slot,
+  newest,
   text,
   locked,
   onFocus,
   onWrite,
 }: {
-  slotId: string;
+  slotId: SlotKey;
   slot: WordsSlot;
+  newest: Newest;
   text: string;
   locked: boolean;
   onFocus: () => void;
   onWrite: (text: string) => void;
 }) {
+  const fill = useNewestFill(newest, slotId);
   return (
     <div className="flex items-center justify-between gap-3 pb-1 text-[13px] text-soft">
       <label htmlFor={slotId}>{slot.label}</label>
       <select
         id={slotId}
         data-slot={slotId}
-        value={text}
+        value={fill?.kind === "words" ? fill.text : text}
         disabled={locked}
         onFocus={onFocus}
         onChange={(event) => onWrite(event.target.value)}

@@ -88,6 +88,7 @@ export function SceneBand({
             const common = {
               scene,
               document,
+              newest: deck.newest,
               facts: promotion.facts,
               choices,
               measures: measures.get(key),

@@ -8,11 +8,13 @@ import { type ProofSheet } from "../../core/scene/proofSheet";
 import { type SceneSpan } from "../../core/time/timeline";
 import { type DeckChoices } from "./deckChoices";
 import { type PlacedKey } from "../../core/document/placedKey";
+import { type Newest } from "./useNewestFill";
 import { type Present } from "./usePresence";
 
 /** What the sheet shows, and what can be done in it. */
 export interface DeckProps {
   readonly document: Promotion;
+  readonly newest: Newest;
   readonly promotion: ResolvedPromotion;
   readonly prepared: readonly ProofSheet[];
   readonly findings: readonly Finding[];

@@ -1,4 +1,4 @@
-import { useDeferredValue, useEffect, useEffectEvent, useMemo, useState } from "react";
+import { useEffect, useEffectEvent, useMemo, useState } from "react";
 import { useRevalidator } from "react-router";
 import { toast } from "sonner";
 import { designOf } from "../../core/document/design";
@@ -23,6 +23,7 @@ import { useEdits } from "../edits/useEdits";
 import { type ChoosableTemplate } from "./choosableTemplate";
 import { editedPromotion } from "./editedPromotion";
 import { promotionInWords } from "./promotionPlaces";
+import { useDrawn } from "./useDrawn";
 import { useProofEngine, useProofState } from "./useProof";
 import { useUndoKeys } from "./useUndoKeys";
 
@@ -67,12 +68,17 @@ export function useDesk(loaded: LoadedDesk) {
     isShowable: (shown) => isShowable(shown, templates),
   });
   const session = useMemo(() => (mayEdit ? own : { ...own, apply: tellReviewer }), [own, mayEdit]);
-  const { document } = state;
   useUndoKeys(session.undo, session.redo);
   const engine = useProofEngine(slug);
-  // What is worked out after a key is drawn piece by piece: neither the next key nor the proofs wait for it.
-  const prepared = useDeferredValue(useProofState(engine, (now) => now.prepared));
-  const inProofs = useDeferredValue(useProofState(engine, (now) => now.findings));
+  const {
+    document,
+    prepared,
+    findings: inProofs,
+  } = useDrawn({
+    document: state.document,
+    prepared: useProofState(engine, (now) => now.prepared),
+    findings: useProofState(engine, (now) => now.findings),
+  });
   const measured = useProofState(engine, (now) => (now.listening.alone === null ? now.measured : null));
   /** The document as it would be, while something is dragged. */
   const [dragged, setDragged] = useState<Promotion | null>(null);
@@ -112,7 +118,7 @@ export function useDesk(loaded: LoadedDesk) {
     const inSound = measured ? findingsInSound({ document, promotion, measured }) : [];
     return inSound.length === 0 ? inProofs : inOrder([...inProofs, ...inSound], promotion);
   }, [inProofs, measured, document, promotion]);
-  useEffect(() => engine?.show(dragged ?? document, facts), [engine, document, dragged, facts]);
+  useEffect(() => engine?.show(dragged ?? state.document, facts), [engine, state.document, dragged, facts]);
   // What is typed is told to the worker at once, which prepares it while this page is still rendering its fields.
   const showAtOnce = useEffectEvent((): void => engine?.show(session.state().document, facts));
   useEffect(() => session.subscribe(() => showAtOnce()), [session]);

@@ -132,6 +132,7 @@ function Desk({ loaded }: { loaded: Route.ComponentProps["loaderData"] }) {
         <fieldset ref={deck} disabled={!live || !mayEdit} className="min-h-0 min-w-0 max-lg:h-[80vh] max-lg:flex-none">
           <CopyDeck
             document={document}
+            newest={session}
             promotion={promotion}
             prepared={prepared}
             findings={findings}
