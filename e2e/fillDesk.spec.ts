@@ -390,3 +390,31 @@ test("scenes that nobody writes in follow: to what changes them at once, and a t
   await page.reload();
   await expect(headline).toHaveValue("Pots for the bench");
 });
+
+test("where the proofs say nothing, what is typed is drawn all the same, and whoever turns to a tool at once loses no letter", async ({
+  page,
+}) => {
+  await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
+  await saved(page);
+  await page.route("**/proofWorker*", (route) => route.abort());
+  await page.reload();
+  const headline = page.getByLabel("Headline", { exact: true });
+  const count = page.getByText(/^\d+ of \d+$/).first();
+  await headline.fill("Pots");
+  await expect(count).toContainText("4 of");
+  await openSceneTools(page, 1);
+  const repeat = page.getByRole("button", { name: "Repeat" });
+  await expect(repeat).toBeVisible();
+  // Written and pressed in one go: nothing was drawn in between.
+  await repeat.evaluate((button) => {
+    const field = document.querySelector<HTMLTextAreaElement>("[data-slot='hook.headline']");
+    if (!field) throw new Error("The sheet has no headline.");
+    Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, "value")?.set?.call(field, "Pots for the bench");
+    field.dispatchEvent(new Event("input", { bubbles: true }));
+    button.dispatchEvent(new PointerEvent("pointerdown", { bubbles: true }));
+    button.dispatchEvent(new MouseEvent("click", { bubbles: true }));
+  });
+  await expect(headline).toHaveCount(2);
+  await expect(headline.nth(0)).toHaveValue("Pots for the bench");
+  await expect(headline.nth(1)).toHaveValue("Pots for the bench");
+});
