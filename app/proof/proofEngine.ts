@@ -1,3 +1,4 @@
+import isEqual from "fast-deep-equal/es6/index.js";
 import { type Facts } from "../../core/document/facts";
 import { type Promotion } from "../../core/document/promotion";
 import { type FormatName } from "../../core/placement/formats";
@@ -113,7 +114,7 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
   let sent: Facts | null = null;
   let started = { at: 0, from: 0 };
   const sound = openSoundPlayer(openSoundMixer((measured) => change({ measured })));
-  let heard = "";
+  let heard: Mix | null = null;
   let whole: Mix | null = null;
   let videos: VideoRelay | null = null;
   let closed = false;
@@ -223,9 +224,8 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
     // Where the piece that is heard alone was taken out, all is heard again.
     if (alone !== null && !isThere) change({ listening: { ...current.listening, alone: null } });
     const listened = isThere ? { ...mix, track: mix.track.filter(({ what }) => what.piece === alone) } : mix;
-    const key = JSON.stringify(listened);
-    if (key === heard) return;
-    heard = key;
+    if (isEqual(listened, heard)) return;
+    heard = listened;
     if (listened.track.length === 0) change({ measured: null });
     sound.load(listened);
   }
@@ -252,6 +252,8 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
       if (document === shown && known === sent) return;
       shown = document;
       facts = known;
+      // Mixing takes what typing needs of the processor.
+      sound.wait();
       // Facts are large and seldom change: while somebody types, they are not told again.
       proofs.tell(stage, { kind: "show", document, facts: known === sent ? undefined : known, rest: rest() });
       sent = known;

@@ -163,6 +163,32 @@ test("what is only looked at is mixed a little later; what is played, at once; a
   }
 });
 
+test("while somebody is at something else it waits anew, but never for what is played; what was mixed is not asked for again", () => {
+  jest.useFakeTimers();
+  try {
+    const sound = player(1500);
+    sound.wait();
+    jest.advanceTimersByTime(5000);
+    expect(sound.asked).toHaveLength(0);
+    sound.load(tenSeconds);
+    for (let key = 0; key < 10; key++) {
+      jest.advanceTimersByTime(1000);
+      sound.wait();
+    }
+    expect(sound.asked).toHaveLength(0);
+    jest.advanceTimersByTime(1600);
+    expect(sound.asked).toHaveLength(1);
+    sound.wait();
+    jest.advanceTimersByTime(5000);
+    expect(sound.asked).toHaveLength(1);
+    sound.load(tenSeconds);
+    sound.play(0);
+    expect(sound.asked).toHaveLength(2);
+  } finally {
+    jest.useRealTimers();
+  }
+});
+
 test("held before it could begin, it does not; closed, all is let go", async () => {
   const sound = player();
   sound.load(tenSeconds);

@@ -6,6 +6,8 @@ import { type SoundMixer } from "./soundMixer";
 export interface SoundPlayer {
   /** What is heard from now on. What plays goes on with it once it is mixed. */
   load(mix: Mix): void;
+  /** Somebody is at something else: what waits to be mixed, unless it is played, waits from now on. */
+  wait(): void;
   /** @param time in milliseconds */
   play(time: number): void;
   hold(): void;
@@ -69,6 +71,9 @@ export function openSoundPlayer(mixer: SoundMixer, later = LATER_MS): SoundPlaye
     stop();
   }
 
+  const wait = (): void => {
+    if (waiting) loadLater(waiting.mix);
+  };
   function loadLater(mix: Mix): void {
     if (waiting) clearTimeout(waiting.timer);
     waiting = { mix, timer: setTimeout(loadNow, later) };
@@ -106,6 +111,7 @@ export function openSoundPlayer(mixer: SoundMixer, later = LATER_MS): SoundPlaye
 
   return {
     load: loadLater,
+    wait,
     play(time) {
       playing = { since: performance.now(), from: time };
       loadNow();
