@@ -21,7 +21,10 @@ export function useDrawn({ document, prepared, findings }: Drawn): Drawn {
   const [drawn, setDrawn] = useState<Drawn>({ document, prepared, findings });
   if (drawn.document !== document && !onlyWordsDiffer(drawn.document, document))
     setDrawn((before) => ({ ...before, document }));
-  const draw = useEffectEvent((): void => setDrawn({ document, prepared, findings }));
+  const draw = useEffectEvent((): void => {
+    const now = { document, prepared, findings };
+    setDrawn((before) => (isSame(before, now) ? before : now));
+  });
   useEffect(() => startTransition(draw), [prepared, findings]);
   useEffect(() => {
     const timer = setTimeout(() => startTransition(draw), WITHOUT_MS);
@@ -41,6 +44,9 @@ export function useDrawn({ document, prepared, findings }: Drawn): Drawn {
   }, []);
   return drawn;
 }
+
+const isSame = (one: Drawn, other: Drawn): boolean =>
+  one.document === other.document && one.prepared === other.prepared && one.findings === other.findings;
 
 /** Whether somebody goes on writing in a slot. */
 const isTyping = ({ type, target }: Event): boolean =>

@@ -240,13 +240,15 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
   return {
     attach(format, canvas) {
       const before = attached.get(format);
-      if (before) watcher.unobserve(before);
-      attached.delete(format);
-      if (canvas) {
-        attached.set(format, canvas);
-        tellSize(format, canvas);
-        watcher.observe(canvas);
-      } else proofs.tell(stage, { kind: "size", format, size: null });
+      if (before) {
+        watcher.unobserve(before);
+        attached.delete(format);
+        proofs.tell(stage, { kind: "size", format, size: null });
+      }
+      if (!canvas) return;
+      attached.set(format, canvas);
+      tellSize(format, canvas);
+      watcher.observe(canvas);
     },
     show(document, known) {
       if (document === shown && known === sent) return;

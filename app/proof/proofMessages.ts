@@ -21,7 +21,7 @@ export type ToStage =
    * same promotion take over what was prepared for the ones before.
    */
   | { readonly kind: "open"; readonly isPreview: boolean; readonly of?: string | undefined }
-  /** How large a format is shown, in pixels; null where it is no more. What is there already is painted anew. */
+  /** How large a format is shown, in pixels; null where it is no more. In another size than before it is painted anew. */
   | { readonly kind: "size"; readonly format: FormatName; readonly size: Size | null }
   /** Facts are left out where they are the same as before. */
   | { readonly kind: "show"; readonly document: Promotion; readonly facts?: Facts | undefined; readonly rest: Rest }

@@ -79,6 +79,7 @@ const SIZE = { width: 108, height: 108 };
 function opened(isPreview = false, hear: (news: StageNews) => void = () => {}) {
   const news: StageNews[] = [];
   let painted: Canvas | null = null;
+  const frames: StageNews[] = [];
   const stage = openStage({
     isPreview,
     memory: newStageMemory(),
@@ -87,7 +88,7 @@ function opened(isPreview = false, hear: (news: StageNews) => void = () => {}) {
     openClips: () => testClips,
     say: (one) => {
       if (one.kind === "painted") painted = (one.frames[0]?.bitmap as unknown as Canvas | undefined) ?? null;
-      else news.push(one);
+      (one.kind === "painted" ? frames : news).push(one);
       hear(one);
     },
   });
@@ -99,7 +100,7 @@ function opened(isPreview = false, hear: (news: StageNews) => void = () => {}) {
     return r > 60 && g < 60;
   };
   const sizeShown = (): Size | null => painted && { width: painted.width, height: painted.height };
-  return { stage, news, sizeShown, pixels, isRed, kinds: () => news.map(({ kind }) => kind) };
+  return { stage, news, frames: () => frames, sizeShown, pixels, isRed, kinds: () => news.map(({ kind }) => kind) };
 }
 /** Lets what was painted be given. */
 const turned = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
@@ -248,10 +249,14 @@ test("what can't be shown is said; the next that can be is shown", async () => {
 });
 
 test("a format that is shown in another size is painted in that; one that is shown no more is not; nothing is said once it is closed", async () => {
-  const { stage, sizeShown, kinds } = opened();
+  const { stage, sizeShown, frames, kinds } = opened();
   await stage.show(testDocument(), testFacts(), { scene: 0 });
   stage.size("square", { width: 54, height: 54 });
   await until(() => sizeShown()?.width === 54);
+  const told = frames().length;
+  stage.size("square", { width: 54, height: 54 });
+  await turned();
+  expect(frames()).toHaveLength(told);
   stage.size("square", null);
   stage.size("vertical", { width: 54, height: 96 });
   await until(() => sizeShown()?.height === 96);

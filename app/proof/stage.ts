@@ -258,6 +258,8 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
 
   return {
     size(format, size) {
+      const { width, height } = screens.get(format)?.size ?? {};
+      if (size?.width === width && size?.height === height) return;
       screens.delete(format);
       if (!size) return;
       screens.set(format, { size, painter: createPainter(formatOf(format), size, resources), painted: null });
