@@ -248,6 +248,23 @@ test("what can't be shown is said; the next that can be is shown", async () => {
   expect(kinds()).toEqual(["failed", "prepared", "shown"]);
 });
 
+test("what can't be painted while it plays, or in another size, is said", async () => {
+  const { stage, kinds } = opened();
+  await stage.show(testDocument(), testFacts(), { time: 0 });
+  const { createImageBitmap: given } = globalThis;
+  globalThis.createImageBitmap = () => Promise.reject(new Error("There is no room for another picture."));
+  try {
+    stage.play(4000, 10_000);
+    stage.tick(10_050);
+    await until(() => kinds().at(-1) === "failed");
+    stage.size("square", { width: 54, height: 54 });
+    await until(() => kinds().filter((kind) => kind === "failed").length === 2);
+  } finally {
+    globalThis.createImageBitmap = given;
+  }
+  expect(kinds()).toEqual(["prepared", "shown", "failed", "failed"]);
+});
+
 test("a format that is shown in another size is painted in that; one that is shown no more is not; nothing is said once it is closed", async () => {
   const { stage, sizeShown, frames, kinds } = opened();
   await stage.show(testDocument(), testFacts(), { scene: 0 });

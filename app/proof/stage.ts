@@ -21,7 +21,7 @@ import {
 import { sheetOf } from "../../core/scene/proofSheet";
 import { fontFilesWanted } from "../../core/scene/wantedFiles";
 import { type Ticks, ticksOf } from "../../core/time/ticks";
-import { MARGIN, type Painter, createPainter } from "../../paint/painter";
+import { type Painter, createPainter } from "../../paint/painter";
 import { browserBook, openFiles } from "./browserBook";
 import { openFrameChecker } from "./frameChecker";
 import { toFrameStart } from "./frameStart";
@@ -29,6 +29,7 @@ import { type PictureCache, browserResources } from "./browserResources";
 import { withShownTones } from "./browserTones";
 import { type ClipFrames } from "./clipFrames";
 import { nextScreen } from "./nextScreen";
+import { paintedBitmap } from "./paintedBitmap";
 import { type PaintedFrame, type Rest, type StageNews } from "./proofMessages";
 import { type Wall, openWall } from "./wall";
 
@@ -160,17 +161,19 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
       if (!list || (!force && screen.painted && sameFrame(screen.painted, list))) continue;
       const scale = pixelsPerUnit(format, screen.size);
       const isWhole = resources.has(list, scale);
-      if (!isWhole) void resources.load(list, scale).then(() => paintAll(false), fail);
+      if (!isWhole) resources.load(list, scale).then(paintChanged, fail);
       made.push(frameOf(format, screen, list));
       screen.painted = isWhole ? list : null;
     }
     if (made.length > 0) say({ kind: "painted", frames: await Promise.all(made) });
   }
 
-  async function frameOf(format: FormatName, { painter, size }: Screen, list: DisplayList): Promise<PaintedFrame> {
-    const { image } = painter.frame(list);
-    return { format, bitmap: await createImageBitmap(image, MARGIN, MARGIN, size.width, size.height) };
-  }
+  const paintChanged = (): void => void paintAll(false).catch(fail);
+
+  const frameOf = async (format: FormatName, { painter, size }: Screen, list: DisplayList): Promise<PaintedFrame> => ({
+    format,
+    bitmap: await paintedBitmap(painter, size, list),
+  });
 
   const fail = (error: unknown): void => {
     if (!isClosed) say({ kind: "failed", reason: error instanceof Error ? error.message : String(error) });
@@ -190,7 +193,7 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
 
   /** Paints the present moment once all that it shows is here; what is here already, a desk paints at once. */
   async function settle(mine: number): Promise<void> {
-    if (!isPreview) void paintAll(false);
+    if (!isPreview) await paintAll(false);
     await loadAll();
     if (mine !== turn || playing) return;
     // The nodes of clips say which frames they show, not whether these were here when they were painted.
@@ -263,7 +266,7 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
       screens.delete(format);
       if (!size) return;
       screens.set(format, { size, painter: createPainter(formatOf(format), size, resources), painted: null });
-      if (!isPreview) void paintAll(false);
+      if (!isPreview) paintChanged();
     },
     show: (document, given, rest) => show(document, given, rest).catch(fail),
     rest(to) {
@@ -303,7 +306,7 @@ export function openStage({ isPreview, memory, checksFrames, pictures, openClips
       if (!clips.areNear(clipsShown) && now - paintedAt < LONGEST_HOLD) return true;
       paintedAt = now;
       // A clip's frame may have come since this moment was painted.
-      void paintAll(clipsShown.length > 0);
+      paintAll(clipsShown.length > 0).catch(fail);
       return true;
     },
     async frame(format, quality) {

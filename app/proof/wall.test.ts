@@ -25,17 +25,16 @@ jest.unstable_mockModule("./browserResources", () => ({
 }));
 const painted = { count: 0 };
 jest.unstable_mockModule("../../paint/painter", () => ({
+  MARGIN: 0,
   createPainter: () => ({
-    paint: () => {
+    frame: () => {
       painted.count++;
+      return {};
     },
   }),
 }));
 Object.assign(globalThis, {
-  OffscreenCanvas: function (width: number, height: number): object {
-    return createCanvas(width, height);
-  },
-  createImageBitmap: ({ width, height }: { width: number; height: number }) =>
+  createImageBitmap: (_image: object, _left: number, _top: number, width: number, height: number) =>
     Promise.resolve({ width, height, close: () => undefined }),
 });
 const { openWall } = await import("./wall");

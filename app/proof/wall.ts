@@ -10,6 +10,7 @@ import { type Painter, createPainter } from "../../paint/painter";
 import { type PictureCache, browserResources } from "./browserResources";
 import { type ClipFrames } from "./clipFrames";
 import { toFrameStart } from "./frameStart";
+import { paintedBitmap } from "./paintedBitmap";
 
 /** The wall of a promotion: the settled moment of every scene in every format, as pictures. */
 export interface Wall {
@@ -43,10 +44,7 @@ export function openWall({ pictures, openClips, factsOf, give, pause }: WallPart
   let sizes: Readonly<Partial<Record<FormatName, Size>>> = {};
   let turn = 0;
   const painted = new Map<string, DisplayList>();
-  const painters = new Map<
-    FormatName,
-    { readonly size: Size; readonly painter: Painter; readonly canvas: OffscreenCanvas }
-  >();
+  const painters = new Map<FormatName, { readonly size: Size; readonly painter: Painter }>();
   const clips = openClips(factsOf);
   const resources = browserResources(pictures, clips.image, factsOf);
 
@@ -62,27 +60,20 @@ export function openWall({ pictures, openClips, factsOf, give, pause }: WallPart
     );
   }
 
-  function painterFor({ format, size }: Cell) {
+  function painterFor({ format, size }: Cell): Painter {
     const known = painters.get(format);
-    if (known?.size.width === size.width && known.size.height === size.height) return known;
-    const made = {
-      size,
-      painter: createPainter(formatOf(format), size, resources),
-      canvas: new OffscreenCanvas(size.width, size.height),
-    };
-    painters.set(format, made);
-    return made;
+    if (known?.size.width === size.width && known.size.height === size.height) return known.painter;
+    const painter = createPainter(formatOf(format), size, resources);
+    painters.set(format, { size, painter });
+    return painter;
   }
 
   async function paintCell(cell: Cell): Promise<void> {
     const { format, scene, list, size } = cell;
     await Promise.all([resources.load(list, pixelsPerUnit(format, size)), clips.exact(clipsIn(list))]);
-    const { painter, canvas } = painterFor(cell);
-    const context = canvas.getContext("2d", { alpha: false, willReadFrequently: true });
-    if (!context) return;
-    painter.paint(list, context);
+    const bitmap = paintedBitmap(painterFor(cell), size, list);
     painted.set(`${format}/${scene}`, list);
-    give(format, scene, await createImageBitmap(canvas));
+    give(format, scene, await bitmap);
   }
 
   /** @param goesOn is asked before each cell */
