@@ -396,7 +396,7 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     const pen: Pen = { context: frame.context, snaps: true, alpha: 1, depth: 0 };
     pen.context.setTransform(1, 0, 0, 1, 0, 0);
     pen.context.globalAlpha = 1;
-    const painted = paintGround(list, pen);
+    const painted = paintGround(list, frame, pen);
     pen.context.translate(MARGIN, MARGIN);
     paintAll(list.slice(painted), pen);
     before = list;
@@ -404,7 +404,7 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
   }
 
   /** Gives how many nodes it painted. */
-  function paintGround(list: DisplayList, pen: Pen): number {
+  function paintGround(list: DisplayList, { image }: Surface, pen: Pen): number {
     const { context } = pen;
     if (ground && beginsWith(list, ground.nodes)) {
       context.drawImage(ground.surface.image, 0, 0);
@@ -418,9 +418,9 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     context.translate(MARGIN, MARGIN);
     paintAll(nodes, pen);
     context.translate(-MARGIN, -MARGIN);
-    if (frame && length > 0 && lacking === lacked) {
+    if (length > 0 && lacking === lacked) {
       const surface = ground?.surface ?? withMargin();
-      surface.context.drawImage(frame.image, 0, 0);
+      surface.context.drawImage(image, 0, 0);
       ground = { nodes, surface };
     }
     return length;

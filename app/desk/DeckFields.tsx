@@ -19,7 +19,7 @@ import { type DeckChoices } from "./deckChoices";
 import { fieldLook } from "../components/fieldLook";
 import { ProductBox } from "../productChoice/ProductBox";
 import { WordsInput } from "../words/WordsInput";
-import { type Newest, useNewestFill } from "./useNewestFill";
+import { type Newest, useNewestWords } from "./useNewestWords";
 import { WordsMeters } from "./WordsMeters";
 
 /** What every field of the deck is given. */
@@ -137,8 +137,7 @@ type SlotWordsProps = Omit<ComponentProps<typeof WordsInput>, "id"> & {
 
 /** The words of a slot as they are. @param text what stands there without words of its own */
 function SlotWords({ newest, text, ...rest }: SlotWordsProps) {
-  const fill = useNewestFill(newest, rest.slot);
-  return <WordsInput id={rest.slot} text={fill?.kind === "words" ? fill.text : text} {...rest} />;
+  return <WordsInput id={rest.slot} text={useNewestWords(newest, rest.slot, text)} {...rest} />;
 }
 
 function StarsField({
@@ -158,14 +157,14 @@ function StarsField({
   onFocus: () => void;
   onWrite: (text: string) => void;
 }) {
-  const fill = useNewestFill(newest, slotId);
+  const stars = useNewestWords(newest, slotId, text);
   return (
     <div className="flex items-center justify-between gap-3 pb-1 text-[13px] text-soft">
       <label htmlFor={slotId}>{slot.label}</label>
       <select
         id={slotId}
         data-slot={slotId}
-        value={fill?.kind === "words" ? fill.text : text}
+        value={stars}
         disabled={locked}
         onFocus={onFocus}
         onChange={(event) => onWrite(event.target.value)}

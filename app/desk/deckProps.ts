@@ -8,7 +8,7 @@ import { type ProofSheet } from "../../core/scene/proofSheet";
 import { type SceneSpan } from "../../core/time/timeline";
 import { type DeckChoices } from "./deckChoices";
 import { type PlacedKey } from "../../core/document/placedKey";
-import { type Newest } from "./useNewestFill";
+import { type Newest } from "./useNewestWords";
 import { type Present } from "./usePresence";
 
 /** What the sheet shows, and what can be done in it. */

@@ -7,6 +7,7 @@ import { type FormatName, formatOf, formatTitle, isFormatName } from "../../core
 import { shareOfRow } from "../components/standing";
 import { type Proofs } from "../proof/proofs";
 import { showOn } from "../proof/showOn";
+import { shownSize } from "../proof/shownSize";
 
 interface TrioPreviewProps {
   readonly previews: Proofs | null;
@@ -53,10 +54,7 @@ export function TrioPreview({ previews, document, facts, name, scene }: TrioPrev
     });
     for (const format of formats) {
       const canvas = canvases.current[format];
-      if (!canvas) continue;
-      const { width, height } = canvas.getBoundingClientRect();
-      const pixels = (length: number): number => Math.max(1, Math.round(length * devicePixelRatio));
-      previews.tell(id, { kind: "size", format, size: { width: pixels(width), height: pixels(height) } });
+      if (canvas) previews.tell(id, { kind: "size", format, size: shownSize(canvas) });
     }
     return () => {
       stop();

@@ -11,6 +11,7 @@ import { type Mix } from "../../core/sound/mixedPiece";
 import { FPS_30 } from "../../core/time/frames";
 import { frameStart, msOf } from "../../core/time/ticks";
 import { showOn } from "./showOn";
+import { shownSize } from "./shownSize";
 import { type Rest, type StageNews } from "./proofMessages";
 import { type Proofs } from "./proofs";
 import { openSoundMixer } from "./soundMixer";
@@ -230,11 +231,8 @@ export function openProofEngine(proofs: Proofs, of?: string): ProofEngine {
     sound.load(listened);
   }
 
-  function tellSize(format: FormatName, canvas: HTMLCanvasElement): void {
-    const { width, height } = canvas.getBoundingClientRect();
-    const pixels = (length: number): number => Math.max(1, Math.round(length * devicePixelRatio));
-    proofs.tell(stage, { kind: "size", format, size: { width: pixels(width), height: pixels(height) } });
-  }
+  const tellSize = (format: FormatName, canvas: HTMLCanvasElement): void =>
+    proofs.tell(stage, { kind: "size", format, size: shownSize(canvas) });
   const watcher = new ResizeObserver(() => attached.forEach((canvas, format) => tellSize(format, canvas)));
 
   return {

@@ -56,16 +56,13 @@ export function solveLegibility(
   wanted: number,
   leastShade = 0,
 ): Legibility {
-  const solved = inks.map((choice): Solved => {
-    const light = luminance(parseHex(choice.ink));
-    const over = parseHex(choice.shade);
-    return {
-      choice,
-      alpha: leastAlpha(leastShade, (alpha) =>
-        moments.every((samples) => isReached(samples, { over, alpha, light }, wanted * MARGIN)),
-      ),
-    };
-  });
+  const solved = inks.map((choice): Solved => ({
+    choice,
+    alpha: leastAlpha(leastShade, (alpha) => {
+      const shaded = shadedBy(choice, alpha);
+      return moments.every((samples) => isReached(samples, shaded, wanted * MARGIN));
+    }),
+  }));
   const [first] = solved;
   if (!first) throw new RangeError("Words over a picture need at least one ink to try.");
   const reached = ({ choice: { ink, shade }, alpha }: Solved): number =>
@@ -111,6 +108,12 @@ interface Shaded {
   readonly light: number;
 }
 
+const shadedBy = ({ ink, shade }: InkChoice, alpha: number): Shaded => ({
+  over: parseHex(shade),
+  alpha,
+  light: luminance(parseHex(ink)),
+});
+
 /** What of an area may stay below the contrast that is wanted. */
 function sparedOf(samples: ToneSamples): number {
   let whole = 0;
@@ -146,7 +149,7 @@ const linear = (channel: number): number => LINEAR[Math.round(channel * 255)] ??
 
 /** The contrast (WCAG 2.2) that 95 % of an area reaches with an ink, under a shade of a colour and alpha. */
 export function contrastReached(samples: ToneSamples, ink: string, shade: string, alpha: number): number {
-  const shaded = { over: parseHex(shade), alpha, light: luminance(parseHex(ink)) };
+  const shaded = shadedBy({ ink, shade }, alpha);
   const spared = sparedOf(samples);
   /** The least contrasts, in order: no more of them than it takes to pass what is spared. All would take long to sort. */
   const least: { readonly contrast: number; readonly share: number }[] = [];

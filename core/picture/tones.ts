@@ -75,11 +75,10 @@ function cellSpan(cell: number, length: number): readonly [from: number, to: num
 
 /** What a picture's pixels are like when its colours are changed. Cells keep their order, by the light they had. */
 export function gradedTones(tones: Tones, table: LookupTable): Tones {
-  const pixels = new Uint8ClampedArray((tones.length / 6) * 4);
-  for (let pixel = 0; pixel < pixels.length / 4; pixel++) {
-    const value = Number.parseInt(tones.slice(pixel * 6, pixel * 6 + 6), 16);
-    pixels.set([value >> 16, (value >> 8) & 255, value & 255, 255], pixel * 4);
-  }
+  const bytes = bytesOf(tones);
+  const pixels = new Uint8ClampedArray((bytes.length / 3) * 4).fill(255);
+  for (let pixel = 0; pixel < bytes.length / 3; pixel++)
+    pixels.set(bytes.subarray(pixel * 3, pixel * 3 + 3), pixel * 4);
   applyTable(pixels, table);
   let graded = "";
   for (let at = 0; at < pixels.length; at += 4)
@@ -138,7 +137,7 @@ export function tonesIn(
     for (const { cell: column, share: across } of columns) {
       const share = across * down;
       if (blurred) {
-        const { r, g, b } = blurredCell(tones, column, row);
+        const { r, g, b } = blurredCell(bytes, column, row);
         add(r, g, b, share);
         continue;
       }
@@ -162,8 +161,7 @@ function overlapsOf(start: number, length: number): { cell: number; share: numbe
   });
 }
 
-function colorAt(tones: Tones, column: number, row: number, sample: number): { r: number; g: number; b: number } {
-  const bytes = bytesOf(tones);
+function colorAt(bytes: Uint8Array, column: number, row: number, sample: number): { r: number; g: number; b: number } {
   const at = byteOf(column, row, sample);
   return { r: channel(bytes, at), g: channel(bytes, at + 1), b: channel(bytes, at + 2) };
 }
@@ -173,7 +171,7 @@ const byteOf = (column: number, row: number, sample: number): number =>
 const channel = (bytes: Uint8Array, at: number): number => (bytes[at] ?? 0) / 255;
 
 const read = new Map<Tones, Uint8Array>();
-/** As many as a promotion with many pictures has. */
+/** As many as a promotion with many pictures has; then it begins anew. */
 const MOST_READ = 100;
 
 /** The samples of a picture as bytes, red, green and blue. Read once: the same few pictures are asked for again and again. */
@@ -183,8 +181,7 @@ function bytesOf(tones: Tones): Uint8Array {
   const bytes = Uint8Array.from({ length: tones.length / 2 }, (_, at) =>
     Number.parseInt(tones.slice(at * 2, at * 2 + 2), 16),
   );
-  const [oldest] = read.keys();
-  if (read.size >= MOST_READ && oldest !== undefined) read.delete(oldest);
+  if (read.size >= MOST_READ) read.clear();
   read.set(tones, bytes);
   return bytes;
 }
@@ -195,18 +192,18 @@ export function cellColor(
   column: number,
   row: number,
 ): { readonly r: number; readonly g: number; readonly b: number } {
-  return addCell({ r: 0, g: 0, b: 0 }, tones, column, row);
+  return addCell({ r: 0, g: 0, b: 0 }, bytesOf(tones), column, row);
 }
 
 /** Adds the samples of a cell to a sum, each for as much of the cell as it stands for. */
 function addCell<Sum extends { r: number; g: number; b: number }>(
   sum: Sum,
-  tones: Tones,
+  bytes: Uint8Array,
   column: number,
   row: number,
 ): Sum {
   SAMPLES.forEach(({ share }, index) => {
-    const { r, g, b } = colorAt(tones, column, row, index);
+    const { r, g, b } = colorAt(bytes, column, row, index);
     sum.r += r * share;
     sum.g += g * share;
     sum.b += b * share;
@@ -215,12 +212,12 @@ function addCell<Sum extends { r: number; g: number; b: number }>(
 }
 
 /** What a strong blur leaves of a cell: the mean of it and its neighbours. */
-function blurredCell(tones: Tones, column: number, row: number): { r: number; g: number; b: number } {
+function blurredCell(bytes: Uint8Array, column: number, row: number): { r: number; g: number; b: number } {
   const sum = { r: 0, g: 0, b: 0, weight: 0 };
   for (let y = Math.max(0, row - 1); y <= Math.min(TONE_GRID - 1, row + 1); y++)
     for (let x = Math.max(0, column - 1); x <= Math.min(TONE_GRID - 1, column + 1); x++)
       SAMPLES.forEach(({ share }, index) => {
-        const { r, g, b } = colorAt(tones, x, y, index);
+        const { r, g, b } = colorAt(bytes, x, y, index);
         sum.r += r * share;
         sum.g += g * share;
         sum.b += b * share;

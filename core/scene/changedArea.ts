@@ -1,6 +1,6 @@
 import isEqual from "fast-deep-equal/es6/index.js";
 import { type Rect, unionOf } from "../geometry/rect";
-import { type DisplayList, type DisplayNode } from "./displayList";
+import { type DisplayList, type DisplayNode, alikeAtStart } from "./displayList";
 import { type ParentNode, paintedAreas, seenThrough } from "./paintedAreas";
 
 /** So many pixels beyond an area that changed may differ as well: soft edges, and edges snapped to whole pixels. */
@@ -14,17 +14,14 @@ export const changedArea = (before: DisplayList, now: DisplayList): Rect | null 
 
 /** Areas that differ, between what two lists begin and end with alike. */
 function changes(before: readonly DisplayNode[], now: readonly DisplayNode[]): Rect[] {
-  const start = alikeFrom(before, now);
-  const end = Math.min(alikeFrom(before.toReversed(), now.toReversed()), Math.min(before.length, now.length) - start);
+  const start = alikeAtStart(before, now);
+  const end = Math.min(
+    alikeAtStart(before.toReversed(), now.toReversed()),
+    Math.min(before.length, now.length) - start,
+  );
   const [gone, come] = [before.slice(start, before.length - end), now.slice(start, now.length - end)];
   if (gone.length !== come.length) return paintedAreas([...gone, ...come]);
   return gone.flatMap((node, index) => changesOf(node, come[index] ?? node));
-}
-
-/** How many nodes two lists have in common at the front. */
-function alikeFrom(before: readonly DisplayNode[], now: readonly DisplayNode[]): number {
-  const first = before.findIndex((node, index) => node !== now[index]);
-  return first === -1 ? before.length : first;
 }
 
 /** Where one node differs from another that is painted in its stead. */

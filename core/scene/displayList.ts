@@ -155,6 +155,16 @@ export interface LayerNode {
 export const sameFrame = (one: DisplayList, other: DisplayList): boolean =>
   one.length === other.length && one.every((node, index) => node === other[index]);
 
+/** How many nodes two lists have in common at the front. @param isAlike whether two are; the very same where it is not said */
+export function alikeAtStart(
+  one: readonly DisplayNode[],
+  other: readonly DisplayNode[],
+  isAlike: (node: DisplayNode, another: DisplayNode | undefined) => boolean = (node, another) => node === another,
+): number {
+  const first = one.findIndex((node, index) => !isAlike(node, other[index]));
+  return first < 0 ? one.length : first;
+}
+
 /** Every node of a list, containers included. */
 export function* everyNode(list: readonly DisplayNode[]): Generator<DisplayNode> {
   for (const node of list) {
