@@ -10,6 +10,7 @@ import { millis } from "../core/units";
 import { type Promotion } from "../core/document/promotion";
 import { type TeamScope } from "../server/db/teamScope";
 import { type RawFrames } from "../server/media/frameEncoder";
+import { type PaintPool } from "../server/render/paintPool";
 import { type RenderInput } from "../server/render/renderInput";
 import { richPromotion } from "./richPromotion";
 import { openDemoData } from "./demoInstance";
@@ -94,8 +95,11 @@ interface Where {
 }
 
 async function measured(input: RenderInput, where: Where): Promise<Measured> {
+  const { openPaintPool } = await import("../server/render/paintPool");
+  // Threads stand by, as those of a worker do.
+  const pool = openPaintPool();
   // Both are measured several times in turn, and the least of each counts: other work on the machine only ever adds.
-  const first = await wholeRender(input, where);
+  const first = await wholeRender(pool, input, where);
   const alone = { rgba: 0, planes: 0, graph: 0, paint: 0 };
   for (const format of USUAL_FORMATS) {
     const one = await encodeAlone(input, format, where.folder);
@@ -104,7 +108,9 @@ async function measured(input: RenderInput, where: Where): Promise<Measured> {
     alone.graph += one.graph;
     alone.paint += one.paint;
   }
-  return { whole: Math.min(first, await wholeRender(input, where)), ...alone };
+  const whole = Math.min(first, await wholeRender(pool, input, where));
+  await pool.close();
+  return { whole, ...alone };
 }
 
 const inWords = ({ whole, rgba, planes, graph, paint }: Measured): string =>
@@ -116,13 +122,11 @@ const inWords = ({ whole, rgba, planes, graph, paint }: Measured): string =>
     `ratio ${(whole / rgba).toFixed(2)} of RGBA, ${(whole / planes).toFixed(2)} of planes`,
   ].join(", ");
 
-async function wholeRender(input: RenderInput, { data, folder }: Where): Promise<number> {
+async function wholeRender(pool: PaintPool, input: RenderInput, { data, folder }: Where): Promise<number> {
   await forgetSegments(data);
-  const { openPaintPool } = await import("../server/render/paintPool");
   const { localPainter } = await import("../server/render/segmentPainter");
   const { renderFile } = await import("../server/render/renderFile");
   const started = performance.now();
-  const pool = openPaintPool();
   await Promise.all(
     USUAL_FORMATS.map((format) =>
       renderFile(localPainter(pool), {
@@ -132,9 +136,7 @@ async function wholeRender(input: RenderInput, { data, folder }: Where): Promise
       }),
     ),
   );
-  const seconds = (performance.now() - started) / 1000;
-  await pool.close();
-  return seconds;
+  return (performance.now() - started) / 1000;
 }
 
 /** Paints all frames of a format to raw files, then lets ffmpeg encode them with the render's own settings. */

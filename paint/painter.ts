@@ -1,4 +1,4 @@
-import { type Rect, type Size, rect } from "../core/geometry/rect";
+import { type Point, type Rect, type Size, evenInsets, inset, rect, unionOf } from "../core/geometry/rect";
 import { levelLength } from "../core/geometry/pyramid";
 import {
   type ClipNode,
@@ -17,12 +17,14 @@ import {
   type TransformNode,
 } from "../core/scene/displayList";
 import { TEXTURE_SIDE, type TextureName, textureTile } from "../core/picture/textures";
+import { paintedAreas } from "../core/scene/paintedAreas";
 import { emojiLevel, pictureLevel, textureLevel } from "../core/scene/drawnLevel";
 import { EMOJI_SIDE } from "../core/type/emojiPictures";
 import { rectangle } from "../core/type/outline";
 import { beginsWith, groundLength } from "./ground";
 import { type KeptStill, keptStills } from "./keptStills";
 import { pathsOn } from "./paths";
+import { partOfLevel, scaledPart, snapped } from "./pixelPlaces";
 import { sheetsOf } from "./sheets";
 import { type PaintContext, type PaintResources, type Surface } from "./resources";
 
@@ -31,6 +33,14 @@ export interface Painter {
   paint(list: DisplayList, context: PaintContext): void;
   /** Paints on a surface of the painter's own, with `MARGIN` pixels more on every side: it stays until the next call. */
   frame(list: DisplayList): Surface;
+  /** A surface that is as large as those frames are painted on, with nothing on it. */
+  sheet(): Surface;
+  /** Paints some nodes of a list on such a surface, where they lie in frames. @param by so many whole pixels they are moved */
+  paintOn(sheet: Surface, nodes: readonly DisplayNode[], by: Point): void;
+  /** The pixels of the frame, and just beyond its edges, that nodes so moved are painted within. Null where there are none. */
+  placeOf(nodes: readonly DisplayNode[], by: Point): Rect | null;
+  /** Paints a still on a surface of its own. Null where nothing of it is in the frame. */
+  still(node: StillNode): KeptStill | null;
   /** Opens what the next list may need besides, while nobody waits (see `sheetsOf`). */
   prepare(): void;
 }
@@ -63,6 +73,9 @@ export const MARGIN = 4;
 const CUT = 1;
 /** So much of a still is kept beyond the frame; the rest of the margin is room around it. */
 const STILL_MARGIN = 2;
+
+/** In design units: what is painted by itself may have edges that are soft, or snapped to whole pixels. */
+const SOFT = 4;
 
 /** So many frames' worth of what holds still is kept rasterised. */
 const MOST_SHEETS = 8;
@@ -142,13 +155,9 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     }
   }
 
-  /** A place in pixels of the output. Snapped so that neighbours share their edge exactly. */
-  function toPixels(place: Rect, pen: Pen): Rect {
-    const [left, top] = [place.x * scaleX, place.y * scaleY];
-    const [rightEdge, bottomEdge] = [(place.x + place.width) * scaleX, (place.y + place.height) * scaleY];
-    const snap = pen.snaps ? Math.round : (value: number): number => value;
-    return rect(snap(left), snap(top), snap(rightEdge) - snap(left), snap(bottomEdge) - snap(top));
-  }
+  /** A place in pixels of the output. */
+  const toPixels = (place: Rect, { snaps }: Pen): Rect =>
+    snaps ? snapped(place, scaleX, scaleY) : scaledPart(place, scaleX, scaleY);
 
   function paintFill(place: Rect, ink: Ink, pen: Pen): void {
     const { context } = pen;
@@ -188,11 +197,7 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
       lacking++;
       return;
     }
-    const part = scaledPart(
-      node.part,
-      levelLength(node.width, level) / node.width,
-      levelLength(node.height, level) / node.height,
-    );
+    const part = partOfLevel(node, level);
     if (node.blur) paintBlurred(image, node.place, node.part, part, node.blur * scale, pen);
     else drawPart(image, part, toPixels(node.place, pen), pen);
   }
@@ -304,14 +309,20 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     pen.context.drawImage(surface.image, from.x, from.y, width, height, x, y, width, height);
   }
 
+  /** Whole pixels around an area, as far as they are in the frame or just beyond it. Null where none are. */
+  function pixelsAround(area: Rect): Rect | null {
+    const x = Math.max(-STILL_MARGIN, Math.floor(area.x * scaleX));
+    const y = Math.max(-STILL_MARGIN, Math.floor(area.y * scaleY));
+    const rightEdge = Math.min(pixels.width + STILL_MARGIN, Math.ceil((area.x + area.width) * scaleX));
+    const bottomEdge = Math.min(pixels.height + STILL_MARGIN, Math.ceil((area.y + area.height) * scaleY));
+    return rightEdge > x && bottomEdge > y ? rect(x, y, rightEdge - x, bottomEdge - y) : null;
+  }
+
   /** A still painted by itself; null where nothing of it is in the frame. */
   function rasterised(node: StillNode, pen: Pen): KeptStill | null {
-    const x = Math.max(-STILL_MARGIN, Math.floor(node.bounds.x * scaleX));
-    const y = Math.max(-STILL_MARGIN, Math.floor(node.bounds.y * scaleY));
-    const rightEdge = Math.min(pixels.width + STILL_MARGIN, Math.ceil((node.bounds.x + node.bounds.width) * scaleX));
-    const bottomEdge = Math.min(pixels.height + STILL_MARGIN, Math.ceil((node.bounds.y + node.bounds.height) * scaleY));
-    const [width, height] = [rightEdge - x, bottomEdge - y];
-    if (width <= 0 || height <= 0) return null;
+    const around = pixelsAround(node.bounds);
+    if (!around) return null;
+    const { x, y, width, height } = around;
     // Painted where there is room around it, then cut out: what hangs over its bounds must not reach its neighbours.
     const layer = emptyLayer(pen.depth);
     layer.context.translate(STILL_MARGIN - x, STILL_MARGIN - y);
@@ -426,8 +437,34 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     return length;
   }
 
+  function paintApart(node: StillNode): KeptStill | null {
+    const around = pixelsAround(node.bounds);
+    if (!around) return null;
+    const { x, y, width, height } = around;
+    const surface = resources.surface(width + 2 * STILL_MARGIN, height + 2 * STILL_MARGIN);
+    surface.context.translate(STILL_MARGIN - x, STILL_MARGIN - y);
+    paintAll(node.children, { context: surface.context, snaps: true, alpha: 1, depth: 0 });
+    return { surface, from: rect(STILL_MARGIN, STILL_MARGIN, width, height), x, y };
+  }
+
+  function placeOf(nodes: readonly DisplayNode[], by: Point): Rect | null {
+    const painted = unionOf(paintedAreas(nodes));
+    if (!painted) return null;
+    const { x, y, width, height } = inset(painted, evenInsets(-SOFT));
+    return pixelsAround(rect(x + by.x / scaleX, y + by.y / scaleY, width, height));
+  }
+
+  function paintOn({ context }: Surface, nodes: readonly DisplayNode[], by: Point): void {
+    context.setTransform(1, 0, 0, 1, MARGIN + by.x, MARGIN + by.y);
+    paintAll(nodes, { context, snaps: true, alpha: 1, depth: 0 });
+  }
+
   return {
     frame: paintFrame,
+    sheet: withMargin,
+    still: paintApart,
+    placeOf,
+    paintOn,
     paint(list, context) {
       const { image } = paintFrame(list);
       context.setTransform(1, 0, 0, 1, 0, 0);
@@ -437,9 +474,6 @@ export function createPainter(format: Size, pixels: Size, resources: PaintResour
     prepare: () => sheets.prepare(),
   };
 }
-
-const scaledPart = (part: Rect, x: number, y: number): Rect =>
-  rect(part.x * x, part.y * y, part.width * x, part.height * y);
 
 /** Low smoothing at half size or above: the one way both platforms resample alike. */
 function drawPart(image: CanvasImageSource, part: Rect, to: Rect, { context }: Pick<Pen, "context">): void {

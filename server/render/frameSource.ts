@@ -1,7 +1,7 @@
 import { type ClipNode, type DisplayList, clipsIn, sameFrame } from "../../core/scene/displayList";
 import { formatOf } from "../../core/placement/formats";
 import { outputSize, pixelsPerUnit } from "../../core/placement/quality";
-import { type Rect, type Size, bottom, wholeOf } from "../../core/geometry/rect";
+import { type Rect, type Size, bottom, rect, wholeOf } from "../../core/geometry/rect";
 import { SOFT_PIXELS, changedArea } from "../../core/scene/changedArea";
 import { type PreparedPromotion, displayListAt } from "../../core/scene/preparePromotion";
 import { type ClipFacts } from "../../core/document/facts";
@@ -11,6 +11,8 @@ import { store } from "../storage/store";
 import { type ClipReader, readClip, readableSize } from "./clipReader";
 import { type Surface } from "../../paint/resources";
 import { canvasOf, nodeResources, nodeSurface } from "./nodeResources";
+import { openComposition } from "./composition";
+import { type LaidPiece, type Pixels } from "./planar/framePieces";
 import { type Rows } from "./planar/pixelFrames";
 import { type FrameRows } from "./planar/planarFrames";
 import { preparedInput } from "./preparedInput";
@@ -19,6 +21,11 @@ import { type Ticks } from "../../core/time/ticks";
 
 /** Beyond this share of its rows, reading a frame as a whole costs less than reading rows of it. */
 const MOST_ROWS_BY_THEMSELVES = 1 / 4;
+
+/** A decoded frame of a clip, and the rows of it that are there. */
+interface ClipFrame extends Pixels {
+  readonly rows: Rows;
+}
 
 /** Frames of a promotion in one format, painted one after another on the server. */
 export interface FrameSource {
@@ -50,26 +57,47 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
   const painter = createPainter(formatOf(format), size, resources);
   const scale = pixelsPerUnit(format, size);
   const readers = new Map<string, ClipReader>();
+  const clipFrames = new Map<string, ClipFrame>();
+  const composition = openComposition({ format: formatOf(format), size, scale }, painter, {
+    picture: (node, level) => resources.opaquePixels(node, level),
+    clipFrame: ({ use }) => clipFrames.get(use) ?? null,
+  });
   let painted: { readonly list: DisplayList; readonly surface: Surface; pixels: Uint8Array | null } | null = null;
+  /** What changes were told of last. */
+  let told: DisplayList | null = null;
+
+  /** Loads what a frame shows. */
+  async function load(list: DisplayList): Promise<void> {
+    await resources.load(list, scale);
+    for (const node of clipsIn(list)) await readClipFrame(node);
+  }
 
   async function paint(time: Ticks) {
     const list = displayListAt(prepared, time);
     if (painted && sameFrame(painted.list, list)) return painted;
-    await resources.load(list, scale);
-    for (const node of clipsIn(list)) await showClipFrame(node);
+    await load(list);
+    return paintLoaded(list);
+  }
+
+  function paintLoaded(list: DisplayList) {
+    for (const node of clipsIn(list)) {
+      const frame = clipFrames.get(node.use);
+      if (frame) resources.setClipFrame(node, frame, frame.rows);
+    }
     return (painted = { list, surface: painter.frame(list), pixels: null });
   }
 
   const readRows = ({ context }: Surface, from: number, to: number): Uint8Array =>
     new Uint8Array(context.getImageData(MARGIN, MARGIN + from, size.width, to - from).data.buffer);
 
-  /** Some rows of a frame. Where they are many, what is read is the canvas itself: its memory is given back sooner. */
-  function rowsAt(surface: Surface, { from, to }: Rows): FrameRows {
-    if (to - from < size.height * MOST_ROWS_BY_THEMSELVES)
-      return { from, count: to - from, bytes: readRows(surface, from, to), start: 0, stride: size.width * 4 };
-    const stride = surface.width * 4;
-    const start = (MARGIN + from) * stride + MARGIN * 4;
-    return { from, count: to - from, bytes: canvasOf(surface).data(), start, stride };
+  /** Some rows of a frame that is painted. Where they are many, what is read is the canvas itself: its memory is given back sooner. */
+  function paintedRows(surface: Surface, { from, to }: Rows): LaidPiece {
+    const isPart = to - from < size.height * MOST_ROWS_BY_THEMSELVES;
+    const pixels = isPart
+      ? { bytes: readRows(surface, from, to), width: size.width, height: to - from }
+      : { bytes: canvasOf(surface).data(), width: surface.width, height: surface.height };
+    const part = isPart ? wholeOf(pixels) : rect(MARGIN, MARGIN + from, size.width, to - from);
+    return { kind: "laid", pixels, part, x: 0, y: from, isOpaque: true };
   }
 
   /** Rows of pixels that an area in design units may reach, and so many around them. Null where none does. */
@@ -80,14 +108,16 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
     return to > from ? { from: Math.max(0, from - around), to: Math.min(size.height, to + around) } : null;
   }
 
-  async function showClipFrame(node: ClipNode): Promise<void> {
+  async function readClipFrame(node: ClipNode): Promise<void> {
     const facts = input.facts.media[node.media];
     if (facts?.kind !== "clip") return;
     let reader = readers.get(node.use);
     if (!reader) readers.set(node.use, (reader = await startReader(node, facts)));
     const rows = rowsDrawn(node, reader);
     const pixels = await reader.frame(node.frame, rows);
-    if (pixels) resources.setClipFrame(node, pixels, reader, rows);
+    if (!pixels) return;
+    const bytes = new Uint8Array(pixels.buffer, pixels.byteOffset, pixels.byteLength);
+    clipFrames.set(node.use, { bytes, width: reader.width, height: reader.height, rows });
   }
 
   /** Rows of a decoded frame that are drawn, and one or two around them. */
@@ -116,11 +146,16 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
       return (frame.pixels ??= readRows(frame.surface, 0, size.height));
     },
     async changesAt(time, around, take) {
-      const before = painted?.list;
-      const { list, surface } = await paint(time);
+      const list = displayListAt(prepared, time);
+      const before = told;
+      if (before && sameFrame(before, list)) return;
+      await load(list);
+      told = list;
       const area = before ? changedArea(before, list) : wholeOf(formatOf(format));
       const rows = area && rowsOf(area, around);
-      if (rows) take(rowsAt(surface, rows));
+      if (!rows) return;
+      const pieces = composition.piecesOf(list) ?? [paintedRows(paintLoaded(list).surface, rows)];
+      take({ from: rows.from, count: rows.to - rows.from, pieces });
     },
     async pngAt(time) {
       const { surface } = await paint(time);

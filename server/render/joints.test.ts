@@ -15,6 +15,7 @@ import { renderFile } from "./renderFile";
 import { type RenderInput } from "./renderInput";
 import { type RenderPlan, renderPlan } from "./renderPlan";
 import { localPainter } from "./segmentPainter";
+import { encodeTrack } from "./soundTrack";
 
 /**
  * A file that was joined of segments against one that was painted and encoded in one go: ffmpeg's `ssim` compares their
@@ -78,9 +79,12 @@ async function makeBoth(kind: FileKindName): Promise<Both> {
   );
   if (!segmented || !whole) throw new Error("There are two.");
   await renderFile(localPainter(pool), { input, choice: { format: "square", output }, path: segmented });
-  const [list, sound] = [join(folder, "one.txt"), join(folder, "silence.f32")];
+  const [list, samples, track] = ["one.txt", "silence.f32", "silence.m4a"].map((name) => join(folder, name));
+  if (!list || !samples || !track) throw new Error("There are three.");
   await writeFile(list, `file '${isMarkedDraft(output) ? inOneGo : unmarked}'\nduration ${seconds().toFixed(6)}\n`);
-  await writeFile(sound, clickAt(CLICK_S));
+  await writeFile(samples, clickAt(CLICK_S));
+  await encodeTrack(samples, track);
+  const sound = { samples: () => Promise.resolve(samples), track: () => Promise.resolve(track) };
   await packFile(
     { list, sound, input, output, rate: plan.rate, seconds: seconds(), folder, path: whole },
     new AbortController().signal,

@@ -8,11 +8,11 @@ import {
   Canvas,
 } from "@napi-rs/canvas";
 import { type LookupTable, applyTable } from "../../core/grading/lookupTable";
-import { type Size } from "../../core/geometry/rect";
 import { type ClipNode, type DisplayList, type PictureNode, everyNode } from "../../core/scene/displayList";
 import { emojiLevel, pictureLevel } from "../../core/scene/drawnLevel";
 import { type PaintContext, type PaintResources, type Surface } from "../../paint/resources";
 import { remembered } from "../remembered";
+import { type Pixels } from "./planar/framePieces";
 import { type Rows } from "./planar/pixelFrames";
 import { emojiFile } from "../faces/emojiFiles";
 import { levelKey } from "../storage/keys";
@@ -29,8 +29,10 @@ const asImage = (image: Image | Canvas): CanvasImageSource => image as unknown a
 export interface NodeResources extends PaintResources {
   /** Decodes the pictures and emoji a list needs. Must be awaited before the list is painted at `scale` pixels a unit. */
   load(list: DisplayList, scale: number): Promise<void>;
+  /** The pixels of a loaded working copy; null where something would be seen through them. */
+  opaquePixels(node: PictureNode, level: number): Pixels | null;
   /** Sets some rows of the frame that a use of a clip shows next, in the colours that it is shown in. */
-  setClipFrame(node: ClipNode, pixels: Uint8ClampedArray, size: Size, rows: Rows): void;
+  setClipFrame(node: ClipNode, frame: Pixels, rows: Rows): void;
 }
 
 /** Pictures by file and table, shared by the segments a thread renders one after another. The longest unused goes first. */
@@ -62,6 +64,10 @@ export function nodeResources(hashes: Readonly<Record<string, string>>): NodeRes
     path: () => new NodePath(),
     picture: (node, level) => found(pictures.get(pictureKey(node, level))),
     emoji: (code, level) => found(pictures.get(`emoji/${code}/${level}`)),
+    opaquePixels(node, level) {
+      const image = pictures.get(pictureKey(node, level));
+      return image ? opaquePixelsOf(image) : null;
+    },
     clipFrame({ use }) {
       const clip = clips.get(use);
       return clip ? { image: asImage(clip.surface), width: clip.width, height: clip.height } : null;
@@ -77,7 +83,8 @@ export function nodeResources(hashes: Readonly<Record<string, string>>): NodeRes
         }
       }
     },
-    setClipFrame({ use }, pixels, { width, height }, { from, to }) {
+    setClipFrame({ use }, { bytes, width, height }, { from, to }) {
+      const pixels = new Uint8ClampedArray(bytes.buffer, bytes.byteOffset, bytes.byteLength);
       const clip = clips.get(use);
       const surface = clip?.width === width && clip.height === height ? clip.surface : createCanvas(width, height);
       const context = surface.getContext("2d");
@@ -98,6 +105,29 @@ function tabled(image: Image | Canvas, table: LookupTable): Canvas {
   applyTable(pixels.data, table);
   context.putImageData(pixels, 0, 0);
   return canvas;
+}
+
+const knownPixels = new WeakMap<Image | Canvas, { readonly pixels: Pixels | null }>();
+
+function opaquePixelsOf(image: Image | Canvas): Pixels | null {
+  const known = knownPixels.get(image) ?? { pixels: ifOpaque(pixelsOf(image)) };
+  knownPixels.set(image, known);
+  return known.pixels;
+}
+
+function pixelsOf(image: Image | Canvas): Pixels {
+  const { width, height } = image;
+  const canvas = createCanvas(width, height);
+  canvas.getContext("2d").drawImage(image, 0, 0);
+  return { bytes: canvas.data(), width, height };
+}
+
+const OPAQUE = 0xff000000;
+
+function ifOpaque(pixels: Pixels): Pixels | null {
+  const { bytes, width, height } = pixels;
+  for (const pixel of new Uint32Array(bytes.buffer, bytes.byteOffset, width * height)) if (pixel < OPAQUE) return null;
+  return pixels;
 }
 
 const found = (image: Image | Canvas | undefined): CanvasImageSource | null => (image ? asImage(image) : null);

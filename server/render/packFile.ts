@@ -10,22 +10,28 @@ import { BT709 } from "../media/clipIngest";
 import { SAFE_INPUT, runProgram } from "../media/program";
 import { type RenderInput } from "./renderInput";
 import { SOUND_FORMAT } from "./soundFile";
+import { AAC, SOUND_BITS } from "./soundTrack";
 import { type Budget, withinBytes } from "./withinBytes";
 
 const TIME_LIMIT_MS = 1_800_000;
-/** The usual rate of a file's sound, in bits a second. */
-const SOUND_BITS = 192_000;
 /** Loops move less often than films: every frame is a picture of its own in them. Whole hundredths of a second, as GIF counts. */
 const LOOP_RATE: FrameRate = { numerator: 25, denominator: 2 };
 /** Loops are shown small; their longer side has no more pixels than that. */
 const LOOP_SIDE = 720;
 
+/** What is heard in a file, as a local file that is made when it is asked for. */
+export interface PackedSound {
+  /** As `writeSound` writes it. */
+  samples(): Promise<string>;
+  /** As AAC at the usual rate. */
+  track(): Promise<string>;
+}
+
 /** What a file is made from: segments that were painted and encoded, and the sound of the whole. */
 export interface Packed {
   /** A file that names the segments in order, as ffmpeg's concat reads it. */
   readonly list: string;
-  /** What `writeSound` wrote. */
-  readonly sound: string;
+  readonly sound: PackedSound;
   readonly input: RenderInput;
   readonly output: Output;
   readonly rate: FrameRate;
@@ -43,17 +49,17 @@ export async function packFile(packed: Packed, signal: AbortSignal): Promise<voi
   const { output } = packed;
   const captions = await captionsFile(packed);
   const plainly = async (): Promise<void> => {
-    await run(packed, captions, signal, [...PICTURE[output.kind](packed, null), ...soundOf(output.kind, SOUND_BITS)]);
+    await run(packed, captions, signal, PICTURE[output.kind](packed, null), await soundOf(packed, SOUND_BITS));
   };
   if (output.mostBytes === null) return plainly();
   const { kind, mostBytes } = output;
   if (!isLimited(kind)) return plainly();
   const budgeted = async ({ picture, sound }: Budget): Promise<void> => {
-    for (const pass of PASSES[kind])
-      await run(packed, captions, signal, [
-        ...PICTURE[kind](packed, { bits: picture, pass }),
-        ...(pass === 1 ? ["-an", "-f", "null"] : soundOf(kind, sound)),
-      ]);
+    for (const pass of PASSES[kind]) {
+      const rated = PICTURE[kind](packed, { bits: picture, pass });
+      if (pass === 1) await run(packed, captions, signal, [...rated, "-f", "null"], null);
+      else await run(packed, captions, signal, rated, await soundOf(packed, sound));
+    }
   };
   return withinBytes({ path: packed.path, mostBytes, seconds: packed.seconds, plainly, budgeted });
 }
@@ -87,8 +93,8 @@ const loop = (filter: string): string[] => {
   return ["-vf", `fps=${numerator}/${denominator},${smaller}${filter}`, "-loop", "0"];
 };
 
-/** The faintest dots: of the usual strength they are seen, take a tenth more bytes, and move with the least difference. */
-const DITHER = "dither=bayer:bayer_scale=5";
+/** No dots: flat colours stay flat, which is nearer to the film, moves less from frame to frame, and takes fewer bytes. */
+const DITHER = "dither=none";
 
 /** How the picture of each kind is made, to a rate of bits where there is one, else to a quality that stays. */
 const PICTURE: Readonly<Record<FileKindName, (packed: Packed, to: Rated | null) => string[]>> = {
@@ -118,11 +124,22 @@ const PICTURE: Readonly<Record<FileKindName, (packed: Packed, to: Rated | null) 
   sound: () => [],
 };
 
-function soundOf(kind: FileKindName, bits: number): string[] {
-  const stereo = ["-b:a", String(bits), "-ar", "48000", "-ac", "2"];
+/** How a file gets its sound: what ffmpeg reads, and what it makes of that. */
+interface SoundArguments {
+  readonly input: readonly string[];
+  readonly settings: readonly string[];
+}
+
+/** @param bits a second */
+async function soundOf({ output: { kind }, sound }: Packed, bits: number): Promise<SoundArguments | null> {
+  if (kind === "webp" || kind === "gif") return null;
+  const isOpus = kind === "webm" || kind === "av1";
+  if (!isOpus && bits === SOUND_BITS) return { input: ["-i", await sound.track()], settings: ["-c:a", "copy"] };
+  const input = [...leadOf(kind), ...SOUND_FORMAT, "-i", await sound.samples()];
+  const rate = ["-b:a", String(bits)];
   // Without its mark WebM names the encoder; AAC, which does not, is made a little worse by it.
-  if (kind === "webm" || kind === "av1") return ["-c:a", "libopus", ...stereo, "-flags:a", "+bitexact"];
-  return kind === "webp" || kind === "gif" ? ["-an"] : ["-c:a", "aac", "-profile:a", "aac_low", ...stereo];
+  const opus = ["-c:a", "libopus", "-ar", "48000", "-ac", "2", "-flags:a", "+bitexact"];
+  return { input, settings: [...(isOpus ? opus : AAC), ...rate] };
 }
 
 /**
@@ -156,25 +173,25 @@ async function captionsFile({ input, output: { kind, captions }, folder }: Packe
 
 /** Runs ffmpeg from segments and sound to the file, with what is asked of picture and sound. */
 async function run(
-  { list, sound, input, output: { kind, captions: language }, path }: Packed,
+  { list, input, output: { kind, captions: language }, path }: Packed,
   captions: string | null,
   signal: AbortSignal,
-  settings: readonly string[],
+  picture: readonly string[],
+  sound: SoundArguments | null,
 ): Promise<void> {
   // What only measures writes nothing, and carries nothing.
-  const isMeasuring = settings.includes("null");
+  const isMeasuring = picture.includes("null");
   const takesPicture = kind !== "sound";
-  const takesSound = settings.includes("-c:a");
   const takesCaptions = captions !== null && language !== null && !isMeasuring;
   const inputs = [
     ...(takesPicture ? ["-f", "concat", "-safe", "0", "-i", list] : []),
-    ...(takesSound ? [...leadOf(kind), ...SOUND_FORMAT, "-i", sound] : []),
+    ...(sound?.input ?? []),
     ...(takesCaptions ? ["-f", "srt", "-i", captions] : []),
   ];
   const soundAt = takesPicture ? 1 : 0;
   const maps = [
     ...(takesPicture ? ["-map", "0:v:0"] : []),
-    ...(takesSound ? ["-map", `${soundAt}:a:0`] : []),
+    ...(sound ? ["-map", `${soundAt}:a:0`] : []),
     ...(takesCaptions
       ? ["-map", `${soundAt + 1}:s:0`, "-c:s", kind === "webm" || kind === "av1" ? "webvtt" : "mov_text"]
       : []),
@@ -187,7 +204,7 @@ async function run(
     "ffmpeg",
     [
       ...["-v", "error", "-y", "-nostdin", ...SAFE_INPUT],
-      ...[...inputs, ...maps, ...settings, ...about, ...named],
+      ...[...inputs, ...maps, ...picture, ...(sound?.settings ?? ["-an"]), ...about, ...named],
       ...(isMeasuring ? ["-"] : [...CONTAINER[kind], path]),
     ],
     { timeLimitMs: TIME_LIMIT_MS, signal },

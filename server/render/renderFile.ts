@@ -1,6 +1,8 @@
 import { stat, writeFile } from "node:fs/promises";
 import { join } from "node:path";
+import { onceAsked } from "../../core/onceAsked";
 import { resolvePromotion } from "../../core/document/resolve";
+import { type Mix } from "../../core/sound/mixedPiece";
 import { sampleAt } from "../../core/sound/samples";
 import { FILE_KINDS } from "../../core/output/fileKinds";
 import { type Output } from "../../core/output/output";
@@ -18,9 +20,10 @@ import { type RenderPlan, renderPlan } from "./renderPlan";
 import { type RenderedFile } from "./renderedFile";
 import { type SegmentPainter, missingSegments } from "./segmentPainter";
 import { soundFiles } from "./soundFiles";
-import { packFile } from "./packFile";
+import { type PackedSound, packFile } from "./packFile";
 import { paintStillTo } from "./stillFile";
 import { writeSound } from "./soundFile";
+import { type HeardSound, soundTrack } from "./soundTrack";
 import { inWorkFolder } from "../workFolder";
 
 /** A file that was made, and how much of it had to be painted. */
@@ -59,8 +62,11 @@ export async function renderFile(
     const made = isFilm ? await paintedSegments(painter, { input, painted, plan }, onProgress, signal) : null;
     const list = join(folder, "segments.txt");
     await writeFile(list, concatList(made?.files ?? [], plan));
-    const sound = join(folder, "sound.f32");
-    await mixSound(input, plan, output.loudness, sound);
+    const heard = { input, mix: mixFor(input, output.loudness), count: sampleAt(frameStart(plan.frames, rate)) };
+    const sound: PackedSound = {
+      samples: onceAsked(() => mixedTo(join(folder, "sound.f32"), heard)),
+      track: () => soundTrack(heard, signal),
+    };
     await packFile({ list, sound, input, output, rate, seconds, folder, path }, signal);
     return made?.freshFrames ?? 0;
   });
@@ -124,19 +130,14 @@ async function paintedSegments(
 /** Of all that there is to do, so much is done when all is painted. */
 const PAINTING_SHARE = 0.9;
 
-/**
- * Writes what is heard of a promotion, exactly as long as its frames.
- *
- * @param loudness of the whole, in LUFS, where something else is asked for than the promotion has
- */
-async function mixSound(
-  input: RenderInput,
-  { frames, rate }: RenderPlan,
-  loudness: number | null,
-  to: string,
-): Promise<void> {
-  const count = sampleAt(frameStart(frames, rate));
-  const { mix } = resolvePromotion(input.document, input.facts);
-  const asked = loudness === null ? mix : { ...mix, finish: { ...mix.finish, loudness } };
-  await writeSound(to, asked, { fileOf: soundFiles(input), count });
+/** What is heard of a promotion. @param loudness of the whole, in LUFS, where something else is asked for than it has */
+function mixFor({ document, facts }: RenderInput, loudness: number | null): Mix {
+  const { mix } = resolvePromotion(document, facts);
+  return loudness === null ? mix : { ...mix, finish: { ...mix.finish, loudness } };
+}
+
+/** Writes what is heard, exactly as long as its frames. */
+async function mixedTo(path: string, { input, mix, count }: HeardSound): Promise<string> {
+  await writeSound(path, mix, { fileOf: soundFiles(input), count });
+  return path;
 }

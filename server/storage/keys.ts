@@ -24,5 +24,6 @@ export function fontKey(sha256: string): string {
 }
 export const shelfKey = (hash: string, ending: string): string => `shelf/${hash.slice(0, 2)}/${hash}.${ending}`;
 export const segmentKey = (hash: string): string => `segments/${hash.slice(0, 2)}/${hash}.mp4`;
+export const soundTrackKey = (hash: string): string => `segments/${hash.slice(0, 2)}/${hash}.m4a`;
 export const stillKey = (hash: string): string => `stills/${hash.slice(0, 2)}/${hash}.png`;
 export const renditionKey = (renditionId: string, ending = "mp4"): string => `renditions/${renditionId}.${ending}`;

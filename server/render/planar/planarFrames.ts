@@ -1,14 +1,16 @@
-import { type Size } from "../../../core/geometry/rect";
+import { type Size, rect } from "../../../core/geometry/rect";
+import { composingBytes, openComposedRows } from "./composedRows";
+import { type FramePiece } from "./framePieces";
 import { needPlanes, openPlanarModule, planesBytes } from "./planarModule";
 
 /** Chroma of a row is made of so many rows above and below it at most. */
 export const NEIGHBOURS = 8;
-/** So many rows are converted at once: few enough to stay in the processor's cache meanwhile. */
+/** So many rows are put together and converted at once: few enough to stay in the processor's cache meanwhile. */
 const ROWS_AT_ONCE = 16;
 /** As in toPlanes.as.ts. */
 const KEPT_ROWS = 16;
 
-/** Turns RGBA frames of one size into planes of Y, U and V (BT.709, studio range, 4:2:0), one after the other in one piece. */
+/** Puts frames of one size together and turns them into planes of Y, U and V (BT.709, studio range, 4:2:0), one after the other. */
 export interface PlanarFrames {
   /** The planes of the frame as it is now: width × height × 1.5 bytes, which the next change writes over. */
   readonly planes: Uint8Array;
@@ -19,21 +21,21 @@ export interface PlanarFrames {
   readonly change: (this: void, rows: FrameRows) => void;
 }
 
-/** Rows of a frame as they lie in memory. */
+/** Rows of a frame. */
 export interface FrameRows {
   /** The first, and how many there are. */
   readonly from: number;
   readonly count: number;
-  /** RGBA: where the first row's first pixel is in it, and how many bytes on the next row's is. */
-  readonly bytes: Uint8Array;
-  readonly start: number;
-  readonly stride: number;
+  /** What the frame is put together from, at least in these rows. Together they cover it. */
+  readonly pieces: readonly FramePiece[];
 }
 
-/** A whole frame, one row after the other. */
+/** A whole frame: RGBA, one row after the other. */
 export const wholeFrame = (bytes: Uint8Array, { width, height }: Size): FrameRows => ({
   ...{ from: 0, count: height },
-  ...{ bytes, start: 0, stride: width * 4 },
+  pieces: [
+    { kind: "laid", pixels: { bytes, width, height }, part: rect(0, 0, width, height), x: 0, y: 0, isOpaque: true },
+  ],
 });
 
 /** The function of toPlanes.as.ts. */
@@ -43,7 +45,6 @@ type ToPlanes = (
   between: number,
   width: number,
   height: number,
-  stride: number,
   first: number,
   y: number,
   count: number,
@@ -53,21 +54,23 @@ const isToPlanes = (exported: unknown): exported is ToPlanes => typeof exported 
 /** @throws RangeError for a size that has no half of both sides, or is under sixteen pixels wide */
 export async function openPlanarFrames({ width, height }: Size): Promise<PlanarFrames> {
   needPlanes({ width, height });
-  // Rows may have something beside them: they are copied as they lie.
-  const [rgbaAt, betweenAt] = [0, 2 * width * 4 * ROWS_AT_ONCE];
+  const [rgbaAt, betweenAt] = [0, composingBytes(width, ROWS_AT_ONCE)];
   const outAt = betweenAt + width * KEPT_ROWS * 2;
   const outEnd = outAt + planesBytes({ width, height });
-  const { memory, exports } = await openPlanarModule(outEnd);
-  const { toPlanes } = exports;
+  const module = await openPlanarModule(outEnd);
+  const { toPlanes } = module.exports;
   if (!isToPlanes(toPlanes)) throw new TypeError("planar.wasm has no function that makes planes.");
+  const composed = openComposedRows(module, rgbaAt, width, ROWS_AT_ONCE);
   return {
-    planes: memory.subarray(outAt, outEnd),
-    change({ from, count, bytes, start, stride }) {
+    get planes() {
+      return module.memory.subarray(outAt, outEnd);
+    },
+    change({ from, count, pieces }) {
+      composed.begin(pieces);
       for (let row = 0; row < count; row += ROWS_AT_ONCE) {
         const rows = Math.min(ROWS_AT_ONCE, count - row);
-        const first = start + row * stride;
-        memory.set(bytes.subarray(first, first + (rows - 1) * stride + width * 4), rgbaAt);
-        toPlanes(rgbaAt, outAt, betweenAt, width, height, stride, from, from + row, rows);
+        composed.compose(from + row, rows);
+        toPlanes(rgbaAt, outAt, betweenAt, width, height, from, from + row, rows);
       }
     },
   };

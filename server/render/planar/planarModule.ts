@@ -6,8 +6,11 @@ let compiled: Promise<WebAssembly.Module> | null = null;
 
 /** A copy of planar.wasm with a memory of its own. */
 export interface PlanarModule {
+  /** All of its memory, which is another array when there is more of it. */
   readonly memory: Uint8Array;
   readonly exports: WebAssembly.Exports;
+  /** Makes room for so many bytes more, and gives where they begin. */
+  addRoom(bytes: number): number;
 }
 
 /** @param bytes of memory, at least */
@@ -15,7 +18,18 @@ export async function openPlanarModule(bytes: number): Promise<PlanarModule> {
   compiled ??= readFile("server/render/planar/planar.wasm").then((code) => WebAssembly.compile(code));
   const memory = new WebAssembly.Memory({ initial: Math.ceil(bytes / PAGE_BYTES) });
   const { exports } = await WebAssembly.instantiate(await compiled, { env: { memory } });
-  return { memory: new Uint8Array(memory.buffer), exports };
+  let view = new Uint8Array(memory.buffer);
+  return {
+    get memory() {
+      return view;
+    },
+    exports,
+    addRoom(more) {
+      const pages = memory.grow(Math.ceil(more / PAGE_BYTES));
+      view = new Uint8Array(memory.buffer);
+      return pages * PAGE_BYTES;
+    },
+  };
 }
 
 /** Of the planes of a frame: Y of each pixel, U and V of every fourth. */

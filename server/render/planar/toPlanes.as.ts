@@ -29,8 +29,8 @@ const HALF: i16 = 64;
 const KEPT_ROWS = 16;
 
 /**
- * Converts so many rows of a frame, from `y` on: `rgba` is where they lie, each `stride` bytes after the one before. They
- * follow on those that were converted last, or begin at `first`. `out` is where the planes of the whole frame lie, Y first,
+ * Converts so many rows of a frame, from `y` on: `rgba` is where they lie, one after the other. They follow on those that were
+ * converted last, or begin at `first`. `out` is where the planes of the whole frame lie, Y first,
  * then U, then V; `between` where 2 × width / 2 × KEPT_ROWS × 2 bytes are kept from call to call. Chroma is weighed where the
  * eight rows around it are converted, or lie beyond the frame's edges; elsewhere it stays. Width and height are even, the
  * width at least 16: what is left of a row by sixteens is done with pixels that were done already.
@@ -41,7 +41,6 @@ export function toPlanes(
   between: usize,
   width: i32,
   height: i32,
-  stride: i32,
   first: i32,
   y: i32,
   count: i32,
@@ -53,7 +52,7 @@ export function toPlanes(
   for (let row = 0; row < count; row++) {
     const at = y + row;
     const kept = usize((at & (KEPT_ROWS - 1)) * half * 2);
-    convertRow(rgba + usize(row * stride), out + usize(at * width), between + kept, vs + kept, width);
+    convertRow(rgba + usize(row * width * 4), out + usize(at * width), between + kept, vs + kept, width);
     // From three rows above the first of its two to four below: in time to find them in the processor's cache.
     const top = at - 4;
     if ((top & 1) == 0 && top >= 0 && (first == 0 || top - 3 >= first)) weighBoth(between, vs, u, v, top, half, height);

@@ -1,0 +1,161 @@
+import { type Canvas, createCanvas } from "@napi-rs/canvas";
+import { type Rect, rect } from "../../../core/geometry/rect";
+import { defined } from "../../../core/testing/defined";
+import { randomFrom } from "../../../core/testing/randomFrom";
+import { RUNS, SEED } from "../../../core/testing/sample";
+import { composingBytes, openComposedRows } from "./composedRows";
+import { type DrawnPiece, type FramePiece, type Pixels } from "./framePieces";
+import { openPlanarModule } from "./planarModule";
+import { resampling } from "./resampling";
+
+/** Rows that are put together against what a canvas of its own makes of the same: every byte of every pixel. */
+const [WIDTH, HEIGHT, ROWS, MARGIN] = [211, 90, 16, 4];
+const FRAME = { width: WIDTH, height: HEIGHT, margin: MARGIN };
+const random = randomFrom(SEED);
+const between = (least: number, most: number): number => least + random() * (most - least);
+const whole = (least: number, most: number): number => Math.floor(between(least, most + 1));
+
+/** @param isOpaque whether nothing is seen through it */
+function noise(width: number, height: number, isOpaque: boolean): Canvas {
+  const canvas = createCanvas(width, height);
+  const context = canvas.getContext("2d");
+  const data = context.createImageData(width, height);
+  for (let at = 0; at < data.data.length; at++) data.data[at] = isOpaque && at % 4 === 3 ? 255 : whole(0, 255);
+  context.putImageData(data, 0, 0);
+  return canvas;
+}
+const pixelsOf = (canvas: Canvas): Pixels => ({ bytes: canvas.data(), width: canvas.width, height: canvas.height });
+
+async function openRows() {
+  const module = await openPlanarModule(composingBytes(WIDTH, ROWS));
+  const rows = openComposedRows(module, 0, WIDTH, ROWS);
+  /** All of a frame, so many rows at once. */
+  return (pieces: readonly FramePiece[]): Buffer => {
+    rows.begin(pieces);
+    const bands = [];
+    for (let from = 0; from < HEIGHT; from += ROWS) {
+      const count = Math.min(ROWS, HEIGHT - from);
+      rows.compose(from, count);
+      bands.push(Uint8Array.from(module.memory.subarray(0, count * WIDTH * 4)));
+    }
+    return Buffer.concat(bands);
+  };
+}
+
+/** What a canvas paints, black at first, with the margin that frames are painted with. */
+function painted(paint: (context: ReturnType<Canvas["getContext"]>) => void): Buffer {
+  const canvas = createCanvas(WIDTH + 2 * MARGIN, HEIGHT + 2 * MARGIN);
+  const context = canvas.getContext("2d");
+  context.fillRect(0, 0, canvas.width, canvas.height);
+  context.translate(MARGIN, MARGIN);
+  context.imageSmoothingQuality = "low";
+  paint(context);
+  const bytes = canvas.data();
+  const rowOf = (y: number) => bytes.subarray(((y + MARGIN) * canvas.width + MARGIN) * 4).subarray(0, WIDTH * 4);
+  return Buffer.concat(Array.from({ length: HEIGHT }, (_, y) => rowOf(y)));
+}
+
+const BLACK: FramePiece = { kind: "filled", place: rect(0, 0, WIDTH, HEIGHT), color: Uint8Array.of(0, 0, 0, 255) };
+
+function drawn(pixels: Pixels, part: Rect, place: Rect, isPassing = false): DrawnPiece {
+  return { kind: "drawn", pixels, isPassing, resampling: defined(resampling(pixels, part, place, FRAME)) };
+}
+const draw = (canvas: Canvas, part: Rect, to: Rect) => (context: ReturnType<Canvas["getContext"]>) =>
+  context.drawImage(canvas, part.x, part.y, part.width, part.height, to.x, to.y, to.width, to.height);
+
+test(`${150 * RUNS} parts of pictures, larger and smaller, over the frame's edges: as the canvas draws them (seed ${SEED})`, async () => {
+  const compose = await openRows();
+  const pictures = [noise(300, 200, true), noise(431, 173, true), noise(97, 260, true)].map((canvas) => ({
+    canvas,
+    pixels: pixelsOf(canvas),
+  }));
+  let compared = 0;
+  for (let run = 0; run < 150 * RUNS; run++) {
+    const { canvas, pixels } = defined(pictures[run % pictures.length]);
+    const [width, height] = [between(0.3, 1) * canvas.width, between(0.3, 1) * canvas.height];
+    const [x, y] = [between(0, canvas.width - width), between(0, canvas.height - height)];
+    const part = [rect(x, y, width, height), rect(0, 0, canvas.width, canvas.height), rect(0, y, width, height)][
+      run % 4
+    ];
+    const place = rect(whole(-60, 150), whole(-40, 60), whole(60, 260), whole(30, 150));
+    const from = part ?? rect(Math.floor(x), Math.floor(y), place.width, place.height);
+    // What reaches over the picture's edge by a rounding error is left to the canvas.
+    if (!resampling(canvas, from, place, FRAME)) continue;
+    compared++;
+    const ours = compose([BLACK, drawn(pixels, from, place)]);
+    expect({ run, same: ours.equals(painted(draw(canvas, from, place))) }).toEqual({ run, same: true });
+  }
+  expect(compared).toBeGreaterThan(100 * RUNS);
+});
+
+test("more pictures than are kept, in turns, and frames of two clips whose bytes change", async () => {
+  const compose = await openRows();
+  const pictures = Array.from({ length: 6 }, (_, at) => noise(120 + 10 * at, 90, true));
+  const kept = pictures.map(pixelsOf);
+  const [part, left, right] = [rect(3.3, 2.1, 100, 80), rect(0, 0, 100, HEIGHT), rect(100, 7, 111, 50)];
+  for (const at of [0, 1, 2, 3, 4, 5, 0, 3, 3, 1]) {
+    const clips = [noise(130, 100, true), noise(110, 95, true)] as const;
+    const ours = compose([
+      BLACK,
+      drawn(defined(kept[at]), part, left),
+      drawn(pixelsOf(clips[0]), part, right, true),
+      drawn(pixelsOf(clips[1]), part, rect(20, 60, 90, 25), true),
+    ]);
+    const theirs = painted((context) => {
+      draw(defined(pictures[at]), part, left)(context);
+      draw(clips[0], part, right)(context);
+      draw(clips[1], part, rect(20, 60, 90, 25))(context);
+    });
+    expect({ at, same: ours.equals(theirs) }).toEqual({ at, same: true });
+  }
+});
+
+test("what one can see through, faded to any degree, cut, in layers: as the canvas lays it over", async () => {
+  const compose = await openRows();
+  const [ground, above] = [noise(WIDTH, HEIGHT, true), noise(90, 70, false)];
+  const opaque: FramePiece = {
+    ...{ kind: "laid", pixels: pixelsOf(ground), part: rect(0, 0, WIDTH, HEIGHT) },
+    ...{ x: 0, y: 0, isOpaque: true },
+  };
+  const laid = (x: number, y: number): FramePiece => ({
+    ...{ kind: "laid", pixels: pixelsOf(above), part: rect(3, 5, 81, 61), x, y, isOpaque: false },
+  });
+  for (const alpha of [255, 254, 128, 127, 77, 3, 1])
+    for (const [x, y] of [
+      [-13, -9],
+      [60, 20],
+      [173, 55],
+    ] as const) {
+      const layer = createCanvas(WIDTH + 2 * MARGIN, HEIGHT + 2 * MARGIN);
+      const inside = layer.getContext("2d");
+      inside.translate(MARGIN, MARGIN);
+      inside.drawImage(above, 3, 5, 81, 61, x, y, 81, 61);
+      const ours = compose([opaque, laid(5, 6), { kind: "layer", alpha, pieces: [laid(x, y)] }]);
+      const theirs = painted((context) => {
+        context.drawImage(ground, 0, 0);
+        context.drawImage(above, 3, 5, 81, 61, 5, 6, 81, 61);
+        context.globalAlpha = alpha / 255;
+        context.drawImage(layer, -MARGIN, -MARGIN);
+      });
+      expect({ alpha, x, same: ours.equals(theirs) }).toEqual({ alpha, x, same: true });
+      const cut = rect(x + 10, 30, 50, 12);
+      const cutOut = compose([opaque, { kind: "layer", alpha: 255, cut, pieces: [laid(x, y)] }]);
+      const cutTheirs = painted((context) => {
+        context.drawImage(ground, 0, 0);
+        context.beginPath();
+        context.rect(cut.x, cut.y, cut.width, cut.height);
+        context.clip();
+        context.drawImage(above, 3, 5, 81, 61, x, y, 81, 61);
+      });
+      expect({ x, same: cutOut.equals(cutTheirs) }).toEqual({ x, same: true });
+    }
+});
+
+test("a part that is not all in its picture, or a place outside of the frame, is not drawn from", () => {
+  const picture = { width: 100, height: 80 };
+  expect(resampling(picture, rect(0, 0, 100.1, 80), rect(0, 0, 50, 50), FRAME)).toBeNull();
+  expect(resampling(picture, rect(-0.1, 0, 50, 50), rect(0, 0, 50, 50), FRAME)).toBeNull();
+  expect(resampling(picture, rect(0, 0, 100, 80), rect(WIDTH, 0, 50, 50), FRAME)).toBeNull();
+  expect(resampling(picture, rect(0, 0, 100, 80), rect(WIDTH - 3, 0, 50, 50), FRAME)).toBeNull();
+  expect(resampling(picture, rect(0, 0, 100, 80), rect(0, 0, 50, 50), FRAME)).not.toBeNull();
+});

@@ -1,0 +1,60 @@
+import { type DrawnPiece, type Pixels } from "./framePieces";
+import { type PlanarModule } from "./planarModule";
+
+/** Where the pixels of pictures lie in the memory of the module that reads them. */
+export interface PictureRoom {
+  /** Gives where a piece's pixels lie, for the frame that is put together: copied there when they are not yet. */
+  place(piece: DrawnPiece): number;
+  /** A frame begins: what was copied for the frame before and is passing is gone. */
+  begin(): void;
+}
+
+/** So many pictures are kept, the last that were drawn. */
+const MOST_KEPT = 4;
+/** A row of pixels may be read so many bytes beyond its end. */
+const SLACK = 64;
+
+interface Room {
+  readonly at: number;
+  readonly bytes: number;
+}
+
+/** Pictures are copied once; what is passing is copied for each frame, as far as it is read. */
+export function pictureRoom(module: PlanarModule): PictureRoom {
+  /** The longest unused first. */
+  let kept: { readonly pixels: Pixels; readonly room: Room }[] = [];
+  const passing: Room[] = [];
+  let passed = 0;
+
+  const roomFor = (bytes: number): Room => ({ at: module.addRoom(bytes + SLACK), bytes });
+
+  function keep(pixels: Pixels): Room {
+    const { length } = pixels.bytes;
+    const freed = kept.length < MOST_KEPT ? undefined : kept.find(({ room }) => room.bytes >= length);
+    kept = kept.filter((other) => other !== freed).slice(1 - MOST_KEPT);
+    const room = freed?.room ?? roomFor(length);
+    module.memory.set(pixels.bytes, room.at);
+    return room;
+  }
+
+  function placeKept(pixels: Pixels): number {
+    const known = kept.find((other) => other.pixels === pixels);
+    const room = known?.room ?? keep(pixels);
+    kept = [...kept.filter((other) => other !== known), { pixels, room }];
+    return room.at;
+  }
+
+  function placePassing({ pixels: { bytes, width }, resampling: { rows } }: DrawnPiece): number {
+    const known = passing[passed];
+    const room = known && known.bytes >= bytes.length ? known : roomFor(bytes.length);
+    passing[passed++] = room;
+    const [from, to] = [(rows[0] ?? 0) * width * 4, ((rows.at(-2) ?? 0) + 1) * width * 4];
+    module.memory.set(bytes.subarray(from, to), room.at + from);
+    return room.at;
+  }
+
+  return {
+    place: (piece) => (piece.isPassing ? placePassing(piece) : placeKept(piece.pixels)),
+    begin: () => void (passed = 0),
+  };
+}
