@@ -110,6 +110,22 @@ test("more pictures than are kept, in turns, and frames of two clips whose bytes
   }
 });
 
+test("a frame of more pictures than are kept shows each of them, also when it follows on another", async () => {
+  const compose = await openRows();
+  const pictures = Array.from({ length: 7 }, (_, at) => noise(60 + 4 * at, 60, true));
+  const kept = pictures.map(pixelsOf);
+  const part = rect(1.5, 2.5, 50, 50);
+  const placeOf = (at: number): Rect => rect(30 * at, 10, 28, 70);
+  for (const from of [0, 3, 1]) {
+    const order = pictures.map((_, at) => (at + from) % pictures.length);
+    const ours = compose([BLACK, ...order.map((which, at) => drawn(defined(kept[which]), part, placeOf(at)))]);
+    const theirs = painted((context) => {
+      for (const [at, which] of order.entries()) draw(defined(pictures[which]), part, placeOf(at))(context);
+    });
+    expect({ from, same: ours.equals(theirs) }).toEqual({ from, same: true });
+  }
+});
+
 test("what one can see through, faded to any degree, cut, in layers: as the canvas lays it over", async () => {
   const compose = await openRows();
   const [ground, above] = [noise(WIDTH, HEIGHT, true), noise(90, 70, false)];

@@ -9,7 +9,7 @@ export interface PictureRoom {
   begin(): void;
 }
 
-/** So many pictures are kept, the last that were drawn. */
+/** So many pictures are kept, the last that were drawn; more while a frame has more. */
 const MOST_KEPT = 4;
 /** A row of pixels may be read so many bytes beyond its end. */
 const SLACK = 64;
@@ -23,15 +23,20 @@ interface Room {
 export function pictureRoom(module: PlanarModule): PictureRoom {
   /** The longest unused first. */
   let kept: { readonly pixels: Pixels; readonly room: Room }[] = [];
+  /** The pictures of this frame. */
+  const shown = new Set<Pixels>();
   const passing: Room[] = [];
   let passed = 0;
 
   const roomFor = (bytes: number): Room => ({ at: module.addRoom(bytes + SLACK), bytes });
 
+  /** Copies a picture: in place of the longest unused one that has as much room, but never of one of this frame. */
   function keep(pixels: Pixels): Room {
     const { length } = pixels.bytes;
-    const freed = kept.length < MOST_KEPT ? undefined : kept.find(({ room }) => room.bytes >= length);
-    kept = kept.filter((other) => other !== freed).slice(1 - MOST_KEPT);
+    const unused = kept.length < MOST_KEPT ? [] : kept.filter((other) => !shown.has(other.pixels));
+    const freed = unused.find(({ room }) => room.bytes >= length);
+    const gone = freed ?? unused[0];
+    kept = kept.filter((other) => other !== gone);
     const room = freed?.room ?? roomFor(length);
     module.memory.set(pixels.bytes, room.at);
     return room;
@@ -41,6 +46,7 @@ export function pictureRoom(module: PlanarModule): PictureRoom {
     const known = kept.find((other) => other.pixels === pixels);
     const room = known?.room ?? keep(pixels);
     kept = [...kept.filter((other) => other !== known), { pixels, room }];
+    shown.add(pixels);
     return room.at;
   }
 
@@ -55,6 +61,9 @@ export function pictureRoom(module: PlanarModule): PictureRoom {
 
   return {
     place: (piece) => (piece.isPassing ? placePassing(piece) : placeKept(piece.pixels)),
-    begin: () => void (passed = 0),
+    begin() {
+      passed = 0;
+      shown.clear();
+    },
   };
 }
