@@ -11,7 +11,7 @@ import { rectangle } from "../../core/type/outline";
 import { MARGIN, createPainter } from "../../paint/painter";
 import { imageOf, resourcesWith } from "../testing/painting";
 import { openComposition } from "./composition";
-import { canvasOf } from "./nodeResources";
+import { pixelsOn } from "./nodeResources";
 import { type Pixels } from "./planar/framePieces";
 import { type PlanarFrames, openPlanarFrames, wholeFrame } from "./planar/planarFrames";
 
@@ -55,7 +55,7 @@ async function bothWays(size: Size = SIZE) {
       if (!pieces) return null;
       ours.change({ from: 0, count: size.height, pieces });
       const surface = painter.frame(list);
-      const pixels = { bytes: canvasOf(surface).data(), width: surface.width, height: surface.height };
+      const pixels = pixelsOn(surface);
       const part = { x: MARGIN, y: MARGIN, ...size };
       const whole = wholeFrame(new Uint8Array(0), size);
       theirs.change({ ...whole, pieces: [{ kind: "laid", pixels, part, x: 0, y: 0, isOpaque: true }] });

@@ -6,7 +6,7 @@ import { paintedAreas } from "../../core/scene/paintedAreas";
 import { MARGIN, type Painter } from "../../paint/painter";
 import { type Surface } from "../../paint/resources";
 import { partOfLevel, scaledPart, snapped } from "../../paint/pixelPlaces";
-import { canvasOf, nodeSurface } from "./nodeResources";
+import { canvasOf, nodeSurface, pixelsOn } from "./nodeResources";
 import {
   type FramePiece,
   type LaidPiece,
@@ -100,8 +100,7 @@ export function openComposition(
       const still = painter.still(node);
       if (!still) return null;
       const { surface, from, x, y } = still;
-      const pixels = { bytes: canvasOf(surface).data(), width: surface.width, height: surface.height };
-      return { kind: "laid", pixels, part: from, x, y, isOpaque: false };
+      return { kind: "laid", pixels: pixelsOn(surface), part: from, x, y, isOpaque: false };
     });
     return piece ? [{ ...piece, x: piece.x + offset.x, y: piece.y + offset.y }] : [];
   }

@@ -10,7 +10,7 @@ import { workKey } from "../storage/keys";
 import { store } from "../storage/store";
 import { type ClipReader, readClip, readableSize } from "./clipReader";
 import { type Surface } from "../../paint/resources";
-import { canvasOf, nodeResources, nodeSurface } from "./nodeResources";
+import { nodeResources, nodeSurface, pixelsOn } from "./nodeResources";
 import { openComposition } from "./composition";
 import { type LaidPiece, type Pixels } from "./planar/framePieces";
 import { type Rows } from "./planar/pixelFrames";
@@ -95,7 +95,7 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
     const isPart = to - from < size.height * MOST_ROWS_BY_THEMSELVES;
     const pixels = isPart
       ? { bytes: readRows(surface, from, to), width: size.width, height: to - from }
-      : { bytes: canvasOf(surface).data(), width: surface.width, height: surface.height };
+      : pixelsOn(surface);
     const part = isPart ? wholeOf(pixels) : rect(MARGIN, MARGIN + from, size.width, to - from);
     return { kind: "laid", pixels, part, x: 0, y: from, isOpaque: true };
   }

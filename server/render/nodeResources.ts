@@ -116,10 +116,9 @@ function opaquePixelsOf(image: Image | Canvas): Pixels | null {
 }
 
 function pixelsOf(image: Image | Canvas): Pixels {
-  const { width, height } = image;
-  const canvas = createCanvas(width, height);
-  canvas.getContext("2d").drawImage(image, 0, 0);
-  return { bytes: canvas.data(), width, height };
+  const surface = nodeSurface(image.width, image.height);
+  surface.context.drawImage(asImage(image), 0, 0);
+  return pixelsOn(surface);
 }
 
 const OPAQUE = 0xff000000;
@@ -137,6 +136,13 @@ export function canvasOf({ image }: Surface): Canvas {
   if (!(image instanceof Canvas)) throw new TypeError("The surface is none of Node's canvases.");
   return image;
 }
+
+/** All that is on a surface that `nodeSurface` made. */
+export const pixelsOn = (surface: Surface): Pixels => ({
+  bytes: canvasOf(surface).data(),
+  width: surface.width,
+  height: surface.height,
+});
 
 export interface NodeSurface extends Surface {
   readonly canvas: Canvas;

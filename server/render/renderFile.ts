@@ -19,11 +19,9 @@ import { type OutputChoice, type RenderInput, paintedFor } from "./renderInput";
 import { type RenderPlan, renderPlan } from "./renderPlan";
 import { type RenderedFile } from "./renderedFile";
 import { type SegmentPainter, missingSegments } from "./segmentPainter";
-import { soundFiles } from "./soundFiles";
 import { type PackedSound, packFile } from "./packFile";
 import { paintStillTo } from "./stillFile";
-import { writeSound } from "./soundFile";
-import { type HeardSound, soundTrack } from "./soundTrack";
+import { soundTrack, writeHeard } from "./soundTrack";
 import { inWorkFolder } from "../workFolder";
 
 /** A file that was made, and how much of it had to be painted. */
@@ -64,7 +62,7 @@ export async function renderFile(
     await writeFile(list, concatList(made?.files ?? [], plan));
     const heard = { input, mix: mixFor(input, output.loudness), count: sampleAt(frameStart(plan.frames, rate)) };
     const sound: PackedSound = {
-      samples: onceAsked(() => mixedTo(join(folder, "sound.f32"), heard)),
+      samples: onceAsked(() => writeHeard(join(folder, "sound.f32"), heard)),
       track: () => soundTrack(heard, signal),
     };
     await packFile({ list, sound, input, output, rate, seconds, folder, path }, signal);
@@ -134,10 +132,4 @@ const PAINTING_SHARE = 0.9;
 function mixFor({ document, facts }: RenderInput, loudness: number | null): Mix {
   const { mix } = resolvePromotion(document, facts);
   return loudness === null ? mix : { ...mix, finish: { ...mix.finish, loudness } };
-}
-
-/** Writes what is heard, exactly as long as its frames. */
-async function mixedTo(path: string, { input, mix, count }: HeardSound): Promise<string> {
-  await writeSound(path, mix, { fileOf: soundFiles(input), count });
-  return path;
 }

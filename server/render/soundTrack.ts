@@ -52,13 +52,18 @@ function encodeOnce(key: string, heard: HeardSound): Promise<void> {
   return encoding;
 }
 
-async function encodeAndKeep(key: string, { input, mix, count }: HeardSound): Promise<void> {
+async function encodeAndKeep(key: string, heard: HeardSound): Promise<void> {
   await inWorkFolder("sound", async (folder) => {
-    const [samples, track] = [join(folder, "sound.f32"), join(folder, "sound.m4a")];
-    await writeSound(samples, mix, { fileOf: soundFiles(input), count });
-    await encodeTrack(samples, track);
+    const track = join(folder, "sound.m4a");
+    await encodeTrack(await writeHeard(join(folder, "sound.f32"), heard), track);
     await store().keep(key, track);
   });
+}
+
+/** Writes the samples of what is heard to a file, and gives its path. */
+export async function writeHeard(path: string, { input, mix, count }: HeardSound): Promise<string> {
+  await writeSound(path, mix, { fileOf: soundFiles(input), count });
+  return path;
 }
 
 /** Encodes what `writeSound` wrote as AAC at the usual rate. */
