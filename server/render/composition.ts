@@ -6,7 +6,8 @@ import { paintedAreas } from "../../core/scene/paintedAreas";
 import { MARGIN, type Painter } from "../../paint/painter";
 import { type Surface } from "../../paint/resources";
 import { partOfLevel, scaledPart, snapped } from "../../paint/pixelPlaces";
-import { canvasOf, nodeSurface, pixelsOn } from "./nodeResources";
+import { nodeSurface, pixelsOn } from "./nodeResources";
+import { passingSurfaces } from "./passingSurfaces";
 import {
   type FramePiece,
   type LaidPiece,
@@ -45,16 +46,18 @@ interface KeptSheet {
   readonly piece: LaidPiece | null;
 }
 
-/** Pixels that are read when all is painted. */
-interface ReadPixels extends Size {
-  bytes: Uint8Array;
+type Mutable<Piece> = { -readonly [Key in keyof Piece]: Piece[Key] };
+
+/** What was painted at a place of a sheet. Its pixels are read when all of the frame is painted. */
+interface OnSheet {
+  readonly place: Rect;
+  readonly laid: Mutable<LaidPiece>;
 }
 
-/** A surface that what moves in a frame is painted on, side by side, and the places that are taken. */
+/** A surface that what moves in a frame is painted on, side by side. */
 interface Sheet {
   readonly surface: Surface;
-  pixels: ReadPixels;
-  places: Rect[];
+  painted: OnSheet[];
 }
 
 /** @param format in design units @param size of the frames, in pixels @param scale pixels per design unit */
@@ -69,6 +72,7 @@ export function openComposition(
   /** What was painted for the frame before, and for this one. */
   let [kept, shown]: [KeptSheet[], KeptSheet[]] = [[], []];
   const sheets: Sheet[] = [];
+  const surfaces = passingSurfaces(2 * areaOf(size));
   const colors = new Map<string, Uint8Array>();
   let paintedArea = 0;
   /** Whether so much is painted by itself that painting all of the frame costs less. */
@@ -112,19 +116,19 @@ export function openComposition(
       if (!place) return null;
       paintedArea += areaOf(place);
       if (paintsMost()) return null;
-      const sheet = sheets.find(({ places }) => !places.some((other) => overlaps(place, other))) ?? openSheet();
-      sheet.places.push(place);
+      const sheet = sheets.find((other) => !other.painted.some((one) => overlaps(place, one.place))) ?? openSheet();
       painter.paintOn(sheet.surface, nodes, offset);
       const { x, y, width, height } = place;
-      const part = rect(x + MARGIN, y + MARGIN, width, height);
-      return { kind: "laid", pixels: sheet.pixels, part, x, y, isOpaque: false };
+      const part = rect(0, 0, width, height);
+      const laid: Mutable<LaidPiece> = { kind: "laid", pixels: NO_PIXELS, part, x, y, isOpaque: false };
+      sheet.painted.push({ place, laid });
+      return laid;
     });
     return piece ? [piece] : [];
   }
 
   function openSheet(): Sheet {
-    const surface = painter.sheet();
-    const sheet: Sheet = { surface, pixels: noPixels(surface), places: [] };
+    const sheet: Sheet = { surface: painter.sheet(), painted: [] };
     sheets.push(sheet);
     return sheet;
   }
@@ -133,13 +137,18 @@ export function openComposition(
     for (const sheet of sheets) {
       const { context } = sheet.surface;
       context.setTransform(1, 0, 0, 1, MARGIN, MARGIN);
-      for (const { x, y, width, height } of sheet.places) context.clearRect(x, y, width, height);
-      [sheet.places, sheet.pixels] = [[], noPixels(sheet.surface)];
+      for (const { place } of sheet.painted) context.clearRect(place.x, place.y, place.width, place.height);
+      sheet.painted = [];
     }
   }
 
+  /** By places: reading a canvas costs as much as all of it is large, and counts as so much memory until it is given back. */
   function readSheets(): void {
-    for (const { surface, pixels, places } of sheets) if (places.length > 0) pixels.bytes = canvasOf(surface).data();
+    for (const { surface, painted } of sheets)
+      for (const { place, laid } of painted)
+        laid.pixels = surfaces.painted(place, ({ context }) =>
+          context.drawImage(surface.image, -MARGIN - place.x, -MARGIN - place.y),
+        );
   }
 
   function filled({ place, ink }: FillNode, within: Within): FramePiece[] | null {
@@ -281,4 +290,4 @@ function colorOf(ink: string): Uint8Array {
   return Uint8Array.from(canvas.data());
 }
 
-const noPixels = ({ width, height }: Surface): ReadPixels => ({ bytes: new Uint8Array(0), width, height });
+const NO_PIXELS: Pixels = { bytes: new Uint8Array(0), width: 0, height: 0 };
