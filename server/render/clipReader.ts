@@ -116,7 +116,8 @@ function openFrameStream(clip: ClipToRead, first: number, patienceMs: number): F
   // Half a frame early, so that rounding never lands one frame late.
   const seek = Math.max(0, ((first - 0.5) * rate.denominator) / rate.numerator);
   const args = [
-    ...["-v", "error", "-nostdin", "-threads", "2", ...SAFE_INPUT],
+    // A working copy's header tells all of it; and threads would wait for the encoders that the frames go to.
+    ...["-v", "error", "-nostdin", "-threads", "1", "-nofind_stream_info", ...SAFE_INPUT],
     ...["-f", "mov", "-ss", seek.toFixed(6), "-i", path],
     ...["-an", "-vf", `scale=${width}:${height}:flags=bicubic+accurate_rnd`],
     ...["-f", "rawvideo", "-pix_fmt", "yuv420p", "pipe:1"],
