@@ -12,6 +12,7 @@ import { type TeamScope } from "../server/db/teamScope";
 import { type RawFrames } from "../server/media/frameEncoder";
 import { type PaintPool } from "../server/render/paintPool";
 import { type RenderInput } from "../server/render/renderInput";
+import { RENDERING_OPTIONS } from "../server/threads/renderingOptions";
 import { richPromotion } from "./richPromotion";
 import { openDemoData } from "./demoInstance";
 import { frameStart } from "../core/time/ticks";
@@ -191,9 +192,9 @@ async function encoded(file: RawFile, { width, height, rate }: Omit<RawFrames, "
   const { encodeSettings } = await import("../server/render/encoder");
   const { rawFrames } = await import("../server/media/frameEncoder");
   await file.end();
-  const filter = file.pixels === "rgba" ? FROM_RGBA : undefined;
+  const settings = encodeSettings(rate, file.pixels === "rgba" ? { filter: FROM_RGBA } : {});
   const input = [...rawFrames({ width, height, rate, pixels: file.pixels }), "-i", file.path];
-  const args = [...["-v", "error", "-y", "-nostdin"], ...input, ...encodeSettings(rate, filter), `${file.path}.mp4`];
+  const args = [...["-v", "error", "-y", "-nostdin"], ...input, ...settings, `${file.path}.mp4`];
   let least = Infinity;
   for (let turn = 0; turn < 2; turn++) {
     const started = performance.now();
@@ -205,9 +206,11 @@ async function encoded(file: RawFile, { width, height, rate }: Omit<RawFrames, "
 
 /** Peak memory in MB of a process, encoders included, that renders the square format with every scene `stretch` times as long. */
 async function peakMemory(stretch: number, data: string): Promise<number> {
-  const child = spawn(process.execPath, ["--import", "tsx", "bench/memory.ts", String(stretch), data], {
-    stdio: ["ignore", "inherit", "inherit"],
-  });
+  const child = spawn(
+    process.execPath,
+    [...RENDERING_OPTIONS, "--import", "tsx", "bench/memory.ts", String(stretch), data],
+    { stdio: ["ignore", "inherit", "inherit"] },
+  );
   let peak = 0;
   const sampling = setInterval(
     () =>

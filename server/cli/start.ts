@@ -6,6 +6,7 @@ import { createServer } from "node:net";
 import { freePort, startCluster } from "./cluster";
 import { execa, type ResultPromise } from "execa";
 import { programOf } from "../program";
+import { RENDERING_OPTIONS } from "../threads/renderingOptions";
 import { buildPagesIfChanged, buildProgramsIfChanged } from "./build";
 import { type Supervised, supervise } from "./supervise";
 
@@ -97,7 +98,7 @@ try {
         CHANNELS_FOLDER: join(data, "channels"),
         CHANNELS_PORT: String(channelsPort),
       });
-    if (!values["no-worker"]) startProcess("worker", program("server/cli/worker.ts"));
+    if (!values["no-worker"]) startProcess("worker", [...RENDERING_OPTIONS, ...program("server/cli/worker.ts")]);
     wasReady = true;
     process.stdout.write(`Stencilcraft is ready at http://127.0.0.1:${port}\n`);
   }

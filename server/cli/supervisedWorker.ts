@@ -1,4 +1,5 @@
 import { programOf } from "../program";
+import { RENDERING_OPTIONS } from "../threads/renderingOptions";
 import { buildProgramsIfChanged } from "./build";
 import { supervise } from "./supervise";
 
@@ -6,7 +7,7 @@ import { supervise } from "./supervise";
 process.title = "stencilcraft-supervisor";
 await buildProgramsIfChanged();
 const { file } = programOf("server/cli/worker.ts", true);
-const worker = supervise({ args: [file], env: process.env }, (how) => {
+const worker = supervise({ args: [...RENDERING_OPTIONS, file], env: process.env }, (how) => {
   process.stderr.write(`The worker process ended with ${how}. It is started again.\n`);
   return true;
 });

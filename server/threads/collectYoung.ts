@@ -20,8 +20,6 @@ function exposed(): Collect {
   setFlagsFromString("--expose-gc");
   // How far a heap may grow until all of it is looked at: a few frames' pixels count as growth of a heap of 20 MB.
   setFlagsFromString("--heap-growing-percent=300");
-  // By itself: threads that help would each be waken for it, and there is no processor free for them.
-  setFlagsFromString("--no-parallel-scavenge");
   const gc: unknown = runInNewContext("gc");
   if (!isCollect(gc)) throw new TypeError("The garbage collector can't be called.");
   return gc;

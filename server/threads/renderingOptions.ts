@@ -1,0 +1,5 @@
+/**
+ * What Node is told to run a program that renders. Threads that help the garbage collector take the processor from the
+ * encoders, and more of it than a painting thread needs by itself (docs/decisions/frames-are-given-back.md).
+ */
+export const RENDERING_OPTIONS = ["--single-threaded-gc"];
