@@ -27,7 +27,7 @@ export async function graphAlone(source: FrameSource, plan: RenderPlan, folder: 
   const frames = scenes.map(({ from, to }) => to - from + JOINT);
   const input = ["-f", "lavfi", "-i", graphOf(frames, plan)];
   const started = performance.now();
-  const settings = encodeSettings(plan.rate, "format=yuv420p,setsar=1");
+  const settings = encodeSettings(plan.rate, { filter: "format=yuv420p,setsar=1" });
   const args = [...["-v", "error", "-y", "-nostdin"], ...input, ...settings, "graph.mp4"];
   const child = spawn("ffmpeg", args, { cwd: folder, stdio: ["ignore", "ignore", "inherit"] });
   await once(child, "close");

@@ -14,6 +14,7 @@ export interface SegmentTask extends OutputChoice {
   readonly rate: FrameRate;
   readonly width: number;
   readonly height: number;
+  readonly encoderThreads: number;
   /** Where the finished file is written. */
   readonly path: string;
 }
@@ -25,7 +26,8 @@ const FRAMES_KEPT = 2;
 export async function renderSegment(task: SegmentTask, onFrame: () => void, stopped: () => boolean): Promise<void> {
   const source = await openFrameSource(task.input, task);
   const planar = await openPlanarFrames(task);
-  const encoder = startFrameEncoder({ ...task, pixels: "yuv420p", settings: encodeSettings(task.rate) });
+  const settings = encodeSettings(task.rate, { threads: task.encoderThreads });
+  const encoder = startFrameEncoder({ ...task, pixels: "yuv420p", settings });
   try {
     for (let frame = task.from; frame < task.to; frame++) {
       if (stopped()) throw new Error("The render was stopped.");
