@@ -4,26 +4,26 @@
 // Formulas: ITU-R BT.709-6, 3.2 to 3.4 (luma, colour differences, quantization). Chroma is the mean of two pixels beside
 // each other, and of eight rows weighted by a cubic (B = 0, C = 0.6) as Mitchell and Netravali (1988) describe it.
 
-import { firstOf, secondOf } from "./lanes.as";
-
-/** Coefficients of Y, in 2^-15: 219/255 of 0.2126, 0.7152, 0.0722. */
+/** Coefficients of Y, in 2^-15: 219/255 of 0.2126, 0.7152, 0.0722; of alpha, which is 255, what black and rounding take. */
 const YR: i16 = 5983;
 const YG: i16 = 20127;
 const YB: i16 = 2032;
-/** Of U and V, in 2^-15: 224/255 of the differences from Y, divided by 1.8556 and 1.5748. */
-const UR: i16 = -3298;
-const UG: i16 = -11094;
-const UB: i16 = 14392;
-const VR: i16 = 14392;
-const VG: i16 = -13073;
-const VB: i16 = -1319;
+const YA: i16 = 2120;
+/** Of U and V, in 2^-16: 224/255 of the differences from Y, divided by 1.8556 and 1.5748. Twice alpha rounds. */
+const UR: i16 = -6597;
+const UG: i16 = -22188;
+const UB: i16 = 28785;
+const VR: i16 = 28785;
+const VG: i16 = -26145;
+const VB: i16 = -2639;
+const CA: i16 = 1;
 /** Weights of the rows 1, 2, 3 and 4 half rows away, in 2^-15; each stands for two rows. */
 const NEAR: i16 = 14284;
 const NEXT: i16 = 3942;
 const FAR: i16 = -1382;
 const FARTHEST: i16 = -460;
-/** Rows of chroma are kept in 2^-7: half of that rounds. */
-const HALF: i16 = 64;
+/** What is added before 22 bits are left out: a half rounds, and 128 is no colour. */
+const MIDDLE: i32 = (128 << 22) + (1 << 21);
 
 /** So many rows of chroma at half the width are kept, one over the one so many before: eight are needed at once. */
 const KEPT_ROWS = 16;
@@ -69,17 +69,42 @@ function weighBoth(us: usize, vs: usize, u: usize, v: usize, top: i32, half: i32
   weighRows(vs, v + to, top, half, height);
 }
 
-/** Red, green and blue, each times its coefficient. */
-function weigh(red: v128, green: v128, blue: v128, ofRed: v128, ofGreen: v128, ofBlue: v128): v128 {
-  return i16x8.add(
-    i16x8.add(i16x8.q15mulr_sat_s(red, ofRed), i16x8.q15mulr_sat_s(green, ofGreen)),
-    i16x8.q15mulr_sat_s(blue, ofBlue),
-  );
+/** Coefficients of what `redBlue` and `greenAlpha` give. */
+function coefficients(one: i16, other: i16): v128 {
+  return i16x8(one, other, one, other, one, other, one, other);
+}
+
+/** Red and blue of four pixels. */
+function redBlue(pixels: v128): v128 {
+  return v128.and(pixels, i32x4.splat(0x00ff00ff));
+}
+
+/** Green and alpha of four pixels. */
+function greenAlpha(pixels: v128): v128 {
+  return i16x8.shr_u(pixels, 8);
+}
+
+/** The sum of the colours of four pixels, each times its coefficient. */
+function weigh(rb: v128, ga: v128, ofRB: v128, ofGA: v128): v128 {
+  return i32x4.add(i32x4.dot_i16x8_s(rb, ofRB), i32x4.dot_i16x8_s(ga, ofGA));
+}
+
+/** Y of eight pixels, words of 16 bits. */
+function luma(rb0: v128, ga0: v128, rb1: v128, ga1: v128): v128 {
+  const ofRB = coefficients(YR, YB);
+  const ofGA = coefficients(YG, YA);
+  const one = i32x4.shr_u(weigh(rb0, ga0, ofRB, ofGA), 15);
+  return i16x8.narrow_i32x4_s(one, i32x4.shr_u(weigh(rb1, ga1, ofRB, ofGA), 15));
+}
+
+/** U or V of eight sums of two pixels, in 2^-7 around nought. */
+function chroma(rb0: v128, ga0: v128, rb1: v128, ga1: v128, ofRB: v128, ofGA: v128): v128 {
+  const one = i32x4.shr_s(weigh(rb0, ga0, ofRB, ofGA), 10);
+  return i16x8.narrow_i32x4_s(one, i32x4.shr_s(weigh(rb1, ga1, ofRB, ofGA), 10));
 }
 
 /** Y of a row, and its chroma at half the width, in 2^-7 around nought. */
-function convertRow(from: usize, luma: usize, us: usize, vs: usize, width: i32): void {
-  const base = i16x8.splat((16 << 7) + HALF);
+function convertRow(from: usize, lumaTo: usize, us: usize, vs: usize, width: i32): void {
   for (let block = 0; block < width; block += 16) {
     const x = min(block, width - 16);
     const at = from + usize(x * 4);
@@ -92,33 +117,29 @@ function convertRow(from: usize, luma: usize, us: usize, vs: usize, width: i32):
     const even1 = v128.shuffle<i32>(c, d, 0, 2, 4, 6);
     const odd0 = v128.shuffle<i32>(a, b, 1, 3, 5, 7);
     const odd1 = v128.shuffle<i32>(c, d, 1, 3, 5, 7);
-    const evenRG = v128.shuffle<i16>(even0, even1, 0, 2, 4, 6, 8, 10, 12, 14);
-    const evenBA = v128.shuffle<i16>(even0, even1, 1, 3, 5, 7, 9, 11, 13, 15);
-    const oddRG = v128.shuffle<i16>(odd0, odd1, 0, 2, 4, 6, 8, 10, 12, 14);
-    const oddBA = v128.shuffle<i16>(odd0, odd1, 1, 3, 5, 7, 9, 11, 13, 15);
-    const r0 = firstOf(evenRG);
-    const r1 = firstOf(oddRG);
-    const g0 = secondOf(evenRG);
-    const g1 = secondOf(oddRG);
-    const b0 = firstOf(evenBA);
-    const b1 = firstOf(oddBA);
-    const yr = i16x8.splat(YR);
-    const yg = i16x8.splat(YG);
-    const yb = i16x8.splat(YB);
-    const y0 = i16x8.shr_u(i16x8.add(weigh(r0, g0, b0, yr, yg, yb), base), 7);
-    const y1 = i16x8.shr_u(i16x8.add(weigh(r1, g1, b1, yr, yg, yb), base), 7);
-    v128.store(luma + usize(x), v128.or(y0, i16x8.shl(y1, 8)));
-    const r = i16x8.avgr_u(r0, r1);
-    const g = i16x8.avgr_u(g0, g1);
-    const bl = i16x8.avgr_u(b0, b1);
-    v128.store(us + usize(x), weigh(r, g, bl, i16x8.splat(UR), i16x8.splat(UG), i16x8.splat(UB)));
-    v128.store(vs + usize(x), weigh(r, g, bl, i16x8.splat(VR), i16x8.splat(VG), i16x8.splat(VB)));
+    const evenRB0 = redBlue(even0);
+    const evenGA0 = greenAlpha(even0);
+    const evenRB1 = redBlue(even1);
+    const evenGA1 = greenAlpha(even1);
+    const oddRB0 = redBlue(odd0);
+    const oddGA0 = greenAlpha(odd0);
+    const oddRB1 = redBlue(odd1);
+    const oddGA1 = greenAlpha(odd1);
+    const evenY = luma(evenRB0, evenGA0, evenRB1, evenGA1);
+    const oddY = luma(oddRB0, oddGA0, oddRB1, oddGA1);
+    v128.store(lumaTo + usize(x), v128.or(evenY, i16x8.shl(oddY, 8)));
+    const rb0 = i16x8.add(evenRB0, oddRB0);
+    const ga0 = i16x8.add(evenGA0, oddGA0);
+    const rb1 = i16x8.add(evenRB1, oddRB1);
+    const ga1 = i16x8.add(evenGA1, oddGA1);
+    v128.store(us + usize(x), chroma(rb0, ga0, rb1, ga1, coefficients(UR, UB), coefficients(UG, CA)));
+    v128.store(vs + usize(x), chroma(rb0, ga0, rb1, ga1, coefficients(VR, VB), coefficients(VG, CA)));
   }
 }
 
-/** The sum of eight values in each of two rows, times their weight. */
-function weighed(one: usize, other: usize, weight: i16): v128 {
-  return i16x8.q15mulr_sat_s(i16x8.add(v128.load(one), v128.load(other)), i16x8.splat(weight));
+/** The sum of eight values in each of two rows. */
+function summed(one: usize, other: usize): v128 {
+  return i16x8.add(v128.load(one), v128.load(other));
 }
 
 /** Where a row is kept. */
@@ -138,12 +159,25 @@ function weighRows(rows: usize, to: usize, top: i32, half: i32, height: i32): vo
   const r5 = keptAt(rows, min(last, top + 2), bytes);
   const r6 = keptAt(rows, min(last, top + 3), bytes);
   const r7 = keptAt(rows, min(last, top + 4), bytes);
+  const ofInner = coefficients(NEAR, NEXT);
+  const ofOuter = coefficients(FAR, FARTHEST);
   for (let block = 0; block < bytes; block += 16) {
     const x = usize(min(block, bytes - 16));
-    const inner = i16x8.add(weighed(r3 + x, r4 + x, NEAR), weighed(r2 + x, r5 + x, NEXT));
-    const outer = i16x8.add(weighed(r1 + x, r6 + x, FAR), weighed(r0 + x, r7 + x, FARTHEST));
-    const sum = i16x8.shr_s(i16x8.add(i16x8.add(inner, outer), i16x8.splat(HALF)), 7);
-    const words = i16x8.add(sum, i16x8.splat(128));
+    const near = summed(r3 + x, r4 + x);
+    const next = summed(r2 + x, r5 + x);
+    const far = summed(r1 + x, r6 + x);
+    const farthest = summed(r0 + x, r7 + x);
+    const innerLow = v128.shuffle<i16>(near, next, 0, 8, 1, 9, 2, 10, 3, 11);
+    const innerHigh = v128.shuffle<i16>(near, next, 4, 12, 5, 13, 6, 14, 7, 15);
+    const outerLow = v128.shuffle<i16>(far, farthest, 0, 8, 1, 9, 2, 10, 3, 11);
+    const outerHigh = v128.shuffle<i16>(far, farthest, 4, 12, 5, 13, 6, 14, 7, 15);
+    const low = weigh(innerLow, outerLow, ofInner, ofOuter);
+    const high = weigh(innerHigh, outerHigh, ofInner, ofOuter);
+    const middle = i32x4.splat(MIDDLE);
+    const words = i16x8.narrow_i32x4_s(
+      i32x4.shr_s(i32x4.add(low, middle), 22),
+      i32x4.shr_s(i32x4.add(high, middle), 22),
+    );
     v128.store64_lane(to + (x >> 1), i8x16.narrow_i16x8_u(words, words), 0);
   }
 }
