@@ -4,15 +4,18 @@ import { type Size } from "../../core/geometry/rect";
 import { type FrameRate } from "../../core/time/frames";
 import { HANGS_AFTER_MS, inTime } from "../media/inTime";
 import { ProgramFailed, SAFE_INPUT } from "../media/program";
-import { type PixelFrames, type Rows, openPixelFrames } from "./planar/pixelFrames";
+import { type PixelFrames, openPixelFrames } from "./planar/pixelFrames";
+import { type Rows } from "./planar/planesRoom";
 import { LEAST_WIDTH, planesBytes } from "./planar/planarModule";
 
-/** Frames of a clip as RGBA, decoded at the size needed. */
+/** Frames of a clip, decoded at the size needed. */
 export interface ClipReader {
   readonly width: number;
   readonly height: number;
+  /** The planes of the frame with this index, or of the last there is. The bytes are valid until the next call. */
+  planes(index: number): Promise<Uint8Array | null>;
   /**
-   * The frame with this index, or the last there is. The bytes are valid until the next call.
+   * The same as RGBA, in the colours of the table. The bytes are valid until the next call.
    *
    * @param rows that are wanted, all when absent: others may be of another frame
    */
@@ -88,6 +91,7 @@ export function readClip(clip: ClipToRead, patienceMs = HANGS_AFTER_MS): ClipRea
   return {
     width,
     height,
+    planes: (wanted) => planesAt(Math.min(wanted, frames - 1)),
     async frame(wanted, rows = { from: 0, to: height }) {
       const index = Math.min(wanted, frames - 1);
       if (shown?.index === index && shown.rows.from <= rows.from && shown.rows.to >= rows.to) return shown.pixels;

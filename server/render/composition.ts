@@ -9,6 +9,7 @@ import { partOfLevel, scaledPart, snapped } from "../../paint/pixelPlaces";
 import { nodeSurface, pixelsOn } from "./nodeResources";
 import { passingSurfaces } from "./passingSurfaces";
 import {
+  type ClipFrame,
   type FramePiece,
   type LaidPiece,
   type LayerPiece,
@@ -21,7 +22,7 @@ import { type Resampling, resampling } from "./planar/resampling";
 /** Pictures as pixels that cover what is below them; null where a picture does not, or is not there. */
 export interface OpaquePixels {
   picture(node: PictureNode, level: number): Pixels | null;
-  clipFrame(node: ClipNode): Pixels | null;
+  clipFrame(node: ClipNode): ClipFrame | null;
 }
 
 /** Takes frames apart into pieces that are put together without a canvas. */
@@ -161,24 +162,33 @@ export function openComposition(
     return known;
   }
 
-  function drawn(pixels: Pixels | null, part: Rect, place: Rect, isPassing: boolean): FramePiece[] | null {
-    if (!pixels || pixels.width > MOST_COLUMNS) return null;
+  /** A picture drawn into a place. @param pieceOf what it becomes, when it is known how it is resampled */
+  function drawn(
+    picture: Size,
+    part: Rect,
+    place: Rect,
+    pieceOf: (how: Resampling) => FramePiece,
+  ): FramePiece[] | null {
+    if (picture.width > MOST_COLUMNS) return null;
     if (!overlaps(place, wholeOf(size))) return [];
-    const resampled = resampling(pixels, part, place, frame);
-    return resampled && [{ kind: "drawn", pixels, isPassing, resampling: resampled }];
+    const how = resampling(picture, part, place, frame);
+    return how && [pieceOf(how)];
   }
 
   function drawnPicture(node: PictureNode, within: Within): FramePiece[] | null {
     if (node.blur) return null;
     const level = pictureLevel(node, scale);
-    return drawn(sources.picture(node, level), partOfLevel(node, level), placeOf(node.place, within), false);
+    const pixels = sources.picture(node, level);
+    if (!pixels) return null;
+    const part = partOfLevel(node, level);
+    return drawn(pixels, part, placeOf(node.place, within), (how) => ({ kind: "drawn", pixels, resampling: how }));
   }
 
   function drawnClip(node: ClipNode, within: Within): FramePiece[] | null {
-    const pixels = sources.clipFrame(node);
-    if (!pixels) return null;
-    const part = scaledPart(node.part, pixels.width / node.width, pixels.height / node.height);
-    return drawn(pixels, part, placeOf(node.place, within), true);
+    const frame = sources.clipFrame(node);
+    if (!frame) return null;
+    const part = scaledPart(node.part, frame.width / node.width, frame.height / node.height);
+    return drawn(frame, part, placeOf(node.place, within), (how) => ({ kind: "filmed", frame, resampling: how }));
   }
 
   function layered(node: DisplayNode, layer: Omit<LayerPiece, "kind" | "pieces">, within: Within): FramePiece[] | null {
@@ -248,7 +258,7 @@ export function openComposition(
   /** Whether a piece leaves nothing to be seen below it. */
   const coversAll = (piece: FramePiece | undefined): boolean =>
     (piece?.kind === "filled" && piece.color[3] === 255 && coversFrame(piece.place)) ||
-    (piece?.kind === "drawn" && coversFrame(drawnPlace(piece.resampling)));
+    ((piece?.kind === "drawn" || piece?.kind === "filmed") && coversFrame(drawnPlace(piece.resampling)));
 
   const coversFrame = ({ x, y, width, height }: Rect): boolean =>
     x <= 0 && y <= 0 && x + width >= size.width && y + height >= size.height;

@@ -12,8 +12,8 @@ import { type ClipReader, readClip, readableSize } from "./clipReader";
 import { type Surface } from "../../paint/resources";
 import { nodeResources, nodeSurface, pixelsOn } from "./nodeResources";
 import { openComposition } from "./composition";
-import { type LaidPiece, type Pixels } from "./planar/framePieces";
-import { type Rows } from "./planar/pixelFrames";
+import { type ClipFrame, type LaidPiece } from "./planar/framePieces";
+import { type Rows } from "./planar/planesRoom";
 import { type FrameRows } from "./planar/planarFrames";
 import { preparedInput } from "./preparedInput";
 import { type OutputChoice, type RenderInput } from "./renderInput";
@@ -21,11 +21,6 @@ import { type Ticks } from "../../core/time/ticks";
 
 /** Beyond this share of its rows, reading a frame as a whole costs less than reading rows of it. */
 const MOST_ROWS_BY_THEMSELVES = 1 / 4;
-
-/** A decoded frame of a clip, and the rows of it that are there. */
-interface ClipFrame extends Pixels {
-  readonly rows: Rows;
-}
 
 /** Frames of a promotion in one format, painted one after another on the server. */
 export interface FrameSource {
@@ -79,11 +74,8 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
     return paintLoaded(list);
   }
 
-  function paintLoaded(list: DisplayList) {
-    for (const node of clipsIn(list)) {
-      const frame = clipFrames.get(node.use);
-      if (frame) resources.setClipFrame(node, frame, frame.rows);
-    }
+  async function paintLoaded(list: DisplayList) {
+    for (const node of clipsIn(list)) await setClipFrame(node);
     return (painted = { list, surface: painter.frame(list), pixels: null });
   }
 
@@ -113,11 +105,19 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
     if (facts?.kind !== "clip") return;
     let reader = readers.get(node.use);
     if (!reader) readers.set(node.use, (reader = await startReader(node, facts)));
+    const planes = await reader.planes(node.frame);
+    const { width, height } = reader;
+    if (planes) clipFrames.set(node.use, { planes, width, height, table: node.table });
+  }
+
+  async function setClipFrame(node: ClipNode): Promise<void> {
+    const reader = readers.get(node.use);
+    if (!reader) return;
     const rows = rowsDrawn(node, reader);
     const pixels = await reader.frame(node.frame, rows);
     if (!pixels) return;
     const bytes = new Uint8Array(pixels.buffer, pixels.byteOffset, pixels.byteLength);
-    clipFrames.set(node.use, { bytes, width: reader.width, height: reader.height, rows });
+    resources.setClipFrame(node, { bytes, width: reader.width, height: reader.height }, rows);
   }
 
   /** Rows of a decoded frame that are drawn, and one or two around them. */
@@ -154,7 +154,7 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
       const area = before ? changedArea(before, list) : wholeOf(formatOf(format));
       const rows = area && rowsOf(area, around);
       if (!rows) return;
-      const pieces = composition.piecesOf(list) ?? [paintedRows(paintLoaded(list).surface, rows)];
+      const pieces = composition.piecesOf(list) ?? [paintedRows((await paintLoaded(list)).surface, rows)];
       take({ from: rows.from, count: rows.to - rows.from, pieces });
     },
     async pngAt(time) {

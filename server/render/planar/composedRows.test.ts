@@ -1,11 +1,14 @@
-import { type Canvas, createCanvas } from "@napi-rs/canvas";
+import { type Canvas, ImageData, createCanvas } from "@napi-rs/canvas";
 import { type Rect, rect } from "../../../core/geometry/rect";
+import { LOOK_NAMES, lookChange } from "../../../core/grading/looks";
+import { type LookupTable, compileTable } from "../../../core/grading/lookupTable";
 import { defined } from "../../../core/testing/defined";
 import { randomFrom } from "../../../core/testing/randomFrom";
 import { RUNS, SEED } from "../../../core/testing/sample";
 import { composingBytes, openComposedRows } from "./composedRows";
-import { type DrawnPiece, type FramePiece, type Pixels } from "./framePieces";
-import { openPlanarModule } from "./planarModule";
+import { type ClipFrame, type DrawnPiece, type FilmedPiece, type FramePiece, type Pixels } from "./framePieces";
+import { openPixelFrames } from "./pixelFrames";
+import { openPlanarModule, planesBytes } from "./planarModule";
 import { resampling } from "./resampling";
 
 /** Rows that are put together against what a canvas of its own makes of the same: every byte of every pixel. */
@@ -57,8 +60,8 @@ function painted(paint: (context: ReturnType<Canvas["getContext"]>) => void): Bu
 
 const BLACK: FramePiece = { kind: "filled", place: rect(0, 0, WIDTH, HEIGHT), color: Uint8Array.of(0, 0, 0, 255) };
 
-function drawn(pixels: Pixels, part: Rect, place: Rect, isPassing = false): DrawnPiece {
-  return { kind: "drawn", pixels, isPassing, resampling: defined(resampling(pixels, part, place, FRAME)) };
+function drawn(pixels: Pixels, part: Rect, place: Rect): DrawnPiece {
+  return { kind: "drawn", pixels, resampling: defined(resampling(pixels, part, place, FRAME)) };
 }
 const draw = (canvas: Canvas, part: Rect, to: Rect) => (context: ReturnType<Canvas["getContext"]>) =>
   context.drawImage(canvas, part.x, part.y, part.width, part.height, to.x, to.y, to.width, to.height);
@@ -88,23 +91,52 @@ test(`${150 * RUNS} parts of pictures, larger and smaller, over the frame's edge
   expect(compared).toBeGreaterThan(100 * RUNS);
 });
 
-test("more pictures than are kept, in turns, and frames of two clips whose bytes change", async () => {
+/** A frame of noise as a decoder gives it, and as a canvas shows it. */
+async function filmed(width: number, height: number, table?: LookupTable) {
+  const planes = Uint8Array.from({ length: planesBytes({ width, height }) }, () => whole(16, 235));
+  const pixels = (await openPixelFrames({ width, height }, table)).pixelsOf(planes);
+  const canvas = createCanvas(width, height);
+  canvas.getContext("2d").putImageData(new ImageData(pixels, width, height), 0, 0);
+  const frame: ClipFrame = { planes, width, height, table };
+  const piece = (part: Rect, place: Rect): FilmedPiece => ({
+    ...{ kind: "filmed", frame, resampling: defined(resampling(frame, part, place, FRAME)) },
+  });
+  return { canvas, piece };
+}
+
+test(`${30 * RUNS} frames with two of clips, one in other colours: as a canvas draws the pixels of their planes (seed ${SEED})`, async () => {
+  const compose = await openRows();
+  const table = compileTable("tried", lookChange(defined(LOOK_NAMES[0]), 1));
+  for (let run = 0; run < 30 * RUNS; run++) {
+    // Now and then larger than any before; two of one size, of which each is itself.
+    const [width, height] = [2 * whole(50, 150), 2 * whole(20, 150)];
+    const [one, other] = [await filmed(width, height, run % 3 === 0 ? table : undefined), await filmed(width, height)];
+    const part = rect(between(0, 20), between(0, 10), between(40, width - 20), between(20, height - 10));
+    const [left, right] = [rect(whole(-50, 0), whole(-20, 20), whole(90, 200), whole(10, 90)), rect(60, 31, 190, 80)];
+    const ours = compose([
+      BLACK,
+      one.piece(part, left),
+      { kind: "layer", alpha: 255, pieces: [other.piece(part, right)] },
+    ]);
+    const theirs = painted((context) => {
+      draw(one.canvas, part, left)(context);
+      draw(other.canvas, part, right)(context);
+    });
+    expect({ run, same: ours.equals(theirs) }).toEqual({ run, same: true });
+  }
+});
+
+test("more pictures than are kept, in turns, beside frames of a clip", async () => {
   const compose = await openRows();
   const pictures = Array.from({ length: 6 }, (_, at) => noise(120 + 10 * at, 90, true));
   const kept = pictures.map(pixelsOf);
   const [part, left, right] = [rect(3.3, 2.1, 100, 80), rect(0, 0, 100, HEIGHT), rect(100, 7, 111, 50)];
   for (const at of [0, 1, 2, 3, 4, 5, 0, 3, 3, 1]) {
-    const clips = [noise(130, 100, true), noise(110, 95, true)] as const;
-    const ours = compose([
-      BLACK,
-      drawn(defined(kept[at]), part, left),
-      drawn(pixelsOf(clips[0]), part, right, true),
-      drawn(pixelsOf(clips[1]), part, rect(20, 60, 90, 25), true),
-    ]);
+    const clip = await filmed(130, 100);
+    const ours = compose([BLACK, drawn(defined(kept[at]), part, left), clip.piece(part, right)]);
     const theirs = painted((context) => {
       draw(defined(pictures[at]), part, left)(context);
-      draw(clips[0], part, right)(context);
-      draw(clips[1], part, rect(20, 60, 90, 25))(context);
+      draw(clip.canvas, part, right)(context);
     });
     expect({ at, same: ours.equals(theirs) }).toEqual({ at, same: true });
   }

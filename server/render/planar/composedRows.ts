@@ -1,8 +1,11 @@
 import { type Rect, bottom, right } from "../../../core/geometry/rect";
-import { type DrawnPiece, type FilledPiece, type FramePiece, type LaidPiece, type LayerPiece } from "./framePieces";
-import { MOST_COLUMNS, MOST_LAYERS } from "./framePieces";
+import { clipRoom } from "./clipRoom";
+import { type DrawnPiece, type FilledPiece, type FilmedPiece, type FramePiece } from "./framePieces";
+import { type LaidPiece, type LayerPiece, MOST_COLUMNS, MOST_LAYERS } from "./framePieces";
 import { pictureRoom } from "./pictureRoom";
 import { type PlanarModule } from "./planarModule";
+import { type PlanesRoom, type Rows } from "./planesRoom";
+import { type Resampling } from "./resampling";
 
 /** Puts frames together from their pieces, some rows after the other. */
 export interface ComposedRows {
@@ -54,11 +57,14 @@ export function openComposedRows(module: PlanarModule, at: number, width: number
   const columnsAt = lineAt + stride + SLACK;
   const rowsAt = columnsAt + stride + SLACK;
   const pairedAt = rowsAt + rows * ROW_BYTES;
-  const room = pictureRoom(module);
+  const [pictures, clips] = [pictureRoom(module), clipRoom(module)];
+  /** Where pixels of a clip's rows are made. */
+  let made = { at: 0, bytes: 0 };
   const rowOf = (depth: number, row: number): number => at + (depth * rows + row) * stride;
   let frame: readonly FramePiece[] = [];
-  /** Where the pictures of the frame lie. */
+  /** Where the pictures of the frame lie, and its clips' frames. */
   const places = new Map<DrawnPiece, number>();
+  const planes = new Map<FilmedPiece, PlanesRoom>();
   let memory = module.memory;
   let words = new Uint32Array(memory.buffer);
   let from = 0;
@@ -66,8 +72,15 @@ export function openComposedRows(module: PlanarModule, at: number, width: number
 
   function placeAll(pieces: readonly FramePiece[]): void {
     for (const piece of pieces)
-      if (piece.kind === "drawn") places.set(piece, room.place(piece));
-      else if (piece.kind === "layer") placeAll(piece.pieces);
+      if (piece.kind === "drawn") places.set(piece, pictures.place(piece.pixels));
+      else if (piece.kind === "filmed") {
+        planes.set(piece, clips.place(piece.frame));
+        makeRoom(mostRead(piece.resampling, rows) * piece.frame.width * 4);
+      } else if (piece.kind === "layer") placeAll(piece.pieces);
+  }
+
+  function makeRoom(bytes: number): void {
+    if (made.bytes < bytes) made = { at: module.addRoom(bytes + SLACK), bytes };
   }
 
   /** Calls back for each of the rows at hand that lie in a range: with its number in the frame, and where it is. */
@@ -88,17 +101,50 @@ export function openComposedRows(module: PlanarModule, at: number, width: number
     });
   }
 
+  /** The rows at hand that a picture is drawn into, counted from the first of all. Null where there are none. */
+  function rowsDrawn({ top, bottom: end }: Resampling): Rows | null {
+    const [first, last] = [Math.max(from, top), Math.min(from + count, end)];
+    return last > first ? { from: first - top, to: last - top } : null;
+  }
+
+  /** @param picture where its first row lies, in 32 bits @param bytes of a row of it */
+  function resample(
+    { first, count: read, from: left, to: end, top, ...of }: Resampling,
+    drawn: Rows,
+    picture: number,
+    bytes: number,
+    depth: number,
+  ) {
+    words.set(of.rows.subarray(3 * drawn.from, 3 * drawn.to), rowsAt / 4);
+    memory.set(bytesOf(of.columns), columnsAt);
+    const out = rowOf(depth, top + drawn.from - from) + left * 4;
+    drawRows(
+      picture + first * 4,
+      bytes,
+      read,
+      rowsAt,
+      drawn.to - drawn.from,
+      columnsAt,
+      end - left,
+      pairedAt,
+      out,
+      stride,
+    );
+  }
+
   function draw(piece: DrawnPiece, depth: number): void {
-    const { pixels, resampling } = piece;
-    const { first, count: read, from: left, to: end, columns } = resampling;
-    const [top, last] = [Math.max(from, resampling.top), Math.min(from + count, resampling.bottom)];
-    if (last <= top) return;
-    const [firstRow, lastRow] = [3 * (top - resampling.top), 3 * (last - resampling.top)];
-    words.set(resampling.rows.subarray(firstRow, lastRow), rowsAt / 4);
-    memory.set(bytesOf(columns), columnsAt);
-    const picture = (places.get(piece) ?? 0) + first * 4;
-    const out = rowOf(depth, top - from) + left * 4;
-    drawRows(picture, pixels.width * 4, read, rowsAt, last - top, columnsAt, end - left, pairedAt, out, stride);
+    const drawn = rowsDrawn(piece.resampling);
+    if (drawn) resample(piece.resampling, drawn, places.get(piece) ?? 0, piece.pixels.width * 4, depth);
+  }
+
+  /** Pixels are made of the rows that are read, and read while they are in the processor's cache. */
+  function film(piece: FilmedPiece, depth: number): void {
+    const drawn = rowsDrawn(piece.resampling);
+    if (!drawn) return;
+    const bytes = piece.frame.width * 4;
+    const read = rowsRead(piece.resampling, drawn);
+    planes.get(piece)?.makePixels(read, made.at);
+    resample(piece.resampling, drawn, made.at - read.from * bytes, bytes, depth);
   }
 
   function lay({ pixels: { bytes, width: columns }, part, x, y: top, isOpaque }: LaidPiece, depth: number): void {
@@ -133,6 +179,7 @@ export function openComposedRows(module: PlanarModule, at: number, width: number
     for (const piece of pieces) {
       if (piece.kind === "filled") fill(piece, depth);
       else if (piece.kind === "drawn") draw(piece, depth);
+      else if (piece.kind === "filmed") film(piece, depth);
       else if (piece.kind === "laid") lay(piece, depth);
       else layLayer(piece, depth);
     }
@@ -142,7 +189,9 @@ export function openComposedRows(module: PlanarModule, at: number, width: number
     begin(pieces) {
       frame = pieces;
       places.clear();
-      room.begin();
+      planes.clear();
+      pictures.begin();
+      clips.begin();
       placeAll(pieces);
       if (memory === module.memory) return;
       memory = module.memory;
@@ -153,6 +202,23 @@ export function openComposedRows(module: PlanarModule, at: number, width: number
       composeOn(frame, 0);
     },
   };
+}
+
+/** Rows of a picture that rows of a frame are made of. */
+const rowsRead = ({ rows }: Resampling, { from, to }: Rows): Rows => ({
+  from: rows[3 * from] ?? 0,
+  to: (rows[3 * to - 2] ?? 0) + 1,
+});
+
+/** How many of them at most, for so many rows in a row. */
+function mostRead(resampling: Resampling, count: number): number {
+  const last = resampling.bottom - resampling.top;
+  let most = 0;
+  for (let row = 0; row < last; row++) {
+    const { from, to } = rowsRead(resampling, { from: row, to: Math.min(row + count, last) });
+    most = Math.max(most, to - from);
+  }
+  return most;
 }
 
 const bytesOf = ({ buffer, byteOffset, byteLength }: Uint16Array): Uint8Array =>

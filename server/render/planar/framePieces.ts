@@ -1,3 +1,4 @@
+import { type LookupTable } from "../../../core/grading/lookupTable";
 import { type Rect, type Size } from "../../../core/geometry/rect";
 import { type Resampling } from "./resampling";
 
@@ -6,8 +7,15 @@ export interface Pixels extends Size {
   readonly bytes: Uint8Array;
 }
 
+/** A decoded frame of a clip: planes, as `PlanesRoom` has them. They are another frame's when the next is put together. */
+export interface ClipFrame extends Size {
+  readonly planes: Uint8Array;
+  /** How its colours are changed. */
+  readonly table?: LookupTable | undefined;
+}
+
 /** What a frame is put together from, back to front. Places are whole pixels of the frame, and may hang over its edges. */
-export type FramePiece = FilledPiece | DrawnPiece | LaidPiece | LayerPiece;
+export type FramePiece = FilledPiece | DrawnPiece | FilmedPiece | LaidPiece | LayerPiece;
 
 /** A place in one colour: RGBA, times its alpha. */
 export interface FilledPiece {
@@ -20,8 +28,13 @@ export interface FilledPiece {
 export interface DrawnPiece {
   readonly kind: "drawn";
   readonly pixels: Pixels;
-  /** Whether its bytes are another picture's when the next frame is put together: a clip's. */
-  readonly isPassing: boolean;
+  readonly resampling: Resampling;
+}
+
+/** A frame of a clip that covers what is below it, resampled. */
+export interface FilmedPiece {
+  readonly kind: "filmed";
+  readonly frame: ClipFrame;
   readonly resampling: Resampling;
 }
 

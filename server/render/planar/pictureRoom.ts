@@ -1,11 +1,11 @@
-import { type DrawnPiece, type Pixels } from "./framePieces";
+import { type Pixels } from "./framePieces";
 import { type PlanarModule } from "./planarModule";
 
 /** Where the pixels of pictures lie in the memory of the module that reads them. */
 export interface PictureRoom {
-  /** Gives where a piece's pixels lie, for the frame that is put together: copied there when they are not yet. */
-  place(piece: DrawnPiece): number;
-  /** A frame begins: what was copied for the frame before and is passing is gone. */
+  /** Gives where pixels lie, for the frame that is put together: copied there when they are not yet. */
+  place(pixels: Pixels): number;
+  /** A frame begins. */
   begin(): void;
 }
 
@@ -19,14 +19,12 @@ interface Room {
   readonly bytes: number;
 }
 
-/** Pictures are copied once; what is passing is copied for each frame, as far as it is read. */
+/** Pictures are copied once. */
 export function pictureRoom(module: PlanarModule): PictureRoom {
   /** The longest unused first. */
   let kept: { readonly pixels: Pixels; readonly room: Room }[] = [];
   /** The pictures of this frame. */
   const shown = new Set<Pixels>();
-  const passing: Room[] = [];
-  let passed = 0;
 
   const roomFor = (bytes: number): Room => ({ at: module.addRoom(bytes + SLACK), bytes });
 
@@ -42,7 +40,7 @@ export function pictureRoom(module: PlanarModule): PictureRoom {
     return room;
   }
 
-  function placeKept(pixels: Pixels): number {
+  function place(pixels: Pixels): number {
     const known = kept.find((other) => other.pixels === pixels);
     const room = known?.room ?? keep(pixels);
     kept = [...kept.filter((other) => other !== known), { pixels, room }];
@@ -50,20 +48,8 @@ export function pictureRoom(module: PlanarModule): PictureRoom {
     return room.at;
   }
 
-  function placePassing({ pixels: { bytes, width }, resampling: { rows } }: DrawnPiece): number {
-    const known = passing[passed];
-    const room = known && known.bytes >= bytes.length ? known : roomFor(bytes.length);
-    passing[passed++] = room;
-    const [from, to] = [(rows[0] ?? 0) * width * 4, ((rows.at(-2) ?? 0) + 1) * width * 4];
-    module.memory.set(bytes.subarray(from, to), room.at + from);
-    return room.at;
-  }
-
   return {
-    place: (piece) => (piece.isPassing ? placePassing(piece) : placeKept(piece.pixels)),
-    begin() {
-      passed = 0;
-      shown.clear();
-    },
+    place,
+    begin: () => shown.clear(),
   };
 }

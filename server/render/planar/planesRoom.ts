@@ -1,0 +1,69 @@
+import { type LookupTable } from "../../../core/grading/lookupTable";
+import { type Size } from "../../../core/geometry/rect";
+import { type PlanarModule, needPlanes, planesBytes } from "./planarModule";
+
+/** Rows of a frame: the first, and the one after the last. */
+export interface Rows {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Planes of Y, U and V (BT.709, studio range, 4:2:0) in the memory of a module, which makes pixels of them. */
+export interface PlanesRoom {
+  /** Takes the planes of a frame in place of those before: width × height × 1.5 bytes. */
+  set(planes: Uint8Array): void;
+  /** Makes RGBA of some rows, in the colours of the table. @param at where in the memory the first of them goes */
+  makePixels(rows: Rows, at: number): void;
+}
+
+/** The function of toPixels.as.ts. */
+type ToPixels = (
+  planes: number,
+  rgba: number,
+  between: number,
+  width: number,
+  height: number,
+  from: number,
+  to: number,
+) => void;
+const isToPixels = (exported: unknown): exported is ToPixels => typeof exported === "function";
+
+/** The function of applyTable.as.ts. */
+type ApplyTable = (rgba: number, pixels: number, table: number, seen: number) => void;
+const isApplyTable = (exported: unknown): exported is ApplyTable => typeof exported === "function";
+
+/** Colours that were changed already, as in applyTable.as.ts. */
+const SEEN_BYTES = 2 ** 16 * 8;
+/** Free bytes that the functions of the module ask for besides what they read and write. */
+const ROOM = 128;
+
+/**
+ * Takes as much memory of a module as planes of a size need.
+ *
+ * @param table how colours are changed
+ * @throws RangeError for a size that has no half of both sides, or is under sixteen pixels wide
+ */
+export function planesRoom(module: PlanarModule, size: Size, table?: LookupTable): PlanesRoom {
+  needPlanes(size);
+  const { width, height } = size;
+  const { toPixels, applyTable } = module.exports;
+  if (!isToPixels(toPixels) || !isApplyTable(applyTable))
+    throw new TypeError("planar.wasm has no function that makes pixels.");
+  const planesAt = module.addRoom(planesBytes(size) + width * 2 + ROOM);
+  const betweenAt = planesAt + planesBytes(size);
+  const change = table && tableRoom(module, table);
+  return {
+    set: (planes) => module.memory.set(planes, planesAt),
+    makePixels({ from, to }, at) {
+      // It counts rows from the frame's first; addresses are counted in 32 bits, and come round.
+      toPixels(planesAt, at - from * width * 4, betweenAt, width, height, from, to);
+      if (change) applyTable(at, (to - from) * width, change.tableAt, change.seenAt);
+    },
+  };
+}
+
+function tableRoom(module: PlanarModule, { values }: LookupTable) {
+  const tableAt = module.addRoom(values.byteLength + ROOM);
+  module.memory.set(new Uint8Array(values.buffer, values.byteOffset, values.byteLength), tableAt);
+  return { tableAt, seenAt: module.addRoom(SEEN_BYTES) };
+}
