@@ -5,7 +5,7 @@
 // samples of chroma lies a cubic (B = 0, C = 0.6) as Mitchell and Netravali (1988) describe it; a sample lies in the middle
 // of its four pixels.
 
-import { firstOf, secondOf } from "./lanes.as";
+import { coefficients, firstOf, highPairs, lowPairs, secondOf, weighPairs } from "./lanes.as";
 
 /** Weights of the samples a quarter, three, five and seven quarters of their distance away, in 2^-15. */
 const NEAREST: i16 = 28564;
@@ -20,6 +20,8 @@ const GREEN_OF_V: i16 = -4366;
 const BLUE_OF_U: i16 = 17305;
 /** Black, which is 16 in studio range, less the half that rounds: in 2^-5. */
 const BLACK: i16 = 580;
+/** What is added to sums in 2^-15 before eight bits are left out: a half rounds, and 128 is no colour. */
+const NO_COLOUR: i32 = (1 << 7) - (128 << 15);
 /** Free bytes before and after a row, so that it can be read beyond its ends. */
 const ROOM = 16;
 
@@ -51,12 +53,6 @@ export function toPixels(
   }
 }
 
-/** Eight samples in 2^-7 around nought, times their weight. */
-function weighed(samples: usize, weight: i16): v128 {
-  const around = i16x8.shl(i16x8.sub(v128.load8x8_u(samples), i16x8.splat(128)), 7);
-  return i16x8.q15mulr_sat_s(around, i16x8.splat(weight));
-}
-
 /** A row of chroma at a row of pixels, of the four around it, in 2^-7 around nought, and a little beyond its ends. */
 function weighRows(plane: usize, to: usize, y: i32, half: i32, rows: i32): void {
   const middle = y >> 1;
@@ -66,27 +62,54 @@ function weighRows(plane: usize, to: usize, y: i32, half: i32, rows: i32): void 
   const near = plane + usize(within(middle + towards, rows) * half);
   const far = plane + usize(within(middle - towards, rows) * half);
   const farthest = plane + usize(within(middle + 2 * towards, rows) * half);
+  const ofInner = coefficients(NEAREST, NEAR);
+  const ofOuter = coefficients(FAR, FARTHEST);
   for (let block = 0; block < half; block += 8) {
     const x = usize(min(block, half - 8));
-    const inner = i16x8.add(weighed(nearest + x, NEAREST), weighed(near + x, NEAR));
-    const outer = i16x8.add(weighed(far + x, FAR), weighed(farthest + x, FARTHEST));
-    v128.store(to + x * 2, i16x8.add(inner, outer));
+    const a = v128.load8x8_u(nearest + x);
+    const b = v128.load8x8_u(near + x);
+    const c = v128.load8x8_u(far + x);
+    const d = v128.load8x8_u(farthest + x);
+    const low = weighPairs(lowPairs(a, b), lowPairs(c, d), ofInner, ofOuter);
+    const high = weighPairs(highPairs(a, b), highPairs(c, d), ofInner, ofOuter);
+    v128.store(to + x * 2, aroundNought(low, high));
   }
   const end = to + usize(half * 2);
   store<i32>(to - 4, i32(load<u16>(to)) * 0x10001);
   store<i32>(end, i32(load<u16>(end - 2)) * 0x10001);
 }
 
+/** Eight sums in 2^-15, in 2^-7 around nought. */
+function aroundNought(low: v128, high: v128): v128 {
+  const middle = i32x4.splat(NO_COLOUR);
+  return i16x8.narrow_i32x4_s(i32x4.shr_s(i32x4.add(low, middle), 8), i32x4.shr_s(i32x4.add(high, middle), 8));
+}
+
 function within(row: i32, rows: i32): i32 {
   return max(0, min(rows - 1, row));
 }
 
-/** Chroma at eight pixels of which each lies a quarter before or behind its nearest sample. @param towards bytes to the next */
-function at(nearest: v128, samples: usize, towards: isize): v128 {
-  const near = i16x8.q15mulr_sat_s(v128.load(samples + towards), i16x8.splat(NEAR));
-  const far = i16x8.q15mulr_sat_s(v128.load(samples - towards), i16x8.splat(FAR));
-  const farthest = i16x8.q15mulr_sat_s(v128.load(samples + 2 * towards), i16x8.splat(FARTHEST));
-  return i16x8.add(i16x8.add(nearest, near), i16x8.add(far, farthest));
+/**
+ * Chroma at eight pixels, of which each lies a quarter before or behind its nearest sample.
+ *
+ * @param before the samples before the nearest ones, and `behind` those behind @param beyond those two away, on the pixels' side
+ * @param ofBoth weights of the samples before and behind
+ */
+function at(nearest: v128, before: v128, behind: v128, beyond: v128, ofBoth: v128): v128 {
+  const ofEnds = coefficients(NEAREST, FARTHEST);
+  const low = weighPairs(lowPairs(before, behind), lowPairs(nearest, beyond), ofBoth, ofEnds);
+  const high = weighPairs(highPairs(before, behind), highPairs(nearest, beyond), ofBoth, ofEnds);
+  return i16x8.narrow_i32x4_s(i32x4.shr_s(low, 15), i32x4.shr_s(high, 15));
+}
+
+/** Chroma at the pixels before the middle of their samples. */
+function atStarts(samples: usize): v128 {
+  return at(v128.load(samples), v128.load(samples - 2), v128.load(samples + 2), v128.load(samples - 4), coefficients(NEAR, FAR));
+}
+
+/** Chroma at the pixels behind it. */
+function atEnds(samples: usize): v128 {
+  return at(v128.load(samples), v128.load(samples - 2), v128.load(samples + 2), v128.load(samples + 4), coefficients(FAR, NEAR));
 }
 
 /** A row of pixels of its Y and chroma. */
@@ -95,13 +118,11 @@ function convertRow(luma: usize, us: usize, vs: usize, to: usize, width: i32): v
   for (let block = 0; block < width; block += 16) {
     const x = usize(min(block, width - 16));
     const pairs = v128.load(luma + x);
-    const nearestU = i16x8.q15mulr_sat_s(v128.load(us + x), i16x8.splat(NEAREST));
-    const nearestV = i16x8.q15mulr_sat_s(v128.load(vs + x), i16x8.splat(NEAREST));
     // Of each pair of pixels, the first lies before the middle of its sample, the second behind.
-    const u0 = at(nearestU, us + x, -2);
-    const u1 = at(nearestU, us + x, 2);
-    const v0 = at(nearestV, vs + x, -2);
-    const v1 = at(nearestV, vs + x, 2);
+    const u0 = atStarts(us + x);
+    const u1 = atEnds(us + x);
+    const v0 = atStarts(vs + x);
+    const v1 = atEnds(vs + x);
     const y0 = lightness(firstOf(pairs));
     const y1 = lightness(secondOf(pairs));
     const red = inBytes(added(y0, v0, RED_OF_V), added(y1, v1, RED_OF_V));

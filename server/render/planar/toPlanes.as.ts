@@ -4,6 +4,8 @@
 // Formulas: ITU-R BT.709-6, 3.2 to 3.4 (luma, colour differences, quantization). Chroma is the mean of two pixels beside
 // each other, and of eight rows weighted by a cubic (B = 0, C = 0.6) as Mitchell and Netravali (1988) describe it.
 
+import { coefficients, highPairs, lowPairs, weighPairs } from "./lanes.as";
+
 /** Coefficients of Y, in 2^-15: 219/255 of 0.2126, 0.7152, 0.0722; of alpha, which is 255, what black and rounding take. */
 const YR: i16 = 5983;
 const YG: i16 = 20127;
@@ -69,11 +71,6 @@ function weighBoth(us: usize, vs: usize, u: usize, v: usize, top: i32, half: i32
   weighRows(vs, v + to, top, half, height);
 }
 
-/** Coefficients of what `redBlue` and `greenAlpha` give. */
-function coefficients(one: i16, other: i16): v128 {
-  return i16x8(one, other, one, other, one, other, one, other);
-}
-
 /** Red and blue of four pixels. */
 function redBlue(pixels: v128): v128 {
   return v128.and(pixels, i32x4.splat(0x00ff00ff));
@@ -84,23 +81,18 @@ function greenAlpha(pixels: v128): v128 {
   return i16x8.shr_u(pixels, 8);
 }
 
-/** The sum of the colours of four pixels, each times its coefficient. */
-function weigh(rb: v128, ga: v128, ofRB: v128, ofGA: v128): v128 {
-  return i32x4.add(i32x4.dot_i16x8_s(rb, ofRB), i32x4.dot_i16x8_s(ga, ofGA));
-}
-
 /** Y of eight pixels, words of 16 bits. */
 function luma(rb0: v128, ga0: v128, rb1: v128, ga1: v128): v128 {
   const ofRB = coefficients(YR, YB);
   const ofGA = coefficients(YG, YA);
-  const one = i32x4.shr_u(weigh(rb0, ga0, ofRB, ofGA), 15);
-  return i16x8.narrow_i32x4_s(one, i32x4.shr_u(weigh(rb1, ga1, ofRB, ofGA), 15));
+  const one = i32x4.shr_u(weighPairs(rb0, ga0, ofRB, ofGA), 15);
+  return i16x8.narrow_i32x4_s(one, i32x4.shr_u(weighPairs(rb1, ga1, ofRB, ofGA), 15));
 }
 
 /** U or V of eight sums of two pixels, in 2^-7 around nought. */
 function chroma(rb0: v128, ga0: v128, rb1: v128, ga1: v128, ofRB: v128, ofGA: v128): v128 {
-  const one = i32x4.shr_s(weigh(rb0, ga0, ofRB, ofGA), 10);
-  return i16x8.narrow_i32x4_s(one, i32x4.shr_s(weigh(rb1, ga1, ofRB, ofGA), 10));
+  const one = i32x4.shr_s(weighPairs(rb0, ga0, ofRB, ofGA), 10);
+  return i16x8.narrow_i32x4_s(one, i32x4.shr_s(weighPairs(rb1, ga1, ofRB, ofGA), 10));
 }
 
 /** Y of a row, and its chroma at half the width, in 2^-7 around nought. */
@@ -167,12 +159,12 @@ function weighRows(rows: usize, to: usize, top: i32, half: i32, height: i32): vo
     const next = summed(r2 + x, r5 + x);
     const far = summed(r1 + x, r6 + x);
     const farthest = summed(r0 + x, r7 + x);
-    const innerLow = v128.shuffle<i16>(near, next, 0, 8, 1, 9, 2, 10, 3, 11);
-    const innerHigh = v128.shuffle<i16>(near, next, 4, 12, 5, 13, 6, 14, 7, 15);
-    const outerLow = v128.shuffle<i16>(far, farthest, 0, 8, 1, 9, 2, 10, 3, 11);
-    const outerHigh = v128.shuffle<i16>(far, farthest, 4, 12, 5, 13, 6, 14, 7, 15);
-    const low = weigh(innerLow, outerLow, ofInner, ofOuter);
-    const high = weigh(innerHigh, outerHigh, ofInner, ofOuter);
+    const innerLow = lowPairs(near, next);
+    const innerHigh = highPairs(near, next);
+    const outerLow = lowPairs(far, farthest);
+    const outerHigh = highPairs(far, farthest);
+    const low = weighPairs(innerLow, outerLow, ofInner, ofOuter);
+    const high = weighPairs(innerHigh, outerHigh, ofInner, ofOuter);
     const middle = i32x4.splat(MIDDLE);
     const words = i16x8.narrow_i32x4_s(
       i32x4.shr_s(i32x4.add(low, middle), 22),
