@@ -15,7 +15,9 @@ import {
   type LayerPiece,
   MOST_COLUMNS,
   MOST_LAYERS,
+  OPAQUE_BLACK,
   type Pixels,
+  isOpaqueColor,
 } from "./planar/framePieces";
 import { type Resampling, resampling } from "./planar/resampling";
 
@@ -74,7 +76,7 @@ export function openComposition(
   let [kept, shown]: [KeptSheet[], KeptSheet[]] = [[], []];
   const sheets: Sheet[] = [];
   const surfaces = passingSurfaces(2 * areaOf(size));
-  const colors = new Map<string, Uint8Array>();
+  const colors = new Map<string, number>();
   let paintedArea = 0;
   /** Whether so much is painted by itself that painting all of the frame costs less. */
   const paintsMost = (): boolean => paintedArea > MOST_PAINTED * areaOf(size);
@@ -156,7 +158,7 @@ export function openComposition(
     return typeof ink === "string" ? [{ kind: "filled", place: placeOf(place, within), color: pixelOf(ink) }] : null;
   }
 
-  function pixelOf(ink: string): Uint8Array {
+  function pixelOf(ink: string): number {
     const known = colors.get(ink) ?? colorOf(ink);
     colors.set(ink, known);
     return known;
@@ -257,7 +259,7 @@ export function openComposition(
 
   /** Whether a piece leaves nothing to be seen below it. */
   const coversAll = (piece: FramePiece | undefined): boolean =>
-    (piece?.kind === "filled" && piece.color[3] === 255 && coversFrame(piece.place)) ||
+    (piece?.kind === "filled" && isOpaqueColor(piece.color) && coversFrame(piece.place)) ||
     ((piece?.kind === "drawn" || piece?.kind === "filmed") && coversFrame(drawnPlace(piece.resampling)));
 
   const coversFrame = ({ x, y, width, height }: Rect): boolean =>
@@ -275,7 +277,7 @@ export function openComposition(
         return null;
       }
       readSheets();
-      return coversAll(pieces[0]) ? pieces : [{ kind: "filled", place: wholeOf(size), color: BLACK }, ...pieces];
+      return coversAll(pieces[0]) ? pieces : [{ kind: "filled", place: wholeOf(size), color: OPAQUE_BLACK }, ...pieces];
     },
   };
 }
@@ -288,16 +290,14 @@ const areaOf = ({ width, height }: Size): number => width * height;
 const seesBelow = (node: DisplayNode): boolean =>
   (node.kind === "layer" && node.blend !== undefined) || (node.kind === "transformed" && node.children.some(seesBelow));
 
-const BLACK = Uint8Array.of(0, 0, 0, 255);
-
 const drawnPlace = ({ from, to, top, bottom }: Resampling): Rect => rect(from, top, to - from, bottom - top);
 
-/** What a canvas makes of a colour: RGBA, times its alpha. */
-function colorOf(ink: string): Uint8Array {
+/** What a canvas makes of a colour. */
+function colorOf(ink: string): number {
   const { canvas, context } = nodeSurface(1, 1);
   context.fillStyle = ink;
   context.fillRect(0, 0, 1, 1);
-  return Uint8Array.from(canvas.data());
+  return canvas.data().readUInt32LE();
 }
 
 const NO_PIXELS: Pixels = { bytes: new Uint8Array(0), width: 0, height: 0 };

@@ -110,8 +110,21 @@ function over(above: v128, below: v128): v128 {
   return i8x16.add_sat_u(above, i8x16.narrow_i16x8_u(low, high));
 }
 
-/** Lays pixels over those at `to`. */
-export function layOver(from: usize, to: usize, pixels: i32): void {
+/** Sets rows of pixels to one: a word of 32 bits. At least four pixels: what is left by fours is set again. */
+export function fillRows(pixel: i32, to: usize, stride: i32, pixels: i32, rows: i32): void {
+  const four = i32x4.splat(pixel);
+  for (let row = 0; row < rows; row++) {
+    const at = to + usize(row * stride);
+    for (let block = 0; block < pixels; block += 4) v128.store(at + (usize(min(block, pixels - 4)) << 2), four);
+  }
+}
+
+/** Lays rows of pixels over those at `to`. Rows are so many bytes apart here and there. */
+export function layRows(from: usize, stride: i32, to: usize, toStride: i32, pixels: i32, rows: i32): void {
+  for (let row = 0; row < rows; row++) layOver(from + usize(row * stride), to + usize(row * toStride), pixels);
+}
+
+function layOver(from: usize, to: usize, pixels: i32): void {
   const bytes = usize(pixels) << 2;
   const even = bytes & ~15;
   for (let at: usize = 0; at < even; at += 16) {
@@ -138,8 +151,20 @@ function fadedOver(above: v128, below: v128, share: v128): v128 {
   return i8x16.narrow_i16x8_u(low, high);
 }
 
-/** Lays pixels over those at `to`, faded to `alpha` of 255. */
-export function layFaded(from: usize, to: usize, pixels: i32, alpha: i32): void {
+/** As `layRows`, faded to `alpha` of 255. */
+export function layFadedRows(
+  from: usize,
+  stride: i32,
+  to: usize,
+  toStride: i32,
+  pixels: i32,
+  rows: i32,
+  alpha: i32,
+): void {
+  for (let row = 0; row < rows; row++) layFaded(from + usize(row * stride), to + usize(row * toStride), pixels, alpha);
+}
+
+function layFaded(from: usize, to: usize, pixels: i32, alpha: i32): void {
   const share = i16x8.splat(i16(alpha + 1));
   const bytes = usize(pixels) << 2;
   const even = bytes & ~15;

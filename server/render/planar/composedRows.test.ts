@@ -6,7 +6,8 @@ import { defined } from "../../../core/testing/defined";
 import { randomFrom } from "../../../core/testing/randomFrom";
 import { RUNS, SEED } from "../../../core/testing/sample";
 import { composingBytes, openComposedRows } from "./composedRows";
-import { type ClipFrame, type DrawnPiece, type FilmedPiece, type FramePiece, type Pixels } from "./framePieces";
+import { type ClipFrame, type DrawnPiece, type FilmedPiece, type FramePiece } from "./framePieces";
+import { OPAQUE_BLACK, type Pixels } from "./framePieces";
 import { openPixelFrames } from "./pixelFrames";
 import { openPlanarModule, planesBytes } from "./planarModule";
 import { resampling } from "./resampling";
@@ -58,7 +59,7 @@ function painted(paint: (context: ReturnType<Canvas["getContext"]>) => void): Bu
   return Buffer.concat(Array.from({ length: HEIGHT }, (_, y) => rowOf(y)));
 }
 
-const BLACK: FramePiece = { kind: "filled", place: rect(0, 0, WIDTH, HEIGHT), color: Uint8Array.of(0, 0, 0, 255) };
+const BLACK: FramePiece = { kind: "filled", place: rect(0, 0, WIDTH, HEIGHT), color: OPAQUE_BLACK };
 
 function drawn(pixels: Pixels, part: Rect, place: Rect): DrawnPiece {
   return { kind: "drawn", pixels, resampling: defined(resampling(pixels, part, place, FRAME)) };

@@ -1,8 +1,8 @@
-import { type Rect, bottom, right } from "../../../core/geometry/rect";
+import { type Point, type Rect, type Size, rect } from "../../../core/geometry/rect";
 import { clipRoom } from "./clipRoom";
 import { type DrawnPiece, type FilledPiece, type FilmedPiece, type FramePiece } from "./framePieces";
-import { type LaidPiece, type LayerPiece, MOST_COLUMNS, MOST_LAYERS } from "./framePieces";
-import { pictureRoom } from "./pictureRoom";
+import { type LaidPiece, type LayerPiece, MOST_COLUMNS, MOST_LAYERS, isOpaqueColor } from "./framePieces";
+import { pixelsRoom } from "./pixelsRoom";
 import { type PlanarModule } from "./planarModule";
 import { type PlanesRoom, type Rows } from "./planesRoom";
 import { type Resampling } from "./resampling";
@@ -30,16 +30,29 @@ interface ComposeRows {
     out: number,
     outStride: number,
   ) => void;
-  readonly layOver: (this: void, from: number, to: number, pixels: number) => void;
-  readonly layFaded: (this: void, from: number, to: number, pixels: number, alpha: number) => void;
+  readonly fillRows: (this: void, pixel: number, to: number, stride: number, pixels: number, rows: number) => void;
+  readonly layRows: LayRows<[]>;
+  readonly layFadedRows: LayRows<[alpha: number]>;
 }
+type LayRows<How extends readonly number[]> = (
+  this: void,
+  from: number,
+  stride: number,
+  to: number,
+  toStride: number,
+  pixels: number,
+  rows: number,
+  ...how: How
+) => void;
 const composesRows = (exports: WebAssembly.Exports): exports is WebAssembly.Exports & ComposeRows =>
-  ["drawRows", "layOver", "layFaded"].every((name) => typeof exports[name] === "function");
+  ["drawRows", "fillRows", "layRows", "layFadedRows"].every((name) => typeof exports[name] === "function");
 
 /** Functions of the module write so many bytes more than they are asked for, at most. */
 const SLACK = 64;
 /** Of two rows of a picture side by side, words of 16 bits. */
 const PAIRED_BYTES = (MOST_COLUMNS + 4) * 16;
+/** So many pixels are filled at once. */
+const LEAST_FILLED = 4;
 /** Of the rows of a picture that a row is made of. */
 const ROW_BYTES = 12;
 
@@ -51,19 +64,19 @@ export const composingBytes = (width: number, rows: number): number =>
 export function openComposedRows(module: PlanarModule, at: number, width: number, rows: number): ComposedRows {
   const { exports } = module;
   if (!composesRows(exports)) throw new TypeError("planar.wasm has no functions that put rows together.");
-  const { drawRows, layOver, layFaded } = exports;
+  const { drawRows, fillRows, layRows, layFadedRows } = exports;
   const stride = width * 4;
   const lineAt = at + (MOST_LAYERS + 1) * stride * rows;
   const columnsAt = lineAt + stride + SLACK;
   const rowsAt = columnsAt + stride + SLACK;
   const pairedAt = rowsAt + rows * ROW_BYTES;
-  const [pictures, clips] = [pictureRoom(module), clipRoom(module)];
+  const [kept, clips] = [pixelsRoom(module), clipRoom(module)];
   /** Where pixels of a clip's rows are made. */
   let made = { at: 0, bytes: 0 };
   const rowOf = (depth: number, row: number): number => at + (depth * rows + row) * stride;
   let frame: readonly FramePiece[] = [];
-  /** Where the pictures of the frame lie, and its clips' frames. */
-  const places = new Map<DrawnPiece, number>();
+  /** Where the pixels of the frame's pieces lie, and its clips' frames. */
+  const places = new Map<DrawnPiece | LaidPiece, number>();
   const planes = new Map<FilmedPiece, PlanesRoom>();
   let memory = module.memory;
   let words = new Uint32Array(memory.buffer);
@@ -72,7 +85,8 @@ export function openComposedRows(module: PlanarModule, at: number, width: number
 
   function placeAll(pieces: readonly FramePiece[]): void {
     for (const piece of pieces)
-      if (piece.kind === "drawn") places.set(piece, pictures.place(piece.pixels));
+      if (piece.kind === "drawn" || (piece.kind === "laid" && !piece.isOpaque))
+        places.set(piece, kept.place(piece.pixels));
       else if (piece.kind === "filmed") {
         planes.set(piece, clips.place(piece.frame));
         makeRoom(mostRead(piece.resampling, rows) * piece.frame.width * 4);
@@ -83,22 +97,25 @@ export function openComposedRows(module: PlanarModule, at: number, width: number
     if (made.bytes < bytes) made = { at: module.addRoom(bytes + SLACK), bytes };
   }
 
-  /** Calls back for each of the rows at hand that lie in a range: with its number in the frame, and where it is. */
-  function eachRow(top: number, end: number, depth: number, take: (y: number, to: number) => void): void {
-    const last = Math.min(from + count, end);
-    for (let y = Math.max(from, top); y < last; y++) take(y, rowOf(depth, y - from));
+  /** The part of a place that is at hand; null where nothing of it is. */
+  function atHand({ x, y, width: across, height }: Rect): Rect | null {
+    const [left, end] = [Math.max(0, x), Math.min(width, x + across)];
+    const [top, last] = [Math.max(from, y), Math.min(from + count, y + height)];
+    return end > left && last > top ? rect(left, top, end - left, last - top) : null;
   }
 
+  /** Where a pixel of the frame is, in a layer of a depth. */
+  const pixelAt = (depth: number, { x, y }: Point): number => rowOf(depth, y - from) + x * 4;
+
   function fill({ place, color }: FilledPiece, depth: number): void {
-    const [left, end] = [Math.max(0, place.x), Math.min(width, right(place))];
-    if (end <= left) return;
-    const [word = 0] = new Uint32Array(Uint8Array.from(color).buffer);
-    const covers = color[3] === 255;
-    if (!covers) words.fill(word, lineAt / 4, lineAt / 4 + end - left);
-    eachRow(place.y, bottom(place), depth, (_, to) => {
-      if (covers) words.fill(word, to / 4 + left, to / 4 + end);
-      else layOver(lineAt, to + left * 4, end - left);
-    });
+    const here = atHand(place);
+    if (!here) return;
+    const to = pixelAt(depth, here);
+    if (isOpaqueColor(color) && here.width >= LEAST_FILLED) fillRows(color, to, stride, here.width, here.height);
+    else {
+      words.fill(color, lineAt / 4, lineAt / 4 + here.width);
+      layRows(lineAt, 0, to, stride, here.width, here.height);
+    }
   }
 
   /** The rows at hand that a picture is drawn into, counted from the first of all. Null where there are none. */
@@ -147,32 +164,31 @@ export function openComposedRows(module: PlanarModule, at: number, width: number
     resample(piece.resampling, drawn, made.at - read.from * bytes, bytes, depth);
   }
 
-  function lay({ pixels: { bytes, width: columns }, part, x, y: top, isOpaque }: LaidPiece, depth: number): void {
-    const [left, end] = [Math.max(0, x), Math.min(width, x + part.width)];
-    if (end <= left) return;
-    eachRow(top, top + part.height, depth, (y, to) => {
-      const start = ((part.y + y - top) * columns + part.x + left - x) * 4;
-      const row = bytes.subarray(start, start + (end - left) * 4);
-      if (isOpaque) memory.set(row, to + left * 4);
-      else {
-        memory.set(row, lineAt);
-        layOver(lineAt, to + left * 4, end - left);
-      }
-    });
+  function lay(piece: LaidPiece, depth: number): void {
+    const { pixels, part, x, y, isOpaque } = piece;
+    const here = atHand(rect(x, y, part.width, part.height));
+    if (!here) return;
+    const bytes = pixels.width * 4;
+    const start = (part.y + here.y - y) * bytes + (part.x + here.x - x) * 4;
+    const to = pixelAt(depth, here);
+    if (isOpaque) copyRows(pixels.bytes.subarray(start), bytes, to, here);
+    else layRows((places.get(piece) ?? 0) + start, bytes, to, stride, here.width, here.height);
+  }
+
+  function copyRows(pixels: Uint8Array, bytes: number, to: number, { width: across, height }: Size): void {
+    for (let row = 0; row < height; row++)
+      memory.set(pixels.subarray(row * bytes, row * bytes + across * 4), to + row * stride);
   }
 
   function layLayer({ pieces, alpha, cut }: LayerPiece, depth: number): void {
     const inside = depth + 1;
     memory.fill(0, rowOf(inside, 0), rowOf(inside, count));
     composeOn(pieces, inside);
-    const { x, y, width: across, height }: Rect = cut ?? { x: 0, y: 0, width, height: Infinity };
-    const [left, end] = [Math.max(0, x), Math.min(width, x + across)];
-    if (end <= left) return;
-    eachRow(y, y + height, depth, (row, to) => {
-      const above = rowOf(inside, row - from) + left * 4;
-      if (alpha === 255) layOver(above, to + left * 4, end - left);
-      else layFaded(above, to + left * 4, end - left, alpha);
-    });
+    const here = atHand(cut ?? rect(0, from, width, count));
+    if (!here) return;
+    const [above, to] = [pixelAt(inside, here), pixelAt(depth, here)];
+    if (alpha === 255) layRows(above, stride, to, stride, here.width, here.height);
+    else layFadedRows(above, stride, to, stride, here.width, here.height, alpha);
   }
 
   function composeOn(pieces: readonly FramePiece[], depth: number): void {
@@ -190,7 +206,7 @@ export function openComposedRows(module: PlanarModule, at: number, width: number
       frame = pieces;
       places.clear();
       planes.clear();
-      pictures.begin();
+      kept.begin();
       clips.begin();
       placeAll(pieces);
       if (memory === module.memory) return;

@@ -17,12 +17,16 @@ export interface ClipFrame extends Size {
 /** What a frame is put together from, back to front. Places are whole pixels of the frame, and may hang over its edges. */
 export type FramePiece = FilledPiece | DrawnPiece | FilmedPiece | LaidPiece | LayerPiece;
 
-/** A place in one colour: RGBA, times its alpha. */
+/** A place in one colour: RGBA, times its alpha, the first byte lowest. */
 export interface FilledPiece {
   readonly kind: "filled";
   readonly place: Rect;
-  readonly color: Uint8Array;
+  readonly color: number;
 }
+
+/** Whether nothing is seen through a colour. */
+export const isOpaqueColor = (color: number): boolean => color >>> 24 === 255;
+export const OPAQUE_BLACK = 0xff000000;
 
 /** A picture that covers what is below it, resampled. */
 export interface DrawnPiece {

@@ -2,6 +2,8 @@ import { readFile } from "node:fs/promises";
 import { type Size } from "../../../core/geometry/rect";
 
 const PAGE_BYTES = 65_536;
+/** What is not used costs nothing; but the garbage collector looks at everything when memory has grown a few times. */
+const LEAST_GROWN = 2 ** 25;
 let compiled: Promise<WebAssembly.Module> | null = null;
 
 /** A copy of planar.wasm with a memory of its own. */
@@ -16,21 +18,28 @@ export interface PlanarModule {
 /** @param bytes of memory, at least */
 export async function openPlanarModule(bytes: number): Promise<PlanarModule> {
   compiled ??= readFile("server/render/planar/planar.wasm").then((code) => WebAssembly.compile(code));
-  const memory = new WebAssembly.Memory({ initial: Math.ceil(bytes / PAGE_BYTES) });
+  const memory = new WebAssembly.Memory({ initial: pagesOf(bytes) });
   const { exports } = await WebAssembly.instantiate(await compiled, { env: { memory } });
   let view = new Uint8Array(memory.buffer);
+  let taken = view.length;
   return {
     get memory() {
       return view;
     },
     exports,
     addRoom(more) {
-      const pages = memory.grow(Math.ceil(more / PAGE_BYTES));
-      view = new Uint8Array(memory.buffer);
-      return pages * PAGE_BYTES;
+      const at = taken;
+      taken += pagesOf(more) * PAGE_BYTES;
+      if (taken > view.length) {
+        memory.grow(pagesOf(Math.max(taken - view.length, LEAST_GROWN)));
+        view = new Uint8Array(memory.buffer);
+      }
+      return at;
     },
   };
 }
+
+const pagesOf = (bytes: number): number => Math.ceil(bytes / PAGE_BYTES);
 
 /** Of the planes of a frame: Y of each pixel, U and V of every fourth. */
 export const planesBytes = ({ width, height }: Size): number => width * height * 1.5;

@@ -104,12 +104,24 @@ function at(nearest: v128, before: v128, behind: v128, beyond: v128, ofBoth: v12
 
 /** Chroma at the pixels before the middle of their samples. */
 function atStarts(samples: usize): v128 {
-  return at(v128.load(samples), v128.load(samples - 2), v128.load(samples + 2), v128.load(samples - 4), coefficients(NEAR, FAR));
+  return at(
+    v128.load(samples),
+    v128.load(samples - 2),
+    v128.load(samples + 2),
+    v128.load(samples - 4),
+    coefficients(NEAR, FAR),
+  );
 }
 
 /** Chroma at the pixels behind it. */
 function atEnds(samples: usize): v128 {
-  return at(v128.load(samples), v128.load(samples - 2), v128.load(samples + 2), v128.load(samples + 4), coefficients(FAR, NEAR));
+  return at(
+    v128.load(samples),
+    v128.load(samples - 2),
+    v128.load(samples + 2),
+    v128.load(samples + 4),
+    coefficients(FAR, NEAR),
+  );
 }
 
 /** A row of pixels of its Y and chroma. */
