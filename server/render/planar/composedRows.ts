@@ -158,10 +158,10 @@ export function openComposedRows(module: PlanarModule, at: number, width: number
   function film(piece: FilmedPiece, depth: number): void {
     const drawn = rowsDrawn(piece.resampling);
     if (!drawn) return;
-    const bytes = piece.frame.width * 4;
-    const read = rowsRead(piece.resampling, drawn);
-    planes.get(piece)?.makePixels(read, made.at);
-    resample(piece.resampling, drawn, made.at - read.from * bytes, bytes, depth);
+    const { frame: of, resampling } = piece;
+    const read = rowsRead(resampling, drawn);
+    planes.get(piece)?.makePixels(read, made.at, { from: resampling.first, to: resampling.first + resampling.count });
+    resample(resampling, drawn, made.at - read.from * of.width * 4, of.width * 4, depth);
   }
 
   function lay(piece: LaidPiece, depth: number): void {

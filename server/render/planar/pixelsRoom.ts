@@ -52,7 +52,9 @@ export function pixelsRoom(module: PlanarModule): PixelsRoom {
       room.shown = frame;
       return room.at;
     },
-    begin: () => void frame++,
+    begin() {
+      frame++;
+    },
   };
 }
 

@@ -1,6 +1,6 @@
 import { type LookupTable } from "../../../core/grading/lookupTable";
 import { type Size } from "../../../core/geometry/rect";
-import { type PlanarModule, needPlanes, planesBytes } from "./planarModule";
+import { LEAST_WIDTH, type PlanarModule, needPlanes, planesBytes } from "./planarModule";
 
 /** Rows of a frame: the first, and the one after the last. */
 export interface Rows {
@@ -8,12 +8,20 @@ export interface Rows {
   readonly to: number;
 }
 
+/** Columns of a frame, as `Rows`. */
+export type Columns = Rows;
+
 /** Planes of Y, U and V (BT.709, studio range, 4:2:0) in the memory of a module, which makes pixels of them. */
 export interface PlanesRoom {
   /** Takes the planes of a frame in place of those before: width × height × 1.5 bytes. */
   set(planes: Uint8Array): void;
-  /** Makes RGBA of some rows, in the colours of the table. @param at where in the memory the first of them goes */
-  makePixels(rows: Rows, at: number): void;
+  /**
+   * Makes RGBA of some rows, in the colours of the table.
+   *
+   * @param at where in the memory the first of them goes, the others after it
+   * @param columns that are wanted, all when absent: others are left as they are, or not
+   */
+  makePixels(rows: Rows, at: number, columns?: Columns): void;
 }
 
 /** The function of toPixels.as.ts. */
@@ -25,6 +33,8 @@ type ToPixels = (
   height: number,
   from: number,
   to: number,
+  left: number,
+  right: number,
 ) => void;
 const isToPixels = (exported: unknown): exported is ToPixels => typeof exported === "function";
 
@@ -54,12 +64,21 @@ export function planesRoom(module: PlanarModule, size: Size, table?: LookupTable
   const change = table && tableRoom(module, table);
   return {
     set: (planes) => module.memory.set(planes, planesAt),
-    makePixels({ from, to }, at) {
+    makePixels({ from, to }, at, columns = { from: 0, to: width }) {
+      const [left, right] = wholeSteps(columns, width);
       // It counts rows from the frame's first; addresses are counted in 32 bits, and come round.
-      toPixels(planesAt, at - from * width * 4, betweenAt, width, height, from, to);
-      if (change) applyTable(at, (to - from) * width, change.tableAt, change.seenAt);
+      toPixels(planesAt, at - from * width * 4, betweenAt, width, height, from, to, left, right);
+      if (!change) return;
+      for (let row = at + left * 4; row < at + (to - from) * width * 4; row += width * 4)
+        applyTable(row, right - left, change.tableAt, change.seenAt);
     },
   };
+}
+
+/** Where columns begin and end that are made by `LEAST_WIDTH` at once. */
+function wholeSteps({ from, to }: Columns, width: number): readonly [number, number] {
+  const right = Math.min(width, LEAST_WIDTH * Math.ceil(to / LEAST_WIDTH));
+  return [Math.max(0, Math.min(LEAST_WIDTH * Math.floor(from / LEAST_WIDTH), right - LEAST_WIDTH)), right];
 }
 
 function tableRoom(module: PlanarModule, { values }: LookupTable) {

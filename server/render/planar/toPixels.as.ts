@@ -26,7 +26,8 @@ const NO_COLOUR: i32 = (1 << 7) - (128 << 15);
 const ROOM = 16;
 
 /**
- * Makes the rows of a frame from one to before another. `planes` is where its planes lie, Y first, then U, then V; `rgba` where
+ * Makes the rows of a frame from one to before another, and of these the columns from `left` to before `right`, which are
+ * even and at least 16. `planes` is where its planes lie, Y first, then U, then V; `rgba` where
  * the pixels of the whole frame go; `between` where
  * 2 × (width + 32) bytes are free. Width and height are even, the width at least 16: what is left of a row by sixteens is
  * done with samples that were done already.
@@ -39,6 +40,8 @@ export function toPixels(
   height: i32,
   from: i32,
   to: i32,
+  left: i32,
+  right: i32,
 ): void {
   const half = width >> 1;
   const rows = height >> 1;
@@ -47,14 +50,14 @@ export function toPixels(
   const us = between + ROOM;
   const vs = us + usize(width) + 2 * ROOM;
   for (let y = from; y < to; y++) {
-    weighRows(u, us, y, half, rows);
-    weighRows(v, vs, y, half, rows);
-    convertRow(planes + usize(y * width), us, vs, rgba + usize(y * width * 4), width);
+    weighRows(u, us, y, half, rows, left, right);
+    weighRows(v, vs, y, half, rows, left, right);
+    convertRow(planes + usize(y * width), us, vs, rgba + usize(y * width * 4), left, right);
   }
 }
 
 /** A row of chroma at a row of pixels, of the four around it, in 2^-7 around nought, and a little beyond its ends. */
-function weighRows(plane: usize, to: usize, y: i32, half: i32, rows: i32): void {
+function weighRows(plane: usize, to: usize, y: i32, half: i32, rows: i32, left: i32, right: i32): void {
   const middle = y >> 1;
   // Even rows of pixels lie above the row of samples that they are nearest to, odd ones below.
   const towards = (y & 1) * 2 - 1;
@@ -64,8 +67,10 @@ function weighRows(plane: usize, to: usize, y: i32, half: i32, rows: i32): void 
   const farthest = plane + usize(within(middle + 2 * towards, rows) * half);
   const ofInner = coefficients(NEAREST, NEAR);
   const ofOuter = coefficients(FAR, FARTHEST);
-  for (let block = 0; block < half; block += 8) {
-    const x = usize(min(block, half - 8));
+  // Two samples more at both ends, as far as there are any, by eights.
+  const last = min(half, (right >> 1) + 8);
+  for (let block = max(0, (left >> 1) - 8); block < last; block += 8) {
+    const x = usize(min(block, last - 8));
     const a = v128.load8x8_u(nearest + x);
     const b = v128.load8x8_u(near + x);
     const c = v128.load8x8_u(far + x);
@@ -125,10 +130,10 @@ function atEnds(samples: usize): v128 {
 }
 
 /** A row of pixels of its Y and chroma. */
-function convertRow(luma: usize, us: usize, vs: usize, to: usize, width: i32): void {
+function convertRow(luma: usize, us: usize, vs: usize, to: usize, left: i32, right: i32): void {
   const opaque = i8x16.splat(-1);
-  for (let block = 0; block < width; block += 16) {
-    const x = usize(min(block, width - 16));
+  for (let block = left; block < right; block += 16) {
+    const x = usize(min(block, right - 16));
     const pairs = v128.load(luma + x);
     // Of each pair of pixels, the first lies before the middle of its sample, the second behind.
     const u0 = atStarts(us + x);
