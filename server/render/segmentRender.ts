@@ -42,5 +42,6 @@ export async function renderSegment(task: SegmentTask, onFrame: () => void, stop
     throw error;
   } finally {
     source.stop();
+    planar.close();
   }
 }

@@ -31,8 +31,9 @@ function noise(width: number, height: number, isOpaque: boolean): Canvas {
 const pixelsOf = (canvas: Canvas): Pixels => ({ bytes: canvas.data(), width: canvas.width, height: canvas.height });
 
 async function openRows() {
-  const module = await openPlanarModule(composingBytes(WIDTH, ROWS));
-  const rows = openComposedRows(module, 0, WIDTH, ROWS);
+  const module = await openPlanarModule();
+  const at = module.addRoom(composingBytes(WIDTH, ROWS));
+  const rows = openComposedRows(module, at, WIDTH, ROWS);
   /** All of a frame, so many rows at once. */
   return (pieces: readonly FramePiece[]): Buffer => {
     rows.begin(pieces);
@@ -40,7 +41,7 @@ async function openRows() {
     for (let from = 0; from < HEIGHT; from += ROWS) {
       const count = Math.min(ROWS, HEIGHT - from);
       rows.compose(from, count);
-      bands.push(Uint8Array.from(module.memory.subarray(0, count * WIDTH * 4)));
+      bands.push(Uint8Array.from(module.memory.subarray(at, at + count * WIDTH * 4)));
     }
     return Buffer.concat(bands);
   };
@@ -125,6 +126,28 @@ test(`${30 * RUNS} frames with two of clips, one in other colours: as a canvas d
     });
     expect({ run, same: ours.equals(theirs) }).toEqual({ run, same: true });
   }
+});
+
+test("memory that was released serves the next, whatever is left in it", async () => {
+  const before = await openPlanarModule();
+  const room = before.addRoom(4_000_000);
+  before.memory.fill(0xaa);
+  before.release();
+  const [next, other] = [await openPlanarModule(), await openPlanarModule()];
+  expect([next.memory[room], other.memory[room]]).toEqual([0xaa, undefined]);
+  next.release();
+  const [compose, table] = [await openRows(), compileTable("tried", lookChange(defined(LOOK_NAMES[0]), 1))];
+  const [clip, part, place] = [await filmed(64, 48, table), rect(0, 0, 64, 48), rect(20, 9, 100, 70)];
+  const above = noise(50, 50, false);
+  const ours = compose([
+    ...[BLACK, clip.piece(part, place)],
+    { kind: "laid", pixels: pixelsOf(above), part: rect(0, 0, 50, 50), x: 30, y: 30, isOpaque: false },
+  ]);
+  const theirs = painted((context) => {
+    draw(clip.canvas, part, place)(context);
+    context.drawImage(above, 30, 30);
+  });
+  expect(ours.equals(theirs)).toBe(true);
 });
 
 test("more pictures than are kept, in turns, beside frames of a clip", async () => {

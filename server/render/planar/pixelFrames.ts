@@ -17,7 +17,7 @@ export interface PixelFrames {
  * @throws RangeError for a size that has no half of both sides, or is under sixteen pixels wide
  */
 export async function openPixelFrames(size: Size, table?: LookupTable): Promise<PixelFrames> {
-  const module = await openPlanarModule(0);
+  const module = await openPlanarModule();
   const room = planesRoom(module, size, table);
   const bytes = size.width * size.height * 4;
   const at = module.addRoom(bytes);

@@ -19,6 +19,8 @@ export interface PlanarFrames {
    * or the frame's edge.
    */
   readonly change: (this: void, rows: FrameRows) => void;
+  /** No more frames are put together. */
+  close(): void;
 }
 
 /** Rows of a frame. */
@@ -54,10 +56,11 @@ const isToPlanes = (exported: unknown): exported is ToPlanes => typeof exported 
 /** @throws RangeError for a size that has no half of both sides, or is under sixteen pixels wide */
 export async function openPlanarFrames({ width, height }: Size): Promise<PlanarFrames> {
   needPlanes({ width, height });
-  const [rgbaAt, betweenAt] = [0, composingBytes(width, ROWS_AT_ONCE)];
-  const outAt = betweenAt + width * KEPT_ROWS * 2;
+  const module = await openPlanarModule();
+  const rgbaAt = module.addRoom(composingBytes(width, ROWS_AT_ONCE));
+  const betweenAt = module.addRoom(width * KEPT_ROWS * 2);
+  const outAt = module.addRoom(planesBytes({ width, height }));
   const outEnd = outAt + planesBytes({ width, height });
-  const module = await openPlanarModule(outEnd);
   const { toPlanes } = module.exports;
   if (!isToPlanes(toPlanes)) throw new TypeError("planar.wasm has no function that makes planes.");
   const composed = openComposedRows(module, rgbaAt, width, ROWS_AT_ONCE);
@@ -65,6 +68,7 @@ export async function openPlanarFrames({ width, height }: Size): Promise<PlanarF
     get planes() {
       return module.memory.subarray(outAt, outEnd);
     },
+    close: () => module.release(),
     change({ from, count, pieces }) {
       composed.begin(pieces);
       for (let row = 0; row < count; row += ROWS_AT_ONCE) {

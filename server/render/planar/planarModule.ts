@@ -11,17 +11,39 @@ export interface PlanarModule {
   /** All of its memory, which is another array when there is more of it. */
   readonly memory: Uint8Array;
   readonly exports: WebAssembly.Exports;
-  /** Makes room for so many bytes more, and gives where they begin. */
+  /** Makes room for so many bytes more, and gives where they begin. Anything may be in them. */
   addRoom(bytes: number): number;
+  /** It is used no more: another that is opened may have its memory. */
+  release(): void;
 }
 
-/** @param bytes of memory, at least */
-export async function openPlanarModule(bytes: number): Promise<PlanarModule> {
+/** A copy with its memory, in use or not. */
+interface Instance {
+  readonly memory: WebAssembly.Memory;
+  readonly exports: WebAssembly.Exports;
+}
+
+/** One that was released: memory that comes and goes has the garbage collector look at everything again and again. */
+let released: Instance | null = null;
+
+async function newInstance(): Promise<Instance> {
   compiled ??= readFile("server/render/planar/planar.wasm").then((code) => WebAssembly.compile(code));
-  const memory = new WebAssembly.Memory({ initial: pagesOf(bytes) });
+  const memory = new WebAssembly.Memory({ initial: 0 });
   const { exports } = await WebAssembly.instantiate(await compiled, { env: { memory } });
+  return { memory, exports };
+}
+
+function takeReleased(): Instance | null {
+  const instance = released;
+  released = null;
+  return instance;
+}
+
+export async function openPlanarModule(): Promise<PlanarModule> {
+  const instance = takeReleased() ?? (await newInstance());
+  const { memory, exports } = instance;
   let view = new Uint8Array(memory.buffer);
-  let taken = view.length;
+  let taken = 0;
   return {
     get memory() {
       return view;
@@ -35,6 +57,9 @@ export async function openPlanarModule(bytes: number): Promise<PlanarModule> {
         view = new Uint8Array(memory.buffer);
       }
       return at;
+    },
+    release() {
+      released = instance;
     },
   };
 }

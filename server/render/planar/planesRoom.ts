@@ -84,5 +84,7 @@ function wholeSteps({ from, to }: Columns, width: number): readonly [number, num
 function tableRoom(module: PlanarModule, { values }: LookupTable) {
   const tableAt = module.addRoom(values.byteLength + ROOM);
   module.memory.set(new Uint8Array(values.buffer, values.byteOffset, values.byteLength), tableAt);
-  return { tableAt, seenAt: module.addRoom(SEEN_BYTES) };
+  const seenAt = module.addRoom(SEEN_BYTES);
+  module.memory.fill(0, seenAt, seenAt + SEEN_BYTES);
+  return { tableAt, seenAt };
 }
