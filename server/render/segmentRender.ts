@@ -20,7 +20,7 @@ export interface SegmentTask extends OutputChoice {
 }
 
 /** So many frames' pixels at most wait to be given back. */
-const FRAMES_KEPT = 2;
+const FRAMES_KEPT = 4;
 
 /** Paints and encodes the frames of one segment. Calls `onFrame` after each; stops early when `stopped` says so. */
 export async function renderSegment(task: SegmentTask, onFrame: () => void, stopped: () => boolean): Promise<void> {
