@@ -6,7 +6,7 @@ import { paintedAreas } from "../../core/scene/paintedAreas";
 import { MARGIN, type Painter } from "../../paint/painter";
 import { type Surface } from "../../paint/resources";
 import { partOfLevel, scaledPart, snapped } from "../../paint/pixelPlaces";
-import { nodeSurface, pixelsOn } from "./nodeResources";
+import { emptied, nodeSurface, pixelsOn } from "./nodeResources";
 import { passingSurfaces } from "./passingSurfaces";
 import {
   type ClipFrame,
@@ -138,9 +138,7 @@ export function openComposition(
 
   function clearSheets(): void {
     for (const sheet of sheets) {
-      const { context } = sheet.surface;
-      context.setTransform(1, 0, 0, 1, MARGIN, MARGIN);
-      for (const { place } of sheet.painted) context.clearRect(place.x, place.y, place.width, place.height);
+      if (sheet.painted.length > 0) emptied(sheet.surface);
       sheet.painted = [];
     }
   }
