@@ -76,6 +76,20 @@ export function intersection(a: Rect, b: Rect): Rect | null {
   return width > 0 && height > 0 ? rect(x, y, width, height) : null;
 }
 
+/** What is left of a rectangle that another lies over: null where nothing is, all of it where that would be no rectangle. */
+export function leftBeside(cover: Rect, r: Rect): Rect | null {
+  const common = intersection(cover, r);
+  if (!common) return r;
+  const [before, after] = [common.x - r.x, right(r) - right(common)];
+  const [above, below] = [common.y - r.y, bottom(r) - bottom(common)];
+  if (before > 0 || after > 0) {
+    if (above > 0 || below > 0 || (before > 0 && after > 0)) return r;
+    return rect(before > 0 ? r.x : right(common), r.y, before + after, r.height);
+  }
+  if (above > 0 && below > 0) return r;
+  return above + below > 0 ? rect(r.x, above > 0 ? r.y : bottom(common), r.width, above + below) : null;
+}
+
 /** How much of a rectangle lies in another: 0 to 1, and 0 where it has no area. */
 export function shareIn(other: Rect, r: Rect): number {
   const common = intersection(other, r);

@@ -1,4 +1,14 @@
-import { type Point, type Rect, type Size, overlaps, rect, union, unionOf, wholeOf } from "../../core/geometry/rect";
+import {
+  type Point,
+  type Rect,
+  type Size,
+  contains,
+  overlaps,
+  rect,
+  union,
+  unionOf,
+  wholeOf,
+} from "../../core/geometry/rect";
 import { type DisplayList, type DisplayNode, type LayerNode, sameFrame } from "../../core/scene/displayList";
 import { type ClipNode, type FillNode, type PictureNode, type StillNode } from "../../core/scene/displayList";
 import { pictureLevel } from "../../core/scene/drawnLevel";
@@ -6,6 +16,7 @@ import { paintedAreas } from "../../core/scene/paintedAreas";
 import { MARGIN, type Painter } from "../../paint/painter";
 import { type Surface } from "../../paint/resources";
 import { partOfLevel, scaledPart, snapped } from "../../paint/pixelPlaces";
+import { coveredBy, withoutHidden } from "./hiddenPieces";
 import { emptied, nodeSurface, pixelsOn } from "./nodeResources";
 import { passingSurfaces } from "./passingSurfaces";
 import {
@@ -17,7 +28,6 @@ import {
   MOST_LAYERS,
   OPAQUE_BLACK,
   type Pixels,
-  isOpaqueColor,
 } from "./planar/framePieces";
 import { type Resampling, resampling } from "./planar/resampling";
 
@@ -252,16 +262,14 @@ export function openComposition(
       area = area ? union(area, place) : place;
     }
     layPainted();
-    return pieces;
+    return withoutHidden(pieces);
   }
 
   /** Whether a piece leaves nothing to be seen below it. */
-  const coversAll = (piece: FramePiece | undefined): boolean =>
-    (piece?.kind === "filled" && isOpaqueColor(piece.color) && coversFrame(piece.place)) ||
-    ((piece?.kind === "drawn" || piece?.kind === "filmed") && coversFrame(drawnPlace(piece.resampling)));
-
-  const coversFrame = ({ x, y, width, height }: Rect): boolean =>
-    x <= 0 && y <= 0 && x + width >= size.width && y + height >= size.height;
+  function coversAll(piece: FramePiece | undefined): boolean {
+    const place = piece && coveredBy(piece);
+    return Boolean(place && contains(place, wholeOf(size)));
+  }
 
   return {
     piecesOf(list) {
@@ -287,8 +295,6 @@ const areaOf = ({ width, height }: Size): number => width * height;
 /** Whether the colours of a node are blended with those below it. What is in a still, a layer or a place sees only what is in it. */
 const seesBelow = (node: DisplayNode): boolean =>
   (node.kind === "layer" && node.blend !== undefined) || (node.kind === "transformed" && node.children.some(seesBelow));
-
-const drawnPlace = ({ from, to, top, bottom }: Resampling): Rect => rect(from, top, to - from, bottom - top);
 
 /** What a canvas makes of a colour. */
 function colorOf(ink: string): number {
