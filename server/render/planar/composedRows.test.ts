@@ -114,7 +114,7 @@ test(`${30 * RUNS} frames with two of clips, one in other colours: as a canvas d
     const [width, height] = [2 * whole(50, 150), 2 * whole(20, 150)];
     const [one, other] = [await filmed(width, height, run % 3 === 0 ? table : undefined), await filmed(width, height)];
     const part = rect(between(0, 20), between(0, 10), between(40, width - 20), between(20, height - 10));
-    const [left, right] = [rect(whole(-50, 0), whole(-20, 20), whole(90, 200), whole(10, 90)), rect(60, 31, 190, 80)];
+    const [left, right] = [rect(whole(-50, 0), whole(-20, 20), whole(90, 200), whole(30, 90)), rect(60, 31, 190, 80)];
     const ours = compose([
       BLACK,
       one.piece(part, left),
