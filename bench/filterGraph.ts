@@ -1,6 +1,7 @@
 import { spawn } from "node:child_process";
 import { once } from "node:events";
 import { writeFile } from "node:fs/promises";
+import { availableParallelism } from "node:os";
 import { join } from "node:path";
 import { createCanvas } from "@napi-rs/canvas";
 import { frameStart } from "../core/time/ticks";
@@ -27,7 +28,7 @@ export async function graphAlone(source: FrameSource, plan: RenderPlan, folder: 
   const frames = scenes.map(({ from, to }) => to - from + JOINT);
   const input = ["-f", "lavfi", "-i", graphOf(frames, plan)];
   const started = performance.now();
-  const settings = encodeSettings(plan.rate, { filter: "format=yuv420p,setsar=1" });
+  const settings = encodeSettings(plan.rate, { filter: "format=yuv420p,setsar=1", threads: availableParallelism() });
   const args = [...["-v", "error", "-y", "-nostdin"], ...input, ...settings, "graph.mp4"];
   const child = spawn("ffmpeg", args, { cwd: folder, stdio: ["ignore", "ignore", "inherit"] });
   await once(child, "close");

@@ -3,7 +3,7 @@ import { spawn } from "node:child_process";
 import { once } from "node:events";
 import { createWriteStream } from "node:fs";
 import { mkdtemp, readFile, rm } from "node:fs/promises";
-import { tmpdir } from "node:os";
+import { availableParallelism, tmpdir } from "node:os";
 import { join } from "node:path";
 import { USUAL_FORMATS, type FormatName } from "../core/placement/formats";
 import { millis } from "../core/units";
@@ -192,7 +192,9 @@ async function encoded(file: RawFile, { width, height, rate }: Omit<RawFrames, "
   const { encodeSettings } = await import("../server/render/encoder");
   const { rawFrames } = await import("../server/media/frameEncoder");
   await file.end();
-  const settings = encodeSettings(rate, file.pixels === "rgba" ? { filter: FROM_RGBA } : {});
+  // By itself, an encoder uses all that the machine has.
+  const threads = availableParallelism();
+  const settings = encodeSettings(rate, file.pixels === "rgba" ? { threads, filter: FROM_RGBA } : { threads });
   const input = [...rawFrames({ width, height, rate, pixels: file.pixels }), "-i", file.path];
   const args = [...["-v", "error", "-y", "-nostdin"], ...input, ...settings, `${file.path}.mp4`];
   let least = Infinity;

@@ -40,25 +40,6 @@ test("the largest that waits goes first; equal ones go in the order they came", 
   expect(order).toEqual(["first", "large", "also large", "middle", "small"]);
 });
 
-test("a task is told how much work the others are: those that run and those that wait, not those that ended or gave up", async () => {
-  const gate = largestFirst(1);
-  const stop = new AbortController();
-  const running = task();
-  const others: number[] = [];
-  const add = (work: number, signal = NEVER): Promise<void> =>
-    gate.run(work, signal, (other) => {
-      others.push(other);
-      return running.run();
-    });
-  const all = [add(5), add(4), add(3)];
-  const gone = add(9, stop.signal);
-  stop.abort();
-  await expect(gone).rejects.toThrow();
-  running.end();
-  await Promise.all(all);
-  expect(others).toEqual([4 + 3 + 9, 3, 0]);
-});
-
 test("a place is free again after a task has failed", async () => {
   const gate = largestFirst(1);
   await expect(gate.run(1, NEVER, () => Promise.reject(new Error("broken")))).rejects.toThrow("broken");

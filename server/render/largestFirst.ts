@@ -4,18 +4,14 @@ export interface Gate {
    * Runs a task when one of the places is free. Of those that wait, the one with most work goes first, so that no place
    * is left alone with a long one at the end. A task that still waits when `signal` is aborted is never begun: it rejects
    * with the signal's reason.
-   *
-   * @param task told how much work all others are that run or wait
    */
-  run<Result>(work: number, signal: AbortSignal, task: (others: number) => Promise<Result>): Promise<Result>;
+  run<Result>(work: number, signal: AbortSignal, task: () => Promise<Result>): Promise<Result>;
 }
 
 /** @param places how many tasks run at once */
 export function largestFirst(places: number): Gate {
   const waiting: { readonly work: number; readonly begin: () => void }[] = [];
   let running = 0;
-  /** Of all that run or wait. */
-  let atHand = 0;
 
   function beginNext(): void {
     if (running >= places) return;
@@ -50,17 +46,10 @@ export function largestFirst(places: number): Gate {
   return {
     async run(work, signal, task) {
       signal.throwIfAborted();
-      atHand += work;
+      await turn(work, signal);
       try {
-        await turn(work, signal);
-      } catch (error) {
-        atHand -= work;
-        throw error;
-      }
-      try {
-        return await task(atHand - work);
+        return await task();
       } finally {
-        atHand -= work;
         running--;
         beginNext();
       }

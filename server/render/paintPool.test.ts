@@ -1,6 +1,6 @@
 import { existsSync } from "node:fs";
-import { mkdtemp, readFile, rm } from "node:fs/promises";
-import { availableParallelism, getPriority, tmpdir } from "node:os";
+import { mkdtemp, rm } from "node:fs/promises";
+import { getPriority, tmpdir } from "node:os";
 import { join } from "node:path";
 import { execa } from "execa";
 import { outputSize } from "../../core/placement/quality";
@@ -9,7 +9,8 @@ import { probedFrames } from "../testing/probedFrames";
 import { shortInput } from "../testing/shortRender";
 import { until } from "../testing/until";
 import { GIVES_WAY } from "./givesWay";
-import { type PaintPool, type WantedSegment, openPaintPool } from "./paintPool";
+import { type PaintPool, openPaintPool } from "./paintPool";
+import { type SegmentTask } from "./segmentRender";
 
 /** Threads take seconds to start: one pool of one thread serves all tests that do not ask for more. */
 let folder: string;
@@ -25,7 +26,7 @@ afterAll(async () => {
 
 const NEVER = new AbortController().signal;
 const input = shortInput(4000);
-const segment = (name: string, frames: number, change: Partial<WantedSegment> = {}): WantedSegment => ({
+const segment = (name: string, frames: number, change: Partial<SegmentTask> = {}): SegmentTask => ({
   input,
   format: "square",
   quality: "480p",
@@ -59,12 +60,6 @@ test("what is rendered, and its encoder, give way to what people wait for; what 
   await rendering;
 });
 
-/** With how many threads a file was encoded: x264 writes its settings into what it makes. */
-async function encoderThreads(name: string): Promise<number> {
-  const bytes = await readFile(join(folder, `${name}.mp4`), "latin1");
-  return Number(/ threads=(\d+)/.exec(bytes)?.[1]);
-}
-
 /** Calls `seen` once the first frame is painted. */
 function atFirstFrame(seen: () => void): () => void {
   let first = true;
@@ -90,14 +85,6 @@ test("of the segments that wait, the one with most to paint goes first", async (
     pool.render(segment(name, frames), () => undefined, NEVER).then(() => void ended.push(name));
   await Promise.all([render("running", 4), render("small", 2), render("large", 9), render("middle", 5)]);
   expect(ended).toEqual(["running", "large", "middle", "small"]);
-});
-
-test("an encoder has one thread while others at hand keep the other processors busy; the last one has two", async () => {
-  const processors = availableParallelism();
-  const names = Array.from({ length: processors + 1 }, (_, at) => `beside-${at}`);
-  await Promise.all(names.map((name) => pool.render(segment(name, 3), () => undefined, NEVER)));
-  const threads = await Promise.all([0, processors].map((at) => encoderThreads(`beside-${at}`)));
-  expect(threads).toEqual(processors === 1 ? [1, 1] : [1, 2]);
 });
 
 test("a running segment that is stopped takes its encoder with it, and leaves the thread to the next", async () => {

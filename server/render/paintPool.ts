@@ -1,4 +1,3 @@
-import { availableParallelism } from "node:os";
 import { setTimeout as sleep } from "node:timers/promises";
 import { MessageChannel } from "node:worker_threads";
 import { openThreads } from "../threads/openThreads";
@@ -12,12 +11,9 @@ const STOP_WITHIN_MS = 3000;
 /** Threads that paint and encode segments, shared by all renders of a process. */
 export interface PaintPool {
   /** Renders a segment when a thread is free. Rejects when it fails or `signal` is aborted. */
-  render(segment: WantedSegment, onFrame: () => void, signal: AbortSignal): Promise<void>;
+  render(segment: SegmentTask, onFrame: () => void, signal: AbortSignal): Promise<void>;
   close(): Promise<void>;
 }
-
-/** A segment; with how many threads it is encoded, the pool decides. */
-export type WantedSegment = Omit<SegmentTask, "encoderThreads">;
 
 /** Threads start at once. */
 export function openPaintPool(size = paintThreads()): PaintPool {
@@ -43,14 +39,11 @@ export function openPaintPool(size = paintThreads()): PaintPool {
     }
   }
 
-  async function renderInTurn(segment: WantedSegment, onFrame: () => void, signal: AbortSignal): Promise<void> {
+  async function renderInTurn(segment: SegmentTask, onFrame: () => void, signal: AbortSignal): Promise<void> {
     const stop = AbortSignal.any([signal, closing.signal]);
     const work = (segment.to - segment.from) * segment.width * segment.height;
     try {
-      await gate.run(work, stop, (others) => {
-        const encoderThreads = encoderThreadsFor(work, others);
-        return render({ ...segment, encoderThreads }, onFrame, stop);
-      });
+      await gate.run(work, stop, () => render(segment, onFrame, stop));
     } catch (error) {
       throw stop.aborted ? new Error("The render was stopped.", { cause: error }) : error;
     }
@@ -70,10 +63,3 @@ export function openPaintPool(size = paintThreads()): PaintPool {
     },
   };
 }
-
-/**
- * One, where the other segments at hand keep the other processors busy for as long as this one takes: two threads of an
- * encoder take a twentieth more of the processor together than one does.
- */
-const encoderThreadsFor = (work: number, others: number): number =>
-  others >= work * (availableParallelism() - 1) ? 1 : 2;

@@ -14,7 +14,6 @@ export interface SegmentTask extends OutputChoice {
   readonly rate: FrameRate;
   readonly width: number;
   readonly height: number;
-  readonly encoderThreads: number;
   /** Where the finished file is written. */
   readonly path: string;
 }
@@ -26,8 +25,7 @@ const FRAMES_KEPT = 4;
 export async function renderSegment(task: SegmentTask, onFrame: () => void, stopped: () => boolean): Promise<void> {
   const source = await openFrameSource(task.input, task);
   const planar = await openPlanarFrames(task);
-  const settings = encodeSettings(task.rate, { threads: task.encoderThreads });
-  const encoder = startFrameEncoder({ ...task, pixels: "yuv420p", settings });
+  const encoder = startFrameEncoder({ ...task, pixels: "yuv420p", settings: encodeSettings(task.rate) });
   try {
     for (let frame = task.from; frame < task.to; frame++) {
       if (stopped()) throw new Error("The render was stopped.");
