@@ -132,7 +132,7 @@ function ifOpaque(pixels: Pixels): Pixels | null {
 const found = (image: Image | Canvas | undefined): CanvasImageSource | null => (image ? asImage(image) : null);
 
 /** The canvas of a surface that `nodeSurface` made. */
-export function canvasOf({ image }: Surface): Canvas {
+function canvasOf({ image }: Surface): Canvas {
   if (!(image instanceof Canvas)) throw new TypeError("The surface is none of Node's canvases.");
   return image;
 }

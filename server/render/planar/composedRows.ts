@@ -71,7 +71,7 @@ export function openComposedRows(module: PlanarModule, at: number, width: number
   const rowsAt = columnsAt + stride + SLACK;
   const pairedAt = rowsAt + rows * ROW_BYTES;
   const [kept, clips] = [pixelsRoom(module), clipRoom(module)];
-  /** Where pixels of a clip's rows are made. */
+  /** Where pixels of a clip's rows are made. There is room for all of a frame: what is not used of it costs nothing. */
   let made = { at: 0, bytes: 0 };
   const rowOf = (depth: number, row: number): number => at + (depth * rows + row) * stride;
   let frame: readonly FramePiece[] = [];
@@ -89,7 +89,7 @@ export function openComposedRows(module: PlanarModule, at: number, width: number
         places.set(piece, kept.place(piece.pixels));
       else if (piece.kind === "filmed") {
         planes.set(piece, clips.place(piece.frame));
-        makeRoom(mostRead(piece.resampling, rows) * piece.frame.width * 4);
+        makeRoom(piece.frame.width * piece.frame.height * 4);
       } else if (piece.kind === "layer") placeAll(piece.pieces);
   }
 
@@ -131,7 +131,7 @@ export function openComposedRows(module: PlanarModule, at: number, width: number
     picture: number,
     bytes: number,
     depth: number,
-  ) {
+  ): void {
     words.set(of.rows.subarray(3 * drawn.from, 3 * drawn.to), rowsAt / 4);
     memory.set(bytesOf(of.columns), columnsAt);
     const out = rowOf(depth, top + drawn.from - from) + left * 4;
@@ -225,17 +225,6 @@ const rowsRead = ({ rows }: Resampling, { from, to }: Rows): Rows => ({
   from: rows[3 * from] ?? 0,
   to: (rows[3 * to - 2] ?? 0) + 1,
 });
-
-/** How many of them at most, for so many rows in a row. */
-function mostRead(resampling: Resampling, count: number): number {
-  const last = resampling.bottom - resampling.top;
-  let most = 0;
-  for (let row = 0; row < last; row++) {
-    const { from, to } = rowsRead(resampling, { from: row, to: Math.min(row + count, last) });
-    most = Math.max(most, to - from);
-  }
-  return most;
-}
 
 const bytesOf = ({ buffer, byteOffset, byteLength }: Uint16Array): Uint8Array =>
   new Uint8Array(buffer, byteOffset, byteLength);

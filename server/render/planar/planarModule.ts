@@ -39,6 +39,7 @@ function takeReleased(): Instance | null {
   return instance;
 }
 
+/** Opens a copy with no room in it yet; the memory of one that was released, if there is one. */
 export async function openPlanarModule(): Promise<PlanarModule> {
   const instance = takeReleased() ?? (await newInstance());
   const { memory, exports } = instance;
