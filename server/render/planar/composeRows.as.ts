@@ -4,14 +4,19 @@
 //
 // Formulas: bilinear interpolation; "source over" of W3C Compositing and Blending 1, 9.1.4.
 
+import { highBytePairs, lowBytePairs } from "./lanes.as";
+
 /** Weights are sixteenths. */
-const WHOLE: i16 = 16;
+const WHOLE = memory.data<i16>([16]);
+/** How much of what is below is seen through what covers nothing. */
+const ALL = memory.data<i16>([256]);
+const NOUGHT = memory.data<i16>([0]);
 /** Bytes of a pixel of two rows, words of 16 bits: four channels of the one, then four of the other. */
 const PAIRED: usize = 16;
 
 /** Between two rows, what lies `share` sixteenths of the way to the other: two pixels in 2^-4. */
-function twoBetween(one: v128, other: v128, share: v128): v128 {
-  return i16x8.add(i16x8.mul(one, i16x8.sub(i16x8.splat(WHOLE), share)), i16x8.mul(other, share));
+function twoBetween(one: v128, other: v128, rest: v128, share: v128): v128 {
+  return i16x8.add(i16x8.mul(one, rest), i16x8.mul(other, share));
 }
 
 /** Where the rows are that a row lies between, and the share of the other, as three words of 32 bits say it. */
@@ -21,27 +26,34 @@ function rowOf(picture: usize, stride: i32, rows: usize, which: i32): usize {
 
 /** Two rows of pixels, each between two of a picture, side by side. Reads up to three pixels more, and writes as many. */
 function pairRows(picture: usize, stride: i32, rows: usize, next: usize, out: usize, pixels: i32): void {
-  const a0 = rowOf(picture, stride, rows, 0);
-  const a1 = rowOf(picture, stride, rows, 1);
-  const b0 = rowOf(picture, stride, next, 0);
-  const b1 = rowOf(picture, stride, next, 1);
-  const ofA = i16x8.splat(i16(load<i32>(rows, 8)));
-  const ofB = i16x8.splat(i16(load<i32>(next, 8)));
-  let to = out;
-  for (let at: usize = 0; at < usize(pixels) << 2; at += 16) {
-    const a = v128.load(a0 + at);
-    const c = v128.load(a1 + at);
-    const b = v128.load(b0 + at);
-    const d = v128.load(b1 + at);
-    const lowA = twoBetween(i16x8.extend_low_i8x16_u(a), i16x8.extend_low_i8x16_u(c), ofA);
-    const lowB = twoBetween(i16x8.extend_low_i8x16_u(b), i16x8.extend_low_i8x16_u(d), ofB);
-    const highA = twoBetween(i16x8.extend_high_i8x16_u(a), i16x8.extend_high_i8x16_u(c), ofA);
-    const highB = twoBetween(i16x8.extend_high_i8x16_u(b), i16x8.extend_high_i8x16_u(d), ofB);
+  let a0 = rowOf(picture, stride, rows, 0);
+  let a1 = rowOf(picture, stride, rows, 1);
+  let b0 = rowOf(picture, stride, next, 0);
+  let b1 = rowOf(picture, stride, next, 1);
+  const ofA = v128.load16_splat(rows, 8);
+  const ofB = v128.load16_splat(next, 8);
+  const whole = v128.load16_splat(WHOLE);
+  const nought = v128.load16_splat(NOUGHT);
+  const end = out + usize(pixels) * PAIRED;
+  for (let to = out; to < end; to += 4 * PAIRED) {
+    const a = v128.load(a0);
+    const c = v128.load(a1);
+    const b = v128.load(b0);
+    const d = v128.load(b1);
+    const restA = i16x8.sub(whole, ofA);
+    const restB = i16x8.sub(whole, ofB);
+    const lowA = twoBetween(lowBytePairs(a, nought), lowBytePairs(c, nought), restA, ofA);
+    const lowB = twoBetween(lowBytePairs(b, nought), lowBytePairs(d, nought), restB, ofB);
+    const highA = twoBetween(highBytePairs(a, nought), highBytePairs(c, nought), restA, ofA);
+    const highB = twoBetween(highBytePairs(b, nought), highBytePairs(d, nought), restB, ofB);
     v128.store(to, v128.shuffle<i64>(lowA, lowB, 0, 2));
     v128.store(to, v128.shuffle<i64>(lowA, lowB, 1, 3), 16);
     v128.store(to, v128.shuffle<i64>(highA, highB, 0, 2), 32);
     v128.store(to, v128.shuffle<i64>(highA, highB, 1, 3), 48);
-    to += 4 * PAIRED;
+    a0 += 16;
+    a1 += 16;
+    b0 += 16;
+    b1 += 16;
   }
 }
 
@@ -56,13 +68,16 @@ function columnAt(paired: usize, column: usize): v128 {
 
 /** Pixels of two rows between the columns of what `pairRows` made. At least four: what is left by fours is made again. */
 function pairColumns(paired: usize, columns: usize, out: usize, next: usize, pixels: i32): void {
-  for (let block = 0; block < pixels; block += 4) {
-    const x = usize(min(block, pixels - 4)) << 2;
-    const from = columns + x;
-    const one = i8x16.narrow_i16x8_u(columnAt(paired, from), columnAt(paired, from + 4));
-    const other = i8x16.narrow_i16x8_u(columnAt(paired, from + 8), columnAt(paired, from + 12));
-    v128.store(out + x, v128.shuffle<i32>(one, other, 0, 2, 4, 6));
-    v128.store(next + x, v128.shuffle<i32>(one, other, 1, 3, 5, 7));
+  for (let rest = pixels; rest > 0;) {
+    const one = i8x16.narrow_i16x8_u(columnAt(paired, columns), columnAt(paired, columns + 4));
+    const other = i8x16.narrow_i16x8_u(columnAt(paired, columns + 8), columnAt(paired, columns + 12));
+    v128.store(out, v128.shuffle<i32>(one, other, 0, 2, 4, 6));
+    v128.store(next, v128.shuffle<i32>(one, other, 1, 3, 5, 7));
+    rest -= 4;
+    const step = usize(min(4, max(0, rest))) << 2;
+    columns += step;
+    out += step;
+    next += step;
   }
 }
 
@@ -99,14 +114,14 @@ function alphasOf(pixels: v128): v128 {
 }
 
 /** What is seen of two pixels below two others. */
-function seenBelow(above: v128, below: v128): v128 {
-  return i16x8.shr_u(i16x8.mul(below, i16x8.sub(i16x8.splat(256), alphasOf(above))), 8);
+function seenBelow(above: v128, below: v128, all: v128): v128 {
+  return i16x8.shr_u(i16x8.mul(below, i16x8.sub(all, alphasOf(above))), 8);
 }
 
 /** Four pixels over four others. */
-function over(above: v128, below: v128): v128 {
-  const low = seenBelow(i16x8.extend_low_i8x16_u(above), i16x8.extend_low_i8x16_u(below));
-  const high = seenBelow(i16x8.extend_high_i8x16_u(above), i16x8.extend_high_i8x16_u(below));
+function over(above: v128, below: v128, all: v128, nought: v128): v128 {
+  const low = seenBelow(lowBytePairs(above, nought), lowBytePairs(below, nought), all);
+  const high = seenBelow(highBytePairs(above, nought), highBytePairs(below, nought), all);
   return i8x16.add_sat_u(above, i8x16.narrow_i16x8_u(low, high));
 }
 
@@ -125,14 +140,16 @@ export function layRows(from: usize, stride: i32, to: usize, toStride: i32, pixe
 }
 
 function layOver(from: usize, to: usize, pixels: i32): void {
+  const all = v128.load16_splat(ALL);
+  const nought = v128.load16_splat(NOUGHT);
   const bytes = usize(pixels) << 2;
   const even = bytes & ~15;
   for (let at: usize = 0; at < even; at += 16) {
     const above = v128.load(from + at);
-    if (v128.any_true(above)) v128.store(to + at, over(above, v128.load(to + at)));
+    if (v128.any_true(above)) v128.store(to + at, over(above, v128.load(to + at), all, nought));
   }
   for (let at = even; at < bytes; at += 4)
-    v128.store32_lane(to + at, over(v128.load32_zero(from + at), v128.load32_zero(to + at)), 0);
+    v128.store32_lane(to + at, over(v128.load32_zero(from + at), v128.load32_zero(to + at), all, nought), 0);
 }
 
 /** Two pixels, faded, over two others. What they leave of those below is 256 less what they cover, rounded. */

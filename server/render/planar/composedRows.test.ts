@@ -131,7 +131,7 @@ test(`${30 * RUNS} frames with two of clips, one in other colours: as a canvas d
 test("memory that was released serves the next, whatever is left in it", async () => {
   const before = await openPlanarModule();
   const room = before.addRoom(4_000_000);
-  before.memory.fill(0xaa);
+  before.memory.fill(0xaa, room);
   before.release();
   const [next, other] = [await openPlanarModule(), await openPlanarModule()];
   expect([next.memory[room], other.memory[room]]).toEqual([0xaa, undefined]);

@@ -20,9 +20,14 @@ export function highPairs(one: v128, other: v128): v128 {
   return v128.shuffle<i16>(one, other, 4, 12, 5, 13, 6, 14, 7, 15);
 }
 
-/** Coefficients of pairs of words. */
-export function coefficients(one: i16, other: i16): v128 {
-  return i16x8(one, other, one, other, one, other, one, other);
+/** The first eight bytes of one and of another, in pairs. */
+export function lowBytePairs(one: v128, other: v128): v128 {
+  return v128.shuffle<i8>(one, other, 0, 16, 1, 17, 2, 18, 3, 19, 4, 20, 5, 21, 6, 22, 7, 23);
+}
+
+/** The last eight bytes of one and of another, in pairs. */
+export function highBytePairs(one: v128, other: v128): v128 {
+  return v128.shuffle<i8>(one, other, 8, 24, 9, 25, 10, 26, 11, 27, 12, 28, 13, 29, 14, 30, 15, 31);
 }
 
 /** Of four pairs and four others, the sum of all words, each times its coefficient. */

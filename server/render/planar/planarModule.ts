@@ -8,7 +8,7 @@ let compiled: Promise<WebAssembly.Module> | null = null;
 
 /** A copy of planar.wasm with a memory of its own. */
 export interface PlanarModule {
-  /** All of its memory, which is another array when there is more of it. */
+  /** All of its memory, which is another array when there is more of it. What lies before all rooms is the module's own. */
   readonly memory: Uint8Array;
   readonly exports: WebAssembly.Exports;
   /** Makes room for so many bytes more, and gives where they begin. Anything may be in them. */
@@ -28,7 +28,8 @@ let released: Instance | null = null;
 
 async function newInstance(): Promise<Instance> {
   compiled ??= readFile("server/render/planar/planar.wasm").then((code) => WebAssembly.compile(code));
-  const memory = new WebAssembly.Memory({ initial: 0 });
+  // The first page has the module's own constants.
+  const memory = new WebAssembly.Memory({ initial: 1 });
   const { exports } = await WebAssembly.instantiate(await compiled, { env: { memory } });
   return { memory, exports };
 }
@@ -44,7 +45,7 @@ export async function openPlanarModule(): Promise<PlanarModule> {
   const instance = takeReleased() ?? (await newInstance());
   const { memory, exports } = instance;
   let view = new Uint8Array(memory.buffer);
-  let taken = 0;
+  let taken = PAGE_BYTES;
   return {
     get memory() {
       return view;

@@ -5,23 +5,26 @@
 // samples of chroma lies a cubic (B = 0, C = 0.6) as Mitchell and Netravali (1988) describe it; a sample lies in the middle
 // of its four pixels.
 
-import { coefficients, firstOf, highPairs, lowPairs, secondOf, weighPairs } from "./lanes.as";
+import { firstOf, highBytePairs, highPairs, lowBytePairs, lowPairs, secondOf, weighPairs } from "./lanes.as";
 
-/** Weights of the samples a quarter, three, five and seven quarters of their distance away, in 2^-15. */
-const NEAREST: i16 = 28564;
-const NEAR: i16 = 7886;
-const FAR: i16 = -2762;
-const FARTHEST: i16 = -920;
-/** Of Y, U and V, in 2^-13: 255/219, and 255/224 of 1.5748, 1.8556 and their shares of green. */
-const OF_Y: i16 = 9539;
-const RED_OF_V: i16 = 14686;
-const GREEN_OF_U: i16 = -1747;
-const GREEN_OF_V: i16 = -4366;
-const BLUE_OF_U: i16 = 17305;
-/** Black, which is 16 in studio range, less the half that rounds: in 2^-5. */
-const BLACK: i16 = 580;
+/** Weights of the rows of samples a quarter and three quarters of their distance away, then five and seven, in 2^-15. */
+const OF_NEAR = memory.data<i16>([28564, 7886]);
+const OF_FAR = memory.data<i16>([-2762, -920]);
 /** What is added to sums in 2^-15 before eight bits are left out: a half rounds, and 128 is no colour. */
-const NO_COLOUR: i32 = (1 << 7) - (128 << 15);
+const NO_COLOUR = memory.data<i32>([(1 << 7) - (128 << 15)]);
+/** Weights of the samples in a row: the nearest and the farthest; the one before and the one behind, for either pixel. */
+const OF_ENDS = memory.data<i16>([28564, -920]);
+const OF_BOTH_FIRST = memory.data<i16>([7886, -2762]);
+const OF_BOTH_SECOND = memory.data<i16>([-2762, 7886]);
+/** Of Y, U and V, in 2^-13: 255/219, and 255/224 of 1.5748, 1.8556 and their shares of green. */
+const OF_Y = memory.data<i16>([9539]);
+const RED_OF_V = memory.data<i16>([14686]);
+const GREEN_OF_U = memory.data<i16>([-1747]);
+const GREEN_OF_V = memory.data<i16>([-4366]);
+const BLUE_OF_U = memory.data<i16>([17305]);
+/** Black, which is 16 in studio range, less the half that rounds: in 2^-5. */
+const BLACK = memory.data<i16>([580]);
+const OPAQUE = memory.data<i16>([-1]);
 /** Free bytes before and after a row, so that it can be read beyond its ends. */
 const ROOM = 16;
 
@@ -61,33 +64,36 @@ function weighRows(plane: usize, to: usize, y: i32, half: i32, rows: i32, left: 
   const middle = y >> 1;
   // Even rows of pixels lie above the row of samples that they are nearest to, odd ones below.
   const towards = (y & 1) * 2 - 1;
-  const nearest = plane + usize(middle * half);
-  const near = plane + usize(within(middle + towards, rows) * half);
-  const far = plane + usize(within(middle - towards, rows) * half);
-  const farthest = plane + usize(within(middle + 2 * towards, rows) * half);
-  const ofInner = coefficients(NEAREST, NEAR);
-  const ofOuter = coefficients(FAR, FARTHEST);
   // Two samples more at both ends, as far as there are any, by eights.
-  const last = min(half, (right >> 1) + 8);
-  for (let block = max(0, (left >> 1) - 8); block < last; block += 8) {
-    const x = usize(min(block, last - 8));
-    const a = v128.load8x8_u(nearest + x);
-    const b = v128.load8x8_u(near + x);
-    const c = v128.load8x8_u(far + x);
-    const d = v128.load8x8_u(farthest + x);
-    const low = weighPairs(lowPairs(a, b), lowPairs(c, d), ofInner, ofOuter);
-    const high = weighPairs(highPairs(a, b), highPairs(c, d), ofInner, ofOuter);
-    v128.store(to + x * 2, aroundNought(low, high));
+  const first = max(0, (left >> 1) - 8);
+  let nearest = plane + usize(middle * half + first);
+  let near = plane + usize(within(middle + towards, rows) * half + first);
+  let far = plane + usize(within(middle - towards, rows) * half + first);
+  let farthest = plane + usize(within(middle + 2 * towards, rows) * half + first);
+  let sums = to + usize(first * 2);
+  const ofNear = v128.load32_splat(OF_NEAR);
+  const ofFar = v128.load32_splat(OF_FAR);
+  const noColour = v128.load32_splat(NO_COLOUR);
+  for (let rest = min(half, (right >> 1) + 8) - first; rest > 0;) {
+    const a = v128.load8x8_u(nearest);
+    const b = v128.load8x8_u(near);
+    const c = v128.load8x8_u(far);
+    const d = v128.load8x8_u(farthest);
+    const low = i32x4.add(weighPairs(lowPairs(a, b), lowPairs(c, d), ofNear, ofFar), noColour);
+    const high = i32x4.add(weighPairs(highPairs(a, b), highPairs(c, d), ofNear, ofFar), noColour);
+    v128.store(sums, i16x8.narrow_i32x4_s(i32x4.shr_s(low, 8), i32x4.shr_s(high, 8)));
+    rest -= 8;
+    // What is left by eights is made with samples that were made already.
+    const step = usize(min(8, max(0, rest)));
+    nearest += step;
+    near += step;
+    far += step;
+    farthest += step;
+    sums += step * 2;
   }
   const end = to + usize(half * 2);
   store<i32>(to - 4, i32(load<u16>(to)) * 0x10001);
   store<i32>(end, i32(load<u16>(end - 2)) * 0x10001);
-}
-
-/** Eight sums in 2^-15, in 2^-7 around nought. */
-function aroundNought(low: v128, high: v128): v128 {
-  const middle = i32x4.splat(NO_COLOUR);
-  return i16x8.narrow_i32x4_s(i32x4.shr_s(i32x4.add(low, middle), 8), i32x4.shr_s(i32x4.add(high, middle), 8));
 }
 
 function within(row: i32, rows: i32): i32 {
@@ -97,76 +103,63 @@ function within(row: i32, rows: i32): i32 {
 /**
  * Chroma at eight pixels, of which each lies a quarter before or behind its nearest sample.
  *
- * @param before the samples before the nearest ones, and `behind` those behind @param beyond those two away, on the pixels' side
- * @param ofBoth weights of the samples before and behind
+ * @param samples where the nearest ones lie @param beyond those two away, on the pixels' side
+ * @param ofBoth weights of the samples before and behind, and `ofEnds` of the nearest and those beyond
  */
-function at(nearest: v128, before: v128, behind: v128, beyond: v128, ofBoth: v128): v128 {
-  const ofEnds = coefficients(NEAREST, FARTHEST);
+function at(samples: usize, beyond: v128, ofBoth: v128, ofEnds: v128): v128 {
+  const nearest = v128.load(samples);
+  const before = v128.load(samples - 2);
+  const behind = v128.load(samples + 2);
   const low = weighPairs(lowPairs(before, behind), lowPairs(nearest, beyond), ofBoth, ofEnds);
   const high = weighPairs(highPairs(before, behind), highPairs(nearest, beyond), ofBoth, ofEnds);
   return i16x8.narrow_i32x4_s(i32x4.shr_s(low, 15), i32x4.shr_s(high, 15));
 }
 
-/** Chroma at the pixels before the middle of their samples. */
-function atStarts(samples: usize): v128 {
-  return at(
-    v128.load(samples),
-    v128.load(samples - 2),
-    v128.load(samples + 2),
-    v128.load(samples - 4),
-    coefficients(NEAR, FAR),
-  );
-}
-
-/** Chroma at the pixels behind it. */
-function atEnds(samples: usize): v128 {
-  return at(
-    v128.load(samples),
-    v128.load(samples - 2),
-    v128.load(samples + 2),
-    v128.load(samples + 4),
-    coefficients(FAR, NEAR),
-  );
-}
-
 /** A row of pixels of its Y and chroma. */
 function convertRow(luma: usize, us: usize, vs: usize, to: usize, left: i32, right: i32): void {
-  const opaque = i8x16.splat(-1);
+  const ofEnds = v128.load32_splat(OF_ENDS);
+  const ofFirst = v128.load32_splat(OF_BOTH_FIRST);
+  const ofSecond = v128.load32_splat(OF_BOTH_SECOND);
+  const ofY = v128.load16_splat(OF_Y);
+  const black = v128.load16_splat(BLACK);
+  const redOfV = v128.load16_splat(RED_OF_V);
+  const greenOfU = v128.load16_splat(GREEN_OF_U);
+  const greenOfV = v128.load16_splat(GREEN_OF_V);
+  const blueOfU = v128.load16_splat(BLUE_OF_U);
+  const opaque = v128.load16_splat(OPAQUE);
   for (let block = left; block < right; block += 16) {
     const x = usize(min(block, right - 16));
     const pairs = v128.load(luma + x);
     // Of each pair of pixels, the first lies before the middle of its sample, the second behind.
-    const u0 = atStarts(us + x);
-    const u1 = atEnds(us + x);
-    const v0 = atStarts(vs + x);
-    const v1 = atEnds(vs + x);
-    const y0 = lightness(firstOf(pairs));
-    const y1 = lightness(secondOf(pairs));
-    const red = inBytes(added(y0, v0, RED_OF_V), added(y1, v1, RED_OF_V));
-    const green = inBytes(
-      added(added(y0, u0, GREEN_OF_U), v0, GREEN_OF_V),
-      added(added(y1, u1, GREEN_OF_U), v1, GREEN_OF_V),
-    );
-    const blue = inBytes(added(y0, u0, BLUE_OF_U), added(y1, u1, BLUE_OF_U));
-    const rg0 = v128.shuffle<i8>(red, green, 0, 16, 8, 24, 1, 17, 9, 25, 2, 18, 10, 26, 3, 19, 11, 27);
-    const rg1 = v128.shuffle<i8>(red, green, 4, 20, 12, 28, 5, 21, 13, 29, 6, 22, 14, 30, 7, 23, 15, 31);
-    const ba0 = v128.shuffle<i8>(blue, opaque, 0, 16, 8, 24, 1, 17, 9, 25, 2, 18, 10, 26, 3, 19, 11, 27);
-    const ba1 = v128.shuffle<i8>(blue, opaque, 4, 20, 12, 28, 5, 21, 13, 29, 6, 22, 14, 30, 7, 23, 15, 31);
+    const u = us + x;
+    const v = vs + x;
+    const u0 = at(u, v128.load(u - 4), ofFirst, ofEnds);
+    const u1 = at(u, v128.load(u + 4), ofSecond, ofEnds);
+    const v0 = at(v, v128.load(v - 4), ofFirst, ofEnds);
+    const v1 = at(v, v128.load(v + 4), ofSecond, ofEnds);
+    const y0 = i16x8.sub(i16x8.q15mulr_sat_s(firstOf(pairs), ofY), black);
+    const y1 = i16x8.sub(i16x8.q15mulr_sat_s(secondOf(pairs), ofY), black);
+    const red = inBytes(added(y0, v0, redOfV), added(y1, v1, redOfV));
+    const green = inBytes(added(added(y0, u0, greenOfU), v0, greenOfV), added(added(y1, u1, greenOfU), v1, greenOfV));
+    const blue = inBytes(added(y0, u0, blueOfU), added(y1, u1, blueOfU));
+    const firstRG = lowBytePairs(red, green);
+    const secondRG = highBytePairs(red, green);
+    const firstBA = lowBytePairs(blue, opaque);
+    const secondBA = highBytePairs(blue, opaque);
+    const first0 = lowPairs(firstRG, firstBA);
+    const second0 = lowPairs(secondRG, secondBA);
+    const first1 = highPairs(firstRG, firstBA);
+    const second1 = highPairs(secondRG, secondBA);
     const pixels = to + x * 4;
-    v128.store(pixels, v128.shuffle<i16>(rg0, ba0, 0, 8, 1, 9, 2, 10, 3, 11));
-    v128.store(pixels, v128.shuffle<i16>(rg0, ba0, 4, 12, 5, 13, 6, 14, 7, 15), 16);
-    v128.store(pixels, v128.shuffle<i16>(rg1, ba1, 0, 8, 1, 9, 2, 10, 3, 11), 32);
-    v128.store(pixels, v128.shuffle<i16>(rg1, ba1, 4, 12, 5, 13, 6, 14, 7, 15), 48);
+    v128.store(pixels, v128.shuffle<i32>(first0, second0, 0, 4, 1, 5));
+    v128.store(pixels, v128.shuffle<i32>(first0, second0, 2, 6, 3, 7), 16);
+    v128.store(pixels, v128.shuffle<i32>(first1, second1, 0, 4, 1, 5), 32);
+    v128.store(pixels, v128.shuffle<i32>(first1, second1, 2, 6, 3, 7), 48);
   }
 }
 
-/** What eight values of Y in 2^-7 are in full range, in 2^-5. */
-function lightness(luma: v128): v128 {
-  return i16x8.sub(i16x8.q15mulr_sat_s(luma, i16x8.splat(OF_Y)), i16x8.splat(BLACK));
-}
-
-function added(value: v128, chroma: v128, coefficient: i16): v128 {
-  return i16x8.add(value, i16x8.q15mulr_sat_s(chroma, i16x8.splat(coefficient)));
+function added(value: v128, chroma: v128, coefficient: v128): v128 {
+  return i16x8.add(value, i16x8.q15mulr_sat_s(chroma, coefficient));
 }
 
 /** Sixteen values in 2^-5 as bytes. */
