@@ -1,5 +1,4 @@
-import { usualOutput } from "../core/output/output";
-import { spawn } from "node:child_process";
+import { fork, spawn } from "node:child_process";
 import { once } from "node:events";
 import { createWriteStream } from "node:fs";
 import { mkdtemp, readFile, rm } from "node:fs/promises";
@@ -10,7 +9,6 @@ import { millis } from "../core/units";
 import { type Promotion } from "../core/document/promotion";
 import { type TeamScope } from "../server/db/teamScope";
 import { type RawFrames } from "../server/media/frameEncoder";
-import { type PaintPool } from "../server/render/paintPool";
 import { type RenderInput } from "../server/render/renderInput";
 import { RENDERING_OPTIONS } from "../server/threads/renderingOptions";
 import { richPromotion } from "./richPromotion";
@@ -64,9 +62,9 @@ export async function benchRender(data: string): Promise<void> {
   const demo = await openDemoData(data);
   const folder = await mkdtemp(join(tmpdir(), "stencilcraft-bench-"));
   try {
-    const plain = await measured(await benchInput(), { data, folder });
+    const plain = await measured("plain", { data, folder });
     console.log(`plain promotion: ${inWords(plain)}`);
-    const rich = await measured(await benchInput(1, richPromotion), { data, folder });
+    const rich = await measured("rich", { data, folder });
     console.log(`with clips, captions, letters and a look: ${inWords(rich)}`);
     const [short, long] = [await peakMemory(1, data), await peakMemory(4, data)];
     console.log(`peak memory: ${short} MB for 15 s, ${long} MB for 60 s, ratio ${(long / short).toFixed(3)}`);
@@ -79,7 +77,8 @@ export async function benchRender(data: string): Promise<void> {
 
 /** Seconds that a promotion in three formats at 1080p takes. */
 interface Measured {
-  /** To render it. */
+  /** To render it: the first time in a process, and when it has rendered before. */
+  readonly first: number;
   readonly whole: number;
   /** For ffmpeg alone to encode its frames: as canvases have them, and as planes. */
   readonly rgba: number;
@@ -95,12 +94,15 @@ interface Where {
   readonly folder: string;
 }
 
-async function measured(input: RenderInput, where: Where): Promise<Measured> {
-  const { openPaintPool } = await import("../server/render/paintPool");
-  // Threads stand by, as those of a worker do.
-  const pool = openPaintPool();
+/** Promotions that are measured: the demo's, and one made of it with all that a promotion can have. */
+export const MEASURED = { plain: () => benchInput(), rich: () => benchInput(1, richPromotion) } as const;
+
+async function measured(promotion: keyof typeof MEASURED, where: Where): Promise<Measured> {
+  const input = await MEASURED[promotion]();
+  const renders = await openRenders(promotion, where.data);
   // Both are measured several times in turn, and the least of each counts: other work on the machine only ever adds.
-  const first = await wholeRender(pool, input, where);
+  const first = await renders.next();
+  const before = await renders.next();
   const alone = { rgba: 0, planes: 0, graph: 0, paint: 0 };
   for (const format of USUAL_FORMATS) {
     const one = await encodeAlone(input, format, where.folder);
@@ -109,39 +111,55 @@ async function measured(input: RenderInput, where: Where): Promise<Measured> {
     alone.graph += one.graph;
     alone.paint += one.paint;
   }
-  const whole = Math.min(first, await wholeRender(pool, input, where));
-  await pool.close();
-  return { whole, ...alone };
+  const whole = Math.min(first, before, await renders.next());
+  await renders.close();
+  return { first, whole, ...alone };
 }
 
-const inWords = ({ whole, rgba, planes, graph, paint }: Measured): string =>
+/** Whole renders in a process of their own. */
+interface Renders {
+  /** Renders once more, in so many seconds. */
+  next(): Promise<number>;
+  close(): Promise<void>;
+}
+
+async function openRenders(promotion: keyof typeof MEASURED, data: string): Promise<Renders> {
+  const child = fork("bench/renderingProcess.ts", [promotion, data], {
+    execArgv: [...RENDERING_OPTIONS, "--import", "tsx"],
+  });
+  const ended = once(child, "exit").then(([code]) => {
+    throw new Error(`The process that renders ended with ${code}.`);
+  });
+  ended.catch(() => undefined);
+  const answer = async (): Promise<unknown> => (await Promise.race([once(child, "message"), ended]))[0];
+  await answer();
+  return {
+    async next() {
+      child.send("render");
+      return Number(await answer());
+    },
+    async close() {
+      child.disconnect();
+      await once(child, "exit");
+    },
+  };
+}
+
+const inWords = ({ first, whole, rgba, planes, graph, paint }: Measured): string =>
   [
-    `whole render ${whole.toFixed(1)} s`,
+    `whole render ${whole.toFixed(1)} s (${first.toFixed(1)} s the first time in a process)`,
     `ffmpeg alone on the same frames as RGBA ${rgba.toFixed(1)} s, as planes ${planes.toFixed(1)} s`,
     `a filter graph of the like ${graph.toFixed(1)} s`,
     `painting alone in one thread ${paint.toFixed(1)} s`,
     `ratio ${(whole / rgba).toFixed(2)} of RGBA, ${(whole / planes).toFixed(2)} of planes`,
   ].join(", ");
 
-async function wholeRender(pool: PaintPool, input: RenderInput, { data, folder }: Where): Promise<number> {
-  await forgetSegments(data);
-  const { localPainter } = await import("../server/render/segmentPainter");
-  const { renderFile } = await import("../server/render/renderFile");
-  const started = performance.now();
-  await Promise.all(
-    USUAL_FORMATS.map((format) =>
-      renderFile(localPainter(pool), {
-        input,
-        choice: { format, output: usualOutput("1080p") },
-        path: join(folder, `${format}.mp4`),
-      }),
-    ),
-  );
-  return (performance.now() - started) / 1000;
-}
-
 /** Paints all frames of a format to raw files, then lets ffmpeg encode them with the render's own settings. */
-async function encodeAlone(input: RenderInput, format: FormatName, folder: string): Promise<Omit<Measured, "whole">> {
+async function encodeAlone(
+  input: RenderInput,
+  format: FormatName,
+  folder: string,
+): Promise<Omit<Measured, "first" | "whole">> {
   const { graphAlone } = await import("./filterGraph");
   const { openPlanarFrames, wholeFrame } = await import("../server/render/planar/planarFrames");
   const { openFrameSource } = await import("../server/render/frameSource");
@@ -199,8 +217,10 @@ async function encoded(file: RawFile, { width, height, rate }: Omit<RawFrames, "
   const args = [...["-v", "error", "-y", "-nostdin"], ...input, ...settings, `${file.path}.mp4`];
   let least = Infinity;
   for (let turn = 0; turn < 2; turn++) {
+    const alone = spawn("ffmpeg", args, { stdio: ["ignore", "ignore", "inherit"] });
+    // Its start takes this process, which has painted, longer than another.
     const started = performance.now();
-    await once(spawn("ffmpeg", args, { stdio: ["ignore", "ignore", "inherit"] }), "close");
+    await once(alone, "close");
     least = Math.min(least, (performance.now() - started) / 1000);
   }
   return least;

@@ -1,4 +1,5 @@
 import { getPriority, setPriority } from "node:os";
+import { setFlagsFromString } from "node:v8";
 import { type MessagePort } from "node:worker_threads";
 import { GIVES_WAY } from "./givesWay";
 import { type SegmentTask, renderSegment } from "./segmentRender";
@@ -8,6 +9,9 @@ export interface PaintTask {
   readonly segment: SegmentTask;
   readonly line: MessagePort;
 }
+// Most of the time goes by outside of JavaScript: to make code quicker that is used a little takes more of the processor than
+// it ever gives back (docs/decisions/frames-of-pieces.md). The usual budget is 132 KB.
+setFlagsFromString("--interrupt-budget=500000");
 // For this thread and the encoders that it starts.
 setPriority(Math.max(GIVES_WAY, getPriority()));
 
