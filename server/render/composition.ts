@@ -1,14 +1,4 @@
-import {
-  type Point,
-  type Rect,
-  type Size,
-  contains,
-  overlaps,
-  rect,
-  union,
-  unionOf,
-  wholeOf,
-} from "../../core/geometry/rect";
+import { type Point, type Rect, type Size, overlaps, rect, union, unionOf, wholeOf } from "../../core/geometry/rect";
 import { type DisplayList, type DisplayNode, type LayerNode, sameFrame } from "../../core/scene/displayList";
 import { type ClipNode, type FillNode, type PictureNode, type StillNode } from "../../core/scene/displayList";
 import { pictureLevel } from "../../core/scene/drawnLevel";
@@ -16,7 +6,7 @@ import { paintedAreas } from "../../core/scene/paintedAreas";
 import { MARGIN, type Painter } from "../../paint/painter";
 import { type Surface } from "../../paint/resources";
 import { partOfLevel, scaledPart, snapped } from "../../paint/pixelPlaces";
-import { coveredBy, withoutHidden } from "./hiddenPieces";
+import { withoutHidden } from "./hiddenPieces";
 import { emptied, nodeSurface, pixelsOn } from "./nodeResources";
 import { passingSurfaces } from "./passingSurfaces";
 import {
@@ -265,12 +255,6 @@ export function openComposition(
     return withoutHidden(pieces);
   }
 
-  /** Whether a piece leaves nothing to be seen below it. */
-  function coversAll(piece: FramePiece | undefined): boolean {
-    const place = piece && coveredBy(piece);
-    return Boolean(place && contains(place, wholeOf(size)));
-  }
-
   return {
     piecesOf(list) {
       if (list.some(seesBelow)) return null;
@@ -283,7 +267,7 @@ export function openComposition(
         return null;
       }
       readSheets();
-      return coversAll(pieces[0]) ? pieces : [{ kind: "filled", place: wholeOf(size), color: OPAQUE_BLACK }, ...pieces];
+      return withoutHidden([{ kind: "filled", place: wholeOf(size), color: OPAQUE_BLACK }, ...pieces]);
     },
   };
 }

@@ -24,7 +24,7 @@ function leftBelow(covers: readonly Rect[], piece: FramePiece): FramePiece | nul
 }
 
 /** Where a piece leaves nothing to be seen below it. */
-export function coveredBy(piece: FramePiece): Rect | null {
+function coveredBy(piece: FramePiece): Rect | null {
   const { kind } = piece;
   const covers = kind === "filled" ? isOpaqueColor(piece.color) : kind === "laid" ? piece.isOpaque : kind !== "layer";
   return covers ? placeOf(piece) : null;
