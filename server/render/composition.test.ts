@@ -198,6 +198,15 @@ test("what sees through to what is below, or moves nearly all of the frame, is p
   expect(frames.compare([ground(), isolated])?.most).toBeLessThanOrEqual(1);
 });
 
+test("where pieces leave something uncovered it is black, whatever was there in the frame before", async () => {
+  const frames = await bothWays();
+  const [upper, lower] = [fill(0, 0, 1080, 702, "#2b5f47"), fill(0, 702, 1080, 378, "#c9603a")];
+  const strip = fill(0, 690, 1080, 24, "rgba(255, 250, 240, 0.8)");
+  const alone = fill(300, 0, 780, 1080, "#e8d9c0");
+  for (const list of [[upper, lower, strip], [lower], [upper, strip], [alone], [], [lower, alone]])
+    expect(frames.compare(list)).toEqual(SAME);
+});
+
 test("sizes that are no multiple of anything", async () => {
   const frames = await bothWays({ width: 618, height: 622 });
   const list = [ground(), fill(13, 17, 333, 99, "rgba(255, 250, 240, 0.8)"), still(shape(140, 160))];

@@ -9,8 +9,9 @@ export interface PaintTask {
   readonly segment: SegmentTask;
   readonly line: MessagePort;
 }
-// Most of the time goes by outside of JavaScript: to make code quicker that is used a little takes more of the processor than
-// it ever gives back (docs/decisions/frames-of-pieces.md). The usual budget is 132 KB.
+
+// Hardly any of the work is JavaScript: to make quicker what is used a little takes more of the processor than it gives back
+// (docs/decisions/frames-of-pieces.md). Usual are 132 KB.
 setFlagsFromString("--interrupt-budget=500000");
 // For this thread and the encoders that it starts.
 setPriority(Math.max(GIVES_WAY, getPriority()));
