@@ -7,15 +7,20 @@
 
 import { firstOf, highBytePairs, highPairs, lowBytePairs, lowPairs, secondOf, weighPairs } from "./lanes.as";
 
-/** Weights of the rows of samples a quarter and three quarters of their distance away, then five and seven, in 2^-15. */
-const OF_NEAR = memory.data<i16>([28564, 7886]);
-const OF_FAR = memory.data<i16>([-2762, -920]);
+/** Weights of the samples a quarter, three, five and seven quarters of their distance away, in 2^-15. */
+const NEAREST: i16 = 28564;
+const NEAR: i16 = 7886;
+const FAR: i16 = -2762;
+const FARTHEST: i16 = -920;
+/** Of rows. */
+const OF_NEAR = memory.data<i16>([NEAREST, NEAR]);
+const OF_FAR = memory.data<i16>([FAR, FARTHEST]);
 /** What is added to sums in 2^-15 before eight bits are left out: a half rounds, and 128 is no colour. */
 const NO_COLOUR = memory.data<i32>([(1 << 7) - (128 << 15)]);
-/** Weights of the samples in a row: the nearest and the farthest; the one before and the one behind, for either pixel. */
-const OF_ENDS = memory.data<i16>([28564, -920]);
-const OF_BOTH_FIRST = memory.data<i16>([7886, -2762]);
-const OF_BOTH_SECOND = memory.data<i16>([-2762, 7886]);
+/** In a row: of the nearest and the farthest; of the one before and the one behind, for either pixel. */
+const OF_ENDS = memory.data<i16>([NEAREST, FARTHEST]);
+const OF_BOTH_FIRST = memory.data<i16>([NEAR, FAR]);
+const OF_BOTH_SECOND = memory.data<i16>([FAR, NEAR]);
 /** Of Y, U and V, in 2^-13: 255/219, and 255/224 of 1.5748, 1.8556 and their shares of green. */
 const OF_Y = memory.data<i16>([9539]);
 const RED_OF_V = memory.data<i16>([14686]);
