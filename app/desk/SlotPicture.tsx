@@ -206,9 +206,10 @@ function SwapMenu({
   );
 }
 
+/** The slot itself is what is pressed and dragged: a frame may go while it is, and its press would then be of no use. */
 function PictureWithFrames({ facts, frames }: { facts: PictureFacts | ClipFacts; frames: readonly SlotFrame[] }) {
   return (
-    <span className="absolute inset-0 flex items-center justify-center">
+    <span className="pointer-events-none absolute inset-0 flex items-center justify-center">
       <span
         className="relative block max-h-full max-w-full"
         style={{
