@@ -12,32 +12,25 @@ let folder: string;
 let clip: string;
 let greys: number[];
 const open = new Set<ClipReader>();
-beforeAll(async () => {
-  folder = await mkdtemp(join(tmpdir(), "stencilcraft-unit-"));
-  clip = join(folder, "clip.mp4");
+
+/** Makes a clip of such frames, with sound where a source of it is given. */
+async function made(name: string, rate: string, ...sound: readonly string[]): Promise<string> {
+  const path = join(folder, name);
+  const [numerator = 25, denominator = 1] = rate.split("/").map(Number);
+  const frames = `color=black:s=64x48:r=${rate}:d=${(FRAMES * denominator) / numerator}`;
+  const brighter = "format=gray,geq=lum='10+4*N',scale=out_range=tv:out_color_matrix=bt709,format=yuv420p";
+  const settings = ["-c:v", "libx264", "-crf", "8", "-g", "12", "-colorspace", "bt709"];
   await runProgram(
     "ffmpeg",
-    [
-      "-v",
-      "error",
-      "-f",
-      "lavfi",
-      "-i",
-      `color=black:s=64x48:r=25:d=${FRAMES / 25}`,
-      "-vf",
-      "format=gray,geq=lum='10+4*N',scale=out_range=tv:out_color_matrix=bt709,format=yuv420p",
-      "-c:v",
-      "libx264",
-      "-crf",
-      "8",
-      "-g",
-      "12",
-      "-colorspace",
-      "bt709",
-      clip,
-    ],
+    ["-v", "error", "-f", "lavfi", "-i", frames, ...sound, "-vf", brighter, ...settings, path],
     { timeLimitMs: 60_000 },
   );
+  return path;
+}
+
+beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), "stencilcraft-unit-"));
+  clip = await made("clip.mp4", "25");
   const raw = execFileSync(
     "ffmpeg",
     [
@@ -85,6 +78,16 @@ test.each([[0], [1], [11], [12], [13], [37], [59]])(
     expect(frameNumber(await reader.frame(first))).toBe(first);
   },
 );
+
+test("it does so too where a second has no whole number of frames, and beside sound", async () => {
+  const rate = { numerator: 24_000, denominator: 1001 };
+  const path = await made("film.mp4", "24000/1001", "-f", "lavfi", "-i", "sine=d=2");
+  for (const first of [1, 11, 12, 13, 23, 24, 36, 47, 48, 59]) {
+    const reader = readClip({ path, rate, frames: FRAMES, width: 64, height: 48 });
+    open.add(reader);
+    expect(frameNumber(await reader.frame(first))).toBe(first);
+  }
+});
 
 test("frames come in order, may be asked for twice, and may be skipped", async () => {
   const reader = read();

@@ -117,8 +117,9 @@ interface FrameStream {
 
 function openFrameStream(clip: ClipToRead, first: number, patienceMs: number): FrameStream {
   const { path, rate, width, height } = clip;
-  // Half a frame early, so that rounding never lands one frame late.
-  const seek = Math.max(0, ((first - 0.5) * rate.denominator) / rate.numerator);
+  // At the very frame: a moment before one that begins a group of pictures, the group before would be decoded for nothing.
+  // Less than a microsecond is cut off, which is less than what a file counts in, so that it never lands one frame late.
+  const seek = Math.floor((first * rate.denominator * 1e6) / rate.numerator) / 1e6;
   const args = [
     // A working copy's header tells all of it; and threads would wait for the encoders that the frames go to.
     ...["-v", "error", "-nostdin", "-threads", "1", "-nofind_stream_info", ...SAFE_INPUT],
