@@ -10,6 +10,7 @@ import { type Promotion } from "../core/document/promotion";
 import { type TeamScope } from "../server/db/teamScope";
 import { type RawFrames } from "../server/media/frameEncoder";
 import { type RenderInput } from "../server/render/renderInput";
+import { type RenderPlan } from "../server/render/renderPlan";
 import { RENDERING_OPTIONS } from "../server/threads/renderingOptions";
 import { richPromotion } from "./richPromotion";
 import { openDemoData } from "./demoInstance";
@@ -77,10 +78,10 @@ export async function benchRender(data: string): Promise<void> {
 
 /** Seconds that a promotion in three formats at 1080p takes. */
 interface Measured {
-  /** To render it: the first time in a process, and when it has rendered before. */
+  /** To render it: the first time in a process, and on average when it has rendered before. */
   readonly first: number;
   readonly whole: number;
-  /** For ffmpeg alone to encode its frames: as canvases have them, and as planes. */
+  /** For ffmpeg alone to encode its frames, on average: as canvases have them, and as planes. */
   readonly rgba: number;
   readonly planes: number;
   /** For ffmpeg to make and encode the like of it by a filter graph. */
@@ -97,23 +98,29 @@ interface Where {
 /** Promotions that are measured: the demo's, and one made of it with all that a promotion can have. */
 export const MEASURED = { plain: () => benchInput(), rich: () => benchInput(1, richPromotion) } as const;
 
+/** So many turns of what is compared, for each format. */
+const TURNS = 2;
+
 async function measured(promotion: keyof typeof MEASURED, where: Where): Promise<Measured> {
   const input = await MEASURED[promotion]();
   const renders = await openRenders(promotion, where.data);
-  // Both are measured several times in turn, and the least of each counts: other work on the machine only ever adds.
   const first = await renders.next();
-  const before = await renders.next();
+  // By turns and all of them counted: a machine's own speed changes from minute to minute, and should do so for all alike.
+  const wholes: number[] = [];
   const alone = { rgba: 0, planes: 0, graph: 0, paint: 0 };
   for (const format of USUAL_FORMATS) {
-    const one = await encodeAlone(input, format, where.folder);
-    alone.rgba += one.rgba;
-    alone.planes += one.planes;
-    alone.graph += one.graph;
-    alone.paint += one.paint;
+    const frames = await paintedFrames(input, format, where.folder);
+    alone.graph += frames.graph;
+    alone.paint += frames.paint;
+    for (let turn = 0; turn < TURNS; turn++) {
+      wholes.push(await renders.next());
+      alone.planes += (await encoded(frames.planes, frames.plan)) / TURNS;
+      alone.rgba += (await encoded(frames.rgba, frames.plan)) / TURNS;
+    }
+    await Promise.all([frames.rgba.remove(), frames.planes.remove()]);
   }
-  const whole = Math.min(first, before, await renders.next());
   await renders.close();
-  return { first, whole, ...alone };
+  return { first, whole: wholes.reduce((sum, one) => sum + one, 0) / wholes.length, ...alone };
 }
 
 /** Whole renders in a process of their own. */
@@ -147,19 +154,23 @@ async function openRenders(promotion: keyof typeof MEASURED, data: string): Prom
 
 const inWords = ({ first, whole, rgba, planes, graph, paint }: Measured): string =>
   [
-    `whole render ${whole.toFixed(1)} s (${first.toFixed(1)} s the first time in a process)`,
+    `whole render ${whole.toFixed(1)} s on average (${first.toFixed(1)} s the first time in a process)`,
     `ffmpeg alone on the same frames as RGBA ${rgba.toFixed(1)} s, as planes ${planes.toFixed(1)} s`,
     `a filter graph of the like ${graph.toFixed(1)} s`,
     `painting alone in one thread ${paint.toFixed(1)} s`,
     `ratio ${(whole / rgba).toFixed(2)} of RGBA, ${(whole / planes).toFixed(2)} of planes`,
   ].join(", ");
 
-/** Paints all frames of a format to raw files, then lets ffmpeg encode them with the render's own settings. */
-async function encodeAlone(
-  input: RenderInput,
-  format: FormatName,
-  folder: string,
-): Promise<Omit<Measured, "first" | "whole">> {
+/** A format's frames in raw files, and the seconds that it took to paint them and that its filter graph takes. */
+interface PaintedFrames {
+  readonly plan: RenderPlan;
+  readonly rgba: RawFile;
+  readonly planes: RawFile;
+  readonly graph: number;
+  readonly paint: number;
+}
+
+async function paintedFrames(input: RenderInput, format: FormatName, folder: string): Promise<PaintedFrames> {
   const { graphAlone } = await import("./filterGraph");
   const { openPlanarFrames, wholeFrame } = await import("../server/render/planar/planarFrames");
   const { openFrameSource } = await import("../server/render/frameSource");
@@ -176,11 +187,12 @@ async function encodeAlone(
     planar.change(wholeFrame(pixels, plan));
     await planes.write(Uint8Array.from(planar.planes));
   }
+  await Promise.all([rgba.end(), planes.end()]);
+  // Or they would be written to the disk while something is measured.
+  await once(spawn("sync"), "close");
   const graph = await graphAlone(source, plan, folder);
   source.stop();
-  const seconds = { graph, rgba: await encoded(rgba, plan), planes: await encoded(planes, plan), paint: paint / 1000 };
-  await Promise.all([rgba.remove(), planes.remove()]);
-  return seconds;
+  return { plan, rgba, planes, graph, paint: paint / 1000 };
 }
 
 interface RawFile {
@@ -205,25 +217,21 @@ function rawFile(folder: string, pixels: RawFile["pixels"]): RawFile {
   };
 }
 
-/** The fewest seconds in which ffmpeg encodes a file of raw frames. */
+/** The seconds in which ffmpeg encodes a file of raw frames, with the render's own settings. */
 async function encoded(file: RawFile, { width, height, rate }: Omit<RawFrames, "pixels">): Promise<number> {
   const { encodeSettings } = await import("../server/render/encoder");
   const { rawFrames } = await import("../server/media/frameEncoder");
-  await file.end();
   // By itself, an encoder uses all that the machine has.
   const threads = availableParallelism();
   const settings = encodeSettings(rate, file.pixels === "rgba" ? { threads, filter: FROM_RGBA } : { threads });
   const input = [...rawFrames({ width, height, rate, pixels: file.pixels }), "-i", file.path];
   const args = [...["-v", "error", "-y", "-nostdin"], ...input, ...settings, `${file.path}.mp4`];
-  let least = Infinity;
-  for (let turn = 0; turn < 2; turn++) {
-    const alone = spawn("ffmpeg", args, { stdio: ["ignore", "ignore", "inherit"] });
-    // Its start takes this process, which has painted, longer than another.
-    const started = performance.now();
-    await once(alone, "close");
-    least = Math.min(least, (performance.now() - started) / 1000);
-  }
-  return least;
+  const alone = spawn("ffmpeg", args, { stdio: ["ignore", "ignore", "inherit"] });
+  // Its start takes this process, which has painted, longer than another.
+  const started = performance.now();
+  await once(alone, "close");
+  if (alone.exitCode !== 0) throw new Error("ffmpeg refused the raw frames.");
+  return (performance.now() - started) / 1000;
 }
 
 /** Peak memory in MB of a process, encoders included, that renders the square format with every scene `stretch` times as long. */
