@@ -5,7 +5,7 @@ import { type FrameRate } from "../../core/time/frames";
 import { HANGS_AFTER_MS, inTime } from "../media/inTime";
 import { ProgramFailed, SAFE_INPUT } from "../media/program";
 import { type PixelFrames, openPixelFrames } from "./planar/pixelFrames";
-import { type Rows } from "./planar/planesRoom";
+import { type Rows } from "./planar/frameParts";
 import { LEAST_WIDTH, planesBytes } from "./planar/planarModule";
 
 /** Frames of a clip, decoded at the size needed. */

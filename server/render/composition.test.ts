@@ -1,5 +1,5 @@
 import { createCanvas } from "@napi-rs/canvas";
-import { type Size } from "../../core/geometry/rect";
+import { type Size, wholeOf } from "../../core/geometry/rect";
 import { formatOf } from "../../core/placement/formats";
 import { outputSize } from "../../core/placement/quality";
 import { type DisplayList, type DisplayNode, type LayerNode } from "../../core/scene/displayList";
@@ -53,7 +53,7 @@ async function bothWays(size: Size = SIZE) {
     compare(list: DisplayList): Differing | null {
       const pieces = composition.piecesOf(list);
       if (!pieces) return null;
-      ours.change({ from: 0, count: size.height, pieces });
+      ours.change({ place: wholeOf(size), pieces });
       const surface = painter.frame(list);
       const pixels = pixelsOn(surface);
       const part = { x: MARGIN, y: MARGIN, ...size };

@@ -1,11 +1,12 @@
 import { JOINS } from "../../core/document/joins";
+import { wholeOf } from "../../core/geometry/rect";
 import { outputSize } from "../../core/placement/quality";
 import { partOf } from "../../core/testing/sample";
 import { frameStart } from "../../core/time/ticks";
 import { millis } from "../../core/units";
 import { shortInput, shortScenes } from "../testing/shortRender";
 import { openFrameSource } from "./frameSource";
-import { type FrameRows, NEIGHBOURS, openPlanarFrames, wholeFrame } from "./planar/planarFrames";
+import { type FramePart, NEIGHBOURS, openPlanarFrames, wholeFrame } from "./planar/planarFrames";
 import { renderPlan } from "./renderPlan";
 
 const CHOICE = { format: "vertical", quality: "480p" } as const;
@@ -19,7 +20,7 @@ function mostBetween(one: Uint8Array, other: Uint8Array): number {
 }
 
 test.each(partOf(JOINS, 3))(
-  "frames put together of the rows that changed are the frames painted whole, to a step or two of 255: %s",
+  "frames put together of what changed are the frames painted whole, to a step or two of 255: %s",
   async (kind) => {
     const { adjustments } = shortScenes(900);
     const joined = Object.fromEntries(
@@ -27,13 +28,13 @@ test.each(partOf(JOINS, 3))(
     );
     const input = shortInput(900, { adjustments: joined });
     const { frames, rate } = await renderPlan(input, CHOICE);
-    const [byRows, whole] = await Promise.all([openFrameSource(input, CHOICE), openFrameSource(input, CHOICE)]);
+    const [byParts, whole] = await Promise.all([openFrameSource(input, CHOICE), openFrameSource(input, CHOICE)]);
     const [ours, theirs] = await Promise.all([openPlanarFrames(SIZE), openPlanarFrames(SIZE)]);
-    let [rows, same] = [0, 0];
+    let [area, same] = [0, 0];
     for (let frame = 0; frame < frames; frame++) {
       const time = frameStart(frame, rate);
-      await byRows.changesAt(time, NEIGHBOURS, (changed) => {
-        rows += changed.count;
+      await byParts.changesAt(time, NEIGHBOURS, (changed) => {
+        area += changed.place.width * changed.place.height;
         ours.change(changed);
       });
       theirs.change(wholeFrame(await whole.frameAt(time), SIZE));
@@ -44,17 +45,17 @@ test.each(partOf(JOINS, 3))(
     }
     expect(same).toBeGreaterThan(frames / 6);
     // Fewer than all of all frames: otherwise nothing was left out, and this would hold of anything.
-    expect(rows).toBeLessThan(frames * SIZE.height * 0.95);
-    byRows.stop();
+    expect(area).toBeLessThan(frames * SIZE.width * SIZE.height * 0.95);
+    byParts.stop();
     whole.stop();
   },
 );
 
 test("the first frame is all new; asked for again, or where it holds still, nothing is", async () => {
   const source = await openFrameSource(shortInput(1500), CHOICE);
-  const taken: FrameRows[] = [];
+  const taken: FramePart[] = [];
   const start = frameStart(0, { numerator: 30, denominator: 1 });
-  for (let times = 0; times < 2; times++) await source.changesAt(start, NEIGHBOURS, (rows) => taken.push(rows));
-  expect(taken).toMatchObject([{ from: 0, count: SIZE.height }]);
+  for (let times = 0; times < 2; times++) await source.changesAt(start, NEIGHBOURS, (part) => taken.push(part));
+  expect(taken).toMatchObject([{ place: wholeOf(SIZE) }]);
   source.stop();
 });

@@ -1,7 +1,7 @@
 import { type ClipNode, type DisplayList, clipsIn, sameFrame } from "../../core/scene/displayList";
 import { formatOf } from "../../core/placement/formats";
 import { outputSize, pixelsPerUnit } from "../../core/placement/quality";
-import { type Rect, type Size, bottom, rect, wholeOf } from "../../core/geometry/rect";
+import { type Rect, type Size, bottom, intersection, rect, right, wholeOf } from "../../core/geometry/rect";
 import { SOFT_PIXELS, changedArea } from "../../core/scene/changedArea";
 import { type PreparedPromotion, displayListAt } from "../../core/scene/preparePromotion";
 import { type ClipFacts } from "../../core/document/facts";
@@ -13,8 +13,8 @@ import { type Surface } from "../../paint/resources";
 import { nodeResources, nodeSurface, pixelsOn } from "./nodeResources";
 import { openComposition } from "./composition";
 import { type ClipFrame, type LaidPiece } from "./planar/framePieces";
-import { type Rows } from "./planar/planesRoom";
-import { type FrameRows } from "./planar/planarFrames";
+import { type Rows } from "./planar/frameParts";
+import { type FramePart } from "./planar/planarFrames";
 import { preparedInput } from "./preparedInput";
 import { type OutputChoice, type RenderInput } from "./renderInput";
 import { type Ticks } from "../../core/time/ticks";
@@ -32,7 +32,7 @@ export interface FrameSource {
    *
    * @param around so many rows more are given above and below, as far as there are any
    */
-  changesAt(time: Ticks, around: number, take: (rows: FrameRows) => void): Promise<void>;
+  changesAt(time: Ticks, around: number, take: (part: FramePart) => void): Promise<void>;
   /** The frame as PNG. */
   pngAt(time: Ticks): Promise<Buffer>;
   stop(): void;
@@ -92,12 +92,14 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
     return { kind: "laid", pixels, part, x: 0, y: from, isOpaque: true };
   }
 
-  /** Rows of pixels that an area in design units may reach, and so many around them. Null where none does. */
-  function rowsOf(area: Rect, around: number): Rows | null {
-    const toPixels = size.height / formatOf(format).height;
-    const from = Math.max(0, Math.floor(area.y * toPixels) - SOFT_PIXELS);
-    const to = Math.min(size.height, Math.ceil(bottom(area) * toPixels) + SOFT_PIXELS);
-    return to > from ? { from: Math.max(0, from - around), to: Math.min(size.height, to + around) } : null;
+  /** The pixels that an area in design units may reach, and so many rows around them. Null where it reaches none. */
+  function placeOf(area: Rect, around: number): Rect | null {
+    const { width, height } = formatOf(format);
+    const [across, down] = [size.width / width, size.height / height];
+    const [x, y] = [Math.floor(area.x * across) - SOFT_PIXELS, Math.floor(area.y * down) - SOFT_PIXELS];
+    const [end, last] = [Math.ceil(right(area) * across) + SOFT_PIXELS, Math.ceil(bottom(area) * down) + SOFT_PIXELS];
+    const seen = intersection(rect(x, y, end - x, last - y), wholeOf(size));
+    return seen && intersection(rect(seen.x, seen.y - around, seen.width, seen.height + 2 * around), wholeOf(size));
   }
 
   async function readClipFrame(node: ClipNode): Promise<void> {
@@ -152,10 +154,11 @@ export function frameSource(prepared: PreparedPromotion, input: RenderInput, siz
       await load(list);
       told = list;
       const area = before ? changedArea(before, list) : wholeOf(formatOf(format));
-      const rows = area && rowsOf(area, around);
-      if (!rows) return;
+      const place = area && placeOf(area, around);
+      if (!place) return;
+      const rows = { from: place.y, to: bottom(place) };
       const pieces = composition.piecesOf(list) ?? [paintedRows((await paintLoaded(list)).surface, rows)];
-      take({ from: rows.from, count: rows.to - rows.from, pieces });
+      take({ place, pieces });
     },
     async pngAt(time) {
       const { surface } = await paint(time);

@@ -13,7 +13,7 @@ import { emojiLevel, pictureLevel } from "../../core/scene/drawnLevel";
 import { type PaintContext, type PaintResources, type Surface } from "../../paint/resources";
 import { remembered } from "../remembered";
 import { type Pixels } from "./planar/framePieces";
-import { type Rows } from "./planar/planesRoom";
+import { type Rows } from "./planar/frameParts";
 import { emojiFile } from "../faces/emojiFiles";
 import { levelKey } from "../storage/keys";
 import { store } from "../storage/store";

@@ -85,8 +85,9 @@ function pairColumns(paired: usize, columns: usize, out: usize, next: usize, pix
  * Draws so many rows of a picture, resampled. `picture` is where the first pixel of its first row is that is read, its rows
  * `stride` bytes apart, of each of which `read` pixels are read. For each row, `rows` has the two of the picture that it lies
  * between and the sixteenths of the way to the other, words of 32 bits; for each of `pixels` pixels, at least four, `columns`
- * has the number of the one that it begins with and the sixteenths of the way to the next, words of 16 bits. `out` is where
- * the first of them goes, its rows `outStride` bytes apart; at `paired`, (read + 4) × 16 bytes are free.
+ * has the number of the one that it begins with, counted from `skipped` before the first that is read, and the sixteenths of
+ * the way to the next, words of 16 bits. `out` is where the first of them goes, its rows `outStride` bytes apart; at `paired`,
+ * (read + 4) × 16 bytes are free.
  */
 export function drawRows(
   picture: usize,
@@ -96,15 +97,17 @@ export function drawRows(
   count: i32,
   columns: usize,
   pixels: i32,
+  skipped: i32,
   paired: usize,
   out: usize,
   outStride: i32,
 ): void {
+  const counted = paired - usize(skipped) * PAIRED;
   for (let row = 0; row < count; row += 2) {
     // An odd row at the end is made twice.
     const next = min(row + 1, count - 1);
     pairRows(picture, stride, rows + usize(row * 12), rows + usize(next * 12), paired, read);
-    pairColumns(paired, columns, out + usize(row * outStride), out + usize(next * outStride), pixels);
+    pairColumns(counted, columns, out + usize(row * outStride), out + usize(next * outStride), pixels);
   }
 }
 

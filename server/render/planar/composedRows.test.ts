@@ -34,17 +34,28 @@ async function openRows() {
   const module = await openPlanarModule();
   const at = module.addRoom(composingBytes(WIDTH, ROWS));
   const rows = openComposedRows(module, at, WIDTH, ROWS);
-  /** All of a frame, so many rows at once. */
+  /** All of a frame, so many rows at once, and these in one piece or in two or three beside each other, however narrow. */
   return (pieces: readonly FramePiece[]): Buffer => {
     rows.begin(pieces);
-    const bands = [];
+    const frame = Buffer.alloc(WIDTH * HEIGHT * 4);
     for (let from = 0; from < HEIGHT; from += ROWS) {
       const count = Math.min(ROWS, HEIGHT - from);
-      rows.compose(from, count);
-      bands.push(Uint8Array.from(module.memory.subarray(at, at + count * WIDTH * 4)));
+      const cuts = Array.from({ length: whole(0, 2) }, () => whole(1, WIDTH - 1));
+      const edges = [...new Set([0, ...cuts, WIDTH])].toSorted((one, other) => one - other);
+      for (const [which, end] of edges.slice(1).entries()) {
+        const left = defined(edges[which]);
+        rows.compose(rect(left, from, end - left, count));
+        for (let row = 0; row < count; row++)
+          frame.set(pixelsBetween(left, end, row), ((from + row) * WIDTH + left) * 4);
+      }
     }
-    return Buffer.concat(bands);
+    return frame;
   };
+
+  function pixelsBetween(left: number, end: number, row: number): Uint8Array {
+    const rowAt = at + row * WIDTH * 4;
+    return module.memory.subarray(rowAt + left * 4, rowAt + end * 4);
+  }
 }
 
 /** What a canvas paints, black at first, with the margin that frames are painted with. */

@@ -1,18 +1,22 @@
-import { type Point, type Rect, type Size, rect } from "../../../core/geometry/rect";
+import { type Point, type Rect, type Size, intersection, rect, right } from "../../../core/geometry/rect";
 import { clipRoom } from "./clipRoom";
+import { type Columns, type Rows } from "./frameParts";
 import { type DrawnPiece, type FilledPiece, type FilmedPiece, type FramePiece } from "./framePieces";
 import { type LaidPiece, type LayerPiece, MOST_COLUMNS, MOST_LAYERS, isOpaqueColor } from "./framePieces";
 import { pixelsRoom } from "./pixelsRoom";
 import { type PlanarModule } from "./planarModule";
-import { type PlanesRoom, type Rows } from "./planesRoom";
+import { type PlanesRoom } from "./planesRoom";
 import { type Resampling } from "./resampling";
 
 /** Puts frames together from their pieces, some rows after the other. */
 export interface ComposedRows {
   /** Another frame begins. */
   begin(pieces: readonly FramePiece[]): void;
-  /** Writes `count` rows of it from `from` on, RGBA, to where `composingBytes` begin. */
-  compose(from: number, count: number): void;
+  /**
+   * Writes some rows of it, RGBA, one after the other to where `composingBytes` begin. In columns that a place does not have
+   * anything may be written.
+   */
+  compose(place: Rect): void;
 }
 
 /** The functions of composeRows.as.ts. */
@@ -26,6 +30,7 @@ interface ComposeRows {
     count: number,
     columns: number,
     pixels: number,
+    skipped: number,
     paired: number,
     out: number,
     outStride: number,
@@ -51,8 +56,8 @@ const composesRows = (exports: WebAssembly.Exports): exports is WebAssembly.Expo
 const SLACK = 64;
 /** Of two rows of a picture side by side, words of 16 bits. */
 const PAIRED_BYTES = (MOST_COLUMNS + 4) * 16;
-/** So many pixels are filled at once. */
-const LEAST_FILLED = 4;
+/** So many pixels are filled, or drawn, at once. */
+const FOUR = 4;
 /** Of the rows of a picture that a row is made of. */
 const ROW_BYTES = 12;
 
@@ -80,8 +85,8 @@ export function openComposedRows(module: PlanarModule, at: number, width: number
   const planes = new Map<FilmedPiece, PlanesRoom>();
   let memory = module.memory;
   let words = new Uint32Array(memory.buffer);
-  let from = 0;
-  let count = 0;
+  /** What is put together now. */
+  let hand = rect(0, 0, width, 0);
 
   function placeAll(pieces: readonly FramePiece[]): void {
     for (const piece of pieces)
@@ -97,76 +102,67 @@ export function openComposedRows(module: PlanarModule, at: number, width: number
     if (made.bytes < bytes) made = { at: module.addRoom(bytes + SLACK), bytes };
   }
 
-  /** The part of a place that is at hand; null where nothing of it is. */
-  function atHand({ x, y, width: across, height }: Rect): Rect | null {
-    const [left, end] = [Math.max(0, x), Math.min(width, x + across)];
-    const [top, last] = [Math.max(from, y), Math.min(from + count, y + height)];
-    return end > left && last > top ? rect(left, top, end - left, last - top) : null;
-  }
-
   /** Where a pixel of the frame is, in a layer of a depth. */
-  const pixelAt = (depth: number, { x, y }: Point): number => rowOf(depth, y - from) + x * 4;
+  const pixelAt = (depth: number, { x, y }: Point): number => rowOf(depth, y - hand.y) + x * 4;
 
   function fill({ place, color }: FilledPiece, depth: number): void {
-    const here = atHand(place);
+    const here = intersection(place, hand);
     if (!here) return;
     const to = pixelAt(depth, here);
-    if (isOpaqueColor(color) && here.width >= LEAST_FILLED) fillRows(color, to, stride, here.width, here.height);
+    if (isOpaqueColor(color) && here.width >= FOUR) fillRows(color, to, stride, here.width, here.height);
     else {
       words.fill(color, lineAt / 4, lineAt / 4 + here.width);
       layRows(lineAt, 0, to, stride, here.width, here.height);
     }
   }
 
-  /** The rows at hand that a picture is drawn into, counted from the first of all. Null where there are none. */
-  function rowsDrawn({ top, bottom: end }: Resampling): Rows | null {
-    const [first, last] = [Math.max(from, top), Math.min(from + count, end)];
-    return last > first ? { from: first - top, to: last - top } : null;
+  /** What is at hand of a picture that is drawn: at least four columns, which may be more than are. */
+  function drawnAt({ from, to, top, bottom: end }: Resampling): Rect | null {
+    const here = intersection(rect(from, top, to - from, end - top), hand);
+    if (!here || here.width >= FOUR) return here;
+    const x = Math.min(here.x, to - FOUR);
+    return { ...here, x, width: FOUR };
   }
 
   /** @param picture where its first row lies, in 32 bits @param bytes of a row of it */
-  function resample(
-    { first, count: read, from: left, to: end, top, ...of }: Resampling,
-    drawn: Rows,
-    picture: number,
-    bytes: number,
-    depth: number,
-  ): void {
+  function resample(of: Resampling, here: Rect, picture: number, bytes: number, depth: number): void {
+    const drawn = rowsDrawn(of, here);
+    const read = columnsRead(of, here);
     words.set(of.rows.subarray(3 * drawn.from, 3 * drawn.to), rowsAt / 4);
-    memory.set(bytesOf(of.columns), columnsAt);
-    const out = rowOf(depth, top + drawn.from - from) + left * 4;
+    memory.set(bytesOf(of.columns.subarray(2 * (here.x - of.from), 2 * (right(here) - of.from))), columnsAt);
     drawRows(
-      picture + first * 4,
+      picture + read.from * 4,
       bytes,
-      read,
+      read.to - read.from,
       rowsAt,
-      drawn.to - drawn.from,
+      here.height,
       columnsAt,
-      end - left,
+      here.width,
+      read.from - of.first,
       pairedAt,
-      out,
+      pixelAt(depth, here),
       stride,
     );
   }
 
   function draw(piece: DrawnPiece, depth: number): void {
-    const drawn = rowsDrawn(piece.resampling);
-    if (drawn) resample(piece.resampling, drawn, places.get(piece) ?? 0, piece.pixels.width * 4, depth);
+    const here = drawnAt(piece.resampling);
+    if (here) resample(piece.resampling, here, places.get(piece) ?? 0, piece.pixels.width * 4, depth);
   }
 
   /** Pixels are made of the rows that are read, and read while they are in the processor's cache. */
   function film(piece: FilmedPiece, depth: number): void {
-    const drawn = rowsDrawn(piece.resampling);
-    if (!drawn) return;
     const { frame: of, resampling } = piece;
-    const read = rowsRead(resampling, drawn);
-    planes.get(piece)?.makePixels(read, made.at, { from: resampling.first, to: resampling.first + resampling.count });
-    resample(resampling, drawn, made.at - read.from * of.width * 4, of.width * 4, depth);
+    const here = drawnAt(resampling);
+    if (!here) return;
+    const read = rowsRead(resampling, rowsDrawn(resampling, here));
+    planes.get(piece)?.makePixels(read, made.at, columnsRead(resampling, here));
+    resample(resampling, here, made.at - read.from * of.width * 4, of.width * 4, depth);
   }
 
   function lay(piece: LaidPiece, depth: number): void {
     const { pixels, part, x, y, isOpaque } = piece;
-    const here = atHand(rect(x, y, part.width, part.height));
+    const here = intersection(rect(x, y, part.width, part.height), hand);
     if (!here) return;
     const bytes = pixels.width * 4;
     const start = (part.y + here.y - y) * bytes + (part.x + here.x - x) * 4;
@@ -182,9 +178,9 @@ export function openComposedRows(module: PlanarModule, at: number, width: number
 
   function layLayer({ pieces, alpha, cut }: LayerPiece, depth: number): void {
     const inside = depth + 1;
-    memory.fill(0, rowOf(inside, 0), rowOf(inside, count));
+    memory.fill(0, rowOf(inside, 0), rowOf(inside, hand.height));
     composeOn(pieces, inside);
-    const here = atHand(cut ?? rect(0, from, width, count));
+    const here = intersection(cut ?? hand, hand);
     if (!here) return;
     const [above, to] = [pixelAt(inside, here), pixelAt(depth, here)];
     if (alpha === 255) layRows(above, stride, to, stride, here.width, here.height);
@@ -213,18 +209,27 @@ export function openComposedRows(module: PlanarModule, at: number, width: number
       memory = module.memory;
       words = new Uint32Array(memory.buffer);
     },
-    compose(first, rowCount) {
-      [from, count] = [first, rowCount];
+    compose(place) {
+      hand = place;
       composeOn(frame, 0);
     },
   };
 }
+
+/** Of the rows that a picture is drawn into, those of a place, counted from the first of them. */
+const rowsDrawn = ({ top }: Resampling, { y, height }: Rect): Rows => ({ from: y - top, to: y - top + height });
 
 /** Rows of a picture that rows of a frame are made of. */
 const rowsRead = ({ rows }: Resampling, { from, to }: Rows): Rows => ({
   from: rows[3 * from] ?? 0,
   to: (rows[3 * to - 2] ?? 0) + 1,
 });
+
+/** Columns of a picture that those of a place are made of: from the one that the first begins with to the one after the last's. */
+function columnsRead({ columns, first, count, from }: Resampling, place: Rect): Columns {
+  const [start = 0, last = 0] = [columns[2 * (place.x - from)], columns[2 * (right(place) - 1 - from)]];
+  return { from: first + start, to: first + Math.min(count, last + 2) };
+}
 
 const bytesOf = ({ buffer, byteOffset, byteLength }: Uint16Array): Uint8Array =>
   new Uint8Array(buffer, byteOffset, byteLength);

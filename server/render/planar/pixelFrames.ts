@@ -1,7 +1,8 @@
 import { type LookupTable } from "../../../core/grading/lookupTable";
 import { type Size } from "../../../core/geometry/rect";
 import { openPlanarModule } from "./planarModule";
-import { type Rows, planesRoom } from "./planesRoom";
+import { type Rows } from "./frameParts";
+import { planesRoom } from "./planesRoom";
 
 /** Turns planes of Y, U and V (BT.709, studio range, 4:2:0), one after the other in one piece, into RGBA frames of one size. */
 export interface PixelFrames {

@@ -2,6 +2,7 @@ import { mkdtemp, readFile, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { execa } from "execa";
+import { rect } from "../../../core/geometry/rect";
 import { randomFrom } from "../../../core/testing/randomFrom";
 import { NEIGHBOURS, openPlanarFrames, wholeFrame } from "./planarFrames";
 
@@ -88,7 +89,36 @@ test.each([
   const frames = await openPlanarFrames({ width, height });
   frames.change(wholeFrame(before, { width, height }));
   const [first, end] = [Math.max(0, from - NEIGHBOURS), Math.min(height, to + NEIGHBOURS)];
-  frames.change({ ...wholeFrame(now, { width, height }), from: first, count: end - first });
+  frames.change({ ...wholeFrame(now, { width, height }), place: rect(0, first, width, end - first) });
+  const whole = await planesOf(now, width, height);
+  expect(Buffer.compare(frames.planes, whole)).toBe(0);
+  expect(Buffer.compare(whole, await planesOf(before, width, height))).not.toBe(0);
+});
+
+test.each([
+  [0, 1],
+  [3, 20],
+  [16, 32],
+  [31, 33],
+  [40, 66],
+  [65, 66],
+])("columns %d to %d set anew leave the planes of the frame as it is then", async (from, to) => {
+  const [width, height] = [66, 60];
+  const [top, last] = [21, 40];
+  const before = hardFrame(width, height);
+  const now = Uint8Array.from(before);
+  for (let y = top; y < last; y++)
+    for (let at = (y * width + from) * 4; at < (y * width + to) * 4; at++)
+      if (at % 4 !== 3) now[at] = 255 - (now[at] ?? 0);
+  const frames = await openPlanarFrames({ width, height });
+  frames.change(wholeFrame(before, { width, height }));
+  // As columns that are not set may be anything, so that nothing is taken from there.
+  const elsewhere = Uint8Array.from(now, (value, at) => {
+    const x = Math.floor(at / 4) % width;
+    return x >= from - 16 && x < to + 16 ? value : 77;
+  });
+  const place = rect(from, top - NEIGHBOURS, to - from, last - top + 2 * NEIGHBOURS);
+  frames.change({ ...wholeFrame(elsewhere, { width, height }), place });
   const whole = await planesOf(now, width, height);
   expect(Buffer.compare(frames.planes, whole)).toBe(0);
   expect(Buffer.compare(whole, await planesOf(before, width, height))).not.toBe(0);

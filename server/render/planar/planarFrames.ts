@@ -1,5 +1,6 @@
-import { type Size, rect } from "../../../core/geometry/rect";
+import { type Rect, type Size, rect, right, wholeOf } from "../../../core/geometry/rect";
 import { composingBytes, openComposedRows } from "./composedRows";
+import { wholeSteps } from "./frameParts";
 import { type FramePiece } from "./framePieces";
 import { needPlanes, openPlanarModule, planesBytes } from "./planarModule";
 
@@ -15,30 +16,30 @@ export interface PlanarFrames {
   /** The planes of the frame as it is now: width × height × 1.5 bytes, which the next change writes over. */
   readonly planes: Uint8Array;
   /**
-   * Sets some rows of the frame; the others stay. There must be `NEIGHBOURS` rows more at both ends than those that changed,
-   * or the frame's edge.
+   * Sets a part of the frame; the rest stays. There must be `NEIGHBOURS` rows more at both ends than those that changed, or
+   * the frame's edge.
    */
-  readonly change: (this: void, rows: FrameRows) => void;
+  readonly change: (this: void, part: FramePart) => void;
   /** No more frames are put together. */
   close(): void;
 }
 
-/** Rows of a frame. */
-export interface FrameRows {
-  /** The first, and how many there are. */
-  readonly from: number;
-  readonly count: number;
-  /** What the frame is put together from, at least in these rows. Together they cover it. */
+/** A part of a frame. */
+export interface FramePart {
+  /** In whole pixels. */
+  readonly place: Rect;
+  /** What the frame is put together from, at least in the rows of this place. Together they cover it. */
   readonly pieces: readonly FramePiece[];
 }
 
 /** A whole frame: RGBA, one row after the other. */
-export const wholeFrame = (bytes: Uint8Array, { width, height }: Size): FrameRows => ({
-  ...{ from: 0, count: height },
-  pieces: [
-    { kind: "laid", pixels: { bytes, width, height }, part: rect(0, 0, width, height), x: 0, y: 0, isOpaque: true },
-  ],
-});
+export function wholeFrame(bytes: Uint8Array, { width, height }: Size): FramePart {
+  const place = wholeOf({ width, height });
+  return {
+    place,
+    pieces: [{ kind: "laid", pixels: { bytes, width, height }, part: place, x: 0, y: 0, isOpaque: true }],
+  };
+}
 
 /** The function of toPlanes.as.ts. */
 type ToPlanes = (
@@ -47,6 +48,8 @@ type ToPlanes = (
   between: number,
   width: number,
   height: number,
+  left: number,
+  columns: number,
   first: number,
   y: number,
   count: number,
@@ -69,12 +72,13 @@ export async function openPlanarFrames({ width, height }: Size): Promise<PlanarF
       return module.memory.subarray(outAt, outEnd);
     },
     close: () => module.release(),
-    change({ from, count, pieces }) {
+    change({ place, pieces }) {
+      const [left, end] = wholeSteps({ from: place.x, to: right(place) }, width);
       composed.begin(pieces);
-      for (let row = 0; row < count; row += ROWS_AT_ONCE) {
-        const rows = Math.min(ROWS_AT_ONCE, count - row);
-        composed.compose(from + row, rows);
-        toPlanes(rgbaAt, outAt, betweenAt, width, height, from, from + row, rows);
+      for (let row = 0; row < place.height; row += ROWS_AT_ONCE) {
+        const [from, rows] = [place.y + row, Math.min(ROWS_AT_ONCE, place.height - row)];
+        composed.compose(rect(left, from, end - left, rows));
+        toPlanes(rgbaAt, outAt, betweenAt, width, height, left, end - left, place.y, from, rows);
       }
     },
   };

@@ -1,15 +1,7 @@
 import { type LookupTable } from "../../../core/grading/lookupTable";
 import { type Size } from "../../../core/geometry/rect";
-import { LEAST_WIDTH, type PlanarModule, needPlanes, planesBytes } from "./planarModule";
-
-/** Rows of a frame: the first, and the one after the last. */
-export interface Rows {
-  readonly from: number;
-  readonly to: number;
-}
-
-/** Columns of a frame, as `Rows`. */
-export type Columns = Rows;
+import { type Columns, type Rows, wholeSteps } from "./frameParts";
+import { type PlanarModule, needPlanes, planesBytes } from "./planarModule";
 
 /** Planes of Y, U and V (BT.709, studio range, 4:2:0) in the memory of a module, which makes pixels of them. */
 export interface PlanesRoom {
@@ -73,12 +65,6 @@ export function planesRoom(module: PlanarModule, size: Size, table?: LookupTable
         applyTable(row, right - left, change.tableAt, change.seenAt);
     },
   };
-}
-
-/** Where columns begin and end that are made by `LEAST_WIDTH` at once. */
-function wholeSteps({ from, to }: Columns, width: number): readonly [number, number] {
-  const right = Math.min(width, LEAST_WIDTH * Math.ceil(to / LEAST_WIDTH));
-  return [Math.max(0, Math.min(LEAST_WIDTH * Math.floor(from / LEAST_WIDTH), right - LEAST_WIDTH)), right];
 }
 
 function tableRoom(module: PlanarModule, { values }: LookupTable) {

@@ -26,11 +26,11 @@ const MIDDLE = memory.data<i32>([(128 << 22) + (1 << 21)]);
 const KEPT_ROWS = 16;
 
 /**
- * Converts so many rows of a frame, from `y` on: `rgba` is where they lie, one after the other. They follow on those that were
- * converted last, or begin at `first`. `out` is where the planes of the whole frame lie, Y first,
+ * Converts so many columns of so many rows of a frame, from `left` and `y` on: `rgba` is where the rows lie, one after the other.
+ * They follow on those that were converted last, or begin at `first`. `out` is where the planes of the whole frame lie, Y first,
  * then U, then V; `between` where 2 × width / 2 × KEPT_ROWS × 2 bytes are kept from call to call. Chroma is weighed where the
- * eight rows around it are converted, or lie beyond the frame's edges; elsewhere it stays. Width and height are even, the
- * width at least 16: what is left of a row by sixteens is done with pixels that were done already.
+ * eight rows around it are converted, or lie beyond the frame's edges; elsewhere it stays. `left`, columns, width and height are
+ * even, columns at least 16: what is left of a row by sixteens is done with pixels that were done already.
  */
 export function toPlanes(
   rgba: usize,
@@ -38,32 +38,38 @@ export function toPlanes(
   between: usize,
   width: i32,
   height: i32,
+  left: i32,
+  columns: i32,
   first: i32,
   y: i32,
   count: i32,
 ): void {
   const half = width >> 1;
-  const vs = between + usize(half * KEPT_ROWS * 2);
-  const u = out + usize(width * height);
+  // A word of 16 bits is kept for two pixels.
+  const us = between + usize(left);
+  const vs = us + usize(half * KEPT_ROWS * 2);
+  const u = out + usize(width * height) + usize(left >> 1);
   const v = u + usize(half * (height >> 1));
   for (let row = 0; row < count; row++) {
     const at = y + row;
     const kept = usize((at & (KEPT_ROWS - 1)) * half * 2);
-    convertRow(rgba + usize(row * width * 4), out + usize(at * width), between + kept, vs + kept, width);
+    const from = rgba + usize((row * width + left) * 4);
+    convertRow(from, out + usize(at * width + left), us + kept, vs + kept, columns);
     // From three rows above the first of its two to four below: in time to find them in the processor's cache.
     const top = at - 4;
-    if ((top & 1) == 0 && top >= 0 && (first == 0 || top - 3 >= first)) weighBoth(between, vs, u, v, top, half, height);
+    if ((top & 1) == 0 && top >= 0 && (first == 0 || top - 3 >= first))
+      weighBoth(us, vs, u, v, top, half, columns, height);
   }
   if (y + count < height) return;
   for (let top = max(0, height - 4); top < height; top += 2)
-    if (first == 0 || top - 3 >= first) weighBoth(between, vs, u, v, top, half, height);
+    if (first == 0 || top - 3 >= first) weighBoth(us, vs, u, v, top, half, columns, height);
 }
 
 /** A row of U and one of V, at a pair of rows of pixels. */
-function weighBoth(us: usize, vs: usize, u: usize, v: usize, top: i32, half: i32, height: i32): void {
+function weighBoth(us: usize, vs: usize, u: usize, v: usize, top: i32, half: i32, columns: i32, height: i32): void {
   const to = usize((top >> 1) * half);
-  weighRows(us, u + to, top, half, height);
-  weighRows(vs, v + to, top, half, height);
+  weighRows(us, u + to, top, half, columns, height);
+  weighRows(vs, v + to, top, half, columns, height);
 }
 
 /** Y of four pixels. */
@@ -78,7 +84,7 @@ function chroma(rb0: v128, ga0: v128, rb1: v128, ga1: v128, ofRB: v128, ofGA: v1
 }
 
 /** Y of a row, and its chroma at half the width, in 2^-7 around nought. */
-function convertRow(from: usize, lumaTo: usize, us: usize, vs: usize, width: i32): void {
+function convertRow(from: usize, lumaTo: usize, us: usize, vs: usize, columns: i32): void {
   const redBlue = v128.load32_splat(RED_BLUE);
   const yRB = v128.load32_splat(Y_OF_RED_BLUE);
   const yGA = v128.load32_splat(Y_OF_GREEN_ALPHA);
@@ -86,8 +92,8 @@ function convertRow(from: usize, lumaTo: usize, us: usize, vs: usize, width: i32
   const uGA = v128.load32_splat(U_OF_GREEN_ALPHA);
   const vRB = v128.load32_splat(V_OF_RED_BLUE);
   const vGA = v128.load32_splat(V_OF_GREEN_ALPHA);
-  for (let block = 0; block < width; block += 16) {
-    const x = usize(min(block, width - 16));
+  for (let block = 0; block < columns; block += 16) {
+    const x = usize(min(block, columns - 16));
     const at = from + x * 4;
     const a = v128.load(at);
     const b = v128.load(at, 16);
@@ -128,8 +134,8 @@ function keptAt(rows: usize, row: i32, bytes: i32): usize {
   return rows + usize((row & (KEPT_ROWS - 1)) * bytes);
 }
 
-/** A row of chroma of the eight rows around it; beyond the edges the last row counts again. */
-function weighRows(rows: usize, to: usize, top: i32, half: i32, height: i32): void {
+/** A row of chroma of the eight rows around it, for so many columns; beyond the edges the last row counts again. */
+function weighRows(rows: usize, to: usize, top: i32, half: i32, columns: i32, height: i32): void {
   const bytes = half * 2;
   const last = height - 1;
   let r0 = keptAt(rows, max(0, top - 3), bytes);
@@ -143,7 +149,7 @@ function weighRows(rows: usize, to: usize, top: i32, half: i32, height: i32): vo
   const ofNear = v128.load32_splat(OF_NEAR);
   const ofFar = v128.load32_splat(OF_FAR);
   const middle = v128.load32_splat(MIDDLE);
-  for (let rest = bytes; rest > 0;) {
+  for (let rest = columns; rest > 0;) {
     const near = summed(r3, r4);
     const next = summed(r2, r5);
     const far = summed(r1, r6);
