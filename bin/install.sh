@@ -39,5 +39,5 @@ if [ ${#missing[@]} -gt 0 ]; then
 fi
 wait "$npm_packages"
 trap - EXIT
-# Frames are large buffers that come and go: in huge pages they cost a fraction of the page faults (see docs/decisions).
-export GLIBC_TUNABLES="${GLIBC_TUNABLES:-glibc.malloc.hugetlb=1}"
+# Frames are large buffers that come and go (see docs/decisions/huge-pages-for-frames.md).
+export GLIBC_TUNABLES="${GLIBC_TUNABLES:-glibc.malloc.hugetlb=1:glibc.malloc.mmap_threshold=4194304}"
