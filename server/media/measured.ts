@@ -6,7 +6,7 @@ import { store } from "../storage/store";
 import { type MediaKind } from "./sniff";
 
 /** Bumped when ingest measures or makes anything in another way: what was measured before is then measured anew. */
-export const INGEST_VERSION = 8;
+export const INGEST_VERSION = 9;
 
 /** What ingest writes into an item's row. */
 export interface Measured {
