@@ -1,7 +1,8 @@
 import { JOINS } from "../../core/document/joins";
 import { wholeOf } from "../../core/geometry/rect";
+import { USUAL_FORMATS } from "../../core/placement/formats";
 import { outputSize } from "../../core/placement/quality";
-import { partOf } from "../../core/testing/sample";
+import { SEED, partOf } from "../../core/testing/sample";
 import { frameStart } from "../../core/time/ticks";
 import { millis } from "../../core/units";
 import { shortInput, shortScenes } from "../testing/shortRender";
@@ -11,6 +12,10 @@ import { renderPlan } from "./renderPlan";
 
 const CHOICE = { format: "vertical", quality: "480p" } as const;
 const SIZE = outputSize("vertical", "480p");
+/** Scenes are divided across in some formats, and down in others: columns change by themselves, or rows. */
+const IN_FORMATS = JOINS.map(
+  (kind, at) => [kind, USUAL_FORMATS[(Math.floor(at / 3) + SEED) % USUAL_FORMATS.length] ?? "vertical"] as const,
+);
 
 /** By how much two frames' planes differ at most. */
 function mostBetween(one: Uint8Array, other: Uint8Array): number {
@@ -19,17 +24,19 @@ function mostBetween(one: Uint8Array, other: Uint8Array): number {
   return most;
 }
 
-test.each(partOf(JOINS, 3))(
-  "frames put together of what changed are the frames painted whole, to a step or two of 255: %s",
-  async (kind) => {
+test.each(partOf(IN_FORMATS, 3))(
+  "frames put together of what changed are the frames painted whole, to a step or two of 255: %s in %s",
+  async (kind, format) => {
+    const choice = { format, quality: "480p" } as const;
+    const size = outputSize(format, "480p");
     const { adjustments } = shortScenes(900);
     const joined = Object.fromEntries(
       Object.entries(adjustments).map(([id, lengths]) => [id, { ...lengths, transition: kind, overlap: millis(400) }]),
     );
     const input = shortInput(900, { adjustments: joined });
-    const { frames, rate } = await renderPlan(input, CHOICE);
-    const [byParts, whole] = await Promise.all([openFrameSource(input, CHOICE), openFrameSource(input, CHOICE)]);
-    const [ours, theirs] = await Promise.all([openPlanarFrames(SIZE), openPlanarFrames(SIZE)]);
+    const { frames, rate } = await renderPlan(input, choice);
+    const [byParts, whole] = await Promise.all([openFrameSource(input, choice), openFrameSource(input, choice)]);
+    const [ours, theirs] = await Promise.all([openPlanarFrames(size), openPlanarFrames(size)]);
     let [area, same] = [0, 0];
     for (let frame = 0; frame < frames; frame++) {
       const time = frameStart(frame, rate);
@@ -37,7 +44,7 @@ test.each(partOf(JOINS, 3))(
         area += changed.place.width * changed.place.height;
         ours.change(changed);
       });
-      theirs.change(wholeFrame(await whole.frameAt(time), SIZE));
+      theirs.change(wholeFrame(await whole.frameAt(time), size));
       // Words that move are painted by themselves and laid over the rest: edges may be rounded otherwise.
       const differ = mostBetween(ours.planes, theirs.planes);
       expect(`frame ${frame}: ${Math.max(2, differ)}`).toBe(`frame ${frame}: 2`);
@@ -45,7 +52,7 @@ test.each(partOf(JOINS, 3))(
     }
     expect(same).toBeGreaterThan(frames / 6);
     // Fewer than all of all frames: otherwise nothing was left out, and this would hold of anything.
-    expect(area).toBeLessThan(frames * SIZE.width * SIZE.height * 0.95);
+    expect(area).toBeLessThan(frames * size.width * size.height * 0.95);
     byParts.stop();
     whole.stop();
   },
