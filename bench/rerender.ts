@@ -12,8 +12,9 @@ import { type SegmentPainter } from "../server/render/segmentPainter";
 import { openDemoData } from "./demoInstance";
 import { benchInput, forgetSegments } from "./render";
 
-/** The demo promotion with one scene more: five. */
-const fiveScenes = (model: Promotion): Promise<Promotion> => Promise.resolve(repeatScene(model, "product"));
+/** The demo promotion with one scene more: five, of which none is like another, or it would be painted once for both. */
+const fiveScenes = (model: Promotion): Promise<Promotion> =>
+  Promise.resolve(withWords(repeatScene(model, "product"), "product-2", "Another pot"));
 
 /** New words where a scene has its own, or had them from its product or offer. */
 const WORDS: Readonly<Record<string, string>> = {
@@ -24,11 +25,11 @@ const WORDS: Readonly<Record<string, string>> = {
 };
 
 /** The promotion with other words in a scene. */
-function withNewWords(promotion: Promotion, id: string): Promotion {
+function withWords(promotion: Promotion, id: string, text: string): Promotion {
   const scene = scenesInOrder(promotion).find((one) => one.id === id);
   const slot = WORDS[scene?.from.scene ?? ""];
   if (slot === undefined) throw new Error(`It is not known which words the scene ${id} has.`);
-  return applyEdit(promotion, fillSlot(`${id}.${slot}`, { kind: "words", text: `Other words of ${id}` }));
+  return applyEdit(promotion, fillSlot(`${id}.${slot}`, { kind: "words", text }));
 }
 
 function withOtherSound(promotion: Promotion): Promotion {
@@ -87,7 +88,7 @@ export async function benchRerender(data: string): Promise<void> {
     const { document } = await benchInput(1, fiveScenes);
     const shares: number[] = [];
     for (const { id } of scenesInOrder(document)) {
-      const work = await rendered((promotion) => withNewWords(promotion, id));
+      const work = await rendered((promotion) => withWords(promotion, id, `Other words of ${id}`));
       shares.push(work.painted / whole.painted);
       tell(`other words in “${id}”`, work);
     }
