@@ -38,13 +38,15 @@ export function livelyFrames(prepared: PreparedPromotion): number[] {
  */
 export function livelyText(prepared: PreparedPromotion, frames: readonly number[], hashes: MediaHashes): string {
   const edges = turns([prepared.track, prepared.items, prepared.ending]);
-  const stretches = new Map<Ticks, string>();
+  const stretches = new Map<Ticks, Ticks[]>();
   for (const frame of frames) {
     const at = frameStart(frame, FPS_30);
     const from = edges.findLast((edge) => edge <= at) ?? at;
-    if (!stretches.has(from)) stretches.set(from, paintedStretch(prepared, from, hashes));
+    const times = stretches.get(from);
+    if (times) times.push(at);
+    else stretches.set(from, [at]);
   }
-  return JSON.stringify([...stretches]);
+  return JSON.stringify([...stretches].map(([from, times]) => [from, paintedStretch(prepared, times, hashes)]));
 }
 
 function mediaIn(list: DisplayList): { readonly hasClip: boolean; readonly pictures: string } {

@@ -7,6 +7,7 @@ import { type PreparedShape } from "./preparePromotion";
 import { type Ticks, msOf, ticks } from "../time/ticks";
 import { spansAt } from "../time/tracks";
 import { type PreparedScene } from "./prepared";
+import { partsAt } from "./sceneAt";
 
 /** The SHA-256 of each media item by id: the name of its bytes. */
 export type MediaHashes = Readonly<Record<string, string>>;
@@ -61,25 +62,30 @@ export const paintedWhole = (
   });
 
 /**
- * The same for a stretch of time that begins at `from`, in which the same scenes and items are shown all the time: what they
- * are, and how far into each the stretch begins.
+ * The same for a stretch of time in which the same scenes and items are shown all the time: what of them is seen in it, and
+ * how far into each it begins. Words that come in later have no part in it.
+ *
+ * @param times of its frames, in order: at least one
  */
 export function paintedStretch(
   { scenes, spans, track, items, joins, size, ending, mark }: PreparedShape,
-  from: Ticks,
+  times: readonly Ticks[],
   hashes: MediaHashes,
 ): string {
+  const [from] = times;
+  if (from === undefined) throw new RangeError("A stretch of time has at least one frame.");
   const into = (start: Ticks): number => msOf(ticks(from - start));
+  const seen = (scene: PreparedScene, start: Ticks): string => {
+    const own = times.map((time) => ticks(time - start));
+    return paintedText({ ...scene, parts: partsAt(scene, own) }, hashes);
+  };
   const on = spansAt(track, from);
   const shown = on.map(({ what, from: start }) => {
     const [scene, span] = [scenes[what], spans[what]];
     if (!scene || !span) throw new RangeError(`There is no scene ${what + 1}.`);
-    return { painted: paintedText(scene, hashes), at: into(start), overlap: span.entered - span.start };
+    return { painted: seen(scene, start), at: into(start), overlap: span.entered - span.start };
   });
-  const over = spansAt(items, from).map(({ what, from: start }) => ({
-    painted: paintedText(what, hashes),
-    at: into(start),
-  }));
+  const over = spansAt(items, from).map(({ what, from: start }) => ({ painted: seen(what, start), at: into(start) }));
   // A scene that stands alone came in before: how is not seen any more.
   const [alone] = shown;
   const join = joins[on[1]?.what ?? 0];

@@ -33,6 +33,10 @@ export function sceneAt(scene: PreparedScene, time: Ticks, isSeen?: (part: Scene
   return seen.flatMap((part) => partAt(scene, part, time) ?? []);
 }
 
+/** The parts of a prepared scene of which something is there at any of some times from its start. */
+export const partsAt = (scene: PreparedScene, times: readonly Ticks[]): ScenePart[] =>
+  scene.parts.filter((part) => times.some((time) => [partAt(scene, part, time) ?? []].flat().length > 0));
+
 function partAt(scene: PreparedScene, part: ScenePart, time: Ticks): DisplayNode | DisplayNode[] | null {
   switch (part.kind) {
     case "fixed":

@@ -46,7 +46,7 @@ export async function stillFile(
   const span = prepared.spans[scene] ?? prepared.spans[0];
   if (!span) throw new Response("This promotion has no scene.", { status: 404 });
   const time = ticksOf(settledTime(span));
-  const painted = paintedStretch(prepared, time, input.hashes);
+  const painted = paintedStretch(prepared, [time], input.hashes);
   const decides = JSON.stringify([PAINTER_VERSION, side, painted]);
   const key = stillKey(createHash("sha256").update(decides).digest("hex"));
   if (!(await store().has(key))) {
