@@ -10,6 +10,7 @@ import { clipSubject } from "./clipSubject";
 import { makePyramid } from "./pictureIngest";
 import { type PictureLook, pictureLook } from "./pictureLook";
 import { type Probed, type ProbedStream, checkEnd, probe } from "./probe";
+import { writeFrame } from "./clipFrame";
 import { ProgramFailed, SAFE_INPUT, runProgram } from "./program";
 import { samplesPath, soundShape } from "./soundSamples";
 import { UploadProblem } from "./uploadProblem";
@@ -59,25 +60,7 @@ export async function ingestClip(brought: BroughtFile, onProgress: (share: numbe
   const proxy = join(folder, "proxy.mp4");
   await makeProxy(work, proxy, { rate, length: seconds }, (share) => onProgress(0.7 + share * 0.25));
   const poster = join(folder, "poster.png");
-  await runProgram(
-    "ffmpeg",
-    [
-      "-v",
-      "error",
-      "-y",
-      ...SAFE_INPUT,
-      "-ss",
-      String(Math.max(0, ((Math.floor(frames * 0.4) - 0.5) * rate.denominator) / rate.numerator)),
-      "-i",
-      work,
-      "-frames:v",
-      "1",
-      "-vf",
-      "scale=in_color_matrix=bt709:in_range=tv",
-      poster,
-    ],
-    { timeLimitMs: 60_000 },
-  );
+  await writeFrame({ path: work, rate }, Math.floor(frames * 0.4), "scale=in_color_matrix=bt709:in_range=tv", poster);
   const { levels } = await makePyramid(poster, { hasAlpha: false, hasHalfColor: true }, brought);
   const look = await pictureLook(poster);
   const moves = await clipLook(proxy);

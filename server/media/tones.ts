@@ -8,8 +8,7 @@ import { CLIP_MOMENTS, TONES_LENGTH, type Tones, measureTones, momentFrame } fro
 import { log } from "../log";
 import { levelKey, tonesKey, workKey } from "../storage/keys";
 import { store } from "../storage/store";
-import { SAFE_INPUT, runProgram } from "./program";
-import { frameStart, msOf } from "../../core/time/ticks";
+import { writeFrame } from "./clipFrame";
 import { inWorkFolder } from "../workFolder";
 
 const SIDE = 480;
@@ -82,31 +81,12 @@ async function tonesOfFile(path: string): Promise<Tones> {
 }
 
 async function clipMoments({ frames, rate }: ClipFacts, sha256: string, folder: string): Promise<string[]> {
-  const work = await store().local(workKey(sha256));
+  const path = await store().local(workKey(sha256));
   const pictures: string[] = [];
   for (const index of CLIP_MOMENTS.keys()) {
-    const at = msOf(frameStart(momentFrame(index, frames), rate)) / 1000;
     const file = join(folder, `${index}.png`);
-    await runProgram(
-      "ffmpeg",
-      [
-        "-v",
-        "error",
-        "-y",
-        "-nostdin",
-        ...SAFE_INPUT,
-        "-ss",
-        at.toFixed(3),
-        "-i",
-        work,
-        "-frames:v",
-        "1",
-        "-vf",
-        `scale=${SIDE}:${SIDE}:flags=neighbor:in_color_matrix=bt709:in_range=tv`,
-        file,
-      ],
-      { timeLimitMs: 60_000 },
-    );
+    const filter = `scale=${SIDE}:${SIDE}:flags=neighbor:in_color_matrix=bt709:in_range=tv`;
+    await writeFrame({ path, rate }, momentFrame(index, frames), filter, file);
     pictures.push(file);
   }
   return pictures;

@@ -2,6 +2,8 @@ import { execFileSync } from "node:child_process";
 import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import sharp from "sharp";
+import { writeFrame } from "../media/clipFrame";
 import { runProgram } from "../media/program";
 import { type ClipReader, readClip } from "./clipReader";
 
@@ -79,13 +81,16 @@ test.each([[0], [1], [11], [12], [13], [37], [59]])(
   },
 );
 
-test("it does so too where a second has no whole number of frames, and beside sound", async () => {
+test("it does so too where a second has no whole number of frames, and beside sound; and a picture is of the frame", async () => {
   const rate = { numerator: 24_000, denominator: 1001 };
   const path = await made("film.mp4", "24000/1001", "-f", "lavfi", "-i", "sine=d=2");
   for (const first of [1, 11, 12, 13, 23, 24, 36, 47, 48, 59]) {
     const reader = readClip({ path, rate, frames: FRAMES, width: 64, height: 48 });
     open.add(reader);
     expect(frameNumber(await reader.frame(first))).toBe(first);
+    const picture = join(folder, "frame.png");
+    await writeFrame({ path, rate }, first, "scale=in_color_matrix=bt709:in_range=tv", picture);
+    expect(frameNumber(Uint8ClampedArray.from(await sharp(picture).removeAlpha().raw().toBuffer()))).toBe(first);
   }
 });
 

@@ -1,9 +1,9 @@
 import { execa } from "execa";
 import { type LookupTable } from "../../core/grading/lookupTable";
 import { type Size } from "../../core/geometry/rect";
-import { type FrameRate } from "../../core/time/frames";
 import { HANGS_AFTER_MS, inTime } from "../media/inTime";
-import { ProgramFailed, SAFE_INPUT } from "../media/program";
+import { type WorkingCopy, readFromFrame } from "../media/clipFrame";
+import { ProgramFailed } from "../media/program";
 import { type PixelFrames, openPixelFrames } from "./planar/pixelFrames";
 import { type Rows } from "./planar/frameParts";
 import { LEAST_WIDTH, planesBytes } from "./planar/planarModule";
@@ -23,10 +23,8 @@ export interface ClipReader {
   stop(): void;
 }
 
-/** A clip's working copy (constant rate), and the size its frames are wanted in. */
-export interface ClipToRead {
-  readonly path: string;
-  readonly rate: FrameRate;
+/** A clip's working copy, and the size its frames are wanted in. */
+export interface ClipToRead extends WorkingCopy {
   /** How many it has. */
   readonly frames: number;
   readonly width: number;
@@ -116,14 +114,10 @@ interface FrameStream {
 }
 
 function openFrameStream(clip: ClipToRead, first: number, patienceMs: number): FrameStream {
-  const { path, rate, width, height } = clip;
-  // At the very frame: a moment before one that begins a group of pictures, the group before would be decoded for nothing.
-  // Less than a microsecond is cut off, which is less than what a file counts in, so that it never lands one frame late.
-  const seek = Math.floor((first * rate.denominator * 1e6) / rate.numerator) / 1e6;
+  const { width, height } = clip;
   const args = [
     // A working copy's header tells all of it; and threads would wait for the encoders that the frames go to.
-    ...["-v", "error", "-nostdin", "-threads", "1", "-nofind_stream_info", ...SAFE_INPUT],
-    ...["-f", "mov", "-ss", seek.toFixed(6), "-i", path],
+    ...["-v", "error", "-nostdin", "-threads", "1", "-nofind_stream_info", ...readFromFrame(clip, first)],
     ...["-an", "-vf", `scale=${width}:${height}:flags=bicubic+accurate_rnd`],
     ...["-f", "rawvideo", "-pix_fmt", "yuv420p", "pipe:1"],
   ];
