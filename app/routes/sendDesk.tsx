@@ -168,10 +168,13 @@ export default function SendDesk({
   const made = renditions.filter(({ state }) => state === "ready").length;
   const waits = useWaits(renditions.some(({ state }) => state === "waiting"));
   const reload = useReload();
+  const reloadIfAwaiting = (): void => {
+    if (awaited.length > 0) reload();
+  };
   useTeamEvents((event) => {
-    const isFilled = event.topic === "promotion" && event.slug === slug;
-    if (isFilled || (awaited.length > 0 && event.topic === "media" && event.state === "failed")) reload();
-  });
+    if (event.topic === "promotion" && event.slug === slug) reload();
+    else if (event.topic === "media" && (event.state === "ready" || event.state === "failed")) reloadIfAwaiting();
+  }, reloadIfAwaiting);
   const [first] = wantedFiles({ ...wanted, mostBytes: null, loudness: null, captions: null }, placements);
   return (
     <main className="flex flex-1 flex-col">

@@ -21,7 +21,9 @@ const made = async (name: string): Promise<StoredPromotion> =>
   );
 const shownIn = async (slug: string): Promise<unknown> =>
   (await promotionBySlug(team.scope, slug)).document.fills[SLOT] ?? null;
-const ready = (id: string) => team.scope.update("media").set({ state: "ready" }).where("id", "=", id).execute();
+const become = (state: "ready" | "failed", id: string) =>
+  team.scope.update("media").set({ state }).where("id", "=", id).execute();
+const ready = (id: string) => become("ready", id);
 const drop = async (slug: string, name: string): Promise<string> => {
   const media = await team.picture(name, { state: "waiting" });
   await awaitFill(team.scope, media, { promotion: slug, slot: SLOT }, team.memberId);
@@ -35,6 +37,8 @@ test("what was dropped fills its slot once it is read in, in the name of who dro
   expect(await awaitedBy(team.scope, id)).toEqual(["vase.png"]);
   expect(await shownIn(slug)).toEqual(before);
   await ready(media);
+  // Pages are told as soon as it is ready, and look at once.
+  expect(await awaitedBy(team.scope, id)).toEqual([]);
   await fillAwaiting(team.scope, media);
   expect(await shownIn(slug)).toEqual(mediaFill(media));
   expect(await awaitedBy(team.scope, id)).toEqual([]);
@@ -70,6 +74,8 @@ test("one that could not be read in, or is heard where something is shown, leave
   const { slug, id } = await made("Plate");
   const before = await shownIn(slug);
   const broken = await drop(slug, "broken.png");
+  await become("failed", broken);
+  expect(await awaitedBy(team.scope, id)).toEqual([]);
   await forgetAwaiting(team.scope, broken);
   await ready(broken);
   await fillAwaiting(team.scope, broken);

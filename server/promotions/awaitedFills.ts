@@ -59,7 +59,10 @@ export async function forgetAwaiting(scope: TeamScope, media: string): Promise<v
   await scope.remove("awaited_fill").where("media_id", "=", media).execute();
 }
 
-/** The names of the items that slots of a promotion wait for, the first asked for first. */
+/**
+ * The names of the items that are being read in for slots of a promotion, the first asked for first. Of one that has been read
+ * in, or could not be, pages are told before nothing waits for it any more: whoever looks then must not find it.
+ */
 export async function awaitedBy(scope: TeamScope, promotionId: string): Promise<readonly string[]> {
   const rows = await scope
     .select("awaited_fill")
@@ -67,6 +70,7 @@ export async function awaitedBy(scope: TeamScope, promotionId: string): Promise<
     .select("media.name")
     .where("promotion_id", "=", promotionId)
     .where("media.deleted_at", "is", null)
+    .where("media.state", "in", ["waiting", "working"])
     .orderBy("awaited_fill.created_at")
     .execute();
   return rows.map(({ name }) => name);
