@@ -1,4 +1,5 @@
 import { sql } from "kysely";
+import { resolvePromotion } from "../../core/document/resolve";
 import { FILE_KINDS } from "../../core/output/fileKinds";
 import { RATES } from "../../core/output/rates";
 import { type WantedFile } from "../../core/output/renderWish";
@@ -7,6 +8,7 @@ import { type TeamScope } from "../db/teamScope";
 import { type RenderInput, paintedFor } from "./renderInput";
 import { renderPlan } from "./renderPlan";
 import { missingSegments } from "./segmentPainter";
+import { SOUND_BITS } from "./soundTrack";
 
 /** What a render would take, before it is asked for. */
 export interface Estimate {
@@ -24,7 +26,7 @@ const FIRST_PAINT_MS = 40;
 const FIRST_BYTES = 12_000;
 /** What a file takes beside its frames: its sound, and putting it together. */
 const FILE_MS = 2500;
-const SOUND_BYTES_A_SECOND = 24_000;
+const SOUND_BYTES_A_SECOND = SOUND_BITS / 8;
 /** So many of the newest renditions count. */
 const NEWEST = 40;
 
@@ -35,6 +37,7 @@ export async function estimateRender(
   files: readonly WantedFile[],
 ): Promise<Estimate> {
   const measured = await measuredSpeed(scope);
+  const soundBytes = (resolvePromotion(input.document, input.facts).length / 1000) * SOUND_BYTES_A_SECOND;
   const known = new Set<string>();
   let [frames, fresh, milliseconds, bytes] = [0, 0, 0, 0];
   for (const { format, output } of files) {
@@ -43,7 +46,7 @@ export async function estimateRender(
     const megapixels = (width * height) / 1e6;
     milliseconds += FILE_MS;
     if (!isMoving) {
-      bytes += hasSound ? SOUND_BYTES_A_SECOND : megapixels * 1e6;
+      bytes += hasSound ? soundBytes : megapixels * 1e6;
       continue;
     }
     const plan = await renderPlan(input, paintedFor(format, output), RATES[output.rate]);
@@ -56,8 +59,7 @@ export async function estimateRender(
       milliseconds += (to - from) * megapixels * measured.paintMs;
     }
     const perFrame = megapixels * (measured.bytes.get(output.kind) ?? FIRST_BYTES);
-    const seconds = (plan.frames * plan.rate.denominator) / plan.rate.numerator;
-    const usual = plan.frames * perFrame + (hasSound ? seconds * SOUND_BYTES_A_SECOND : 0);
+    const usual = plan.frames * perFrame + (hasSound ? soundBytes : 0);
     bytes += Math.min(usual, output.mostBytes ?? Infinity);
   }
   return { frames, fresh, seconds: milliseconds / 1000, bytes: Math.round(bytes) };
