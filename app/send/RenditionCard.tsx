@@ -17,7 +17,7 @@ const CARD_HEIGHT = 300;
 
 export const ratioOf = (format: FormatName): number => formatOf(format).width / formatOf(format).height;
 
-/** What a file is, in figures. */
+/** What a file is, in figures, each of which stays in one line with its unit. */
 function factsOf({ width, height, seconds, bytes }: RenderedFile, { kind, rate }: Output): string {
   const isSound = kind === "sound";
   return [
@@ -25,7 +25,9 @@ function factsOf({ width, height, seconds, bytes }: RenderedFile, { kind, rate }
     ...(FILE_KINDS[kind].takesLimit && rate !== USUAL_RATE ? [`${rate} fps`] : []),
     ...(kind === "still" ? [] : [`${seconds.toFixed(1)} s`]),
     megabytes(bytes),
-  ].join(" · ");
+  ]
+    .map((figure) => figure.replaceAll(" ", "\u00a0"))
+    .join(" · ");
 }
 
 /** A file as it is seen or heard. */
