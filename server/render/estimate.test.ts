@@ -44,7 +44,7 @@ test("all of what was never rendered is new, nothing of what was; a still and a 
   expect(after.seconds).toBeLessThan(before.seconds);
   const still = { ...film, output: { ...film.output, kind: "still" as const } };
   expect(await estimateRender(team.scope, input, [still])).toMatchObject({ frames: 0, fresh: 0 });
-  // AAC at 192 kbit/s, as files have it: 24 kB for each second, and there are some.
+  // AAC at 192 kbit/s, as files have it: 24 kB a second.
   const sound = { ...film, output: { ...film.output, kind: "sound" as const } };
   const heard = await estimateRender(team.scope, input, [sound]);
   expect(heard).toMatchObject({ frames: 0, fresh: 0 });
