@@ -2,6 +2,7 @@ import { useRef } from "react";
 import { toast } from "sonner";
 import { object, string } from "yup";
 import { type SlotKey } from "../../core/document/sceneTemplate";
+import { endsReading } from "../../core/team/teamEvent";
 import { ownAnswer } from "../components/ownAnswer";
 import { useTeamEvents } from "../components/useTeamEvents";
 import { sendFile } from "../components/sendFile";
@@ -30,14 +31,14 @@ export function useDropFill<Place extends string = SlotKey>(
   }
   async function ask(id: string): Promise<void> {
     const item = await ownAnswer(`/media/${id}/state`, isReading);
-    if (item?.state === "ready" || item?.state === "failed") settle(id, item.state);
+    if (item && endsReading(item.state)) settle(id, item.state);
   }
   async function askForWaiting(): Promise<void> {
     for (const id of waiting.current.keys()) await ask(id);
   }
   useTeamEvents(
     (event) => {
-      if (event.topic !== "media" || event.state === "working") return;
+      if (event.topic !== "media" || !endsReading(event.state)) return;
       ended.current.set(event.id, event.state);
       settle(event.id, event.state);
     },

@@ -5,6 +5,7 @@ import { ValidationError } from "yup";
 import { languagesOf } from "../../core/document/captionsPart";
 import { formatsInOrder } from "../../core/document/formatList";
 import { wantedFiles } from "../../core/output/renderWish";
+import { endsReading } from "../../core/team/teamEvent";
 import { momentFormat } from "../../core/text/formatters";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { formOf } from "../../server/doors/readBody";
@@ -173,7 +174,7 @@ export default function SendDesk({
   };
   useTeamEvents((event) => {
     if (event.topic === "promotion" && event.slug === slug) reload();
-    else if (event.topic === "media" && (event.state === "ready" || event.state === "failed")) reloadIfAwaiting();
+    else if (event.topic === "media" && endsReading(event.state)) reloadIfAwaiting();
   }, reloadIfAwaiting);
   const [first] = wantedFiles({ ...wanted, mostBytes: null, loudness: null, captions: null }, placements);
   return (

@@ -1,4 +1,4 @@
-import { type TeamEvent, readTeamEvent } from "./teamEvent";
+import { type TeamEvent, endsReading, readTeamEvent } from "./teamEvent";
 
 const EVENTS: readonly TeamEvent[] = [
   { topic: "media", id: "m", state: "working", progress: 0.5 },
@@ -35,3 +35,7 @@ test.each([
   [{ topic: "weather" }],
   [{ topic: "promotion", slug: "x", revision: "7", by: "T" }],
 ])("%o is no event", (value) => expect(readTeamEvent(value)).toBeNull());
+
+test("a file that waits for room on the disk is still to be read in", () => {
+  expect(["waiting", "working", "ready", "failed"].filter(endsReading)).toEqual(["ready", "failed"]);
+});

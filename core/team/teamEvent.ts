@@ -111,3 +111,6 @@ const schema = lazy((value: unknown) => {
 export function readTeamEvent(value: unknown): TeamEvent | null {
   return schema.isValidSync(value, { strict: true }) ? (value as TeamEvent) : null;
 }
+
+/** Whether what is told of a media item is the end of reading it in, good or bad. One that waits, for room as well, has it before it. */
+export const endsReading = (state: string): boolean => state === "ready" || state === "failed";
