@@ -391,6 +391,37 @@ test("scenes that nobody writes in follow: to what changes them at once, and a t
   await expect(headline).toHaveValue("Pots for the bench");
 });
 
+test("a picture that is dropped on another scene, in which nobody is, is swapped as it has just become", async ({
+  page,
+}) => {
+  await newPromotion(page, "one-offer", "Hand-thrown pot, 24 cm");
+  const slots = page.getByRole("button", { name: "Choose picture" });
+  const resets = page.getByRole("button", { name: "Reset", exact: true });
+  const shown = (): Promise<(string | null)[]> =>
+    Promise.all([0, 1].map((at) => slots.nth(at).locator("img").getAttribute("src")));
+  const [fromCatalogue] = await shown();
+  for (const [at, name] of [/corner-in-june/, /river-planter/].entries()) {
+    await slots.nth(at).click();
+    await page.getByRole("dialog").getByRole("button", { name }).click();
+    await expect(resets).toHaveCount(at + 1);
+  }
+  await expect.poll(async () => new Set([fromCatalogue, ...(await shown())]).size).toBe(3);
+  const [, second] = await shown();
+  await saved(page);
+  await slots.nth(0).focus();
+  // Given back to the catalogue and dropped on the other in one go: that one was not drawn in between.
+  const other = await slots.nth(1).elementHandle();
+  await resets.first().evaluate(async (reset, onto) => {
+    reset.dispatchEvent(new MouseEvent("click", { bubbles: true }));
+    await new Promise(requestAnimationFrame);
+    const dataTransfer = new DataTransfer();
+    dataTransfer.setData("application/x-stencilcraft-slot", "hook.picture");
+    onto.dispatchEvent(new DragEvent("drop", { bubbles: true, cancelable: true, dataTransfer }));
+  }, other);
+  await expect.poll(shown).toEqual([second, fromCatalogue]);
+  await expect(resets).toHaveCount(1);
+});
+
 test("where the proofs say nothing, what is typed is drawn all the same, and whoever turns to a tool at once loses no letter", async ({
   page,
 }) => {

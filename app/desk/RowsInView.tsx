@@ -16,6 +16,7 @@ export function RowsInView({
   kept,
   scroller,
   onFocus,
+  onTouch,
   children,
 }: {
   readonly ids: readonly string[];
@@ -24,6 +25,8 @@ export function RowsInView({
   readonly scroller: RefObject<HTMLElement | null>;
   /** Something in a row took the focus. */
   readonly onFocus: (id: string) => void;
+  /** A row is pressed, typed in, or something is dropped on it: told before anything in it hears of that. */
+  readonly onTouch: (id: string) => void;
   readonly children: (index: number) => ReactNode;
 }) {
   const virtual = useVirtualizer({
@@ -40,6 +43,9 @@ export function RowsInView({
     <div className="relative" style={{ height: virtual.getTotalSize() }}>
       {virtual.getVirtualItems().map(({ index, start }) => {
         const id = ids[index];
+        const touch = (): void => {
+          if (id !== undefined) onTouch(id);
+        };
         return (
           id !== undefined && (
             <div
@@ -49,6 +55,9 @@ export function RowsInView({
               className="absolute inset-x-0"
               style={{ top: start }}
               onFocusCapture={() => onFocus(id)}
+              onPointerDownCapture={touch}
+              onKeyDownCapture={touch}
+              onDropCapture={touch}
             >
               {children(index)}
             </div>

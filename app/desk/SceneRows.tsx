@@ -15,6 +15,7 @@ import {
   verticalListSortingStrategy,
 } from "@dnd-kit/sortable";
 import { type ReactNode, type RefObject, useState } from "react";
+import { flushSync } from "react-dom";
 import { sceneOrigin } from "../../core/document/design";
 import { adjust, moveScene } from "../../core/document/edits";
 import { itemOfKey } from "../../core/document/itemKey";
@@ -39,16 +40,21 @@ interface SceneRow {
 /** The scenes of the sheet, each a row: only those in view are there, and each can be carried to another place. */
 export function SceneRows({ deck, scroller }: { deck: DeckProps; scroller: RefObject<HTMLDivElement | null> }) {
   const { document, promotion, prepared, marked, onEdit } = deck;
-  const [focused, setFocused] = useState<string | null>(null);
-  const later = useLaterDeck(deck, focused);
+  const [inHand, setInHand] = useState<string | null>(null);
+  const later = useLaterDeck(deck, inHand);
+  // Not all that can be pressed takes the focus, and what something is dropped on never does. What is done in a scene starts
+  // from the promotion as it is, not from what the scene was drawn from some time ago.
+  const takeInHand = (id: string): void => {
+    if (id !== inHand) flushSync(() => setInHand(id));
+  };
   const rows = scenesInOrder(document).map((scene): SceneRow => {
     const shown = promotion.scenes.findIndex(({ id }) => id === scene.id);
     const { name } = sceneOrigin(promotion.facts.templates, scene);
     return { id: scene.id, name, shown: shown < 0 ? null : shown };
   });
   // Whoever writes in a scene goes on writing in it, however far the sheet is scrolled.
-  const inHand = marked && document.items[itemOfKey(marked) ?? ""]?.from;
-  const kept = rows.findIndex(({ id }) => id === inHand || marked?.startsWith(`${id}.`));
+  const markedIn = marked && document.items[itemOfKey(marked) ?? ""]?.from;
+  const kept = rows.findIndex(({ id }) => id === markedIn || marked?.startsWith(`${id}.`));
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: CARRIES_FROM } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -77,11 +83,11 @@ export function SceneRows({ deck, scroller }: { deck: DeckProps; scroller: RefOb
       onDragEnd={drop}
     >
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-        <RowsInView ids={ids} kept={kept} scroller={scroller} onFocus={setFocused}>
+        <RowsInView ids={ids} kept={kept} scroller={scroller} onFocus={setInHand} onTouch={takeInHand}>
           {(index) => {
             const row = rows[index];
             // What is typed in a scene is drawn at once there.
-            const isInHand = row?.id === focused;
+            const isInHand = row?.id === inHand;
             return (
               row && (
                 <CarriedScene deck={isInHand ? deck : later} row={row} measures={isInHand ? measures : laterMeasures} />

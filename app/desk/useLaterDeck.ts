@@ -9,7 +9,7 @@ const QUIET_MS = 300;
  * What the scenes that nobody writes in are drawn from. What changes them reaches them when there is time; what is typed
  * elsewhere only when the keys rest, so that neither the next key nor the proofs wait for them.
  *
- * @param inHand the scene that somebody writes in, by its id
+ * @param inHand the scene that somebody is in, by its id: it is drawn from the newest, and what is done in it starts there
  */
 export function useLaterDeck(deck: DeckProps, inHand: string | null): DeckProps {
   const deferred = useDeferredValue(deck);
