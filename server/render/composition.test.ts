@@ -109,7 +109,7 @@ const still = (...children: DisplayNode[]): DisplayNode => ({
 
 test("anything that is painted is put together as it is painted, but for a step or two of 255 where something moves", async () => {
   const frames = await bothWays();
-  const stills = anyStills(FORMAT, [PICTURE_FACTS], { seed: SEED, count: 30 * RUNS });
+  const stills = anyStills(FORMAT, [PICTURE_FACTS], { seed: SEED, count: 240 * RUNS });
   const compared = stills.flatMap((list) => frames.compare(list) ?? []);
   // Many are blended, or nearly all of them is turned.
   expect(compared.length).toBeGreaterThan(stills.length / 8);
