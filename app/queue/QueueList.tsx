@@ -1,7 +1,6 @@
 import { type ReactNode } from "react";
 import { ArrowUpToLine, RotateCcw, X } from "lucide-react";
 import { Link, useFetcher } from "react-router";
-import { isFormatName } from "../../core/placement/formats";
 import { Bar } from "../components/Bar";
 import { FormatMark } from "../components/FormatMark";
 import { useMayEdit } from "../components/useMayEdit";
@@ -29,15 +28,18 @@ export function QueueList({ title, items, none }: { title: string; items: readon
 
 function QueueRow({ item, isFirst }: { item: QueuedItem; isFirst: boolean }) {
   const { id, what, name, of, state, progress, problem, host, wait, ended } = item;
-  const about = of ? `${of.format} · ${of.quality}` : `${what}, read in`;
+  const isFailed = state === "failed";
+  const about = of
+    ? [of.title, of.how].filter((part) => part !== "").join(" · ")
+    : isFailed
+      ? what
+      : `${what}, read in`;
   const mayEdit = useMayEdit();
   const fetcher = useFetcher();
   const send = (intent: string) => (): void => void fetcher.submit({ intent, id }, { method: "post" });
   return (
     <li data-state={state} className="flex min-h-[52px] items-center gap-4 py-2 text-sm">
-      <span className="flex w-5 shrink-0 justify-center">
-        {of && isFormatName(of.format) && <FormatMark format={of.format} size={13} />}
-      </span>
+      <span className="flex w-5 shrink-0 justify-center">{of && <FormatMark format={of.format} size={13} />}</span>
       <span className="min-w-0 flex-1">
         <Link
           to={of ? `/promotions/${of.slug}/send` : `/media?item=${id}`}
@@ -45,8 +47,9 @@ function QueueRow({ item, isFirst }: { item: QueuedItem; isFirst: boolean }) {
         >
           {name}
         </Link>
-        <span className={`block ${state === "failed" ? "text-wrong" : "truncate text-soft"}`}>
-          {state === "failed" ? problem : about}
+        <span className={`block ${isFailed ? "text-wrong" : "truncate text-soft"}`}>
+          {about}
+          {isFailed && `: ${problem ?? "it failed"}`}
           {state === "waiting" && ` · ${wait ?? problem ?? "waits"}`}
           {state === "working" && host !== null && ` · on ${host}`}
           {state === "ready" && ended !== null && ` · ${ended}`}
@@ -66,12 +69,12 @@ function QueueRow({ item, isFirst }: { item: QueuedItem; isFirst: boolean }) {
             </RowButton>
           )}
           {of && (state === "waiting" || state === "working") && (
-            <RowButton label={`Cancel ${name}, ${of.format}`} text="Cancel" onClick={send("cancel")}>
+            <RowButton label={`Cancel ${name}, ${of.title}`} text="Cancel" onClick={send("cancel")}>
               <X aria-hidden size={15} />
             </RowButton>
           )}
-          {of && state === "failed" && (
-            <RowButton label={`Retry ${name}, ${of.format}`} text="Retry" onClick={send("retry")}>
+          {of && isFailed && (
+            <RowButton label={`Retry ${name}, ${of.title}`} text="Retry" onClick={send("retry")}>
               <RotateCcw aria-hidden size={15} />
             </RowButton>
           )}

@@ -5,6 +5,7 @@ import { formText } from "../../server/formText";
 import { NO_ID, readIds } from "../../server/ids";
 import { hoursOfWork } from "../../server/jobs/jobTimes";
 import { moveToFront, teamQueue } from "../../server/jobs/queuePage";
+import { teamPlacements } from "../../server/placements/ownPlacements";
 import { cancelRendition, retryRendition } from "../../server/render/renditions";
 import type { Route } from "./+types/queue";
 import { PageHead } from "../components/PageHead";
@@ -13,15 +14,20 @@ import { useReloadWhile } from "../components/useReloadWhile";
 import { useTeamEvents } from "../components/useTeamEvents";
 import { HourCharts } from "../queue/HourCharts";
 import { QueueList } from "../queue/QueueList";
+import { queuedItem } from "../queue/queuedItem";
 
 const HOURS = 24;
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { scope, team } = await requirePerson(request);
-  const [queue, hours] = await Promise.all([teamQueue(scope), hoursOfWork(scope, HOURS)]);
+  const [queue, hours, { placements }] = await Promise.all([
+    teamQueue(scope),
+    hoursOfWork(scope, HOURS),
+    teamPlacements(scope),
+  ]);
   const when = momentFormat(team);
-  const said = (items: typeof queue.done) =>
-    items.map(({ endedAt, ...item }) => ({ ...item, ended: endedAt && when.format(endedAt) }));
+  const titles = Object.fromEntries(placements.map(({ id, title }) => [id, title]));
+  const said = (items: typeof queue.done) => items.map((item) => queuedItem(item, when, titles));
   const { running, waiting, failed, done, others } = queue;
   return {
     ...{ running: said(running), waiting: said(waiting), failed: said(failed), done: said(done) },

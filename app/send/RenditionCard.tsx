@@ -3,7 +3,8 @@ import { Form } from "react-router";
 import { FILE_KINDS, type FileKindName } from "../../core/output/fileKinds";
 import { type Output } from "../../core/output/output";
 import { USUAL_RATE } from "../../core/output/rates";
-import { type FormatName, formatOf, formatTitle } from "../../core/placement/formats";
+import { renditionTitle } from "../../core/output/renditionTitle";
+import { type FormatName, formatOf } from "../../core/placement/formats";
 import { type RenderedFile } from "../../server/render/renderedFile";
 import { type RenditionView } from "../../server/render/renditions";
 import { FormatMark } from "../components/FormatMark";
@@ -67,11 +68,8 @@ export function RenditionCard({
   wait: string | undefined;
 }) {
   const { width, height } = formatOf(format);
-  const isUsual = output.kind === "mp4" && output.placement === null;
-  const kindTitle = output.kind === "mp4" || output.placement !== null ? "" : ` ${FILE_KINDS[output.kind].title}`;
-  const place = output.placement === null ? formatTitle(format) : (placements[output.placement] ?? output.placement);
-  // What the buttons of one file are told apart by.
-  const title = isUsual ? formatTitle(format) : `${place}${kindTitle}`;
+  // What the buttons of one file are told apart by, too.
+  const title = renditionTitle(format, output, placements);
   return (
     <li
       data-format={format}

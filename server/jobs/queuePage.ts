@@ -1,6 +1,7 @@
 import { sql } from "kysely";
 import { waitInWords } from "../../core/queue/waiting";
-import { isFormatName } from "../../core/placement/formats";
+import { type Output, readOutput } from "../../core/output/output";
+import { type FormatName, isFormatName } from "../../core/placement/formats";
 import { type MediaTable, type RenditionState } from "../db/tables";
 import { type TeamScope } from "../db/teamScope";
 import { type QueuedJob, queuedWork } from "./queuedWork";
@@ -16,8 +17,8 @@ export interface QueueItem {
   readonly what: "rendition" | MediaTable["kind"];
   /** The name of the promotion, or of the media item. */
   readonly name: string;
-  /** Of a rendition: the promotion's slug, the format and the quality. */
-  readonly of: { readonly slug: string; readonly format: string; readonly quality: string } | null;
+  /** Of a rendition: the promotion's slug, the format, and how it is made. */
+  readonly of: { readonly slug: string; readonly format: FormatName; readonly output: Output } | null;
   readonly state: RenditionState;
   readonly progress: number;
   readonly problem: string | null;
@@ -115,18 +116,22 @@ async function renditionItems(scope: TeamScope): Promise<QueueItem[]> {
       "rendition.progress",
       "rendition.problem",
       "rendition.ended_at",
-      "render.quality",
+      "rendition.output",
       "promotion.slug",
       "promotion.name",
     ])
     .execute();
-  return rows
-    .filter(({ format }) => isFormatName(format))
-    .map(({ id, format, state, progress, problem, ended_at, quality, slug, name }) => ({
-      ...{ id, name, state, progress, problem, what: "rendition" as const, host: null, wait: null },
-      of: { slug, format, quality },
-      endedAt: ended_at,
-    }));
+  return rows.flatMap(({ id, format, output, state, progress, problem, ended_at, slug, name }) =>
+    isFormatName(format)
+      ? [
+          {
+            ...{ id, name, state, progress, problem, what: "rendition" as const, host: null, wait: null },
+            of: { slug, format, output: readOutput(output) },
+            endedAt: ended_at,
+          },
+        ]
+      : [],
+  );
 }
 
 /**

@@ -1,0 +1,18 @@
+import { type FormatName, formatTitle } from "../placement/formats";
+import { FILE_KINDS } from "./fileKinds";
+import { type Output } from "./output";
+
+/**
+ * What a file is told from the others of its promotion by: where it goes, or its format and, where it is no usual film, its
+ * kind.
+ *
+ * @param placements the titles of placements, by id
+ */
+export function renditionTitle(
+  format: FormatName,
+  { kind, placement }: Pick<Output, "kind" | "placement">,
+  placements: Readonly<Record<string, string>>,
+): string {
+  if (placement !== null) return placements[placement] ?? placement;
+  return kind === "mp4" ? formatTitle(format) : `${formatTitle(format)} ${FILE_KINDS[kind].title}`;
+}
