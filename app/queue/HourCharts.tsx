@@ -1,5 +1,6 @@
 import { type ReactNode } from "react";
 import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
+import { counted } from "../../core/text/counted";
 import { chartAxis, chartTip } from "../components/chartLook";
 import { type HourOfWork } from "../../server/jobs/jobTimes";
 
@@ -26,7 +27,7 @@ export function HourCharts({ hours }: { hours: readonly HourOfWork[] }) {
     <section aria-label="The last 24 hours">
       <h2 className="mb-2">The last 24 hours</h2>
       <div className="flex flex-col gap-4 border-y border-rule py-3">
-        <Chart title="Made in an hour" said={`${made - files} renditions and ${files} files`}>
+        <Chart title="Made in an hour" said={`${counted(made - files, "rendition")} and ${counted(files, "file")}`}>
           <BarChart data={rows} margin={MARGIN}>
             <XAxis dataKey="hour" {...chartAxis} ticks={TICKS} interval={0} />
             <YAxis width={28} allowDecimals={false} {...chartAxis} />
