@@ -43,25 +43,22 @@ export function RowsInView({
     <div className="relative" style={{ height: virtual.getTotalSize() }}>
       {virtual.getVirtualItems().map(({ index, start }) => {
         const id = ids[index];
-        const touch = (): void => {
-          if (id !== undefined) onTouch(id);
-        };
+        if (id === undefined) return null;
+        const touch = (): void => onTouch(id);
         return (
-          id !== undefined && (
-            <div
-              key={id}
-              ref={virtual.measureElement}
-              data-index={index}
-              className="absolute inset-x-0"
-              style={{ top: start }}
-              onFocusCapture={() => onFocus(id)}
-              onPointerDownCapture={touch}
-              onKeyDownCapture={touch}
-              onDropCapture={touch}
-            >
-              {children(index)}
-            </div>
-          )
+          <div
+            key={id}
+            ref={virtual.measureElement}
+            data-index={index}
+            className="absolute inset-x-0"
+            style={{ top: start }}
+            onFocusCapture={() => onFocus(id)}
+            onPointerDownCapture={touch}
+            onKeyDownCapture={touch}
+            onDropCapture={touch}
+          >
+            {children(index)}
+          </div>
         );
       })}
     </div>
