@@ -49,6 +49,7 @@ async function bothWays(size: Size = SIZE) {
   });
   const [ours, theirs] = await Promise.all([openPlanarFrames(size), openPlanarFrames(size)]);
   return {
+    isPutTogether: (list: DisplayList): boolean => composition.piecesOf(list) !== null,
     /** Null where a frame is not put together. */
     compare(list: DisplayList): Differing | null {
       const pieces = composition.piecesOf(list);
@@ -114,17 +115,16 @@ const still = (...children: DisplayNode[]): DisplayNode => ({
   children,
 });
 
-test("anything that is painted is put together as it is painted, but for a step of 255, and one more for each thing one can see through", async () => {
+test("anything that is painted is put together as it is painted, but for a step of 255, and one or two more where one sees through things", async () => {
   const frames = await bothWays();
   const stills = anyStills(FORMAT, [PICTURE_FACTS], { seed: SEED, count: 240 * RUNS });
-  const compared = stills.flatMap((list) => {
-    const differing = frames.compare(list);
-    return differing ? { ...differing, through: seenThrough(list) } : [];
-  });
+  const together = stills.filter(frames.isPutTogether);
   // Many are blended, or nearly all of them is turned.
-  expect(compared.length).toBeGreaterThan(stills.length / 8);
-  // What lies over one another is painted together, on nothing, and rounded to a step each time.
-  expect(compared.filter(({ most, through }) => most > 1 + through)).toEqual([]);
+  expect(together.length).toBeGreaterThan(stills.length / 8);
+  for (const list of together.slice(0, 8 * RUNS)) {
+    // What lies over one another is painted together, on nothing, and rounded to a step each time.
+    expect(frames.compare(list)?.most).toBeLessThanOrEqual(Math.min(3, 1 + seenThrough(list)));
+  }
 });
 
 test.each<readonly [string, (at: number) => DisplayList]>([
