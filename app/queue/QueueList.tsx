@@ -29,11 +29,7 @@ export function QueueList({ title, items, none }: { title: string; items: readon
 function QueueRow({ item, isFirst }: { item: QueuedItem; isFirst: boolean }) {
   const { id, what, name, of, state, progress, problem, host, wait, ended } = item;
   const isFailed = state === "failed";
-  const about = of
-    ? [of.title, of.how].filter((part) => part !== "").join(" · ")
-    : isFailed
-      ? what
-      : `${what}, read in`;
+  const about = of?.about ?? (isFailed ? what : `${what}, read in`);
   const mayEdit = useMayEdit();
   const fetcher = useFetcher();
   const send = (intent: string) => (): void => void fetcher.submit({ intent, id }, { method: "post" });

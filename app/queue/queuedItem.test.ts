@@ -11,18 +11,18 @@ const item = (output: Output | null): QueueItem => ({
 });
 
 test.each<readonly [Partial<Output>, string, string]>([
-  [{}, "square", "480p"],
-  [{ kind: "gif" }, "square Loop, GIF", "480p"],
-  [{ kind: "webm", quality: "1080p", rate: "59.94" }, "square WebM, VP9", "1080p · 59.94 fps"],
+  [{}, "square", "square · 480p"],
+  [{ kind: "gif" }, "square Loop, GIF", "square Loop, GIF · 480p"],
+  [{ kind: "webm", quality: "1080p", rate: "59.94" }, "square WebM, VP9", "square WebM, VP9 · 1080p · 59.94 fps"],
   // At no rate; and sound is in no size.
-  [{ kind: "still", rate: "60" }, "square Still, PNG", "480p"],
-  [{ kind: "sound", rate: "60" }, "square Sound alone", ""],
-  [{ placement: "square-feed", rate: "25" }, "Square feed", "480p · 25 fps"],
+  [{ kind: "still", rate: "60" }, "square Still, PNG", "square Still, PNG · 480p"],
+  [{ kind: "sound", rate: "60" }, "square Sound alone", "square Sound alone"],
+  [{ placement: "square-feed", rate: "25" }, "Square feed", "Square feed · 480p · 25 fps"],
   // The team took its placement out since.
-  [{ placement: "gone" }, "gone", "480p"],
-])("files of one format are told apart: %p", (about, title, how) => {
-  const { of } = queuedItem(item({ ...usualOutput("480p"), ...about }), WHEN, TITLES);
-  expect(of).toEqual({ slug: "pots", format: "square", title, how });
+  [{ placement: "gone" }, "gone", "gone · 480p"],
+])("files of one format are told apart: %p", (made, title, about) => {
+  const { of } = queuedItem(item({ ...usualOutput("480p"), ...made }), WHEN, TITLES);
+  expect(of).toEqual({ slug: "pots", format: "square", title, about });
 });
 
 test("what is read in is of no format; when it ended is said where the team is", () => {

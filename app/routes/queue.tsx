@@ -1,3 +1,4 @@
+import { placementTitles } from "../../core/placement/placements";
 import { momentFormat } from "../../core/text/formatters";
 import { requireEditor, requirePerson } from "../../server/auth/sessions";
 import { formOf } from "../../server/doors/readBody";
@@ -26,7 +27,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     teamPlacements(scope),
   ]);
   const when = momentFormat(team);
-  const titles = Object.fromEntries(placements.map(({ id, title }) => [id, title]));
+  const titles = placementTitles(placements);
   const said = (items: typeof queue.done) => items.map((item) => queuedItem(item, when, titles));
   const { running, waiting, failed, done, others } = queue;
   return {

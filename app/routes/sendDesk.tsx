@@ -1,3 +1,4 @@
+import { placementTitles } from "../../core/placement/placements";
 import { counted } from "../../core/text/counted";
 import { useState } from "react";
 import { data, useFetcher } from "react-router";
@@ -60,7 +61,7 @@ export async function loader({ request, params: { slug } }: Route.LoaderArgs) {
     today: todayIn(team.zone),
     languages: languagesOf(document.captions),
     placements: known.placements.filter(({ format }) => formats.includes(format)),
-    titles: Object.fromEntries(known.placements.map(({ id, title }) => [id, title])),
+    titles: placementTitles(known.placements),
     chosen: Object.keys(document.placements),
     renders: renders.map((render) => ({ ...render, when: when.format(render.createdAt) })),
   };

@@ -1,9 +1,8 @@
 import { Download, TriangleAlert } from "lucide-react";
 import { Form } from "react-router";
-import { FILE_KINDS, type FileKindName } from "../../core/output/fileKinds";
+import { type FileKindName } from "../../core/output/fileKinds";
 import { type Output } from "../../core/output/output";
-import { USUAL_RATE } from "../../core/output/rates";
-import { renditionTitle } from "../../core/output/renditionTitle";
+import { renditionTitle, unusualRate } from "../../core/output/renditionTitle";
 import { type FormatName, formatOf } from "../../core/placement/formats";
 import { type RenderedFile } from "../../server/render/renderedFile";
 import { type RenditionView } from "../../server/render/renditions";
@@ -19,11 +18,11 @@ const CARD_HEIGHT = 300;
 export const ratioOf = (format: FormatName): number => formatOf(format).width / formatOf(format).height;
 
 /** What a file is, in figures, each of which stays in one line with its unit. */
-function factsOf({ width, height, seconds, bytes }: RenderedFile, { kind, rate }: Output): string {
-  const isSound = kind === "sound";
+function factsOf({ width, height, seconds, bytes }: RenderedFile, output: Output): string {
+  const { kind } = output;
   return [
-    ...(isSound ? [] : [`${width}×${height}`]),
-    ...(FILE_KINDS[kind].takesLimit && rate !== USUAL_RATE ? [`${rate} fps`] : []),
+    ...(kind === "sound" ? [] : [`${width}×${height}`]),
+    ...unusualRate(output),
     ...(kind === "still" ? [] : [`${seconds.toFixed(1)} s`]),
     megabytes(bytes),
   ]

@@ -173,3 +173,7 @@ export function furnitureOf({ format, furniture }: Placement): readonly Furnitur
     place: rect(place.x * width, place.y * height, place.width * width, place.height * height),
   }));
 }
+
+/** The titles of placements, by id. */
+export const placementTitles = (placements: readonly Placement[]): Readonly<Record<string, string>> =>
+  Object.fromEntries(placements.map(({ id, title }) => [id, title]));
